@@ -1,0 +1,35 @@
+/**
+ * Requires the courtyard to enclose lands and body by the excess of the density level.
+ */
+import { boxAt, boxRound, overhang, type Box } from '../../geometry/box';
+import { formatNumber } from '../../units/length';
+import { fill, type Rule } from '../rule';
+
+const messages = {
+  small: 'Courtyard leaves {left} mm round lands and body on its tightest side, needs {limit} mm.',
+};
+
+export const courtyard: Rule = {
+  id: 'courtyard',
+  title: 'Courtyard encloses everything',
+  source: 'IPC-7351B, tables 3-2 to 3-6: courtyard excess',
+  severity: 'stop',
+  stage: 'mark',
+  check({ footprint }) {
+    const { box, excess } = footprint.courtyard;
+    const { x, y } = footprint.body.extent;
+    const inner = boxRound([
+      boxAt({ x: 0, y: 0 }, x.max, y.max),
+      ...footprint.lands.flatMap(({ copper, contact }) => [copper, contact.max]),
+    ]) as Box;
+    const left = -overhang(inner, box);
+    if (left >= excess - 1e-6) return [];
+    return [
+      {
+        message: fill(messages.small, { left: formatNumber(left, 2, 3), limit: formatNumber(excess, 2) }),
+        measured: { value: left, limit: excess, unit: 'mm' },
+        place: { box },
+      },
+    ];
+  },
+};

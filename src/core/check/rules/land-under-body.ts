@@ -1,0 +1,52 @@
+/**
+ * Requires room between a land that runs under the body and the body's underside:
+ * a heel under a low body is soldered against the moulding.
+ */
+import { sharedArea } from '../../geometry/polygon';
+import { boxAt, cornersOf } from '../../geometry/box';
+import { formatNumber } from '../../units/length';
+import { fill, type Rule } from '../rule';
+
+const messages = {
+  low: 'Lands run under the body, whose standoff A1 is {standoff} mm at least; needs {limit} mm.',
+};
+
+export const landUnderBody: Rule = {
+  id: 'land-under-body',
+  title: 'Land under a low body',
+  source: 'Process: smallest standoff over a land',
+  severity: 'caution',
+  stage: 'land',
+  check({ footprint, process, compiled }) {
+    const { extent } = footprint.body;
+    const limit = process.minStandoff;
+    if (extent.standoff.min >= limit - 1e-9 || footprint.groups.every(({ body }) => !body)) return [];
+    const body = [cornersOf(boxAt({ x: 0, y: 0 }, extent.x.max, extent.y.max))];
+    const under = footprint.lands.filter(({ copper }) => sharedArea([cornersOf(copper)], body) > 1e-9);
+    const [first] = under;
+    if (!first) return [];
+    const standoff = formatNumber(extent.standoff.min, 2, 3);
+    const off = compiled.document.overrides?.trims?.['body-heel'] === false;
+    const byHand = compiled.document.overrides?.land !== undefined;
+    return [
+      {
+        message: fill(messages.low, { standoff, limit }),
+        measured: { value: extent.standoff.min, limit, unit: 'mm' },
+        place: { at: first.at, lands: under.map(({ number }) => number), dimensions: ['A1'] },
+        remedies: [
+          ...(off
+            ? [
+                {
+                  label: 'Trim the heels to the body',
+                  edits: [{ at: '/overrides/trims/body-heel', value: undefined }],
+                },
+              ]
+            : []),
+          ...(byHand
+            ? [{ label: 'Take the computed lands', edits: [{ at: '/overrides/land', value: undefined }] }]
+            : []),
+        ],
+      },
+    ];
+  },
+};

@@ -1,0 +1,68 @@
+/**
+ * Requires land numbers without gaps and doubles.
+ */
+import type { Land } from '../../footprint/footprint';
+import { fill, type Rule, type RuleFinding } from '../rule';
+
+const messages = {
+  double: 'Land number {number} is used {count} times.',
+  gap: 'Land number {missing} is missing between {first} and {last}.',
+  gaps: 'Land numbers {missing} are missing between {first} and {last}.',
+  empty: 'The land at position {position} has no number.',
+};
+
+export const numberSequence: Rule = {
+  id: 'number-sequence',
+  title: 'Land numbers',
+  source: 'Every terminal has one number of its own',
+  severity: 'stop',
+  stage: 'mark',
+  check({ footprint: { lands } }) {
+    const byNumber = new Map<string, Land[]>();
+    for (const land of lands) byNumber.set(land.number, [...(byNumber.get(land.number) ?? []), land]);
+    const found: RuleFinding[] = [];
+    for (const [number, same] of byNumber) {
+      const [first] = same as [Land];
+      if (number.trim() === '') {
+        const message = fill(messages.empty, { position: first.position });
+        found.push({ message, place: { at: first.at }, remedies: [restore(same)] });
+      } else if (same.length > 1) {
+        const message = fill(messages.double, { number, count: same.length });
+        found.push({ message, place: { at: first.at, lands: [number] }, remedies: [restore(same)] });
+      }
+    }
+    const gap = missingNumbers([...byNumber.keys()]);
+    if (gap.length > 0) {
+      const numbers = lands.map(({ number }) => Number(number)).filter(Number.isInteger);
+      const values = { missing: gap.join(', '), first: Math.min(...numbers), last: Math.max(...numbers) };
+      const renumbered = lands.filter(({ number, position }) => number !== String(position));
+      found.push({
+        severity: 'caution',
+        message: fill(gap.length > 1 ? messages.gaps : messages.gap, values),
+        place: { lands: [], ...(lands[0] ? { at: lands[0].at } : {}) },
+        remedies: [restore(renumbered)],
+      });
+    }
+    return found;
+  },
+};
+
+/** Whole numbers that are left out between the smallest and the largest; at most the first ten. */
+function missingNumbers(numbers: readonly string[]): number[] {
+  const present = new Set(numbers.filter((n) => /^\d+$/.test(n)).map(Number));
+  const sorted = [...present].sort((a, b) => a - b);
+  const missing: number[] = [];
+  for (let i = 1; i < sorted.length && missing.length < 10; i += 1) {
+    for (let n = (sorted[i - 1] as number) + 1; n < (sorted[i] as number) && missing.length < 10; n += 1) {
+      missing.push(n);
+    }
+  }
+  return missing;
+}
+
+function restore(lands: readonly Land[]) {
+  return {
+    label: 'Number by position',
+    edits: lands.map(({ position }) => ({ at: `/overrides/numbers/${position}`, value: undefined })),
+  };
+}

@@ -1,0 +1,38 @@
+/**
+ * Requires a part with a direction to carry a mark that shows it after assembly.
+ */
+import { boxAt, boxOfPoints, gapBetween, type Box } from '../../geometry/box';
+import { type Rule } from '../rule';
+
+export const pin1Mark: Rule = {
+  id: 'pin-1-mark',
+  title: 'Pin-1 mark',
+  source: 'IPC-7351B, clause 3.1.6: polarity stays visible after assembly',
+  severity: 'caution',
+  stage: 'mark',
+  check({ footprint, compiled }) {
+    const { resolved } = compiled;
+    if (!resolved?.family.polarised(resolved.options)) return [];
+    const { pin1 } = footprint.legend;
+    const first = footprint.lands[0];
+    const place = first ? { at: first.at, lands: [first.number] } : {};
+    if (!pin1) {
+      const switchedOff = compiled.document.marks?.pin1 === false;
+      return [
+        {
+          message: switchedOff
+            ? 'The part has a direction, and its pin-1 mark is switched off.'
+            : 'There is no clear place for a pin-1 mark beside land 1.',
+          place,
+          remedies: switchedOff
+            ? [{ label: 'Draw the pin-1 mark', edits: [{ at: '/marks/pin1', value: undefined }] }]
+            : [],
+        },
+      ];
+    }
+    const { extent } = footprint.body;
+    const body = boxAt({ x: 0, y: 0 }, extent.x.max, extent.y.max);
+    if (gapBetween(boxOfPoints(pin1) as Box, body) >= -1e-9) return [];
+    return [{ message: 'The body hides the pin-1 mark after assembly.', place }];
+  },
+};

@@ -1,0 +1,45 @@
+import type { Box } from '../geometry/box';
+import type { Point } from '../geometry/point';
+import type { Edit } from './edit';
+
+/** `stop`: the part will not work or cannot be made; `caution`: look; `note`: know. */
+export type Severity = 'stop' | 'caution' | 'note';
+
+/** The Bench's stages; a finding names the one where it is mended. */
+export type Stage = 'measure' | 'land' | 'stack' | 'mark' | 'rise' | 'prove' | 'release';
+
+/** A change that would mend a finding, as edits of the document, and what it does in words. */
+export interface Remedy {
+  readonly label: string;
+  readonly edits: readonly Edit[];
+}
+
+/** Where a finding lies: what to point a balloon at and what to light up. */
+export interface Place {
+  readonly at?: Point;
+  readonly box?: Box;
+  /** Land numbers. */
+  readonly lands?: readonly string[];
+  /** Symbols of the dimensions that it speaks of. */
+  readonly dimensions?: readonly string[];
+}
+
+/** What was measured against what limit; lengths in mm. */
+export interface Measured {
+  readonly value: number;
+  readonly limit: number;
+  readonly unit: 'mm' | 'mm²' | 'ratio' | 'share' | 'count';
+}
+
+/** Something a person should know about the footprint, with its proof and its mend. */
+export interface Finding {
+  readonly rule: string;
+  readonly severity: Severity;
+  readonly title: string;
+  readonly message: string;
+  readonly source: string;
+  readonly stage: Stage;
+  readonly place: Place;
+  readonly measured?: Measured;
+  readonly remedies: readonly Remedy[];
+}

@@ -1,0 +1,21 @@
+import type { Layer } from './drawing';
+
+/** Text and legend on paper. */
+export const INK_COLOUR = '#22303a';
+
+/** How a layer is drawn on white paper; line widths in mm. */
+export const INK: Readonly<Partial<Record<Layer, Readonly<Record<string, string>>>>> = {
+  courtyard: {
+    fill: 'none',
+    stroke: '#8c7a1f',
+    'stroke-width': '0.05',
+    'stroke-dasharray': '0.4 0.15 0.1 0.15',
+  },
+  mask: { fill: '#4d7f5b', 'fill-opacity': '0.35', 'fill-rule': 'evenodd' },
+  copper: { fill: '#b9733f' },
+  paste: { fill: 'none', stroke: '#6d7780', 'stroke-width': '0.02' },
+  contact: { fill: '#3f6bb0', 'fill-opacity': '0.35', stroke: '#3f6bb0', 'stroke-width': '0.02' },
+  body: { fill: 'none', stroke: '#39464f', 'stroke-width': '0.03' },
+  legend: { fill: 'none', stroke: INK_COLOUR, 'stroke-linecap': 'round' },
+  'legend-fill': { fill: INK_COLOUR },
+};

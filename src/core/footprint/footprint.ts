@@ -1,0 +1,101 @@
+import type { TapisDocument } from '../document/document';
+import type { Finding } from '../document/finding';
+import type { Box } from '../geometry/box';
+import type { Point, Quarter } from '../geometry/point';
+import type { Polygon, Polyline } from '../geometry/polygon';
+import type { Assembly } from '../geometry/solid';
+import type { Heights } from '../body/heights';
+import type { Level } from '../document/document';
+import type { LandSolution } from '../land/solve-group';
+import type { BodyExtent, Dimensions } from '../package/family';
+import type { NameTemplate } from '../package/naming';
+import type { ResolvedPackage } from '../package/resolve';
+import type { TerminalGroup } from '../package/terminal';
+import type { Padstack } from '../padstack/padstack';
+import type { Process } from '../process/process';
+
+/** One land on the board. Coordinates in mm, origin at the body centre. */
+export interface Land {
+  readonly number: string;
+  /** Counter-clockwise from 1, whatever the number. */
+  readonly position: number;
+  readonly group: string;
+  readonly side: -1 | 1;
+  readonly at: Point;
+  /** Turns the padstack's x axis onto the terminal's direction. */
+  readonly rotation: Quarter;
+  readonly padstack: string;
+  readonly copper: Box;
+  readonly paste: Box;
+  /** The terminal's contact at least, nominal and most material. */
+  readonly contact: { readonly min: Box; readonly nom: Box; readonly max: Box };
+}
+
+/** An opening in the solder mask and the lands (by index) that it frees. */
+export interface MaskOpening {
+  readonly box: Box;
+  readonly lands: readonly number[];
+}
+
+export interface Courtyard {
+  readonly box: Box;
+  readonly excess: number;
+}
+
+/** Printed marks: stroked lines, and the pin-1 mark as a filled polygon. */
+export interface Legend {
+  readonly width: number;
+  readonly lines: readonly Polyline[];
+  readonly pin1: Polygon | null;
+}
+
+export interface TextMark {
+  readonly role: 'reference' | 'value';
+  readonly text: string;
+  readonly at: Point;
+  readonly height: number;
+}
+
+/** Assembly drawing: body outline with its pin-1 corner cut, terminals, and room for the reference. */
+export interface AssemblyDrawing {
+  readonly width: number;
+  readonly outline: Polygon;
+  readonly terminals: readonly Polygon[];
+  readonly text: TextMark;
+}
+
+/** The body standing on the board: z = 0 is the laminate surface on the component side. */
+export interface SeatedBody {
+  readonly extent: BodyExtent;
+  readonly heights: Heights;
+  readonly assembly: Assembly;
+}
+
+/** Everything derived from a document that can be drawn, checked and handed over. */
+export interface Footprint {
+  readonly standardName: string;
+  readonly nameTemplate: NameTemplate;
+  readonly lands: readonly Land[];
+  readonly padstacks: readonly Padstack[];
+  readonly maskOpenings: readonly MaskOpening[];
+  readonly courtyard: Courtyard;
+  readonly legend: Legend;
+  readonly assembly: AssemblyDrawing;
+  readonly texts: readonly TextMark[];
+  readonly body: SeatedBody;
+  readonly groups: readonly TerminalGroup[];
+  readonly solutions: readonly LandSolution[];
+  readonly values: Dimensions;
+}
+
+/** What compile() makes of a document; `footprint` is `null` while an entry is missing or unreadable. */
+export interface Compiled {
+  readonly document: TapisDocument;
+  readonly process: Process;
+  readonly resolved: ResolvedPackage | null;
+  readonly footprint: Footprint | null;
+  /** Solutions at all three levels, to be held beside each other. */
+  readonly levels: Readonly<Record<Level, readonly LandSolution[]>> | null;
+  /** Entries that are missing or cannot be read. */
+  readonly problems: readonly Finding[];
+}

@@ -1,0 +1,31 @@
+import type { Compiled, Footprint } from '../footprint/footprint';
+
+/** A compiled document that has a footprint: what a format writes. */
+export type Writable = Compiled & { readonly footprint: Footprint };
+
+/** A file that a format wrote. */
+export interface WrittenFile {
+  readonly name: string;
+  readonly mediaType: string;
+  readonly text: string;
+}
+
+/** One open format that footprints are handed over in. */
+export interface Format {
+  readonly id: string;
+  readonly title: string;
+  readonly summary: string;
+  readonly mediaType: string;
+  /** With its dot. */
+  readonly extension: string;
+  readonly write: (compiled: Writable) => string;
+}
+
+/** Writes a file in a format; it is named after the footprint's standard name. */
+export function writeFile(format: Format, compiled: Writable): WrittenFile {
+  return {
+    name: `${compiled.footprint.standardName}${format.extension}`,
+    mediaType: format.mediaType,
+    text: format.write(compiled),
+  };
+}

@@ -1,0 +1,13 @@
+import { csv } from './csv/csv';
+import type { Format } from './format';
+import { ipc2581 } from './ipc2581/ipc2581';
+import { json } from './json/json';
+import { svg } from './svg/svg';
+
+/** All formats that are written. To add one, make its folder and list it here. */
+export const FORMATS: readonly Format[] = [json, svg, csv, ipc2581];
+
+/** Finds a format by id; `null` where there is none. */
+export function formatById(id: string): Format | null {
+  return FORMATS.find((format) => format.id === id) ?? null;
+}

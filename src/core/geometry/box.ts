@@ -1,0 +1,72 @@
+import type { Point, Quarter } from './point';
+
+/** An axis-parallel rectangle, mm. */
+export interface Box {
+  readonly minX: number;
+  readonly minY: number;
+  readonly maxX: number;
+  readonly maxY: number;
+}
+
+/** The box of a rectangle given by centre and size, turned by quarter turns. */
+export function boxAt(centre: Point, width: number, height: number, rotation: Quarter = 0): Box {
+  const swapped = rotation % 180 !== 0;
+  const dx = (swapped ? height : width) / 2;
+  const dy = (swapped ? width : height) / 2;
+  return { minX: centre.x - dx, minY: centre.y - dy, maxX: centre.x + dx, maxY: centre.y + dy };
+}
+
+export function grow(box: Box, by: number): Box {
+  return { minX: box.minX - by, minY: box.minY - by, maxX: box.maxX + by, maxY: box.maxY + by };
+}
+
+/** The smallest box round all given ones; `null` for none. */
+export function boxRound(boxes: Iterable<Box>): Box | null {
+  let [minX, minY, maxX, maxY] = [Infinity, Infinity, -Infinity, -Infinity];
+  for (const box of boxes) {
+    minX = Math.min(minX, box.minX);
+    minY = Math.min(minY, box.minY);
+    maxX = Math.max(maxX, box.maxX);
+    maxY = Math.max(maxY, box.maxY);
+  }
+  return minX <= maxX ? { minX, minY, maxX, maxY } : null;
+}
+
+/** The smallest box round points; `null` for none. */
+export function boxOfPoints(points: Iterable<Point>): Box | null {
+  const boxes = function* () {
+    for (const { x, y } of points) yield { minX: x, minY: y, maxX: x, maxY: y };
+  };
+  return boxRound(boxes());
+}
+
+/** Clear distance between two boxes, mm; 0 where they touch, negative where they overlap. */
+export function gapBetween(a: Box, b: Box): number {
+  const dx = Math.max(a.minX - b.maxX, b.minX - a.maxX);
+  const dy = Math.max(a.minY - b.maxY, b.minY - a.maxY);
+  return dx > 0 && dy > 0 ? Math.hypot(dx, dy) : Math.max(dx, dy);
+}
+
+export function centreOf(box: Box): Point {
+  return { x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 };
+}
+
+/** Corners counter-clockwise from lower left. */
+export function cornersOf(box: Box): Point[] {
+  return [
+    { x: box.minX, y: box.minY },
+    { x: box.maxX, y: box.minY },
+    { x: box.maxX, y: box.maxY },
+    { x: box.minX, y: box.maxY },
+  ];
+}
+
+/** How far `inner` sticks out of `outer` on its worst side, mm; ≤ 0 where it is inside. */
+export function overhang(inner: Box, outer: Box): number {
+  return Math.max(
+    outer.minX - inner.minX,
+    outer.minY - inner.minY,
+    inner.maxX - outer.maxX,
+    inner.maxY - outer.maxY,
+  );
+}

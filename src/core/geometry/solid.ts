@@ -1,0 +1,63 @@
+import type { Contour } from './contour';
+import type { Point, Point3, Quarter } from './point';
+
+/**
+ * A solid as plain data, in its own coordinates. Renderers mesh it, elevations project it,
+ * exporters write it exactly.
+ */
+export type Shape = Extrusion | Loft;
+
+/** A contour in the shape's XZ plane, swept along Y from −depth/2 to +depth/2. */
+export interface Extrusion {
+  readonly kind: 'extrusion';
+  /** Contour points are (x, z). */
+  readonly contour: Contour;
+  readonly depth: number;
+}
+
+/** Flat horizontal sections joined by straight walls; every section has the same number of corners. */
+export interface Loft {
+  readonly kind: 'loft';
+  readonly sections: readonly { readonly z: number; readonly corners: readonly Point[] }[];
+}
+
+/** What a part of the body is made of; decides its colour and whether solder wets it. */
+export type Material = 'moulding' | 'ceramic' | 'metal';
+
+/** One placed instance of a shape: turned about Z, then moved. */
+export interface Part {
+  readonly name: string;
+  readonly shape: string;
+  readonly material: Material;
+  readonly at: Point3;
+  readonly rotation: Quarter;
+}
+
+/** Shapes by name and where they stand; equal parts share one shape. */
+export interface Assembly {
+  readonly shapes: Readonly<Record<string, Shape>>;
+  readonly parts: readonly Part[];
+}
+
+/** A rectangular block standing on z = `from`. */
+export function block(width: number, depth: number, from: number, to: number): Loft {
+  const corners = rectangleCorners(width, depth);
+  return {
+    kind: 'loft',
+    sections: [
+      { z: from, corners },
+      { z: to, corners },
+    ],
+  };
+}
+
+/** Corners of a rectangle about the origin, counter-clockwise. */
+export function rectangleCorners(width: number, height: number): Point[] {
+  const [x, y] = [width / 2, height / 2];
+  return [
+    { x: -x, y: -y },
+    { x, y: -y },
+    { x, y },
+    { x: -x, y },
+  ];
+}

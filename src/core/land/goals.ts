@@ -1,0 +1,90 @@
+import type { Level } from '../document/document';
+import type { TerminalGroup } from '../package/terminal';
+
+/** Solder joint goals of one level, mm. */
+export interface Goals {
+  /** Beyond the outer end of the terminal (toe of a gull wing). */
+  readonly outer: number;
+  /** Beyond its inner end (heel of a gull wing). */
+  readonly inner: number;
+  readonly side: number;
+  /** Courtyard excess round lands and body. */
+  readonly courtyard: number;
+}
+
+/** A row of the goal table. */
+export interface GoalRow {
+  readonly id: string;
+  readonly title: string;
+  /** What the inner and outer ends are called for this lead form. */
+  readonly ends: { readonly outer: 'toe' | 'heel'; readonly inner: 'toe' | 'heel' };
+  /** Land dimensions take the process's small rounding step. */
+  readonly small?: boolean;
+  readonly levels: Readonly<Record<Level, Goals>>;
+}
+
+export const GOALS_SOURCE = 'IPC-7351B, tables 3-2 to 3-6';
+
+/** Pitch above which gull-wing leads take the wider side goals (IPC-7351B tables 3-2 and 3-3). */
+export const FINE_PITCH = 0.625;
+
+/** Chips shorter than this take the goals for small chips: below 1608 metric. */
+export const SMALL_CHIP = 1.6;
+
+type Triple = readonly [a: number, b: number, c: number];
+
+function levels(outer: Triple, inner: Triple, side: Triple, courtyard: Triple): Record<Level, Goals> {
+  const row = (i: 0 | 1 | 2): Goals => ({
+    outer: outer[i],
+    inner: inner[i],
+    side: side[i],
+    courtyard: courtyard[i],
+  });
+  return { A: row(0), B: row(1), C: row(2) };
+}
+
+const TOE_OUT = { outer: 'toe', inner: 'heel' } as const;
+
+export const GOAL_ROWS = {
+  gullWing: {
+    id: 'gull-wing',
+    title: `Gull wing, pitch above ${FINE_PITCH} mm`,
+    ends: TOE_OUT,
+    levels: levels([0.55, 0.35, 0.15], [0.45, 0.35, 0.25], [0.05, 0.03, 0.01], [0.5, 0.25, 0.1]),
+  },
+  gullWingFine: {
+    id: 'gull-wing-fine',
+    title: `Gull wing, pitch up to ${FINE_PITCH} mm`,
+    ends: TOE_OUT,
+    levels: levels([0.55, 0.35, 0.15], [0.45, 0.35, 0.25], [0.01, -0.02, -0.04], [0.5, 0.25, 0.1]),
+  },
+  rectangularEnd: {
+    id: 'rectangular-end',
+    title: 'Rectangular end, 1608 and larger',
+    ends: TOE_OUT,
+    levels: levels([0.55, 0.35, 0.15], [0, 0, 0], [0.05, 0, -0.05], [0.5, 0.25, 0.1]),
+  },
+  rectangularEndSmall: {
+    id: 'rectangular-end-small',
+    title: 'Rectangular end, below 1608',
+    ends: TOE_OUT,
+    small: true,
+    levels: levels([0.3, 0.2, 0.1], [0, 0, 0], [0.05, 0, -0.05], [0.2, 0.15, 0.1]),
+  },
+  inwardFormed: {
+    id: 'inward-formed',
+    title: 'Inward-formed ribbon, moulded body',
+    ends: { outer: 'heel', inner: 'toe' },
+    levels: levels([0.8, 0.5, 0.2], [0.25, 0.15, 0.07], [0.01, -0.05, -0.1], [0.5, 0.25, 0.1]),
+  },
+} as const satisfies Record<string, GoalRow>;
+
+/** The goal row that holds for a group of terminals, by their form, pitch and size. */
+export function goalRowFor(group: TerminalGroup): GoalRow {
+  switch (group.form) {
+    case 'gull-wing':
+      return group.pitch !== null && group.pitch <= FINE_PITCH ? GOAL_ROWS.gullWingFine : GOAL_ROWS.gullWing;
+    case 'rectangular-end':
+      return group.span.nom < SMALL_CHIP - 1e-9 ? GOAL_ROWS.rectangularEndSmall : GOAL_ROWS.rectangularEnd;
+  }
+}

@@ -1,0 +1,297 @@
+import { strip } from '../../geometry/contour';
+import { rectangleCorners, type Assembly, type Loft, type Part } from '../../geometry/solid';
+import { defineFamily, type DimensionLine, type Dimensions } from '../family';
+import { footAgainstOverhang, leadLengthAgainstOverhang } from '../plausibility/lead-overhang';
+import { rowAgainstBody, spanAgainstBody, terminalAgainstPitch } from '../plausibility/row';
+import type { TerminalPlace } from '../terminal';
+
+type Symbol = 'n' | 'e' | 'E' | 'E1' | 'D' | 'L' | 'L1' | 'b' | 'c' | 'A' | 'A1';
+type Values = Dimensions<Symbol>;
+
+/** The mould parts from its halves at this angle from the vertical, as tangent (7°). */
+const DRAFT = 0.123;
+
+/** Pitch from which the standard name says small outline IC rather than small outline package. */
+const SOIC_PITCH = 1.27;
+
+export const gullWingDual = defineFamily<Symbol>({
+  id: 'gull-wing-dual',
+  title: 'Gull wing, two rows',
+  summary: 'Moulded body with formed leads on two opposite sides.',
+  keywords: ['small outline', 'SOIC', 'SOP', 'SSOP', 'TSSOP', 'gull wing', 'dual', 'two rows'],
+  dimensions: [
+    {
+      symbol: 'n',
+      name: 'Leads',
+      help: 'Number of leads on both sides together',
+      kind: 'count',
+      limits: [8, 64],
+      multipleOf: 2,
+    },
+    {
+      symbol: 'e',
+      name: 'Pitch',
+      help: 'Centre to centre of neighbouring leads',
+      kind: 'length',
+      limits: [0.2, 5],
+      basic: true,
+    },
+    {
+      symbol: 'E',
+      name: 'Lead span',
+      help: 'Lead tip to opposite lead tip',
+      kind: 'length',
+      limits: [0.8, 60],
+    },
+    {
+      symbol: 'E1',
+      name: 'Body width',
+      help: 'Body without leads, along the span',
+      kind: 'length',
+      limits: [0.5, 58],
+    },
+    { symbol: 'D', name: 'Body length', help: 'Body along the rows', kind: 'length', limits: [0.5, 100] },
+    {
+      symbol: 'L',
+      name: 'Foot length',
+      help: 'Flat of the foot that lies on the land, not the whole lead',
+      kind: 'length',
+      limits: [0.05, 10],
+    },
+    {
+      symbol: 'L1',
+      name: 'Lead length',
+      help: 'Body side to lead tip, seen from above',
+      kind: 'length',
+      limits: [-5, 15],
+      derived: '(E-E1)/2',
+    },
+    { symbol: 'b', name: 'Lead width', help: 'Width of the foot', kind: 'length', limits: [0.05, 3] },
+    {
+      symbol: 'c',
+      name: 'Lead thickness',
+      help: 'Thickness of the lead',
+      kind: 'length',
+      limits: [0.03, 1],
+      derived: 'typ 0.15',
+    },
+    {
+      symbol: 'A',
+      name: 'Height',
+      help: 'Seating plane to top of body',
+      kind: 'length',
+      limits: [0.2, 20],
+      maximumSuffices: true,
+    },
+    {
+      symbol: 'A1',
+      name: 'Standoff',
+      help: 'Seating plane to underside of body',
+      kind: 'length',
+      limits: [0, 5],
+      leastUnderMax: 0,
+    },
+  ],
+  options: [],
+  example: {
+    n: '16',
+    e: '0.65',
+    E: '6.2..6.6',
+    E1: '4.3..4.5',
+    D: '4.9..5.1',
+    L: '0.45..0.75',
+    b: '0.19..0.30',
+    c: '0.09..0.20',
+    A: 'max 1.2',
+    A1: '0.05..0.15',
+  },
+  terminals: (d) => [
+    {
+      id: 'rows',
+      form: 'gull-wing',
+      axis: 'x',
+      span: d.E,
+      length: d.L,
+      width: d.b,
+      pitch: d.e.nom,
+      body: { size: d.E1, standoff: d.A1 },
+      places: rowPlaces(d),
+    },
+  ],
+  body: (d) => ({ x: d.E1, y: d.D, standoff: d.A1, height: d.A }),
+  solids,
+  dimensionLines,
+  name: (d) => [
+    d.e.nom >= SOIC_PITCH ? 'SOIC' : 'SOP',
+    { symbol: 'e', value: d.e.nom, decimals: 2 },
+    'P',
+    { symbol: 'E', value: d.E.nom, decimals: 2 },
+    'X',
+    { symbol: 'A', value: d.A.max, decimals: 2 },
+    '-',
+    { symbol: 'n', value: d.n.nom, decimals: 0 },
+  ],
+  polarised: () => true,
+  plausibility: [
+    footAgainstOverhang,
+    leadLengthAgainstOverhang,
+    spanAgainstBody,
+    rowAgainstBody,
+    terminalAgainstPitch,
+  ],
+});
+
+/** Counter-clockwise from upper left: down the left row, up the right one. */
+function rowPlaces(d: Values): TerminalPlace[] {
+  const rows = d.n.nom / 2;
+  return Array.from({ length: d.n.nom }, (_, i) => {
+    const left = i < rows;
+    const step = left ? i : d.n.nom - 1 - i;
+    return { position: i + 1, side: left ? -1 : 1, along: ((rows - 1) / 2 - step) * d.e.nom };
+  });
+}
+
+function solids(d: Values): Assembly {
+  const leads = rowPlaces(d).map((place): Part => ({
+    name: `lead ${place.position}`,
+    shape: 'lead',
+    material: 'metal',
+    at: { x: 0, y: place.along, z: 0 },
+    rotation: place.side === 1 ? 0 : 180,
+  }));
+  const body: Part = {
+    name: 'body',
+    shape: 'body',
+    material: 'moulding',
+    at: { x: 0, y: 0, z: 0 },
+    rotation: 0,
+  };
+  return {
+    shapes: { body: mouldedBody(d), lead: { kind: 'extrusion', contour: leadContour(d), depth: d.b.nom } },
+    parts: [...leads, body],
+  };
+}
+
+/** Two drafted halves that meet at the parting line, where the leads come out. */
+function mouldedBody(d: Values): Loft {
+  const part = partingHeight(d);
+  const section = (z: number) => {
+    const inset = Math.min(Math.abs(z - part) * DRAFT, d.E1.nom / 4, d.D.nom / 4);
+    return { z, corners: rectangleCorners(d.E1.nom - 2 * inset, d.D.nom - 2 * inset) };
+  };
+  return { kind: 'loft', sections: [section(d.A1.nom), section(part), section(topOf(d))] };
+}
+
+/** The height is a maximum as a rule; a body lower than its standoff is drawn as a thin slab. */
+function topOf(d: Values): number {
+  return Math.max(d.A.nom, d.A1.nom + 0.05);
+}
+
+function partingHeight(d: Values): number {
+  return (d.A1.nom + topOf(d)) / 2;
+}
+
+/** Side view of the right-hand lead: out of the body, down, and flat on the land for the foot length. */
+function leadContour(d: Values) {
+  const [half, tip, low] = [d.E1.nom / 2, d.E.nom / 2, d.c.nom / 2];
+  const high = Math.max(partingHeight(d), low + 0.02);
+  const heel = Math.max(tip - d.L.nom, Math.min(half, tip) + 0.02);
+  const room = Math.max(heel - half, 0.02);
+  const knee = heel - room * 0.35;
+  const radius = Math.max(0.005, Math.min(d.c.nom, room * 0.3, (high - low) * 0.3));
+  const line = [
+    { x: Math.min(half, knee) - 0.1, y: high },
+    { x: knee, y: high },
+    { x: heel, y: low },
+    { x: Math.max(tip, heel + 0.02), y: low },
+  ];
+  return strip(line, d.c.nom, radius);
+}
+
+function dimensionLines(d: Values): DimensionLine[] {
+  const [halfSpan, halfBody, halfLength] = [d.E.nom / 2, d.E1.nom / 2, d.D.nom / 2];
+  const first = ((d.n.nom / 2 - 1) / 2) * d.e.nom;
+  const top = topOf(d);
+  return [
+    {
+      symbol: 'E1',
+      view: 'plan',
+      from: { x: -halfBody, y: halfLength },
+      to: { x: halfBody, y: halfLength },
+      side: 'top',
+      tier: 0,
+    },
+    {
+      symbol: 'E',
+      view: 'plan',
+      from: { x: -halfSpan, y: first },
+      to: { x: halfSpan, y: first },
+      side: 'top',
+      tier: 1,
+    },
+    {
+      symbol: 'e',
+      view: 'plan',
+      from: { x: -halfSpan, y: first - d.e.nom },
+      to: { x: -halfSpan, y: first },
+      side: 'left',
+      tier: 0,
+    },
+    {
+      symbol: 'b',
+      view: 'plan',
+      from: { x: -halfSpan, y: -first - d.b.nom / 2 },
+      to: { x: -halfSpan, y: -first + d.b.nom / 2 },
+      side: 'left',
+      tier: 0,
+    },
+    {
+      symbol: 'D',
+      view: 'plan',
+      from: { x: halfBody, y: -halfLength },
+      to: { x: halfBody, y: halfLength },
+      side: 'right',
+      tier: 0,
+    },
+    {
+      symbol: 'A',
+      view: 'front',
+      from: { x: halfBody, y: 0 },
+      to: { x: halfBody, y: top },
+      side: 'right',
+      tier: 0,
+    },
+    {
+      symbol: 'A1',
+      view: 'front',
+      from: { x: -halfBody, y: 0 },
+      to: { x: -halfBody, y: d.A1.nom },
+      side: 'left',
+      tier: 0,
+    },
+    {
+      symbol: 'L',
+      view: 'front',
+      from: { x: halfSpan - d.L.nom, y: 0 },
+      to: { x: halfSpan, y: 0 },
+      side: 'bottom',
+      tier: 0,
+    },
+    {
+      symbol: 'L1',
+      view: 'front',
+      from: { x: -halfSpan, y: 0 },
+      to: { x: -halfBody, y: 0 },
+      side: 'bottom',
+      tier: 0,
+    },
+    {
+      symbol: 'c',
+      view: 'side',
+      from: { x: -first, y: 0 },
+      to: { x: -first, y: d.c.nom },
+      side: 'left',
+      tier: 0,
+    },
+  ];
+}

@@ -1,0 +1,113 @@
+import { block, type Assembly } from '../../geometry/solid';
+import { defineFamily, type Dimensions } from '../family';
+import { endAgainstLength, widthAgainstLength } from '../plausibility/chip';
+
+type Symbol = 'L' | 'W' | 'T' | 'A';
+type Values = Dimensions<Symbol>;
+
+/** The end caps wrap round the ceramic by this much; it only shows that they are caps. */
+const CAP = 0.01;
+
+/** Kinds of component in a rectangular body: the first part of the name, and whether it has a direction. */
+const COMPONENTS = [
+  { id: 'resistor', name: 'Resistor', prefix: 'RESC', polarised: false },
+  { id: 'capacitor', name: 'Capacitor', prefix: 'CAPC', polarised: false },
+  { id: 'inductor', name: 'Inductor', prefix: 'INDC', polarised: false },
+  { id: 'ferrite', name: 'Ferrite bead', prefix: 'BEADC', polarised: false },
+  { id: 'fuse', name: 'Fuse', prefix: 'FUSC', polarised: false },
+  { id: 'diode', name: 'Diode', prefix: 'DIOC', polarised: true },
+  { id: 'led', name: 'LED', prefix: 'LEDC', polarised: true },
+] as const;
+
+const component = (id: string | undefined) => COMPONENTS.find((c) => c.id === id) ?? COMPONENTS[0];
+
+export const rectangularChip = defineFamily<Symbol>({
+  id: 'rectangular-chip',
+  title: 'Rectangular chip',
+  summary: 'Ceramic block with a solderable cap at each end.',
+  keywords: ['chip', 'resistor', 'capacitor', 'inductor', 'two terminals', 'end cap', 'passive'],
+  dimensions: [
+    { symbol: 'L', name: 'Length', help: 'Over both end caps', kind: 'length', limits: [0.15, 30] },
+    { symbol: 'W', name: 'Width', help: 'Across the body', kind: 'length', limits: [0.08, 30] },
+    {
+      symbol: 'T',
+      name: 'Terminal length',
+      help: 'End cap along the length',
+      kind: 'length',
+      limits: [0.02, 10],
+    },
+    {
+      symbol: 'A',
+      name: 'Height',
+      help: 'Seating plane to top',
+      kind: 'length',
+      limits: [0.05, 15],
+      maximumSuffices: true,
+    },
+  ],
+  options: [
+    { id: 'component', name: 'Component', choices: COMPONENTS.map(({ id, name }) => ({ id, name })) },
+  ],
+  example: { L: '1.6±0.1', W: '0.8±0.1', T: '0.3±0.15', A: '0.45±0.1' },
+  terminals: (d) => [
+    {
+      id: 'ends',
+      form: 'rectangular-end',
+      axis: 'x',
+      span: d.L,
+      length: d.T,
+      width: d.W,
+      pitch: null,
+      body: null,
+      places: [
+        { position: 1, side: -1, along: 0 },
+        { position: 2, side: 1, along: 0 },
+      ],
+    },
+  ],
+  body: (d) => ({ x: d.L, y: d.W, standoff: { min: 0, nom: 0, max: 0, given: 'exact' }, height: d.A }),
+  solids,
+  dimensionLines: (d) => {
+    const [x, y] = [d.L.nom / 2, d.W.nom / 2];
+    return [
+      { symbol: 'L', view: 'plan', from: { x: -x, y }, to: { x, y }, side: 'top', tier: 0 },
+      { symbol: 'W', view: 'plan', from: { x, y: -y }, to: { x, y }, side: 'right', tier: 0 },
+      {
+        symbol: 'T',
+        view: 'plan',
+        from: { x: -x, y: -y },
+        to: { x: d.T.nom - x, y: -y },
+        side: 'bottom',
+        tier: 0,
+      },
+      { symbol: 'A', view: 'front', from: { x, y: 0 }, to: { x, y: d.A.nom }, side: 'right', tier: 0 },
+    ];
+  },
+  name: (d, options) => [
+    component(options['component']).prefix,
+    { symbol: 'L', value: d.L.nom, decimals: 1, digits: 2 },
+    { symbol: 'W', value: d.W.nom, decimals: 1, digits: 2 },
+    'X',
+    { symbol: 'A', value: d.A.max, decimals: 2 },
+  ],
+  polarised: (options) => component(options['component']).polarised,
+  plausibility: [endAgainstLength, widthAgainstLength],
+});
+
+function solids(d: Values): Assembly {
+  const cap = Math.min(d.T.nom, d.L.nom / 2);
+  const between = Math.max(d.L.nom - 2 * cap, 0.01);
+  const at = (x: number) => ({ x, y: 0, z: 0 });
+  const end = (d.L.nom - cap) / 2;
+  return {
+    shapes: {
+      body: block(between, Math.max(d.W.nom - 2 * CAP, 0.01), CAP, Math.max(d.A.nom - CAP, 2 * CAP)),
+      cap: block(cap, d.W.nom, 0, d.A.nom),
+    },
+    parts: [
+      { name: 'body', shape: 'body', material: 'ceramic', at: at(0), rotation: 0 },
+      { name: 'end cap 1', shape: 'cap', material: 'metal', at: at(-end), rotation: 0 },
+      { name: 'end cap 2', shape: 'cap', material: 'metal', at: at(end), rotation: 0 },
+    ],
+  };
+}

@@ -1,0 +1,118 @@
+import type { Edit } from '../document/edit';
+import type { Finding } from '../document/finding';
+import type { Point } from '../geometry/point';
+import type { Assembly } from '../geometry/solid';
+import type { Toleranced } from '../units/toleranced';
+import type { NameTemplate } from './naming';
+import type { TerminalGroup } from './terminal';
+
+/** One dimension of a family's drawing. */
+export interface DimensionDefinition<S extends string = string> {
+  /** JEDEC-style letter symbol. */
+  readonly symbol: S;
+  readonly name: string;
+  /** A sentence that says between what it is measured. */
+  readonly help: string;
+  readonly kind: 'length' | 'count';
+  /** Smallest and largest value that can be meant at all; mm or count. */
+  readonly limits: readonly [number, number];
+  /** Counts only: the value is a multiple of this. */
+  readonly multipleOf?: number;
+  /** Entry text that fills the dimension where nothing was entered; makes it optional. */
+  readonly derived?: string;
+  /** A basic dimension by the trade's convention: a number alone is exact, not an assumption. */
+  readonly basic?: boolean;
+  /** A maximum alone says all that is needed of it, as of an overall height. */
+  readonly maximumSuffices?: boolean;
+  /** Where only a maximum is given, the smallest value to reckon with (a standoff can be nothing). */
+  readonly leastUnderMax?: number;
+}
+
+/** Values of all dimensions of a family, complete. */
+export type Dimensions<S extends string = string> = Readonly<Record<S, Toleranced>>;
+
+/** A choice that changes the name or the marks, such as the kind of component. */
+export interface OptionDefinition {
+  readonly id: string;
+  readonly name: string;
+  readonly choices: readonly { readonly id: string; readonly name: string }[];
+}
+
+/** The family's choices, complete: each option has one of its ids. */
+export type Options = Readonly<Record<string, string>>;
+
+/** Size of the body without its terminals, mm. */
+export interface BodyExtent {
+  readonly x: Toleranced;
+  readonly y: Toleranced;
+  /** Underside above the terminals' seating plane (A1). */
+  readonly standoff: Toleranced;
+  /** Top above the terminals' seating plane (A). */
+  readonly height: Toleranced;
+}
+
+/** The three views of a drawing; plan shows (x, y), front (x, z), side (y, z). */
+export type View = 'plan' | 'front' | 'side';
+
+/**
+ * A dimension line: the two points it measures between in a view's coordinates (z from the
+ * seating plane), and the side of the view it stands off to, nearest tier first.
+ */
+export interface DimensionLine {
+  readonly symbol: string;
+  readonly view: View;
+  readonly from: Point;
+  readonly to: Point;
+  readonly side: 'top' | 'bottom' | 'left' | 'right';
+  readonly tier: number;
+}
+
+/** What a plausibility rule is given: values, and how they were entered. */
+export interface PlausibilityContext<S extends string = string> {
+  readonly d: Dimensions<S>;
+  /** The entered text of a dimension; `null` where it was derived. */
+  readonly entered: (symbol: S) => string | null;
+  /** An edit that enters a dimension anew, keeping its label. */
+  readonly enter: (symbol: S, text: string, where?: string) => Edit;
+}
+
+/** A check of the datasheet's numbers against the family's own geometry. */
+export interface PlausibilityRule<S extends string = string> {
+  readonly id: string;
+  readonly title: string;
+  readonly source: string;
+  readonly check: (
+    context: PlausibilityContext<S>,
+  ) => readonly Omit<Finding, 'rule' | 'title' | 'source' | 'stage'>[];
+}
+
+/** Everything Tapis knows about one package family. */
+export interface FamilyDefinition<S extends string = string> {
+  readonly id: string;
+  readonly title: string;
+  readonly summary: string;
+  /** Words a person may search it by. */
+  readonly keywords: readonly string[];
+  readonly dimensions: readonly DimensionDefinition<S>[];
+  readonly options: readonly OptionDefinition[];
+  /** Entry texts of a common size, to start a drawing from; typical, not a datasheet. */
+  readonly example: Readonly<Partial<Record<S, string>>>;
+  readonly terminals: (d: Dimensions<S>) => readonly TerminalGroup[];
+  readonly body: (d: Dimensions<S>) => BodyExtent;
+  /** Solids in package coordinates, z = 0 at the terminals' seating plane, at nominal size. */
+  readonly solids: (d: Dimensions<S>) => Assembly;
+  readonly dimensionLines: (d: Dimensions<S>) => readonly DimensionLine[];
+  readonly name: (d: Dimensions<S>, options: Options) => NameTemplate;
+  /** Whether terminal 1 must be told from the others after assembly. */
+  readonly polarised: (options: Options) => boolean;
+  readonly plausibility: readonly PlausibilityRule<S>[];
+}
+
+/**
+ * Declares a family. The symbols of its dimensions are checked in its own functions;
+ * outside of the family they are plain strings.
+ */
+export function defineFamily<const S extends string>(family: FamilyDefinition<S>): FamilyDefinition {
+  // the resolver hands a family exactly the symbols it declares, so widening is safe
+  return family as unknown as FamilyDefinition;
+}

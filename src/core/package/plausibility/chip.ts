@@ -1,0 +1,46 @@
+import { formatNumber } from '../../units/length';
+import type { PlausibilityRule } from '../family';
+
+const mm = (value: number) => formatNumber(value, 2, 3);
+
+/** Two end caps have to leave some body between them. */
+export const endAgainstLength: PlausibilityRule<'L' | 'T'> = {
+  id: 'end-length',
+  title: 'Terminal length against body length',
+  source: 'Geometry: the two end caps do not touch',
+  check({ d }) {
+    const left = d.L.min - 2 * d.T.max;
+    if (left > 1e-9) return [];
+    const impossible = d.L.nom - 2 * d.T.nom <= 1e-9;
+    return [
+      {
+        severity: impossible ? 'stop' : 'caution',
+        message: `Two end caps T of up to ${mm(d.T.max)} mm leave ${mm(left)} mm of the length L ${mm(d.L.min)} mm${impossible ? '' : ' at worst'}. T is measured for one end.`,
+        place: { dimensions: ['T', 'L'] },
+        measured: { value: 2 * d.T.max, limit: d.L.min, unit: 'mm' },
+        remedies: [],
+      },
+    ];
+  },
+};
+
+/** Length and width in the other order turn the part by a quarter. */
+export const widthAgainstLength: PlausibilityRule<'L' | 'W'> = {
+  id: 'width-length',
+  title: 'Width against length',
+  source: 'Convention: length runs from terminal to terminal',
+  check({ d, entered, enter }) {
+    if (d.W.nom <= d.L.nom) return [];
+    const [length, width] = [entered('L'), entered('W')];
+    return [
+      {
+        severity: 'note',
+        message: `Width W ${mm(d.W.nom)} mm is larger than length L ${mm(d.L.nom)} mm. That is right only for a part with its terminals on the long sides.`,
+        place: { dimensions: ['W', 'L'] },
+        measured: { value: d.W.nom, limit: d.L.nom, unit: 'mm' },
+        remedies:
+          length && width ? [{ label: 'Swap L and W', edits: [enter('L', width), enter('W', length)] }] : [],
+      },
+    ];
+  },
+};

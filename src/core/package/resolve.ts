@@ -1,0 +1,207 @@
+import type { DimensionEntry, PackageIntent, SheetUnit } from '../document/document';
+import { evaluateEntry, type EntryScope } from '../units/entry';
+import type { EntryError } from '../units/entry-tokens';
+import { parseEntry, type EntryTree } from '../units/entry-tree';
+import { formatNumber, toMm } from '../units/length';
+import { ASSUMPTION, type Toleranced } from '../units/toleranced';
+import type { DimensionDefinition, Dimensions, FamilyDefinition, Options } from './family';
+
+/** One dimension after reading: what was entered, what it means, what is wrong with it. */
+export interface ResolvedDimension {
+  readonly definition: DimensionDefinition;
+  /** What was entered, or the family's own formula; empty where the dimension is missing. */
+  readonly text: string;
+  readonly unit: SheetUnit;
+  readonly source: 'entered' | 'derived' | 'missing';
+  readonly label: string;
+  readonly where: string;
+  /** `null` where it is missing or cannot be read. */
+  readonly value: Toleranced | null;
+  readonly error: { readonly at: number; readonly message: string } | null;
+  /** What had to be assumed about an incomplete value. */
+  readonly assumption: string | null;
+}
+
+/** All dimensions of a package, in the family's order. */
+export interface ResolvedPackage {
+  readonly family: FamilyDefinition;
+  readonly options: Options;
+  readonly dimensions: readonly ResolvedDimension[];
+  /** `null` while a dimension is missing or cannot be read. */
+  readonly values: Dimensions | null;
+  /** Entered symbols that the family does not have. */
+  readonly unknown: readonly string[];
+}
+
+/** An entry of the document in its written-out form. */
+export interface WrittenEntry {
+  readonly text: string;
+  readonly unit: SheetUnit | null;
+  readonly label: string;
+  readonly where: string;
+}
+
+/** Brings any form of a dimension entry to text. */
+export function writtenEntry(entry: DimensionEntry): WrittenEntry {
+  if (typeof entry === 'number') return { text: formatNumber(entry, 0, 9), unit: null, label: '', where: '' };
+  if (typeof entry === 'string') return { text: entry, unit: null, label: '', where: '' };
+  const { unit = null, label = '', where = '' } = entry;
+  return { text: 'text' in entry ? entry.text : limitsText(entry), unit, label, where };
+}
+
+function limitsText({ min, nom, max }: { min?: number; nom?: number; max?: number }): string {
+  const given = [min, nom, max].filter((v) => v !== undefined).map((v) => formatNumber(v, 0, 9));
+  if (given.length > 1) return given.join('..');
+  const [value = ''] = given;
+  if (max !== undefined) return `max ${value}`;
+  return min !== undefined ? `min ${value}` : value;
+}
+
+/**
+ * Reads all dimensions of a package. Entries may refer to one another in any order;
+ * a circle of references is an error of each entry in it.
+ */
+export function resolvePackage(family: FamilyDefinition, intent: PackageIntent): ResolvedPackage {
+  const resolver = new Resolver(family, intent);
+  const dimensions = family.dimensions.map((definition) => resolver.resolve(definition.symbol));
+  const complete = dimensions.every(({ value, error }) => value && !error);
+  const known = new Set(family.dimensions.map(({ symbol }) => symbol));
+  return {
+    family,
+    options: chosenOptions(family, intent.options ?? {}),
+    dimensions,
+    values: complete
+      ? Object.fromEntries(dimensions.map((d) => [d.definition.symbol, d.value as Toleranced]))
+      : null,
+    unknown: Object.keys(intent.dimensions).filter((symbol) => !known.has(symbol)),
+  };
+}
+
+function chosenOptions(family: FamilyDefinition, chosen: Readonly<Record<string, string>>): Options {
+  return Object.fromEntries(
+    family.options.map(({ id, choices }) => {
+      const wanted = Object.hasOwn(chosen, id) ? chosen[id] : undefined;
+      const choice = choices.find((c) => c.id === wanted) ?? choices[0];
+      return [id, choice?.id ?? ''];
+    }),
+  );
+}
+
+class Resolver {
+  private readonly done = new Map<string, ResolvedDimension>();
+  private readonly open: string[] = [];
+
+  constructor(
+    private readonly family: FamilyDefinition,
+    private readonly intent: PackageIntent,
+  ) {}
+
+  resolve(symbol: string): ResolvedDimension {
+    const known = this.done.get(symbol);
+    if (known) return known;
+    this.open.push(symbol);
+    const definition = this.definition(symbol) as DimensionDefinition;
+    const resolved = this.read(definition);
+    this.open.pop();
+    this.done.set(symbol, resolved);
+    return resolved;
+  }
+
+  private definition(symbol: string): DimensionDefinition | undefined {
+    return this.family.dimensions.find((d) => d.symbol === symbol);
+  }
+
+  private read(definition: DimensionDefinition): ResolvedDimension {
+    const { symbol } = definition;
+    const packageUnit = this.intent.unit ?? 'mm';
+    const raw = Object.hasOwn(this.intent.dimensions, symbol) ? this.intent.dimensions[symbol] : undefined;
+    const written = raw === undefined ? null : writtenEntry(raw);
+    const entered = written !== null && written.text.trim() !== '';
+    const text = entered ? written.text : (definition.derived ?? '');
+    // a family's own formula is written in mm
+    const unit = entered ? (written.unit ?? packageUnit) : (written?.unit ?? 'mm');
+    const base = {
+      definition,
+      text,
+      unit,
+      source: entered ? 'entered' : text ? 'derived' : 'missing',
+      label: written?.label ?? '',
+      where: written?.where ?? '',
+    } as const;
+    const none = { ...base, value: null, error: null, assumption: null };
+    if (!text) return none;
+    const tree = parseEntry(text);
+    if (!tree.ok) return { ...none, error: tree.error };
+    const blocked = this.blockedBy(tree.value, symbol);
+    if (blocked) return { ...none, error: { at: 0, message: blocked } };
+    const value = evaluateEntry(tree.value, this.scope(definition, unit, tree.value));
+    if (!value.ok) return { ...none, error: value.error };
+    const meant = withLeast(value.value, definition);
+    const error = outOfLimits(meant, definition);
+    const assumption = entered ? assumptionAbout(meant, definition) : null;
+    return { ...base, value: meant, error, assumption };
+  }
+
+  /** Why an entry cannot be evaluated yet: it refers to itself or to something missing. */
+  private blockedBy(tree: EntryTree, symbol: string): string | null {
+    for (const name of tree.symbols) {
+      if (!this.definition(name)) continue; // the evaluator names unknown symbols with their place
+      if (this.open.includes(name)) {
+        return `${symbol} refers to itself${name === symbol ? '' : ` through ${name}`}; enter one of them as a number.`;
+      }
+      if (!this.resolve(name).value) return `${symbol} is computed from ${name}, which has no value yet.`;
+    }
+    return null;
+  }
+
+  private scope(definition: DimensionDefinition, unit: SheetUnit, tree: EntryTree): EntryScope {
+    const needed = new Set(tree.symbols);
+    const known = this.family.dimensions.flatMap(({ symbol, kind }) => {
+      if (!needed.has(symbol)) return [];
+      const value = this.resolve(symbol).value;
+      return value ? [[symbol, { kind, value }] as const] : [];
+    });
+    const strangers = tree.symbols.some((name) => !this.definition(name));
+    // only the message about an unknown symbol needs the names of all others
+    const names = strangers
+      ? this.family.dimensions.map(({ symbol, kind }) => [symbol, { kind, value: ZERO }] as const)
+      : [];
+    return { kind: definition.kind, unit, symbols: new Map([...names, ...known]) };
+  }
+}
+
+const ZERO: Toleranced = { min: 0, nom: 0, max: 0, given: 'exact' };
+
+function assumptionAbout({ given }: Toleranced, definition: DimensionDefinition): string | null {
+  const { kind, basic, maximumSuffices, leastUnderMax } = definition;
+  const complete = (basic && given === 'bare') || (maximumSuffices && given === 'max');
+  if (kind === 'count' || complete) return null;
+  if (given === 'max' && leastUnderMax !== undefined) {
+    return `only a maximum is given, the least taken as ${leastUnderMax}`;
+  }
+  return ASSUMPTION[given] ?? null;
+}
+
+function withLeast(value: Toleranced, { leastUnderMax }: DimensionDefinition): Toleranced {
+  if (value.given !== 'max' || leastUnderMax === undefined) return value;
+  return { ...value, min: leastUnderMax, nom: (leastUnderMax + value.max) / 2 };
+}
+
+function outOfLimits(value: Toleranced, definition: DimensionDefinition): EntryError | null {
+  const { kind, limits, multipleOf, name, symbol } = definition;
+  const [least, most] = limits;
+  const unit = kind === 'length' ? ' mm' : '';
+  const refuse = (v: number, expected: string): EntryError => {
+    const found = `${formatNumber(v, 0, 4)}${unit}`;
+    return { at: 0, found, expected, message: `${name} ${symbol} is ${found}: expected ${expected}.` };
+  };
+  if (value.min < least || value.max > most) {
+    const v = value.min < least ? value.min : value.max;
+    const hint = kind === 'length' && v > most && v / toMm(1, 'in') < most ? ', is the unit right?' : '';
+    return refuse(v, `between ${least} and ${most}${unit}${hint}`);
+  }
+  if (kind === 'count' && (value.min !== value.max || !Number.isInteger(value.nom)))
+    return refuse(value.nom, 'one whole number');
+  if (multipleOf && value.nom % multipleOf !== 0) return refuse(value.nom, `a multiple of ${multipleOf}`);
+  return null;
+}
