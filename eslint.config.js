@@ -15,7 +15,7 @@ const CORE_FLOORS = [
   ['joint', 'drawing', 'check'],
   ['format'],
 ];
-const UPPER_FLOORS = [['kernel'], ['workers', 'store', 'cli'], ['islands'], ['pages']];
+const UPPER_FLOORS = [['kernel'], ['workers', 'store', 'cli', 'server', 'demo'], ['islands'], ['pages']];
 
 /** Forbids relative imports of the named folders, however deep they start. */
 function forbid(folders, why) {

@@ -1,4 +1,4 @@
-import type { Edit } from '../document/edit';
+import { entryEdit } from '../document/entries';
 import type { Finding, Severity } from '../document/finding';
 import { neighboursOf } from '../geometry/neighbours';
 import type { Compiled } from '../footprint/footprint';
@@ -51,28 +51,13 @@ function plausibility(
       const dimension = resolved.dimensions.find(({ definition }) => definition.symbol === symbol);
       return dimension?.source === 'entered' ? dimension.text : null;
     },
-    enter: (symbol: string, text: string, where?: string) =>
-      enterDimension(document.package.dimensions, symbol, text, where),
+    // what replaces a number does not come from the place that the number came from
+    enter: (symbol: string, text: string, where = '') =>
+      entryEdit(document, symbol, { text, where, unit: null }),
   };
   for (const { id, title, source, check: run } of resolved.family.plausibility) {
     const found = run(context);
     if (found.length === 0) held.push({ id, title, source });
     findings.push(...found.map((f): Finding => ({ ...f, rule: id, title, source, stage: 'measure' })));
   }
-}
-
-/** An edit that enters a dimension anew; its label stays, an empty text removes it. */
-function enterDimension(
-  entries: Compiled['document']['package']['dimensions'],
-  symbol: string,
-  text: string,
-  where?: string,
-): Edit {
-  const at = `/package/dimensions/${symbol}`;
-  if (text === '') return { at, value: undefined };
-  const entry = Object.hasOwn(entries, symbol) ? entries[symbol] : undefined;
-  const label = typeof entry === 'object' ? entry.label : undefined;
-  const unit = typeof entry === 'object' ? entry.unit : undefined;
-  const origin = { ...(unit ? { unit } : {}), ...(label ? { label } : {}), ...(where ? { where } : {}) };
-  return { at, value: Object.keys(origin).length > 0 ? { text, ...origin } : text };
 }

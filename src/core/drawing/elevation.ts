@@ -1,19 +1,22 @@
+import type { Footprint } from '../footprint/footprint';
 import { boxOfPoints, boxRound, type Box } from '../geometry/box';
 import { facesOf, placeFace, type Face } from '../geometry/faces';
 import type { Point, Point3 } from '../geometry/point';
 import { area, unite, type Polygon } from '../geometry/polygon';
 import type { Part, Shape } from '../geometry/solid';
-import type { Footprint } from '../footprint/footprint';
 import type { Process } from '../process/process';
 import type { Drawing, Layer, Stroke } from './drawing';
+import { filletsOf } from './fillet';
+import { crosses, sectionOf, type CuttingPlane, type ElevationView } from './section';
 
-/**
- * `front` looks along +Y and shows (x, z); `side` looks along −X from the right and shows
- * (y, z). Both have z as the second axis.
- */
-export type ElevationView = 'front' | 'side';
+export interface ElevationOptions {
+  /** Height down to which the laminate is drawn, mm; above the board's underside its edge is broken. */
+  readonly low: number;
+  /** Index of the land that the view is cut through; `null` shows the outside. */
+  readonly cut: number | null;
+}
 
-/** Faces closer together than this in depth are painted in the order they come. */
+/** Areas smaller than this are faces seen edge-on, mm². */
 const HAIR = 1e-6;
 
 const LAYER_OF: Readonly<Record<Part['material'], Layer>> = {
@@ -24,48 +27,112 @@ const LAYER_OF: Readonly<Record<Part['material'], Layer>> = {
 
 /**
  * The footprint seen from one side, to scale: laminate, copper, solder and body.
- * Solids are painted back to front, each as its silhouette with its visible sharp edges.
+ * Uncut, solids are painted back to front, each as its silhouette with its visible sharp edges.
+ * Cut, what the plane through the land's centre goes through is drawn, with solder fillets.
  */
-export function drawElevation(footprint: Footprint, process: Process, view: ElevationView): Drawing {
-  const board = boardBox(footprint, view);
+export function drawElevation(
+  footprint: Footprint,
+  process: Process,
+  view: ElevationView,
+  { low, cut }: ElevationOptions,
+): Drawing {
+  const land = cut === null ? undefined : footprint.lands[cut];
+  const plane: CuttingPlane | null = land
+    ? view === 'front'
+      ? { axis: 'y', value: land.at.y }
+      : { axis: 'x', value: land.at.x }
+    : null;
   const strokes: Stroke[] = [
-    {
-      layer: 'laminate',
-      rings: [rectangle(board.minX, -process.boardThickness, board.maxX, 0)],
-      closed: true,
-    },
-    ...layerStrokes(footprint, process, view),
-    ...solidStrokes(footprint, view),
+    laminate(footprint, view, Math.max(low, -process.boardThickness), low > -process.boardThickness),
+    ...landStrokes(footprint, process, view, plane),
+    ...(plane ? filletsOf(footprint, view, plane) : []),
+    ...(plane ? cutStrokes(footprint, plane) : outsideStrokes(footprint, view)),
   ];
-  const tops = boxRound(
+  const extent = boxRound(
     strokes.flatMap(({ rings }) => rings.flatMap((ring) => boxOfPoints(ring) ?? [])),
   ) as Box;
-  return { strokes, extent: tops };
+  return { strokes, extent };
 }
 
-function boardBox({ courtyard }: Footprint, view: ElevationView): { minX: number; maxX: number } {
-  const { box } = courtyard;
-  return view === 'front' ? { minX: box.minX, maxX: box.maxX } : { minX: box.minY, maxX: box.maxY };
+/** The board below the courtyard; a zigzag lower edge says that it goes on. */
+function laminate(
+  { courtyard: { box } }: Footprint,
+  view: ElevationView,
+  low: number,
+  broken: boolean,
+): Stroke {
+  const [from, to] = view === 'front' ? [box.minX, box.maxX] : [box.minY, box.maxY];
+  const edge: Point[] = [{ x: from, y: low }];
+  if (broken) {
+    const [middle, size] = [(from + to) / 2 - (to - from) * 0.3, -low * 0.14];
+    edge.push(
+      { x: middle - 2 * size, y: low },
+      { x: middle - size, y: low + size },
+      { x: middle + size, y: low - size },
+      { x: middle + 2 * size, y: low },
+    );
+  }
+  edge.push({ x: to, y: low }, { x: to, y: 0 }, { x: from, y: 0 });
+  return { layer: 'laminate', rings: [edge], closed: true };
 }
 
-/** Copper and solder of every land; lands that hide one another are drawn once. */
-function layerStrokes({ lands, body }: Footprint, process: Process, view: ElevationView): Stroke[] {
-  const seen = new Set<string>();
+/** Extent of a box along the view's horizontal axis. */
+function across(box: Box, view: ElevationView): readonly [number, number] {
+  return view === 'front' ? [box.minX, box.maxX] : [box.minY, box.maxY];
+}
+
+/** Copper, solder and mask of the lands that are seen or cut; lands that hide one another are drawn once. */
+function landStrokes(
+  { lands, maskOpenings, body, courtyard }: Footprint,
+  process: Process,
+  view: ElevationView,
+  plane: CuttingPlane | null,
+): Stroke[] {
   const { landTop, seating } = body.heights;
-  return lands.flatMap(({ copper, paste }, land): Stroke[] => {
-    const [from, to] = view === 'front' ? [copper.minX, copper.maxX] : [copper.minY, copper.maxY];
-    const key = `${from} ${to}`;
-    if (seen.has(key)) return [];
-    seen.add(key);
-    const [a, b] = view === 'front' ? [paste.minX, paste.maxX] : [paste.minY, paste.maxY];
-    return [
-      { layer: 'copper', rings: [rectangle(from, 0, to, process.copperThickness)], closed: true, land },
-      { layer: 'solder', rings: [rectangle(a, landTop, b, seating)], closed: true, land },
-    ];
-  });
+  const met = lands.filter(({ copper }) => !plane || crosses(copper, plane));
+  const bars = (layer: Layer, boxes: readonly (readonly [number, number])[], from: number, to: number) => {
+    const seen = new Map(boxes.map(([a, b]) => [`${a} ${b}`, bar(a, from, b, to)]));
+    return [...seen.values()].map((ring): Stroke => ({ layer, rings: [ring], closed: true }));
+  };
+  const mask = plane
+    ? webs(
+        maskOpenings.filter(({ box }) => crosses(box, plane)).map(({ box }) => across(box, view)),
+        across(courtyard.box, view),
+      )
+    : [];
+  return [
+    ...bars('mask-cut', mask, 0, process.maskThickness),
+    ...bars(
+      'copper',
+      met.map(({ copper }) => across(copper, view)),
+      0,
+      process.copperThickness,
+    ),
+    ...bars(
+      'solder',
+      met.map(({ contact }) => across(contact.nom, view)),
+      landTop,
+      seating,
+    ),
+  ];
 }
 
-function rectangle(x0: number, y0: number, x1: number, y1: number): Point[] {
+/** What is left of a line between openings. */
+function webs(
+  openings: readonly (readonly [number, number])[],
+  [from, to]: readonly [number, number],
+): [number, number][] {
+  const left: [number, number][] = [];
+  let start = from;
+  for (const [a, b] of [...openings].sort((p, q) => p[0] - q[0])) {
+    if (a > start) left.push([start, a]);
+    start = Math.max(start, b);
+  }
+  if (to > start) left.push([start, to]);
+  return left;
+}
+
+function bar(x0: number, y0: number, x1: number, y1: number): Point[] {
   return [
     { x: x0, y: y0 },
     { x: x1, y: y0 },
@@ -74,18 +141,29 @@ function rectangle(x0: number, y0: number, x1: number, y1: number): Point[] {
   ];
 }
 
+/** Sections of the solids that the plane meets. */
+function cutStrokes({ body }: Footprint, plane: CuttingPlane): Stroke[] {
+  const { shapes, parts } = body.assembly;
+  return parts.flatMap((part): Stroke[] => {
+    const faces = facesOf(shapes[part.shape] as Shape).map((face) => placeFace(face, part.rotation, part.at));
+    const rings = sectionOf(faces, plane);
+    return rings.length > 0 ? [{ layer: LAYER_OF[part.material], rings, closed: true }] : [];
+  });
+}
+
 interface Projected {
   readonly depth: number;
+  readonly place: string;
   readonly strokes: readonly Stroke[];
 }
 
-function solidStrokes({ body }: Footprint, view: ElevationView): Stroke[] {
+function outsideStrokes({ body }: Footprint, view: ElevationView): Stroke[] {
   const { shapes, parts } = body.assembly;
-  const cache = new Map<string, Silhouette>();
-  const projected = parts.flatMap((part): Projected[] => {
+  const silhouettes = new Map<string, Silhouette>();
+  const projected = parts.map((part): Projected => {
     const key = `${part.shape} ${part.rotation}`;
-    const silhouette = cache.get(key) ?? silhouetteOf(shapes[part.shape] as Shape, part.rotation, view);
-    cache.set(key, silhouette);
+    const silhouette = silhouettes.get(key) ?? silhouetteOf(shapes[part.shape] as Shape, part.rotation, view);
+    silhouettes.set(key, silhouette);
     const { right, depth } = onView(part.at, view);
     const shift = (p: Point): Point => ({ x: p.x + right, y: p.y + part.at.z });
     const layer = LAYER_OF[part.material];
@@ -95,17 +173,19 @@ function solidStrokes({ body }: Footprint, view: ElevationView): Stroke[] {
     if (silhouette.edges.length > 0) {
       strokes.push({ layer, rings: silhouette.edges.map((edge) => edge.map(shift)), closed: false });
     }
-    return [{ depth: depth + silhouette.near, strokes }];
+    return { depth: depth + silhouette.near, place: `${key} ${right.toFixed(6)} ${part.at.z}`, strokes };
   });
   return nearestOnly(projected).flatMap(({ strokes }) => strokes);
 }
 
-/** Back to front; of parts with the same silhouette in the same place only the nearest is kept. */
+/** Back to front; of equal parts exactly behind one another only the nearest can be seen. */
 function nearestOnly(projected: readonly Projected[]): Projected[] {
-  const sorted = [...projected].sort((a, b) => b.depth - a.depth);
-  const last = new Map<string, Projected>();
-  for (const item of sorted) last.set(JSON.stringify(item.strokes[0]?.rings[0]), item);
-  return sorted.filter((item) => last.get(JSON.stringify(item.strokes[0]?.rings[0])) === item);
+  const nearest = new Map<string, Projected>();
+  for (const item of projected) {
+    const other = nearest.get(item.place);
+    if (!other || item.depth < other.depth) nearest.set(item.place, item);
+  }
+  return [...nearest.values()].sort((a, b) => b.depth - a.depth);
 }
 
 interface Silhouette {

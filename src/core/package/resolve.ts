@@ -1,4 +1,5 @@
-import type { DimensionEntry, PackageIntent, SheetUnit } from '../document/document';
+import type { PackageIntent, SheetUnit } from '../document/document';
+import { writtenEntry } from '../document/entries';
 import { evaluateEntry, type EntryScope } from '../units/entry';
 import type { EntryError } from '../units/entry-tokens';
 import { parseEntry, type EntryTree } from '../units/entry-tree';
@@ -31,30 +32,6 @@ export interface ResolvedPackage {
   readonly values: Dimensions | null;
   /** Entered symbols that the family does not have. */
   readonly unknown: readonly string[];
-}
-
-/** An entry of the document in its written-out form. */
-export interface WrittenEntry {
-  readonly text: string;
-  readonly unit: SheetUnit | null;
-  readonly label: string;
-  readonly where: string;
-}
-
-/** Brings any form of a dimension entry to text. */
-export function writtenEntry(entry: DimensionEntry): WrittenEntry {
-  if (typeof entry === 'number') return { text: formatNumber(entry, 0, 9), unit: null, label: '', where: '' };
-  if (typeof entry === 'string') return { text: entry, unit: null, label: '', where: '' };
-  const { unit = null, label = '', where = '' } = entry;
-  return { text: 'text' in entry ? entry.text : limitsText(entry), unit, label, where };
-}
-
-function limitsText({ min, nom, max }: { min?: number; nom?: number; max?: number }): string {
-  const given = [min, nom, max].filter((v) => v !== undefined).map((v) => formatNumber(v, 0, 9));
-  if (given.length > 1) return given.join('..');
-  const [value = ''] = given;
-  if (max !== undefined) return `max ${value}`;
-  return min !== undefined ? `min ${value}` : value;
 }
 
 /**

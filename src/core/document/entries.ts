@@ -1,0 +1,51 @@
+import type { DimensionEntry, DimensionText, TapisDocument } from './document';
+import type { Edit } from './edit';
+import { formatNumber } from '../units/length';
+
+/** An entry written out: its text and where it comes from; absent parts are empty. */
+export interface WrittenEntry {
+  readonly text: string;
+  readonly unit: 'mm' | 'mil' | 'in' | null;
+  readonly label: string;
+  readonly where: string;
+}
+
+/** Brings any form of a dimension entry to text. */
+export function writtenEntry(entry: DimensionEntry | undefined): WrittenEntry {
+  if (entry === undefined) return { text: '', unit: null, label: '', where: '' };
+  if (typeof entry === 'number') return { text: formatNumber(entry, 0, 9), unit: null, label: '', where: '' };
+  if (typeof entry === 'string') return { text: entry, unit: null, label: '', where: '' };
+  const { unit = null, label = '', where = '' } = entry;
+  return { text: 'text' in entry ? entry.text : limitsText(entry), unit, label, where };
+}
+
+function limitsText({ min, nom, max }: { min?: number; nom?: number; max?: number }): string {
+  const given = [min, nom, max].filter((v) => v !== undefined).map((v) => formatNumber(v, 0, 9));
+  if (given.length > 1) return given.join('..');
+  const [value = ''] = given;
+  if (max !== undefined) return `max ${value}`;
+  return min !== undefined ? `min ${value}` : value;
+}
+
+/** The entry of a dimension in a document; `undefined` where there is none. */
+export function entryOf(document: TapisDocument, symbol: string): DimensionEntry | undefined {
+  const { dimensions } = document.package;
+  return Object.hasOwn(dimensions, symbol) ? dimensions[symbol] : undefined;
+}
+
+/**
+ * An edit that changes parts of a dimension's entry and keeps its others. A new text keeps the
+ * place in the datasheet unless one is given; an entry without text, label or place is removed.
+ */
+export function entryEdit(document: TapisDocument, symbol: string, change: Partial<WrittenEntry>): Edit {
+  const at = `/package/dimensions/${symbol}`;
+  const { text, unit, label, where } = { ...writtenEntry(entryOf(document, symbol)), ...change };
+  if (!unit && !label && !where) return { at, value: text === '' ? undefined : text };
+  const value: DimensionText = {
+    text,
+    ...(unit ? { unit } : {}),
+    ...(label ? { label } : {}),
+    ...(where ? { where } : {}),
+  };
+  return { at, value };
+}

@@ -1,0 +1,166 @@
+import { useEffect, useState } from 'react';
+import { LEVELS } from '../../core/document/document';
+import { PROCESSES } from '../../core/process';
+import type { SaveState } from '../../store/autosave';
+import { useField } from '../common/useEntry';
+import { useBench } from './context';
+
+/** Name, standard name, level, process, unit, undo and the state of saving. */
+export function TopBar() {
+  const document = useBench((s) => s.document);
+  const compiled = useBench((s) => s.derived.compiled);
+  const unit = useBench((s) => s.unit);
+  const past = useBench((s) => s.past.length);
+  const future = useBench((s) => s.future.length);
+  const edit = useBench((s) => s.edit);
+  const undo = useBench((s) => s.undo);
+  const redo = useBench((s) => s.redo);
+  const set = useBench((s) => s.set);
+  const save = useBench((s) => s.save);
+  return (
+    <header className="border-base-300 bg-base-100 flex h-11 shrink-0 items-center gap-3 border-b px-3.5">
+      <a href="/" className="text-[20px] font-semibold">
+        Tapis
+      </a>
+      <a href="/" className="text-secondary hover:text-base-content ml-1">
+        Shelf ▸
+      </a>
+      <NameField />
+      <span className="text-secondary min-w-0 truncate" title="Standard name, computed from the geometry">
+        {compiled.footprint?.standardName ?? ''}
+      </span>
+      <div className="ml-auto flex shrink-0 items-center gap-3">
+        <Choice
+          label="Density level"
+          options={LEVELS.map((level) => [level, level])}
+          value={document.level}
+          onChoose={(level) => edit([{ at: '/level', value: level }])}
+        />
+        <select
+          className="select select-sm w-[150px]"
+          aria-label="Process"
+          value={compiled.process.id}
+          onChange={(event) => edit([{ at: '/process', value: event.target.value }])}
+        >
+          {PROCESSES.map(({ id, name }) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+        </select>
+        <Choice
+          label="Unit shown"
+          options={[
+            ['mm', 'mm'],
+            ['mil', 'mil'],
+          ]}
+          value={unit}
+          onChoose={(next) => set({ unit: next })}
+        />
+        <div className="flex">
+          <button
+            type="button"
+            className="btn btn-ghost btn-sm px-2 text-[15px]"
+            disabled={past === 0}
+            onClick={undo}
+            aria-label="Undo"
+          >
+            ↶
+          </button>
+          <button
+            type="button"
+            className="btn btn-ghost btn-sm px-2 text-[15px]"
+            disabled={future === 0}
+            onClick={redo}
+            aria-label="Redo"
+          >
+            ↷
+          </button>
+        </div>
+        <SaveNote save={save} />
+        <button
+          type="button"
+          className="text-secondary hover:text-base-content"
+          onClick={() => set({ commandsOpen: true })}
+          title="All commands and their keys"
+        >
+          Commands <kbd className="kbd kbd-sm">/</kbd>
+        </button>
+      </div>
+    </header>
+  );
+}
+
+function NameField() {
+  const name = useBench((s) => s.document.name);
+  const edit = useBench((s) => s.edit);
+  const field = useField(
+    name,
+    (text, gesture) => edit([{ at: '/name', value: text.slice(0, 120) || 'Unnamed' }], gesture),
+    (_, input) => input.blur(),
+  );
+  return (
+    <input
+      className="hover:border-base-300 focus:border-primary min-w-0 rounded border border-transparent bg-transparent px-1 py-0.5 font-semibold"
+      style={{ width: `${Math.min(30, Math.max(8, name.length * 0.85))}ch` }}
+      aria-label="Name of the footprint"
+      value={field.text}
+      onChange={(event) => field.onChange(event.target.value)}
+      onFocus={field.onFocus}
+      onKeyDown={field.onKeyDown}
+      maxLength={120}
+    />
+  );
+}
+
+interface ChoiceProps<T extends string> {
+  label: string;
+  options: readonly (readonly [T, string])[];
+  value: T;
+  onChoose: (value: T) => void;
+}
+
+function Choice<T extends string>({ label, options, value, onChoose }: ChoiceProps<T>) {
+  return (
+    <div className="join border-base-300 border" role="group" aria-label={label}>
+      {options.map(([id, name]) => (
+        <button
+          key={id}
+          type="button"
+          aria-pressed={value === id}
+          className="join-item aria-pressed:bg-primary aria-pressed:text-primary-content h-6 px-2.5"
+          onClick={() => onChoose(id)}
+        >
+          {name}
+        </button>
+      ))}
+    </div>
+  );
+}
+
+function SaveNote({ save }: { save: SaveState }) {
+  const [now, setNow] = useState(() => Date.now());
+  useEffect(() => {
+    const timer = setInterval(() => setNow(Date.now()), 5000);
+    return () => clearInterval(timer);
+  }, []);
+  const text = {
+    saved: () => {
+      const seconds = save.kind === 'saved' ? Math.round((now - save.at) / 1000) : 0;
+      return seconds >= 5 && seconds < 90 ? `saved ${seconds} s ago` : 'saved';
+    },
+    pending: () => 'saving',
+    conflict: () => 'not saved',
+    failed: () => 'not saved',
+  }[save.kind]();
+  const bad = save.kind === 'conflict' || save.kind === 'failed';
+  return (
+    <span
+      role="status"
+      className={`w-[84px] text-right ${bad ? 'text-error font-semibold' : 'text-secondary'}`}
+      title={save.kind === 'failed' ? save.reason : undefined}
+    >
+      {text}
+    </span>
+  );
+}

@@ -1,0 +1,47 @@
+import { check, type Report } from '../../core/check/check';
+import type { TapisDocument } from '../../core/document/document';
+import { compile } from '../../core/footprint/compile';
+import { withExamples } from '../../core/footprint/example';
+import type { Compiled, Footprint } from '../../core/footprint/footprint';
+
+/** A compiled document that can be drawn. */
+export type Drawable = Compiled & { readonly footprint: Footprint };
+
+/** What the Sheet shows, and why it is not the document as it stands where it is not. */
+export interface Shown {
+  readonly drawable: Drawable;
+  readonly stand: 'current' | 'last-good' | 'example';
+  /** Dimensions that were filled with example values. */
+  readonly filled: readonly string[];
+}
+
+/** Everything the Bench derives from its document. */
+export interface Derived {
+  readonly compiled: Compiled;
+  readonly report: Report;
+  readonly shown: Shown | null;
+}
+
+/**
+ * Compiles and checks a document. While it cannot be drawn, the last good drawing of the same
+ * family stays up; where there was none, missing dimensions are filled with examples.
+ */
+export function derive(document: TapisDocument, before: Derived | null): Derived {
+  const compiled = compile(document);
+  return { compiled, report: check(compiled), shown: shownFor(compiled, before?.shown ?? null) };
+}
+
+function shownFor(compiled: Compiled, before: Shown | null): Shown | null {
+  if (isDrawable(compiled)) return { drawable: compiled, stand: 'current', filled: [] };
+  const sameFamily = before?.drawable.document.package.family === compiled.document.package.family;
+  if (before && sameFamily && before.stand !== 'example') return { ...before, stand: 'last-good' };
+  const example = withExamples(compiled.document);
+  if (!example) return null;
+  const drawn = compile(example.document);
+  return isDrawable(drawn) ? { drawable: drawn, stand: 'example', filled: example.filled } : before;
+}
+
+/** Whether a compiled document has a footprint. */
+export function isDrawable(compiled: Compiled): compiled is Drawable {
+  return compiled.footprint !== null;
+}

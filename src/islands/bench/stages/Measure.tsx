@@ -1,0 +1,118 @@
+import { useRef } from 'react';
+import type { SheetUnit } from '../../../core/document/document';
+import { FAMILIES, familyById } from '../../../core/package/families';
+import { FindingCard } from '../../ledger/FindingCard';
+import { DimensionRow } from '../../measure/DimensionRow';
+import { OutlineDrawing } from '../../measure/OutlineDrawing';
+import { useBench } from '../context';
+
+const UNITS: readonly SheetUnit[] = ['mm', 'mil', 'in'];
+
+/** The datasheet's drawing as fields, in the order in which datasheets list them. */
+export function Measure() {
+  const document = useBench((s) => s.document);
+  const resolved = useBench((s) => s.derived.compiled.resolved);
+  const findings = useBench((s) => s.derived.report.findings);
+  const active = useBench((s) => s.activeDimension);
+  const edit = useBench((s) => s.edit);
+  const table = useRef<HTMLDivElement>(null);
+  const family = familyById(document.package.family);
+  const unit = document.package.unit ?? 'mm';
+  const implausible = findings
+    .map((finding, index) => ({ finding, index }))
+    .filter(
+      ({ finding }) => finding.stage === 'measure' && finding.rule !== 'entry' && finding.severity !== 'note',
+    );
+
+  const goOn = (input: HTMLInputElement) => {
+    const fields = [...(table.current?.querySelectorAll<HTMLInputElement>('input[data-entry]') ?? [])];
+    const next = fields[fields.indexOf(input) + 1];
+    if (next) next.focus();
+    else input.blur();
+  };
+
+  return (
+    <>
+      <h1 className="text-[15px] font-semibold">Measure</h1>
+      <div className="mt-1.5 flex gap-2">
+        <select
+          className="select select-sm min-w-0 flex-1"
+          aria-label="Package family"
+          value={document.package.family}
+          onChange={(event) => edit([{ at: '/package/family', value: event.target.value }])}
+        >
+          {!family && <option value={document.package.family}>{document.package.family}</option>}
+          {FAMILIES.map(({ id, title }) => (
+            <option key={id} value={id}>
+              {title}
+            </option>
+          ))}
+        </select>
+        <select
+          className="select select-sm w-[72px]"
+          aria-label="Unit of the datasheet"
+          title="Unit of plain numbers in the datasheet"
+          value={unit}
+          onChange={(event) =>
+            edit([
+              { at: '/package/unit', value: event.target.value === 'mm' ? undefined : event.target.value },
+            ])
+          }
+        >
+          {UNITS.map((u) => (
+            <option key={u}>{u}</option>
+          ))}
+        </select>
+      </div>
+      {family?.options.map(({ id, name, choices }) => (
+        <label key={id} className="mt-1.5 flex items-center gap-2">
+          <span className="text-secondary w-20">{name}</span>
+          <select
+            className="select select-sm min-w-0 flex-1"
+            value={resolved?.options[id] ?? ''}
+            onChange={(event) => edit([{ at: `/package/options/${id}`, value: event.target.value }])}
+          >
+            {choices.map((choice) => (
+              <option key={choice.id} value={choice.id}>
+                {choice.name}
+              </option>
+            ))}
+          </select>
+        </label>
+      ))}
+      <SourceField />
+      <div ref={table} role="group" aria-label="Dimensions">
+        <div className="text-secondary border-base-300 mt-1.5 grid grid-cols-[104px_84px_1fr_36px] gap-x-1 border-b pb-0.5 text-[12px]">
+          <span>dimension</span>
+          <span>as printed, {unit}</span>
+          <span className="pl-1">{unit === 'mm' ? 'mil' : 'mm'}</span>
+          <span>label</span>
+        </div>
+        {resolved?.dimensions.map((dimension) => (
+          <DimensionRow key={dimension.definition.symbol} dimension={dimension} onCommit={goOn} />
+        ))}
+      </div>
+      {implausible.map(({ finding, index }) => (
+        <FindingCard key={`${finding.rule} ${index}`} finding={finding} index={index} framed />
+      ))}
+      <OutlineDrawing active={active} />
+    </>
+  );
+}
+
+function SourceField() {
+  const source = useBench((s) => s.document.package.source ?? '');
+  const edit = useBench((s) => s.edit);
+  return (
+    <input
+      className="hover:border-base-300 focus:border-primary text-secondary mt-1 w-full border-b border-transparent bg-transparent py-0.5 text-[12px]"
+      aria-label="Datasheet, revision and page"
+      placeholder="Datasheet, revision, page"
+      value={source}
+      maxLength={300}
+      onChange={(event) =>
+        edit([{ at: '/package/source', value: event.target.value || undefined }], 'source')
+      }
+    />
+  );
+}

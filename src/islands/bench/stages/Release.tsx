@@ -1,0 +1,108 @@
+import { useState } from 'react';
+import { download } from '../../common/download';
+import { useField } from '../../common/useEntry';
+import { useBench } from '../context';
+import { isDrawable } from '../derive';
+
+const HANDED_OVER = [
+  ['json', 'Tapis document', 'All that was entered and chosen; the format of record.'],
+  ['svg', 'Plan drawing', 'Lands, openings, marks and courtyard at 1:1 (SVG).'],
+  ['csv', 'Pad table', 'Number, padstack, position and sizes of each land (CSV).'],
+  ['ipc2581', 'IPC-2581', 'Padstacks, package, land pattern, legend, assembly, pins (XML).'],
+] as const;
+
+/** The standard name, notes, and the files that are handed over. */
+export function Release() {
+  const compiled = useBench((s) => s.derived.compiled);
+  const stops = useBench(
+    (s) => s.derived.report.findings.filter(({ severity }) => severity === 'stop').length,
+  );
+  const notes = useBench((s) => s.document.notes ?? '');
+  const agreed = useBench((s) => s.document.overrides?.standardName ?? '');
+  const edit = useBench((s) => s.edit);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const name = useField(
+    agreed,
+    (text, gesture) => edit([{ at: '/overrides/standardName', value: text || undefined }], gesture),
+    (_, input) => input.blur(),
+  );
+
+  const handOver = async (id: string) => {
+    setTrouble(null);
+    try {
+      // the writers are loaded when they are needed
+      const [{ formatById }, { writeFile }] = await Promise.all([
+        import('../../../core/format'),
+        import('../../../core/format/format'),
+      ]);
+      const format = formatById(id);
+      if (format && isDrawable(compiled)) download(writeFile(format, compiled));
+    } catch (error) {
+      setTrouble(`The file could not be written: ${String(error)}. Nothing was lost; try again.`);
+    }
+  };
+
+  return (
+    <>
+      <h1 className="text-[15px] font-semibold">Release</h1>
+      <p className="mt-1 text-[15px] font-semibold">{compiled.footprint?.standardName ?? 'No name yet'}</p>
+      <p className="text-secondary">Computed from the geometry, IPC-7351B.</p>
+      <label className="mt-2 block">
+        <span className="text-secondary text-[12px]">
+          Name agreed elsewhere, to be held against the geometry
+        </span>
+        <input
+          className="border-base-300 bg-base-100 w-full border px-1"
+          value={name.text}
+          maxLength={80}
+          onChange={(event) => name.onChange(event.target.value)}
+          onFocus={name.onFocus}
+          onKeyDown={name.onKeyDown}
+          spellCheck={false}
+        />
+      </label>
+      {stops > 0 && (
+        <p className="border-error mt-3 border-l-3 pl-2.5">
+          {stops} stop{stops > 1 ? 's' : ''} open. The files can be written all the same; the Ledger says what
+          is wrong.
+        </p>
+      )}
+      <ul className="mt-3">
+        {HANDED_OVER.map(([id, title, summary]) => (
+          <li key={id} className="border-base-300 flex items-center gap-2 border-t py-1.5">
+            <span className="min-w-0 flex-1">
+              {title}
+              <span className="text-secondary block text-[12px]">{summary}</span>
+            </span>
+            <button
+              type="button"
+              className="btn btn-sm btn-outline btn-primary"
+              aria-label={`Save ${title}`}
+              disabled={!compiled.footprint}
+              onClick={() => void handOver(id)}
+            >
+              Save
+            </button>
+          </li>
+        ))}
+      </ul>
+      {!compiled.footprint && (
+        <p className="text-secondary text-[12px]">Files can be written once all dimensions can be used.</p>
+      )}
+      {trouble && (
+        <p role="alert" className="text-error mt-2">
+          {trouble}
+        </p>
+      )}
+      <label className="mt-4 block">
+        <span className="font-semibold">Notes</span>
+        <textarea
+          className="border-base-300 bg-base-100 mt-1 h-32 w-full border p-1"
+          value={notes}
+          maxLength={20000}
+          onChange={(event) => edit([{ at: '/notes', value: event.target.value || undefined }], 'notes')}
+        />
+      </label>
+    </>
+  );
+}

@@ -1,0 +1,205 @@
+import { create } from 'zustand';
+import { displayUnitOf, type TapisDocument } from '../../core/document/document';
+import { applyEdits, type Edit } from '../../core/document/edit';
+import type { Finding, Remedy, Stage } from '../../core/document/finding';
+import type { DisplayUnit } from '../../core/units/length';
+import { Autosave, type SaveState } from '../../store/autosave';
+import type { StoredFootprint } from '../../store/database';
+import { shelf } from '../common/shelf-store';
+import { derive, type Derived } from './derive';
+
+/** The four quadrants of the Sheet; any can take it whole. */
+export type Quadrant = 'plan' | 'front' | 'side' | 'turn';
+
+/** A remedy's effect, shown before it is taken. */
+export interface Preview {
+  readonly remedy: Remedy;
+  readonly derived: Derived;
+}
+
+interface Step {
+  readonly document: TapisDocument;
+  /** Changes of one gesture, such as typing in one field, are undone together. */
+  readonly gesture: string | null;
+}
+
+export interface BenchState {
+  readonly id: string;
+  readonly document: TapisDocument;
+  readonly derived: Derived;
+  readonly past: readonly Step[];
+  readonly future: readonly TapisDocument[];
+  readonly save: SaveState;
+  readonly stage: Stage;
+  readonly unit: DisplayUnit;
+  /** Symbol of the dimension that is being edited or pointed at. */
+  readonly activeDimension: string | null;
+  /** Index of the selected land. */
+  readonly selectedLand: number | null;
+  readonly selectedFinding: number | null;
+  readonly whole: Quadrant | null;
+  readonly fourth: 'title' | 'turn';
+  readonly preview: Preview | null;
+  readonly commandsOpen: boolean;
+  readonly edit: (edits: readonly Edit[], gesture?: string) => void;
+  readonly undo: () => void;
+  readonly redo: () => void;
+  /** Takes back an unfinished gesture, as Escape does in a field. */
+  readonly abandon: (gesture: string) => void;
+  readonly setPreview: (remedy: Remedy | null) => void;
+  readonly openFinding: (index: number) => void;
+  readonly resolveConflict: (keep: 'mine' | 'theirs' | 'both') => Promise<void>;
+  readonly set: (
+    part: Partial<
+      Pick<
+        BenchState,
+        | 'stage'
+        | 'unit'
+        | 'activeDimension'
+        | 'selectedLand'
+        | 'selectedFinding'
+        | 'whole'
+        | 'fourth'
+        | 'commandsOpen'
+      >
+    >,
+  ) => void;
+}
+
+/** Undo steps kept; older ones are forgotten. */
+const DEPTH = 500;
+
+/** Makes the state of a Bench for one stored footprint. */
+export function createBench({ id, document, revision, updatedAt }: StoredFootprint) {
+  const store = create<BenchState>((set, get) => {
+    const autosave = new Autosave(
+      revision,
+      (doc, onto) => shelf.save(id, doc, onto),
+      (save) => set({ save }),
+    );
+    const show = (next: TapisDocument) => {
+      const derived = derive(next, get().derived);
+      const lands = derived.shown?.drawable.footprint.lands.length ?? 0;
+      const { selectedLand, selectedFinding } = get();
+      set({
+        document: next,
+        derived,
+        preview: null,
+        selectedLand: selectedLand !== null && selectedLand < lands ? selectedLand : null,
+        selectedFinding:
+          selectedFinding !== null && selectedFinding < derived.report.findings.length
+            ? selectedFinding
+            : null,
+      });
+    };
+    const change = (next: TapisDocument) => {
+      show(next);
+      autosave.change(next);
+    };
+    watchPage(autosave);
+    watchOtherTabs(id, autosave, (theirs) => {
+      show(theirs.document);
+      set({ past: [], future: [] });
+      autosave.resume(theirs.revision, null);
+    });
+    return {
+      id,
+      document,
+      derived: derive(document, null),
+      past: [],
+      future: [],
+      save: { kind: 'saved', revision, at: updatedAt },
+      stage: 'measure',
+      unit: displayUnitOf(document),
+      activeDimension: null,
+      selectedLand: null,
+      selectedFinding: null,
+      whole: null,
+      fourth: 'title',
+      preview: null,
+      commandsOpen: false,
+      set: (part) => set(part),
+      edit(edits, gesture) {
+        const { document: before, past } = get();
+        const next = applyEdits(before, edits);
+        if (JSON.stringify(next) === JSON.stringify(before)) return;
+        const goesOn = gesture !== undefined && past.at(-1)?.gesture === gesture;
+        const step = { document: before, gesture: gesture ?? null };
+        set({ past: goesOn ? past : [...past, step].slice(-DEPTH), future: [] });
+        change(next);
+      },
+      undo() {
+        const { past, future, document: current } = get();
+        const last = past.at(-1);
+        if (!last) return;
+        set({ past: past.slice(0, -1), future: [current, ...future] });
+        change(last.document);
+      },
+      redo() {
+        const { past, future, document: current } = get();
+        const [next, ...rest] = future;
+        if (!next) return;
+        set({ past: [...past, { document: current, gesture: null }], future: rest });
+        change(next);
+      },
+      abandon(gesture) {
+        const last = get().past.at(-1);
+        if (last?.gesture !== gesture) return;
+        set({ past: get().past.slice(0, -1) });
+        change(last.document);
+      },
+      setPreview(remedy) {
+        const { document: current, derived } = get();
+        if (!remedy) return set({ preview: null });
+        set({ preview: { remedy, derived: derive(applyEdits(current, remedy.edits), derived) } });
+      },
+      openFinding(index) {
+        const { derived } = get();
+        const finding = derived.report.findings[index];
+        if (!finding) return;
+        set({
+          selectedFinding: index,
+          selectedLand: landOf(finding, derived) ?? get().selectedLand,
+          activeDimension: finding.place.dimensions?.[0] ?? null,
+        });
+      },
+      async resolveConflict(keep) {
+        const { save, document: mine } = get();
+        if (save.kind !== 'conflict') return;
+        const { theirs } = save;
+        if (keep === 'both') await shelf.add([{ ...mine, name: `${mine.name} (my tab)`.slice(0, 120) }]);
+        if (keep === 'mine') return autosave.resume(theirs.revision, mine);
+        show(theirs.document);
+        set({ past: [], future: [] });
+        autosave.resume(theirs.revision, null);
+      },
+    };
+  });
+  return store;
+}
+
+export type BenchStore = ReturnType<typeof createBench>;
+
+function landOf({ place }: Finding, { shown }: Derived): number | null {
+  const number = place.lands?.[0];
+  const index = shown?.drawable.footprint.lands.findIndex((land) => land.number === number) ?? -1;
+  return index >= 0 ? index : null;
+}
+
+/** Writes what is waiting when the page is hidden or left. */
+function watchPage(autosave: Autosave): void {
+  const flush = () => void autosave.flush();
+  addEventListener('pagehide', flush);
+  addEventListener('visibilitychange', flush);
+}
+
+/** Takes over what another tab saved, unless this tab has changes of its own. */
+function watchOtherTabs(id: string, autosave: Autosave, take: (theirs: StoredFootprint) => void): void {
+  const look = async () => {
+    if (document.visibilityState !== 'visible' || autosave.pending) return;
+    const theirs = await shelf.get(id);
+    if (theirs && !autosave.pending && theirs.revision > autosave.current) take(theirs);
+  };
+  addEventListener('focus', () => void look());
+  addEventListener('visibilitychange', () => void look());
+}

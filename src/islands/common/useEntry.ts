@@ -1,0 +1,81 @@
+import { useRef, type FocusEvent, type KeyboardEvent } from 'react';
+import { useBench } from '../bench/context';
+import { entryEdit, entryOf, writtenEntry } from '../../core/document/entries';
+
+let gestures = 0;
+
+/** What an entry field needs: its text, and handlers that edit the document as one gesture. */
+export interface EntryField {
+  readonly text: string;
+  readonly onChange: (text: string) => void;
+  readonly onFocus: (event: FocusEvent<HTMLInputElement>) => void;
+  readonly onKeyDown: (event: KeyboardEvent<HTMLInputElement>) => void;
+}
+
+/**
+ * A field that writes while it is typed in. All typing of one visit is one step of undo;
+ * Enter commits it, Escape takes it back.
+ * @param onDone called after Enter or Escape
+ */
+export function useField(
+  text: string,
+  write: (text: string, gesture: string) => void,
+  onDone?: (how: 'commit' | 'restore', input: HTMLInputElement) => void,
+): EntryField {
+  const abandon = useBench((s) => s.abandon);
+  const gesture = useRef('');
+  const begin = () => {
+    gestures += 1;
+    gesture.current = `entry ${gestures}`;
+  };
+  return {
+    text,
+    onChange(next) {
+      if (gesture.current === '') begin();
+      write(next, gesture.current);
+    },
+    onFocus(event) {
+      begin();
+      event.currentTarget.select();
+    },
+    onKeyDown(event) {
+      if (event.key === 'Enter') {
+        begin();
+        onDone?.('commit', event.currentTarget);
+      } else if (event.key === 'Escape') {
+        abandon(gesture.current);
+        begin();
+        onDone?.('restore', event.currentTarget);
+      }
+    },
+  };
+}
+
+/** The field of a datasheet dimension. */
+export function useDimensionField(
+  symbol: string,
+  onDone?: (how: 'commit' | 'restore', input: HTMLInputElement) => void,
+): EntryField {
+  const document = useBench((s) => s.document);
+  const edit = useBench((s) => s.edit);
+  const { text } = writtenEntry(entryOf(document, symbol));
+  return useField(
+    text,
+    (next, gesture) => edit([entryEdit(document, symbol, { text: next })], gesture),
+    onDone,
+  );
+}
+
+/** The field of an override that is an entry text, such as `/overrides/land/X`. */
+export function useOverrideField(
+  at: string,
+  text: string,
+  onDone?: (how: 'commit' | 'restore', input: HTMLInputElement) => void,
+): EntryField {
+  const edit = useBench((s) => s.edit);
+  return useField(
+    text,
+    (next, gesture) => edit([{ at, value: next === '' ? undefined : next }], gesture),
+    onDone,
+  );
+}

@@ -1,0 +1,88 @@
+import type { Finding, Remedy } from '../../core/document/finding';
+import type { Report } from '../../core/check/check';
+import { formatLength } from '../../core/units/length';
+import { useBench } from '../bench/context';
+import type { Derived } from '../bench/derive';
+import { SeverityMark } from '../sheet/Balloons';
+
+interface Props {
+  finding: Finding;
+  index: number;
+  /** Stands on its own in the stage column, with a coloured edge. */
+  framed?: boolean;
+}
+
+/** A finding: what is wrong, by how much, against which limit, and the remedies. */
+export function FindingCard({ finding, index, framed = false }: Props) {
+  const selected = useBench((s) => s.selectedFinding === index);
+  const open = useBench((s) => s.openFinding);
+  const preview = useBench((s) => s.preview);
+  const setPreview = useBench((s) => s.setPreview);
+  const edit = useBench((s) => s.edit);
+  const unit = useBench((s) => s.unit);
+  const derived = useBench((s) => s.derived);
+  const frame = framed
+    ? `mt-2.5 border-l-3 pl-2.5 ${finding.severity === 'stop' ? 'border-error' : 'border-warning'}`
+    : `border-base-300 border-b py-2 ${selected ? 'bg-base-200' : ''}`;
+  const own = preview && finding.remedies.includes(preview.remedy) ? preview : null;
+  const show = (remedy: Remedy | null) => () => setPreview(remedy);
+  return (
+    <article className={frame} aria-label={`Finding ${index + 1}: ${finding.title}`}>
+      <button type="button" className="flex w-full gap-2 text-left" onClick={() => open(index)}>
+        {!framed && (
+          <svg width="28" height="28" viewBox="-14 -14 28 28" className="shrink-0" aria-hidden="true">
+            <SeverityMark severity={finding.severity} number={index + 1} />
+          </svg>
+        )}
+        <span className="min-w-0">
+          <span className="block font-semibold">{finding.title}</span>
+          <span className="block text-[12.5px]">{finding.message}</span>
+          {selected && <span className="text-secondary block text-[12px]">{finding.source}</span>}
+        </span>
+      </button>
+      {finding.remedies.length > 0 && (
+        <div className={`mt-1 flex flex-wrap gap-1.5 ${framed ? '' : 'pl-9'}`}>
+          {finding.remedies.map((remedy) => (
+            <button
+              key={remedy.label}
+              type="button"
+              className="border-primary text-primary hover:bg-primary hover:text-primary-content rounded border px-2 py-[1px] text-left text-[12.5px]"
+              onPointerEnter={show(remedy)}
+              onPointerLeave={show(null)}
+              onFocus={show(remedy)}
+              onBlur={show(null)}
+              onClick={() => edit(remedy.edits)}
+            >
+              {remedy.label}
+            </button>
+          ))}
+        </div>
+      )}
+      {own && (
+        <p className={`text-primary text-[12px] ${framed ? '' : 'pl-9'}`} role="status">
+          {effect(derived, own.derived, (mm) => formatLength(mm, unit))}
+        </p>
+      )}
+    </article>
+  );
+}
+
+/** What a remedy would change: land dimensions and the number of findings. */
+function effect(before: Derived, after: Derived, show: (mm: number) => string): string {
+  const [a, b] = [before.shown?.drawable.footprint, after.compiled.footprint];
+  const parts: string[] = [];
+  if (a && b) {
+    for (const symbol of ['Z', 'G', 'X'] as const) {
+      const [from, to] = [a.solutions[0]?.land[symbol] ?? 0, b.solutions[0]?.land[symbol] ?? 0];
+      if (Math.abs(from - to) > 1e-9) parts.push(`${symbol} ${show(from)} → ${show(to)}`);
+    }
+    if (a.standardName !== b.standardName) parts.push(b.standardName);
+  }
+  const [x, y] = [open(before.report), open(after.report)];
+  parts.push(x === y ? `${y} open, as now` : `${x} → ${y} open`);
+  return parts.join(' · ');
+}
+
+function open({ findings }: Report): number {
+  return findings.filter(({ severity }) => severity !== 'note').length;
+}

@@ -1,0 +1,81 @@
+import { jointMargins, type Margin } from '../../core/joint/margins';
+import { formatLength, type DisplayUnit } from '../../core/units/length';
+import { useBench } from '../bench/context';
+
+const NAMES: Readonly<Record<Margin['end'], string>> = { toe: 'Toe', heel: 'Heel', side: 'Side' };
+
+/** Toe, heel and side of the selected land, or of land 1: goal, root-sum-square and worst case. */
+export function JointGauge() {
+  const shown = useBench((s) => s.derived.shown);
+  const selected = useBench((s) => s.selectedLand);
+  const unit = useBench((s) => s.unit);
+  if (!shown) return null;
+  const { footprint, process } = shown.drawable;
+  const land = footprint.lands[selected ?? 0];
+  const index = footprint.groups.findIndex(({ id }) => id === land?.group);
+  const [group, solution] = [footprint.groups[index], footprint.solutions[index]];
+  if (!land || !group || !solution) return null;
+  const margins = jointMargins(group, solution, process);
+  return (
+    <section className="mt-4" aria-label={`Joint at land ${land.number}`}>
+      <h3 className="text-[15px] font-semibold">Joint at land {land.number}</h3>
+      <p className="text-secondary text-[12px]">over part, board and placement</p>
+      {margins.map((margin) => (
+        <Gauge key={margin.end} margin={margin} unit={unit} />
+      ))}
+      <p className="text-secondary mt-1 text-[12px]">
+        bar: worst case · block: least, root sum square · line: goal
+      </p>
+    </section>
+  );
+}
+
+const WIDTH = 234;
+
+function Gauge({ margin, unit }: { margin: Margin; unit: DisplayUnit }) {
+  const { end, goal, nominal, rms, worst } = margin;
+  const [low, high] = [Math.min(0, worst.min, goal) - 0.05, Math.max(worst.max, goal) + 0.05];
+  const x = (value: number) => ((value - low) / (high - low)) * WIDTH;
+  const short = rms < goal - 0.0005;
+  const show = (mm: number) => formatLength(mm, unit).replace('-', '−');
+  return (
+    <div className="mt-1.5">
+      <div className="flex">
+        <span>{NAMES[end]}</span>
+        <span className="ml-auto">
+          <b className="font-semibold">{show(rms)}</b>{' '}
+          <span className="text-secondary">
+            goal {show(goal)} {unit}
+          </span>
+        </span>
+      </div>
+      <svg
+        width={WIDTH}
+        height={16}
+        role="img"
+        aria-label={`${NAMES[end]} margin ${show(rms)}, goal ${show(goal)}, worst case ${show(worst.min)} to ${show(worst.max)} ${unit}`}
+      >
+        <rect width={WIDTH} height={14} fill="var(--color-base-200)" />
+        <line x1={x(0)} x2={x(0)} y1={0} y2={14} stroke="var(--hairline)" />
+        <rect
+          x={x(worst.min)}
+          width={x(worst.max) - x(worst.min)}
+          y={5}
+          height={4}
+          fill="var(--copper)"
+          opacity={0.45}
+        />
+        <rect
+          x={x(rms)}
+          width={Math.max(1, x(nominal) - x(rms))}
+          y={4}
+          height={6}
+          fill="var(--copper)"
+          opacity={0.9}
+        />
+        <line x1={x(goal)} x2={x(goal)} y1={0} y2={14} stroke="var(--ink)" strokeWidth={2} />
+        {short && <circle cx={x(rms)} cy={7} r={3} fill="var(--color-warning)" />}
+      </svg>
+    </div>
+  );
+}

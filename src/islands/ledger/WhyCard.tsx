@@ -1,0 +1,34 @@
+import { substituted } from '../../core/land/derivation';
+import { derivationOf } from '../../core/land/solve-group';
+import type { LandSize } from '../../core/land/solver';
+import { formatLength } from '../../core/units/length';
+import { useBench } from '../bench/context';
+
+/** Where a land dimension comes from, step by step with its values. */
+export function WhyCard({ symbol = 'Y' }: { symbol?: keyof LandSize }) {
+  const solution = useBench((s) => s.derived.shown?.drawable.footprint.solutions[0]);
+  const unit = useBench((s) => s.unit);
+  if (!solution) return null;
+  const value = solution.land[symbol];
+  return (
+    <section className="mt-4" aria-label={`Derivation of ${symbol}`}>
+      <h3 className="text-[15px] font-semibold">
+        Why is {symbol} {formatLength(value, unit)} {unit}?
+      </h3>
+      <p className="text-secondary text-[12px]">
+        {solution.goalRow.title}, level {solution.level}
+      </p>
+      <ol className="mt-1 space-y-1">
+        {derivationOf(solution, symbol).map((step, i) => (
+          <li key={i} className="text-[12.5px] leading-snug">
+            <span className="font-semibold">{step.symbol}</span> = {step.formula.replaceAll('_', '\u2009')}
+            <span className="block pl-3">
+              = {substituted(step, unit)} = <b className="font-semibold">{formatLength(step.result, unit)}</b>
+              {step.note && <span className="text-secondary block">{step.note}</span>}
+            </span>
+          </li>
+        ))}
+      </ol>
+    </section>
+  );
+}

@@ -1,0 +1,85 @@
+import { entryEdit } from '../../core/document/entries';
+import type { ResolvedDimension } from '../../core/package/resolve';
+import { describeLimits } from '../../core/units/toleranced';
+import { useBench } from '../bench/context';
+import { useDimensionField } from '../common/useEntry';
+
+interface Props {
+  dimension: ResolvedDimension;
+  /** Called with the field when Enter was pressed in it. */
+  onCommit: (input: HTMLInputElement) => void;
+}
+
+/** One dimension: what was printed, what it is in the other unit, and the datasheet's own label. */
+export function DimensionRow({ dimension, onCommit }: Props) {
+  const { definition, error, source, assumption, label, where, value } = dimension;
+  const { symbol, name, help, kind } = definition;
+  const document = useBench((s) => s.document);
+  const active = useBench((s) => s.activeDimension === symbol);
+  const set = useBench((s) => s.set);
+  const edit = useBench((s) => s.edit);
+  const faulty = useBench((s) =>
+    s.derived.report.findings.some((f) => f.severity !== 'note' && f.place.dimensions?.[0] === symbol),
+  );
+  const field = useDimensionField(symbol, (how, input) => {
+    if (how === 'commit') onCommit(input);
+  });
+  const otherUnit = (document.package.unit ?? 'mm') === 'mm' ? 'mil' : 'mm';
+  const other = value && kind === 'length' && !error ? describeLimits(value, otherUnit) : '';
+  const noteId = `note-${symbol}`;
+  const note =
+    error && source === 'entered'
+      ? error.message
+      : (assumption ??
+        (source === 'derived' && active ? 'usual or computed value; enter yours to replace it' : ''));
+  return (
+    <div
+      className={`border-base-300 border-b ${active ? 'bg-base-200' : ''}`}
+      onPointerEnter={() => set({ activeDimension: symbol })}
+    >
+      <div className="grid grid-cols-[104px_84px_1fr_36px] items-baseline gap-x-1 py-[2px]">
+        <label htmlFor={`entry-${symbol}`} className="truncate" title={help}>
+          {name} <span className="text-secondary">{symbol}</span>
+        </label>
+        <input
+          id={`entry-${symbol}`}
+          data-entry={symbol}
+          className={`bg-base-100 w-full border px-1 py-[1px] font-medium ${
+            error ? 'border-error text-error' : faulty ? 'border-error' : 'border-base-300'
+          } ${source === 'derived' ? 'placeholder:text-secondary' : ''}`}
+          value={field.text}
+          placeholder={
+            source === 'derived' && value ? describeLimits(value, otherUnit === 'mil' ? 'mm' : 'mil') : ''
+          }
+          aria-invalid={error !== null}
+          aria-describedby={note ? noteId : undefined}
+          onChange={(event) => field.onChange(event.target.value)}
+          onFocus={(event) => {
+            field.onFocus(event);
+            set({ activeDimension: symbol });
+          }}
+          onKeyDown={field.onKeyDown}
+          spellCheck={false}
+          autoComplete="off"
+        />
+        <span className="text-secondary truncate pl-1 text-[12px]">{other}</span>
+        <input
+          className="hover:border-base-300 focus:border-primary text-primary w-full min-w-0 border-b border-transparent bg-transparent text-[12px]"
+          aria-label={`The datasheet’s label for ${name}`}
+          title={where ? `${label || 'no label'}, ${where}` : 'The datasheet’s own label'}
+          tabIndex={-1}
+          value={label}
+          placeholder={source === 'entered' ? '–' : ''}
+          onChange={(event) =>
+            edit([entryEdit(document, symbol, { label: event.target.value })], `label ${symbol}`)
+          }
+        />
+      </div>
+      {note && (
+        <p id={noteId} className={`pb-1 text-[12px] ${error ? 'text-error' : 'text-secondary'}`}>
+          {note}
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,97 @@
+import { useMemo } from 'react';
+import { drawPlan } from '../../core/drawing/plan';
+import { drawElevation } from '../../core/drawing/elevation';
+import type { Drawing } from '../../core/drawing/drawing';
+import type { View } from '../../core/package/family';
+import { boxOfPoints, boxRound, type Box } from '../../core/geometry/box';
+import type { Point } from '../../core/geometry/point';
+import { useBench } from '../bench/context';
+import type { Drawable } from '../bench/derive';
+import { Dimension } from '../sheet/Dimension';
+import { glyphsFor, type Labelled } from '../sheet/dimension-glyphs';
+import type { Area } from '../sheet/layout';
+import { Strokes } from '../sheet/Strokes';
+
+const WIDTH = 270;
+const ROOM = { x: 44, y: 46 };
+
+/** The package alone, top and end view, its dimensions lettered; pressing a letter goes to its field. */
+export function OutlineDrawing({ active }: { active: string | null }) {
+  const shown = useBench((s) => s.derived.shown);
+  if (!shown) return null;
+  return (
+    <figure className="mt-3" aria-label="Outline drawing with the dimensions’ letters">
+      <OutlineView drawable={shown.drawable} view="plan" active={active} />
+      <OutlineView drawable={shown.drawable} view="front" active={active} />
+      <figcaption className="text-secondary min-h-[34px] text-[12px]">
+        <DimensionHelp symbol={active} drawable={shown.drawable} />
+      </figcaption>
+    </figure>
+  );
+}
+
+function DimensionHelp({ symbol, drawable }: { symbol: string | null; drawable: Drawable }) {
+  const definition = drawable.resolved?.dimensions.find((d) => d.definition.symbol === symbol)?.definition;
+  if (!definition) return 'Press a letter to go to its field.';
+  return `${definition.name} ${definition.symbol}: ${definition.help}.`;
+}
+
+const PACKAGE_LAYERS: ReadonlySet<string> = new Set(['body', 'metal', 'ceramic', 'contact']);
+
+function packageOnly({ strokes }: Drawing): Drawing {
+  const kept = strokes.filter(({ layer }) => PACKAGE_LAYERS.has(layer));
+  const boxes = kept.flatMap(({ rings }) => rings.flatMap((ring) => boxOfPoints(ring) ?? []));
+  return { strokes: kept, extent: boxRound(boxes) as Box };
+}
+
+function OutlineView({ drawable, view, active }: { drawable: Drawable; view: View; active: string | null }) {
+  const { footprint, process, resolved } = drawable;
+  const set = useBench((s) => s.set);
+  const drawing = useMemo(
+    () =>
+      packageOnly(
+        view === 'plan'
+          ? drawPlan(footprint)
+          : drawElevation(footprint, process, view === 'front' ? 'front' : 'side', { low: -0.1, cut: null }),
+      ),
+    [footprint, process, view],
+  );
+  const { extent } = drawing;
+  const [width, height] = [extent.maxX - extent.minX, extent.maxY - extent.minY];
+  const scale = Math.min((WIDTH - 2 * ROOM.x) / width, (view === 'plan' ? 150 : 60) / height);
+  const total = height * scale + (view === 'plan' ? 2 * ROOM.y + 4 : 64);
+  const middle = { x: (extent.minX + extent.maxX) / 2, y: (extent.minY + extent.maxY) / 2 };
+  const origin = { x: WIDTH / 2 - middle.x * scale, y: total / 2 + middle.y * scale };
+  const place = (p: Point): Point => ({ x: origin.x + p.x * scale, y: origin.y - p.y * scale });
+  const topLeft = place({ x: extent.minX, y: extent.maxY });
+  const drawn: Area = { ...topLeft, width: width * scale, height: height * scale };
+  const lift = view === 'plan' ? 0 : footprint.body.heights.seating;
+  const labelled = (resolved?.family.dimensionLines(footprint.values) ?? []).map((line): Labelled => ({
+    line: {
+      ...line,
+      from: { x: line.from.x, y: line.from.y + lift },
+      to: { x: line.to.x, y: line.to.y + lift },
+    },
+    text: line.symbol,
+  }));
+  return (
+    <svg width={WIDTH} height={total} className="block">
+      <g
+        className={`drawing ${view === 'plan' ? '' : 'elevation'}`}
+        transform={`translate(${origin.x} ${origin.y}) scale(${scale})`}
+      >
+        <Strokes strokes={drawing.strokes} />
+      </g>
+      {glyphsFor(labelled, view, place, drawn).map((glyph) => (
+        <Dimension
+          key={glyph.symbol}
+          glyph={glyph}
+          active={active === glyph.symbol}
+          fault={false}
+          onPress={() => document.getElementById(`entry-${glyph.symbol}`)?.focus()}
+          onPoint={(over) => over && set({ activeDimension: glyph.symbol })}
+        />
+      ))}
+    </svg>
+  );
+}

@@ -1,0 +1,112 @@
+import type { Point } from '../../core/geometry/point';
+
+/** A dimension line in pixels: what it measures between, and the coordinate it is drawn at. */
+export interface DimensionGlyph {
+  readonly symbol: string;
+  readonly from: Point;
+  readonly to: Point;
+  readonly direction: 'horizontal' | 'vertical';
+  /** y of a horizontal line, x of a vertical one. */
+  readonly at: number;
+  /** Which way a text goes that does not fit between the arrows. */
+  readonly outward: -1 | 1;
+  readonly text: string;
+}
+
+const CHARACTER = 6.1;
+const ARROW = 7;
+
+/** Where a dimension's value is written, in pixels. */
+export function textPlace(glyph: DimensionGlyph): { x: number; y: number; width: number; inside: boolean } {
+  const width = glyph.text.length * CHARACTER + 8;
+  const { from, to, direction, at, outward } = glyph;
+  if (direction === 'horizontal') {
+    const inside = Math.abs(to.x - from.x) >= width + 2 * ARROW + 4;
+    const x = inside ? (from.x + to.x) / 2 : Math.max(from.x, to.x) + 2 * ARROW + 3 + width / 2;
+    return { x, y: at, width, inside };
+  }
+  const inside = Math.abs(to.y - from.y) >= 16 + 2 * ARROW;
+  const y = (from.y + to.y) / 2;
+  return inside || Math.abs(to.y - from.y) >= 28
+    ? { x: at, y, width, inside: true }
+    : { x: at + outward * (width / 2 + 5), y, width, inside: false };
+}
+
+interface Props {
+  glyph: DimensionGlyph;
+  active: boolean;
+  fault: boolean;
+  /** Missing for dimensions that cannot be changed here. */
+  onPress?: (() => void) | undefined;
+  onPoint?: ((over: boolean) => void) | undefined;
+}
+
+/** A draughtsman's dimension: extension lines, arrows, and the value, which is the field. */
+export function Dimension({ glyph, active, fault, onPress, onPoint }: Props) {
+  const { from, to, direction, at } = glyph;
+  const text = textPlace(glyph);
+  const flat = direction === 'horizontal';
+  const [a, b] = flat
+    ? [Math.min(from.x, to.x), Math.max(from.x, to.x)]
+    : [Math.min(from.y, to.y), Math.max(from.y, to.y)];
+  const tight = b - a < 2 * ARROW + 4;
+  const reach = tight ? 2 * ARROW : 0;
+  const interactive = onPress
+    ? {
+        role: 'button',
+        tabIndex: -1,
+        'aria-label': `Change ${glyph.text}`,
+        onClick: onPress,
+        onPointerEnter: () => onPoint?.(true),
+        onPointerLeave: () => onPoint?.(false),
+      }
+    : {};
+  const className = ['dimension', active && 'active', fault && 'fault'].filter(Boolean).join(' ');
+  return (
+    <g className={className} data-symbol={glyph.symbol} {...interactive}>
+      <Extension point={from} at={at} flat={flat} />
+      <Extension point={to} at={at} flat={flat} />
+      {flat ? (
+        <line x1={a - reach} x2={b + reach} y1={at} y2={at} />
+      ) : (
+        <line y1={a - reach} y2={b + reach} x1={at} x2={at} />
+      )}
+      <Arrow at={flat ? { x: a, y: at } : { x: at, y: a }} angle={(flat ? 180 : 270) + (tight ? 180 : 0)} />
+      <Arrow at={flat ? { x: b, y: at } : { x: at, y: b }} angle={(flat ? 0 : 90) + (tight ? 180 : 0)} />
+      <rect
+        className="paper"
+        x={text.x - text.width / 2}
+        y={text.y - 8}
+        width={text.width}
+        height={16}
+        rx={2}
+      />
+      <text x={text.x} y={text.y + 4} textAnchor="middle">
+        {glyph.text}
+      </text>
+    </g>
+  );
+}
+
+/** From just off the measured point to just past the dimension line. */
+function Extension({ point, at, flat }: { point: Point; at: number; flat: boolean }) {
+  const start = flat ? point.y : point.x;
+  const sign = Math.sign(at - start) || 1;
+  const [from, to] = [start + 3 * sign, at + 4 * sign];
+  return flat ? (
+    <line x1={point.x} x2={point.x} y1={from} y2={to} />
+  ) : (
+    <line y1={point.y} y2={point.y} x1={from} x2={to} />
+  );
+}
+
+/** A slender arrowhead with its tip at a point; angle 0 points right. */
+function Arrow({ at, angle }: { at: Point; angle: number }) {
+  return (
+    <path
+      className="arrow"
+      d={`M0 0L${-ARROW} -2.2L${-ARROW} 2.2Z`}
+      transform={`translate(${at.x} ${at.y}) rotate(${angle})`}
+    />
+  );
+}

@@ -1,0 +1,31 @@
+/** Fill patterns of the materials, in screen pixels whatever the scale of the drawing. */
+export function Hatches({ scale }: { scale: number }) {
+  const fixed = `scale(${1 / scale})`;
+  return (
+    <defs>
+      <pattern
+        id="hatch-mask"
+        width="5"
+        height="5"
+        patternUnits="userSpaceOnUse"
+        patternTransform={`${fixed} rotate(45)`}
+      >
+        <line x1="0" y1="0" x2="0" y2="5" stroke="var(--mask)" strokeWidth="2" />
+      </pattern>
+      <pattern
+        id="hatch-laminate"
+        width="9"
+        height="9"
+        patternUnits="userSpaceOnUse"
+        patternTransform={`${fixed} rotate(45)`}
+      >
+        <rect width="9" height="9" fill="var(--laminate)" />
+        <line x1="0" y1="0" x2="0" y2="9" stroke="var(--laminate-line)" strokeWidth="1.5" />
+      </pattern>
+      <pattern id="dots-paste" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform={fixed}>
+        <circle cx="1.5" cy="1.5" r="0.9" fill="var(--paste-dot)" />
+        <circle cx="4.5" cy="4.5" r="0.9" fill="var(--paste-dot)" />
+      </pattern>
+    </defs>
+  );
+}

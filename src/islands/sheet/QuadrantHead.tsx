@@ -1,0 +1,52 @@
+import { useBench } from '../bench/context';
+import type { Quadrant } from '../bench/state';
+import type { Area } from './layout';
+
+const NAMES: Readonly<Record<Quadrant, string>> = {
+  plan: 'Plan',
+  front: 'Front',
+  side: 'Side, from the right',
+  turn: '3D',
+};
+
+/** A quadrant's name and the switch that gives it the whole Sheet and takes it back. */
+export function QuadrantHead({ quadrant, area }: { quadrant: Quadrant; area: Area }) {
+  const whole = useBench((s) => s.whole);
+  const fourth = useBench((s) => s.fourth);
+  const set = useBench((s) => s.set);
+  const isWhole = whole === quadrant;
+  return (
+    <div
+      className="text-secondary pointer-events-none absolute flex items-center gap-2 px-2.5 pt-1.5 text-[12px]"
+      style={{ left: area.x, top: area.y, width: area.width }}
+    >
+      {quadrant === 'turn' ? (
+        <div className="pointer-events-auto flex gap-2" role="group" aria-label="Fourth quadrant">
+          {(['title', 'turn'] as const).map((choice) => (
+            <button
+              key={choice}
+              type="button"
+              aria-pressed={fourth === choice}
+              className="aria-pressed:text-base-content aria-pressed:font-semibold"
+              onClick={() => set({ fourth: choice, whole: choice === 'title' ? null : whole })}
+            >
+              {choice === 'title' ? 'Title' : '3D'}
+            </button>
+          ))}
+        </div>
+      ) : (
+        <span>{NAMES[quadrant]}</span>
+      )}
+      {(quadrant !== 'turn' || fourth === 'turn') && (
+        <button
+          type="button"
+          className="hover:text-base-content pointer-events-auto ml-auto"
+          onClick={() => set({ whole: isWhole ? null : quadrant })}
+          aria-label={isWhole ? 'Show all views' : `Give ${NAMES[quadrant]} the whole Sheet`}
+        >
+          {isWhole ? 'all views' : 'enlarge'}
+        </button>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,45 @@
+import type { Point } from '../../core/geometry/point';
+import { gapBetween } from '../../core/geometry/box';
+import { distance } from '../../core/geometry/point';
+import { formatLength } from '../../core/units/length';
+import { useBench } from '../bench/context';
+
+interface Props {
+  cursor: Point | null;
+  /** Index of the land under the cursor. */
+  over: number | null;
+  scale: number;
+}
+
+/** The line under the Sheet: cursor, selected land, distances to the land under the cursor, scale. */
+export function Readout({ cursor, over, scale }: Props) {
+  const unit = useBench((s) => s.unit);
+  const shown = useBench((s) => s.derived.shown);
+  const selected = useBench((s) => s.selectedLand);
+  const lands = shown?.drawable.footprint.lands ?? [];
+  const land = selected === null ? undefined : lands[selected];
+  const other = over === null || over === selected ? undefined : lands[over];
+  const show = (mm: number) => formatLength(mm, unit);
+  return (
+    <div
+      className="border-base-300 bg-base-100 flex h-7 shrink-0 items-center gap-6 border-t px-3 text-[12px]"
+      aria-live="off"
+    >
+      <span className="w-32">{cursor ? `x ${show(cursor.x)}  y ${show(cursor.y)} ${unit}` : ''}</span>
+      {land ? (
+        <span>
+          land {land.number} · {land.padstack} · at {show(land.at.x)}, {show(land.at.y)}
+        </span>
+      ) : (
+        <span className="text-secondary">Press a land to cut the elevations through it</span>
+      )}
+      {land && other && (
+        <span>
+          to land {other.number}: {show(gapBetween(land.copper, other.copper))} edge ·{' '}
+          {show(distance(land.at, other.at))} centre
+        </span>
+      )}
+      <span className="text-secondary ml-auto">{scale.toFixed(0)} px = 1 mm</span>
+    </div>
+  );
+}

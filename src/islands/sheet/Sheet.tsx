@@ -1,0 +1,401 @@
+import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import type { Finding } from '../../core/document/finding';
+import type { Footprint } from '../../core/footprint/footprint';
+import { neighboursOf } from '../../core/geometry/neighbours';
+import type { Point } from '../../core/geometry/point';
+import type { View } from '../../core/package/family';
+import { useBench } from '../bench/context';
+import type { Drawable } from '../bench/derive';
+import type { Quadrant } from '../bench/state';
+import { useSize } from '../common/useSize';
+import { Balloons, placeBalloons } from './Balloons';
+import { Dimension, textPlace, type DimensionGlyph } from './Dimension';
+import { glyphsFor, linesFor } from './dimension-glyphs';
+import { ElevationView } from './ElevationView';
+import { Hatches } from './Hatches';
+import {
+  divide,
+  placer,
+  pointUnder,
+  transformOf,
+  zoomAbout,
+  type Area,
+  type Camera,
+  type Rise,
+} from './layout';
+import { PlanView } from './PlanView';
+import { QuadrantHead } from './QuadrantHead';
+import { Readout } from './Readout';
+import { SectionMark } from './SectionMark';
+import { SheetField } from './SheetField';
+import { TitleBlock } from './TitleBlock';
+import { riseOf, useCamera } from './useCamera';
+
+const Turn = lazy(() => import('../turn/Turn').then(({ Turn: component }) => ({ default: component })));
+
+const VIEWS: readonly View[] = ['plan', 'side', 'front'];
+
+/** The drawing in the middle of the Bench, in third-angle projection. */
+export function Sheet() {
+  const { ref, width, height } = useSize<HTMLDivElement>();
+  const shown = useBench((s) => s.derived.shown);
+  const whole = useBench((s) => s.whole);
+  const areas = useMemo(() => divide(width, height, whole), [width, height, whole]);
+  const drawable = shown?.drawable ?? null;
+  const key = `${width} ${height} ${whole} ${drawable?.document.package.family}`;
+  const { camera, hold, refit } = useCamera(
+    drawable?.footprint ?? null,
+    drawable?.process ?? null,
+    areas,
+    key,
+  );
+  const [pointer, setPointer] = useState<{ point: Point; over: number | null } | null>(null);
+
+  useEffect(() => {
+    const listen = () => refit();
+    addEventListener('tapis:fit', listen);
+    return () => removeEventListener('tapis:fit', listen);
+  });
+
+  return (
+    <section className="bg-base-200 flex min-h-0 min-w-0 flex-1 flex-col" aria-label="Sheet">
+      <div ref={ref} className="relative min-h-0 flex-1 overflow-hidden">
+        {drawable && width > 0 ? (
+          <Drawings
+            drawable={drawable}
+            areas={areas}
+            camera={camera}
+            hold={hold}
+            size={{ width, height }}
+            onPointer={setPointer}
+          />
+        ) : (
+          width > 0 && (
+            <p className="text-secondary p-10 text-[15px]">
+              Enter the dimensions of the package to see it drawn. The Ledger names what is missing.
+            </p>
+          )
+        )}
+        {areas.turn && <FourthQuadrant area={areas.turn} scale={camera.scale} />}
+        {(Object.keys(areas) as Quadrant[]).map(
+          (quadrant) =>
+            areas[quadrant] && <QuadrantHead key={quadrant} quadrant={quadrant} area={areas[quadrant]} />,
+        )}
+        {shown && shown.stand !== 'current' && <StandNote stand={shown.stand} filled={shown.filled} />}
+      </div>
+      <Readout cursor={pointer?.point ?? null} over={pointer?.over ?? null} scale={camera.scale} />
+    </section>
+  );
+}
+
+function StandNote({ stand, filled }: { stand: 'last-good' | 'example'; filled: readonly string[] }) {
+  const text =
+    stand === 'last-good'
+      ? 'This is the last good drawing; the Ledger says what cannot be used.'
+      : `Drawn with example values for ${filled.join(', ')}.`;
+  return (
+    <p
+      role="status"
+      className="bg-base-100 border-warning absolute top-7 left-1/2 max-w-[80%] -translate-x-1/2 border px-2 py-0.5 text-[12px]"
+    >
+      {text}
+    </p>
+  );
+}
+
+function FourthQuadrant({ area, scale }: { area: Area; scale: number }) {
+  const fourth = useBench((s) => s.fourth);
+  const whole = useBench((s) => s.whole);
+  const { x: left, y: top, width, height } = area;
+  return (
+    <div className="absolute overflow-hidden" style={{ left, top, width, height }}>
+      {fourth === 'title' && whole !== 'turn' ? (
+        <div className="h-full pt-5">
+          <TitleBlock scale={scale} />
+        </div>
+      ) : (
+        <Suspense
+          fallback={<p className="text-secondary grid h-full place-content-center">Loading the 3D view</p>}
+        >
+          <Turn />
+        </Suspense>
+      )}
+    </div>
+  );
+}
+
+interface DrawingsProps {
+  drawable: Drawable;
+  areas: ReturnType<typeof divide>;
+  camera: Camera;
+  hold: (camera: Camera) => void;
+  size: { width: number; height: number };
+  onPointer: (pointer: { point: Point; over: number | null } | null) => void;
+}
+
+/** Plan and elevations in one SVG, so that leaders and projection lines can cross between them. */
+function Drawings({ drawable, areas, camera, hold, size, onPointer }: DrawingsProps) {
+  const { footprint, process } = drawable;
+  const stage = useBench((s) => s.stage);
+  const unit = useBench((s) => s.unit);
+  const findings = useBench((s) => s.derived.report.findings);
+  const selectedFinding = useBench((s) => s.selectedFinding);
+  const selectedLand = useBench((s) => s.selectedLand);
+  const activeDimension = useBench((s) => s.activeDimension);
+  const preview = useBench((s) => s.preview?.derived.compiled.footprint ?? null);
+  const openFinding = useBench((s) => s.openFinding);
+  const set = useBench((s) => s.set);
+  const rise = useMemo(() => riseOf(footprint, process), [footprint, process]);
+  const lands = useMemo(() => neighboursOf(footprint.lands.map(({ copper }) => copper)), [footprint]);
+  const [editing, setEditing] = useState<string | null>(null);
+
+  const views = VIEWS.flatMap((view) => {
+    const area = areas[view];
+    if (!area) return [];
+    const place = placer(view, area, camera, rise);
+    const labelled = linesFor(stage, drawable, unit);
+    return [
+      {
+        view,
+        area,
+        place,
+        glyphs: glyphsFor(labelled, view, place, drawnArea(view, footprint, rise, place)),
+      },
+    ];
+  });
+  const glyphs = views.flatMap((v) => v.glyphs);
+  const faulty = new Set(
+    findings.filter(({ severity }) => severity !== 'note').flatMap(({ place }) => place.dimensions ?? []),
+  );
+  const plan = views.find(({ view }) => view === 'plan');
+  const balloons = plan
+    ? placeBalloons(findings, (finding) => targetOf(finding, plan.place, glyphs), plan.area)
+    : [];
+
+  const gestures = useGestures({
+    areas,
+    camera,
+    hold,
+    rise,
+    onPointer,
+    landAt: (p) => landAt(footprint, lands, p),
+  });
+  const edited = editing === null ? undefined : glyphs.find(({ symbol }) => symbol === editing);
+
+  return (
+    <>
+      <svg
+        width={size.width}
+        height={size.height}
+        className="absolute inset-0 touch-none select-none"
+        role="img"
+        aria-label={`Drawing of ${footprint.standardName}; the pad table under Stack lists the same lands`}
+        {...gestures.handlers}
+      >
+        <Hatches scale={camera.scale} />
+        <defs>
+          {views.map(({ view, area }) => (
+            <clipPath key={view} id={`clip-${view}`}>
+              <rect {...area} />
+            </clipPath>
+          ))}
+        </defs>
+        <Grid areas={areas} size={size} />
+        {views.map(({ view, area, place, glyphs: own }) => (
+          <g key={view} clipPath={`url(#clip-${view})`}>
+            <CentreLines view={view} area={area} place={place} />
+            {view === 'plan' ? (
+              <PlanView
+                footprint={footprint}
+                transform={transformOf(view, area, camera, rise)}
+                place={place}
+                scale={camera.scale}
+                selected={selectedLand}
+                preview={preview}
+                showTexts={stage === 'mark'}
+              />
+            ) : (
+              <ElevationView
+                footprint={footprint}
+                process={process}
+                view={view}
+                transform={transformOf(view, area, camera, rise)}
+                cut={selectedLand}
+                low={rise.low}
+              />
+            )}
+            {selectedLand !== null && (
+              <SectionMark view={view} land={footprint.lands[selectedLand]} area={area} place={place} />
+            )}
+            {own.map((glyph) => (
+              <Dimension
+                key={`${glyph.symbol}`}
+                glyph={glyph}
+                active={activeDimension === glyph.symbol}
+                fault={faulty.has(glyph.symbol)}
+                onPress={isField(stage, glyph.symbol) ? () => setEditing(glyph.symbol) : undefined}
+                onPoint={(over) => set({ activeDimension: over ? glyph.symbol : null })}
+              />
+            ))}
+          </g>
+        ))}
+        <Balloons balloons={balloons} selected={selectedFinding} onOpen={openFinding} />
+      </svg>
+      {edited && (
+        <SheetField
+          symbol={edited.symbol}
+          kind={stage === 'land' ? 'land' : 'dimension'}
+          at={textPlace(edited)}
+          onClose={() => setEditing(null)}
+        />
+      )}
+    </>
+  );
+}
+
+/** Dimensions of the datasheet and the land's X, Y and C can be changed on the drawing. */
+function isField(stage: string, symbol: string): boolean {
+  return stage === 'measure' || (stage === 'land' && ['X', 'Y', 'C'].includes(symbol));
+}
+
+/** What a view has drawn, in pixels: dimension lines stand off from it. */
+function drawnArea(view: View, footprint: Footprint, rise: Rise, place: (p: Point) => Point): Area {
+  const { box } = footprint.courtyard;
+  const [a, b] = {
+    plan: [place({ x: box.minX, y: box.maxY }), place({ x: box.maxX, y: box.minY })],
+    front: [place({ x: box.minX, y: rise.high }), place({ x: box.maxX, y: rise.low })],
+    side: [place({ x: box.maxY, y: rise.high }), place({ x: box.minY, y: rise.low })],
+  }[view] as [Point, Point];
+  return {
+    x: Math.min(a.x, b.x),
+    y: Math.min(a.y, b.y),
+    width: Math.abs(b.x - a.x),
+    height: Math.abs(b.y - a.y),
+  };
+}
+
+/** A finding points at its place on the plan, or at the dimension that it speaks of. */
+function targetOf(
+  { place }: Finding,
+  onPlan: (p: Point) => Point,
+  glyphs: readonly DimensionGlyph[],
+): Point | null {
+  if (place.at) return onPlan(place.at);
+  const glyph = glyphs.find(({ symbol }) => symbol === place.dimensions?.[0]);
+  if (!glyph) return null;
+  const { x, y, width } = textPlace(glyph);
+  return { x: x + width / 2, y };
+}
+
+function landAt(
+  footprint: Footprint,
+  lands: ReturnType<typeof neighboursOf>,
+  { x, y }: Point,
+): number | null {
+  const [first] = lands.near({ minX: x, minY: y, maxX: x, maxY: y });
+  return first !== undefined && footprint.lands[first] ? first : null;
+}
+
+interface GestureInput {
+  areas: ReturnType<typeof divide>;
+  camera: Camera;
+  hold: (camera: Camera) => void;
+  rise: Rise;
+  onPointer: DrawingsProps['onPointer'];
+  landAt: (point: Point) => number | null;
+}
+
+/** Wheel zooms about the pointer, drag pans, a press selects a land. */
+function useGestures({ areas, camera, hold, rise, onPointer, landAt: find }: GestureInput) {
+  const set = useBench((s) => s.set);
+  const drag = useRef<{ x: number; y: number; camera: Camera; view: View; moved: boolean } | null>(null);
+  const viewAt = useCallback(
+    (pixel: Point) =>
+      VIEWS.find((view) => {
+        const area = areas[view];
+        return (
+          area &&
+          pixel.x >= area.x &&
+          pixel.x < area.x + area.width &&
+          pixel.y >= area.y &&
+          pixel.y < area.y + area.height
+        );
+      }) ?? null,
+    [areas],
+  );
+  const pixelOf = (event: React.MouseEvent): Point => {
+    const box = event.currentTarget.getBoundingClientRect();
+    return { x: event.clientX - box.left, y: event.clientY - box.top };
+  };
+  const handlers = {
+    onWheel(event: React.WheelEvent) {
+      const pixel = pixelOf(event);
+      const view = viewAt(pixel);
+      if (view) hold(zoomAbout(camera, view, areas[view] as Area, pixel, Math.exp(-event.deltaY * 0.0015)));
+    },
+    onPointerDown(event: React.PointerEvent) {
+      const view = viewAt(pixelOf(event));
+      if (view) drag.current = { ...pixelOf(event), camera, view, moved: false };
+    },
+    onPointerMove(event: React.PointerEvent) {
+      const pixel = pixelOf(event);
+      const start = drag.current;
+      if (start && event.buttons === 1) {
+        const [dx, dy] = [pixel.x - start.x, pixel.y - start.y];
+        if (!start.moved && Math.hypot(dx, dy) < 4) return;
+        start.moved = true;
+        hold({
+          ...start.camera,
+          x: start.view === 'side' ? start.camera.x : start.camera.x - dx / camera.scale,
+          y: start.view === 'front' ? start.camera.y : start.camera.y + dy / camera.scale,
+        });
+        return;
+      }
+      const view = viewAt(pixel);
+      if (view !== 'plan') return onPointer(null);
+      const point = pointUnder('plan', areas.plan as Area, camera, rise, pixel);
+      onPointer({ point, over: find(point) });
+    },
+    onPointerLeave: () => onPointer(null),
+    onClick(event: React.MouseEvent) {
+      const moved = drag.current?.moved;
+      drag.current = null;
+      const pixel = pixelOf(event);
+      if (
+        moved ||
+        viewAt(pixel) !== 'plan' ||
+        (event.target as Element).closest('[role=button], .cursor-pointer')
+      )
+        return;
+      set({ selectedLand: find(pointUnder('plan', areas.plan as Area, camera, rise, pixel)) });
+    },
+  };
+  return { handlers };
+}
+
+/** Hairlines between the quadrants. */
+function Grid({
+  areas,
+  size,
+}: {
+  areas: ReturnType<typeof divide>;
+  size: { width: number; height: number };
+}) {
+  const { plan, side } = areas;
+  if (!plan || !side) return null;
+  return (
+    <path
+      className="hairline"
+      d={`M${plan.width + 0.5} 8V${size.height - 8}M8 ${plan.height + 0.5}H${size.width - 8}`}
+    />
+  );
+}
+
+/** Axes through the origin; they run through plan and elevations alike. */
+function CentreLines({ view, area, place }: { view: View; area: Area; place: (p: Point) => Point }) {
+  const { x, y } = place({ x: 0, y: 0 });
+  const across = `M${area.x + 6} ${y}H${area.x + area.width - 6}`;
+  const down = `M${x} ${area.y + 6}V${area.y + area.height - 6}`;
+  const d = view === 'plan' ? across + down : view === 'front' ? down : across;
+  return <path className="centre-line" d={d} />;
+}

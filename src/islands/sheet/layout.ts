@@ -1,0 +1,123 @@
+import type { Box } from '../../core/geometry/box';
+import type { Point } from '../../core/geometry/point';
+import type { View } from '../../core/package/family';
+import type { Quadrant } from '../bench/state';
+
+/** A rectangle of the Sheet in pixels, y downwards. */
+export interface Area {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** Where the quadrants lie; a quadrant that is not shown is `null`. */
+export type Areas = Readonly<Record<Quadrant, Area | null>>;
+
+/** Scale in pixels per mm and the point of the plan at the middle of its quadrant. */
+export interface Camera {
+  readonly scale: number;
+  readonly x: number;
+  readonly y: number;
+}
+
+/** Lowest and highest height that the elevations show, mm above the laminate. */
+export interface Rise {
+  readonly low: number;
+  readonly high: number;
+}
+
+/** Share of the Sheet that the plan takes. */
+const PLAN = { width: 0.69, height: 0.61 };
+
+/** Room round the plan for dimension lines and numbers, px. */
+const ROOM = { x: 84, y: 66 };
+/** Room round the elevations along their height, px. */
+const ROOM_RISE = 66;
+
+/** Divides the Sheet, or gives it to one quadrant. */
+export function divide(width: number, height: number, whole: Quadrant | null): Areas {
+  const none: Areas = { plan: null, front: null, side: null, turn: null };
+  if (whole) return { ...none, [whole]: { x: 0, y: 0, width, height } };
+  const [w, h] = [Math.round(width * PLAN.width), Math.round(height * PLAN.height)];
+  return {
+    plan: { x: 0, y: 0, width: w, height: h },
+    side: { x: w, y: 0, width: width - w, height: h },
+    front: { x: 0, y: h, width: w, height: height - h },
+    turn: { x: w, y: h, width: width - w, height: height - h },
+  };
+}
+
+/** The camera that shows the whole footprint in every shown quadrant at one scale. */
+export function fit(extent: Box, rise: Rise, areas: Areas): Camera {
+  const [width, height, depth] = [
+    extent.maxX - extent.minX,
+    extent.maxY - extent.minY,
+    rise.high - Math.max(rise.low, -0.6),
+  ];
+  const scales: number[] = [];
+  if (areas.plan) {
+    scales.push((areas.plan.width - 2 * ROOM.x) / width, (areas.plan.height - 2 * ROOM.y) / height);
+  }
+  if (areas.front) {
+    scales.push((areas.front.width - 2 * ROOM.x) / width, (areas.front.height - 2 * ROOM_RISE) / depth);
+  }
+  if (areas.side) {
+    scales.push((areas.side.width - 2 * ROOM_RISE) / depth, (areas.side.height - 2 * ROOM.y) / height);
+  }
+  const scale = Math.max(1, Math.min(...scales.filter((s) => s > 0), 400));
+  return { scale, x: (extent.minX + extent.maxX) / 2, y: (extent.minY + extent.maxY) / 2 };
+}
+
+/**
+ * Places a view's coordinates on the Sheet. Plan and front share x, plan and side share y.
+ * In third-angle projection the side elevation, seen from the right, turns its top towards
+ * the plan: height runs to the left.
+ */
+export function placer(view: View, area: Area, camera: Camera, rise: Rise): (p: Point) => Point {
+  const { scale } = camera;
+  const [cx, cy] = [area.x + area.width / 2, area.y + area.height / 2];
+  const middle = (rise.low + rise.high) / 2;
+  switch (view) {
+    case 'plan':
+      return ({ x, y }) => ({ x: cx + (x - camera.x) * scale, y: cy - (y - camera.y) * scale });
+    case 'front':
+      return ({ x, y }) => ({ x: cx + (x - camera.x) * scale, y: cy - (y - middle) * scale });
+    case 'side':
+      return ({ x, y }) => ({ x: cx - (y - middle) * scale, y: cy - (x - camera.y) * scale });
+  }
+}
+
+/** The SVG transform of {@link placer} for path data whose y is turned downwards already. */
+export function transformOf(view: View, area: Area, camera: Camera, rise: Rise): string {
+  const origin = placer(view, area, camera, rise)({ x: 0, y: 0 });
+  const turn = view === 'side' ? ' rotate(-90)' : '';
+  return `translate(${origin.x} ${origin.y})${turn} scale(${camera.scale})`;
+}
+
+/** The point of the plan's or an elevation's coordinates under a pixel. */
+export function pointUnder(view: View, area: Area, camera: Camera, rise: Rise, pixel: Point): Point {
+  const { scale } = camera;
+  const [dx, dy] = [pixel.x - (area.x + area.width / 2), pixel.y - (area.y + area.height / 2)];
+  const middle = (rise.low + rise.high) / 2;
+  switch (view) {
+    case 'plan':
+      return { x: camera.x + dx / scale, y: camera.y - dy / scale };
+    case 'front':
+      return { x: camera.x + dx / scale, y: middle - dy / scale };
+    case 'side':
+      return { x: camera.y - dy / scale, y: middle - dx / scale };
+  }
+}
+
+/** Zooms about a pixel: what lies under it stays there. */
+export function zoomAbout(camera: Camera, view: View, area: Area, pixel: Point, factor: number): Camera {
+  const scale = Math.min(4000, Math.max(2, camera.scale * factor));
+  const [dx, dy] = [pixel.x - (area.x + area.width / 2), pixel.y - (area.y + area.height / 2)];
+  const keep = (offset: number) => offset / camera.scale - offset / scale;
+  return {
+    scale,
+    x: view === 'side' ? camera.x : camera.x + keep(dx),
+    y: view === 'front' ? camera.y : camera.y - keep(dy),
+  };
+}

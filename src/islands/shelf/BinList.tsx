@@ -1,0 +1,38 @@
+import type { StoredFootprint } from '../../store/database';
+import { shelf } from '../common/shelf-store';
+
+/** What was deleted, to be put back or removed for good. */
+export function BinList({ binned }: { binned: readonly StoredFootprint[] }) {
+  return (
+    <section className="border-base-300 bg-base-100 border-b px-4 py-3" aria-label="Bin">
+      <div className="flex items-center gap-3">
+        <h2 className="text-[15px] font-semibold">Bin</h2>
+        {binned.length === 0 ? (
+          <p className="text-secondary">The bin is empty.</p>
+        ) : (
+          <button
+            type="button"
+            className="btn btn-xs btn-outline btn-error ml-auto"
+            onClick={() => {
+              const text = `Remove ${binned.length} footprint${binned.length > 1 ? 's' : ''} for good? This cannot be undone.`;
+              if (confirm(text)) void shelf.emptyBin();
+            }}
+          >
+            Empty the bin
+          </button>
+        )}
+      </div>
+      <ul>
+        {binned.map(({ id, document, binnedAt }) => (
+          <li key={id} className="border-base-300 flex items-center gap-3 border-t py-1">
+            <span>{document.name}</span>
+            <span className="text-secondary text-[12px]">deleted {new Date(binnedAt).toLocaleString()}</span>
+            <button type="button" className="btn btn-xs ml-auto" onClick={() => void shelf.restore(id)}>
+              Put back
+            </button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

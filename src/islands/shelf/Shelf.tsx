@@ -1,0 +1,217 @@
+import { useLiveQuery } from 'dexie-react-hooks';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import type { TapisDocument } from '../../core/document/document';
+import { LARGEST_SHELF } from '../../core/document/shelf-file';
+import { FAMILIES } from '../../core/package/families';
+import { DEMO_DOCUMENTS } from '../../demo/documents';
+import type { ImportResult } from '../../store/shelf';
+import { download } from '../common/download';
+import { shelf } from '../common/shelf-store';
+import { BinList } from './BinList';
+import { Card } from './Card';
+import { EmptyShelf } from './EmptyShelf';
+import { cardOf, matches } from './card-data';
+
+/** The library: all footprints of this browser. */
+export function Shelf() {
+  const stored = useLiveQuery(() => shelf.list(), []);
+  const binned = useLiveQuery(() => shelf.listBin(), []);
+  const [query, setQuery] = useState('');
+  const [binOpen, setBinOpen] = useState(false);
+  const [brought, setBrought] = useState<ImportResult | null>(null);
+  const files = useRef<HTMLInputElement>(null);
+  const search = useRef<HTMLInputElement>(null);
+  const cards = useMemo(() => (stored ?? []).map(cardOf), [stored]);
+  const found = cards.filter((card) => matches(card, query));
+
+  const take = async (list: FileList | readonly File[] | null) => {
+    const results: ImportResult[] = [];
+    for (const file of list ?? []) results.push(await importFile(file));
+    setBrought({ added: results.flatMap((r) => r.added), refused: results.flatMap((r) => r.refused) });
+    if (files.current) files.current.value = '';
+  };
+  useFileDrop(take);
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (event.key !== '/' || event.target instanceof HTMLInputElement) return;
+      event.preventDefault();
+      search.current?.focus();
+    };
+    addEventListener('keydown', onKey);
+    return () => removeEventListener('keydown', onKey);
+  }, []);
+
+  return (
+    <div className="mx-auto flex min-h-screen max-w-[1280px] min-w-[1024px] flex-col">
+      <header className="border-base-300 bg-base-100 flex h-11 items-center gap-3 border-b px-4">
+        <span className="text-[20px] font-semibold">Tapis</span>
+        <h1 className="text-secondary">Shelf</h1>
+        <input
+          ref={search}
+          type="search"
+          className="input input-sm ml-4 w-64"
+          placeholder="Search name, standard name, family"
+          aria-label="Search the Shelf"
+          value={query}
+          onChange={(event) => setQuery(event.target.value)}
+        />
+        <span className="text-secondary">
+          {stored ? `${found.length} of ${cards.length} footprint${cards.length === 1 ? '' : 's'}` : ''}
+        </span>
+        <div className="ml-auto flex items-center gap-2">
+          <NewButton />
+          <button type="button" className="btn btn-sm" onClick={() => files.current?.click()}>
+            Import
+          </button>
+          <input
+            ref={files}
+            type="file"
+            multiple
+            hidden
+            accept=".json,application/json"
+            aria-label="Files to import"
+            onChange={(event) => void take(event.target.files)}
+          />
+          <button
+            type="button"
+            className="btn btn-sm"
+            disabled={cards.length === 0}
+            onClick={() => void exportAll()}
+          >
+            Export all
+          </button>
+          <button
+            type="button"
+            className="btn btn-sm"
+            aria-pressed={binOpen}
+            onClick={() => setBinOpen(!binOpen)}
+          >
+            Bin {binned && binned.length > 0 ? binned.length : ''}
+          </button>
+        </div>
+      </header>
+      {brought && <ImportNote result={brought} onClose={() => setBrought(null)} />}
+      {binOpen && <BinList binned={binned ?? []} />}
+      <main className="flex-1 p-4">
+        {stored && cards.length === 0 && (
+          <EmptyShelf
+            onNew={(family) => void startNew(family)}
+            onDemo={() => void shelf.add(DEMO_DOCUMENTS)}
+          />
+        )}
+        {cards.length > 0 && found.length === 0 && (
+          <p className="text-secondary p-6">
+            No footprint has “{query}” in its name, standard name or family.
+          </p>
+        )}
+        <ul className="grid grid-cols-4 gap-3">
+          {found.map((card) => (
+            <Card key={card.stored.id} card={card} />
+          ))}
+        </ul>
+      </main>
+    </div>
+  );
+}
+
+function NewButton() {
+  return (
+    <div className="dropdown dropdown-end">
+      <button type="button" tabIndex={0} className="btn btn-sm btn-primary">
+        New footprint
+      </button>
+      <ul tabIndex={-1} className="dropdown-content bg-base-100 border-base-300 z-10 w-60 border">
+        {FAMILIES.map(({ id, title, summary }) => (
+          <li key={id}>
+            <button
+              type="button"
+              className="hover:bg-base-200 w-full px-3 py-1.5 text-left"
+              onClick={() => void startNew(id)}
+            >
+              {title}
+              <span className="text-secondary block text-[12px]">{summary}</span>
+            </button>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+/** Adds an empty document of a family and opens it on the Bench. */
+async function startNew(family: string): Promise<void> {
+  const document: TapisDocument = {
+    tapis: 1,
+    name: 'New footprint',
+    package: { family, dimensions: {} },
+    level: 'B',
+    process: 'standard',
+  };
+  const [stored] = await shelf.add([document]);
+  if (stored) location.assign(`/bench/${stored.id}`);
+}
+
+async function exportAll(): Promise<void> {
+  const day = new Date().toISOString().slice(0, 10);
+  download({ name: `shelf-${day}.tapis.json`, mediaType: 'application/json', text: await shelf.exportAll() });
+}
+
+/** Reads a file unless it is too large to be one; its problems carry its name. */
+async function importFile(file: File): Promise<ImportResult> {
+  const named = (message: string) => ({ field: '', message: `${file.name}: ${message}` });
+  // characters are at most bytes: an oversized file need not be read
+  if (file.size > LARGEST_SHELF) {
+    const size = `${Math.ceil(file.size / 1e6)} MB`;
+    return { added: [], refused: [named(`The file has ${size}; at most 50 MB are read.`)] };
+  }
+  try {
+    const result = await shelf.importText(await file.text());
+    return { added: result.added, refused: result.refused.map(({ message }) => named(message)) };
+  } catch (error) {
+    return { added: [], refused: [named(`It could not be stored: ${String(error)}`)] };
+  }
+}
+
+function ImportNote({ result, onClose }: { result: ImportResult; onClose: () => void }) {
+  const { added, refused } = result;
+  return (
+    <div
+      role={refused.length > 0 ? 'alert' : 'status'}
+      className={`border-base-300 bg-base-100 flex gap-3 border-b border-l-4 px-4 py-2 ${refused.length > 0 ? 'border-l-error' : 'border-l-success'}`}
+    >
+      <div>
+        <p className="font-semibold">
+          {added.length === 0
+            ? 'Nothing was added; the Shelf is as it was.'
+            : `${added.length} footprint${added.length > 1 ? 's' : ''} added.`}
+        </p>
+        <ul>
+          {refused.slice(0, 8).map(({ message }, i) => (
+            <li key={i}>{message}</li>
+          ))}
+          {refused.length > 8 && <li>and {refused.length - 8} more.</li>}
+        </ul>
+      </div>
+      <button type="button" className="btn btn-xs ml-auto" onClick={onClose}>
+        Close
+      </button>
+    </div>
+  );
+}
+
+/** Files may be dropped anywhere on the page. */
+function useFileDrop(take: (files: FileList | null) => Promise<void>): void {
+  useEffect(() => {
+    const over = (event: DragEvent) => event.preventDefault();
+    const drop = (event: DragEvent) => {
+      event.preventDefault();
+      if (event.dataTransfer?.files.length) void take(event.dataTransfer.files);
+    };
+    addEventListener('dragover', over);
+    addEventListener('drop', drop);
+    return () => {
+      removeEventListener('dragover', over);
+      removeEventListener('drop', drop);
+    };
+  });
+}

@@ -1,0 +1,45 @@
+import { check, type Report } from '../../core/check/check';
+import { compile } from '../../core/footprint/compile';
+import type { Compiled } from '../../core/footprint/footprint';
+import type { StoredFootprint } from '../../store/database';
+
+/** A stored footprint with what its card shows. */
+export interface CardData {
+  readonly stored: StoredFootprint;
+  readonly compiled: Compiled;
+  readonly report: Report;
+}
+
+// compiling is pure, so a revision's card is made once
+const cache = new WeakMap<StoredFootprint['document'], Omit<CardData, 'stored'>>();
+
+/** Compiles and checks a stored footprint for its card. */
+export function cardOf(stored: StoredFootprint): CardData {
+  let derived = cache.get(stored.document);
+  if (!derived) {
+    const compiled = compile(stored.document);
+    derived = { compiled, report: check(compiled) };
+    cache.set(stored.document, derived);
+  }
+  return { stored, ...derived };
+}
+
+/** Whether every word of a search is in the names, the family or the notes. */
+export function matches({ stored, compiled }: CardData, query: string): boolean {
+  const { name, package: intent, notes = '', marks } = stored.document;
+  const text = [
+    name,
+    compiled.footprint?.standardName,
+    compiled.resolved?.family.title,
+    ...(compiled.resolved?.family.keywords ?? []),
+    intent.source,
+    marks?.value,
+    notes,
+  ]
+    .join(' ')
+    .toLowerCase();
+  return query
+    .toLowerCase()
+    .split(/\s+/)
+    .every((word) => text.includes(word));
+}

@@ -1,0 +1,43 @@
+import type { TapisDocument } from '../core/document/document';
+import { readDocument } from '../core/document/read';
+import { fail, ok, type Result } from '../core/units/result';
+import { problem } from './problem';
+
+/** Largest body that an endpoint reads, bytes. */
+export const LARGEST_BODY = 1_000_000;
+
+/** Reads the Tapis document in a request's body, or the answer that says why it cannot be read. */
+export async function documentIn(request: Request): Promise<Result<TapisDocument, Response>> {
+  const type = request.headers.get('content-type') ?? '';
+  if (!/^application\/(json|[\w.+-]+\+json)\b/i.test(type)) {
+    const detail = `The body is “${type || 'of no stated type'}”; send a Tapis document as application/json.`;
+    return fail(problem(415, 'Not JSON', detail));
+  }
+  const text = await limitedText(request);
+  if (text === null) {
+    return fail(problem(413, 'Body too large', `At most ${LARGEST_BODY} bytes are read.`));
+  }
+  const read = readDocument(text);
+  if (read.ok) return ok(read.value);
+  const [first] = read.error;
+  return fail(problem(422, 'Not a Tapis document', first?.message ?? 'It cannot be read.', read.error));
+}
+
+/** The body's text; `null` as soon as it is longer than the limit. */
+async function limitedText(request: Request): Promise<string | null> {
+  if (Number(request.headers.get('content-length') ?? 0) > LARGEST_BODY) return null;
+  const chunks: Uint8Array[] = [];
+  let size = 0;
+  const reader = request.body?.getReader();
+  while (reader) {
+    const { done, value } = (await reader.read()) as { done: boolean; value?: Uint8Array };
+    if (done || !value) break;
+    size += value.byteLength;
+    if (size > LARGEST_BODY) {
+      await reader.cancel();
+      return null;
+    }
+    chunks.push(value);
+  }
+  return new TextDecoder().decode(Buffer.concat(chunks));
+}

@@ -1,0 +1,23 @@
+import Dexie, { type EntityTable } from 'dexie';
+import type { TapisDocument } from '../core/document/document';
+
+/** A footprint as the browser keeps it. Times are milliseconds since 1970. */
+export interface StoredFootprint {
+  readonly id: string;
+  readonly document: TapisDocument;
+  /** Counts every saved change; a tab may only save onto the revision it has read. */
+  readonly revision: number;
+  readonly createdAt: number;
+  readonly updatedAt: number;
+  /** When it was put into the bin; 0 while it stands on the Shelf. */
+  readonly binnedAt: number;
+}
+
+export type TapisDatabase = Dexie & { footprints: EntityTable<StoredFootprint, 'id'> };
+
+/** Opens the database; each version below stays as it was released. */
+export function openDatabase(name = 'tapis'): TapisDatabase {
+  const db = new Dexie(name) as TapisDatabase;
+  db.version(1).stores({ footprints: 'id, updatedAt, binnedAt' });
+  return db;
+}

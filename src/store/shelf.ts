@@ -1,0 +1,107 @@
+import type { TapisDocument } from '../core/document/document';
+import type { DocumentProblem } from '../core/document/read';
+import { readShelfFile, writeShelf } from '../core/document/shelf-file';
+import type { StoredFootprint, TapisDatabase } from './database';
+
+/** What saving a document came to. */
+export type SaveResult =
+  | { readonly kind: 'saved'; readonly stored: StoredFootprint }
+  /** Somebody else saved since this revision was read; nothing was written. */
+  | { readonly kind: 'conflict'; readonly stored: StoredFootprint }
+  | { readonly kind: 'gone' };
+
+/** What an imported file brought. */
+export interface ImportResult {
+  readonly added: readonly StoredFootprint[];
+  readonly refused: readonly DocumentProblem[];
+}
+
+/** The Shelf: footprints in browser storage. Originals are never overwritten by what is imported. */
+export class ShelfStore {
+  constructor(private readonly db: TapisDatabase) {}
+
+  /** Footprints on the Shelf, last changed first. */
+  async list(): Promise<StoredFootprint[]> {
+    const all = await this.db.footprints.where('binnedAt').equals(0).toArray();
+    return all.sort((a, b) => b.updatedAt - a.updatedAt);
+  }
+
+  /** Footprints in the bin, last binned first. */
+  async listBin(): Promise<StoredFootprint[]> {
+    const all = await this.db.footprints.where('binnedAt').above(0).toArray();
+    return all.sort((a, b) => b.binnedAt - a.binnedAt);
+  }
+
+  async get(id: string): Promise<StoredFootprint | null> {
+    return (await this.db.footprints.get(id)) ?? null;
+  }
+
+  async add(documents: readonly TapisDocument[]): Promise<StoredFootprint[]> {
+    const now = Date.now();
+    const rows = documents.map((document, i): StoredFootprint => ({
+      id: crypto.randomUUID(),
+      document,
+      revision: 1,
+      createdAt: now,
+      // the first of several stays first in the list
+      updatedAt: now + documents.length - i,
+      binnedAt: 0,
+    }));
+    await this.db.footprints.bulkAdd(rows);
+    return rows;
+  }
+
+  /** Adds a copy named after its original; the original is left alone. */
+  async duplicate(id: string): Promise<StoredFootprint | null> {
+    const original = await this.get(id);
+    if (!original) return null;
+    const name = `${original.document.name} (copy)`.slice(0, 120);
+    const [copy] = await this.add([{ ...original.document, name }]);
+    return copy ?? null;
+  }
+
+  /**
+   * Saves a document onto the revision it was read from. Where another tab has saved
+   * in between, nothing is written and the other state is returned.
+   */
+  async save(id: string, document: TapisDocument, revision: number): Promise<SaveResult> {
+    return this.db.transaction('rw', this.db.footprints, async (): Promise<SaveResult> => {
+      const current = await this.db.footprints.get(id);
+      if (!current) return { kind: 'gone' };
+      if (current.revision !== revision) return { kind: 'conflict', stored: current };
+      const stored = { ...current, document, revision: revision + 1, updatedAt: Date.now() };
+      await this.db.footprints.put(stored);
+      return { kind: 'saved', stored };
+    });
+  }
+
+  async bin(id: string): Promise<void> {
+    await this.db.footprints.update(id, { binnedAt: Date.now() });
+  }
+
+  async restore(id: string): Promise<void> {
+    await this.db.footprints.update(id, { binnedAt: 0 });
+  }
+
+  /** Removes everything in the bin for good. */
+  async emptyBin(): Promise<void> {
+    await this.db.footprints.where('binnedAt').above(0).delete();
+  }
+
+  /**
+   * Adds the documents of a file (one, or a whole Shelf). A file that cannot be read
+   * adds nothing; a document that cannot be read leaves the others of its file.
+   */
+  async importText(text: string): Promise<ImportResult> {
+    const read = readShelfFile(text);
+    if (!read.ok) return { added: [], refused: read.error };
+    const added = await this.add(read.value.documents);
+    return { added, refused: read.value.refused };
+  }
+
+  /** The whole Shelf, without its bin, as one file's text. */
+  async exportAll(): Promise<string> {
+    const rows = await this.list();
+    return writeShelf(rows.map(({ document }) => document));
+  }
+}
