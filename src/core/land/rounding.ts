@@ -39,18 +39,22 @@ export function roundLand(land: LandSize, step: number, steps: Step[]): LandSize
   const C = 2 * roundTo(land.C / 2, step);
   const rounded = landFrom(Y, X, C);
   if (step > 0) {
-    const note = `to the nearest ${step} mm, ties up`;
-    steps.push(
-      { symbol: 'X', formula: 'X', values: { X: land.X }, result: rounded.X, note },
-      { symbol: 'Y', formula: 'Y', values: { Y: land.Y }, result: rounded.Y, note },
-      {
-        symbol: 'C',
-        formula: '2·(C/2)',
-        values: { C: land.C },
-        result: rounded.C,
-        note: `C/2 ${note}`,
-      },
-    );
+    const note = 'to the nearest step, ties up';
+    const rounding = (symbol: 'X' | 'Y'): Step => ({
+      symbol,
+      formula: `⌊${symbol}/step + ½⌋·step`,
+      values: { [symbol]: land[symbol], step },
+      result: rounded[symbol],
+      note,
+    });
+    const values = { C: land.C, step };
+    steps.push(rounding('X'), rounding('Y'), {
+      symbol: 'C',
+      formula: '2·⌊C/(2·step) + ½⌋·step',
+      values,
+      result: rounded.C,
+      note: `half of C ${note}`,
+    });
   }
   return rounded;
 }

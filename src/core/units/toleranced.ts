@@ -88,8 +88,12 @@ export function printEntry(value: Toleranced, unit: LengthUnit | null): string {
  * @param value limits in mm
  */
 export function describeLimits(value: Toleranced, unit: DisplayUnit): string {
-  const digits = unit === 'mm' ? 2 : 0;
-  const number = (v: number) => formatNumber(fromMm(v, unit), digits, digits + 1);
+  const number = (v: number) => {
+    const shown = fromMm(v, unit);
+    if (unit === 'mm') return formatNumber(shown, 2, 3);
+    // a tenth of a mil is 2.5 µm: only thin things need it
+    return formatNumber(shown, 0, Math.abs(shown) < 20 ? 1 : 0);
+  };
   if (value.given === 'max') return `≤ ${number(value.max)}`;
   if (value.given === 'min') return `≥ ${number(value.min)}`;
   return value.min === value.max ? number(value.nom) : `${number(value.min)}–${number(value.max)}`;

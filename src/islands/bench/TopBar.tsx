@@ -101,8 +101,7 @@ function NameField() {
   );
   return (
     <input
-      className="hover:border-base-300 focus:border-primary min-w-0 rounded border border-transparent bg-transparent px-1 py-0.5 font-semibold"
-      style={{ width: `${Math.min(30, Math.max(8, name.length * 0.85))}ch` }}
+      className="hover:border-base-300 focus:border-primary field-sizing-content max-w-64 min-w-16 rounded border border-transparent bg-transparent px-1 py-0.5 font-semibold"
       aria-label="Name of the footprint"
       value={field.text}
       onChange={(event) => field.onChange(event.target.value)}
@@ -122,13 +121,13 @@ interface ChoiceProps<T extends string> {
 
 function Choice<T extends string>({ label, options, value, onChoose }: ChoiceProps<T>) {
   return (
-    <div className="join border-base-300 border" role="group" aria-label={label}>
+    <div className="border-base-300 flex overflow-hidden rounded border" role="group" aria-label={label}>
       {options.map(([id, name]) => (
         <button
           key={id}
           type="button"
           aria-pressed={value === id}
-          className="join-item aria-pressed:bg-primary aria-pressed:text-primary-content h-6 px-2.5"
+          className="aria-pressed:bg-primary aria-pressed:text-primary-content h-6 px-2.5"
           onClick={() => onChoose(id)}
         >
           {name}

@@ -1,4 +1,4 @@
-import { create } from 'zustand';
+import { createStore } from 'zustand/vanilla';
 import { displayUnitOf, type TapisDocument } from '../../core/document/document';
 import { applyEdits, type Edit } from '../../core/document/edit';
 import type { Finding, Remedy, Stage } from '../../core/document/finding';
@@ -71,7 +71,7 @@ const DEPTH = 500;
 
 /** Makes the state of a Bench for one stored footprint. */
 export function createBench({ id, document, revision, updatedAt }: StoredFootprint) {
-  const store = create<BenchState>((set, get) => {
+  const store = createStore<BenchState>((set, get) => {
     const autosave = new Autosave(
       revision,
       (doc, onto) => shelf.save(id, doc, onto),

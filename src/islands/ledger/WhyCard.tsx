@@ -3,6 +3,7 @@ import { derivationOf } from '../../core/land/solve-group';
 import type { LandSize } from '../../core/land/solver';
 import { formatLength } from '../../core/units/length';
 import { useBench } from '../bench/context';
+import { Formula } from './Formula';
 
 /** Where a land dimension comes from, step by step with its values. */
 export function WhyCard({ symbol = 'Y' }: { symbol?: keyof LandSize }) {
@@ -21,7 +22,10 @@ export function WhyCard({ symbol = 'Y' }: { symbol?: keyof LandSize }) {
       <ol className="mt-1 space-y-1">
         {derivationOf(solution, symbol).map((step, i) => (
           <li key={i} className="text-[12.5px] leading-snug">
-            <span className="font-semibold">{step.symbol}</span> = {step.formula.replaceAll('_', '\u2009')}
+            <span className="font-semibold">
+              <Formula text={step.symbol} />
+            </span>{' '}
+            = <Formula text={step.formula} />
             <span className="block pl-3">
               = {substituted(step, unit)} = <b className="font-semibold">{formatLength(step.result, unit)}</b>
               {step.note && <span className="text-secondary block">{step.note}</span>}

@@ -4,6 +4,9 @@ import { describeLimits } from '../../core/units/toleranced';
 import { useBench } from '../bench/context';
 import { useDimensionField } from '../common/useEntry';
 
+/** Name, entry, other unit and label. */
+export const DIMENSION_COLUMNS = 'grid-cols-[100px_78px_1fr_26px]';
+
 interface Props {
   dimension: ResolvedDimension;
   /** Called with the field when Enter was pressed in it. */
@@ -37,7 +40,7 @@ export function DimensionRow({ dimension, onCommit }: Props) {
       className={`border-base-300 border-b ${active ? 'bg-base-200' : ''}`}
       onPointerEnter={() => set({ activeDimension: symbol })}
     >
-      <div className="grid grid-cols-[104px_84px_1fr_36px] items-baseline gap-x-1 py-[2px]">
+      <div className={`grid ${DIMENSION_COLUMNS} items-baseline gap-x-1 py-[2px]`}>
         <label htmlFor={`entry-${symbol}`} className="truncate" title={help}>
           {name} <span className="text-secondary">{symbol}</span>
         </label>

@@ -13,7 +13,8 @@ import type { Area } from '../sheet/layout';
 import { Strokes } from '../sheet/Strokes';
 
 const WIDTH = 270;
-const ROOM = { x: 44, y: 46 };
+/** Room on each side for dimension lines, px. */
+const ROOM = 50;
 
 /** The package alone, top and end view, its dimensions lettered; pressing a letter goes to its field. */
 export function OutlineDrawing({ active }: { active: string | null }) {
@@ -58,10 +59,13 @@ function OutlineView({ drawable, view, active }: { drawable: Drawable; view: Vie
   );
   const { extent } = drawing;
   const [width, height] = [extent.maxX - extent.minX, extent.maxY - extent.minY];
-  const scale = Math.min((WIDTH - 2 * ROOM.x) / width, (view === 'plan' ? 150 : 60) / height);
-  const total = height * scale + (view === 'plan' ? 2 * ROOM.y + 4 : 64);
-  const middle = { x: (extent.minX + extent.maxX) / 2, y: (extent.minY + extent.maxY) / 2 };
-  const origin = { x: WIDTH / 2 - middle.x * scale, y: total / 2 + middle.y * scale };
+  const scale = Math.min((WIDTH - 2 * ROOM) / width, (view === 'plan' ? 118 : 56) / height);
+  const above = view === 'plan' ? 56 : 6;
+  const total = height * scale + above + (view === 'plan' ? 22 : 34);
+  const origin = {
+    x: WIDTH / 2 - ((extent.minX + extent.maxX) / 2) * scale,
+    y: above + extent.maxY * scale,
+  };
   const place = (p: Point): Point => ({ x: origin.x + p.x * scale, y: origin.y - p.y * scale });
   const topLeft = place({ x: extent.minX, y: extent.maxY });
   const drawn: Area = { ...topLeft, width: width * scale, height: height * scale };

@@ -8,28 +8,43 @@ export interface DimensionGlyph {
   readonly direction: 'horizontal' | 'vertical';
   /** y of a horizontal line, x of a vertical one. */
   readonly at: number;
-  /** Which way a text goes that does not fit between the arrows. */
-  readonly outward: -1 | 1;
+  /** How far a level text may reach from a vertical line before it runs into the drawing, px. */
+  readonly room: number;
+  /** End of a vertical line beyond which a text goes that fits nowhere else. */
+  readonly tail: 'up' | 'down';
   readonly text: string;
 }
 
 const CHARACTER = 6.1;
 const ARROW = 7;
 
-/** Where a dimension's value is written, in pixels. */
-export function textPlace(glyph: DimensionGlyph): { x: number; y: number; width: number; inside: boolean } {
-  const width = glyph.text.length * CHARACTER + 8;
-  const { from, to, direction, at, outward } = glyph;
+/** Where and how a dimension's value is written, in pixels. */
+export interface TextPlace {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  /** Read from the right, along a vertical line. */
+  readonly upright: boolean;
+}
+
+/**
+ * Finds a value's place as a draughtsman would: on its line where it fits between the arrows,
+ * along the line where that is vertical and long, else beyond its end.
+ */
+export function textPlace({ text, from, to, direction, at, room, tail }: DimensionGlyph): TextPlace {
+  const width = text.length * CHARACTER + 8;
   if (direction === 'horizontal') {
     const inside = Math.abs(to.x - from.x) >= width + 2 * ARROW + 4;
     const x = inside ? (from.x + to.x) / 2 : Math.max(from.x, to.x) + 2 * ARROW + 3 + width / 2;
-    return { x, y: at, width, inside };
+    return { x, y: at, width, upright: false };
   }
-  const inside = Math.abs(to.y - from.y) >= 16 + 2 * ARROW;
+  const length = Math.abs(to.y - from.y);
   const y = (from.y + to.y) / 2;
-  return inside || Math.abs(to.y - from.y) >= 28
-    ? { x: at, y, width, inside: true }
-    : { x: at + outward * (width / 2 + 5), y, width, inside: false };
+  if (length >= 28 && width / 2 <= room) return { x: at, y, width, upright: false };
+  if (length >= width + 2 * ARROW + 4) return { x: at, y, width, upright: true };
+  const beyond = 2 * ARROW + 10;
+  const end = tail === 'up' ? Math.min(from.y, to.y) - beyond : Math.max(from.y, to.y) + beyond;
+  return { x: at, y: end, width, upright: false };
 }
 
 interface Props {
@@ -73,17 +88,12 @@ export function Dimension({ glyph, active, fault, onPress, onPoint }: Props) {
       )}
       <Arrow at={flat ? { x: a, y: at } : { x: at, y: a }} angle={(flat ? 180 : 270) + (tight ? 180 : 0)} />
       <Arrow at={flat ? { x: b, y: at } : { x: at, y: b }} angle={(flat ? 0 : 90) + (tight ? 180 : 0)} />
-      <rect
-        className="paper"
-        x={text.x - text.width / 2}
-        y={text.y - 8}
-        width={text.width}
-        height={16}
-        rx={2}
-      />
-      <text x={text.x} y={text.y + 4} textAnchor="middle">
-        {glyph.text}
-      </text>
+      <g transform={`translate(${text.x} ${text.y})${text.upright ? ' rotate(-90)' : ''}`}>
+        <rect className="paper" x={-text.width / 2} y={-8} width={text.width} height={16} rx={2} />
+        <text y={4} textAnchor="middle">
+          {glyph.text}
+        </text>
+      </g>
     </g>
   );
 }

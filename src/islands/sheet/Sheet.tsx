@@ -1,6 +1,4 @@
-import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import type { Finding } from '../../core/document/finding';
-import type { Footprint } from '../../core/footprint/footprint';
+import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { neighboursOf } from '../../core/geometry/neighbours';
 import type { Point } from '../../core/geometry/point';
 import type { View } from '../../core/package/family';
@@ -9,20 +7,12 @@ import type { Drawable } from '../bench/derive';
 import type { Quadrant } from '../bench/state';
 import { useSize } from '../common/useSize';
 import { Balloons, placeBalloons } from './Balloons';
-import { Dimension, textPlace, type DimensionGlyph } from './Dimension';
+import { Dimension, textPlace } from './Dimension';
 import { glyphsFor, linesFor } from './dimension-glyphs';
 import { ElevationView } from './ElevationView';
 import { Hatches } from './Hatches';
-import {
-  divide,
-  placer,
-  pointUnder,
-  transformOf,
-  zoomAbout,
-  type Area,
-  type Camera,
-  type Rise,
-} from './layout';
+import { divide, placer, transformOf, type Area, type Areas, type Camera } from './layout';
+import { drawnArea, targetOf, type PlacedView } from './placed-view';
 import { PlanView } from './PlanView';
 import { QuadrantHead } from './QuadrantHead';
 import { Readout } from './Readout';
@@ -30,6 +20,7 @@ import { SectionMark } from './SectionMark';
 import { SheetField } from './SheetField';
 import { TitleBlock } from './TitleBlock';
 import { riseOf, useCamera } from './useCamera';
+import { useGestures, type Pointer } from './useGestures';
 
 const Turn = lazy(() => import('../turn/Turn').then(({ Turn: component }) => ({ default: component })));
 
@@ -49,7 +40,7 @@ export function Sheet() {
     areas,
     key,
   );
-  const [pointer, setPointer] = useState<{ point: Point; over: number | null } | null>(null);
+  const [pointer, setPointer] = useState<Pointer | null>(null);
 
   useEffect(() => {
     const listen = () => refit();
@@ -126,11 +117,11 @@ function FourthQuadrant({ area, scale }: { area: Area; scale: number }) {
 
 interface DrawingsProps {
   drawable: Drawable;
-  areas: ReturnType<typeof divide>;
+  areas: Areas;
   camera: Camera;
   hold: (camera: Camera) => void;
   size: { width: number; height: number };
-  onPointer: (pointer: { point: Point; over: number | null } | null) => void;
+  onPointer: (pointer: Pointer | null) => void;
 }
 
 /** Plan and elevations in one SVG, so that leaders and projection lines can cross between them. */
@@ -149,37 +140,29 @@ function Drawings({ drawable, areas, camera, hold, size, onPointer }: DrawingsPr
   const lands = useMemo(() => neighboursOf(footprint.lands.map(({ copper }) => copper)), [footprint]);
   const [editing, setEditing] = useState<string | null>(null);
 
-  const views = VIEWS.flatMap((view) => {
+  const views = VIEWS.flatMap((view): PlacedView[] => {
     const area = areas[view];
     if (!area) return [];
     const place = placer(view, area, camera, rise);
     const labelled = linesFor(stage, drawable, unit);
-    return [
-      {
-        view,
-        area,
-        place,
-        glyphs: glyphsFor(labelled, view, place, drawnArea(view, footprint, rise, place)),
-      },
-    ];
+    const drawn = drawnArea(view, footprint, rise, place, stage === 'mark');
+    return [{ view, area, place, glyphs: glyphsFor(labelled, view, place, drawn) }];
   });
   const glyphs = views.flatMap((v) => v.glyphs);
   const faulty = new Set(
     findings.filter(({ severity }) => severity !== 'note').flatMap(({ place }) => place.dimensions ?? []),
   );
-  const plan = views.find(({ view }) => view === 'plan');
-  const balloons = plan
-    ? placeBalloons(findings, (finding) => targetOf(finding, plan.place, glyphs), plan.area)
-    : [];
+  // balloons stand in a column beside plan and front elevation
+  const column: Area = {
+    x: 0,
+    y: 0,
+    width: areas.plan?.width ?? areas.front?.width ?? size.width,
+    height: size.height,
+  };
+  const balloons = placeBalloons(findings, (finding) => targetOf(finding, views, drawable), column);
 
-  const gestures = useGestures({
-    areas,
-    camera,
-    hold,
-    rise,
-    onPointer,
-    landAt: (p) => landAt(footprint, lands, p),
-  });
+  const landAt = ({ x, y }: Point) => lands.near({ minX: x, minY: y, maxX: x, maxY: y })[0] ?? null;
+  const gestures = useGestures({ areas, camera, hold, rise, onPointer, landAt });
   const edited = editing === null ? undefined : glyphs.find(({ symbol }) => symbol === editing);
 
   return (
@@ -258,129 +241,8 @@ function isField(stage: string, symbol: string): boolean {
   return stage === 'measure' || (stage === 'land' && ['X', 'Y', 'C'].includes(symbol));
 }
 
-/** What a view has drawn, in pixels: dimension lines stand off from it. */
-function drawnArea(view: View, footprint: Footprint, rise: Rise, place: (p: Point) => Point): Area {
-  const { box } = footprint.courtyard;
-  const [a, b] = {
-    plan: [place({ x: box.minX, y: box.maxY }), place({ x: box.maxX, y: box.minY })],
-    front: [place({ x: box.minX, y: rise.high }), place({ x: box.maxX, y: rise.low })],
-    side: [place({ x: box.maxY, y: rise.high }), place({ x: box.minY, y: rise.low })],
-  }[view] as [Point, Point];
-  return {
-    x: Math.min(a.x, b.x),
-    y: Math.min(a.y, b.y),
-    width: Math.abs(b.x - a.x),
-    height: Math.abs(b.y - a.y),
-  };
-}
-
-/** A finding points at its place on the plan, or at the dimension that it speaks of. */
-function targetOf(
-  { place }: Finding,
-  onPlan: (p: Point) => Point,
-  glyphs: readonly DimensionGlyph[],
-): Point | null {
-  if (place.at) return onPlan(place.at);
-  const glyph = glyphs.find(({ symbol }) => symbol === place.dimensions?.[0]);
-  if (!glyph) return null;
-  const { x, y, width } = textPlace(glyph);
-  return { x: x + width / 2, y };
-}
-
-function landAt(
-  footprint: Footprint,
-  lands: ReturnType<typeof neighboursOf>,
-  { x, y }: Point,
-): number | null {
-  const [first] = lands.near({ minX: x, minY: y, maxX: x, maxY: y });
-  return first !== undefined && footprint.lands[first] ? first : null;
-}
-
-interface GestureInput {
-  areas: ReturnType<typeof divide>;
-  camera: Camera;
-  hold: (camera: Camera) => void;
-  rise: Rise;
-  onPointer: DrawingsProps['onPointer'];
-  landAt: (point: Point) => number | null;
-}
-
-/** Wheel zooms about the pointer, drag pans, a press selects a land. */
-function useGestures({ areas, camera, hold, rise, onPointer, landAt: find }: GestureInput) {
-  const set = useBench((s) => s.set);
-  const drag = useRef<{ x: number; y: number; camera: Camera; view: View; moved: boolean } | null>(null);
-  const viewAt = useCallback(
-    (pixel: Point) =>
-      VIEWS.find((view) => {
-        const area = areas[view];
-        return (
-          area &&
-          pixel.x >= area.x &&
-          pixel.x < area.x + area.width &&
-          pixel.y >= area.y &&
-          pixel.y < area.y + area.height
-        );
-      }) ?? null,
-    [areas],
-  );
-  const pixelOf = (event: React.MouseEvent): Point => {
-    const box = event.currentTarget.getBoundingClientRect();
-    return { x: event.clientX - box.left, y: event.clientY - box.top };
-  };
-  const handlers = {
-    onWheel(event: React.WheelEvent) {
-      const pixel = pixelOf(event);
-      const view = viewAt(pixel);
-      if (view) hold(zoomAbout(camera, view, areas[view] as Area, pixel, Math.exp(-event.deltaY * 0.0015)));
-    },
-    onPointerDown(event: React.PointerEvent) {
-      const view = viewAt(pixelOf(event));
-      if (view) drag.current = { ...pixelOf(event), camera, view, moved: false };
-    },
-    onPointerMove(event: React.PointerEvent) {
-      const pixel = pixelOf(event);
-      const start = drag.current;
-      if (start && event.buttons === 1) {
-        const [dx, dy] = [pixel.x - start.x, pixel.y - start.y];
-        if (!start.moved && Math.hypot(dx, dy) < 4) return;
-        start.moved = true;
-        hold({
-          ...start.camera,
-          x: start.view === 'side' ? start.camera.x : start.camera.x - dx / camera.scale,
-          y: start.view === 'front' ? start.camera.y : start.camera.y + dy / camera.scale,
-        });
-        return;
-      }
-      const view = viewAt(pixel);
-      if (view !== 'plan') return onPointer(null);
-      const point = pointUnder('plan', areas.plan as Area, camera, rise, pixel);
-      onPointer({ point, over: find(point) });
-    },
-    onPointerLeave: () => onPointer(null),
-    onClick(event: React.MouseEvent) {
-      const moved = drag.current?.moved;
-      drag.current = null;
-      const pixel = pixelOf(event);
-      if (
-        moved ||
-        viewAt(pixel) !== 'plan' ||
-        (event.target as Element).closest('[role=button], .cursor-pointer')
-      )
-        return;
-      set({ selectedLand: find(pointUnder('plan', areas.plan as Area, camera, rise, pixel)) });
-    },
-  };
-  return { handlers };
-}
-
 /** Hairlines between the quadrants. */
-function Grid({
-  areas,
-  size,
-}: {
-  areas: ReturnType<typeof divide>;
-  size: { width: number; height: number };
-}) {
+function Grid({ areas, size }: { areas: Areas; size: { width: number; height: number } }) {
   const { plan, side } = areas;
   if (!plan || !side) return null;
   return (

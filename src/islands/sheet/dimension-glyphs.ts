@@ -88,7 +88,7 @@ type Side = DimensionLine['side'];
 const TURNED: Readonly<Record<Side, Side>> = { right: 'top', top: 'left', left: 'bottom', bottom: 'right' };
 
 /** Distance of the first dimension line from the drawing, and of further ones from it, px. */
-const FIRST = { plan: { top: 22, bottom: 22, left: 36, right: 36 }, elevation: 20 };
+const FIRST = { plan: { top: 22, bottom: 22, left: 40, right: 36 }, elevation: 20 };
 const TIER = 22;
 
 /**
@@ -119,7 +119,9 @@ export function glyphsFor(
         to: place(line.to),
         direction: side === 'top' || side === 'bottom' ? 'horizontal' : 'vertical',
         at,
-        outward: side === 'left' || side === 'top' ? -1 : 1,
+        // land numbers stand between the plan and its dimension lines
+        room: view === 'plan' ? away - 20 : away + 30,
+        tail: view === 'plan' ? 'down' : 'up',
         text,
       };
     });

@@ -42,7 +42,7 @@ function Scene({ footprint, process }: { footprint: Footprint; process: Process 
       // keyed by size: a new part is framed anew, a changed dimension keeps the view
       key={Math.round(reach)}
       camera={{
-        position: [-reach * 0.55, -reach * 1.05, reach * 0.85],
+        position: [-reach * 0.7, -reach * 1.35, reach * 1.1],
         up: [0, 0, 1],
         fov: 35,
         near: 0.05,

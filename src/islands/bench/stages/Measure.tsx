@@ -2,7 +2,7 @@ import { useRef } from 'react';
 import type { SheetUnit } from '../../../core/document/document';
 import { FAMILIES, familyById } from '../../../core/package/families';
 import { FindingCard } from '../../ledger/FindingCard';
-import { DimensionRow } from '../../measure/DimensionRow';
+import { DIMENSION_COLUMNS, DimensionRow } from '../../measure/DimensionRow';
 import { OutlineDrawing } from '../../measure/OutlineDrawing';
 import { useBench } from '../context';
 
@@ -82,7 +82,9 @@ export function Measure() {
       ))}
       <SourceField />
       <div ref={table} role="group" aria-label="Dimensions">
-        <div className="text-secondary border-base-300 mt-1.5 grid grid-cols-[104px_84px_1fr_36px] gap-x-1 border-b pb-0.5 text-[12px]">
+        <div
+          className={`text-secondary border-base-300 mt-1.5 grid ${DIMENSION_COLUMNS} gap-x-1 border-b pb-0.5 text-[12px]`}
+        >
           <span>dimension</span>
           <span>as printed, {unit}</span>
           <span className="pl-1">{unit === 'mm' ? 'mil' : 'mm'}</span>

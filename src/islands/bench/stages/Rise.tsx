@@ -46,9 +46,9 @@ export function Rise() {
         </tbody>
       </table>
       <label className="mt-3 flex items-center gap-2">
-        <span className="w-32">Solder under terminals</span>
+        <span className="w-28">Solder under terminals</span>
         <input
-          className={`bg-base-100 w-24 border px-1 ${text ? 'border-primary font-semibold' : 'border-base-300'}`}
+          className={`bg-base-100 w-28 border px-1 ${text ? 'border-primary font-semibold' : 'border-base-300'}`}
           value={field.text}
           placeholder={`${show(drawable.process.solderThickness)} ${unit} by process`}
           onChange={(event) => field.onChange(event.target.value)}

@@ -1,0 +1,90 @@
+import { useCallback, useRef } from 'react';
+import type { Point } from '../../core/geometry/point';
+import type { View } from '../../core/package/family';
+import { useBench } from '../bench/context';
+import { pointUnder, zoomAbout, type Area, type Areas, type Camera, type Rise } from './layout';
+
+const VIEWS: readonly View[] = ['plan', 'side', 'front'];
+
+/** What lies under the pointer: a point of the plan and the index of the land there. */
+export interface Pointer {
+  readonly point: Point;
+  readonly over: number | null;
+}
+
+interface GestureInput {
+  areas: Areas;
+  camera: Camera;
+  hold: (camera: Camera) => void;
+  rise: Rise;
+  onPointer: (pointer: Pointer | null) => void;
+  landAt: (point: Point) => number | null;
+}
+
+/** Wheel zooms about the pointer, drag pans, a press selects a land. */
+export function useGestures({ areas, camera, hold, rise, onPointer, landAt: find }: GestureInput) {
+  const set = useBench((s) => s.set);
+  const drag = useRef<{ x: number; y: number; camera: Camera; view: View; moved: boolean } | null>(null);
+  const viewAt = useCallback(
+    (pixel: Point) =>
+      VIEWS.find((view) => {
+        const area = areas[view];
+        return (
+          area &&
+          pixel.x >= area.x &&
+          pixel.x < area.x + area.width &&
+          pixel.y >= area.y &&
+          pixel.y < area.y + area.height
+        );
+      }) ?? null,
+    [areas],
+  );
+  const pixelOf = (event: React.MouseEvent): Point => {
+    const box = event.currentTarget.getBoundingClientRect();
+    return { x: event.clientX - box.left, y: event.clientY - box.top };
+  };
+  const handlers = {
+    onWheel(event: React.WheelEvent) {
+      const pixel = pixelOf(event);
+      const view = viewAt(pixel);
+      if (view) hold(zoomAbout(camera, view, areas[view] as Area, pixel, Math.exp(-event.deltaY * 0.0015)));
+    },
+    onPointerDown(event: React.PointerEvent) {
+      const view = viewAt(pixelOf(event));
+      if (view) drag.current = { ...pixelOf(event), camera, view, moved: false };
+    },
+    onPointerMove(event: React.PointerEvent) {
+      const pixel = pixelOf(event);
+      const start = drag.current;
+      if (start && event.buttons === 1) {
+        const [dx, dy] = [pixel.x - start.x, pixel.y - start.y];
+        if (!start.moved && Math.hypot(dx, dy) < 4) return;
+        start.moved = true;
+        hold({
+          ...start.camera,
+          x: start.view === 'side' ? start.camera.x : start.camera.x - dx / camera.scale,
+          y: start.view === 'front' ? start.camera.y : start.camera.y + dy / camera.scale,
+        });
+        return;
+      }
+      const view = viewAt(pixel);
+      if (view !== 'plan') return onPointer(null);
+      const point = pointUnder('plan', areas.plan as Area, camera, rise, pixel);
+      onPointer({ point, over: find(point) });
+    },
+    onPointerLeave: () => onPointer(null),
+    onClick(event: React.MouseEvent) {
+      const moved = drag.current?.moved;
+      drag.current = null;
+      const pixel = pixelOf(event);
+      if (
+        moved ||
+        viewAt(pixel) !== 'plan' ||
+        (event.target as Element).closest('[role=button], .cursor-pointer')
+      )
+        return;
+      set({ selectedLand: find(pointUnder('plan', areas.plan as Area, camera, rise, pixel)) });
+    },
+  };
+  return { handlers };
+}
