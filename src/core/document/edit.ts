@@ -21,6 +21,9 @@ export function applyEdits(document: TapisDocument, edits: readonly Edit[]): Tap
   );
 }
 
+/** Objects that the schema requires even when they are empty. */
+const REQUIRED: ReadonlySet<string> = new Set(['package', 'dimensions']);
+
 function pathOf(pointer: string): string[] {
   return pointer
     .split('/')
@@ -32,7 +35,8 @@ function put(target: unknown, [key, ...rest]: readonly string[], value: unknown)
   if (key === undefined) return value;
   const record = (typeof target === 'object' && target !== null ? target : {}) as Record<string, unknown>;
   const inner = put(Object.hasOwn(record, key) ? record[key] : undefined, rest, value);
-  if (inner !== undefined && !(rest.length > 0 && isEmptyObject(inner))) return { ...record, [key]: inner };
+  if (inner !== undefined && !(rest.length > 0 && isEmptyObject(inner) && !REQUIRED.has(key)))
+    return { ...record, [key]: inner };
   return Object.fromEntries(Object.entries(record).filter(([name]) => name !== key));
 }
 

@@ -110,7 +110,8 @@ class Resolver {
     const tree = parseEntry(text);
     if (!tree.ok) return { ...none, error: tree.error };
     const blocked = this.blockedBy(tree.value, symbol);
-    if (blocked) return { ...none, error: { at: 0, message: blocked } };
+    // a formula of the family waits for its terms, which are named as missing themselves
+    if (blocked) return entered ? { ...none, error: { at: 0, message: blocked } } : none;
     const value = evaluateEntry(tree.value, this.scope(definition, unit, tree.value));
     if (!value.ok) return { ...none, error: value.error };
     const meant = withLeast(value.value, definition);

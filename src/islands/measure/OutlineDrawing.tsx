@@ -79,7 +79,7 @@ function OutlineView({ drawable, view, active }: { drawable: Drawable; view: Vie
     text: line.symbol,
   }));
   return (
-    <svg width={WIDTH} height={total} className="block">
+    <svg width={WIDTH} height={total} className="outline block">
       <g
         className={`drawing ${view === 'plan' ? '' : 'elevation'}`}
         transform={`translate(${origin.x} ${origin.y}) scale(${scale})`}

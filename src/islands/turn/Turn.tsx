@@ -42,7 +42,7 @@ function Scene({ footprint, process }: { footprint: Footprint; process: Process 
       // keyed by size: a new part is framed anew, a changed dimension keeps the view
       key={Math.round(reach)}
       camera={{
-        position: [-reach * 0.7, -reach * 1.35, reach * 1.1],
+        position: [-reach * 0.85, -reach * 1.65, reach * 1.35],
         up: [0, 0, 1],
         fov: 35,
         near: 0.05,

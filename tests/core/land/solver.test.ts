@@ -1,0 +1,261 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { LEVELS } from '../../../src/core/document/document';
+import type { Step } from '../../../src/core/land/derivation';
+import { substituted } from '../../../src/core/land/derivation';
+import { GOAL_ROWS, goalRowFor } from '../../../src/core/land/goals';
+import { roundDown, roundTo, roundUp } from '../../../src/core/land/rounding';
+import { derivationOf, NO_CHOICES, solveGroup } from '../../../src/core/land/solve-group';
+import { solveLand, type TerminalSizes } from '../../../src/core/land/solver';
+import type { TerminalGroup } from '../../../src/core/package/terminal';
+import { processById } from '../../../src/core/process';
+import type { Process } from '../../../src/core/process/process';
+import type { Toleranced } from '../../../src/core/units/toleranced';
+import published from '../../data/published-lands.json';
+
+const standard = processById('standard') as Process;
+const F_AND_P = { fabricationTolerance: 0.1, placementTolerance: 0.05 };
+
+const range = (min: number, max: number): Toleranced => ({ min, nom: (min + max) / 2, max, given: 'range' });
+const pair = ([min, max]: number[]) => range(min as number, max as number);
+
+function group(sizes: TerminalSizes, rest: Partial<TerminalGroup> = {}): TerminalGroup {
+  return {
+    id: 'g',
+    form: 'rectangular-end',
+    axis: 'x',
+    pitch: null,
+    body: null,
+    places: [],
+    ...sizes,
+    ...rest,
+  };
+}
+
+describe('published land patterns', () => {
+  for (const { part, span, length, width, ...levels } of published.chip.parts) {
+    it.each(LEVELS)(`chip ${part} at level %s`, (level) => {
+      const chip = group({ span: pair(span), length: pair(length), width: pair(width) });
+      const { land } = solveGroup(chip, level, standard);
+      const want = levels[level];
+      expect(Math.abs(land.C / 2 - want.halfC)).toBeLessThanOrEqual(published.chip.tolerance);
+      expect(Math.abs(land.Y - want.Y)).toBeLessThanOrEqual(published.chip.tolerance);
+      expect(Math.abs(land.X - want.X)).toBeLessThanOrEqual(published.chip.tolerance);
+    });
+  }
+  for (const { part, span, length, width, ...levels } of published.moulded.parts) {
+    it.each(LEVELS)(`moulded ${part} at level %s`, (level) => {
+      const sizes = { span: pair(span), length: pair(length), width: pair(width) };
+      const land = solveLand(sizes, GOAL_ROWS.inwardFormed.levels[level], F_AND_P, []);
+      const want = levels[level];
+      const { tolerance, doubt } = published.moulded;
+      for (const key of ['X', 'Y', 'G'] as const) {
+        const allowed = `${part} ${level} ${key}` === doubt.cell ? doubt.tolerance : tolerance;
+        expect(Math.abs(land[key] - want[key])).toBeLessThanOrEqual(allowed);
+      }
+    });
+  }
+});
+
+describe('hand-worked gull wing, E 6.2..6.6, L 0.45..0.75, b 0.19..0.30, pitch 0.65', () => {
+  // C_L = 0.40, C_T = 0.30, C_W = 0.11; Smin = 6.20 − 1.50 = 4.70, Smax = 6.60 − 0.90 = 5.70
+  // C_S = √(0.16 + 2·0.09) = 0.583095; Smax' = 5.70 − (1.00 − 0.583095)/2 = 5.491548
+  // √(0.16 + 0.01 + 0.0025) = 0.415331; √(0.34 + 0.0125) = 0.593717; √(0.0121 + 0.0125) = 0.156844
+  const row = group(
+    { span: range(6.2, 6.6), length: range(0.45, 0.75), width: range(0.19, 0.3) },
+    { form: 'gull-wing', pitch: 0.65 },
+  );
+  it.each([
+    // Z = 6.20 + 2·J + 0.415331; G = 5.491548 − 2·J − 0.593717; X = 0.19 + 2·J + 0.156844
+    ['A', 7.715331, 3.997831, 0.446844, { Z: 7.75, G: 4.05, X: 0.45, Y: 1.85, C: 5.9 }],
+    ['B', 7.315331, 4.197831, 0.406844, { Z: 7.35, G: 4.25, X: 0.4, Y: 1.55, C: 5.8 }],
+    ['C', 6.915331, 4.397831, 0.366844, { Z: 6.95, G: 4.45, X: 0.35, Y: 1.25, C: 5.7 }],
+  ] as const)('level %s', (level, Z, G, X, rounded) => {
+    const { computed, land } = solveGroup(row, level, standard);
+    expect(computed.Z).toBeCloseTo(Z, 5);
+    expect(computed.G).toBeCloseTo(G, 5);
+    expect(computed.X).toBeCloseTo(X, 5);
+    expect(land).toEqual(rounded);
+  });
+});
+
+describe('hand-worked small chip, L 1.0±0.05, T 0.25±0.1, W 0.5±0.05', () => {
+  // C_L = 0.10, C_T = 0.20, C_W = 0.10; Smin = 0.95 − 0.70 = 0.25, Smax = 1.05 − 0.30 = 0.75
+  // C_S = √(0.01 + 2·0.04) = 0.30; Smax' = 0.75 − (0.50 − 0.30)/2 = 0.65
+  // √(0.01 + 0.0125) = 0.15; √(0.09 + 0.0125) = 0.320156
+  const chip = group({ span: range(0.95, 1.05), length: range(0.15, 0.35), width: range(0.45, 0.55) });
+  it.each([
+    // Z = 0.95 + 2·J + 0.15; G = 0.65 − 0.320156; X = 0.45 + 2·J + 0.15, rounded to 0.02
+    ['A', 1.7, 0.329844, 0.7, { X: 0.7, Y: 0.68, C: 1.0 }],
+    ['B', 1.5, 0.329844, 0.6, { X: 0.6, Y: 0.58, C: 0.92 }],
+    ['C', 1.3, 0.329844, 0.5, { X: 0.5, Y: 0.48, C: 0.8 }],
+  ] as const)('level %s', (level, Z, G, X, rounded) => {
+    const { computed, land, rounding } = solveGroup(chip, level, standard);
+    expect([computed.Z, computed.G, computed.X]).toEqual([Z, G, X].map((v) => expect.closeTo(v, 5)));
+    expect(rounding).toBe(0.02);
+    expect(land).toMatchObject(rounded);
+  });
+});
+
+it('uses the inside distance where the datasheet gives it', () => {
+  const sizes = {
+    span: range(6.2, 6.6),
+    length: range(9, 9),
+    width: range(0.3, 0.3),
+    inside: range(4.8, 5.4),
+  };
+  // G = 5.4 − 2·0.35 − √(0.36 + 0.0125) = 4.089673
+  const land = solveLand(sizes, GOAL_ROWS.gullWing.levels.B, F_AND_P, []);
+  expect(land.G).toBeCloseTo(4.089673, 5);
+});
+
+it('takes goals by form, pitch and size', () => {
+  const sizes = { span: range(1.5, 1.7), length: range(0.2, 0.4), width: range(0.7, 0.9) };
+  const row = (rest: Partial<TerminalGroup>, span = sizes.span) =>
+    goalRowFor(group({ ...sizes, span }, rest)).id;
+  expect(row({ form: 'gull-wing', pitch: 0.65 })).toBe('gull-wing');
+  expect(row({ form: 'gull-wing', pitch: 0.625 })).toBe('gull-wing-fine');
+  expect(row({})).toBe('rectangular-end');
+  expect(row({}, range(0.9, 1.1))).toBe('rectangular-end-small');
+});
+
+describe('rounding', () => {
+  it.each([
+    [0.875, 0.05, 0.9],
+    [0.8749, 0.05, 0.85],
+    [0.1 + 0.2 + 0.025, 0.05, 0.35],
+    [0.42, 0, 0.42],
+  ])('%d to the nearest %d is %d', (value, step, want) => expect(roundTo(value, step)).toBe(want));
+  it('down and up never pass the value', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 50, noNaN: true }),
+        fc.constantFrom(0.05, 0.02, 0.01),
+        (v, step) => {
+          expect(roundDown(v, step)).toBeLessThanOrEqual(v + 1e-8);
+          expect(roundUp(v, step)).toBeGreaterThanOrEqual(v - 1e-8);
+          expect(Math.abs(roundTo(v, step) - v)).toBeLessThanOrEqual(step / 2 + 1e-6);
+        },
+      ),
+    );
+  });
+});
+
+describe('trims', () => {
+  const sizes = { span: range(6.2, 6.6), length: range(0.45, 0.75), width: range(0.19, 0.3) };
+  const low = group(sizes, {
+    form: 'gull-wing',
+    pitch: 0.65,
+    body: { size: range(4.3, 4.5), standoff: range(0, 0.1) },
+  });
+
+  it('ends the heel at a body that sits low', () => {
+    const { land, trims } = solveGroup(low, 'B', standard);
+    expect(trims).toEqual(['body-heel']);
+    // Z stays 7.35; Y = (7.35 − 4.5)/2 = 1.425, down to 1.40; G = 7.35 − 2.80
+    expect(land).toEqual({ Z: 7.35, G: 4.55, X: 0.4, Y: 1.4, C: 5.95 });
+  });
+  it('leaves the heel where it is switched off, and where the body stands high', () => {
+    const untrimmed = { ...NO_CHOICES, untrimmed: new Set(['body-heel'] as const) };
+    expect(solveGroup(low, 'B', standard, untrimmed).land.G).toBe(4.25);
+    const high = { ...low, body: { size: range(4.3, 4.5), standoff: range(0.05, 0.15) } };
+    expect(solveGroup(high, 'B', standard).trims).toEqual([]);
+  });
+  it('narrows lands of a row to keep the gap', () => {
+    const tight = group({ ...sizes, width: range(0.2, 0.35) }, { form: 'gull-wing', pitch: 0.5 });
+    const { land, trims, proposed } = solveGroup(tight, 'A', standard);
+    expect(trims).toEqual(['row-gap']);
+    expect(proposed).toEqual(land);
+    expect(land.X).toBe(0.35); // 0.50 − 0.15
+  });
+  it('puts what is set by hand over everything', () => {
+    const byHand = { ...NO_CHOICES, land: { X: 0.33, Y: null, C: null } };
+    const { land, proposed, derivation } = solveGroup(low, 'B', standard, byHand);
+    expect(land.X).toBe(0.33);
+    expect(proposed.X).toBe(0.4);
+    expect(derivation.at(-1)).toMatchObject({ symbol: 'X', result: 0.33, note: 'set by hand' });
+  });
+});
+
+describe('derivation', () => {
+  const row = group(
+    { span: range(6.2, 6.6), length: range(0.45, 0.75), width: range(0.19, 0.3) },
+    { form: 'gull-wing', pitch: 0.65 },
+  );
+  it('writes the values into the formula', () => {
+    const step: Step = {
+      symbol: 'X',
+      formula: 'Wmin + 2·J_side',
+      values: { Wmin: 0.19, J_side: -0.02 },
+      result: 0.15,
+    };
+    expect(substituted(step, 'mm')).toBe('0.19 + 2·(−0.02)');
+    expect(substituted(step, 'mil')).toBe('7.5 + 2·(−0.8)');
+  });
+  it.each(['Z', 'G', 'X', 'Y', 'C'] as const)(
+    'of %s ends with the value used and names all it needs',
+    (symbol) => {
+      const solution = solveGroup(row, 'B', standard);
+      const steps = derivationOf(solution, symbol);
+      expect(steps.at(-1)).toMatchObject({ symbol, result: expect.closeTo(solution.land[symbol], 9) });
+      for (const step of steps) expect(substituted(step, 'mm')).not.toMatch(/[A-Z]_|min|max/);
+    },
+  );
+});
+
+describe('laws', () => {
+  const um = (min: number, max: number) => fc.integer({ min, max }).map((v) => v / 1000);
+  const sizes = fc
+    .record({
+      L: um(1000, 20000),
+      CL: um(0, 800),
+      T: um(100, 900),
+      CT: um(0, 500),
+      W: um(100, 900),
+      CW: um(0, 200),
+    })
+    .map(({ L, CL, T, CT, W, CW }) => ({
+      span: range(L, L + CL),
+      length: range(T, T + CT),
+      width: range(W, W + CW),
+    }));
+
+  it('raising the largest span alone never makes Z smaller', () => {
+    fc.assert(
+      fc.property(sizes, um(0, 500), (s, more) => {
+        const wider = { ...s, span: range(s.span.min, s.span.max + more) };
+        const goals = GOAL_ROWS.gullWing.levels.B;
+        expect(solveLand(wider, goals, F_AND_P, []).Z).toBeGreaterThanOrEqual(
+          solveLand(s, goals, F_AND_P, []).Z,
+        );
+      }),
+    );
+  });
+  it('raising the longest terminal alone never makes G larger', () => {
+    fc.assert(
+      fc.property(sizes, um(0, 500), (s, more) => {
+        const longer = { ...s, length: range(s.length.min, s.length.max + more) };
+        const goals = GOAL_ROWS.gullWing.levels.B;
+        expect(solveLand(longer, goals, F_AND_P, []).G).toBeLessThanOrEqual(
+          solveLand(s, goals, F_AND_P, []).G + 1e-9,
+        );
+      }),
+    );
+  });
+  it('level A asks for at least what B asks for, and B for at least C', () => {
+    for (const { levels } of Object.values(GOAL_ROWS)) {
+      fc.assert(
+        fc.property(sizes, (s) => {
+          const [a, b, c] = LEVELS.map((level) => solveLand(s, levels[level], F_AND_P, []));
+          if (!a || !b || !c) throw new Error('three levels');
+          for (const key of ['Z', 'X', 'Y'] as const) {
+            expect(a[key]).toBeGreaterThanOrEqual(b[key]);
+            expect(b[key]).toBeGreaterThanOrEqual(c[key]);
+          }
+          expect(a.G).toBeLessThanOrEqual(b.G);
+          expect(b.G).toBeLessThanOrEqual(c.G);
+        }),
+      );
+    }
+  });
+});

@@ -1,0 +1,137 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import type { PackageIntent } from '../../../src/core/document/document';
+import { FAMILIES, familyById } from '../../../src/core/package/families';
+import type { FamilyDefinition } from '../../../src/core/package/family';
+import { formatName, parseName, type NameTemplate } from '../../../src/core/package/naming';
+import { usualFoot } from '../../../src/core/package/plausibility/lead-overhang';
+import { resolvePackage } from '../../../src/core/package/resolve';
+import { chip, converter } from '../../data/documents';
+
+const dual = familyById('gull-wing-dual') as FamilyDefinition;
+
+function dimension(intent: PackageIntent, symbol: string) {
+  const found = resolvePackage(dual, intent).dimensions.find(
+    ({ definition }) => definition.symbol === symbol,
+  );
+  if (!found) throw new Error(`no ${symbol}`);
+  return found;
+}
+
+describe('reading the dimensions of a package', () => {
+  it('fills derived dimensions, anew when what they come from changes, until they are entered', () => {
+    expect(dimension(converter().package, 'L1')).toMatchObject({
+      source: 'derived',
+      value: { min: 0.85, nom: 1, max: 1.15 },
+    });
+    expect(dimension(converter({ E: '7.2..7.6' }).package, 'L1').value?.nom).toBe(1.5);
+    expect(dimension(converter({ L1: '0.9' }).package, 'L1')).toMatchObject({
+      source: 'entered',
+      value: { nom: 0.9 },
+    });
+  });
+  it('reads each entry in its own unit, else in that of the package', () => {
+    const intent = {
+      ...converter({ E: { text: '0.244', label: 'H' }, D: { text: '5', unit: 'mm' } }).package,
+      unit: 'in' as const,
+    };
+    expect(dimension(intent, 'E').value?.nom).toBeCloseTo(6.1976, 9);
+    expect(dimension(intent, 'D').value?.nom).toBe(5);
+    expect(dimension(intent, 'c').value?.nom).toBe(0.15); // the family's own value is in mm
+  });
+  it('takes entries that refer to others, whatever their order, and refuses circles', () => {
+    expect(dimension(converter({ D: 'e*(n/2-1)+0.5' }).package, 'D').value?.nom).toBe(5.05);
+    const circle = converter({ D: 'E1', E1: 'D-1' }).package;
+    expect(dimension(circle, 'D').error?.message).toMatch(/refers to itself|no value yet/);
+    expect(resolvePackage(dual, circle).values).toBeNull();
+  });
+  it('says what had to be assumed', () => {
+    const { package: intent } = converter({ L: 'typ 0.6', b: '0.25', A1: 'max 0.15' });
+    expect(dimension(intent, 'L').assumption).toContain('typical');
+    expect(dimension(intent, 'b').assumption).toContain('no tolerance');
+    expect(dimension(intent, 'A1')).toMatchObject({
+      value: { min: 0 },
+      assumption: expect.stringContaining('taken as 0'),
+    });
+    expect(dimension(intent, 'e').assumption).toBeNull(); // a pitch is basic
+    expect(dimension(intent, 'A').assumption).toBeNull(); // a largest height suffices
+  });
+  it.each([
+    [{ n: 15 }, 'n', 'multiple of 2'],
+    [{ n: '16.5' }, 'n', 'whole number'],
+    [{ n: '14..16' }, 'n', 'whole number'],
+    [{ n: 128 }, 'n', 'between 8 and 64'],
+    [{ E: '240' }, 'E', 'is the unit right?'],
+    [{ L: '0' }, 'L', 'between'],
+    [{ H: '1', L: 'H/2' }, 'L', 'one of n, e, E'],
+  ])('refuses %j', (entry, symbol, words) => {
+    expect(dimension(converter(entry as never).package, symbol).error?.message).toContain(words);
+  });
+  it('keeps entries that the family does not have, and says so', () => {
+    expect(resolvePackage(dual, converter({ H: '1' }).package).unknown).toEqual(['H']);
+  });
+});
+
+describe('every family', () => {
+  it.each(FAMILIES.map((family) => [family.id, family] as const))('%s is complete', (_, family) => {
+    const example = { family: family.id, dimensions: family.example as Record<string, string> };
+    const resolved = resolvePackage(family, example);
+    expect(resolved.dimensions.filter(({ error }) => error)).toEqual([]);
+    const values = resolved.values;
+    if (!values) throw new Error('the example is not complete');
+    const symbols = family.dimensions.map(({ symbol }) => symbol);
+    for (const line of family.dimensionLines(values)) expect(symbols).toContain(line.symbol);
+    const assembly = family.solids(values);
+    for (const part of assembly.parts) expect(Object.keys(assembly.shapes)).toContain(part.shape);
+    const positions = family
+      .terminals(values)
+      .flatMap(({ places }) => places.map(({ position }) => position));
+    expect([...positions].sort((a, b) => a - b)).toEqual(positions.map((_, i) => i + 1));
+  });
+});
+
+describe('standard names', () => {
+  const template: NameTemplate = [
+    'SOP',
+    { symbol: 'e', value: 0.65, decimals: 2 },
+    'P',
+    { symbol: 'E', value: 6.4, decimals: 2 },
+    'X',
+    { symbol: 'A', value: 1.2, decimals: 2 },
+    '-',
+    { symbol: 'n', value: 16, decimals: 0 },
+  ];
+  it('follow the pattern of IPC-7351B', () => {
+    expect(formatName(template, 'B')).toBe('SOP65P640X120-16N');
+    expect(formatName(template, 'A')).toBe('SOP65P640X120-16M');
+  });
+  it('read back to the numbers they state', () => {
+    const values = { e: 0.65, E: 6.4, A: 1.2, n: 16 };
+    expect(parseName(template, 'SOP65P640X120-16L')).toEqual({ level: 'C', values });
+    expect(parseName(template, 'SOP65P640-16L')).toBeNull();
+  });
+  it('of chips read back for every size', () => {
+    const chipFamily = familyById('rectangular-chip') as FamilyDefinition;
+    const tenth = fc.integer({ min: 3, max: 120 }).map((v) => v / 10);
+    fc.assert(
+      fc.property(tenth, tenth, fc.integer({ min: 10, max: 300 }), (l, w, h) => {
+        const [long, wide] = [Math.max(l, w), Math.min(l, w)];
+        const document = chip({ L: long, W: wide, T: long / 5, A: h / 100 });
+        const { values, options } = resolvePackage(chipFamily, document.package);
+        if (!values) throw new Error('not complete');
+        const name = chipFamily.name(values, options);
+        const back = parseName(name, formatName(name, 'B'));
+        expect(back?.values).toEqual({
+          L: expect.closeTo(long, 9),
+          W: expect.closeTo(wide, 9),
+          A: expect.closeTo(h / 100, 9),
+        });
+      }),
+    );
+  });
+});
+
+it('offers a foot of about half the overhang', () => {
+  expect(usualFoot(1)).toBe('0.45..0.75mm');
+  expect(usualFoot(1.05)).toBe('0.45..0.8mm');
+});

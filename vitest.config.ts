@@ -1,0 +1,20 @@
+import { defineConfig } from 'vitest/config';
+
+// eslint-disable-next-line no-restricted-syntax -- the test runner asks for a default export
+export default defineConfig({
+  test: {
+    projects: [
+      { test: { name: 'unit', include: ['tests/{core,store,cli,house}/**/*.test.ts'] } },
+      {
+        test: {
+          name: 'app',
+          include: ['tests/app/**/*.test.ts'],
+          // one browser and one server at a time on a small machine
+          fileParallelism: false,
+          testTimeout: 90_000,
+          hookTimeout: 90_000,
+        },
+      },
+    ],
+  },
+});
