@@ -1,6 +1,5 @@
 import { defineConfig } from 'vitest/config';
 
-// eslint-disable-next-line no-restricted-syntax -- the test runner asks for a default export
 export default defineConfig({
   test: {
     projects: [

@@ -12,7 +12,10 @@ export function chromium() {
   if (found()) return found();
   console.log('Installing Chromium for the app tests');
   const apt = (...args) =>
-    spawnSync('apt-get', args, { stdio: 'inherit', env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } });
+    spawnSync('apt-get', args, {
+      stdio: 'inherit',
+      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+    });
   apt('update', '-qq');
   apt('install', '-y', '-qq', 'chromium');
   if (found()) return found();

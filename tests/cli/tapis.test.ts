@@ -1,0 +1,66 @@
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { describe, expect, it } from 'vitest';
+import { run } from '../../src/cli/tapis';
+import { converter } from '../data/documents';
+
+const folder = mkdtempSync(join(tmpdir(), 'tapis-'));
+function file(name: string, content: unknown): string {
+  const path = join(folder, name);
+  writeFileSync(path, typeof content === 'string' ? content : JSON.stringify(content));
+  return path;
+}
+const good = file('good.json', converter());
+const whole = file('whole-lead.json', converter({ L: '0.95..1.05' }));
+
+describe('tapis', () => {
+  it('compiles to JSON', () => {
+    const { out, code } = run(['compile', good]);
+    expect(code).toBe(0);
+    const answer = JSON.parse(out) as {
+      standardName: string;
+      levels: Record<string, { derivation: unknown[] }[]>;
+    };
+    expect(answer.standardName).toBe('SOP65P640X120-16N');
+    expect(answer.levels['A']?.[0]?.derivation.length).toBeGreaterThan(8);
+  });
+  it('checks: 0 when nothing stops it, 1 when something does', () => {
+    expect(run(['check', good])).toMatchObject({ code: 0, err: '' });
+    expect(run(['check', whole])).toMatchObject({
+      code: 1,
+      out: expect.stringContaining('stop: Foot length against overhang'),
+    });
+  });
+  it.each(['json', 'svg', 'csv', 'ipc2581'])('exports %s', (format) => {
+    const { out, code } = run(['export', good, '--format', format, '--out', join(folder, 'out')]);
+    expect(code).toBe(0);
+    expect(readFileSync(out.trim(), 'utf8').length).toBeGreaterThan(100);
+  });
+  it.each([
+    [[], 'tapis compile FILE'],
+    [['bake', good], 'no command “bake”'],
+    [['check', join(folder, 'none.json')], 'cannot be read'],
+    [['check', file('broken.json', '{')], 'not JSON'],
+    [['check', file('newer.json', { tapis: 9 })], 'version 9'],
+    [['export', good, '--format', 'wax', '--out', folder], 'known are json'],
+    [['export', good, '--format', 'csv'], '--out is missing'],
+    [['export', good, '--format', 'csv', '--out', good], 'cannot be written'],
+    [
+      [
+        'export',
+        file('empty.json', { ...converter(), package: { family: 'gull-wing-dual', dimensions: {} } }),
+        '--format',
+        'csv',
+        '--out',
+        folder,
+      ],
+      'Lead span E is missing',
+    ],
+    [['check', good, '--loud'], 'loud'],
+  ])('refuses %j with exit 2', (args, words) => {
+    const { out, err, code } = run(args);
+    expect([out, code]).toEqual(['', 2]);
+    expect(err).toContain(words);
+  });
+});

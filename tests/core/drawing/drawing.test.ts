@@ -1,0 +1,132 @@
+import { describe, expect, it } from 'vitest';
+import { drawElevation } from '../../../src/core/drawing/elevation';
+import { pathData, type Drawing, type Layer } from '../../../src/core/drawing/drawing';
+import { landDimensions } from '../../../src/core/drawing/land-dimensions';
+import { drawPlan, numberPlaces } from '../../../src/core/drawing/plan';
+import { sectionOf } from '../../../src/core/drawing/section';
+import { compile } from '../../../src/core/footprint/compile';
+import { boxOfPoints, boxRound } from '../../../src/core/geometry/box';
+import { facesOf } from '../../../src/core/geometry/faces';
+import { area } from '../../../src/core/geometry/polygon';
+import { block } from '../../../src/core/geometry/solid';
+import { chip, converter } from '../../data/documents';
+
+function compiled(document = converter()) {
+  const { footprint, process } = compile(document);
+  if (!footprint) throw new Error('no footprint');
+  return { footprint, process };
+}
+
+/** The box round everything drawn in some layers. */
+function extentOf({ strokes }: Drawing, ...layers: Layer[]) {
+  const kept = strokes.filter(({ layer }) => layers.includes(layer));
+  return boxRound(kept.flatMap(({ rings }) => rings.flatMap((ring) => boxOfPoints(ring) ?? [])));
+}
+
+describe('elevations line up with the plan', () => {
+  const { footprint, process } = compiled();
+  const uncut = { low: -1.6, cut: null };
+  const front = drawElevation(footprint, process, 'front', uncut);
+  const side = drawElevation(footprint, process, 'side', uncut);
+
+  it('front: the leads span E, the body E1, from seating plane to top', () => {
+    expect(extentOf(front, 'metal')).toMatchObject({
+      minX: expect.closeTo(-3.2, 6),
+      maxX: expect.closeTo(3.2, 6),
+      minY: expect.closeTo(0.085, 6),
+    });
+    expect(extentOf(front, 'body')).toMatchObject({
+      minX: expect.closeTo(-2.2, 6),
+      maxX: expect.closeTo(2.2, 6),
+      minY: expect.closeTo(0.185, 6),
+      maxY: expect.closeTo(1.285, 6),
+    });
+  });
+  it('side: the body spans D, the leads the row', () => {
+    expect(extentOf(side, 'body')).toMatchObject({
+      minX: expect.closeTo(-2.5, 6),
+      maxX: expect.closeTo(2.5, 6),
+    });
+    // 3.5 pitches and half a lead: 2.275 + 0.1225
+    expect(extentOf(side, 'metal')).toMatchObject({
+      minX: expect.closeTo(-2.3975, 6),
+      maxX: expect.closeTo(2.3975, 6),
+    });
+  });
+  it('lands stand on the laminate, as wide as in the plan', () => {
+    const { Z } = footprint.solutions[0]?.land ?? { Z: 0 };
+    expect(extentOf(front, 'copper')).toEqual({ minX: -Z / 2, maxX: Z / 2, minY: 0, maxY: 0.035 });
+    expect(extentOf(front, 'laminate')).toMatchObject({ minY: -1.6, maxY: 0 });
+  });
+  it('of leads exactly behind one another only the nearest is drawn, behind the body the other row', () => {
+    expect(front.strokes.filter(({ layer, closed }) => layer === 'metal' && closed)).toHaveLength(2);
+    expect(side.strokes.filter(({ layer, closed }) => layer === 'metal' && closed)).toHaveLength(16);
+    const order = side.strokes.filter(({ closed }) => closed).map(({ layer }) => layer);
+    expect(order.lastIndexOf('metal') - order.lastIndexOf('body')).toBe(8);
+  });
+});
+
+describe('sections', () => {
+  it('of a block are its rectangles, also where the plane runs along a face', () => {
+    const faces = facesOf(block(2, 4, 0, 1));
+    expect(sectionOf(faces, { axis: 'y', value: 0 }).map((ring) => Math.abs(area(ring)))).toEqual([
+      expect.closeTo(2, 5),
+    ]);
+    expect(sectionOf(faces, { axis: 'x', value: 0.5 }).map((ring) => Math.abs(area(ring)))).toEqual([
+      expect.closeTo(4, 5),
+    ]);
+    expect(sectionOf(faces, { axis: 'x', value: 1.1 })).toEqual([]);
+    expect(sectionOf(faces, { axis: 'x', value: -1 })).toHaveLength(1);
+  });
+  it('through a land show its two leads, their fillets and no leads of other rows', () => {
+    const { footprint, process } = compiled();
+    const cut = drawElevation(footprint, process, 'front', { low: -0.5, cut: 2 });
+    expect(cut.strokes.filter(({ layer }) => layer === 'metal')).toHaveLength(2);
+    expect(cut.strokes.filter(({ layer }) => layer === 'fillet').flatMap(({ rings }) => rings)).toHaveLength(
+      4,
+    );
+    const between = {
+      ...footprint,
+      lands: footprint.lands.map((land) => ({ ...land, at: { ...land.at, y: land.at.y + 0.3 } })),
+    };
+    expect(
+      drawElevation(between, process, 'front', { low: -0.5, cut: 2 }).strokes.some(
+        ({ layer }) => layer === 'metal',
+      ),
+    ).toBe(false);
+  });
+  it('draw no fillet where the terminal hangs over the land', () => {
+    const { footprint, process } = compiled(converter({}, { overrides: { land: { Y: '0.6', C: '5.2' } } }));
+    // the land ends at (5.2 + 0.6)/2 = 2.9, the lead at 3.2
+    const cut = drawElevation(footprint, process, 'front', { low: -0.5, cut: 0 });
+    expect(extentOf(cut, 'fillet')?.maxX).toBeLessThanOrEqual(2.9);
+  });
+});
+
+describe('plan', () => {
+  it('draws one land, opening, paste and contact for each terminal', () => {
+    const { footprint } = compiled();
+    const count = (layer: Layer) => drawPlan(footprint).strokes.filter((s) => s.layer === layer).length;
+    expect(['copper', 'mask', 'paste', 'contact'].map((layer) => count(layer as Layer))).toEqual([
+      16, 16, 16, 16,
+    ]);
+    expect(count('legend-fill')).toBe(1);
+  });
+  it('keeps numbers out of the courtyard', () => {
+    const { footprint } = compiled();
+    for (const { x } of numberPlaces(footprint, 0.2)) expect(Math.abs(x)).toBeCloseTo(4.2, 9);
+  });
+  it('dimensions what the solver found', () => {
+    const { footprint } = compiled(chip());
+    for (const { symbol, value, from, to } of landDimensions(footprint)) {
+      expect(symbol === 'X' ? to.y - from.y : to.x - from.x, symbol).toBeCloseTo(value, 9);
+    }
+  });
+  it('writes path data with y downwards and without noise', () => {
+    const ring = [
+      { x: 0.1 + 0.2, y: 1 },
+      { x: -0, y: -2 },
+    ];
+    expect(pathData({ rings: [ring], closed: true })).toBe('M0.3 -1L0 2Z');
+  });
+});

@@ -1,0 +1,185 @@
+import { XMLParser } from 'fast-xml-parser';
+import { describe, expect, it } from 'vitest';
+import type { TapisDocument } from '../../../src/core/document/document';
+import { readDocument } from '../../../src/core/document/read';
+import { compile } from '../../../src/core/footprint/compile';
+import { FORMATS, formatById } from '../../../src/core/format';
+import { writeFile } from '../../../src/core/format/format';
+import { chip, converter } from '../../data/documents';
+
+function write(id: string, document: TapisDocument): string {
+  const compiled = compile(document);
+  const format = formatById(id);
+  if (!compiled.footprint || !format) throw new Error('nothing to write');
+  return writeFile(format, { ...compiled, footprint: compiled.footprint }).text;
+}
+
+const LISTS = new Set([
+  'PadStackDef',
+  'PadstackPadDef',
+  'Pad',
+  'Pin',
+  'Marking',
+  'Layer',
+  'LayerRef',
+  'EntryStandard',
+  'PolyStepSegment',
+  'LayerFeature',
+]);
+const parser = new XMLParser({
+  ignoreAttributes: false,
+  attributeNamePrefix: '',
+  parseAttributeValue: false,
+  isArray: (name) => LISTS.has(name),
+});
+const parse = (text: string) => parser.parse(text) as Record<string, unknown>;
+
+it('every format is deterministic and names its file after the footprint', () => {
+  for (const format of FORMATS) {
+    const compiled = compile(converter());
+    if (!compiled.footprint) throw new Error('no footprint');
+    const writable = { ...compiled, footprint: compiled.footprint };
+    expect(format.write(writable)).toBe(format.write(writable));
+    expect(writeFile(format, writable).name).toBe(`SOP65P640X120-16N${format.extension}`);
+  }
+});
+
+it('the document reads back as it was', () => {
+  const document = converter(
+    { L: { text: '0.9..1.1', label: 'L1', where: 'p 12' } },
+    { notes: 'Über “µ” <&>' },
+  );
+  expect(readDocument(write('json', document))).toEqual({ ok: true, value: document });
+});
+
+describe('pad table', () => {
+  it('follows RFC 4180: one row a land, CRLF, the same columns in each', () => {
+    const text = write('csv', converter());
+    const rows = text.split('\r\n');
+    expect(rows.pop()).toBe('');
+    expect(rows).toHaveLength(17);
+    expect(rows[1]).toBe('1,r155_40,-2.900,2.275,180,1.550,0.400,1.650,0.500,1.550,0.400');
+    expect(new Set(rows.map((row) => row.split(',').length))).toEqual(new Set([11]));
+  });
+  it('quotes what needs quoting and defuses formulas', () => {
+    const text = write('csv', chip({}, { overrides: { numbers: { 1: 'a,"b', 2: '=1+1' } } }));
+    expect(text).toContain('"a,""b",');
+    expect(text).toContain("\r\n'=1+1,");
+  });
+});
+
+describe('plan drawing', () => {
+  it('is well-formed, at 1:1, and escapes what a person typed', () => {
+    const svg = parse(write('svg', converter({}, { name: 'U4 <&"', marks: { value: 'a<b' } })))[
+      'svg'
+    ] as Record<string, unknown>;
+    expect(svg['width']).toBe(`${String(svg['viewBox']).split(' ')[2]}mm`);
+    expect(svg['title']).toBe(
+      'U4 &lt;&amp;"'.replace('&lt;', '<').replace('&amp;', '&') + ', SOP65P640X120-16N',
+    );
+    const groups = (svg['g'] as { id: string; path?: unknown[] }[]).map(({ id, path }) => [
+      id,
+      Array.isArray(path) ? path.length : 1,
+    ]);
+    expect(groups).toContainEqual(['copper', 16]);
+    expect(groups).toContainEqual(['legend', 2]);
+  });
+});
+
+describe('IPC-2581', () => {
+  const file = (document: TapisDocument) => parse(write('ipc2581', document))['IPC-2581'] as Ipc;
+  interface Ipc {
+    revision: string;
+    Content: {
+      LayerRef: { name: string }[];
+      DictionaryStandard: { EntryStandard: { id: string; RectCenter: Record<string, string> }[] };
+    };
+    Ecad: { CadHeader: { units: string }; CadData: { Layer: { name: string }[]; Step: Step } };
+  }
+  interface Step {
+    PadStackDef: {
+      name: string;
+      PadstackPadDef: { layerRef: string; StandardPrimitiveRef: { id: string } }[];
+    }[];
+    LayerFeature: { layerRef: string; Set: { Features: unknown } }[];
+    Package: {
+      name: string;
+      height: string;
+      pinOne: string;
+      comment: string;
+      LandPattern: {
+        Pad: {
+          padstackDefRef: string;
+          Location: Record<string, string>;
+          Xform?: { rotation: string };
+          PinRef: { pin: string };
+        }[];
+      };
+      Pin: {
+        number: string;
+        type: string;
+        Location: Record<string, string>;
+        RectCenter: Record<string, string>;
+      }[];
+      SilkScreen: { Marking: { markingUsage: string }[] };
+      AssemblyDrawing: { Outline: { Polygon: { PolyStepSegment: unknown[] } } };
+      Outline: { Polygon: { PolyBegin: Record<string, string> } };
+    };
+  }
+
+  it('holds padstacks, land pattern, pins and marks, read by another reader', () => {
+    const { revision, Content, Ecad } = file(converter({}, { name: 'U4 <&>' }));
+    const { Step, Layer } = Ecad.CadData;
+    expect([revision, Ecad.CadHeader.units, Step.Package.comment]).toEqual(['C', 'MILLIMETER', 'U4 <&>']);
+    expect(Content.LayerRef.map(({ name }) => name)).toEqual(Layer.map(({ name }) => name));
+    const shapes = new Map(
+      Content.DictionaryStandard.EntryStandard.map(({ id, RectCenter }) => [id, RectCenter]),
+    );
+    const [stack] = Step.PadStackDef;
+    expect(
+      stack?.PadstackPadDef.map(({ layerRef, StandardPrimitiveRef }) => [
+        layerRef,
+        shapes.get(StandardPrimitiveRef.id),
+      ]),
+    ).toEqual([
+      ['TOP', { width: '1.55', height: '0.4' }],
+      ['TOP_MASK', { width: '1.65', height: '0.5' }],
+      ['TOP_PASTE', { width: '1.55', height: '0.4' }],
+    ]);
+    const { LandPattern, Pin, SilkScreen, AssemblyDrawing, height, pinOne, name, Outline } = Step.Package;
+    expect([name, height, pinOne]).toEqual(['SOP65P640X120-16N', '1.2', '1']);
+    expect(LandPattern.Pad).toHaveLength(16);
+    expect(LandPattern.Pad[0]).toMatchObject({
+      padstackDefRef: stack?.name,
+      Location: { x: '-2.9', y: '2.275' },
+      Xform: { rotation: '180' },
+      PinRef: { pin: '1' },
+    });
+    expect(Pin.map(({ number }) => number)).toEqual(LandPattern.Pad.map(({ PinRef }) => PinRef.pin));
+    // the nominal foot: 0.60 long, ending at 3.20
+    expect(Pin[0]).toMatchObject({
+      type: 'SURFACE',
+      Location: { x: '-2.9' },
+      RectCenter: { width: '0.6', height: '0.245' },
+    });
+    expect(SilkScreen.Marking.map(({ markingUsage }) => markingUsage).sort()).toEqual([
+      'NONE',
+      'NONE',
+      'PARTNAME',
+      'PIN_ONE',
+      'REFDES',
+    ]);
+    expect(AssemblyDrawing.Outline.Polygon.PolyStepSegment).toHaveLength(5);
+    expect(Outline.Polygon.PolyBegin).toEqual({ x: '-3.3', y: '-2.55' });
+  });
+  it('refers only to what it defines', () => {
+    const text = write('ipc2581', converter({}, { overrides: { jointMask: true } }));
+    const ids = new Set([...text.matchAll(/EntryStandard id="([^"]+)"/g)].map(([, id]) => id));
+    for (const [, id] of text.matchAll(/StandardPrimitiveRef id="([^"]+)"/g)) expect(ids).toContain(id);
+    expect(
+      file(converter({}, { overrides: { jointMask: true } })).Ecad.CadData.Step.LayerFeature.map(
+        ({ layerRef }) => layerRef,
+      ),
+    ).toEqual(['TOP_MASK', 'TOP_COURTYARD']);
+  });
+});

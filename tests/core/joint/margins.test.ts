@@ -1,0 +1,47 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { compile } from '../../../src/core/footprint/compile';
+import { jointMargins } from '../../../src/core/joint/margins';
+import { NO_CHOICES, solveGroup } from '../../../src/core/land/solve-group';
+import type { TerminalGroup } from '../../../src/core/package/terminal';
+import { chip, converter } from '../../data/documents';
+
+function jointOf(document = converter()) {
+  const { footprint, process } = compile(document);
+  const [group, solution] = [footprint?.groups[0], footprint?.solutions[0]];
+  if (!group || !solution) throw new Error('no footprint');
+  return { group, solution, process };
+}
+
+describe('margins of the converter', () => {
+  const { group, solution, process } = jointOf();
+  const [toe, heel, side] = jointMargins(group, solution, process);
+  it('toe: Z 7.35 over E 6.2..6.6', () => {
+    expect(toe).toMatchObject({ end: 'toe', goal: 0.35, nominal: expect.closeTo(0.475, 9) });
+    // (7.35 − 6.20 − √0.1725)/2; (7.35 − 6.60 − 0.15)/2; (7.35 − 6.20 + 0.15)/2
+    expect(toe?.rms).toBeCloseTo(0.367335, 5);
+    expect(toe?.worst).toEqual({ min: expect.closeTo(0.3, 9), max: expect.closeTo(0.65, 9) });
+  });
+  it('heel: G 4.25 under S 4.70..5.70', () => {
+    expect(heel).toMatchObject({ end: 'heel', goal: 0.35, nominal: expect.closeTo(0.475, 9) });
+    // (5.491548 − 4.25 − 0.593717)/2; (4.70 − 4.25 − 0.15)/2; (5.70 − 4.25 + 0.15)/2
+    expect(heel?.rms).toBeCloseTo(0.323915, 5);
+    expect(heel?.worst).toEqual({ min: expect.closeTo(0.15, 9), max: expect.closeTo(0.8, 9) });
+  });
+  it('side: X 0.40 round b 0.19..0.30', () => {
+    expect(side?.rms).toBeCloseTo(0.026578, 5);
+    expect(side?.worst.min).toBeCloseTo(-0.025, 9);
+  });
+});
+
+it('meets its goals exactly where nothing is rounded, for every terminal', () => {
+  const um = (min: number, max: number) => fc.integer({ min, max }).map((v) => v / 1000);
+  fc.assert(
+    fc.property(um(2000, 9000), um(0, 500), um(200, 700), um(0, 300), (L, cl, T, ct) => {
+      const document = chip({ L: `${L}..${L + cl}`, T: `${T}..${T + ct}` });
+      const { group, process } = jointOf(document);
+      const solution = solveGroup(group as TerminalGroup, 'B', process, { ...NO_CHOICES, rounding: 0 });
+      for (const { rms, goal } of jointMargins(group, solution, process)) expect(rms).toBeCloseTo(goal, 5);
+    }),
+  );
+});

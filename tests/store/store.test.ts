@@ -1,0 +1,148 @@
+import 'fake-indexeddb/auto';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { Autosave, type SaveState } from '../../src/store/autosave';
+import { openDatabase, type TapisDatabase } from '../../src/store/database';
+import { ShelfStore } from '../../src/store/shelf';
+import { chip, converter } from '../data/documents';
+
+let db: TapisDatabase;
+let shelf: ShelfStore;
+let count = 0;
+
+beforeEach(() => {
+  count += 1;
+  db = openDatabase(`test ${count}`);
+  shelf = new ShelfStore(db);
+});
+afterEach(() => db.delete());
+
+async function only() {
+  const [stored] = await shelf.add([converter()]);
+  if (!stored) throw new Error('not stored');
+  return stored;
+}
+
+describe('the Shelf', () => {
+  it('keeps documents as they are, in the order they came', async () => {
+    await shelf.add([converter(), chip()]);
+    expect((await shelf.list()).map(({ document }) => document)).toEqual([converter(), chip()]);
+  });
+  it('duplicates without touching the original', async () => {
+    const original = await only();
+    const copy = await shelf.duplicate(original.id);
+    expect(copy?.document.name).toBe('U4 converter (copy)');
+    expect(copy?.id).not.toBe(original.id);
+    expect(await shelf.get(original.id)).toEqual(original);
+  });
+  it('deletes to a bin, puts back, and empties the bin alone', async () => {
+    const { id } = await only();
+    const [kept] = await shelf.add([chip()]);
+    await shelf.bin(id);
+    expect((await shelf.list()).map((row) => row.id)).toEqual([kept?.id]);
+    await shelf.restore(id);
+    expect(await shelf.list()).toHaveLength(2);
+    await shelf.bin(id);
+    await shelf.emptyBin();
+    expect(await shelf.get(id)).toBeNull();
+    expect(await shelf.list()).toHaveLength(1);
+  });
+  it('saves onto the revision that was read and on no other', async () => {
+    const { id } = await only();
+    expect(await shelf.save(id, chip(), 1)).toMatchObject({ kind: 'saved', stored: { revision: 2 } });
+    expect(await shelf.save(id, converter(), 1)).toMatchObject({ kind: 'conflict', stored: { revision: 2 } });
+    expect((await shelf.get(id))?.document).toEqual(chip());
+    expect(await shelf.save('gone', chip(), 1)).toEqual({ kind: 'gone' });
+  });
+  it('exports the whole Shelf without its bin, and imports it again beside what is there', async () => {
+    const { id } = await only();
+    await shelf.add([chip()]);
+    await shelf.bin(id);
+    const text = await shelf.exportAll();
+    const { added, refused } = await shelf.importText(text);
+    expect([added.length, refused.length]).toEqual([1, 0]);
+    expect(await shelf.list()).toHaveLength(2);
+  });
+  it.each(['', 'not json', '{"tapis": 9}', '{"tapisShelf": 1, "documents": [{"tapis": 1}]}'])(
+    'adds nothing from %s',
+    async (text) => {
+      await only();
+      const { added, refused } = await shelf.importText(text);
+      expect(added).toEqual([]);
+      expect(refused.length).toBeGreaterThan(0);
+      expect(await shelf.list()).toHaveLength(1);
+    },
+  );
+});
+
+describe('autosave', () => {
+  beforeEach(() => void vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] }));
+  afterEach(() => void vi.useRealTimers());
+
+  it('writes the newest of many changes within a second', async () => {
+    const { id, revision } = await only();
+    const states: SaveState[] = [];
+    const autosave = new Autosave(
+      revision,
+      (d, r) => shelf.save(id, d, r),
+      (s) => states.push(s),
+    );
+    for (let i = 0; i < 20; i += 1) autosave.change({ ...converter(), name: `name ${i}` });
+    await vi.advanceTimersByTimeAsync(1000);
+    await vi.waitFor(async () => expect((await shelf.get(id))?.document.name).toBe('name 19'));
+    await vi.waitFor(() => expect(states.at(-1)?.kind).toBe('saved'));
+    expect((await shelf.get(id))?.revision).toBe(2);
+  });
+  it('keeps what changes while it writes', async () => {
+    const { id, revision } = await only();
+    const autosave = new Autosave(
+      revision,
+      (d, r) => shelf.save(id, d, r),
+      () => undefined,
+    );
+    autosave.change({ ...converter(), name: 'first' });
+    const writing = autosave.flush();
+    autosave.change({ ...converter(), name: 'second' });
+    await writing;
+    await autosave.flush();
+    expect(await shelf.get(id)).toMatchObject({ revision: 3, document: { name: 'second' } });
+    expect(autosave.pending).toBe(false);
+  });
+  it('stops at another tab’s revision and goes on as the person decides', async () => {
+    const { id, revision } = await only();
+    const states: SaveState[] = [];
+    const autosave = new Autosave(
+      revision,
+      (d, r) => shelf.save(id, d, r),
+      (s) => states.push(s),
+    );
+    await shelf.save(id, { ...converter(), name: 'theirs' }, revision);
+    autosave.change({ ...converter(), name: 'mine' });
+    await autosave.flush();
+    expect(states.at(-1)).toMatchObject({ kind: 'conflict', theirs: { document: { name: 'theirs' } } });
+    autosave.change({ ...converter(), name: 'mine again' });
+    await autosave.flush();
+    expect((await shelf.get(id))?.document.name).toBe('theirs');
+    autosave.resume(2, { ...converter(), name: 'mine again' });
+    await autosave.flush();
+    expect(await shelf.get(id)).toMatchObject({ revision: 3, document: { name: 'mine again' } });
+  });
+  it('reports a browser that refuses, and tries again', async () => {
+    const { id, revision } = await only();
+    let refuse = true;
+    const states: SaveState[] = [];
+    const autosave = new Autosave(
+      revision,
+      (d, r) => (refuse ? Promise.reject(new Error('quota exceeded')) : shelf.save(id, d, r)),
+      (s) => states.push(s),
+    );
+    autosave.change({ ...converter(), name: 'kept' });
+    await autosave.flush();
+    expect(states.at(-1)).toMatchObject({
+      kind: 'failed',
+      reason: expect.stringContaining('quota exceeded'),
+    });
+    refuse = false;
+    await vi.advanceTimersByTimeAsync(5000);
+    await vi.waitFor(async () => expect((await shelf.get(id))?.document.name).toBe('kept'));
+  });
+});
