@@ -70,6 +70,7 @@ export function DimensionRow({ dimension, onCommit }: Props) {
           className="hover:border-base-300 focus:border-primary text-primary w-full min-w-0 border-b border-transparent bg-transparent text-[12px]"
           aria-label={`The datasheet’s label for ${name}`}
           title={where ? `${label || 'no label'}, ${where}` : 'The datasheet’s own label'}
+          data-label={symbol}
           tabIndex={-1}
           value={label}
           placeholder={source === 'entered' ? '–' : ''}

@@ -1,8 +1,9 @@
-import { useRef } from 'react';
+import { useEffect, useRef } from 'react';
 import type { SheetUnit } from '../../../core/document/document';
 import { FAMILIES, familyById } from '../../../core/package/families';
 import { FindingCard } from '../../ledger/FindingCard';
 import { DIMENSION_COLUMNS, DimensionRow } from '../../measure/DimensionRow';
+import { goToNextEntry, moveInGrid } from '../../measure/grid-keys';
 import { OutlineDrawing } from '../../measure/OutlineDrawing';
 import { useBench } from '../context';
 
@@ -24,12 +25,13 @@ export function Measure() {
       ({ finding }) => finding.stage === 'measure' && finding.rule !== 'entry' && finding.severity !== 'note',
     );
 
-  const goOn = (input: HTMLInputElement) => {
-    const fields = [...(table.current?.querySelectorAll<HTMLInputElement>('input[data-entry]') ?? [])];
-    const next = fields[fields.indexOf(input) + 1];
-    if (next) next.focus();
-    else input.blur();
-  };
+  // a new footprint starts with its first number
+  useEffect(() => {
+    if (Object.keys(document.package.dimensions).length > 0) return;
+    table.current?.querySelector<HTMLInputElement>('input[data-entry]')?.focus();
+    // only when the stage is entered
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, []);
 
   return (
     <>
@@ -81,7 +83,7 @@ export function Measure() {
         </label>
       ))}
       <SourceField />
-      <div ref={table} role="group" aria-label="Dimensions">
+      <div ref={table} role="group" aria-label="Dimensions" onKeyDown={moveInGrid}>
         <div
           className={`text-secondary border-base-300 mt-1.5 grid ${DIMENSION_COLUMNS} gap-x-1 border-b pb-0.5 text-[12px]`}
         >
@@ -91,7 +93,11 @@ export function Measure() {
           <span>label</span>
         </div>
         {resolved?.dimensions.map((dimension) => (
-          <DimensionRow key={dimension.definition.symbol} dimension={dimension} onCommit={goOn} />
+          <DimensionRow
+            key={dimension.definition.symbol}
+            dimension={dimension}
+            onCommit={(input) => goToNextEntry(table.current, input)}
+          />
         ))}
       </div>
       {implausible.map(({ finding, index }) => (

@@ -1,0 +1,121 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { existsSync, mkdtempSync, readdirSync, readFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import puppeteer, { type Browser, type Page } from 'puppeteer-core';
+import { afterAll, beforeAll, expect } from 'vitest';
+
+const FLAGS = [
+  '--no-sandbox',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+  '--disable-gpu',
+  '--enable-unsafe-swiftshader',
+];
+
+/** A served Tapis; started before a file's tests and ended after them. */
+export function useServer(): { readonly url: string } {
+  const served = { url: '' };
+  let child: ChildProcess;
+  beforeAll(async () => {
+    child = spawn('node', ['tools/start.mjs', '0'], { stdio: ['ignore', 'pipe', 'inherit'] });
+    served.url = await new Promise<string>((resolve, reject) => {
+      child.stdout?.on('data', (data: Buffer) => {
+        const address = /http:\/\/127\.0\.0\.1:\d+/.exec(data.toString());
+        if (address) resolve(address[0]);
+      });
+      child.once('exit', (code) => reject(new Error(`the server ended with ${code}`)));
+    });
+  });
+  afterAll(() => void child.kill());
+  return served;
+}
+
+/** Starts Chromium; a profile's folder keeps its storage from start to start. */
+export function launch(profile = mkdtempSync(join(tmpdir(), 'tapis-profile-'))): Promise<Browser> {
+  return puppeteer.launch({
+    executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+    headless: true,
+    args: FLAGS,
+    userDataDir: profile,
+    defaultViewport: { width: 1280, height: 800 },
+  });
+}
+
+/** A page that fails its test on script errors and on breaches of the content policy. */
+export async function openPage(browser: Browser, url: string): Promise<Page> {
+  const page = await browser.newPage();
+  const faults: string[] = [];
+  page.on('pageerror', (error) => faults.push(String(error)));
+  page.on('console', (message) => {
+    if (message.type() === 'error') faults.push(message.text());
+  });
+  await page.goto(url, { waitUntil: 'networkidle0' });
+  pageFaults.set(page, faults);
+  return page;
+}
+
+const pageFaults = new WeakMap<Page, string[]>();
+
+/** Fails where a page had script errors. */
+export function expectNoFaults(page: Page): void {
+  expect(pageFaults.get(page)).toEqual([]);
+}
+
+/** Puts the demo board on an empty Shelf. */
+export async function takeDemo(page: Page): Promise<void> {
+  await page.locator('button ::-p-text(Put the demo on the Shelf)').click();
+  await page.waitForSelector('a[aria-label="Open U4 tide converter"]');
+}
+
+/** Opens a footprint from the Shelf. */
+export async function openFootprint(page: Page, name: string): Promise<void> {
+  await page.locator(`a[aria-label="Open ${name}"]`).click();
+  await page.waitForSelector('section[aria-label="Sheet"] svg');
+}
+
+/** What the Ledger says in its head line. */
+export function summaryOf(page: Page): Promise<string> {
+  return page.$eval('[data-testid="summary"]', (element) => element.textContent ?? '');
+}
+
+/** What the drawing calls itself. */
+export function drawingOf(page: Page): Promise<string> {
+  return page.$eval(
+    'section[aria-label="Sheet"] svg[role="img"]',
+    (svg) => svg.getAttribute('aria-label') ?? '',
+  );
+}
+
+/** Waits until the document is written. */
+export async function waitSaved(page: Page): Promise<void> {
+  await page.waitForFunction(() =>
+    /^saved/.test(document.querySelector('header [role=status]')?.textContent ?? ''),
+  );
+}
+
+/** A field's text by its accessible name. */
+export function valueOf(page: Page, selector: string): Promise<string> {
+  return page.$eval(selector, (element) => (element as HTMLInputElement).value);
+}
+
+/** Lets a browser save files into a new folder; answers a file once it is whole. */
+export async function downloadsOf(browser: Browser): Promise<(name: RegExp) => Promise<string>> {
+  const folder = mkdtempSync(join(tmpdir(), 'tapis-files-'));
+  const session = await browser.target().createCDPSession();
+  await session.send('Browser.setDownloadBehavior', { behavior: 'allow', downloadPath: folder });
+  return async (name) => {
+    for (let i = 0; i < 100; i += 1) {
+      const found = existsSync(folder) ? readdirSync(folder).find((file) => name.test(file)) : undefined;
+      if (found) {
+        const text = readFileSync(join(folder, found), 'utf8');
+        if (text !== '') return text;
+      }
+      await new Promise((resolve) => setTimeout(resolve, 50));
+    }
+    throw new Error(`no file ${name} was saved; there are ${readdirSync(folder).join(', ') || 'none'}`);
+  };
+}

@@ -1,0 +1,140 @@
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { ElementHandle, Page } from 'puppeteer-core';
+import { describe, expect, it } from 'vitest';
+import {
+  expectNoFaults,
+  launch,
+  openFootprint,
+  openPage,
+  takeDemo,
+  useServer,
+  valueOf,
+  waitSaved,
+} from './harness';
+
+const server = useServer();
+const wait = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
+const cards = (page: Page) => page.$$eval('main li a', (links) => links.length);
+
+describe('nothing is lost', () => {
+  it('when the browser is killed while a field is being typed in', async () => {
+    const profile = mkdtempSync(join(tmpdir(), 'tapis-killed-'));
+    const first = await launch(profile);
+    const page = await openPage(first, server.url);
+    await takeDemo(page);
+    await openFootprint(page, 'U4 tide converter');
+    const url = page.url();
+    await page.focus('#entry-D');
+    await page.keyboard.type('5.2..5.');
+    await wait(1000);
+    first.process()?.kill('SIGKILL');
+    await wait(500);
+    const second = await launch(profile);
+    const again = await openPage(second, url);
+    await again.waitForSelector('#entry-D');
+    expect(await valueOf(again, '#entry-D')).toBe('5.2..5.');
+    await second.close();
+  });
+
+  it('when two tabs change one footprint', async () => {
+    const browser = await launch();
+    const one = await openPage(browser, server.url);
+    await takeDemo(one);
+    await openFootprint(one, 'C12 supply bypass');
+    const two = await openPage(browser, one.url());
+    await two.waitForSelector('#entry-L');
+
+    await one.bringToFront();
+    await one.focus('#entry-L');
+    await one.keyboard.type('1.7±0.1');
+    await waitSaved(one);
+    // the other tab has a change of its own that rests on the older revision
+    await two.evaluate(() => {
+      Object.defineProperty(document, 'visibilityState', { value: 'hidden', configurable: true });
+    });
+    await two.bringToFront();
+    await two.focus('#entry-W');
+    await two.keyboard.type('0.9±0.1');
+    await two.waitForSelector('[role=alert]');
+    expect(await two.$eval('[role=alert]', (e) => e.textContent)).toContain(
+      'Another tab has saved this footprint',
+    );
+    await two.locator('button ::-p-text(Keep both)').click();
+    await two.waitForFunction(() => !document.querySelector('[role=alert]'));
+    expect(await valueOf(two, '#entry-L')).toBe('1.7±0.1');
+    expect(await valueOf(two, '#entry-W')).toBe('0.8±0.1');
+
+    const shelf = await openPage(browser, server.url);
+    expect(
+      await shelf.$$eval('main li a p:first-child', (names) => names.map((n) => n.textContent)),
+    ).toContain('C12 supply bypass (my tab)');
+    // a tab without changes of its own takes up what another one saved
+    await one.bringToFront();
+    await one.evaluate(() => dispatchEvent(new Event('focus')));
+    expectNoFaults(two);
+    await browser.close();
+  });
+
+  it('when files that cannot be read are imported', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'tapis-broken-'));
+    const file = (name: string, text: string) => {
+      writeFileSync(join(folder, name), text);
+      return join(folder, name);
+    };
+    const browser = await launch();
+    const page = await openPage(browser, server.url);
+    await takeDemo(page);
+    const before = await cards(page);
+    const input = (await page.$('input[type=file]')) as ElementHandle<HTMLInputElement>;
+    const importing = async (...paths: string[]) => {
+      await input.uploadFile(...paths);
+      await page.waitForSelector('main');
+      await page.waitForFunction(() => document.querySelector('[role=alert], header + [role=status]'));
+      const text = await page.$eval('[role=alert], header + [role=status]', (e) => e.textContent ?? '');
+      await page.locator('button ::-p-text(Close)').click();
+      await page.waitForFunction(() => !document.querySelector('[role=alert], header + [role=status]'));
+      return text;
+    };
+    expect(await importing(file('noise.json', '\u0000\u0001 not json'))).toContain(
+      'noise.json: This is not JSON',
+    );
+    expect(await importing(file('newer.json', '{"tapis": 7, "name": "x"}'))).toContain(
+      'version 7; this Tapis reads up to 1',
+    );
+    expect(
+      await importing(file('half.json', '{"tapis": 1, "name": "x", "level": "B", "process": "standard"}')),
+    ).toContain('“package” is missing');
+    expect(await importing(file('huge.json', ' '.repeat(51_000_000)))).toContain('51 MB; at most 50 MB');
+    expect(await cards(page)).toBe(before);
+
+    const good = {
+      tapis: 1,
+      name: 'Good one',
+      package: { family: 'rectangular-chip', dimensions: { L: 1 } },
+      level: 'B',
+      process: 'standard',
+    };
+    const mixed = file('mixed.json', JSON.stringify({ tapisShelf: 1, documents: [good, { tapis: 1 }] }));
+    expect(await importing(mixed)).toMatch(/1 footprint added.*Document 2/);
+    expect(await cards(page)).toBe(before + 1);
+    expectNoFaults(page);
+    await browser.close();
+  });
+
+  it('when a footprint is deleted: it waits in the bin', async () => {
+    const browser = await launch();
+    const page = await openPage(browser, server.url);
+    await takeDemo(page);
+    const before = await cards(page);
+    await page.locator('main li ::-p-text(Delete)').click();
+    await page.waitForFunction((n) => document.querySelectorAll('main li a').length === n, {}, before - 1);
+    await page.locator('button ::-p-text(Bin 1)').click();
+    await page.locator('button ::-p-text(Put back)').click();
+    await page.waitForFunction((n) => document.querySelectorAll('main li a').length === n, {}, before);
+    await page.type('input[type=search]', 'bypass 1608');
+    expect(await cards(page)).toBe(1);
+    await browser.close();
+  });
+});
