@@ -1,4 +1,4 @@
-import { cornersOf, type Box } from '../geometry/box';
+import { boxAt, boxOfPoints, cornersOf, gapBetween, type Box } from '../geometry/box';
 import { turn, type Point } from '../geometry/point';
 import { rectangleCorners } from '../geometry/solid';
 import type { Footprint } from '../footprint/footprint';
@@ -54,10 +54,17 @@ export function drawPlan(footprint: Footprint): Drawing {
 
 /** Where a land's number stands: outside the courtyard, level with the land. */
 export function numberPlaces(footprint: Footprint, clearance: number): Point[] {
-  const { box } = footprint.courtyard;
-  return footprint.lands.map(({ at, rotation }) => {
+  const { courtyard, legend, lands } = footprint;
+  const mark = boxOfPoints(legend.pin1 ?? []);
+  return lands.map(({ at, rotation }) => {
     const out = turn({ x: 1, y: 0 }, rotation);
-    if (out.x !== 0) return { x: out.x > 0 ? box.maxX + clearance : box.minX - clearance, y: at.y };
-    return { x: at.x, y: out.y > 0 ? box.maxY + clearance : box.minY - clearance };
+    const beside = (box: Box): Point =>
+      out.x !== 0
+        ? { x: out.x > 0 ? box.maxX + clearance : box.minX - clearance, y: at.y }
+        : { x: at.x, y: out.y > 0 ? box.maxY + clearance : box.minY - clearance };
+    const place = beside(courtyard.box);
+    // a mark that stands in the way is passed
+    const blocked = mark && gapBetween(mark, boxAt(place, clearance, clearance)) < 0;
+    return blocked ? beside(mark) : place;
   });
 }

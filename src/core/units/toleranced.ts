@@ -84,17 +84,19 @@ export function printEntry(value: Toleranced, unit: LengthUnit | null): string {
 }
 
 /**
- * Writes the limits short, for reading: `6.20–6.60`, `≤ 1.20`, `0.65`.
+ * Writes the limits for reading: `6.20–6.60`, `≤ 1.20`, `0.65`.
  * @param value limits in mm
+ * @param brief drops the third decimal of ranges, for a second look in the other unit
  */
-export function describeLimits(value: Toleranced, unit: DisplayUnit): string {
+export function describeLimits(value: Toleranced, unit: DisplayUnit, brief = false): string {
+  const single = value.min === value.max;
   const number = (v: number) => {
     const shown = fromMm(v, unit);
-    if (unit === 'mm') return formatNumber(shown, 2, 3);
+    if (unit === 'mm') return formatNumber(shown, 2, brief && !single ? 2 : 3);
     // a tenth of a mil is 2.5 µm: only thin things need it
     return formatNumber(shown, 0, Math.abs(shown) < 20 ? 1 : 0);
   };
   if (value.given === 'max') return `≤ ${number(value.max)}`;
   if (value.given === 'min') return `≥ ${number(value.min)}`;
-  return value.min === value.max ? number(value.nom) : `${number(value.min)}–${number(value.max)}`;
+  return single ? number(value.nom) : `${number(value.min)}–${number(value.max)}`;
 }

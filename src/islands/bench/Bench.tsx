@@ -80,7 +80,7 @@ function Workplace() {
       <div className="flex min-h-0 flex-1">
         <StageRail />
         <main
-          className="border-base-300 bg-base-100 w-[300px] shrink-0 overflow-y-auto border-r px-3.5 py-3"
+          className="border-base-300 bg-base-100 w-[300px] shrink-0 overflow-y-auto border-r px-3 py-3"
           aria-label={stage}
         >
           <Column />

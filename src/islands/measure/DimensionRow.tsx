@@ -5,7 +5,7 @@ import { useBench } from '../bench/context';
 import { useDimensionField } from '../common/useEntry';
 
 /** Name, entry, other unit and label. */
-export const DIMENSION_COLUMNS = 'grid-cols-[100px_78px_1fr_26px]';
+export const DIMENSION_COLUMNS = 'grid-cols-[96px_88px_1fr_26px]';
 
 interface Props {
   dimension: ResolvedDimension;
@@ -28,7 +28,7 @@ export function DimensionRow({ dimension, onCommit }: Props) {
     if (how === 'commit') onCommit(input);
   });
   const otherUnit = (document.package.unit ?? 'mm') === 'mm' ? 'mil' : 'mm';
-  const other = value && kind === 'length' && !error ? describeLimits(value, otherUnit) : '';
+  const other = value && kind === 'length' && !error ? describeLimits(value, otherUnit, true) : '';
   const noteId = `note-${symbol}`;
   const note =
     error && source === 'entered'

@@ -2,7 +2,6 @@ import { useMemo } from 'react';
 import { drawPlan } from '../../core/drawing/plan';
 import { drawElevation } from '../../core/drawing/elevation';
 import type { Drawing } from '../../core/drawing/drawing';
-import type { View } from '../../core/package/family';
 import { boxOfPoints, boxRound, type Box } from '../../core/geometry/box';
 import type { Point } from '../../core/geometry/point';
 import { useBench } from '../bench/context';
@@ -12,24 +11,38 @@ import { glyphsFor, type Labelled } from '../sheet/dimension-glyphs';
 import type { Area } from '../sheet/layout';
 import { Strokes } from '../sheet/Strokes';
 
-const WIDTH = 270;
+const WIDTH = 274;
 /** Room on each side for dimension lines, px. */
 const ROOM = 50;
 
 /** The package alone, top and end view, its dimensions lettered; pressing a letter goes to its field. */
 export function OutlineDrawing({ active }: { active: string | null }) {
-  const shown = useBench((s) => s.derived.shown);
-  if (!shown) return null;
+  const drawable = useBench((s) => s.derived.shown?.drawable);
+  const views = useMemo(() => drawable && packageViews(drawable), [drawable]);
+  if (!drawable || !views) return null;
+  // one scale for both views, so that they line up
+  const { plan, front } = views;
+  const scale = Math.min((WIDTH - 2 * ROOM) / widthOf(plan), 112 / heightOf(plan), 62 / heightOf(front));
   return (
-    <figure className="mt-3" aria-label="Outline drawing with the dimensions’ letters">
-      <OutlineView drawable={shown.drawable} view="plan" active={active} />
-      <OutlineView drawable={shown.drawable} view="front" active={active} />
+    <figure className="mt-2.5" aria-label="Outline drawing with the dimensions’ letters">
+      <OutlineView drawable={drawable} drawing={plan} view="plan" scale={scale} active={active} />
+      <OutlineView drawable={drawable} drawing={front} view="front" scale={scale} active={active} />
       <figcaption className="text-secondary min-h-[34px] text-[12px]">
-        <DimensionHelp symbol={active} drawable={shown.drawable} />
+        <DimensionHelp symbol={active} drawable={drawable} />
       </figcaption>
     </figure>
   );
 }
+
+function packageViews({ footprint, process }: Drawable): { plan: Drawing; front: Drawing } {
+  return {
+    plan: packageOnly(drawPlan(footprint)),
+    front: packageOnly(drawElevation(footprint, process, 'front', { low: -0.1, cut: null })),
+  };
+}
+
+const widthOf = ({ extent }: Drawing) => extent.maxX - extent.minX;
+const heightOf = ({ extent }: Drawing) => extent.maxY - extent.minY;
 
 function DimensionHelp({ symbol, drawable }: { symbol: string | null; drawable: Drawable }) {
   const definition = drawable.resolved?.dimensions.find((d) => d.definition.symbol === symbol)?.definition;
@@ -45,23 +58,24 @@ function packageOnly({ strokes }: Drawing): Drawing {
   return { strokes: kept, extent: boxRound(boxes) as Box };
 }
 
-function OutlineView({ drawable, view, active }: { drawable: Drawable; view: View; active: string | null }) {
-  const { footprint, process, resolved } = drawable;
+interface ViewProps {
+  drawable: Drawable;
+  drawing: Drawing;
+  view: 'plan' | 'front';
+  scale: number;
+  active: string | null;
+}
+
+/** Room above and below a view for dimension lines and letters, px. */
+const MARGINS = { plan: [56, 42], front: [12, 36] } as const;
+
+function OutlineView({ drawable, drawing, view, scale, active }: ViewProps) {
+  const { footprint, resolved } = drawable;
   const set = useBench((s) => s.set);
-  const drawing = useMemo(
-    () =>
-      packageOnly(
-        view === 'plan'
-          ? drawPlan(footprint)
-          : drawElevation(footprint, process, view === 'front' ? 'front' : 'side', { low: -0.1, cut: null }),
-      ),
-    [footprint, process, view],
-  );
   const { extent } = drawing;
-  const [width, height] = [extent.maxX - extent.minX, extent.maxY - extent.minY];
-  const scale = Math.min((WIDTH - 2 * ROOM) / width, (view === 'plan' ? 118 : 56) / height);
-  const above = view === 'plan' ? 56 : 6;
-  const total = height * scale + above + (view === 'plan' ? 22 : 34);
+  const [above, below] = MARGINS[view];
+  const [width, height] = [widthOf(drawing), heightOf(drawing)];
+  const total = height * scale + above + below;
   const origin = {
     x: WIDTH / 2 - ((extent.minX + extent.maxX) / 2) * scale,
     y: above + extent.maxY * scale,
@@ -79,7 +93,7 @@ function OutlineView({ drawable, view, active }: { drawable: Drawable; view: Vie
     text: line.symbol,
   }));
   return (
-    <svg width={WIDTH} height={total} className="outline block">
+    <svg width={WIDTH} height={total} className="outline-drawing block overflow-visible">
       <g
         className={`drawing ${view === 'plan' ? '' : 'elevation'}`}
         transform={`translate(${origin.x} ${origin.y}) scale(${scale})`}

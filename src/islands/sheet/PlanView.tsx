@@ -17,7 +17,7 @@ interface Props {
   showTexts: boolean;
 }
 
-/** The plan with land numbers, selection and the preview of a remedy. */
+/** The plan with selection and the preview of a remedy. */
 export const PlanView = memo(function PlanView(props: Props) {
   const { footprint, transform, place, scale, selected, preview, showTexts } = props;
   const { strokes } = useMemo(() => drawPlan(footprint), [footprint]);
@@ -36,7 +36,6 @@ export const PlanView = memo(function PlanView(props: Props) {
           />
         )}
       </g>
-      <LandNumbers footprint={footprint} place={place} scale={scale} />
       {showTexts &&
         footprint.texts.map(({ role, text, at, height }) => {
           const { x, y } = place(at);
@@ -65,7 +64,7 @@ interface NumberProps {
 }
 
 /** Land numbers outside the courtyard, level with their lands; thinned where they would collide. */
-function LandNumbers({ footprint, place, scale }: NumberProps) {
+export function LandNumbers({ footprint, place, scale }: NumberProps) {
   const places = numberPlaces(footprint, 11 / scale);
   const pitch = footprint.groups[0]?.pitch;
   const every = pitch ? Math.max(1, Math.ceil(11 / (pitch * scale))) : 1;
@@ -73,7 +72,7 @@ function LandNumbers({ footprint, place, scale }: NumberProps) {
     if (i % every !== 0) return null;
     const { x, y } = place(p);
     return (
-      <text key={i} x={x} y={y + 4} fontSize={11} textAnchor="middle" fill="var(--ink-soft)">
+      <text key={i} className="land-number" x={x} y={y + 4} textAnchor="middle">
         {footprint.lands[i]?.number}
       </text>
     );

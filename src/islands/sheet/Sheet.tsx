@@ -13,7 +13,7 @@ import { ElevationView } from './ElevationView';
 import { Hatches } from './Hatches';
 import { divide, placer, transformOf, type Area, type Areas, type Camera } from './layout';
 import { drawnArea, targetOf, type PlacedView } from './placed-view';
-import { PlanView } from './PlanView';
+import { LandNumbers, PlanView } from './PlanView';
 import { QuadrantHead } from './QuadrantHead';
 import { Readout } from './Readout';
 import { SectionMark } from './SectionMark';
@@ -220,6 +220,7 @@ function Drawings({ drawable, areas, camera, hold, size, onPointer }: DrawingsPr
                 onPoint={(over) => set({ activeDimension: over ? glyph.symbol : null })}
               />
             ))}
+            {view === 'plan' && <LandNumbers footprint={footprint} place={place} scale={camera.scale} />}
           </g>
         ))}
         <Balloons balloons={balloons} selected={selectedFinding} onOpen={openFinding} />

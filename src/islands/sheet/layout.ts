@@ -32,8 +32,8 @@ const PLAN = { width: 0.69, height: 0.61 };
 
 /** Room round the plan for dimension lines and numbers, px. */
 const ROOM = { x: 84, y: 66 };
-/** Room round the elevations along their height, px. */
-const ROOM_RISE = 66;
+/** Room round the elevations along their height, px: dimensions stand below the front view only. */
+const ROOM_RISE = { front: 58, side: 30 };
 
 /** Divides the Sheet, or gives it to one quadrant. */
 export function divide(width: number, height: number, whole: Quadrant | null): Areas {
@@ -50,20 +50,16 @@ export function divide(width: number, height: number, whole: Quadrant | null): A
 
 /** The camera that shows the whole footprint in every shown quadrant at one scale. */
 export function fit(extent: Box, rise: Rise, areas: Areas): Camera {
-  const [width, height, depth] = [
-    extent.maxX - extent.minX,
-    extent.maxY - extent.minY,
-    rise.high - Math.max(rise.low, -0.6),
-  ];
+  const [width, height, depth] = [extent.maxX - extent.minX, extent.maxY - extent.minY, rise.high - rise.low];
   const scales: number[] = [];
   if (areas.plan) {
     scales.push((areas.plan.width - 2 * ROOM.x) / width, (areas.plan.height - 2 * ROOM.y) / height);
   }
   if (areas.front) {
-    scales.push((areas.front.width - 2 * ROOM.x) / width, (areas.front.height - 2 * ROOM_RISE) / depth);
+    scales.push((areas.front.width - 2 * ROOM.x) / width, (areas.front.height - 2 * ROOM_RISE.front) / depth);
   }
   if (areas.side) {
-    scales.push((areas.side.width - 2 * ROOM_RISE) / depth, (areas.side.height - 2 * ROOM.y) / height);
+    scales.push((areas.side.width - 2 * ROOM_RISE.side) / depth, (areas.side.height - 2 * ROOM.y) / height);
   }
   const scale = Math.max(1, Math.min(...scales.filter((s) => s > 0), 400));
   return { scale, x: (extent.minX + extent.maxX) / 2, y: (extent.minY + extent.maxY) / 2 };

@@ -70,28 +70,35 @@ function exportOne({ stored, compiled }: CardData): void {
 
 /** Size of the drawing's room on a card, px. */
 const ROOM = { width: 270, height: 134 };
-/** Scales of the drawings, px per mm: equal parts look equal from card to card. */
-const SCALES = [16, 8, 4, 2, 1] as const;
+/** Pixels in a millimetre, as CSS defines them. */
+const PER_MM = 96 / 25.4;
+/** Magnifications of the drawings: equal parts look equal from card to card. */
+const SCALES = [4, 2, 1] as const;
 
 /** The plan at a scale that all cards share, halved until it fits. */
 function CardDrawing({ footprint }: { footprint: Footprint }) {
   const { strokes, extent } = drawPlan(footprint);
   const [width, height] = [extent.maxX - extent.minX, extent.maxY - extent.minY];
-  const scale = SCALES.find((s) => width * s <= ROOM.width && height * s <= ROOM.height) ?? 0.5;
+  const fits = (k: number) => width * k * PER_MM <= ROOM.width && height * k * PER_MM <= ROOM.height;
+  const magnified = SCALES.find(fits) ?? 0.5;
+  const scale = magnified * PER_MM;
   const margin = 0.6;
   const box = [extent.minX - margin, -extent.maxY - margin, width + 2 * margin, height + 2 * margin];
   return (
-    <svg
-      width={(width + 2 * margin) * scale}
-      height={(height + 2 * margin) * scale}
-      viewBox={box.join(' ')}
-      role="img"
-      aria-label={`Plan of ${footprint.standardName}`}
-    >
-      <Hatches scale={scale} />
-      <g className="drawing">
-        <Strokes strokes={strokes.filter(({ layer }) => !layer.startsWith('contact'))} />
-      </g>
-    </svg>
+    <>
+      <svg
+        width={(width + 2 * margin) * scale}
+        height={(height + 2 * margin) * scale}
+        viewBox={box.join(' ')}
+        role="img"
+        aria-label={`Plan of ${footprint.standardName}`}
+      >
+        <Hatches scale={scale} />
+        <g className="drawing">
+          <Strokes strokes={strokes.filter(({ layer }) => !layer.startsWith('contact'))} />
+        </g>
+      </svg>
+      <span className="text-secondary absolute top-1 right-2 text-[11px]">{magnified} : 1</span>
+    </>
   );
 }

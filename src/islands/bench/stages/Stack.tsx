@@ -107,7 +107,7 @@ function MarginField({ at, title, initial }: { at: string; title: string; initia
   const field = useOverrideField(at, text, (_, input) => input.blur());
   return (
     <label className="mt-2 flex items-center gap-2">
-      <span className="w-28">{title}</span>
+      <span className="w-24">{title}</span>
       <input
         className={`bg-base-100 w-24 border px-1 ${text ? 'border-primary font-semibold' : 'border-base-300'}`}
         value={field.text}
@@ -117,7 +117,7 @@ function MarginField({ at, title, initial }: { at: string; title: string; initia
         onKeyDown={field.onKeyDown}
         spellCheck={false}
       />
-      <span className="text-secondary">{unit}, each side</span>
+      <span className="text-secondary">{unit} a side</span>
     </label>
   );
 }

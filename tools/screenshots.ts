@@ -1,0 +1,73 @@
+// npm run shots: takes the pictures in docs/screenshots from the demo board, on the built server.
+import { spawn } from 'node:child_process';
+import { mkdirSync } from 'node:fs';
+import puppeteer from 'puppeteer-core';
+
+const FOLDER = 'docs/screenshots';
+const server = spawn('node', ['tools/start.mjs', '0'], { stdio: ['ignore', 'pipe', 'inherit'] });
+const url = await new Promise<string>((resolve) => {
+  server.stdout.on('data', (data: Buffer) => {
+    const address = /http:\/\/127\.0\.0\.1:\d+/.exec(data.toString());
+    if (address) resolve(address[0]);
+  });
+});
+const browser = await puppeteer.launch({
+  executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+  headless: true,
+  args: [
+    '--no-sandbox',
+    '--disable-quic',
+    '--disable-background-networking',
+    '--disable-gpu',
+    '--enable-unsafe-swiftshader',
+  ],
+  defaultViewport: { width: 1280, height: 800 },
+});
+const page = await browser.newPage();
+const wait = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
+
+async function shoot(name: string): Promise<void> {
+  await wait(400);
+  await page.screenshot({ path: `${FOLDER}/${name}.png` });
+}
+
+async function open(name: string): Promise<void> {
+  await page.goto(url, { waitUntil: 'networkidle0' });
+  await page.locator(`a[aria-label="Open ${name}"]`).click();
+  await page.waitForSelector('section[aria-label="Sheet"] svg');
+}
+
+mkdirSync(FOLDER, { recursive: true });
+await page.goto(url, { waitUntil: 'networkidle0' });
+await page.locator('button ::-p-text(Put the demo on the Shelf)').click();
+await page.waitForSelector('a[aria-label="Open U4 tide converter"]');
+await shoot('shelf');
+
+await open('U7 buoy transceiver');
+await shoot('bench-measure');
+await page.keyboard.press('6');
+await shoot('bench-prove');
+
+await open('U4 tide converter');
+await page.keyboard.press('2');
+await shoot('bench-land');
+await page.keyboard.press('3');
+await shoot('bench-stack');
+await page.keyboard.press('4');
+await shoot('bench-mark');
+await page.keyboard.press('5');
+await page.keyboard.press('n');
+await page.keyboard.press('n');
+await shoot('bench-rise');
+await page.keyboard.press('7');
+await page.keyboard.press('t');
+await page.waitForSelector('canvas');
+await wait(2500);
+await shoot('bench-release');
+
+await open('D1 charge lamp');
+await page.keyboard.press('l');
+await shoot('bench-lamp');
+
+await browser.close();
+server.kill();
