@@ -10,6 +10,7 @@ export type Layer =
   | 'copper'
   | 'paste'
   | 'solder'
+  | 'beyond'
   | 'fillet'
   | 'fillet-limit'
   | 'mask-cut'

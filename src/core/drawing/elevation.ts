@@ -3,7 +3,7 @@ import { boxOfPoints, boxRound, type Box } from '../geometry/box';
 import { facesOf, placeFace, type Face } from '../geometry/faces';
 import type { Point, Point3 } from '../geometry/point';
 import { area, unite, type Polygon } from '../geometry/polygon';
-import type { Part, Shape } from '../geometry/solid';
+import type { Assembly, Part, Shape } from '../geometry/solid';
 import type { Process } from '../process/process';
 import type { Drawing, Layer, Stroke } from './drawing';
 import { filletsOf } from './fillet';
@@ -44,9 +44,10 @@ export function drawElevation(
     : null;
   const strokes: Stroke[] = [
     laminate(footprint, view, Math.max(low, -process.boardThickness), low > -process.boardThickness),
+    ...(plane ? beyondStrokes(footprint, view, plane) : []),
     ...landStrokes(footprint, process, view, plane),
     ...(plane ? filletsOf(footprint, view, plane) : []),
-    ...(plane ? cutStrokes(footprint, plane) : outsideStrokes(footprint, view)),
+    ...(plane ? cutStrokes(footprint, plane) : outsideStrokes(footprint.body.assembly, view)),
   ];
   const extent = boxRound(
     strokes.flatMap(({ rings }) => rings.flatMap((ring) => boxOfPoints(ring) ?? [])),
@@ -151,14 +152,27 @@ function cutStrokes({ body }: Footprint, plane: CuttingPlane): Stroke[] {
   });
 }
 
+/** What stands behind the plane, faintly: the outlines of parts that the plane leaves whole. */
+function beyondStrokes({ body }: Footprint, view: ElevationView, { value }: CuttingPlane): Stroke[] {
+  const { shapes, parts } = body.assembly;
+  const behind = parts.filter((part) => {
+    const depths = facesOf(shapes[part.shape] as Shape).flatMap((face) =>
+      placeFace(face, part.rotation, part.at).corners.map((p) => onView(p, view).depth),
+    );
+    return Math.min(...depths) > (view === 'front' ? value : -value);
+  });
+  return outsideStrokes({ shapes, parts: behind }, view)
+    .filter(({ closed }) => closed)
+    .map((stroke) => ({ ...stroke, layer: 'beyond' }));
+}
+
 interface Projected {
   readonly depth: number;
   readonly place: string;
   readonly strokes: readonly Stroke[];
 }
 
-function outsideStrokes({ body }: Footprint, view: ElevationView): Stroke[] {
-  const { shapes, parts } = body.assembly;
+function outsideStrokes({ shapes, parts }: Assembly, view: ElevationView): Stroke[] {
   const silhouettes = new Map<string, Silhouette>();
   const projected = parts.map((part): Projected => {
     const key = `${part.shape} ${part.rotation}`;

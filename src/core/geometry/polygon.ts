@@ -1,13 +1,4 @@
-import {
-  Clipper,
-  Clipper64,
-  ClipType,
-  EndType,
-  FillRule,
-  JoinType,
-  type Path64,
-  type Paths64,
-} from 'clipper2-ts';
+import { Clipper, Clipper64, ClipType, FillRule, type Path64, type Paths64 } from 'clipper2-ts';
 import { quantise } from '../units/length';
 import type { Point } from './point';
 
@@ -41,17 +32,6 @@ export function unite(polygons: readonly Polygon[]): Polygon[] {
   return Clipper.union(allToNm(solid), FillRule.NonZero).map(toMm);
 }
 
-/**
- * Polygons grown (or, with a negative distance, shrunk) by a distance.
- * @param by mm
- * @param corner `round` keeps the distance everywhere, `sharp` keeps corners
- */
-export function offset(polygons: readonly Polygon[], by: number, corner: 'round' | 'sharp'): Polygon[] {
-  const join = corner === 'round' ? JoinType.Round : JoinType.Miter;
-  // a chord error of a micrometre keeps rounded corners short in points
-  return Clipper.inflatePaths(allToNm(polygons), by * NM, join, EndType.Polygon, 2, 1000).map(toMm);
-}
-
 /** The parts of open lines that lie outside all given polygons. */
 export function cutLines(lines: readonly Polyline[], outside: readonly Polygon[]): Polyline[] {
   if (outside.length === 0) return [...lines];
@@ -62,19 +42,6 @@ export function cutLines(lines: readonly Polyline[], outside: readonly Polygon[]
   const open: Paths64 = [];
   clipper.execute(ClipType.Difference, FillRule.NonZero, closed, open);
   return open.map(toMm);
-}
-
-/** Area that two sets of polygons share, mm². */
-export function sharedArea(a: readonly Polygon[], b: readonly Polygon[]): number {
-  const shared = Clipper.intersect(allToNm(a), allToNm(b), FillRule.NonZero);
-  return Math.abs(Clipper.areaPaths(shared)) / (NM * NM);
-}
-
-/** A stroked line as the polygons it covers, with round ends. */
-export function strokeOutline(line: Polyline, width: number): Polygon[] {
-  return Clipper.inflatePaths([toNm(line)], (width / 2) * NM, JoinType.Round, EndType.Round, 2, 1000).map(
-    toMm,
-  );
 }
 
 /** Length of a polyline, mm. */

@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
 import type { Stage } from '../../core/document/finding';
+import { ErrorBoundary } from '../common/ErrorBoundary';
 import { shelf } from '../common/shelf-store';
 import { CommandList } from '../commands/CommandList';
 import { useShortcuts } from '../commands/shortcuts';
@@ -59,9 +60,11 @@ export function Bench({ id }: { id: string }) {
     );
   }
   return (
-    <BenchContext value={store}>
-      <Workplace />
-    </BenchContext>
+    <ErrorBoundary>
+      <BenchContext value={store}>
+        <Workplace />
+      </BenchContext>
+    </ErrorBoundary>
   );
 }
 

@@ -44,8 +44,8 @@ export interface BenchState {
   readonly edit: (edits: readonly Edit[], gesture?: string) => void;
   readonly undo: () => void;
   readonly redo: () => void;
-  /** Takes back an unfinished gesture, as Escape does in a field. */
-  readonly abandon: (gesture: string) => void;
+  /** Takes back an unfinished gesture, as Escape does in a field; says whether there was one. */
+  readonly abandon: (gesture: string) => boolean;
   readonly setPreview: (remedy: Remedy | null) => void;
   readonly openFinding: (index: number) => void;
   readonly resolveConflict: (keep: 'mine' | 'theirs' | 'both') => Promise<void>;
@@ -144,9 +144,10 @@ export function createBench({ id, document, revision, updatedAt }: StoredFootpri
       },
       abandon(gesture) {
         const last = get().past.at(-1);
-        if (last?.gesture !== gesture) return;
+        if (last?.gesture !== gesture) return false;
         set({ past: get().past.slice(0, -1) });
         change(last.document);
+        return true;
       },
       setPreview(remedy) {
         const { document: current, derived } = get();

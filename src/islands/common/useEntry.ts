@@ -14,7 +14,7 @@ export interface EntryField {
 
 /**
  * A field that writes while it is typed in. All typing of one visit is one step of undo;
- * Enter commits it, Escape takes it back.
+ * Enter commits it, Escape takes it back, Escape again leaves the field.
  * @param onDone called after Enter or Escape
  */
 export function useField(
@@ -43,8 +43,10 @@ export function useField(
         begin();
         onDone?.('commit', event.currentTarget);
       } else if (event.key === 'Escape') {
-        abandon(gesture.current);
+        const restored = abandon(gesture.current);
         begin();
+        // with nothing to restore, Escape leaves the field
+        if (!restored) event.currentTarget.blur();
         onDone?.('restore', event.currentTarget);
       }
     },

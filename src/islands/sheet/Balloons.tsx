@@ -27,7 +27,8 @@ export function placeBalloons(
     .map((finding, index) => ({ index, severity: finding.severity, target: targetOf(finding) }))
     .filter((b): b is typeof b & { target: Point } => b.target !== null)
     .sort((a, b) => a.target.y - b.target.y);
-  let next = area.y + 20;
+  // below the quadrant's head
+  let next = area.y + 42;
   return targeted.map(({ index, severity, target }) => {
     const y = Math.max(next, Math.min(target.y, area.y + area.height - 20));
     next = y + APART;

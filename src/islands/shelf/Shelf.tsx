@@ -5,6 +5,7 @@ import { LARGEST_SHELF } from '../../core/document/shelf-file';
 import { FAMILIES } from '../../core/package/families';
 import { DEMO_DOCUMENTS } from '../../demo/documents';
 import type { ImportResult } from '../../store/shelf';
+import { ErrorBoundary } from '../common/ErrorBoundary';
 import { download } from '../common/download';
 import { shelf } from '../common/shelf-store';
 import { BinList } from './BinList';
@@ -14,6 +15,14 @@ import { cardOf, matches } from './card-data';
 
 /** The library: all footprints of this browser. */
 export function Shelf() {
+  return (
+    <ErrorBoundary>
+      <Shelves />
+    </ErrorBoundary>
+  );
+}
+
+function Shelves() {
   const stored = useLiveQuery(() => shelf.list(), []);
   const binned = useLiveQuery(() => shelf.listBin(), []);
   const [query, setQuery] = useState('');

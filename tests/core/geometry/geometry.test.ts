@@ -1,19 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { boxAt, gapBetween, overhang, type Box } from '../../../src/core/geometry/box';
+import { polygonToBox, segmentToBox } from '../../../src/core/geometry/distance';
 import { flatten, strip } from '../../../src/core/geometry/contour';
 import { facesOf } from '../../../src/core/geometry/faces';
 import { neighboursOf } from '../../../src/core/geometry/neighbours';
 import { turn, type Point3, type Quarter } from '../../../src/core/geometry/point';
-import {
-  area,
-  cutLines,
-  lengthOf,
-  offset,
-  sharedArea,
-  strokeOutline,
-  unite,
-} from '../../../src/core/geometry/polygon';
+import { area, cutLines, lengthOf, unite } from '../../../src/core/geometry/polygon';
 import { block, type Shape } from '../../../src/core/geometry/solid';
 
 const square = (x: number, y: number, size: number) => [
@@ -84,12 +77,9 @@ describe('neighbours', () => {
 });
 
 describe('polygons', () => {
-  it('unite, grow and overlap', () => {
+  it('unite whatever their direction', () => {
     expect(unite([square(0, 0, 1), square(0.5, 0, 1)]).map(area)).toEqual([1.5]);
     expect(unite([[...square(0, 0, 1)].reverse()]).map(area)).toEqual([1]);
-    expect(offset([square(0, 0, 1)], 0.5, 'sharp').map(area)).toEqual([4]);
-    expect(area(offset([square(0, 0, 1)], 0.5, 'round')[0] ?? [])).toBeCloseTo(1 + 2 + Math.PI / 4, 2);
-    expect(sharedArea([square(0, 0, 1)], [square(0.75, 0.5, 1)])).toBeCloseTo(0.125, 9);
   });
   it('cut lines outside of areas, to the nanometre', () => {
     const cut = cutLines(
@@ -104,15 +94,20 @@ describe('polygons', () => {
     expect(cut.map(lengthOf).reduce((a, b) => a + b, 0)).toBe(3);
     expect(cut).toHaveLength(2);
   });
-  it('ink covers its line with round ends', () => {
-    const ink = strokeOutline(
-      [
-        { x: 0, y: 0 },
-        { x: 2, y: 0 },
-      ],
-      0.5,
-    );
-    expect(area(ink[0] ?? [])).toBeCloseTo(1 + Math.PI / 16, 2);
+});
+
+describe('distances to a box', () => {
+  const box = boxAt({ x: 0, y: 0 }, 2, 2);
+  it.each([
+    ['beside', { x: 2, y: -1 }, { x: 2, y: 1 }, 1],
+    ['diagonal past a corner', { x: 1, y: 3 }, { x: 3, y: 1 }, Math.SQRT2],
+    ['through', { x: -3, y: 0 }, { x: 3, y: 0.5 }, 0],
+    ['inside', { x: 0, y: 0 }, { x: 0.5, y: 0 }, 0],
+    ['a point', { x: 4, y: 5 }, { x: 4, y: 5 }, 5],
+  ])('of a segment %s', (_, a, b, want) => expect(segmentToBox(a, b, box)).toBeCloseTo(want, 12));
+  it('of a polygon round it is none', () => {
+    expect(polygonToBox(square(-5, -5, 10), box)).toBe(0);
+    expect(polygonToBox(square(3, -1, 2), box)).toBe(2);
   });
 });
 

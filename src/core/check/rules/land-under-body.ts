@@ -2,8 +2,7 @@
  * Requires room between a land that runs under the body and the body's underside:
  * a heel under a low body is soldered against the moulding.
  */
-import { sharedArea } from '../../geometry/polygon';
-import { boxAt, cornersOf } from '../../geometry/box';
+import { boxAt, gapBetween } from '../../geometry/box';
 import { formatNumber } from '../../units/length';
 import { fill, type Rule } from '../rule';
 
@@ -21,8 +20,8 @@ export const landUnderBody: Rule = {
     const { extent } = footprint.body;
     const limit = process.minStandoff;
     if (extent.standoff.min >= limit - 1e-9 || footprint.groups.every(({ body }) => !body)) return [];
-    const body = [cornersOf(boxAt({ x: 0, y: 0 }, extent.x.max, extent.y.max))];
-    const under = footprint.lands.filter(({ copper }) => sharedArea([cornersOf(copper)], body) > 1e-9);
+    const body = boxAt({ x: 0, y: 0 }, extent.x.max, extent.y.max);
+    const under = footprint.lands.filter(({ copper }) => gapBetween(copper, body) < -1e-9);
     const [first] = under;
     if (!first) return [];
     const standoff = formatNumber(extent.standoff.min, 2, 3);

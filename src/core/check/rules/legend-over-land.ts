@@ -1,19 +1,17 @@
 /**
  * Requires the legend to stay clear of lands and mask openings: ink on a land does not solder.
  */
-import { boxOfPoints, centreOf, cornersOf, gapBetween, grow, type Box } from '../../geometry/box';
-import { neighboursOf } from '../../geometry/neighbours';
-import { offset, sharedArea, strokeOutline, type Polygon } from '../../geometry/polygon';
 import type { Footprint } from '../../footprint/footprint';
+import { boxOfPoints, centreOf, grow, type Box } from '../../geometry/box';
+import { lineToBox, polygonToBox } from '../../geometry/distance';
+import { neighboursOf } from '../../geometry/neighbours';
 import { formatNumber } from '../../units/length';
 import { fill, type Rule } from '../rule';
 
 const messages = {
-  over: 'Legend comes within {limit} mm of the opening of land {land}; it must keep that gap.',
+  over: 'Legend lies on the opening of land {land}; it must keep {limit} mm.',
+  near: 'Legend comes within {gap} mm of the opening of land {land}; it must keep {limit} mm.',
 };
-
-/** Area that counts as overlap, mm²: below it lies the rounding of the ink's round ends. */
-const TRACE = 1e-5;
 
 export const legendOverLand: Rule = {
   id: 'legend-over-land',
@@ -28,27 +26,41 @@ export const legendOverLand: Rule = {
     ];
     const limit = process.legendGap;
     const index = neighboursOf(obstacles.map(({ box }) => box));
-    for (const ink of inkOf(footprint)) {
-      const reach = offset(ink, limit - 0.001, 'round');
-      const bounds = boxOfPoints(ink.flat()) as Box;
+    let worst: { gap: number; box: Box; land: number } | null = null;
+    for (const { bounds, gapTo } of inkOf(footprint)) {
       for (const i of index.near(grow(bounds, limit))) {
         const { box, land } = obstacles[i] as (typeof obstacles)[number];
-        if (gapBetween(bounds, box) >= limit || sharedArea(reach, [cornersOf(box)]) < TRACE) continue;
-        const { number = '' } = footprint.lands[land] ?? {};
-        return [
-          {
-            message: fill(messages.over, { limit: formatNumber(limit, 2), land: number }),
-            place: { at: centreOf(box), lands: [number] },
-          },
-        ];
+        const gap = gapTo(box);
+        if (gap < limit - 1e-6 && gap < (worst?.gap ?? Infinity)) worst = { gap, box, land };
       }
     }
-    return [];
+    if (!worst) return [];
+    const { gap, box, land } = worst;
+    const { number = '' } = footprint.lands[land] ?? {};
+    const values = { gap: formatNumber(gap, 2, 3), limit: formatNumber(limit, 2), land: number };
+    return [
+      {
+        message: fill(gap <= 0 ? messages.over : messages.near, values),
+        measured: { value: gap, limit, unit: 'mm' },
+        place: { at: centreOf(box), lands: [number] },
+      },
+    ];
   },
 };
 
-/** Every legend mark as the area its ink covers. */
-function inkOf({ legend }: Footprint): Polygon[][] {
-  const lines = legend.lines.map((line) => strokeOutline(line, legend.width));
-  return legend.pin1 ? [...lines, [legend.pin1]] : lines;
+/** A legend mark: the box round its ink, and the ink's distance from a box (0 where it covers it). */
+interface Ink {
+  readonly bounds: Box;
+  readonly gapTo: (box: Box) => number;
+}
+
+function inkOf({ legend }: Footprint): Ink[] {
+  const half = legend.width / 2;
+  const lines = legend.lines.map((line): Ink => ({
+    bounds: grow(boxOfPoints(line) as Box, half),
+    gapTo: (box) => Math.max(0, lineToBox(line, box) - half),
+  }));
+  const { pin1 } = legend;
+  if (!pin1) return lines;
+  return [...lines, { bounds: boxOfPoints(pin1) as Box, gapTo: (box) => polygonToBox(pin1, box) }];
 }

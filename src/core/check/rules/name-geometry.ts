@@ -41,7 +41,9 @@ export const nameGeometry: Rule = {
       if (digitsOf({ ...part, value }) === digitsOf(part)) continue;
       const show = (v: number) => formatNumber(v, part.decimals, 3);
       const values = { name, symbol: part.symbol, stated: show(value), actual: show(part.value) };
-      found.push(say(fill(messages.number, values), part.symbol));
+      const unit = part.decimals === 0 ? 'count' : 'mm';
+      const measured = { value, limit: part.value, unit } as const;
+      found.push({ ...say(fill(messages.number, values), part.symbol), measured });
     }
     if (stated.level !== document.level) {
       found.push(say(fill(messages.level, { name, stated: stated.level, actual: document.level })));

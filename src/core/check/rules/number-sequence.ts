@@ -25,10 +25,13 @@ export const numberSequence: Rule = {
       const [first] = same as [Land];
       if (number.trim() === '') {
         const message = fill(messages.empty, { position: first.position });
-        found.push({ message, place: { at: first.at }, remedies: [restore(same)] });
+        const measured = { value: 0, limit: 1, unit: 'count' } as const;
+        found.push({ message, measured, place: { at: first.at }, remedies: [restore(same)] });
       } else if (same.length > 1) {
         const message = fill(messages.double, { number, count: same.length });
-        found.push({ message, place: { at: first.at, lands: [number] }, remedies: [restore(same)] });
+        const measured = { value: same.length, limit: 1, unit: 'count' } as const;
+        const place = { at: first.at, lands: [number] };
+        found.push({ message, measured, place, remedies: [restore(same)] });
       }
     }
     const gap = missingNumbers([...byNumber.keys()]);
@@ -39,6 +42,7 @@ export const numberSequence: Rule = {
       found.push({
         severity: 'caution',
         message: fill(gap.length > 1 ? messages.gaps : messages.gap, values),
+        measured: { value: gap.length, limit: 0, unit: 'count' },
         place: { lands: [], ...(lands[0] ? { at: lands[0].at } : {}) },
         remedies: [restore(renumbered)],
       });
