@@ -48,7 +48,7 @@ function OpenList() {
           }}
           onKeyDown={onKeyDown}
         />
-        <ul className="mt-2 max-h-[420px] overflow-y-auto" role="listbox" aria-label="Commands">
+        <ul className="mt-2 max-h-[560px] overflow-y-auto" role="listbox" aria-label="Commands">
           {found.map((command, i) => (
             <li key={command.name} role="option" aria-selected={i === at}>
               <button

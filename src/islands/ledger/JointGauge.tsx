@@ -50,8 +50,8 @@ function Gauge({ margin, unit }: { margin: Margin; unit: DisplayUnit }) {
         </span>
       </div>
       <svg
-        width={WIDTH}
-        height={16}
+        viewBox={`0 0 ${WIDTH} 16`}
+        className="block w-full"
         role="img"
         aria-label={`${NAMES[end]} margin ${show(rms)}, goal ${show(goal)}, worst case ${show(worst.min)} to ${show(worst.max)} ${unit}`}
       >

@@ -5,7 +5,7 @@ import type { Area } from './layout';
 const NAMES: Readonly<Record<Quadrant, string>> = {
   plan: 'Plan',
   front: 'Front',
-  side: 'Side, from the right',
+  side: 'Side from right',
   turn: '3D',
 };
 
@@ -35,7 +35,7 @@ export function QuadrantHead({ quadrant, area }: { quadrant: Quadrant; area: Are
           ))}
         </div>
       ) : (
-        <span>{NAMES[quadrant]}</span>
+        <span className="whitespace-nowrap">{NAMES[quadrant]}</span>
       )}
       {(quadrant !== 'turn' || fourth === 'turn') && (
         <button

@@ -22,10 +22,12 @@ export function Readout({ cursor, over, scale }: Props) {
   const show = (mm: number) => formatLength(mm, unit);
   return (
     <div
-      className="border-base-300 bg-base-100 flex h-7 shrink-0 items-center gap-6 border-t px-3 text-[12px]"
+      className="border-base-300 bg-base-100 flex h-7 shrink-0 items-center gap-6 overflow-hidden border-t px-3 text-[12px] whitespace-nowrap"
       aria-live="off"
     >
-      <span className="w-32">{cursor ? `x ${show(cursor.x)}  y ${show(cursor.y)} ${unit}` : ''}</span>
+      <span className="w-32 shrink-0">
+        {cursor ? `x ${show(cursor.x)}  y ${show(cursor.y)} ${unit}` : ''}
+      </span>
       {land ? (
         <span>
           land {land.number} · {land.padstack} · at {show(land.at.x)}, {show(land.at.y)}

@@ -217,7 +217,7 @@ function Drawings({ drawable, areas, camera, hold, size, onPointer }: DrawingsPr
                 active={activeDimension === glyph.symbol}
                 fault={faulty.has(glyph.symbol)}
                 onPress={isField(stage, glyph.symbol) ? () => setEditing(glyph.symbol) : undefined}
-                onPoint={(over) => set({ activeDimension: over ? glyph.symbol : null })}
+                onPoint={(over) => editing === null && set({ activeDimension: over ? glyph.symbol : null })}
               />
             ))}
             {view === 'plan' && <LandNumbers footprint={footprint} place={place} scale={camera.scale} />}

@@ -18,9 +18,9 @@ export function TitleBlock({ scale }: { scale: number }) {
     ['Revision', revision],
   ];
   return (
-    <dl className="grid h-full content-center gap-0 p-2.5 text-[12px]">
+    <dl className="flex h-full flex-col justify-center p-2.5 text-[12px]">
       {rows.map(([name, value]) => (
-        <div key={name} className="border-base-300 border px-2 py-[3px] not-first:border-t-0">
+        <div key={name} className="border-base-300 min-w-0 border px-2 py-[3px] not-first:border-t-0">
           <dt className="text-secondary text-[11px] leading-tight">{name}</dt>
           <dd className="truncate text-[13px] leading-tight font-medium" title={value}>
             {value}

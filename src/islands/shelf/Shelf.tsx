@@ -65,7 +65,9 @@ function Shelves() {
           onChange={(event) => setQuery(event.target.value)}
         />
         <span className="text-secondary">
-          {stored ? `${found.length} of ${cards.length} footprint${cards.length === 1 ? '' : 's'}` : ''}
+          {cards.length > 0
+            ? `${found.length} of ${cards.length} footprint${cards.length === 1 ? '' : 's'}`
+            : ''}
         </span>
         <div className="ml-auto flex items-center gap-2">
           <NewButton />

@@ -1,0 +1,119 @@
+import type { Browser, Page } from 'puppeteer-core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { expectNoFaults, launch, openFootprint, openPage, takeDemo, useServer, valueOf } from './harness';
+
+const server = useServer();
+let browser: Browser;
+let page: Page;
+
+beforeAll(async () => {
+  browser = await launch();
+  page = await openPage(browser, server.url);
+  await takeDemo(page);
+  await openFootprint(page, 'U4 tide converter');
+});
+afterAll(() => browser.close());
+
+/** Extent in pixels of everything drawn in a layer of a view (plan, side, front in this order). */
+function extentOf(view: 0 | 1 | 2, layer: string) {
+  return page.evaluate(
+    (index, name) => {
+      const drawing = document.querySelectorAll('section[aria-label="Sheet"] g.drawing')[index];
+      const boxes = [...(drawing?.querySelectorAll(`.layer-${name}`) ?? [])].map((e) =>
+        e.getBoundingClientRect(),
+      );
+      return {
+        left: Math.min(...boxes.map((b) => b.left)),
+        right: Math.max(...boxes.map((b) => b.right)),
+        top: Math.min(...boxes.map((b) => b.top)),
+        bottom: Math.max(...boxes.map((b) => b.bottom)),
+      };
+    },
+    view,
+    layer,
+  );
+}
+
+async function expectAligned(): Promise<void> {
+  const [plan, side, front] = [
+    await extentOf(0, 'copper'),
+    await extentOf(1, 'copper'),
+    await extentOf(2, 'copper'),
+  ];
+  expect(Math.abs(front.left - plan.left)).toBeLessThan(1);
+  expect(Math.abs(front.right - plan.right)).toBeLessThan(1);
+  expect(Math.abs(side.top - plan.top)).toBeLessThan(1);
+  expect(Math.abs(side.bottom - plan.bottom)).toBeLessThan(1);
+}
+
+function middleOf(selector: string): Promise<[x: number, y: number]> {
+  return page.$eval(selector, (element) => {
+    const { x, y, width, height } = element.getBoundingClientRect();
+    return [x + width / 2, y + height / 2] as [number, number];
+  });
+}
+
+const dimension = (symbol: string) => `section[aria-label="Sheet"] [data-symbol="${symbol}"]`;
+
+describe('the Sheet', () => {
+  it('lines the elevations up with the plan, before and after zooming and panning', async () => {
+    await expectAligned();
+    await page.mouse.move(480, 210);
+    await page.mouse.wheel({ deltaY: -500 });
+    await page.mouse.down();
+    await page.mouse.move(520, 250, { steps: 4 });
+    await page.mouse.up();
+    await expectAligned();
+    await page.keyboard.press('f');
+  });
+
+  it('turns the top of the side elevation towards the plan, as third angle asks', async () => {
+    const [board, body] = [await extentOf(1, 'laminate'), await extentOf(1, 'body')];
+    expect(body.right).toBeLessThanOrEqual(board.left);
+  });
+
+  it('changes a dimension where it is drawn, and lights it up in both places', async () => {
+    const [x, y] = await middleOf(`${dimension('E')} text`);
+    await page.mouse.click(x, y);
+    await page.keyboard.type('7.2..7.6');
+    expect(await valueOf(page, '#entry-E')).toBe('7.2..7.6');
+    expect(await page.$eval(dimension('E'), (g) => g.classList.contains('active'))).toBe(true);
+    await page.keyboard.press('Escape');
+    expect(await valueOf(page, '#entry-E')).toBe('6.2..6.6');
+    await page.focus('#entry-D');
+    expect(await page.$eval(dimension('D'), (g) => g.classList.contains('active'))).toBe(true);
+    await page.keyboard.press('Escape');
+  });
+
+  it('cuts the elevations through the land that is pressed, and tells distances to another', async () => {
+    await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+    const { left, top } = await extentOf(0, 'copper');
+    await page.mouse.click(left + 12, top + 5);
+    expect(
+      await page.$$eval('section[aria-label="Sheet"] text', (texts) => texts.map((t) => t.textContent)),
+    ).toContain('Cut K–K');
+    expect((await extentOf(2, 'fillet')).right).toBeGreaterThan(0);
+    await page.mouse.move(left + 12, top + 5 + 24);
+    const readout = await page.$eval('section[aria-label="Sheet"] > div:last-child', (e) => e.textContent);
+    expect(readout).toContain('to land 2: 0.25 edge · 0.65 centre');
+  });
+
+  it('gives the whole Sheet to one view and takes it back', async () => {
+    const before = await extentOf(0, 'copper');
+    await page.keyboard.press('p');
+    const whole = await extentOf(0, 'copper');
+    expect(whole.right - whole.left).toBeGreaterThan(before.right - before.left);
+    await page.keyboard.press('p');
+    expect(await extentOf(0, 'copper')).toEqual(before);
+  });
+
+  it('finds every command by its name', async () => {
+    await page.keyboard.press('/');
+    await page.keyboard.type('level a');
+    await page.keyboard.press('Enter');
+    expect(await page.$eval('[aria-label="Density level"] [aria-pressed=true]', (e) => e.textContent)).toBe(
+      'A',
+    );
+    expectNoFaults(page);
+  });
+});
