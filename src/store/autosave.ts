@@ -25,7 +25,7 @@ type Save = (document: TapisDocument, revision: number) => Promise<SaveResult>;
 export class Autosave {
   private waiting: TapisDocument | null = null;
   private timer: ReturnType<typeof setTimeout> | undefined;
-  private running: Promise<void> | null = null;
+  private running: Promise<boolean> | null = null;
   private stopped = false;
 
   constructor(
@@ -60,9 +60,10 @@ export class Autosave {
     if (this.waiting === null || this.stopped) return;
     this.running = this.write(this.waiting);
     this.waiting = null;
-    await this.running;
+    const written = await this.running;
     this.running = null;
-    if (this.waiting !== null && !this.stopped) this.timer ??= setTimeout(() => void this.flush(), WAIT);
+    if (this.waiting === null || this.stopped) return;
+    this.timer ??= setTimeout(() => void this.flush(), written ? WAIT : RETRY);
   }
 
   /** Goes on after a conflict: further writes go onto this revision. */
@@ -76,7 +77,8 @@ export class Autosave {
     }
   }
 
-  private async write(document: TapisDocument): Promise<void> {
+  /** Says whether the browser took the document or had a reason of its own not to. */
+  private async write(document: TapisDocument): Promise<boolean> {
     try {
       const result = await this.save(document, this.revision);
       if (result.kind === 'saved') {
@@ -99,7 +101,8 @@ export class Autosave {
         kind: 'failed',
         reason: `The browser refused to store it: ${reason}. Export it to keep it.`,
       });
-      setTimeout(() => void this.flush(), RETRY);
+      return false;
     }
+    return true;
   }
 }

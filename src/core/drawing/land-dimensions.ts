@@ -1,3 +1,4 @@
+import { line } from '../package/declare';
 import type { DimensionLine } from '../package/family';
 import type { Footprint, Land } from '../footprint/footprint';
 
@@ -23,51 +24,24 @@ export function landDimensions({ lands, groups, solutions }: Footprint): LandDim
   if (!low || !high || !first) return [];
   const { Z, G, C, X, Y } = solution.land;
   const middle = (land: Land) => (land.copper.minX + land.copper.maxX) / 2;
+  const [head, foot] = [first.copper.maxY, high.copper.minY];
   return [
+    { ...line('G', 'plan', 'top', [-G / 2, head], [G / 2, head]), symbol: 'G', value: G },
+    { ...line('Z', 'plan', 'top', [-Z / 2, head], [Z / 2, head], 1), symbol: 'Z', value: Z },
     {
-      symbol: 'G',
-      value: G,
-      view: 'plan',
-      from: { x: -G / 2, y: first.copper.maxY },
-      to: { x: G / 2, y: first.copper.maxY },
-      side: 'top',
-      tier: 0,
-    },
-    {
-      symbol: 'Z',
-      value: Z,
-      view: 'plan',
-      from: { x: -Z / 2, y: first.copper.maxY },
-      to: { x: Z / 2, y: first.copper.maxY },
-      side: 'top',
-      tier: 1,
-    },
-    {
+      ...line('Y', 'plan', 'bottom', [high.copper.minX, foot], [high.copper.maxX, foot]),
       symbol: 'Y',
       value: Y,
-      view: 'plan',
-      from: { x: high.copper.minX, y: high.copper.minY },
-      to: { x: high.copper.maxX, y: high.copper.minY },
-      side: 'bottom',
-      tier: 0,
     },
     {
+      ...line('C', 'plan', 'bottom', [middle(low), low.at.y], [middle(high), high.at.y], 1),
       symbol: 'C',
       value: C,
-      view: 'plan',
-      from: { x: middle(low), y: low.at.y },
-      to: { x: middle(high), y: high.at.y },
-      side: 'bottom',
-      tier: 1,
     },
     {
+      ...line('X', 'plan', 'left', [low.copper.minX, low.copper.minY], [low.copper.minX, low.copper.maxY]),
       symbol: 'X',
       value: X,
-      view: 'plan',
-      from: { x: low.copper.minX, y: low.copper.minY },
-      to: { x: low.copper.minX, y: low.copper.maxY },
-      side: 'left',
-      tier: 0,
     },
   ];
 }

@@ -1,3 +1,4 @@
+import { EntryInput } from '../common/EntryInput';
 import { entryEdit } from '../../core/document/entries';
 import type { ResolvedDimension } from '../../core/package/resolve';
 import { describeLimits } from '../../core/units/toleranced';
@@ -29,6 +30,8 @@ export function DimensionRow({ dimension, onCommit }: Props) {
   });
   const otherUnit = (document.package.unit ?? 'mm') === 'mm' ? 'mil' : 'mm';
   const other = value && kind === 'length' && !error ? describeLimits(value, otherUnit, true) : '';
+  const ownUnit = otherUnit === 'mil' ? 'mm' : 'mil';
+  const derivedText = source === 'derived' && value ? describeLimits(value, ownUnit) : '';
   const noteId = `note-${symbol}`;
   const note =
     error && source === 'entered'
@@ -44,26 +47,16 @@ export function DimensionRow({ dimension, onCommit }: Props) {
         <label htmlFor={`entry-${symbol}`} className="truncate" title={help}>
           {name} <span className="text-secondary">{symbol}</span>
         </label>
-        <input
+        <EntryInput
+          field={field}
+          tone={error || faulty ? 'fault' : 'plain'}
           id={`entry-${symbol}`}
           data-entry={symbol}
-          className={`bg-base-100 w-full border px-1 py-[1px] font-medium ${
-            error ? 'border-error text-error' : faulty ? 'border-error' : 'border-base-300'
-          } ${source === 'derived' ? 'placeholder:text-secondary' : ''}`}
-          value={field.text}
-          placeholder={
-            source === 'derived' && value ? describeLimits(value, otherUnit === 'mil' ? 'mm' : 'mil') : ''
-          }
+          className={`w-full py-[1px] font-medium ${error ? 'text-error' : ''} placeholder:text-secondary`}
+          placeholder={derivedText}
           aria-invalid={error !== null}
           aria-describedby={note ? noteId : undefined}
-          onChange={(event) => field.onChange(event.target.value)}
-          onFocus={(event) => {
-            field.onFocus(event);
-            set({ activeDimension: symbol });
-          }}
-          onKeyDown={field.onKeyDown}
-          spellCheck={false}
-          autoComplete="off"
+          onEnter={() => set({ activeDimension: symbol })}
         />
         <span className="text-secondary truncate pl-1 text-[12px]">{other}</span>
         <input

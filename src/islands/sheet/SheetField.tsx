@@ -1,3 +1,4 @@
+import { EntryInput } from '../common/EntryInput';
 import { useEffect, useRef } from 'react';
 import { useBench } from '../bench/context';
 import { useDimensionField, useOverrideField, type EntryField } from '../common/useEntry';
@@ -37,19 +38,15 @@ function FloatingInput({ symbol, at, field, onClose }: Omit<Props, 'kind'> & { f
   }, [symbol, set]);
   const width = 104;
   return (
-    <input
+    <EntryInput
       ref={ref}
-      className="input input-sm border-primary bg-base-100 absolute font-medium"
+      field={field}
+      tone="set"
+      className="absolute h-[26px]"
       style={{ left: Math.max(4, at.x - width / 2), top: at.y - 13, width }}
       aria-label={`${symbol} on the drawing`}
-      value={field.text}
       placeholder="computed"
-      onChange={(event) => field.onChange(event.target.value)}
-      onFocus={field.onFocus}
-      onKeyDown={field.onKeyDown}
       onBlur={onClose}
-      spellCheck={false}
-      autoComplete="off"
     />
   );
 }

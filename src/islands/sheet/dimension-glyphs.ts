@@ -1,5 +1,6 @@
 import { landDimensions } from '../../core/drawing/land-dimensions';
 import type { Stage } from '../../core/document/finding';
+import { line } from '../../core/package/declare';
 import type { DimensionLine, View } from '../../core/package/family';
 import { formatLength, type DisplayUnit } from '../../core/units/length';
 import { describeLimits } from '../../core/units/toleranced';
@@ -20,64 +21,46 @@ export function linesFor(stage: Stage, drawable: Drawable, unit: DisplayUnit): L
   if (!resolved) return [];
   const { seating, top, underside } = footprint.body.heights;
   if (stage === 'measure') {
-    return resolved.family.dimensionLines(footprint.values).map((line) => {
-      const value = footprint.values[line.symbol];
+    return resolved.family.dimensionLines(footprint.values).map((drawn) => {
+      const value = footprint.values[drawn.symbol];
       // the family measures heights from its seating plane, the views from the laminate
-      const lift = line.view === 'plan' ? 0 : seating;
+      const lift = drawn.view === 'plan' ? 0 : seating;
       const raise = (p: Point): Point => ({ x: p.x, y: p.y + lift });
       return {
-        line: { ...line, from: raise(line.from), to: raise(line.to) },
-        text: value ? `${line.symbol} ${describeLimits(value, unit)}` : line.symbol,
+        line: { ...drawn, from: raise(drawn.from), to: raise(drawn.to) },
+        text: value ? `${drawn.symbol} ${describeLimits(value, unit)}` : drawn.symbol,
       };
     });
   }
   if (stage === 'land') {
-    return landDimensions(footprint).map((line) => ({
-      line,
-      text: `${line.symbol} ${formatLength(line.value, unit)}`,
+    return landDimensions(footprint).map((drawn) => ({
+      line: drawn,
+      text: `${drawn.symbol} ${formatLength(drawn.value, unit)}`,
     }));
   }
   if (stage === 'mark') return courtyardLines(drawable, unit);
   if (stage !== 'rise') return [];
   const x = footprint.body.extent.x.nom / 2;
-  const height = (symbol: string, value: number, tier: number, side: 'left' | 'right'): Labelled => ({
-    line: {
-      symbol,
-      view: 'front',
-      from: { x: side === 'right' ? x : -x, y: 0 },
-      to: { x: side === 'right' ? x : -x, y: value },
-      side,
-      tier,
-    },
-    text: `${symbol} ${formatLength(value, unit)}`,
-  });
-  return [height('top', top.max, 0, 'right'), height('underside', underside.nom, 0, 'left')];
+  const height = (symbol: string, value: number, side: 'left' | 'right'): Labelled => {
+    const at = side === 'right' ? x : -x;
+    return {
+      line: line(symbol, 'front', side, [at, 0], [at, value]),
+      text: `${symbol} ${formatLength(value, unit)}`,
+    };
+  };
+  return [height('top', top.max, 'right'), height('underside', underside.nom, 'left')];
 }
 
 function courtyardLines({ footprint }: Drawable, unit: DisplayUnit): Labelled[] {
-  const { box } = footprint.courtyard;
+  const { minX, minY, maxX, maxY } = footprint.courtyard.box;
   return [
     {
-      line: {
-        symbol: 'courtyard width',
-        view: 'plan',
-        from: { x: box.minX, y: box.minY },
-        to: { x: box.maxX, y: box.minY },
-        side: 'bottom',
-        tier: 0,
-      },
-      text: formatLength(box.maxX - box.minX, unit),
+      line: line('courtyard width', 'plan', 'bottom', [minX, minY], [maxX, minY]),
+      text: formatLength(maxX - minX, unit),
     },
     {
-      line: {
-        symbol: 'courtyard height',
-        view: 'plan',
-        from: { x: box.maxX, y: box.minY },
-        to: { x: box.maxX, y: box.maxY },
-        side: 'right',
-        tier: 0,
-      },
-      text: formatLength(box.maxY - box.minY, unit),
+      line: line('courtyard height', 'plan', 'right', [maxX, minY], [maxX, maxY]),
+      text: formatLength(maxY - minY, unit),
     },
   ];
 }

@@ -86,6 +86,15 @@ describe('plan drawing', () => {
   });
 });
 
+it('XML holds whatever was typed', () => {
+  const strange = converter({}, { name: 'a\u0000b\ud800c \u{1f30a}', marks: { value: '\u0007' } });
+  for (const format of ['svg', 'ipc2581']) {
+    const text = write(format, strange);
+    expect(text).toContain('a\ufffdb\ufffdc \u{1f30a}');
+    expect(text).not.toMatch(/[\u0000-\u0008]/);
+  }
+});
+
 describe('IPC-2581', () => {
   const file = (document: TapisDocument) => parse(write('ipc2581', document))['IPC-2581'] as Ipc;
   interface Ipc {

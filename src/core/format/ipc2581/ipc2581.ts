@@ -6,6 +6,7 @@ import type { PadShape } from '../../padstack/padstack';
 import { formatNumber } from '../../units/length';
 import type { Land } from '../../footprint/footprint';
 import type { Format, Writable } from '../format';
+import { xmlText } from '../xml';
 
 /** Layers of the component side that a surface-mount footprint uses: name and IPC-2581 function. */
 const LAYERS = [
@@ -106,10 +107,10 @@ function packageNode(node: XMLBuilder, { document, footprint, resolved }: Writab
   const item = node.ele('Package', {
     name: footprint.standardName,
     type: resolved?.family.id === 'rectangular-chip' ? 'CHIP' : 'OTHER',
-    pinOne: first?.number ?? '1',
+    pinOne: xmlText(first?.number ?? '1'),
     pinOneOrientation: footprint.lands.length === 2 ? 'LEFT' : 'UPPER_LEFT',
     height: mm(extent.height.max),
-    comment: document.name,
+    comment: xmlText(document.name),
   });
   outline(item, cornersOf(bodyAndLands(footprint.lands, extent.x.max, extent.y.max)), 0.1);
   item.ele('PickupPoint', { x: '0', y: '0' });
@@ -119,13 +120,17 @@ function packageNode(node: XMLBuilder, { document, footprint, resolved }: Writab
     placed(pad, land);
     const stack = footprint.padstacks.find(({ name }) => name === land.padstack);
     if (stack) pad.ele('StandardPrimitiveRef', { id: shapeId(stack.copper) });
-    pad.ele('PinRef', { pin: land.number });
+    pad.ele('PinRef', { pin: xmlText(land.number) });
   }
   silkScreen(item, footprint);
   const assembly = item.ele('AssemblyDrawing');
   outline(assembly, footprint.assembly.outline, footprint.assembly.width);
   for (const land of footprint.lands) {
-    const pin = item.ele('Pin', { number: land.number, type: 'SURFACE', electricalType: 'UNDEFINED' });
+    const pin = item.ele('Pin', {
+      number: xmlText(land.number),
+      type: 'SURFACE',
+      electricalType: 'UNDEFINED',
+    });
     const { minX, minY, maxX, maxY } = land.contact.nom;
     pin.ele('Location', point(centreOf(land.contact.nom)));
     pin.ele('RectCenter', { width: mm(maxX - minX), height: mm(maxY - minY) });
@@ -150,7 +155,7 @@ function silkScreen(item: XMLBuilder, { legend, texts }: Writable['footprint']):
     marking.ele('Location', point(at));
     const half = (text.length * height * 0.6) / 2;
     const node = marking.ele('Text', {
-      textString: text,
+      textString: xmlText(text),
       fontSize: String(Math.round((height / 25.4) * 72)),
     });
     node.ele('BoundingBox', {

@@ -5,6 +5,7 @@ import { drawPlan, numberPlaces } from '../../drawing/plan';
 import { boxRound, grow, type Box } from '../../geometry/box';
 import type { TextMark } from '../../footprint/footprint';
 import type { Format } from '../format';
+import { xmlText } from '../xml';
 
 /** The plan at 1:1: one unit is a millimetre, the page as large as the drawing. */
 export const svg: Format = {
@@ -27,7 +28,7 @@ export const svg: Format = {
       'font-family': 'Barlow Semi Condensed, sans-serif',
       'text-anchor': 'middle',
     });
-    root.ele('title').txt(`${document.name}, ${footprint.standardName}`);
+    root.ele('title').txt(xmlText(`${document.name}, ${footprint.standardName}`));
     for (const layer of Object.keys(INK) as Layer[]) {
       const drawn = strokes.filter((stroke) => stroke.layer === layer);
       if (drawn.length === 0) continue;
@@ -36,12 +37,12 @@ export const svg: Format = {
     }
     const numbers = root.ele('g', { id: 'numbers', fill: INK_COLOUR, 'font-size': '0.4' });
     numberPlaces(footprint, 0.3).forEach(({ x, y }, i) => {
-      numbers.ele('text', { x: round(x), y: round(0.14 - y) }).txt(footprint.lands[i]?.number ?? '');
+      numbers.ele('text', { x: round(x), y: round(0.14 - y) }).txt(xmlText(footprint.lands[i]?.number ?? ''));
     });
     const texts = root.ele('g', { id: 'texts', fill: INK_COLOUR });
     for (const { text, at, height: size } of footprint.texts) {
       const y = round(size * 0.35 - at.y);
-      texts.ele('text', { x: round(at.x), y, 'font-size': String(size) }).txt(text);
+      texts.ele('text', { x: round(at.x), y, 'font-size': String(size) }).txt(xmlText(text));
     }
     return root.end({ prettyPrint: true }) + '\n';
   },

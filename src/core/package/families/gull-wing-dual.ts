@@ -1,5 +1,6 @@
 import { strip } from '../../geometry/contour';
 import { rectangleCorners, type Assembly, type Loft, type Part } from '../../geometry/solid';
+import { count, length, line } from '../declare';
 import { defineFamily, type DimensionLine, type Dimensions } from '../family';
 import { footAgainstOverhang, leadLengthAgainstOverhang } from '../plausibility/lead-overhang';
 import { rowAgainstBody, spanAgainstBody, terminalAgainstPitch } from '../plausibility/row';
@@ -20,77 +21,17 @@ export const gullWingDual = defineFamily<Symbol>({
   summary: 'Moulded body with formed leads on two opposite sides.',
   keywords: ['small outline', 'SOIC', 'SOP', 'SSOP', 'TSSOP', 'gull wing', 'dual', 'two rows'],
   dimensions: [
-    {
-      symbol: 'n',
-      name: 'Leads',
-      help: 'Number of leads on both sides together',
-      kind: 'count',
-      limits: [8, 64],
-      multipleOf: 2,
-    },
-    {
-      symbol: 'e',
-      name: 'Pitch',
-      help: 'Centre to centre of neighbouring leads',
-      kind: 'length',
-      limits: [0.2, 5],
-      basic: true,
-    },
-    {
-      symbol: 'E',
-      name: 'Lead span',
-      help: 'Lead tip to opposite lead tip',
-      kind: 'length',
-      limits: [0.8, 60],
-    },
-    {
-      symbol: 'E1',
-      name: 'Body width',
-      help: 'Body without leads, along the span',
-      kind: 'length',
-      limits: [0.5, 58],
-    },
-    { symbol: 'D', name: 'Body length', help: 'Body along the rows', kind: 'length', limits: [0.5, 100] },
-    {
-      symbol: 'L',
-      name: 'Foot length',
-      help: 'Flat of the foot that lies on the land, not the whole lead',
-      kind: 'length',
-      limits: [0.05, 10],
-    },
-    {
-      symbol: 'L1',
-      name: 'Lead length',
-      help: 'Body side to lead tip, seen from above',
-      kind: 'length',
-      limits: [-5, 15],
-      derived: '(E-E1)/2',
-    },
-    { symbol: 'b', name: 'Lead width', help: 'Width of the foot', kind: 'length', limits: [0.05, 3] },
-    {
-      symbol: 'c',
-      name: 'Lead thickness',
-      help: 'Thickness of the lead',
-      kind: 'length',
-      limits: [0.03, 1],
-      derived: 'typ 0.15',
-    },
-    {
-      symbol: 'A',
-      name: 'Height',
-      help: 'Seating plane to top of body',
-      kind: 'length',
-      limits: [0.2, 20],
-      maximumSuffices: true,
-    },
-    {
-      symbol: 'A1',
-      name: 'Standoff',
-      help: 'Seating plane to underside of body',
-      kind: 'length',
-      limits: [0, 5],
-      leastUnderMax: 0,
-    },
+    count('n', 'Leads', 'Number of leads on both sides together', [8, 64], { multipleOf: 2 }),
+    length('e', 'Pitch', 'Centre to centre of neighbouring leads', [0.2, 5], { basic: true }),
+    length('E', 'Lead span', 'Lead tip to opposite lead tip', [0.8, 60]),
+    length('E1', 'Body width', 'Body without leads, along the span', [0.5, 58]),
+    length('D', 'Body length', 'Body along the rows', [0.5, 100]),
+    length('L', 'Foot length', 'Flat of the foot that lies on the land, not the whole lead', [0.05, 10]),
+    length('L1', 'Lead length', 'Body side to lead tip, seen from above', [-5, 15], { derived: '(E-E1)/2' }),
+    length('b', 'Lead width', 'Width of the foot', [0.05, 3]),
+    length('c', 'Lead thickness', 'Thickness of the lead', [0.03, 1], { derived: 'typ 0.15' }),
+    length('A', 'Height', 'Seating plane to top of body', [0.2, 20], { maximumSuffices: true }),
+    length('A1', 'Standoff', 'Seating plane to underside of body', [0, 5], { leastUnderMax: 0 }),
   ],
   options: [],
   example: {
@@ -209,89 +150,19 @@ function leadContour(d: Values) {
 }
 
 function dimensionLines(d: Values): DimensionLine[] {
-  const [halfSpan, halfBody, halfLength] = [d.E.nom / 2, d.E1.nom / 2, d.D.nom / 2];
+  const [tip, body, end] = [d.E.nom / 2, d.E1.nom / 2, d.D.nom / 2];
   const first = ((d.n.nom / 2 - 1) / 2) * d.e.nom;
-  const top = topOf(d);
+  const half = d.b.nom / 2;
   return [
-    {
-      symbol: 'E1',
-      view: 'plan',
-      from: { x: -halfBody, y: halfLength },
-      to: { x: halfBody, y: halfLength },
-      side: 'top',
-      tier: 0,
-    },
-    {
-      symbol: 'E',
-      view: 'plan',
-      from: { x: -halfSpan, y: first },
-      to: { x: halfSpan, y: first },
-      side: 'top',
-      tier: 1,
-    },
-    {
-      symbol: 'e',
-      view: 'plan',
-      from: { x: -halfSpan, y: first - d.e.nom },
-      to: { x: -halfSpan, y: first },
-      side: 'left',
-      tier: 0,
-    },
-    {
-      symbol: 'b',
-      view: 'plan',
-      from: { x: -halfSpan, y: -first - d.b.nom / 2 },
-      to: { x: -halfSpan, y: -first + d.b.nom / 2 },
-      side: 'left',
-      tier: 0,
-    },
-    {
-      symbol: 'D',
-      view: 'plan',
-      from: { x: halfBody, y: -halfLength },
-      to: { x: halfBody, y: halfLength },
-      side: 'right',
-      tier: 0,
-    },
-    {
-      symbol: 'A',
-      view: 'front',
-      from: { x: halfBody, y: 0 },
-      to: { x: halfBody, y: top },
-      side: 'right',
-      tier: 0,
-    },
-    {
-      symbol: 'A1',
-      view: 'front',
-      from: { x: -halfBody, y: 0 },
-      to: { x: -halfBody, y: d.A1.nom },
-      side: 'left',
-      tier: 0,
-    },
-    {
-      symbol: 'L',
-      view: 'front',
-      from: { x: halfSpan - d.L.nom, y: 0 },
-      to: { x: halfSpan, y: 0 },
-      side: 'bottom',
-      tier: 0,
-    },
-    {
-      symbol: 'L1',
-      view: 'front',
-      from: { x: -halfSpan, y: 0 },
-      to: { x: -halfBody, y: 0 },
-      side: 'bottom',
-      tier: 0,
-    },
-    {
-      symbol: 'c',
-      view: 'side',
-      from: { x: -first, y: 0 },
-      to: { x: -first, y: d.c.nom },
-      side: 'left',
-      tier: 0,
-    },
+    line('E1', 'plan', 'top', [-body, end], [body, end]),
+    line('E', 'plan', 'top', [-tip, first], [tip, first], 1),
+    line('e', 'plan', 'left', [-tip, first - d.e.nom], [-tip, first]),
+    line('b', 'plan', 'left', [-tip, -first - half], [-tip, -first + half]),
+    line('D', 'plan', 'right', [body, -end], [body, end]),
+    line('A', 'front', 'right', [body, 0], [body, topOf(d)]),
+    line('A1', 'front', 'left', [-body, 0], [-body, d.A1.nom]),
+    line('L', 'front', 'bottom', [tip - d.L.nom, 0], [tip, 0]),
+    line('L1', 'front', 'bottom', [-tip, 0], [-body, 0]),
+    line('c', 'side', 'left', [-first, 0], [-first, d.c.nom]),
   ];
 }

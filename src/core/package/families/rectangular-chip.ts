@@ -1,4 +1,5 @@
 import { block, type Assembly } from '../../geometry/solid';
+import { length, line } from '../declare';
 import { defineFamily, type Dimensions } from '../family';
 import { endAgainstLength, widthAgainstLength } from '../plausibility/chip';
 
@@ -27,23 +28,10 @@ export const rectangularChip = defineFamily<Symbol>({
   summary: 'Ceramic block with a solderable cap at each end.',
   keywords: ['chip', 'resistor', 'capacitor', 'inductor', 'two terminals', 'end cap', 'passive'],
   dimensions: [
-    { symbol: 'L', name: 'Length', help: 'Over both end caps', kind: 'length', limits: [0.15, 30] },
-    { symbol: 'W', name: 'Width', help: 'Across the body', kind: 'length', limits: [0.08, 30] },
-    {
-      symbol: 'T',
-      name: 'Terminal length',
-      help: 'End cap along the length',
-      kind: 'length',
-      limits: [0.02, 10],
-    },
-    {
-      symbol: 'A',
-      name: 'Height',
-      help: 'Seating plane to top',
-      kind: 'length',
-      limits: [0.05, 15],
-      maximumSuffices: true,
-    },
+    length('L', 'Length', 'Over both end caps', [0.15, 30]),
+    length('W', 'Width', 'Across the body', [0.08, 30]),
+    length('T', 'Terminal length', 'End cap along the length', [0.02, 10]),
+    length('A', 'Height', 'Seating plane to top', [0.05, 15], { maximumSuffices: true }),
   ],
   options: [
     { id: 'component', name: 'Component', choices: COMPONENTS.map(({ id, name }) => ({ id, name })) },
@@ -70,17 +58,10 @@ export const rectangularChip = defineFamily<Symbol>({
   dimensionLines: (d) => {
     const [x, y] = [d.L.nom / 2, d.W.nom / 2];
     return [
-      { symbol: 'L', view: 'plan', from: { x: -x, y }, to: { x, y }, side: 'top', tier: 0 },
-      { symbol: 'W', view: 'plan', from: { x, y: -y }, to: { x, y }, side: 'right', tier: 0 },
-      {
-        symbol: 'T',
-        view: 'plan',
-        from: { x: -x, y: -y },
-        to: { x: d.T.nom - x, y: -y },
-        side: 'bottom',
-        tier: 0,
-      },
-      { symbol: 'A', view: 'front', from: { x, y: 0 }, to: { x, y: d.A.nom }, side: 'right', tier: 0 },
+      line('L', 'plan', 'top', [-x, y], [x, y]),
+      line('W', 'plan', 'right', [x, -y], [x, y]),
+      line('T', 'plan', 'bottom', [-x, -y], [d.T.nom - x, -y]),
+      line('A', 'front', 'right', [x, 0], [x, d.A.nom]),
     ];
   },
   name: (d, options) => [

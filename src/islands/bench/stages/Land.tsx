@@ -1,3 +1,4 @@
+import { EntryInput } from '../../common/EntryInput';
 import { useState } from 'react';
 import { LEVELS, type Level, type TrimId } from '../../../core/document/document';
 import type { LandSolution } from '../../../core/land/solve-group';
@@ -143,19 +144,13 @@ function HandField({ symbol, computed }: { symbol: 'X' | 'Y' | 'C'; computed: st
       <span className="text-secondary text-[12px]">
         {symbol} {text ? `computed ${computed}` : ''}
       </span>
-      <input
-        className={`bg-base-100 w-full border px-1 ${text ? 'border-primary font-semibold' : 'border-base-300'}`}
-        value={field.text}
+      <EntryInput
+        field={field}
+        tone={text ? 'set' : 'plain'}
+        className="w-full"
         placeholder={computed}
         aria-label={`Land ${symbol} set by hand`}
-        onChange={(event) => field.onChange(event.target.value)}
-        onFocus={(event) => {
-          field.onFocus(event);
-          set({ activeDimension: symbol });
-        }}
-        onKeyDown={field.onKeyDown}
-        spellCheck={false}
-        autoComplete="off"
+        onEnter={() => set({ activeDimension: symbol })}
       />
     </label>
   );

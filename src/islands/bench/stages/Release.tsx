@@ -1,3 +1,4 @@
+import { EntryInput } from '../../common/EntryInput';
 import { useState } from 'react';
 import { download } from '../../common/download';
 import { useField } from '../../common/useEntry';
@@ -51,15 +52,7 @@ export function Release() {
         <span className="text-secondary text-[12px]">
           Name agreed elsewhere, to be held against the geometry
         </span>
-        <input
-          className="border-base-300 bg-base-100 w-full border px-1"
-          value={name.text}
-          maxLength={80}
-          onChange={(event) => name.onChange(event.target.value)}
-          onFocus={name.onFocus}
-          onKeyDown={name.onKeyDown}
-          spellCheck={false}
-        />
+        <EntryInput field={name} className="w-full" maxLength={80} />
       </label>
       {stops > 0 && (
         <p className="border-error mt-3 border-l-3 pl-2.5">

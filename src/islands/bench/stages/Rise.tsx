@@ -1,3 +1,4 @@
+import { EntryInput } from '../../common/EntryInput';
 import { formatLength } from '../../../core/units/length';
 import { useOverrideField } from '../../common/useEntry';
 import { useBench } from '../context';
@@ -47,14 +48,11 @@ export function Rise() {
       </table>
       <label className="mt-3 flex items-center gap-2">
         <span className="w-28">Solder under terminals</span>
-        <input
-          className={`bg-base-100 w-28 border px-1 ${text ? 'border-primary font-semibold' : 'border-base-300'}`}
-          value={field.text}
+        <EntryInput
+          field={field}
+          tone={text ? 'set' : 'plain'}
+          className="w-28"
           placeholder={`${show(drawable.process.solderThickness)} ${unit} by process`}
-          onChange={(event) => field.onChange(event.target.value)}
-          onFocus={field.onFocus}
-          onKeyDown={field.onKeyDown}
-          spellCheck={false}
         />
       </label>
       <p className="text-secondary mt-3">

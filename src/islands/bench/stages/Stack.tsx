@@ -1,3 +1,4 @@
+import { EntryInput } from '../../common/EntryInput';
 import { formatLength } from '../../../core/units/length';
 import { useOverrideField } from '../../common/useEntry';
 import { useBench } from '../context';
@@ -108,14 +109,11 @@ function MarginField({ at, title, initial }: { at: string; title: string; initia
   return (
     <label className="mt-2 flex items-center gap-2">
       <span className="w-24">{title}</span>
-      <input
-        className={`bg-base-100 w-24 border px-1 ${text ? 'border-primary font-semibold' : 'border-base-300'}`}
-        value={field.text}
+      <EntryInput
+        field={field}
+        tone={text ? 'set' : 'plain'}
+        className="w-24"
         placeholder={`${initial} by process`}
-        onChange={(event) => field.onChange(event.target.value)}
-        onFocus={field.onFocus}
-        onKeyDown={field.onKeyDown}
-        spellCheck={false}
       />
       <span className="text-secondary">{unit} a side</span>
     </label>

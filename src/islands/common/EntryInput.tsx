@@ -1,0 +1,34 @@
+import type { ComponentPropsWithRef, FocusEvent } from 'react';
+import type { EntryField } from './useEntry';
+
+interface Props extends Omit<ComponentPropsWithRef<'input'>, 'value' | 'onChange' | 'onKeyDown' | 'onFocus'> {
+  field: EntryField;
+  /** `set` stands out against a computed value, `fault` cannot be used as it is. */
+  tone?: 'plain' | 'set' | 'fault';
+  onEnter?: () => void;
+}
+
+const TONES = {
+  plain: 'border-base-300',
+  set: 'border-primary font-semibold',
+  fault: 'border-error',
+} as const;
+
+/** The one text field of the Bench that takes an entry: typing edits the document as one gesture. */
+export function EntryInput({ field, tone = 'plain', onEnter, className = '', ...rest }: Props) {
+  return (
+    <input
+      {...rest}
+      className={`bg-base-100 min-w-0 border px-1 ${TONES[tone]} ${className}`}
+      value={field.text}
+      onChange={(event) => field.onChange(event.target.value)}
+      onFocus={(event: FocusEvent<HTMLInputElement>) => {
+        field.onFocus(event);
+        onEnter?.();
+      }}
+      onKeyDown={field.onKeyDown}
+      spellCheck={false}
+      autoComplete="off"
+    />
+  );
+}
