@@ -11,8 +11,8 @@ export const root = fileURLToPath(new URL('..', import.meta.url));
 const SOURCES = ['src', 'public', 'astro.config.mjs', 'package-lock.json', 'tools/generate-validators.mjs'];
 
 /** Runs a command in the checkout and ends with its status where it fails. */
-export function run(command, args) {
-  const env = { ...process.env, ASTRO_TELEMETRY_DISABLED: '1' };
+export function run(command, args, extra = {}) {
+  const env = { ...process.env, ASTRO_TELEMETRY_DISABLED: '1', ...extra };
   const { status } = spawnSync(command, args, { cwd: root, stdio: 'inherit', env });
   if (status !== 0) process.exit(status ?? 1);
 }
@@ -45,7 +45,7 @@ export function install() {
     'installed',
     ['package-lock.json'],
     () => existsSync(join(root, 'node_modules/astro')),
-    () => run('npm', ['ci', '--no-audit', '--no-fund']),
+    () => run('npm', ['ci', '--include=dev', '--no-audit', '--no-fund']),
   );
 }
 
@@ -54,6 +54,7 @@ export function build() {
     'built',
     SOURCES,
     () => existsSync(join(root, 'dist/server/entry.mjs')),
-    () => run('npm', ['run', '-s', 'build']),
+    // whoever starts it: a test's environment would build React for development
+    () => run('npm', ['run', '-s', 'build'], { NODE_ENV: 'production' }),
   );
 }
