@@ -36,7 +36,8 @@ function arcPoints(a: Vertex, b: Point, tolerance: number): Point[] {
   const normal = { x: -(b.y - a.y) / chord, y: (b.x - a.x) / chord };
   const centre = { x: (a.x + b.x) / 2 + normal.x * rise, y: (a.y + b.y) / 2 + normal.y * rise };
   const start = Math.atan2(a.y - centre.y, a.x - centre.x);
-  const step = 2 * Math.acos(Math.max(0, 1 - tolerance / radius));
+  // never coarser than 17°, so that chords of small arcs still read as a curve
+  const step = Math.min(0.3, 2 * Math.acos(Math.max(0, 1 - tolerance / radius)));
   const count = Math.max(2, Math.ceil(Math.abs(angle) / step));
   return Array.from({ length: count - 1 }, (_, k) => {
     const at = start + (angle * (k + 1)) / count;

@@ -1,5 +1,5 @@
 import type { Level } from '../document/document';
-import type { TerminalGroup } from '../package/terminal';
+import type { TerminalForm, TerminalGroup } from '../package/terminal';
 
 /** Solder joint goals of one level, mm. */
 export interface Goals {
@@ -30,6 +30,9 @@ export const FINE_PITCH = 0.625;
 
 /** Chips shorter than this take the goals for small chips: below 1608 metric. */
 export const SMALL_CHIP = 1.6;
+
+/** Height from which cans and crystals take the larger goals. */
+export const TALL_CAN = 10;
 
 type Triple = readonly [a: number, b: number, c: number];
 
@@ -71,20 +74,45 @@ export const GOAL_ROWS = {
     small: true,
     levels: levels([0.3, 0.2, 0.1], [0, 0, 0], [0.05, 0, -0.05], [0.2, 0.15, 0.1]),
   },
+  cylindricalEnd: {
+    id: 'cylindrical-end',
+    title: 'Cylindrical end cap',
+    ends: TOE_OUT,
+    levels: levels([0.6, 0.4, 0.2], [0.2, 0.1, 0.02], [0.1, 0.05, 0.01], [0.5, 0.25, 0.1]),
+  },
   inwardFormed: {
     id: 'inward-formed',
     title: 'Inward-formed ribbon, moulded body',
     ends: { outer: 'heel', inner: 'toe' },
     levels: levels([0.8, 0.5, 0.2], [0.25, 0.15, 0.07], [0.01, -0.05, -0.1], [0.5, 0.25, 0.1]),
   },
+  underCan: {
+    id: 'under-can',
+    title: `Can or crystal, lower than ${TALL_CAN} mm`,
+    ends: TOE_OUT,
+    levels: levels([0.7, 0.5, 0.3], [0, -0.05, -0.1], [0.5, 0.4, 0.3], [1, 0.5, 0.25]),
+  },
+  underTallCan: {
+    id: 'under-tall-can',
+    title: `Can or crystal, ${TALL_CAN} mm and taller`,
+    ends: TOE_OUT,
+    levels: levels([1, 0.7, 0.4], [0, -0.05, -0.1], [0.6, 0.5, 0.4], [1, 0.5, 0.25]),
+  },
 } as const satisfies Record<string, GoalRow>;
+
+/** How each form finds its row: by pitch, size or height where the standard tells them apart. */
+const ROW_OF: Readonly<Record<TerminalForm, (group: TerminalGroup) => GoalRow>> = {
+  'gull-wing': ({ pitch }) =>
+    pitch !== null && pitch <= FINE_PITCH ? GOAL_ROWS.gullWingFine : GOAL_ROWS.gullWing,
+  'rectangular-end': ({ span }) =>
+    span.nom < SMALL_CHIP - 1e-9 ? GOAL_ROWS.rectangularEndSmall : GOAL_ROWS.rectangularEnd,
+  'cylindrical-end': () => GOAL_ROWS.cylindricalEnd,
+  'inward-formed': () => GOAL_ROWS.inwardFormed,
+  'under-can': ({ height }) =>
+    (height ?? 0) >= TALL_CAN - 1e-9 ? GOAL_ROWS.underTallCan : GOAL_ROWS.underCan,
+};
 
 /** The goal row that holds for a group of terminals, by their form, pitch and size. */
 export function goalRowFor(group: TerminalGroup): GoalRow {
-  switch (group.form) {
-    case 'gull-wing':
-      return group.pitch !== null && group.pitch <= FINE_PITCH ? GOAL_ROWS.gullWingFine : GOAL_ROWS.gullWing;
-    case 'rectangular-end':
-      return group.span.nom < SMALL_CHIP - 1e-9 ? GOAL_ROWS.rectangularEndSmall : GOAL_ROWS.rectangularEnd;
-  }
+  return ROW_OF[group.form](group);
 }

@@ -18,6 +18,8 @@ export interface DimensionDefinition<S extends string = string> {
   readonly limits: readonly [number, number];
   /** Counts only: the value is a multiple of this. */
   readonly multipleOf?: number;
+  /** Counts only: the values that there are. */
+  readonly oneOf?: readonly number[];
   /** Entry text that fills the dimension where nothing was entered; makes it optional. */
   readonly derived?: string;
   /** A basic dimension by the trade's convention: a number alone is exact, not an assumption. */

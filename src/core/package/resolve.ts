@@ -166,7 +166,7 @@ function withLeast(value: Toleranced, { leastUnderMax }: DimensionDefinition): T
 }
 
 function outOfLimits(value: Toleranced, definition: DimensionDefinition): EntryError | null {
-  const { kind, limits, multipleOf, name, symbol } = definition;
+  const { kind, limits, multipleOf, oneOf, name, symbol } = definition;
   const [least, most] = limits;
   const unit = kind === 'length' ? ' mm' : '';
   const refuse = (v: number, expected: string): EntryError => {
@@ -180,6 +180,7 @@ function outOfLimits(value: Toleranced, definition: DimensionDefinition): EntryE
   }
   if (kind === 'count' && (value.min !== value.max || !Number.isInteger(value.nom)))
     return refuse(value.nom, 'one whole number');
+  if (oneOf && !oneOf.includes(value.nom)) return refuse(value.nom, `one of ${oneOf.join(', ')}`);
   if (multipleOf && value.nom % multipleOf !== 0) return refuse(value.nom, `a multiple of ${multipleOf}`);
   return null;
 }

@@ -1,7 +1,8 @@
 import type { Toleranced } from '../units/toleranced';
 
 /** The lead forms that the solder joint goals distinguish. */
-export type TerminalForm = 'gull-wing' | 'rectangular-end';
+export type TerminalForm =
+  'gull-wing' | 'rectangular-end' | 'cylindrical-end' | 'inward-formed' | 'under-can';
 
 /** One terminal of a group: which end of the span it is at and how far along the row. */
 export interface TerminalPlace {
@@ -19,6 +20,8 @@ export interface TerminalPlace {
  */
 export interface TerminalGroup {
   readonly id: string;
+  /** What the group is called where a package has several. */
+  readonly title: string;
   readonly form: TerminalForm;
   /** Direction of the span. */
   readonly axis: 'x' | 'y';
@@ -30,7 +33,9 @@ export interface TerminalGroup {
   readonly width: Toleranced;
   /** Centre distance of neighbours in a row; `null` for single terminals. */
   readonly pitch: number | null;
-  /** The body between the terminals, where lands could run under it. */
+  /** The body between the terminals that lands could run under; `null` where they belong under it. */
   readonly body: { readonly size: Toleranced; readonly standoff: Toleranced } | null;
+  /** Height of the body, where the goals depend on it. */
+  readonly height?: number;
   readonly places: readonly TerminalPlace[];
 }

@@ -5,7 +5,8 @@ import { LEVELS, type TapisDocument } from '../../../src/core/document/document'
 import { compile } from '../../../src/core/footprint/compile';
 import { withExamples } from '../../../src/core/footprint/example';
 import type { Footprint } from '../../../src/core/footprint/footprint';
-import { boxOfPoints, gapBetween } from '../../../src/core/geometry/box';
+import { boxOfPoints, centreOf, gapBetween } from '../../../src/core/geometry/box';
+import type { Point } from '../../../src/core/geometry/point';
 import { FAMILIES } from '../../../src/core/package/families';
 import { PROCESSES } from '../../../src/core/process';
 import { chip, converter } from '../../data/documents';
@@ -126,8 +127,15 @@ describe('laws over all families', () => {
         ...converter(),
         package: { family, dimensions: example as Record<string, string> },
       });
-      const places = new Set(lands.map(({ at }) => `${at.x} ${at.y}`));
-      for (const { at } of lands) expect(places).toContain(`${0 - at.x} ${0 - at.y}`);
+      const spot = ({ x, y }: Point) => `${x + 0} ${y + 0}`;
+      const terminals = new Set(lands.map(({ contact }) => spot(centreOf(contact.nom))));
+      const places = new Set(lands.map(({ at }) => spot(at)));
+      for (const { at, contact } of lands) {
+        const { x, y } = centreOf(contact.nom);
+        if (terminals.has(spot({ x: 0 - x, y: 0 - y })))
+          expect(places).toContain(spot({ x: 0 - at.x, y: 0 - at.y }));
+        if (terminals.has(spot({ x: 0 - x, y }))) expect(places).toContain(spot({ x: 0 - at.x, y: at.y }));
+      }
     },
   );
 

@@ -22,6 +22,7 @@ const pair = ([min, max]: number[]) => range(min as number, max as number);
 function group(sizes: TerminalSizes, rest: Partial<TerminalGroup> = {}): TerminalGroup {
   return {
     id: 'g',
+    title: 'g',
     form: 'rectangular-end',
     axis: 'x',
     pitch: null,
@@ -94,6 +95,44 @@ describe('hand-worked small chip, L 1.0±0.05, T 0.25±0.1, W 0.5±0.05', () => 
     expect([computed.Z, computed.G, computed.X]).toEqual([Z, G, X].map((v) => expect.closeTo(v, 5)));
     expect(rounding).toBe(0.02);
     expect(land).toMatchObject(rounded);
+  });
+});
+
+describe('hand-worked cylinder, L 3.3..3.7, T 0.2..0.5, D 1.4..1.6', () => {
+  // C_L = 0.40, C_T = 0.30, C_W = 0.20; Smin = 3.30 − 1.00 = 2.30, Smax = 3.70 − 0.40 = 3.30
+  // C_S = √(0.16 + 2·0.09) = 0.583095; Smax' = 3.30 − (1.00 − 0.583095)/2 = 3.091548
+  // √(0.16 + 0.0125) = 0.415331; √(0.34 + 0.0125) = 0.593717; √(0.04 + 0.0125) = 0.229129
+  const melf = group(
+    { span: range(3.3, 3.7), length: range(0.2, 0.5), width: range(1.4, 1.6) },
+    { form: 'cylindrical-end' },
+  );
+  it.each([
+    // Z = 3.30 + 2·J + 0.415331; G = 3.091548 − 2·J − 0.593717; X = 1.40 + 2·J + 0.229129
+    ['A', 4.915331, 2.097831, 1.829129],
+    ['B', 4.515331, 2.297831, 1.729129],
+    ['C', 4.115331, 2.457831, 1.649129],
+  ] as const)('level %s', (level, Z, G, X) => {
+    const { computed } = solveGroup(melf, level, standard);
+    expect([computed.Z, computed.G, computed.X]).toEqual([Z, G, X].map((v) => expect.closeTo(v, 5)));
+  });
+});
+
+describe('hand-worked can, L 8.8..9.4, T 2.6..3.2, b 0.7..1.1', () => {
+  // C_L = 0.60, C_T = 0.60, C_W = 0.40; Smin = 8.80 − 6.40 = 2.40, Smax = 9.40 − 5.20 = 4.20
+  // C_S = √(0.36 + 2·0.36) = 1.039230; Smax' = 4.20 − (1.80 − 1.039230)/2 = 3.819615
+  // √(0.36 + 0.0125) = 0.610328; √(1.08 + 0.0125) = 1.045227; √(0.16 + 0.0125) = 0.415331
+  const sizes = { span: range(8.8, 9.4), length: range(2.6, 3.2), width: range(0.7, 1.1) };
+  it.each([
+    // Z = 8.80 + 2·J + 0.610328; G = 3.819615 − 2·J − 1.045227; X = 0.70 + 2·J + 0.415331
+    ['A', 9.9, 10.810328, 2.774388, 2.115331],
+    ['B', 9.9, 10.410328, 2.874388, 1.915331],
+    ['C', 9.9, 10.010328, 2.974388, 1.715331],
+    ['A', 10, 11.410328, 2.774388, 2.315331],
+    ['B', 10, 10.810328, 2.874388, 2.115331],
+    ['C', 10, 10.210328, 2.974388, 1.915331],
+  ] as const)('level %s, height %d', (level, height, Z, G, X) => {
+    const { computed } = solveGroup(group(sizes, { form: 'under-can', height }), level, standard);
+    expect([computed.Z, computed.G, computed.X]).toEqual([Z, G, X].map((v) => expect.closeTo(v, 5)));
   });
 });
 

@@ -5,6 +5,7 @@ import { FAMILIES, familyById } from '../../../src/core/package/families';
 import type { FamilyDefinition } from '../../../src/core/package/family';
 import { formatName, parseName, type NameTemplate } from '../../../src/core/package/naming';
 import { usualFoot } from '../../../src/core/package/plausibility/lead-overhang';
+import { fourRows } from '../../../src/core/package/rows';
 import { resolvePackage } from '../../../src/core/package/resolve';
 import { chip, converter } from '../../data/documents';
 
@@ -110,6 +111,29 @@ describe('standard names', () => {
     expect(parseName(template, 'SOP65P640X120-16L')).toEqual({ level: 'C', values });
     expect(parseName(template, 'SOP65P640-16L')).toBeNull();
   });
+  it.each([
+    ['rectangular-chip', {}, 'RESC1608X55N'],
+    ['rectangular-chip', { component: 'capacitor' }, 'CAPC1608X55N'],
+    ['cylindrical', {}, 'DIOMELF3515N'],
+    ['moulded', {}, 'CAPMP3216X180N'],
+    ['electrolytic-can', {}, 'CAPAE830X1050N'],
+    ['crystal', {}, 'XTAL500X320X110N'],
+    ['small-diode', {}, 'SOD3716X135N'],
+    ['small-transistor', {}, 'SOT95P280X145-5N'],
+    ['gull-wing-dual', {}, 'SOP65P640X120-16N'],
+    ['gull-wing-quad', {}, 'QFP50P900X900X120-48N'],
+  ])('of %s %j is %s, and reads back', (id, options, name) => {
+    const family = familyById(id) as FamilyDefinition;
+    const intent = { family: id, options, dimensions: family.example as Record<string, string> };
+    const resolved = resolvePackage(family, intent);
+    if (!resolved.values) throw new Error('the example is not complete');
+    const pattern = family.name(resolved.values, resolved.options);
+    expect(formatName(pattern, 'B')).toBe(name);
+    for (const part of pattern) {
+      if (typeof part === 'string') continue;
+      expect(parseName(pattern, name)?.values[part.symbol]).toBeCloseTo(part.value, part.decimals - 0.5);
+    }
+  });
   it('of chips read back for every size', () => {
     const chipFamily = familyById('rectangular-chip') as FamilyDefinition;
     const tenth = fc.integer({ min: 3, max: 120 }).map((v) => v / 10);
@@ -128,6 +152,26 @@ describe('standard names', () => {
         });
       }),
     );
+  });
+});
+
+describe('rows of a quad', () => {
+  const places = fourRows(3, 2, 1);
+  it('run counter-clockwise from upper left', () => {
+    expect(places.x).toEqual([
+      { position: 1, side: -1, along: 1 },
+      { position: 2, side: -1, along: 0 },
+      { position: 3, side: -1, along: -1 },
+      { position: 6, side: 1, along: -1 },
+      { position: 7, side: 1, along: 0 },
+      { position: 8, side: 1, along: 1 },
+    ]);
+    expect(places.y).toEqual([
+      { position: 4, side: -1, along: -0.5 },
+      { position: 5, side: -1, along: 0.5 },
+      { position: 9, side: 1, along: 0.5 },
+      { position: 10, side: 1, along: -0.5 },
+    ]);
   });
 });
 

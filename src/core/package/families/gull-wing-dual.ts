@@ -1,16 +1,15 @@
-import { strip } from '../../geometry/contour';
-import { rectangleCorners, type Assembly, type Loft, type Part } from '../../geometry/solid';
+import type { Assembly } from '../../geometry/solid';
 import { count, length, line } from '../declare';
 import { defineFamily, type DimensionLine, type Dimensions } from '../family';
 import { footAgainstOverhang, leadLengthAgainstOverhang } from '../plausibility/lead-overhang';
 import { rowAgainstBody, spanAgainstBody, terminalAgainstPitch } from '../plausibility/row';
-import type { TerminalPlace } from '../terminal';
+import { evenRow, twoRows } from '../rows';
+import { gullWingLead, withLeads } from '../shapes/leads';
+import { mouldedBody, mouldHeights } from '../shapes/moulding';
+import type { TerminalGroup } from '../terminal';
 
 type Symbol = 'n' | 'e' | 'E' | 'E1' | 'D' | 'L' | 'L1' | 'b' | 'c' | 'A' | 'A1';
 type Values = Dimensions<Symbol>;
-
-/** The mould parts from its halves at this angle from the vertical, as tangent (7°). */
-const DRAFT = 0.123;
 
 /** Pitch from which the standard name says small outline IC rather than small outline package. */
 const SOIC_PITCH = 1.27;
@@ -46,19 +45,7 @@ export const gullWingDual = defineFamily<Symbol>({
     A: 'max 1.2',
     A1: '0.05..0.15',
   },
-  terminals: (d) => [
-    {
-      id: 'rows',
-      form: 'gull-wing',
-      axis: 'x',
-      span: d.E,
-      length: d.L,
-      width: d.b,
-      pitch: d.e.nom,
-      body: { size: d.E1, standoff: d.A1 },
-      places: rowPlaces(d),
-    },
-  ],
+  terminals,
   body: (d) => ({ x: d.E1, y: d.D, standoff: d.A1, height: d.A }),
   solids,
   dimensionLines,
@@ -77,76 +64,40 @@ export const gullWingDual = defineFamily<Symbol>({
     footAgainstOverhang,
     leadLengthAgainstOverhang,
     spanAgainstBody,
-    rowAgainstBody,
+    rowAgainstBody<Symbol>('D', (d) => ({ places: d.n.nom / 2, pitch: d.e.nom, width: d.b.nom })),
     terminalAgainstPitch,
   ],
 });
 
-/** Counter-clockwise from upper left: down the left row, up the right one. */
-function rowPlaces(d: Values): TerminalPlace[] {
-  const rows = d.n.nom / 2;
-  return Array.from({ length: d.n.nom }, (_, i) => {
-    const left = i < rows;
-    const step = left ? i : d.n.nom - 1 - i;
-    return { position: i + 1, side: left ? -1 : 1, along: ((rows - 1) / 2 - step) * d.e.nom };
-  });
+function terminals(d: Values): TerminalGroup[] {
+  const row = evenRow(d.n.nom / 2, d.e.nom);
+  return [
+    {
+      id: 'rows',
+      title: 'Left and right rows',
+      form: 'gull-wing',
+      axis: 'x',
+      span: d.E,
+      length: d.L,
+      width: d.b,
+      pitch: d.e.nom,
+      body: { size: d.E1, standoff: d.A1 },
+      places: twoRows(row, [...row].reverse()),
+    },
+  ];
 }
 
 function solids(d: Values): Assembly {
-  const leads = rowPlaces(d).map((place): Part => ({
-    name: `lead ${place.position}`,
-    shape: 'lead',
-    material: 'metal',
-    at: { x: 0, y: place.along, z: 0 },
-    rotation: place.side === 1 ? 0 : 180,
-  }));
-  const body: Part = {
-    name: 'body',
-    shape: 'body',
-    material: 'moulding',
-    at: { x: 0, y: 0, z: 0 },
-    rotation: 0,
-  };
-  return {
-    shapes: { body: mouldedBody(d), lead: { kind: 'extrusion', contour: leadContour(d), depth: d.b.nom } },
-    parts: [...leads, body],
-  };
-}
-
-/** Two drafted halves that meet at the parting line, where the leads come out. */
-function mouldedBody(d: Values): Loft {
-  const part = partingHeight(d);
-  const section = (z: number) => {
-    const inset = Math.min(Math.abs(z - part) * DRAFT, d.E1.nom / 4, d.D.nom / 4);
-    return { z, corners: rectangleCorners(d.E1.nom - 2 * inset, d.D.nom - 2 * inset) };
-  };
-  return { kind: 'loft', sections: [section(d.A1.nom), section(part), section(topOf(d))] };
-}
-
-/** The height is a maximum as a rule; a body lower than its standoff is drawn as a thin slab. */
-function topOf(d: Values): number {
-  return Math.max(d.A.nom, d.A1.nom + 0.05);
-}
-
-function partingHeight(d: Values): number {
-  return (d.A1.nom + topOf(d)) / 2;
-}
-
-/** Side view of the right-hand lead: out of the body, down, and flat on the land for the foot length. */
-function leadContour(d: Values) {
-  const [half, tip, low] = [d.E1.nom / 2, d.E.nom / 2, d.c.nom / 2];
-  const high = Math.max(partingHeight(d), low + 0.02);
-  const heel = Math.max(tip - d.L.nom, Math.min(half, tip) + 0.02);
-  const room = Math.max(heel - half, 0.02);
-  const knee = heel - room * 0.35;
-  const radius = Math.max(0.005, Math.min(d.c.nom, room * 0.3, (high - low) * 0.3));
-  const line = [
-    { x: Math.min(half, knee) - 0.1, y: high },
-    { x: knee, y: high },
-    { x: heel, y: low },
-    { x: Math.max(tip, heel + 0.02), y: low },
-  ];
-  return strip(line, d.c.nom, radius);
+  const heights = mouldHeights(d.A1.nom, d.A.nom);
+  const lead = gullWingLead({
+    body: d.E1.nom / 2,
+    tip: d.E.nom / 2,
+    foot: d.L.nom,
+    width: d.b.nom,
+    thickness: d.c.nom,
+    exit: heights.parting,
+  });
+  return withLeads(mouldedBody(d.E1.nom, d.D.nom, heights), lead, terminals(d));
 }
 
 function dimensionLines(d: Values): DimensionLine[] {
@@ -159,7 +110,7 @@ function dimensionLines(d: Values): DimensionLine[] {
     line('e', 'plan', 'left', [-tip, first - d.e.nom], [-tip, first]),
     line('b', 'plan', 'left', [-tip, -first - half], [-tip, -first + half]),
     line('D', 'plan', 'right', [body, -end], [body, end]),
-    line('A', 'front', 'right', [body, 0], [body, topOf(d)]),
+    line('A', 'front', 'right', [body, 0], [body, mouldHeights(d.A1.nom, d.A.nom).top]),
     line('A1', 'front', 'left', [-body, 0], [-body, d.A1.nom]),
     line('L', 'front', 'bottom', [tip - d.L.nom, 0], [tip, 0]),
     line('L1', 'front', 'bottom', [-tip, 0], [-body, 0]),

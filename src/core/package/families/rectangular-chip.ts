@@ -1,5 +1,6 @@
 import { block, type Assembly } from '../../geometry/solid';
 import { length, line } from '../declare';
+import { twoRows } from '../rows';
 import { defineFamily, type Dimensions } from '../family';
 import { endAgainstLength, widthAgainstLength } from '../plausibility/chip';
 
@@ -40,6 +41,7 @@ export const rectangularChip = defineFamily<Symbol>({
   terminals: (d) => [
     {
       id: 'ends',
+      title: 'Both ends',
       form: 'rectangular-end',
       axis: 'x',
       span: d.L,
@@ -47,10 +49,7 @@ export const rectangularChip = defineFamily<Symbol>({
       width: d.W,
       pitch: null,
       body: null,
-      places: [
-        { position: 1, side: -1, along: 0 },
-        { position: 2, side: 1, along: 0 },
-      ],
+      places: twoRows([0], [0]),
     },
   ],
   body: (d) => ({ x: d.L, y: d.W, standoff: { min: 0, nom: 0, max: 0, given: 'exact' }, height: d.A }),

@@ -44,3 +44,41 @@ export const widthAgainstLength: PlausibilityRule<'L' | 'W'> = {
     ];
   },
 };
+
+/** A terminal under the body is not wider than the body. */
+export const terminalAgainstWidth: PlausibilityRule<'W' | 'W1'> = {
+  id: 'terminal-width',
+  title: 'Terminal width against body width',
+  source: 'Geometry: the terminal lies under the body',
+  check({ d }) {
+    if (d.W1.nom <= d.W.nom + 1e-9) return [];
+    return [
+      {
+        severity: 'caution',
+        message: `Terminal width W1 ${mm(d.W1.nom)} mm is wider than the body W ${mm(d.W.nom)} mm. The two columns may be swapped.`,
+        place: { dimensions: ['W1', 'W'] },
+        measured: { value: d.W1.nom, limit: d.W.nom, unit: 'mm' },
+        remedies: [],
+      },
+    ];
+  },
+};
+
+/** Leads that run outwards under a base end near its edges. */
+export const spanAgainstBase: PlausibilityRule<'L' | 'B'> = {
+  id: 'span-base',
+  title: 'Lead span against base',
+  source: 'Geometry: the leads of a can end near the edge of its base',
+  check({ d }) {
+    if (d.L.nom >= d.B.nom * 0.9) return [];
+    return [
+      {
+        severity: 'caution',
+        message: `Lead span L ${mm(d.L.nom)} mm ends well inside the base B ${mm(d.B.nom)} mm. L is measured over both leads.`,
+        place: { dimensions: ['L', 'B'] },
+        measured: { value: d.L.nom, limit: d.B.nom * 0.9, unit: 'mm' },
+        remedies: [],
+      },
+    ];
+  },
+};

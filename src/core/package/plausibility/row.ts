@@ -1,5 +1,8 @@
 import { formatNumber } from '../../units/length';
-import type { PlausibilityRule } from '../family';
+import type { Dimensions, PlausibilityRule } from '../family';
+
+/** Room beside a row that corners of fine-pitch bodies take anyway, mm. */
+const SPARE = 1.9;
 
 const mm = (value: number) => formatNumber(value, 2, 3);
 
@@ -25,40 +28,58 @@ export const spanAgainstBody: PlausibilityRule<'E' | 'E1'> = {
   },
 };
 
-/** The leads of a row have to fit on the side of the body: e·(n/2 − 1) + b against D. */
-export const rowAgainstBody: PlausibilityRule<'n' | 'e' | 'b' | 'D'> = {
-  id: 'row-body',
-  title: 'Row length against body length',
-  source: 'Geometry: the first and last lead come out of the body',
-  check({ d }) {
-    const row = d.e.nom * (d.n.nom / 2 - 1);
-    const over = row + d.b.nom - d.D.max;
-    const per = d.n.nom / 2;
-    if (over > 1e-9) {
+/** One row of leads: the places it spans, taken or not, their pitch, and the width of a lead. */
+interface Row {
+  readonly places: number;
+  readonly pitch: number;
+  readonly width: number;
+}
+
+/**
+ * The leads of a row have to fit on their side of the body.
+ * @param side symbol of the body's dimension along the row
+ */
+export function rowAgainstBody<S extends string>(
+  side: S,
+  rowOf: (d: Dimensions<S>) => Row,
+): PlausibilityRule<S> {
+  return {
+    id: `row-body-${side}`,
+    title: `Row length against body ${side}`,
+    source: 'Geometry: the first and last lead come out of the body',
+    check({ d }) {
+      const { places, pitch, width } = rowOf(d);
+      const row = pitch * (places - 1);
+      const body = d[side];
+      const over = row + width - body.max;
+      const place = { dimensions: [side, 'e', 'n'] };
+      if (over > 1e-9) {
+        return [
+          {
+            severity: 'stop',
+            message: `A row of ${places} places at pitch e ${mm(pitch)} is ${mm(row)} mm long plus a lead width; the body's ${side} is only ${mm(body.max)} mm. One of n, e and ${side} is wrong.`,
+            place,
+            measured: { value: row + width, limit: body.max, unit: 'mm' },
+            remedies: [],
+          },
+        ];
+      }
+      // bodies end about one pitch beyond the outer lead's centre; with more there is room for another count
+      const spare = body.min - row;
+      const limit = Math.max(3 * pitch, SPARE);
+      if (spare <= limit + 1e-9) return [];
       return [
         {
-          severity: 'stop',
-          message: `A row of ${per} leads at pitch e ${mm(d.e.nom)} is ${mm(row)} mm long plus a lead width; body length D is only ${mm(d.D.max)} mm. One of n, e and D is wrong.`,
-          place: { dimensions: ['D', 'e', 'n'] },
-          measured: { value: row + d.b.nom, limit: d.D.max, unit: 'mm' },
+          severity: 'caution',
+          message: `The body's ${side} ${mm(body.min)} mm leaves ${mm(spare)} mm beside a row of ${mm(row)} mm: room for more than ${places} places at pitch e ${mm(pitch)}. Check n and ${side}.`,
+          place,
+          measured: { value: spare, limit, unit: 'mm' },
           remedies: [],
         },
       ];
-    }
-    // bodies end about one pitch beyond the outer lead's centre; three is another lead count
-    const spare = d.D.min - row;
-    if (spare <= 3 * d.e.nom + 1e-9) return [];
-    return [
-      {
-        severity: 'caution',
-        message: `Body length D ${mm(d.D.min)} mm leaves ${mm(spare)} mm beside a row of ${mm(row)} mm: room for more than ${per} leads at pitch e ${mm(d.e.nom)}. Check n and D.`,
-        place: { dimensions: ['D', 'e', 'n'] },
-        measured: { value: spare, limit: 3 * d.e.nom, unit: 'mm' },
-        remedies: [],
-      },
-    ];
-  },
-};
+    },
+  };
+}
 
 /** Leads that are wider than the pitch would touch. */
 export const terminalAgainstPitch: PlausibilityRule<'b' | 'e'> = {

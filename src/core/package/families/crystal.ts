@@ -1,0 +1,96 @@
+import { block, type Assembly } from '../../geometry/solid';
+import { length, line } from '../declare';
+import { defineFamily, type Dimensions } from '../family';
+import { endAgainstLength, terminalAgainstWidth } from '../plausibility/chip';
+import { twoRows } from '../rows';
+import { leadParts } from '../shapes/leads';
+import type { TerminalGroup } from '../terminal';
+
+type Symbol = 'L' | 'W' | 'W1' | 'T' | 'A';
+type Values = Dimensions<Symbol>;
+
+/** Metallisation under the ceramic, and the lid's setback from its edge, mm. */
+const PAD = 0.03;
+const SETBACK = 0.15;
+
+export const crystal = defineFamily<Symbol>({
+  id: 'crystal',
+  title: 'Crystal, two terminals',
+  summary: 'Ceramic tray with a metal lid and a terminal under each end.',
+  keywords: ['crystal', 'resonator', 'two terminals', 'ceramic', 'lid'],
+  dimensions: [
+    length('L', 'Length', 'Over the terminals', [1, 25]),
+    length('W', 'Width', 'Across the body', [0.5, 20]),
+    length('W1', 'Terminal width', 'Width of one terminal', [0.2, 20]),
+    length('T', 'Terminal length', 'Length of one terminal along the body', [0.1, 8]),
+    length('A', 'Height', 'Seating plane to top', [0.2, 15], { maximumSuffices: true }),
+  ],
+  options: [],
+  example: { L: '5.0±0.1', W: '3.2±0.1', W1: '2.4±0.15', T: '1.0±0.15', A: 'max 1.1' },
+  terminals,
+  body: (d) => ({ x: d.L, y: d.W, standoff: { min: 0, nom: 0, max: 0, given: 'exact' }, height: d.A }),
+  solids,
+  dimensionLines: (d) => {
+    const [x, y] = [d.L.nom / 2, d.W.nom / 2];
+    return [
+      line('L', 'plan', 'top', [-x, y], [x, y]),
+      line('W', 'plan', 'right', [x, -y], [x, y]),
+      line('W1', 'plan', 'left', [-x, -d.W1.nom / 2], [-x, d.W1.nom / 2]),
+      line('T', 'plan', 'bottom', [-x, -y], [d.T.nom - x, -y]),
+      line('A', 'front', 'right', [x, 0], [x, d.A.nom]),
+    ];
+  },
+  name: (d) => [
+    'XTAL',
+    { symbol: 'L', value: d.L.nom, decimals: 2 },
+    'X',
+    { symbol: 'W', value: d.W.nom, decimals: 2 },
+    'X',
+    { symbol: 'A', value: d.A.max, decimals: 2 },
+  ],
+  polarised: () => false,
+  plausibility: [endAgainstLength, terminalAgainstWidth],
+});
+
+function terminals(d: Values): TerminalGroup[] {
+  return [
+    {
+      id: 'ends',
+      title: 'Both ends',
+      form: 'under-can',
+      axis: 'x',
+      span: d.L,
+      length: d.T,
+      width: d.W1,
+      pitch: null,
+      body: null,
+      height: d.A.max,
+      places: twoRows([0], [0]),
+    },
+  ];
+}
+
+function solids(d: Values): Assembly {
+  const tray = Math.max(d.A.nom * 0.7, 2 * PAD);
+  const top = Math.max(d.A.nom, tray + PAD);
+  const [group] = terminals(d) as [TerminalGroup];
+  const out = (d.L.nom - d.T.nom) / 2;
+  const pads = leadParts(group, 'pad').map((part) => ({
+    ...part,
+    at: { ...part.at, x: part.rotation === 0 ? out : -out },
+  }));
+  const inset = Math.min(SETBACK, d.W.nom / 4);
+  const middle = { at: { x: 0, y: 0, z: 0 }, rotation: 0 } as const;
+  return {
+    shapes: {
+      pad: block(d.T.nom, d.W1.nom, 0, PAD),
+      tray: block(d.L.nom, d.W.nom, PAD, tray),
+      lid: block(d.L.nom - 2 * inset, d.W.nom - 2 * inset, tray, top),
+    },
+    parts: [
+      ...pads,
+      { ...middle, name: 'tray', shape: 'tray', material: 'ceramic' },
+      { ...middle, name: 'lid', shape: 'lid', material: 'metal' },
+    ],
+  };
+}

@@ -1,0 +1,96 @@
+import { block, type Assembly } from '../../geometry/solid';
+import { length, line } from '../declare';
+import { defineFamily, type Dimensions } from '../family';
+import { endAgainstLength, spanAgainstBase } from '../plausibility/chip';
+import { twoRows } from '../rows';
+import { leadParts } from '../shapes/leads';
+import { standingCylinder } from '../shapes/round';
+import type { TerminalGroup } from '../terminal';
+
+type Symbol = 'B' | 'D' | 'L' | 'T' | 'b' | 'A';
+type Values = Dimensions<Symbol>;
+
+/** Share of the height that the base plate takes, and the most it takes in mm. */
+const BASE = { share: 0.12, most: 0.9 };
+const LEAD_THICKNESS = 0.2;
+
+export const electrolyticCan = defineFamily<Symbol>({
+  id: 'electrolytic-can',
+  title: 'Electrolytic can',
+  summary: 'Aluminium can on a square base with a lead under each end.',
+  keywords: ['electrolytic', 'aluminium', 'capacitor', 'can', 'two terminals'],
+  dimensions: [
+    length('B', 'Base', 'Side of the square base', [2, 40]),
+    length('D', 'Can diameter', 'Across the can', [2, 40]),
+    length('L', 'Lead span', 'Over both leads', [2, 45]),
+    length('T', 'Lead length', 'Part of one lead that lies on the land', [0.3, 15]),
+    length('b', 'Lead width', 'Width of the lead', [0.2, 10]),
+    length('A', 'Height', 'Seating plane to top', [2, 40], { maximumSuffices: true }),
+  ],
+  options: [],
+  example: { B: '8.1..8.5', D: '7.8..8.2', L: '8.8..9.4', T: '2.6..3.2', b: '0.7..1.1', A: 'max 10.5' },
+  terminals,
+  body: (d) => ({ x: d.B, y: d.B, standoff: { min: 0, nom: 0, max: 0, given: 'exact' }, height: d.A }),
+  solids,
+  dimensionLines: (d) => {
+    const [tip, base] = [d.L.nom / 2, d.B.nom / 2];
+    return [
+      line('B', 'plan', 'top', [-base, base], [base, base]),
+      line('L', 'plan', 'top', [-tip, 0], [tip, 0], 1),
+      line('b', 'plan', 'left', [-tip, -d.b.nom / 2], [-tip, d.b.nom / 2]),
+      line('T', 'front', 'bottom', [tip - d.T.nom, 0], [tip, 0]),
+      line('A', 'front', 'right', [base, 0], [base, d.A.nom]),
+      line('D', 'front', 'top', [-d.D.nom / 2, d.A.nom], [d.D.nom / 2, d.A.nom]),
+    ];
+  },
+  name: (d) => [
+    'CAPAE',
+    { symbol: 'B', value: d.B.nom, decimals: 2 },
+    'X',
+    { symbol: 'A', value: d.A.max, decimals: 2 },
+  ],
+  polarised: () => true,
+  plausibility: [endAgainstLength, spanAgainstBase],
+});
+
+function terminals(d: Values): TerminalGroup[] {
+  return [
+    {
+      id: 'ends',
+      title: 'Both leads',
+      form: 'under-can',
+      axis: 'x',
+      span: d.L,
+      length: d.T,
+      width: d.b,
+      pitch: null,
+      body: null,
+      height: d.A.max,
+      places: twoRows([0], [0]),
+    },
+  ];
+}
+
+function solids(d: Values): Assembly {
+  const top = Math.max(d.A.nom, 1);
+  const base = Math.min(BASE.most, top * BASE.share) + LEAD_THICKNESS;
+  const [group] = terminals(d) as [TerminalGroup];
+  const out = (d.L.nom - d.T.nom) / 2;
+  const leads = leadParts(group, 'lead').map((part) => ({
+    ...part,
+    at: { ...part.at, x: part.rotation === 0 ? out : -out },
+  }));
+  const middle = { material: 'ceramic', at: { x: 0, y: 0, z: 0 }, rotation: 0 } as const;
+  return {
+    shapes: {
+      lead: block(d.T.nom, d.b.nom, 0, LEAD_THICKNESS),
+      base: block(d.B.nom, d.B.nom, LEAD_THICKNESS, base),
+      can: standingCylinder(d.D.nom, base, top),
+    },
+    parts: [
+      ...leads,
+      { ...middle, name: 'base', shape: 'base', material: 'moulding' },
+      { ...middle, name: 'can', shape: 'can', material: 'metal' },
+    ],
+  };
+}

@@ -1,0 +1,142 @@
+import type { Assembly } from '../../geometry/solid';
+import { count, length, line } from '../declare';
+import { defineFamily, type Dimensions } from '../family';
+import { footAgainstOverhang, leadLengthAgainstOverhang } from '../plausibility/lead-overhang';
+import { rowAgainstBody, spanAgainstBody, terminalAgainstPitch } from '../plausibility/row';
+import { fourRows } from '../rows';
+import { bodyPart, gullWingLead, leadParts } from '../shapes/leads';
+import { mouldedBody, mouldHeights } from '../shapes/moulding';
+import type { TerminalGroup } from '../terminal';
+
+type Symbol = 'n' | 'nE' | 'e' | 'E' | 'D' | 'E1' | 'D1' | 'L' | 'L1' | 'b' | 'c' | 'A' | 'A1';
+type Values = Dimensions<Symbol>;
+
+export const gullWingQuad = defineFamily<Symbol>({
+  id: 'gull-wing-quad',
+  title: 'Gull wing, four sides',
+  summary: 'Moulded square or rectangle with formed leads on all four sides (QFP).',
+  keywords: ['QFP', 'LQFP', 'TQFP', 'quad flat package', 'gull wing', 'four sides'],
+  dimensions: [
+    count('n', 'Leads', 'Number of leads on all sides together', [8, 400], { multipleOf: 2 }),
+    count('nE', 'Leads, upright side', 'Leads on each of the left and right sides', [1, 120], {
+      derived: 'n/4',
+    }),
+    length('e', 'Pitch', 'Centre to centre of neighbouring leads', [0.2, 3], { basic: true }),
+    length('E', 'Lead span, across', 'Lead tip to opposite lead tip, left to right', [2, 60]),
+    length('D', 'Lead span, upright', 'Lead tip to opposite lead tip, bottom to top', [2, 60], {
+      derived: 'E',
+    }),
+    length('E1', 'Body, across', 'Body without leads, left to right', [1.5, 58]),
+    length('D1', 'Body, upright', 'Body without leads, bottom to top', [1.5, 58], { derived: 'E1' }),
+    length('L', 'Foot length', 'Flat of the foot that lies on the land, not the whole lead', [0.05, 5]),
+    length('L1', 'Lead length', 'Body side to lead tip, seen from above', [-5, 10], { derived: '(E-E1)/2' }),
+    length('b', 'Lead width', 'Width of the foot', [0.05, 2]),
+    length('c', 'Lead thickness', 'Thickness of the lead', [0.03, 1], { derived: 'typ 0.15' }),
+    length('A', 'Height', 'Seating plane to top of body', [0.3, 10], { maximumSuffices: true }),
+    length('A1', 'Standoff', 'Seating plane to underside of body', [0, 3], { leastUnderMax: 0 }),
+  ],
+  options: [],
+  example: {
+    n: '48',
+    e: '0.5',
+    E: '8.8..9.2',
+    E1: '6.9..7.1',
+    L: '0.45..0.75',
+    b: '0.17..0.27',
+    c: '0.09..0.20',
+    A: 'max 1.2',
+    A1: '0.05..0.15',
+  },
+  terminals,
+  body: (d) => ({ x: d.E1, y: d.D1, standoff: d.A1, height: d.A }),
+  solids,
+  dimensionLines: (d) => {
+    const [tip, body, upright, end] = [d.E.nom / 2, d.E1.nom / 2, d.D.nom / 2, d.D1.nom / 2];
+    const first = ((d.nE.nom - 1) / 2) * d.e.nom;
+    return [
+      line('E1', 'plan', 'top', [-body, end], [body, end]),
+      line('E', 'plan', 'top', [-tip, first], [tip, first], 1),
+      line('D1', 'plan', 'right', [body, -end], [body, end]),
+      line('D', 'plan', 'right', [0, -upright], [0, upright], 1),
+      line('e', 'plan', 'left', [-tip, first - d.e.nom], [-tip, first]),
+      line('b', 'plan', 'left', [-tip, -first - d.b.nom / 2], [-tip, -first + d.b.nom / 2]),
+      line('A', 'front', 'right', [body, 0], [body, mouldHeights(d.A1.nom, d.A.nom).top]),
+      line('A1', 'front', 'left', [-body, 0], [-body, d.A1.nom]),
+      line('L', 'front', 'bottom', [tip - d.L.nom, 0], [tip, 0]),
+      line('L1', 'front', 'bottom', [-tip, 0], [-body, 0]),
+    ];
+  },
+  name: (d) => [
+    'QFP',
+    { symbol: 'e', value: d.e.nom, decimals: 2 },
+    'P',
+    { symbol: 'E', value: d.E.nom, decimals: 2 },
+    'X',
+    { symbol: 'D', value: d.D.nom, decimals: 2 },
+    'X',
+    { symbol: 'A', value: d.A.max, decimals: 2 },
+    '-',
+    { symbol: 'n', value: d.n.nom, decimals: 0 },
+  ],
+  polarised: () => true,
+  plausibility: [
+    footAgainstOverhang,
+    leadLengthAgainstOverhang,
+    spanAgainstBody,
+    rowAgainstBody<Symbol>('D1', (d) => ({ places: d.nE.nom, pitch: d.e.nom, width: d.b.nom })),
+    rowAgainstBody<Symbol>('E1', (d) => ({ places: levelCount(d), pitch: d.e.nom, width: d.b.nom })),
+    terminalAgainstPitch,
+  ],
+});
+
+/** Leads on each of the bottom and top sides; the upright sides may not take all of them. */
+function levelCount(d: Values): number {
+  return Math.max(0, d.n.nom / 2 - d.nE.nom);
+}
+
+function terminals(d: Values): TerminalGroup[] {
+  const rows = fourRows(Math.min(d.nE.nom, d.n.nom / 2), levelCount(d), d.e.nom);
+  const shared = { form: 'gull-wing', length: d.L, width: d.b, pitch: d.e.nom } as const;
+  return [
+    {
+      ...shared,
+      id: 'upright',
+      title: 'Left and right sides',
+      axis: 'x',
+      span: d.E,
+      body: { size: d.E1, standoff: d.A1 },
+      places: rows.x,
+    },
+    {
+      ...shared,
+      id: 'level',
+      title: 'Bottom and top sides',
+      axis: 'y',
+      span: d.D,
+      body: { size: d.D1, standoff: d.A1 },
+      places: rows.y,
+    },
+  ];
+}
+
+function solids(d: Values): Assembly {
+  const heights = mouldHeights(d.A1.nom, d.A.nom);
+  const lead = (span: number, body: number) =>
+    gullWingLead({
+      body: body / 2,
+      tip: span / 2,
+      foot: d.L.nom,
+      width: d.b.nom,
+      thickness: d.c.nom,
+      exit: heights.parting,
+    });
+  const [upright, level] = terminals(d) as [TerminalGroup, TerminalGroup];
+  return {
+    shapes: {
+      body: mouldedBody(d.E1.nom, d.D1.nom, heights),
+      upright: lead(d.E.nom, d.E1.nom),
+      level: lead(d.D.nom, d.D1.nom),
+    },
+    parts: [...leadParts(upright, 'upright'), ...leadParts(level, 'level'), bodyPart('moulding')],
+  };
+}

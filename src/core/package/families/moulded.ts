@@ -1,0 +1,93 @@
+import type { Assembly } from '../../geometry/solid';
+import { length, line } from '../declare';
+import { defineFamily, type Dimensions } from '../family';
+import { endAgainstLength, terminalAgainstWidth } from '../plausibility/chip';
+import { twoRows } from '../rows';
+import { inwardLead, withLeads } from '../shapes/leads';
+import { mouldedBody, mouldHeights } from '../shapes/moulding';
+import type { TerminalGroup } from '../terminal';
+
+type Symbol = 'L' | 'W' | 'W1' | 'T' | 'c' | 'A';
+type Values = Dimensions<Symbol>;
+
+/** Kinds of component: the first part of the name, and whether it has a direction. */
+const COMPONENTS = [
+  { id: 'tantalum', name: 'Capacitor, polarised', prefix: 'CAPMP', polarised: true },
+  { id: 'capacitor', name: 'Capacitor', prefix: 'CAPM', polarised: false },
+  { id: 'inductor', name: 'Inductor', prefix: 'INDM', polarised: false },
+  { id: 'diode', name: 'Diode', prefix: 'DIOM', polarised: true },
+  { id: 'resistor', name: 'Resistor', prefix: 'RESM', polarised: false },
+] as const;
+
+const component = (id: string | undefined) => COMPONENTS.find((c) => c.id === id) ?? COMPONENTS[0];
+
+export const moulded = defineFamily<Symbol>({
+  id: 'moulded',
+  title: 'Moulded body, leads formed inward',
+  summary: 'Moulded block whose two ribbons run down its ends and under it.',
+  keywords: ['moulded', 'tantalum', 'capacitor', 'inductor', 'diode', 'two terminals', 'inward', 'ribbon'],
+  dimensions: [
+    length('L', 'Length', 'Over both terminals', [0.8, 40]),
+    length('W', 'Body width', 'Across the body', [0.4, 30]),
+    length('W1', 'Terminal width', 'Width of the ribbon under the body', [0.2, 30]),
+    length('T', 'Terminal length', 'Part of the ribbon that lies on the land', [0.1, 10]),
+    length('c', 'Ribbon thickness', 'Thickness of the ribbon', [0.03, 1], { derived: 'typ 0.12' }),
+    length('A', 'Height', 'Seating plane to top', [0.3, 20], { maximumSuffices: true }),
+  ],
+  options: [
+    { id: 'component', name: 'Component', choices: COMPONENTS.map(({ id, name }) => ({ id, name })) },
+  ],
+  example: { L: '3.2±0.2', W: '1.6±0.2', W1: '1.2±0.1', T: '0.8±0.3', A: '1.6±0.2' },
+  terminals,
+  body: (d) => ({ x: d.L, y: d.W, standoff: { min: 0, nom: 0, max: 0, given: 'exact' }, height: d.A }),
+  solids,
+  dimensionLines: (d) => {
+    const [x, y] = [d.L.nom / 2, d.W.nom / 2];
+    return [
+      line('L', 'plan', 'top', [-x, y], [x, y]),
+      line('W', 'plan', 'right', [x, -y], [x, y]),
+      line('W1', 'plan', 'left', [-x, -d.W1.nom / 2], [-x, d.W1.nom / 2]),
+      line('T', 'front', 'bottom', [x - d.T.nom, 0], [x, 0]),
+      line('A', 'front', 'right', [x, 0], [x, d.A.nom]),
+    ];
+  },
+  name: (d, options) => [
+    component(options['component']).prefix,
+    { symbol: 'L', value: d.L.nom, decimals: 1, digits: 2 },
+    { symbol: 'W', value: d.W.nom, decimals: 1, digits: 2 },
+    'X',
+    { symbol: 'A', value: d.A.max, decimals: 2 },
+  ],
+  polarised: (options) => component(options['component']).polarised,
+  plausibility: [endAgainstLength, terminalAgainstWidth],
+});
+
+function terminals(d: Values): TerminalGroup[] {
+  return [
+    {
+      id: 'ends',
+      title: 'Both ends',
+      form: 'inward-formed',
+      axis: 'x',
+      span: d.L,
+      length: d.T,
+      width: d.W1,
+      pitch: null,
+      body: null,
+      places: twoRows([0], [0]),
+    },
+  ];
+}
+
+function solids(d: Values): Assembly {
+  const heights = mouldHeights(d.c.nom, d.A.nom);
+  const lead = inwardLead({
+    tip: d.L.nom / 2,
+    foot: d.T.nom,
+    width: d.W1.nom,
+    thickness: d.c.nom,
+    exit: heights.parting,
+  });
+  const body = mouldedBody(Math.max(d.L.nom - 2 * d.c.nom, 0.1), d.W.nom, heights);
+  return withLeads(body, lead, terminals(d));
+}

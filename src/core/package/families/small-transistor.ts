@@ -1,0 +1,129 @@
+import type { Assembly } from '../../geometry/solid';
+import { count, length, line } from '../declare';
+import { defineFamily, type Dimensions } from '../family';
+import { footAgainstOverhang, leadLengthAgainstOverhang } from '../plausibility/lead-overhang';
+import { rowAgainstBody, spanAgainstBody, terminalAgainstPitch } from '../plausibility/row';
+import { evenRow, twoRows } from '../rows';
+import { gullWingLead, withLeads } from '../shapes/leads';
+import { mouldedBody, mouldHeights } from '../shapes/moulding';
+import type { TerminalGroup } from '../terminal';
+
+type Symbol = 'n' | 'e' | 'E' | 'E1' | 'D' | 'L' | 'L1' | 'b' | 'c' | 'A' | 'A1';
+type Values = Dimensions<Symbol>;
+
+/** Which places of the pitch grid are taken: left side downwards, right side upwards. */
+const LAYOUTS: Readonly<Record<number, { left: readonly number[]; right: readonly number[] }>> = {
+  3: { left: [1, -1], right: [0] },
+  4: { left: [1, -1], right: [-1, 1] },
+  5: { left: [1, 0, -1], right: [-1, 1] },
+  6: { left: [1, 0, -1], right: [-1, 0, 1] },
+  8: { left: evenRow(4, 1), right: [...evenRow(4, 1)].reverse() },
+};
+
+const layoutOf = (d: Values) => LAYOUTS[d.n.nom] ?? { left: [], right: [] };
+
+export const smallTransistor = defineFamily<Symbol>({
+  id: 'small-transistor',
+  title: 'Small transistor, 3 to 8 leads',
+  summary: 'Moulded body with formed leads on two sides, some places left empty (SOT).',
+  keywords: ['SOT', 'small outline transistor', 'gull wing', 'three leads', 'five leads', 'regulator'],
+  dimensions: [
+    count('n', 'Leads', 'Number of leads on both sides together', [3, 8], { oneOf: [3, 4, 5, 6, 8] }),
+    length('e', 'Pitch', 'Centre to centre of neighbouring places, taken or not', [0.2, 3], { basic: true }),
+    length('E', 'Lead span', 'Lead tip to opposite lead tip', [0.8, 15]),
+    length('E1', 'Body width', 'Body without leads, along the span', [0.5, 12]),
+    length('D', 'Body length', 'Body along the rows', [0.5, 15]),
+    length('L', 'Foot length', 'Flat of the foot that lies on the land, not the whole lead', [0.05, 3]),
+    length('L1', 'Lead length', 'Body side to lead tip, seen from above', [-5, 8], { derived: '(E-E1)/2' }),
+    length('b', 'Lead width', 'Width of the foot', [0.05, 2]),
+    length('c', 'Lead thickness', 'Thickness of the lead', [0.03, 1], { derived: 'typ 0.15' }),
+    length('A', 'Height', 'Seating plane to top of body', [0.2, 8], { maximumSuffices: true }),
+    length('A1', 'Standoff', 'Seating plane to underside of body', [0, 3], { leastUnderMax: 0 }),
+  ],
+  options: [],
+  example: {
+    n: '5',
+    e: '0.95',
+    E: '2.6..3.0',
+    E1: '1.5..1.7',
+    D: '2.8..3.0',
+    L: '0.3..0.6',
+    b: '0.30..0.50',
+    c: '0.08..0.22',
+    A: 'max 1.45',
+    A1: '0..0.15',
+  },
+  terminals,
+  body: (d) => ({ x: d.E1, y: d.D, standoff: d.A1, height: d.A }),
+  solids,
+  dimensionLines: (d) => {
+    const [tip, body, end] = [d.E.nom / 2, d.E1.nom / 2, d.D.nom / 2];
+    const { left } = layoutOf(d);
+    const [first, second] = [(left[0] ?? 0) * d.e.nom, ((left[0] ?? 0) - 1) * d.e.nom];
+    const last = (left.at(-1) ?? 0) * d.e.nom;
+    return [
+      line('E1', 'plan', 'top', [-body, end], [body, end]),
+      line('E', 'plan', 'top', [-tip, first], [tip, first], 1),
+      line('e', 'plan', 'left', [-tip, second], [-tip, first]),
+      line('b', 'plan', 'left', [-tip, last - d.b.nom / 2], [-tip, last + d.b.nom / 2], 1),
+      line('D', 'plan', 'right', [body, -end], [body, end]),
+      line('A', 'front', 'right', [body, 0], [body, mouldHeights(d.A1.nom, d.A.nom).top]),
+      line('A1', 'front', 'left', [-body, 0], [-body, d.A1.nom]),
+      line('L', 'front', 'bottom', [tip - d.L.nom, 0], [tip, 0]),
+      line('L1', 'front', 'bottom', [-tip, 0], [-body, 0]),
+    ];
+  },
+  name: (d) => [
+    'SOT',
+    { symbol: 'e', value: d.e.nom, decimals: 2 },
+    'P',
+    { symbol: 'E', value: d.E.nom, decimals: 2 },
+    'X',
+    { symbol: 'A', value: d.A.max, decimals: 2 },
+    '-',
+    { symbol: 'n', value: d.n.nom, decimals: 0 },
+  ],
+  polarised: () => true,
+  plausibility: [
+    footAgainstOverhang,
+    leadLengthAgainstOverhang,
+    spanAgainstBody,
+    rowAgainstBody<Symbol>('D', (d) => {
+      const { left } = layoutOf(d);
+      return { places: Math.round((left[0] ?? 0) - (left.at(-1) ?? 0)) + 1, pitch: d.e.nom, width: d.b.nom };
+    }),
+    terminalAgainstPitch,
+  ],
+});
+
+function terminals(d: Values): TerminalGroup[] {
+  const { left, right } = layoutOf(d);
+  const at = (steps: readonly number[]) => steps.map((step) => step * d.e.nom + 0);
+  return [
+    {
+      id: 'rows',
+      title: 'Left and right rows',
+      form: 'gull-wing',
+      axis: 'x',
+      span: d.E,
+      length: d.L,
+      width: d.b,
+      pitch: d.e.nom,
+      body: { size: d.E1, standoff: d.A1 },
+      places: twoRows(at(left), at(right)),
+    },
+  ];
+}
+
+function solids(d: Values): Assembly {
+  const heights = mouldHeights(d.A1.nom, d.A.nom);
+  const lead = gullWingLead({
+    body: d.E1.nom / 2,
+    tip: d.E.nom / 2,
+    foot: d.L.nom,
+    width: d.b.nom,
+    thickness: d.c.nom,
+    exit: heights.parting,
+  });
+  return withLeads(mouldedBody(d.E1.nom, d.D.nom, heights), lead, terminals(d));
+}
