@@ -54,7 +54,9 @@ async function stage(digit: KeyInput): Promise<void> {
 
 describe('a sixteen-lead datasheet, from the keyboard alone', () => {
   it('starts with its first number', async () => {
-    await tabTo('Gull wing, two rows');
+    await tabTo('Choose the package');
+    await press('Enter');
+    await page.keyboard.type('two rows 16');
     await Promise.all([page.waitForNavigation(), press('Enter')]);
     await page.waitForSelector('section[aria-label="Sheet"] svg');
     expect(await focused()).toBe('entry-n');

@@ -16,6 +16,9 @@ export interface ElevationOptions {
   readonly cut: number | null;
 }
 
+/** Where solids may be looked at from. */
+type SolidView = ElevationView | 'plan';
+
 /** Areas smaller than this are faces seen edge-on, mm². */
 const HAIR = 1e-6;
 
@@ -166,20 +169,30 @@ function beyondStrokes({ body }: Footprint, view: ElevationView, { value }: Cutt
     .map((stroke) => ({ ...stroke, layer: 'beyond' }));
 }
 
+/**
+ * The package's solids seen from above or from a side, without board and lands.
+ * `plan` shows (x, y) from above.
+ */
+export function drawSolids({ body }: Footprint, view: SolidView): Drawing {
+  const strokes = outsideStrokes(body.assembly, view);
+  const boxes = strokes.flatMap(({ rings }) => rings.flatMap((ring) => boxOfPoints(ring) ?? []));
+  return { strokes, extent: boxRound(boxes) as Box };
+}
+
 interface Projected {
   readonly depth: number;
   readonly place: string;
   readonly strokes: readonly Stroke[];
 }
 
-function outsideStrokes({ shapes, parts }: Assembly, view: ElevationView): Stroke[] {
+function outsideStrokes({ shapes, parts }: Assembly, view: SolidView): Stroke[] {
   const silhouettes = new Map<string, Silhouette>();
   const projected = parts.map((part): Projected => {
     const key = `${part.shape} ${part.rotation}`;
     const silhouette = silhouettes.get(key) ?? silhouetteOf(shapes[part.shape] as Shape, part.rotation, view);
     silhouettes.set(key, silhouette);
-    const { right, depth } = onView(part.at, view);
-    const shift = (p: Point): Point => ({ x: p.x + right, y: p.y + part.at.z });
+    const { right, up, depth } = onView(part.at, view);
+    const shift = (p: Point): Point => ({ x: p.x + right, y: p.y + up });
     const layer = LAYER_OF[part.material];
     const strokes: Stroke[] = [
       { layer, rings: silhouette.outline.map((ring) => ring.map(shift)), closed: true },
@@ -187,7 +200,7 @@ function outsideStrokes({ shapes, parts }: Assembly, view: ElevationView): Strok
     if (silhouette.edges.length > 0) {
       strokes.push({ layer, rings: silhouette.edges.map((edge) => edge.map(shift)), closed: false });
     }
-    return { depth: depth + silhouette.near, place: `${key} ${right.toFixed(6)} ${part.at.z}`, strokes };
+    return { depth: depth + silhouette.near, place: `${key} ${right.toFixed(6)} ${up.toFixed(6)}`, strokes };
   });
   return nearestOnly(projected).flatMap(({ strokes }) => strokes);
 }
@@ -210,7 +223,7 @@ interface Silhouette {
   readonly near: number;
 }
 
-function silhouetteOf(shape: Shape, rotation: Part['rotation'], view: ElevationView): Silhouette {
+function silhouetteOf(shape: Shape, rotation: Part['rotation'], view: SolidView): Silhouette {
   const faces = facesOf(shape).map((face) => placeFace(face, rotation, { x: 0, y: 0, z: 0 }));
   const flat = faces.map((face) => face.corners.map((p) => flatten(p, view)));
   const facing = flat.map((polygon) => area(polygon) > HAIR);
@@ -234,11 +247,19 @@ function edgeKey(edge: readonly Point[]): string {
     .join(' ');
 }
 
-/** Horizontal place and distance from the viewer. */
-function onView(p: Point3, view: ElevationView): { right: number; depth: number } {
-  return view === 'front' ? { right: p.x, depth: p.y } : { right: p.y, depth: -p.x };
+/** Place on the drawing and distance from the viewer. */
+function onView(p: Point3, view: SolidView): { right: number; up: number; depth: number } {
+  switch (view) {
+    case 'plan':
+      return { right: p.x, up: p.y, depth: -p.z };
+    case 'front':
+      return { right: p.x, up: p.z, depth: p.y };
+    case 'side':
+      return { right: p.y, up: p.z, depth: -p.x };
+  }
 }
 
-function flatten(p: Point3, view: ElevationView): Point {
-  return { x: view === 'front' ? p.x : p.y, y: p.z };
+function flatten(p: Point3, view: SolidView): Point {
+  const { right, up } = onView(p, view);
+  return { x: right, y: up };
 }

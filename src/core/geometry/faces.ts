@@ -60,10 +60,11 @@ function loftFaces({ sections }: Extract<Shape, { kind: 'loft' }>): Face[] {
   for (let k = 1; k < sections.length; k += 1) {
     const low = lift(sections[k - 1] as (typeof sections)[number]);
     const high = lift(sections[k] as (typeof sections)[number]);
+    const corner = low.map((p, i) => isCorner(low, i, p));
     low.forEach((a, i) => {
       const j = (i + 1) % low.length;
       const corners = [a, low[j] as Point3, high[j] as Point3, high[i] as Point3];
-      faces.push({ corners, sharp: corners.map(() => true) });
+      faces.push({ corners, sharp: [true, corner[j] as boolean, true, corner[i] as boolean] });
     });
   }
   return faces;

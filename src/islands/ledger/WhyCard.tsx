@@ -3,11 +3,13 @@ import { derivationOf } from '../../core/land/solve-group';
 import type { LandSize } from '../../core/land/solver';
 import { formatLength } from '../../core/units/length';
 import { useBench } from '../bench/context';
+import { useGroup } from '../bench/useGroup';
 import { Formula } from './Formula';
 
 /** Where a land dimension comes from, step by step with its values. */
 export function WhyCard({ symbol = 'Y' }: { symbol?: keyof LandSize }) {
-  const solution = useBench((s) => s.derived.shown?.drawable.footprint.solutions[0]);
+  const group = useGroup();
+  const solution = useBench((s) => s.derived.shown?.drawable.footprint.solutions[group]);
   const unit = useBench((s) => s.unit);
   if (!solution) return null;
   const value = solution.land[symbol];

@@ -31,7 +31,8 @@ export function DimensionRow({ dimension, onCommit }: Props) {
   const otherUnit = (document.package.unit ?? 'mm') === 'mm' ? 'mil' : 'mm';
   const other = value && kind === 'length' && !error ? describeLimits(value, otherUnit, true) : '';
   const ownUnit = otherUnit === 'mil' ? 'mm' : 'mil';
-  const derivedText = source === 'derived' && value ? describeLimits(value, ownUnit) : '';
+  const derivedValue = value && (kind === 'count' ? String(value.nom) : describeLimits(value, ownUnit));
+  const derivedText = source === 'derived' ? (derivedValue ?? '') : '';
   const noteId = `note-${symbol}`;
   const note =
     error && source === 'entered'

@@ -1,8 +1,5 @@
 import { useMemo } from 'react';
-import { drawPlan } from '../../core/drawing/plan';
-import { drawElevation } from '../../core/drawing/elevation';
 import type { Drawing } from '../../core/drawing/drawing';
-import { boxOfPoints, boxRound, type Box } from '../../core/geometry/box';
 import type { Point } from '../../core/geometry/point';
 import { useBench } from '../bench/context';
 import type { Drawable } from '../bench/derive';
@@ -10,6 +7,7 @@ import { Dimension } from '../sheet/Dimension';
 import { glyphsFor, type Labelled } from '../sheet/dimension-glyphs';
 import type { Area } from '../sheet/layout';
 import { Strokes } from '../sheet/Strokes';
+import { heightOf, packageViews, widthOf } from './package-views';
 
 const WIDTH = 274;
 /** Room on each side for dimension lines, px. */
@@ -34,28 +32,10 @@ export function OutlineDrawing({ active }: { active: string | null }) {
   );
 }
 
-function packageViews({ footprint, process }: Drawable): { plan: Drawing; front: Drawing } {
-  return {
-    plan: packageOnly(drawPlan(footprint)),
-    front: packageOnly(drawElevation(footprint, process, 'front', { low: -0.1, cut: null })),
-  };
-}
-
-const widthOf = ({ extent }: Drawing) => extent.maxX - extent.minX;
-const heightOf = ({ extent }: Drawing) => extent.maxY - extent.minY;
-
 function DimensionHelp({ symbol, drawable }: { symbol: string | null; drawable: Drawable }) {
   const definition = drawable.resolved?.dimensions.find((d) => d.definition.symbol === symbol)?.definition;
   if (!definition) return 'Press a letter to go to its field.';
   return `${definition.name} ${definition.symbol}: ${definition.help}.`;
-}
-
-const PACKAGE_LAYERS: ReadonlySet<string> = new Set(['body', 'metal', 'ceramic', 'contact']);
-
-function packageOnly({ strokes }: Drawing): Drawing {
-  const kept = strokes.filter(({ layer }) => PACKAGE_LAYERS.has(layer));
-  const boxes = kept.flatMap(({ rings }) => rings.flatMap((ring) => boxOfPoints(ring) ?? []));
-  return { strokes: kept, extent: boxRound(boxes) as Box };
 }
 
 interface ViewProps {
@@ -94,10 +74,7 @@ function OutlineView({ drawable, drawing, view, scale, active }: ViewProps) {
   }));
   return (
     <svg width={WIDTH} height={total} className="outline-drawing block overflow-visible">
-      <g
-        className={`drawing ${view === 'plan' ? '' : 'elevation'}`}
-        transform={`translate(${origin.x} ${origin.y}) scale(${scale})`}
-      >
+      <g className="drawing elevation" transform={`translate(${origin.x} ${origin.y}) scale(${scale})`}>
         <Strokes strokes={drawing.strokes} />
       </g>
       {glyphsFor(labelled, view, place, drawn).map((glyph) => (

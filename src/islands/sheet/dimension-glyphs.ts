@@ -35,7 +35,7 @@ export function linesFor(stage: Stage, drawable: Drawable, unit: DisplayUnit): L
   if (stage === 'land') {
     return landDimensions(footprint).map((drawn) => ({
       line: drawn,
-      text: `${drawn.symbol} ${formatLength(drawn.value, unit)}`,
+      text: `${drawn.size} ${formatLength(drawn.value, unit)}`,
     }));
   }
   if (stage === 'mark') return courtyardLines(drawable, unit);
@@ -71,7 +71,7 @@ type Side = DimensionLine['side'];
 const TURNED: Readonly<Record<Side, Side>> = { right: 'top', top: 'left', left: 'bottom', bottom: 'right' };
 
 /** Distance of the first dimension line from the drawing, and of further ones from it, px. */
-const FIRST = { plan: { top: 22, bottom: 22, left: 40, right: 36 }, elevation: 20 };
+const FIRST = { plan: { top: 34, bottom: 34, left: 40, right: 36 }, elevation: 20 };
 const TIER = 22;
 
 /**
@@ -84,28 +84,32 @@ export function glyphsFor(
   place: (p: Point) => Point,
   drawn: Area,
 ): DimensionGlyph[] {
-  return labelled
-    .filter(({ line }) => line.view === view)
-    .map(({ line, text }) => {
-      const side = view === 'side' ? TURNED[line.side] : line.side;
-      const first = view === 'plan' ? FIRST.plan[side] : FIRST.elevation;
-      const away = first + line.tier * TIER;
-      const at = {
-        top: drawn.y - away,
-        bottom: drawn.y + drawn.height + away,
-        left: drawn.x - away,
-        right: drawn.x + drawn.width + away,
-      }[side];
-      return {
-        symbol: line.symbol,
-        from: place(line.from),
-        to: place(line.to),
-        direction: side === 'top' || side === 'bottom' ? 'horizontal' : 'vertical',
-        at,
-        // land numbers stand between the plan and its dimension lines
-        room: view === 'plan' ? away - 20 : away + 30,
-        tail: view === 'plan' ? 'down' : 'up',
-        text,
-      };
-    });
+  return (
+    labelled
+      .filter(({ line }) => line.view === view)
+      // outer tiers first: their extension lines pass under the values of inner ones
+      .sort((a, b) => b.line.tier - a.line.tier)
+      .map(({ line, text }) => {
+        const side = view === 'side' ? TURNED[line.side] : line.side;
+        const first = view === 'plan' ? FIRST.plan[side] : FIRST.elevation;
+        const away = first + line.tier * TIER;
+        const at = {
+          top: drawn.y - away,
+          bottom: drawn.y + drawn.height + away,
+          left: drawn.x - away,
+          right: drawn.x + drawn.width + away,
+        }[side];
+        return {
+          symbol: line.symbol,
+          from: place(line.from),
+          to: place(line.to),
+          direction: side === 'top' || side === 'bottom' ? 'horizontal' : 'vertical',
+          at,
+          // land numbers stand between the plan and its dimension lines
+          room: view !== 'plan' ? away + 30 : line.tier === 0 ? away - 20 : 0,
+          tail: view === 'plan' ? 'down' : 'up',
+          text,
+        };
+      })
+  );
 }

@@ -31,7 +31,7 @@ export interface Rise {
 const PLAN = { width: 0.69, height: 0.61 };
 
 /** Room round the plan for dimension lines and numbers, px. */
-const ROOM = { x: 84, y: 66 };
+const ROOM = { x: 84, y: 72 };
 /** Room round the elevations along their height, px: dimensions stand below the front view only. */
 const ROOM_RISE = { front: 58, side: 30 };
 

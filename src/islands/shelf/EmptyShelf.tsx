@@ -1,7 +1,5 @@
-import { FAMILIES } from '../../core/package/families';
-
 interface Props {
-  onNew: (family: string) => void;
+  onNew: () => void;
   onDemo: () => void;
 }
 
@@ -24,13 +22,9 @@ export function EmptyShelf({ onNew, onDemo }: Props) {
         <p className="text-secondary mt-1">
           Choose the package family and type its dimensions as they are printed.
         </p>
-        <div className="mt-3 flex flex-col items-start gap-1.5">
-          {FAMILIES.map(({ id, title }) => (
-            <button key={id} type="button" className="btn btn-sm" onClick={() => onNew(id)}>
-              {title}
-            </button>
-          ))}
-        </div>
+        <button type="button" className="btn btn-sm mt-3" onClick={onNew}>
+          Choose the package
+        </button>
       </section>
       <section className="border-base-300 border border-dashed p-4">
         <h2 className="text-[15px] font-semibold">Bring footprints</h2>

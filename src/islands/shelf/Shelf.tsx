@@ -2,12 +2,12 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { TapisDocument } from '../../core/document/document';
 import { LARGEST_SHELF } from '../../core/document/shelf-file';
-import { FAMILIES } from '../../core/package/families';
 import { DEMO_DOCUMENTS } from '../../demo/documents';
 import type { ImportResult } from '../../store/shelf';
 import { ErrorBoundary } from '../common/ErrorBoundary';
 import { download } from '../common/download';
 import { shelf } from '../common/shelf-store';
+import { Gallery } from '../gallery/Gallery';
 import { BinList } from './BinList';
 import { Card } from './Card';
 import { EmptyShelf } from './EmptyShelf';
@@ -27,6 +27,7 @@ function Shelves() {
   const binned = useLiveQuery(() => shelf.listBin(), []);
   const [query, setQuery] = useState('');
   const [binOpen, setBinOpen] = useState(false);
+  const [choosing, setChoosing] = useState(false);
   const [brought, setBrought] = useState<ImportResult | null>(null);
   const files = useRef<HTMLInputElement>(null);
   const search = useRef<HTMLInputElement>(null);
@@ -70,7 +71,9 @@ function Shelves() {
             : ''}
         </span>
         <div className="ml-auto flex items-center gap-2">
-          <NewButton />
+          <button type="button" className="btn btn-sm btn-primary" onClick={() => setChoosing(true)}>
+            New footprint
+          </button>
           <button type="button" className="btn btn-sm" onClick={() => files.current?.click()}>
             Import
           </button>
@@ -101,14 +104,14 @@ function Shelves() {
           </button>
         </div>
       </header>
+      {choosing && (
+        <Gallery onChoose={(family) => void startNew(family)} onClose={() => setChoosing(false)} />
+      )}
       {brought && <ImportNote result={brought} onClose={() => setBrought(null)} />}
       {binOpen && <BinList binned={binned ?? []} />}
       <main className="flex-1 p-4">
         {stored && cards.length === 0 && (
-          <EmptyShelf
-            onNew={(family) => void startNew(family)}
-            onDemo={() => void shelf.add(DEMO_DOCUMENTS)}
-          />
+          <EmptyShelf onNew={() => setChoosing(true)} onDemo={() => void shelf.add(DEMO_DOCUMENTS)} />
         )}
         {cards.length > 0 && found.length === 0 && (
           <p className="text-secondary p-6">
@@ -121,30 +124,6 @@ function Shelves() {
           ))}
         </ul>
       </main>
-    </div>
-  );
-}
-
-function NewButton() {
-  return (
-    <div className="dropdown dropdown-end">
-      <button type="button" tabIndex={0} className="btn btn-sm btn-primary">
-        New footprint
-      </button>
-      <ul tabIndex={-1} className="dropdown-content bg-base-100 border-base-300 z-10 w-60 border">
-        {FAMILIES.map(({ id, title, summary }) => (
-          <li key={id}>
-            <button
-              type="button"
-              className="hover:bg-base-200 w-full px-3 py-1.5 text-left"
-              onClick={() => void startNew(id)}
-            >
-              {title}
-              <span className="text-secondary block text-[12px]">{summary}</span>
-            </button>
-          </li>
-        ))}
-      </ul>
     </div>
   );
 }

@@ -118,8 +118,10 @@ describe('plan', () => {
   });
   it('dimensions what the solver found', () => {
     const { footprint } = compiled(chip());
-    for (const { symbol, value, from, to } of landDimensions(footprint)) {
-      expect(symbol === 'X' ? to.y - from.y : to.x - from.x, symbol).toBeCloseTo(value, 9);
+    const dimensions = landDimensions(footprint);
+    expect(dimensions.map(({ size }) => size)).toEqual(['G', 'Z', 'Y', 'C', 'X']);
+    for (const { size, value, from, to } of dimensions) {
+      expect(size === 'X' ? to.y - from.y : to.x - from.x, size).toBeCloseTo(value, 9);
     }
   });
   it('writes path data with y downwards and without noise', () => {

@@ -2,7 +2,7 @@ import type { Assembly } from '../../geometry/solid';
 import { count, length, line } from '../declare';
 import { defineFamily, type DimensionLine, type Dimensions } from '../family';
 import { footAgainstOverhang, leadLengthAgainstOverhang } from '../plausibility/lead-overhang';
-import { rowAgainstBody, spanAgainstBody, terminalAgainstPitch } from '../plausibility/row';
+import { inchPitch, rowAgainstBody, spanAgainstBody, terminalAgainstPitch } from '../plausibility/row';
 import { evenRow, twoRows } from '../rows';
 import { gullWingLead, withLeads } from '../shapes/leads';
 import { mouldedBody, mouldHeights } from '../shapes/moulding';
@@ -66,6 +66,7 @@ export const gullWingDual = defineFamily<Symbol>({
     spanAgainstBody,
     rowAgainstBody<Symbol>('D', (d) => ({ places: d.n.nom / 2, pitch: d.e.nom, width: d.b.nom })),
     terminalAgainstPitch,
+    inchPitch<Symbol>((d) => d.n.nom / 2),
   ],
 });
 

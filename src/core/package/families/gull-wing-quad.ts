@@ -18,16 +18,16 @@ export const gullWingQuad = defineFamily<Symbol>({
   keywords: ['QFP', 'LQFP', 'TQFP', 'quad flat package', 'gull wing', 'four sides'],
   dimensions: [
     count('n', 'Leads', 'Number of leads on all sides together', [8, 400], { multipleOf: 2 }),
-    count('nE', 'Leads, upright side', 'Leads on each of the left and right sides', [1, 120], {
+    count('nE', 'Upright leads', 'Leads on each of the left and right sides', [1, 120], {
       derived: 'n/4',
     }),
     length('e', 'Pitch', 'Centre to centre of neighbouring leads', [0.2, 3], { basic: true }),
-    length('E', 'Lead span, across', 'Lead tip to opposite lead tip, left to right', [2, 60]),
-    length('D', 'Lead span, upright', 'Lead tip to opposite lead tip, bottom to top', [2, 60], {
+    length('E', 'Span across', 'Lead tip to opposite lead tip, left to right', [2, 60]),
+    length('D', 'Span upright', 'Lead tip to opposite lead tip, bottom to top', [2, 60], {
       derived: 'E',
     }),
-    length('E1', 'Body, across', 'Body without leads, left to right', [1.5, 58]),
-    length('D1', 'Body, upright', 'Body without leads, bottom to top', [1.5, 58], { derived: 'E1' }),
+    length('E1', 'Body across', 'Body without leads, left to right', [1.5, 58]),
+    length('D1', 'Body upright', 'Body without leads, bottom to top', [1.5, 58], { derived: 'E1' }),
     length('L', 'Foot length', 'Flat of the foot that lies on the land, not the whole lead', [0.05, 5]),
     length('L1', 'Lead length', 'Body side to lead tip, seen from above', [-5, 10], { derived: '(E-E1)/2' }),
     length('b', 'Lead width', 'Width of the foot', [0.05, 2]),

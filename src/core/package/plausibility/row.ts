@@ -99,3 +99,37 @@ export const terminalAgainstPitch: PlausibilityRule<'b' | 'e'> = {
     ];
   },
 };
+
+/** Pitches of the inch grid, mm. */
+const INCH_PITCHES = [0.635, 1.27, 2.54] as const;
+/** A pitch this close to one of the inch grid, but not on it, may be that one rounded: 2 %. */
+const NEARNESS = 0.02;
+
+/**
+ * A pitch of the inch grid that was rounded to millimetres drifts over the row.
+ * @param placesOf places in the longest row
+ */
+export function inchPitch<S extends string>(
+  placesOf: (d: Dimensions<S | 'e'>) => number,
+): PlausibilityRule<S | 'e'> {
+  return {
+    id: 'inch-pitch',
+    title: 'Pitch against the inch grid',
+    source: 'Geometry: an error of the pitch adds up over the row; 1 in is 25.4 mm',
+    check({ d, enter }) {
+      const pitch = d.e.nom;
+      const inch = INCH_PITCHES.find((p) => Math.abs(p - pitch) / p <= NEARNESS);
+      if (inch === undefined || Math.abs(inch - pitch) < 1e-6) return [];
+      const drift = Math.abs(inch - pitch) * (placesOf(d) - 1);
+      return [
+        {
+          severity: 'caution',
+          message: `Pitch e ${mm(pitch)} mm is close to ${mm(inch)} mm (${formatNumber(inch / 0.0254, 0, 1)} mil). If the part is on the inch grid, its last lead is ${mm(drift)} mm off.`,
+          place: { dimensions: ['e'] },
+          measured: { value: pitch, limit: inch, unit: 'mm' },
+          remedies: [{ label: `Use ${mm(inch)}`, edits: [enter('e', `${mm(inch)}mm`)] }],
+        },
+      ];
+    },
+  };
+}

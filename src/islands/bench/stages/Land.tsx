@@ -8,6 +8,7 @@ import { formatLength, type DisplayUnit } from '../../../core/units/length';
 import { useOverrideField } from '../../common/useEntry';
 import { WhyCard } from '../../ledger/WhyCard';
 import { useBench } from '../context';
+import { useGroup } from '../useGroup';
 
 const ROWS: readonly (readonly [keyof LandSize, string])[] = [
   ['Z', 'Outer distance'],
@@ -28,7 +29,8 @@ export function Land() {
   const set = useBench((s) => s.set);
   const [why, setWhy] = useState<keyof LandSize>('Y');
   const levels = shown?.drawable.levels;
-  const used = shown?.drawable.footprint.solutions[0];
+  const group = useGroup();
+  const used = shown?.drawable.footprint.solutions[group];
   if (!levels || !used) {
     return (
       <>
@@ -41,6 +43,7 @@ export function Land() {
     <>
       <h1 className="text-[15px] font-semibold">Land</h1>
       <p className="text-secondary">{used.goalRow.title}</p>
+      <GroupChoice current={group} />
       <table className="mt-2 w-full text-right">
         <thead>
           <tr className="text-secondary text-[12px]">
@@ -80,13 +83,13 @@ export function Land() {
                       setWhy(symbol);
                     }}
                   >
-                    {formatLength(levels[l][0]?.land[symbol] ?? 0, unit)}
+                    {formatLength(levels[l][group]?.land[symbol] ?? 0, unit)}
                   </button>
                 </td>
               ))}
             </tr>
           ))}
-          <GoalRows levels={levels} unit={unit} />
+          <GoalRows levels={levels} group={group} unit={unit} />
         </tbody>
       </table>
       <SetByHand solution={used} unit={unit} />
@@ -97,14 +100,36 @@ export function Land() {
   );
 }
 
-function GoalRows({
-  levels,
-  unit,
-}: {
+/** Which group of lands is shown, where a package has several; the Sheet selects a land of it. */
+function GroupChoice({ current }: { current: number }) {
+  const footprint = useBench((s) => s.derived.shown?.drawable.footprint);
+  const set = useBench((s) => s.set);
+  if (!footprint || footprint.groups.length < 2) return null;
+  return (
+    <div className="mt-1 flex gap-2" role="group" aria-label="Group of lands">
+      {footprint.groups.map(({ id, title }, i) => (
+        <button
+          key={id}
+          type="button"
+          aria-pressed={i === current}
+          className="border-base-300 aria-pressed:bg-primary aria-pressed:text-primary-content rounded border px-2"
+          onClick={() => set({ selectedLand: footprint.lands.findIndex(({ group }) => group === id) })}
+        >
+          {title}
+        </button>
+      ))}
+    </div>
+  );
+}
+
+interface GoalProps {
   levels: Readonly<Record<Level, readonly LandSolution[]>>;
+  group: number;
   unit: DisplayUnit;
-}) {
-  const ends = levels.B[0]?.goalRow.ends;
+}
+
+function GoalRows({ levels, group, unit }: GoalProps) {
+  const ends = levels.B[group]?.goalRow.ends;
   const rows = [
     [`${ends?.outer ?? 'outer'} goal`, 'outer'],
     [`${ends?.inner ?? 'inner'} goal`, 'inner'],
@@ -116,7 +141,7 @@ function GoalRows({
         {name}
       </th>
       {LEVELS.map((l) => (
-        <td key={l}>{formatLength(levels[l][0]?.goals[key] ?? 0, unit).replace('-', '−')}</td>
+        <td key={l}>{formatLength(levels[l][group]?.goals[key] ?? 0, unit).replace('-', '−')}</td>
       ))}
     </tr>
   ));

@@ -1,6 +1,7 @@
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { SheetUnit } from '../../../core/document/document';
-import { FAMILIES, familyById } from '../../../core/package/families';
+import { familyById } from '../../../core/package/families';
+import { Gallery } from '../../gallery/Gallery';
 import { FindingCard } from '../../ledger/FindingCard';
 import { DIMENSION_COLUMNS, DimensionRow } from '../../measure/DimensionRow';
 import { goToNextEntry, moveInGrid } from '../../measure/grid-keys';
@@ -16,6 +17,7 @@ export function Measure() {
   const findings = useBench((s) => s.derived.report.findings);
   const active = useBench((s) => s.activeDimension);
   const edit = useBench((s) => s.edit);
+  const [choosing, setChoosing] = useState(false);
   const table = useRef<HTMLDivElement>(null);
   const family = familyById(document.package.family);
   const unit = document.package.unit ?? 'mm';
@@ -36,20 +38,25 @@ export function Measure() {
   return (
     <>
       <h1 className="text-[15px] font-semibold">Measure</h1>
+      {choosing && (
+        <Gallery
+          onChoose={(id) => {
+            setChoosing(false);
+            edit([{ at: '/package/family', value: id }]);
+          }}
+          onClose={() => setChoosing(false)}
+        />
+      )}
       <div className="mt-1.5 flex gap-2">
-        <select
-          className="select select-sm min-w-0 flex-1"
-          aria-label="Package family"
-          value={document.package.family}
-          onChange={(event) => edit([{ at: '/package/family', value: event.target.value }])}
+        <button
+          type="button"
+          className="btn btn-sm btn-outline border-base-300 min-w-0 flex-1 justify-start font-medium"
+          aria-label={`Package family: ${family?.title ?? document.package.family}`}
+          title="Choose another package family"
+          onClick={() => setChoosing(true)}
         >
-          {!family && <option value={document.package.family}>{document.package.family}</option>}
-          {FAMILIES.map(({ id, title }) => (
-            <option key={id} value={id}>
-              {title}
-            </option>
-          ))}
-        </select>
+          <span className="truncate">{family?.title ?? document.package.family}</span>
+        </button>
         <select
           className="select select-sm w-[72px]"
           aria-label="Unit of the datasheet"

@@ -1,0 +1,107 @@
+import { memo, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import type { FamilyDefinition } from '../../core/package/family';
+import { heightOf, packageViews, widthOf } from '../measure/package-views';
+import { Strokes } from '../sheet/Strokes';
+import { exampleOf, familiesFor } from './families';
+
+interface Props {
+  onChoose: (family: string) => void;
+  onClose: () => void;
+}
+
+/** Tiles in a row; arrow keys up and down step by it. */
+const COLUMNS = 4;
+
+/** All package families as small true drawings, to be searched by name, shape, lead form or count. */
+export function Gallery({ onChoose, onClose }: Props) {
+  const [query, setQuery] = useState('');
+  const [at, setAt] = useState(0);
+  const dialog = useRef<HTMLDialogElement>(null);
+  useEffect(() => dialog.current?.showModal(), []);
+  const found = useMemo(() => familiesFor(query), [query]);
+  const onKeyDown = (event: KeyboardEvent) => {
+    const step = { ArrowRight: 1, ArrowLeft: -1, ArrowDown: COLUMNS, ArrowUp: -COLUMNS }[event.key];
+    const family = found[at];
+    if (step) {
+      event.preventDefault();
+      setAt((i) => Math.max(0, Math.min(found.length - 1, i + step)));
+    } else if (event.key === 'Enter' && family) {
+      event.preventDefault();
+      onChoose(family.id);
+    }
+  };
+  return (
+    <dialog ref={dialog} className="modal" onClose={onClose} aria-label="Package families">
+      <div className="modal-box border-base-300 max-w-4xl border p-4">
+        <input
+          className="input input-sm w-full"
+          placeholder="Search by name, shape, lead form or number of leads"
+          aria-label="Search package families"
+          value={query}
+          onChange={(event) => {
+            setQuery(event.target.value);
+            setAt(0);
+          }}
+          onKeyDown={onKeyDown}
+        />
+        <ul className="mt-3 grid grid-cols-4 gap-2" role="listbox" aria-label="Package families">
+          {found.map((family, i) => (
+            <li key={family.id} role="option" aria-selected={i === at}>
+              <button
+                type="button"
+                tabIndex={-1}
+                className={`bg-base-100 h-full w-full border p-2 text-left ${i === at ? 'border-primary outline-primary outline' : 'border-base-300'}`}
+                onClick={() => onChoose(family.id)}
+                onPointerMove={() => setAt(i)}
+              >
+                <Sketch family={family} />
+                <span className="mt-1 block font-semibold">{family.title}</span>
+                <span className="text-secondary block text-[12px]">{family.summary}</span>
+              </button>
+            </li>
+          ))}
+        </ul>
+        {found.length === 0 && <p className="text-secondary p-4">No family is called that.</p>}
+      </div>
+      <form method="dialog" className="modal-backdrop">
+        <button>Close</button>
+      </form>
+    </dialog>
+  );
+}
+
+const WIDTH = 190;
+const HEIGHT = 124;
+const GAP = 10;
+
+/** A package from above and from the front, at one scale. */
+const Sketch = memo(function Sketch({ family }: { family: FamilyDefinition }) {
+  const views = useMemo(() => {
+    const drawable = exampleOf(family);
+    return drawable && packageViews(drawable);
+  }, [family]);
+  if (!views) return null;
+  const { plan, front } = views;
+  const tall = heightOf(plan) + heightOf(front);
+  const scale = Math.min((WIDTH - 8) / widthOf(plan), (HEIGHT - GAP - 4) / tall);
+  const middle = WIDTH / 2 - ((plan.extent.minX + plan.extent.maxX) / 2) * scale;
+  const used = tall * scale + GAP;
+  const top = (HEIGHT - used) / 2;
+  const low = top + heightOf(plan) * scale + GAP;
+  return (
+    <svg width={WIDTH} height={HEIGHT} aria-hidden="true">
+      <g
+        className="drawing elevation"
+        transform={`translate(${middle} ${top + plan.extent.maxY * scale}) scale(${scale})`}
+      >
+        <Strokes strokes={plan.strokes} />
+      </g>
+      <g
+        className="drawing elevation"
+        transform={`translate(${middle} ${low + front.extent.maxY * scale}) scale(${scale})`}
+      >
+        <Strokes strokes={front.strokes} />
+      </g>
+    </svg>
+  );
+});
