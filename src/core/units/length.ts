@@ -62,8 +62,3 @@ export function formatNumber(value: number, least = 0, most = 6): string {
 export function formatLength(mm: number, unit: DisplayUnit): string {
   return unit === 'mm' ? formatNumber(mm, 2, 3) : formatNumber(fromMm(mm, 'mil'), 0, 1);
 }
-
-/** As {@link formatLength}, followed by the unit. */
-export function formatWithUnit(mm: number, unit: DisplayUnit): string {
-  return `${formatLength(mm, unit)} ${unit}`;
-}

@@ -44,11 +44,6 @@ export function spread(value: Toleranced): number {
   return value.max - value.min;
 }
 
-/** Applies a function to min, nom and max. The function must be increasing. */
-export function mapLimits(value: Toleranced, fn: (v: number) => number): Toleranced {
-  return { min: fn(value.min), nom: fn(value.nom), max: fn(value.max), given: value.given };
-}
-
 const PREFIX: Readonly<Partial<Record<Given, string>>> = {
   max: 'max ',
   min: 'min ',

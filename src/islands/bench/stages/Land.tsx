@@ -1,6 +1,7 @@
 import { EntryInput } from '../../common/EntryInput';
 import { useState } from 'react';
 import { LEVELS, type Level, type TrimId } from '../../../core/document/document';
+import { GOALS_SOURCE } from '../../../core/land/goals';
 import type { LandSolution } from '../../../core/land/solve-group';
 import type { LandSize } from '../../../core/land/solver';
 import { TRIMS } from '../../../core/land/trims';
@@ -42,7 +43,9 @@ export function Land() {
   return (
     <>
       <h1 className="text-[15px] font-semibold">Land</h1>
-      <p className="text-secondary">{used.goalRow.title}</p>
+      <p className="text-secondary" title={GOALS_SOURCE}>
+        {used.goalRow.title}
+      </p>
       <GroupChoice current={group} />
       <table className="mt-2 w-full text-right">
         <thead>

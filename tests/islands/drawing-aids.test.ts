@@ -1,0 +1,163 @@
+import { describe, expect, it } from 'vitest';
+import type { Finding } from '../../src/core/document/finding';
+import { compile } from '../../src/core/footprint/compile';
+import { FAMILIES } from '../../src/core/package/families';
+import type { Drawable } from '../../src/islands/bench/derive';
+import { familiesFor, exampleOf } from '../../src/islands/gallery/families';
+import { packageViews, widthOf } from '../../src/islands/measure/package-views';
+import { placeBalloons } from '../../src/islands/sheet/Balloons';
+import { textPlace, type DimensionGlyph } from '../../src/islands/sheet/Dimension';
+import { glyphsFor, linesFor } from '../../src/islands/sheet/dimension-glyphs';
+import { cardOf, matches } from '../../src/islands/shelf/card-data';
+import { chip, converter } from '../data/documents';
+
+function drawable(document = converter()): Drawable {
+  const compiled = compile(document);
+  if (!compiled.footprint) throw new Error('no footprint');
+  return compiled as Drawable;
+}
+
+describe('a dimension’s value', () => {
+  const glyph: DimensionGlyph = {
+    symbol: 'E',
+    from: { x: 100, y: 50 },
+    to: { x: 300, y: 50 },
+    direction: 'horizontal',
+    at: 20,
+    room: 20,
+    tail: 'down',
+    text: 'E 6.20–6.60',
+  };
+  const upright = (length: number, rest: Partial<DimensionGlyph> = {}) =>
+    textPlace({
+      ...glyph,
+      direction: 'vertical',
+      at: 60,
+      from: { x: 80, y: 100 },
+      to: { x: 80, y: 100 + length },
+      ...rest,
+    });
+
+  it('stands between the arrows where it fits, else beyond them', () => {
+    expect(textPlace(glyph)).toMatchObject({ x: 200, y: 20, upright: false });
+    expect(textPlace({ ...glyph, to: { x: 130, y: 50 } }).x).toBeGreaterThan(130 + 14);
+  });
+  it('lies along a long vertical line, level on one with room beside it', () => {
+    expect(upright(200)).toMatchObject({ x: 60, y: 200, upright: true });
+    expect(upright(200, { room: 60 })).toMatchObject({ y: 200, upright: false });
+    expect(upright(40, { text: 'e' })).toMatchObject({ y: 120, upright: false });
+  });
+  it('goes beyond the end of a short vertical line, away from the drawing', () => {
+    expect(upright(12).y).toBeGreaterThan(112);
+    expect(upright(12, { tail: 'up' }).y).toBeLessThan(100);
+  });
+});
+
+describe('dimension lines', () => {
+  const area = { x: 100, y: 100, width: 200, height: 160 };
+  const place = ({ x, y }: { x: number; y: number }) => ({ x: 200 + 25 * x, y: 180 - 25 * y });
+
+  it('stand off from the drawing on their side, outer tiers further out and first', () => {
+    const glyphs = glyphsFor(linesFor('measure', drawable(), 'mm'), 'plan', place, area);
+    const at = (symbol: string) => glyphs.find((g) => g.symbol === symbol)?.at ?? NaN;
+    expect(at('E')).toBeLessThan(at('E1'));
+    expect(at('E1')).toBeLessThan(area.y);
+    expect(at('e')).toBeLessThan(area.x);
+    expect(at('D')).toBeGreaterThan(area.x + area.width);
+    expect(glyphs.findIndex((g) => g.symbol === 'E')).toBeLessThan(
+      glyphs.findIndex((g) => g.symbol === 'E1'),
+    );
+  });
+  it('measure heights from the seating plane of the leads', () => {
+    const height = linesFor('measure', drawable(), 'mm').find(({ line }) => line.symbol === 'A')?.line;
+    expect([height?.from.y, height?.to.y]).toEqual([expect.closeTo(0.085, 9), expect.closeTo(1.285, 9)]);
+  });
+  it('are the lands’ own at Land, with rows on other sides told apart', () => {
+    expect(linesFor('land', drawable(), 'mm').map(({ text }) => text)).toEqual([
+      'G 4.25',
+      'Z 7.35',
+      'Y 1.55',
+      'C 5.80',
+      'X 0.40',
+    ]);
+    const quad = FAMILIES.find(({ id }) => id === 'gull-wing-quad');
+    const example = quad && exampleOf(quad);
+    if (!example) throw new Error('no quad');
+    const symbols = linesFor('land', example, 'mil').map(({ line }) => line.symbol);
+    expect(new Set(symbols).size).toBe(symbols.length);
+    expect(symbols).toContain('Z level');
+  });
+  it('are none where a stage has nothing to dimension', () =>
+    expect(linesFor('prove', drawable(), 'mm')).toEqual([]));
+});
+
+describe('balloons', () => {
+  const finding = (severity: Finding['severity']): Finding => ({
+    rule: 'r',
+    severity,
+    title: 't',
+    message: 'm',
+    source: 's',
+    stage: 'land',
+    place: {},
+    remedies: [],
+  });
+  it('stand apart in the order of their targets and keep the number of their finding', () => {
+    const findings = [finding('stop'), finding('caution'), finding('note'), finding('note')];
+    const targets = [300, 100, 110, null];
+    const balloons = placeBalloons(
+      findings,
+      (f) => {
+        const y = targets[findings.indexOf(f)];
+        return y === null || y === undefined ? null : { x: 50, y };
+      },
+      { x: 0, y: 0, width: 400, height: 500 },
+    );
+    expect(balloons.map(({ index }) => index)).toEqual([1, 2, 0]);
+    const heights = balloons.map(({ at }) => at.y);
+    for (let i = 1; i < heights.length; i += 1) {
+      expect((heights[i] as number) - (heights[i - 1] as number)).toBeGreaterThanOrEqual(28);
+    }
+  });
+});
+
+describe('the gallery', () => {
+  it.each([
+    ['', FAMILIES.map(({ id }) => id)],
+    ['qfp', ['gull-wing-quad']],
+    ['two rows', ['gull-wing-dual']],
+    ['gull wing 5', ['small-transistor']],
+    ['gull wing 64', ['gull-wing-dual', 'gull-wing-quad']],
+    ['tantalum', ['moulded']],
+    ['7', []],
+    ['two terminals ceramic', ['rectangular-chip', 'cylindrical', 'crystal']],
+  ])('finds for “%s”', (query, ids) => {
+    expect(familiesFor(query).map(({ id }) => id)).toEqual(ids);
+  });
+  it.each(FAMILIES.map((family) => [family.id, family] as const))(
+    'draws %s as wide from the front as from above',
+    (_, family) => {
+      const example = exampleOf(family);
+      if (!example) throw new Error('the example does not compile');
+      const { plan, front } = packageViews(example);
+      expect(widthOf(front)).toBeCloseTo(widthOf(plan), 5);
+    },
+  );
+});
+
+describe('searching the Shelf', () => {
+  const stored = (document = chip()) => ({
+    id: '1',
+    document,
+    revision: 1,
+    createdAt: 0,
+    updatedAt: 0,
+    binnedAt: 0,
+  });
+  it('finds by name, standard name, family and value', () => {
+    const card = cardOf(stored({ ...chip({}, { marks: { value: '100n' } }), name: 'C12 bypass' }));
+    for (const query of ['', 'c12', 'RESC1608', 'passive', '100N', 'bypass chip'])
+      expect(matches(card, query)).toBe(true);
+    expect(matches(card, 'bypass regulator')).toBe(false);
+  });
+});
