@@ -2,9 +2,9 @@ import { block, type Assembly } from '../../geometry/solid';
 import { length, line } from '../declare';
 import { defineFamily, type Dimensions } from '../family';
 import { endAgainstLength, terminalAgainstWidth } from '../plausibility/chip';
-import { twoRows } from '../rows';
 import { leadParts } from '../shapes/leads';
 import type { TerminalGroup } from '../terminal';
+import { bothEnds, seatedBody } from '../two-terminal';
 
 type Symbol = 'L' | 'W' | 'W1' | 'T' | 'A';
 type Values = Dimensions<Symbol>;
@@ -28,7 +28,7 @@ export const crystal = defineFamily<Symbol>({
   options: [],
   example: { L: '5.0±0.1', W: '3.2±0.1', W1: '2.4±0.15', T: '1.0±0.15', A: 'max 1.1' },
   terminals,
-  body: (d) => ({ x: d.L, y: d.W, standoff: { min: 0, nom: 0, max: 0, given: 'exact' }, height: d.A }),
+  body: (d) => seatedBody(d.L, d.W, d.A),
   solids,
   dimensionLines: (d) => {
     const [x, y] = [d.L.nom / 2, d.W.nom / 2];
@@ -53,21 +53,7 @@ export const crystal = defineFamily<Symbol>({
 });
 
 function terminals(d: Values): TerminalGroup[] {
-  return [
-    {
-      id: 'ends',
-      title: 'Both ends',
-      form: 'under-can',
-      axis: 'x',
-      span: d.L,
-      length: d.T,
-      width: d.W1,
-      pitch: null,
-      body: null,
-      height: d.A.max,
-      places: twoRows([0], [0]),
-    },
-  ];
+  return [bothEnds('under-can', { span: d.L, length: d.T, width: d.W1 }, d.A.max)];
 }
 
 function solids(d: Values): Assembly {

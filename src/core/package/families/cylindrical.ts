@@ -2,14 +2,26 @@ import type { Assembly } from '../../geometry/solid';
 import { length, line } from '../declare';
 import { defineFamily, type Dimensions } from '../family';
 import { endAgainstLength } from '../plausibility/chip';
-import { twoRows } from '../rows';
 import { lyingCylinder } from '../shapes/round';
+import {
+  bothEnds,
+  chosenComponent,
+  componentOption,
+  seatedBody,
+  sizePair,
+  type Component,
+} from '../two-terminal';
 
 type Symbol = 'L' | 'D' | 'T';
 type Values = Dimensions<Symbol>;
 
 /** The glass between the caps is thinner by this much on each side. */
 const STEP = 0.03;
+
+const COMPONENTS: readonly Component[] = [
+  { id: 'diode', name: 'Diode', prefix: 'DIOMELF', polarised: true },
+  { id: 'resistor', name: 'Resistor', prefix: 'RESMELF', polarised: false },
+];
 
 export const cylindrical = defineFamily<Symbol>({
   id: 'cylindrical',
@@ -21,32 +33,10 @@ export const cylindrical = defineFamily<Symbol>({
     length('D', 'Diameter', 'Across the end cap', [0.3, 12]),
     length('T', 'Cap length', 'End cap along the length', [0.05, 8]),
   ],
-  options: [
-    {
-      id: 'component',
-      name: 'Component',
-      choices: [
-        { id: 'diode', name: 'Diode' },
-        { id: 'resistor', name: 'Resistor' },
-      ],
-    },
-  ],
+  options: [componentOption(COMPONENTS)],
   example: { L: '3.3..3.7', D: '1.4..1.6', T: '0.2..0.5' },
-  terminals: (d) => [
-    {
-      id: 'ends',
-      title: 'Both ends',
-      form: 'cylindrical-end',
-      axis: 'x',
-      span: d.L,
-      length: d.T,
-      width: d.D,
-      pitch: null,
-      body: null,
-      places: twoRows([0], [0]),
-    },
-  ],
-  body: (d) => ({ x: d.L, y: d.D, standoff: { min: 0, nom: 0, max: 0, given: 'exact' }, height: d.D }),
+  terminals: (d) => [bothEnds('cylindrical-end', { span: d.L, length: d.T, width: d.D })],
+  body: (d) => seatedBody(d.L, d.D, d.D),
   solids,
   dimensionLines: (d) => {
     const [x, y] = [d.L.nom / 2, d.D.nom / 2];
@@ -57,11 +47,10 @@ export const cylindrical = defineFamily<Symbol>({
     ];
   },
   name: (d, options) => [
-    options['component'] === 'resistor' ? 'RESMELF' : 'DIOMELF',
-    { symbol: 'L', value: d.L.nom, decimals: 1, digits: 2 },
-    { symbol: 'D', value: d.D.nom, decimals: 1, digits: 2 },
+    chosenComponent(COMPONENTS, options).prefix,
+    ...sizePair(['L', d.L.nom], ['D', d.D.nom]),
   ],
-  polarised: (options) => options['component'] !== 'resistor',
+  polarised: (options) => chosenComponent(COMPONENTS, options).polarised,
   plausibility: [endAgainstLength],
 });
 

@@ -2,10 +2,10 @@ import { block, type Assembly } from '../../geometry/solid';
 import { length, line } from '../declare';
 import { defineFamily, type Dimensions } from '../family';
 import { endAgainstLength, spanAgainstBase } from '../plausibility/chip';
-import { twoRows } from '../rows';
 import { leadParts } from '../shapes/leads';
 import { standingCylinder } from '../shapes/round';
 import type { TerminalGroup } from '../terminal';
+import { bothEnds, seatedBody } from '../two-terminal';
 
 type Symbol = 'B' | 'D' | 'L' | 'T' | 'b' | 'A';
 type Values = Dimensions<Symbol>;
@@ -30,7 +30,7 @@ export const electrolyticCan = defineFamily<Symbol>({
   options: [],
   example: { B: '8.1..8.5', D: '7.8..8.2', L: '8.8..9.4', T: '2.6..3.2', b: '0.7..1.1', A: 'max 10.5' },
   terminals,
-  body: (d) => ({ x: d.B, y: d.B, standoff: { min: 0, nom: 0, max: 0, given: 'exact' }, height: d.A }),
+  body: (d) => seatedBody(d.B, d.B, d.A),
   solids,
   dimensionLines: (d) => {
     const [tip, base] = [d.L.nom / 2, d.B.nom / 2];
@@ -54,21 +54,7 @@ export const electrolyticCan = defineFamily<Symbol>({
 });
 
 function terminals(d: Values): TerminalGroup[] {
-  return [
-    {
-      id: 'ends',
-      title: 'Both leads',
-      form: 'under-can',
-      axis: 'x',
-      span: d.L,
-      length: d.T,
-      width: d.b,
-      pitch: null,
-      body: null,
-      height: d.A.max,
-      places: twoRows([0], [0]),
-    },
-  ];
+  return [bothEnds('under-can', { span: d.L, length: d.T, width: d.b }, d.A.max)];
 }
 
 function solids(d: Values): Assembly {

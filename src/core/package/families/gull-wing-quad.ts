@@ -1,14 +1,14 @@
 import type { Assembly } from '../../geometry/solid';
 import { count, length, line } from '../declare';
 import { defineFamily, type Dimensions } from '../family';
-import { footAgainstOverhang, leadLengthAgainstOverhang } from '../plausibility/lead-overhang';
-import { rowAgainstBody, spanAgainstBody, terminalAgainstPitch } from '../plausibility/row';
+import { LEAD_DIMENSIONS, LEAD_RULES, leadGroup, leadLines, leadShape, type LeadSymbol } from '../gull-wing';
+import { rowAgainstBody, terminalAgainstPitch } from '../plausibility/row';
 import { fourRows } from '../rows';
-import { bodyPart, gullWingLead, leadParts } from '../shapes/leads';
+import { bodyPart, leadParts } from '../shapes/leads';
 import { mouldedBody, mouldHeights } from '../shapes/moulding';
 import type { TerminalGroup } from '../terminal';
 
-type Symbol = 'n' | 'nE' | 'e' | 'E' | 'D' | 'E1' | 'D1' | 'L' | 'L1' | 'b' | 'c' | 'A' | 'A1';
+type Symbol = 'n' | 'nE' | 'e' | 'E' | 'D' | 'E1' | 'D1' | LeadSymbol;
 type Values = Dimensions<Symbol>;
 
 export const gullWingQuad = defineFamily<Symbol>({
@@ -28,12 +28,7 @@ export const gullWingQuad = defineFamily<Symbol>({
     }),
     length('E1', 'Body across', 'Body without leads, left to right', [1.5, 58]),
     length('D1', 'Body upright', 'Body without leads, bottom to top', [1.5, 58], { derived: 'E1' }),
-    length('L', 'Foot length', 'Flat of the foot that lies on the land, not the whole lead', [0.05, 5]),
-    length('L1', 'Lead length', 'Body side to lead tip, seen from above', [-5, 10], { derived: '(E-E1)/2' }),
-    length('b', 'Lead width', 'Width of the foot', [0.05, 2]),
-    length('c', 'Lead thickness', 'Thickness of the lead', [0.03, 1], { derived: 'typ 0.15' }),
-    length('A', 'Height', 'Seating plane to top of body', [0.3, 10], { maximumSuffices: true }),
-    length('A1', 'Standoff', 'Seating plane to underside of body', [0, 3], { leastUnderMax: 0 }),
+    ...LEAD_DIMENSIONS,
   ],
   options: [],
   example: {
@@ -60,10 +55,7 @@ export const gullWingQuad = defineFamily<Symbol>({
       line('D', 'plan', 'right', [0, -upright], [0, upright], 1),
       line('e', 'plan', 'left', [-tip, first - d.e.nom], [-tip, first]),
       line('b', 'plan', 'left', [-tip, -first - d.b.nom / 2], [-tip, -first + d.b.nom / 2]),
-      line('A', 'front', 'right', [body, 0], [body, mouldHeights(d.A1.nom, d.A.nom).top]),
-      line('A1', 'front', 'left', [-body, 0], [-body, d.A1.nom]),
-      line('L', 'front', 'bottom', [tip - d.L.nom, 0], [tip, 0]),
-      line('L1', 'front', 'bottom', [-tip, 0], [-body, 0]),
+      ...leadLines(d),
     ];
   },
   name: (d) => [
@@ -80,9 +72,7 @@ export const gullWingQuad = defineFamily<Symbol>({
   ],
   polarised: () => true,
   plausibility: [
-    footAgainstOverhang,
-    leadLengthAgainstOverhang,
-    spanAgainstBody,
+    ...LEAD_RULES,
     rowAgainstBody<Symbol>('D1', (d) => ({ places: d.nE.nom, pitch: d.e.nom, width: d.b.nom })),
     rowAgainstBody<Symbol>('E1', (d) => ({ places: levelCount(d), pitch: d.e.nom, width: d.b.nom })),
     terminalAgainstPitch,
@@ -96,46 +86,24 @@ function levelCount(d: Values): number {
 
 function terminals(d: Values): TerminalGroup[] {
   const rows = fourRows(Math.min(d.nE.nom, d.n.nom / 2), levelCount(d), d.e.nom);
-  const shared = { form: 'gull-wing', length: d.L, width: d.b, pitch: d.e.nom } as const;
   return [
+    leadGroup(d, { id: 'upright', title: 'Left and right sides', pitch: d.e.nom, places: rows.x }),
     {
-      ...shared,
-      id: 'upright',
-      title: 'Left and right sides',
-      axis: 'x',
-      span: d.E,
-      body: { size: d.E1, standoff: d.A1 },
-      places: rows.x,
-    },
-    {
-      ...shared,
-      id: 'level',
-      title: 'Bottom and top sides',
+      ...leadGroup(d, { id: 'level', title: 'Bottom and top sides', pitch: d.e.nom, places: rows.y }),
       axis: 'y',
       span: d.D,
       body: { size: d.D1, standoff: d.A1 },
-      places: rows.y,
     },
   ];
 }
 
 function solids(d: Values): Assembly {
-  const heights = mouldHeights(d.A1.nom, d.A.nom);
-  const lead = (span: number, body: number) =>
-    gullWingLead({
-      body: body / 2,
-      tip: span / 2,
-      foot: d.L.nom,
-      width: d.b.nom,
-      thickness: d.c.nom,
-      exit: heights.parting,
-    });
   const [upright, level] = terminals(d) as [TerminalGroup, TerminalGroup];
   return {
     shapes: {
-      body: mouldedBody(d.E1.nom, d.D1.nom, heights),
-      upright: lead(d.E.nom, d.E1.nom),
-      level: lead(d.D.nom, d.D1.nom),
+      body: mouldedBody(d.E1.nom, d.D1.nom, mouldHeights(d.A1.nom, d.A.nom)),
+      upright: leadShape(d, d.E.nom, d.E1.nom),
+      level: leadShape(d, d.D.nom, d.D1.nom),
     },
     parts: [...leadParts(upright, 'upright'), ...leadParts(level, 'level'), bodyPart('moulding')],
   };

@@ -2,24 +2,29 @@ import type { Assembly } from '../../geometry/solid';
 import { length, line } from '../declare';
 import { defineFamily, type Dimensions } from '../family';
 import { endAgainstLength, terminalAgainstWidth } from '../plausibility/chip';
-import { twoRows } from '../rows';
 import { inwardLead, withLeads } from '../shapes/leads';
 import { mouldedBody, mouldHeights } from '../shapes/moulding';
 import type { TerminalGroup } from '../terminal';
+import {
+  bothEnds,
+  chosenComponent,
+  componentOption,
+  seatedBody,
+  sizePair,
+  type Component,
+} from '../two-terminal';
 
 type Symbol = 'L' | 'W' | 'W1' | 'T' | 'c' | 'A';
 type Values = Dimensions<Symbol>;
 
 /** Kinds of component: the first part of the name, and whether it has a direction. */
-const COMPONENTS = [
+const COMPONENTS: readonly Component[] = [
   { id: 'tantalum', name: 'Capacitor, polarised', prefix: 'CAPMP', polarised: true },
   { id: 'capacitor', name: 'Capacitor', prefix: 'CAPM', polarised: false },
   { id: 'inductor', name: 'Inductor', prefix: 'INDM', polarised: false },
   { id: 'diode', name: 'Diode', prefix: 'DIOM', polarised: true },
   { id: 'resistor', name: 'Resistor', prefix: 'RESM', polarised: false },
-] as const;
-
-const component = (id: string | undefined) => COMPONENTS.find((c) => c.id === id) ?? COMPONENTS[0];
+];
 
 export const moulded = defineFamily<Symbol>({
   id: 'moulded',
@@ -34,12 +39,10 @@ export const moulded = defineFamily<Symbol>({
     length('c', 'Ribbon thickness', 'Thickness of the ribbon', [0.03, 1], { derived: 'typ 0.12' }),
     length('A', 'Height', 'Seating plane to top', [0.3, 20], { maximumSuffices: true }),
   ],
-  options: [
-    { id: 'component', name: 'Component', choices: COMPONENTS.map(({ id, name }) => ({ id, name })) },
-  ],
+  options: [componentOption(COMPONENTS)],
   example: { L: '3.2±0.2', W: '1.6±0.2', W1: '1.2±0.1', T: '0.8±0.3', A: '1.6±0.2' },
   terminals,
-  body: (d) => ({ x: d.L, y: d.W, standoff: { min: 0, nom: 0, max: 0, given: 'exact' }, height: d.A }),
+  body: (d) => seatedBody(d.L, d.W, d.A),
   solids,
   dimensionLines: (d) => {
     const [x, y] = [d.L.nom / 2, d.W.nom / 2];
@@ -52,31 +55,17 @@ export const moulded = defineFamily<Symbol>({
     ];
   },
   name: (d, options) => [
-    component(options['component']).prefix,
-    { symbol: 'L', value: d.L.nom, decimals: 1, digits: 2 },
-    { symbol: 'W', value: d.W.nom, decimals: 1, digits: 2 },
+    chosenComponent(COMPONENTS, options).prefix,
+    ...sizePair(['L', d.L.nom], ['W', d.W.nom]),
     'X',
     { symbol: 'A', value: d.A.max, decimals: 2 },
   ],
-  polarised: (options) => component(options['component']).polarised,
+  polarised: (options) => chosenComponent(COMPONENTS, options).polarised,
   plausibility: [endAgainstLength, terminalAgainstWidth],
 });
 
 function terminals(d: Values): TerminalGroup[] {
-  return [
-    {
-      id: 'ends',
-      title: 'Both ends',
-      form: 'inward-formed',
-      axis: 'x',
-      span: d.L,
-      length: d.T,
-      width: d.W1,
-      pitch: null,
-      body: null,
-      places: twoRows([0], [0]),
-    },
-  ];
+  return [bothEnds('inward-formed', { span: d.L, length: d.T, width: d.W1 })];
 }
 
 function solids(d: Values): Assembly {

@@ -1,8 +1,15 @@
 import { block, type Assembly } from '../../geometry/solid';
 import { length, line } from '../declare';
-import { twoRows } from '../rows';
 import { defineFamily, type Dimensions } from '../family';
 import { endAgainstLength, widthAgainstLength } from '../plausibility/chip';
+import {
+  bothEnds,
+  chosenComponent,
+  componentOption,
+  seatedBody,
+  sizePair,
+  type Component,
+} from '../two-terminal';
 
 type Symbol = 'L' | 'W' | 'T' | 'A';
 type Values = Dimensions<Symbol>;
@@ -11,7 +18,7 @@ type Values = Dimensions<Symbol>;
 const CAP = 0.01;
 
 /** Kinds of component in a rectangular body: the first part of the name, and whether it has a direction. */
-const COMPONENTS = [
+const COMPONENTS: readonly Component[] = [
   { id: 'resistor', name: 'Resistor', prefix: 'RESC', polarised: false },
   { id: 'capacitor', name: 'Capacitor', prefix: 'CAPC', polarised: false },
   { id: 'inductor', name: 'Inductor', prefix: 'INDC', polarised: false },
@@ -19,9 +26,7 @@ const COMPONENTS = [
   { id: 'fuse', name: 'Fuse', prefix: 'FUSC', polarised: false },
   { id: 'diode', name: 'Diode', prefix: 'DIOC', polarised: true },
   { id: 'led', name: 'LED', prefix: 'LEDC', polarised: true },
-] as const;
-
-const component = (id: string | undefined) => COMPONENTS.find((c) => c.id === id) ?? COMPONENTS[0];
+];
 
 export const rectangularChip = defineFamily<Symbol>({
   id: 'rectangular-chip',
@@ -34,25 +39,10 @@ export const rectangularChip = defineFamily<Symbol>({
     length('T', 'Terminal length', 'End cap along the length', [0.02, 10]),
     length('A', 'Height', 'Seating plane to top', [0.05, 15], { maximumSuffices: true }),
   ],
-  options: [
-    { id: 'component', name: 'Component', choices: COMPONENTS.map(({ id, name }) => ({ id, name })) },
-  ],
+  options: [componentOption(COMPONENTS)],
   example: { L: '1.6±0.1', W: '0.8±0.1', T: '0.3±0.15', A: '0.45±0.1' },
-  terminals: (d) => [
-    {
-      id: 'ends',
-      title: 'Both ends',
-      form: 'rectangular-end',
-      axis: 'x',
-      span: d.L,
-      length: d.T,
-      width: d.W,
-      pitch: null,
-      body: null,
-      places: twoRows([0], [0]),
-    },
-  ],
-  body: (d) => ({ x: d.L, y: d.W, standoff: { min: 0, nom: 0, max: 0, given: 'exact' }, height: d.A }),
+  terminals: (d) => [bothEnds('rectangular-end', { span: d.L, length: d.T, width: d.W })],
+  body: (d) => seatedBody(d.L, d.W, d.A),
   solids,
   dimensionLines: (d) => {
     const [x, y] = [d.L.nom / 2, d.W.nom / 2];
@@ -64,13 +54,12 @@ export const rectangularChip = defineFamily<Symbol>({
     ];
   },
   name: (d, options) => [
-    component(options['component']).prefix,
-    { symbol: 'L', value: d.L.nom, decimals: 1, digits: 2 },
-    { symbol: 'W', value: d.W.nom, decimals: 1, digits: 2 },
+    chosenComponent(COMPONENTS, options).prefix,
+    ...sizePair(['L', d.L.nom], ['W', d.W.nom]),
     'X',
     { symbol: 'A', value: d.A.max, decimals: 2 },
   ],
-  polarised: (options) => component(options['component']).polarised,
+  polarised: (options) => chosenComponent(COMPONENTS, options).polarised,
   plausibility: [endAgainstLength, widthAgainstLength],
 });
 

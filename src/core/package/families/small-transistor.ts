@@ -1,14 +1,11 @@
-import type { Assembly } from '../../geometry/solid';
 import { count, length, line } from '../declare';
 import { defineFamily, type Dimensions } from '../family';
-import { footAgainstOverhang, leadLengthAgainstOverhang } from '../plausibility/lead-overhang';
-import { rowAgainstBody, spanAgainstBody, terminalAgainstPitch } from '../plausibility/row';
+import { LEAD_DIMENSIONS, LEAD_RULES, leadedBody, leadGroup, leadLines, type LeadSymbol } from '../gull-wing';
+import { rowAgainstBody, terminalAgainstPitch } from '../plausibility/row';
 import { evenRow, twoRows } from '../rows';
-import { gullWingLead, withLeads } from '../shapes/leads';
-import { mouldedBody, mouldHeights } from '../shapes/moulding';
 import type { TerminalGroup } from '../terminal';
 
-type Symbol = 'n' | 'e' | 'E' | 'E1' | 'D' | 'L' | 'L1' | 'b' | 'c' | 'A' | 'A1';
+type Symbol = 'n' | 'e' | 'E' | 'E1' | 'D' | LeadSymbol;
 type Values = Dimensions<Symbol>;
 
 /** Which places of the pitch grid are taken: left side downwards, right side upwards. */
@@ -33,12 +30,7 @@ export const smallTransistor = defineFamily<Symbol>({
     length('E', 'Lead span', 'Lead tip to opposite lead tip', [0.8, 15]),
     length('E1', 'Body width', 'Body without leads, along the span', [0.5, 12]),
     length('D', 'Body length', 'Body along the rows', [0.5, 15]),
-    length('L', 'Foot length', 'Flat of the foot that lies on the land, not the whole lead', [0.05, 3]),
-    length('L1', 'Lead length', 'Body side to lead tip, seen from above', [-5, 8], { derived: '(E-E1)/2' }),
-    length('b', 'Lead width', 'Width of the foot', [0.05, 2]),
-    length('c', 'Lead thickness', 'Thickness of the lead', [0.03, 1], { derived: 'typ 0.15' }),
-    length('A', 'Height', 'Seating plane to top of body', [0.2, 8], { maximumSuffices: true }),
-    length('A1', 'Standoff', 'Seating plane to underside of body', [0, 3], { leastUnderMax: 0 }),
+    ...LEAD_DIMENSIONS,
   ],
   options: [],
   example: {
@@ -55,7 +47,7 @@ export const smallTransistor = defineFamily<Symbol>({
   },
   terminals,
   body: (d) => ({ x: d.E1, y: d.D, standoff: d.A1, height: d.A }),
-  solids,
+  solids: (d) => leadedBody(d, d.D.nom, terminals(d)),
   dimensionLines: (d) => {
     const [tip, body, end] = [d.E.nom / 2, d.E1.nom / 2, d.D.nom / 2];
     const { left } = layoutOf(d);
@@ -67,10 +59,7 @@ export const smallTransistor = defineFamily<Symbol>({
       line('e', 'plan', 'left', [-tip, second], [-tip, first]),
       line('b', 'plan', 'left', [-tip, last - d.b.nom / 2], [-tip, last + d.b.nom / 2], 1),
       line('D', 'plan', 'right', [body, -end], [body, end]),
-      line('A', 'front', 'right', [body, 0], [body, mouldHeights(d.A1.nom, d.A.nom).top]),
-      line('A1', 'front', 'left', [-body, 0], [-body, d.A1.nom]),
-      line('L', 'front', 'bottom', [tip - d.L.nom, 0], [tip, 0]),
-      line('L1', 'front', 'bottom', [-tip, 0], [-body, 0]),
+      ...leadLines(d),
     ];
   },
   name: (d) => [
@@ -85,9 +74,7 @@ export const smallTransistor = defineFamily<Symbol>({
   ],
   polarised: () => true,
   plausibility: [
-    footAgainstOverhang,
-    leadLengthAgainstOverhang,
-    spanAgainstBody,
+    ...LEAD_RULES,
     rowAgainstBody<Symbol>('D', (d) => {
       const { left } = layoutOf(d);
       return { places: Math.round((left[0] ?? 0) - (left.at(-1) ?? 0)) + 1, pitch: d.e.nom, width: d.b.nom };
@@ -99,31 +86,6 @@ export const smallTransistor = defineFamily<Symbol>({
 function terminals(d: Values): TerminalGroup[] {
   const { left, right } = layoutOf(d);
   const at = (steps: readonly number[]) => steps.map((step) => step * d.e.nom + 0);
-  return [
-    {
-      id: 'rows',
-      title: 'Left and right rows',
-      form: 'gull-wing',
-      axis: 'x',
-      span: d.E,
-      length: d.L,
-      width: d.b,
-      pitch: d.e.nom,
-      body: { size: d.E1, standoff: d.A1 },
-      places: twoRows(at(left), at(right)),
-    },
-  ];
-}
-
-function solids(d: Values): Assembly {
-  const heights = mouldHeights(d.A1.nom, d.A.nom);
-  const lead = gullWingLead({
-    body: d.E1.nom / 2,
-    tip: d.E.nom / 2,
-    foot: d.L.nom,
-    width: d.b.nom,
-    thickness: d.c.nom,
-    exit: heights.parting,
-  });
-  return withLeads(mouldedBody(d.E1.nom, d.D.nom, heights), lead, terminals(d));
+  const places = twoRows(at(left), at(right));
+  return [leadGroup(d, { id: 'rows', title: 'Left and right rows', pitch: d.e.nom, places })];
 }
