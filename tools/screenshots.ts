@@ -43,6 +43,14 @@ await page.locator('button ::-p-text(Put the demo on the Shelf)').click();
 await page.waitForSelector('a[aria-label="Open U4 tide converter"]');
 await shoot('shelf');
 
+await page.locator('button ::-p-text(New footprint)').click();
+await page.waitForSelector('dialog[open]');
+await shoot('gallery');
+
+await open('U1 logger controller');
+await page.keyboard.press('2');
+await shoot('bench-quad');
+
 await open('U7 buoy transceiver');
 await shoot('bench-measure');
 await page.keyboard.press('6');

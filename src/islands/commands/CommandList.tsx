@@ -1,5 +1,6 @@
-import { useContext, useEffect, useMemo, useRef, useState } from 'react';
+import { useContext } from 'react';
 import { BenchContext, useBench } from '../bench/context';
+import { usePicker } from '../common/usePicker';
 import { COMMANDS, type Command } from './commands';
 
 /** The searchable list of everything that can be done, with its keys. */
@@ -11,29 +12,12 @@ export function CommandList() {
 function OpenList() {
   const store = useContext(BenchContext);
   const set = useBench((s) => s.set);
-  const [query, setQuery] = useState('');
-  const [at, setAt] = useState(0);
-  const dialog = useRef<HTMLDialogElement>(null);
-  useEffect(() => dialog.current?.showModal(), []);
-  const found = useMemo(() => {
-    const words = query.toLowerCase().split(/\s+/).filter(Boolean);
-    return COMMANDS.filter(({ name }) => words.every((word) => name.toLowerCase().includes(word)));
-  }, [query]);
   const close = () => set({ commandsOpen: false });
-  const run = (command: Command | undefined) => {
+  const run = (command: Command) => {
     close();
-    if (command && store) command.run(store.getState());
+    if (store) command.run(store.getState());
   };
-  const onKeyDown = (event: React.KeyboardEvent) => {
-    const step = { ArrowDown: 1, ArrowUp: -1 }[event.key];
-    if (step) {
-      event.preventDefault();
-      setAt((i) => (i + step + found.length) % Math.max(1, found.length));
-    } else if (event.key === 'Enter') {
-      event.preventDefault();
-      run(found[at]);
-    }
-  };
+  const { dialog, query, search, found, at, point, onKeyDown } = usePicker(commandsFor, run);
   return (
     <dialog ref={dialog} className="modal" onClose={close} aria-label="Commands">
       <div className="modal-box border-base-300 max-w-md border p-3">
@@ -42,10 +26,7 @@ function OpenList() {
           placeholder="Search what to do"
           aria-label="Search commands"
           value={query}
-          onChange={(event) => {
-            setQuery(event.target.value);
-            setAt(0);
-          }}
+          onChange={(event) => search(event.target.value)}
           onKeyDown={onKeyDown}
         />
         <ul className="mt-2 max-h-[560px] overflow-y-auto" role="listbox" aria-label="Commands">
@@ -56,7 +37,7 @@ function OpenList() {
                 tabIndex={-1}
                 className={`flex w-full items-center px-2 py-1 text-left ${i === at ? 'bg-primary text-primary-content' : ''}`}
                 onClick={() => run(command)}
-                onPointerMove={() => setAt(i)}
+                onPointerMove={() => point(i)}
               >
                 <span>{command.name}</span>
                 {command.shown && <span className="ml-auto opacity-80">{command.shown}</span>}
@@ -71,4 +52,10 @@ function OpenList() {
       </form>
     </dialog>
   );
+}
+
+/** Commands whose names hold every word of a search. */
+function commandsFor(query: string): readonly Command[] {
+  const words = query.toLowerCase().split(/\s+/).filter(Boolean);
+  return COMMANDS.filter(({ name }) => words.every((word) => name.toLowerCase().includes(word)));
 }

@@ -1,5 +1,6 @@
-import { memo, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { memo, useMemo } from 'react';
 import type { FamilyDefinition } from '../../core/package/family';
+import { usePicker } from '../common/usePicker';
 import { heightOf, packageViews, widthOf } from '../measure/package-views';
 import { Strokes } from '../sheet/Strokes';
 import { exampleOf, familiesFor } from './families';
@@ -14,22 +15,8 @@ const COLUMNS = 4;
 
 /** All package families as small true drawings, to be searched by name, shape, lead form or count. */
 export function Gallery({ onChoose, onClose }: Props) {
-  const [query, setQuery] = useState('');
-  const [at, setAt] = useState(0);
-  const dialog = useRef<HTMLDialogElement>(null);
-  useEffect(() => dialog.current?.showModal(), []);
-  const found = useMemo(() => familiesFor(query), [query]);
-  const onKeyDown = (event: KeyboardEvent) => {
-    const step = { ArrowRight: 1, ArrowLeft: -1, ArrowDown: COLUMNS, ArrowUp: -COLUMNS }[event.key];
-    const family = found[at];
-    if (step) {
-      event.preventDefault();
-      setAt((i) => Math.max(0, Math.min(found.length - 1, i + step)));
-    } else if (event.key === 'Enter' && family) {
-      event.preventDefault();
-      onChoose(family.id);
-    }
-  };
+  const choose = (family: FamilyDefinition) => onChoose(family.id);
+  const { dialog, query, search, found, at, point, onKeyDown } = usePicker(familiesFor, choose, COLUMNS);
   return (
     <dialog ref={dialog} className="modal" onClose={onClose} aria-label="Package families">
       <div className="modal-box border-base-300 max-w-4xl border p-4">
@@ -38,10 +25,7 @@ export function Gallery({ onChoose, onClose }: Props) {
           placeholder="Search by name, shape, lead form or number of leads"
           aria-label="Search package families"
           value={query}
-          onChange={(event) => {
-            setQuery(event.target.value);
-            setAt(0);
-          }}
+          onChange={(event) => search(event.target.value)}
           onKeyDown={onKeyDown}
         />
         <ul className="mt-3 grid grid-cols-4 gap-2" role="listbox" aria-label="Package families">
@@ -51,8 +35,8 @@ export function Gallery({ onChoose, onClose }: Props) {
                 type="button"
                 tabIndex={-1}
                 className={`bg-base-100 h-full w-full border p-2 text-left ${i === at ? 'border-primary outline-primary outline' : 'border-base-300'}`}
-                onClick={() => onChoose(family.id)}
-                onPointerMove={() => setAt(i)}
+                onClick={() => choose(family)}
+                onPointerMove={() => point(i)}
               >
                 <Sketch family={family} />
                 <span className="mt-1 block font-semibold">{family.title}</span>

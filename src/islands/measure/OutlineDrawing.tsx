@@ -22,7 +22,7 @@ export function OutlineDrawing({ active }: { active: string | null }) {
   const { plan, front } = views;
   const scale = Math.min((WIDTH - 2 * ROOM) / widthOf(plan), 112 / heightOf(plan), 62 / heightOf(front));
   return (
-    <figure className="mt-2.5" aria-label="Outline drawing with the dimensions’ letters">
+    <figure className="mt-4" aria-label="Outline drawing with the dimensions’ letters">
       <OutlineView drawable={drawable} drawing={plan} view="plan" scale={scale} active={active} />
       <OutlineView drawable={drawable} drawing={front} view="front" scale={scale} active={active} />
       <figcaption className="text-secondary min-h-[34px] text-[12px]">

@@ -4,7 +4,7 @@
 import { fill, type Rule } from '../rule';
 
 const messages = {
-  one: '{list}. The solder joint may be worse than reckoned.',
+  one: '{list}. What rests on them may come out worse than reckoned.',
 };
 
 export const assumptions: Rule = {
