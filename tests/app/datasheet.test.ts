@@ -101,6 +101,16 @@ describe('a sixteen-lead datasheet, from the keyboard alone', () => {
     expect(await drawingOf(page)).toContain('SOIC127P1030X265-16N');
   });
 
+  it('takes the datasheet’s own label, by arrow keys', async () => {
+    await tabTo('entry-E');
+    await press('End', 'ArrowRight');
+    expect(await focused()).toContain('label for Lead span');
+    await page.keyboard.type('H');
+    await press('ArrowUp', 'ArrowLeft', 'ArrowDown');
+    expect(await focused()).toBe('entry-E');
+    expect(await valueOf(page, 'input[data-label="E"]')).toBe('H');
+  });
+
   it('finds the whole lead entered as the foot; its remedy mends it', async () => {
     // overhang (10.3 − 7.5)/2 = 1.40
     expect(await summaryOf(page)).toContain('1 stop');
@@ -136,7 +146,7 @@ describe('a sixteen-lead datasheet, from the keyboard alone', () => {
     const document = JSON.parse(await saved(/\.tapis\.json$/)) as {
       package: { dimensions: Record<string, unknown> };
     };
-    expect(document.package.dimensions['E']).toBe('10.0..10.6');
+    expect(document.package.dimensions['E']).toEqual({ text: '10.0..10.6', label: 'H' });
     expect((await saved(/\.csv$/)).split('\r\n')).toHaveLength(18);
     expect(await saved(/\.svg$/)).toContain('SOIC127P1030X265-16N');
     expect(await saved(/\.ipc2581\.xml$/)).toContain('<PadStackDef name="r');

@@ -123,6 +123,32 @@ describe('nothing is lost', () => {
     await browser.close();
   });
 
+  it('when a document has a family that this Tapis does not know', async () => {
+    const browser = await launch();
+    const page = await openPage(browser, server.url);
+    const strange = {
+      tapis: 1,
+      name: 'Strange',
+      package: { family: 'origami', dimensions: { X9: '1' } },
+      level: 'B',
+      process: 'moon',
+    };
+    const path = join(mkdtempSync(join(tmpdir(), 'tapis-strange-')), 'strange.json');
+    writeFileSync(path, JSON.stringify(strange));
+    const input = (await page.$('input[type=file]')) as ElementHandle<HTMLInputElement>;
+    await input.uploadFile(path);
+    await page.locator('a[aria-label="Open Strange"]').click();
+    await page.waitForSelector('aside article');
+    for (const digit of ['2', '3', '4', '5', '6', '7', '1'] as const) await page.keyboard.press(digit);
+    const findings = await page.$$eval('aside article', (cards) => cards.map((c) => c.textContent).join());
+    expect(findings).toMatch(/“origami”.*rectangular-chip/);
+    expect(findings).toMatch(/“moon”.*kitchen-table/);
+    await page.locator('aside button ::-p-text(Use Rectangular chip)').click();
+    await page.waitForSelector('#entry-L');
+    expectNoFaults(page);
+    await browser.close();
+  });
+
   it('when a footprint is deleted: it waits in the bin', async () => {
     const browser = await launch();
     const page = await openPage(browser, server.url);

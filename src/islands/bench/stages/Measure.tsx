@@ -97,7 +97,9 @@ export function Measure() {
           <span>dimension</span>
           <span>as printed, {unit}</span>
           <span className="pl-1">{unit === 'mm' ? 'mil' : 'mm'}</span>
-          <span>label</span>
+          <span title="The datasheet’s own letter; the right arrow key goes there from the end of an entry">
+            label
+          </span>
         </div>
         {resolved?.dimensions.map((dimension) => (
           <DimensionRow
