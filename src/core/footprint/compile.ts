@@ -16,6 +16,9 @@ import { openMask, placeLands } from './lands';
 import { drawLegend } from './legend';
 import { drawAssembly, drawCourtyard, placeTexts } from './marks';
 
+/** Rule id of findings about dimensions that were not entered yet. */
+export const MISSING = 'missing';
+
 const ORIGIN = { x: 0, y: 0 };
 
 /**
@@ -154,7 +157,7 @@ function entryProblems({ dimensions, unknown, family }: ResolvedPackage): Findin
     }
     if (source !== 'missing') return [];
     const message = `Enter ${name.toLowerCase()} ${symbol}: ${help.toLowerCase()}.`;
-    return [{ ...base, title: `${name} ${symbol} is missing`, message, place, remedies: [] }];
+    return [{ ...base, rule: MISSING, title: `${name} ${symbol} is missing`, message, place, remedies: [] }];
   });
   const strangers = unknown.map((symbol): Finding => ({
     ...base,

@@ -76,8 +76,8 @@ const SIGNS: readonly (readonly [RegExp, Sign])[] = [
   [/^\)/, ')'],
 ];
 
-// A decimal point or comma counts only when digits follow: "5..6" is a range.
-const NUMBER = /^(\d+(?:[.,]\d+)?|[.,]\d+)/;
+// The point of "0." belongs to a number that is still being typed; the two of "5..6" make a range.
+const NUMBER = /^(\d+(?:[.,](?!\.)\d*)?|[.,]\d+)/;
 const WORD = /^[A-Za-zµμ][A-Za-z0-9_]*/;
 const INCH_MARK = /^["″”]/;
 const COMPARISON = /^(<=|≤|>=|≥)/;

@@ -1,4 +1,6 @@
 import type { Report } from '../../core/check/check';
+import type { Finding } from '../../core/document/finding';
+import { MISSING } from '../../core/footprint/compile';
 import { useBench } from '../bench/context';
 import { FindingCard } from './FindingCard';
 import { JointGauge } from './JointGauge';
@@ -18,9 +20,13 @@ export function Ledger() {
         {summary(report)}
       </p>
       <div className="mt-1">
-        {report.findings.map((finding, i) => (
-          <FindingCard key={`${finding.rule} ${finding.title} ${i}`} finding={finding} index={i} />
-        ))}
+        <StillToEnter findings={report.findings} />
+        {report.findings.map(
+          (finding, i) =>
+            finding.rule !== MISSING && (
+              <FindingCard key={`${finding.rule} ${finding.title} ${i}`} finding={finding} index={i} />
+            ),
+        )}
       </div>
       <JointGauge />
       {stage !== 'land' && <WhyCard />}
@@ -28,11 +34,44 @@ export function Ledger() {
   );
 }
 
+/** Dimensions that were not entered yet, together; pressing one goes to its field. */
+function StillToEnter({ findings }: { findings: readonly Finding[] }) {
+  const set = useBench((s) => s.set);
+  const missing = findings.filter(({ rule }) => rule === MISSING);
+  if (missing.length === 0) return null;
+  const goTo = (symbol: string) => {
+    set({ stage: 'measure', activeDimension: symbol });
+    // the field is there once the stage is shown
+    requestAnimationFrame(() => document.getElementById(`entry-${symbol}`)?.focus());
+  };
+  return (
+    <section className="border-base-300 border-b py-2" aria-label="Still to enter">
+      <h3 className="font-semibold">Still to enter</h3>
+      <ul>
+        {missing.map(({ place, message }) => (
+          <li key={message}>
+            <button
+              type="button"
+              className="text-left text-[12.5px] hover:underline"
+              onClick={() => goTo(place.dimensions?.[0] ?? '')}
+            >
+              {message.replace(/^Enter /, '').replace(/^./, (first) => first.toUpperCase())}
+            </button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
 /** `1 stop · 2 cautions · 14 held`. */
 export function summary({ findings, held }: Report): string {
-  const count = (severity: string) => findings.filter((f) => f.severity === severity).length;
+  const missing = findings.filter(({ rule }) => rule === MISSING).length;
+  const count = (severity: string) =>
+    findings.filter((f) => f.severity === severity && f.rule !== MISSING).length;
   const word = (n: number, one: string) => (n > 0 ? [`${n} ${one}${n > 1 ? 's' : ''}`] : []);
   const parts = [
+    ...(missing > 0 ? [`${missing} still to enter`] : []),
     ...word(count('stop'), 'stop'),
     ...word(count('caution'), 'caution'),
     ...word(count('note'), 'note'),

@@ -1,5 +1,6 @@
 import { EntryInput } from '../common/EntryInput';
 import { entryEdit } from '../../core/document/entries';
+import { MISSING } from '../../core/footprint/compile';
 import type { ResolvedDimension } from '../../core/package/resolve';
 import { describeLimits } from '../../core/units/toleranced';
 import { useBench } from '../bench/context';
@@ -23,7 +24,9 @@ export function DimensionRow({ dimension, onCommit }: Props) {
   const set = useBench((s) => s.set);
   const edit = useBench((s) => s.edit);
   const faulty = useBench((s) =>
-    s.derived.report.findings.some((f) => f.severity !== 'note' && f.place.dimensions?.[0] === symbol),
+    s.derived.report.findings.some(
+      (f) => f.severity !== 'note' && f.rule !== MISSING && f.place.dimensions?.[0] === symbol,
+    ),
   );
   const field = useDimensionField(symbol, (how, input) => {
     if (how === 'commit') onCommit(input);

@@ -1,4 +1,5 @@
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
+import { MISSING } from '../../core/footprint/compile';
 import { neighboursOf } from '../../core/geometry/neighbours';
 import type { Point } from '../../core/geometry/point';
 import type { View } from '../../core/package/family';
@@ -87,7 +88,7 @@ function StandNote({ stand, filled }: { stand: 'last-good' | 'example'; filled: 
   return (
     <p
       role="status"
-      className="bg-base-100 border-warning absolute top-7 left-1/2 max-w-[80%] -translate-x-1/2 border px-2 py-0.5 text-[12px]"
+      className="bg-base-100 border-warning absolute bottom-2 left-2.5 max-w-[65%] border px-2 py-0.5 text-[12px]"
     >
       {text}
     </p>
@@ -150,7 +151,9 @@ function Drawings({ drawable, areas, camera, hold, size, onPointer }: DrawingsPr
   });
   const glyphs = views.flatMap((v) => v.glyphs);
   const faulty = new Set(
-    findings.filter(({ severity }) => severity !== 'note').flatMap(({ place }) => place.dimensions ?? []),
+    findings
+      .filter(({ severity, rule }) => severity !== 'note' && rule !== MISSING)
+      .flatMap(({ place }) => place.dimensions ?? []),
   );
   // balloons stand in a column beside plan and front elevation
   const column: Area = {

@@ -1,4 +1,5 @@
 import type { Finding } from '../../core/document/finding';
+import { MISSING } from '../../core/footprint/compile';
 import type { Footprint } from '../../core/footprint/footprint';
 import type { Point } from '../../core/geometry/point';
 import type { View } from '../../core/package/family';
@@ -40,10 +41,12 @@ export function drawnArea(
 
 /** A finding points at its place on the plan, else at the dimension that it speaks of. */
 export function targetOf(
-  { place: { at, dimensions } }: Finding,
+  { rule, place: { at, dimensions } }: Finding,
   views: readonly PlacedView[],
   drawable: Drawable,
 ): Point | null {
+  // what was not entered yet has no place on the drawing
+  if (rule === MISSING) return null;
   const plan = views.find(({ view }) => view === 'plan');
   if (at) return plan ? plan.place(at) : null;
   const symbol = dimensions?.[0];

@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import type { SheetUnit } from '../../../core/document/document';
+import { MISSING } from '../../../core/footprint/compile';
 import { familyById } from '../../../core/package/families';
 import { Gallery } from '../../gallery/Gallery';
 import { FindingCard } from '../../ledger/FindingCard';
@@ -24,7 +25,10 @@ export function Measure() {
   const implausible = findings
     .map((finding, index) => ({ finding, index }))
     .filter(
-      ({ finding }) => finding.stage === 'measure' && finding.rule !== 'entry' && finding.severity !== 'note',
+      ({ finding }) =>
+        finding.stage === 'measure' &&
+        !['entry', MISSING].includes(finding.rule) &&
+        finding.severity !== 'note',
     );
 
   // a new footprint starts with its first number

@@ -1,3 +1,4 @@
+import { MISSING } from '../../../core/footprint/compile';
 import { FindingCard } from '../../ledger/FindingCard';
 import { summary } from '../../ledger/Ledger';
 import { useBench } from '../context';
@@ -20,14 +21,17 @@ export function Prove() {
         {summary(report)} · {process.name}
       </p>
       <p className="text-secondary text-[12px]">{process.summary}</p>
-      {report.findings.map((finding, i) => (
-        <FindingCard
-          key={`${finding.rule} ${i}`}
-          finding={finding}
-          index={i}
-          framed={finding.severity !== 'note'}
-        />
-      ))}
+      {report.findings.map(
+        (finding, i) =>
+          finding.rule !== MISSING && (
+            <FindingCard
+              key={`${finding.rule} ${i}`}
+              finding={finding}
+              index={i}
+              framed={finding.severity !== 'note'}
+            />
+          ),
+      )}
       {report.held.length > 0 && (
         <>
           <h2 className="mt-4 font-semibold">Held</h2>
