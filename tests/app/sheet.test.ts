@@ -95,7 +95,7 @@ describe('the Sheet', () => {
     expect((await extentOf(2, 'fillet')).right).toBeGreaterThan(0);
     await page.mouse.move(left + 12, top + 5 + 24);
     const readout = await page.$eval('section[aria-label="Sheet"] > div:last-child', (e) => e.textContent);
-    expect(readout).toContain('to land 2: 0.25 edge · 0.65 centre');
+    expect(readout).toContain('to land 2: 0.25 edge · 0.65 centre · 1.05 outer');
   });
 
   it('gives the whole Sheet to one view and takes it back', async () => {

@@ -47,6 +47,14 @@ export function gapBetween(a: Box, b: Box): number {
   return dx > 0 && dy > 0 ? Math.hypot(dx, dy) : Math.max(dx, dy);
 }
 
+/** Outer to outer distance of two boxes along the axis that they are further apart on, mm. */
+export function outerSpan(a: Box, b: Box): number {
+  const [p, q] = [centreOf(a), centreOf(b)];
+  return Math.abs(p.x - q.x) >= Math.abs(p.y - q.y)
+    ? Math.max(a.maxX, b.maxX) - Math.min(a.minX, b.minX)
+    : Math.max(a.maxY, b.maxY) - Math.min(a.minY, b.minY);
+}
+
 export function centreOf(box: Box): Point {
   return { x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 };
 }

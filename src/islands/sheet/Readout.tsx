@@ -1,5 +1,5 @@
 import type { Point } from '../../core/geometry/point';
-import { gapBetween } from '../../core/geometry/box';
+import { gapBetween, outerSpan } from '../../core/geometry/box';
 import { distance } from '../../core/geometry/point';
 import { formatLength } from '../../core/units/length';
 import { useBench } from '../bench/context';
@@ -38,7 +38,7 @@ export function Readout({ cursor, over, scale }: Props) {
       {land && other && (
         <span>
           to land {other.number}: {show(gapBetween(land.copper, other.copper))} edge ·{' '}
-          {show(distance(land.at, other.at))} centre
+          {show(distance(land.at, other.at))} centre · {show(outerSpan(land.copper, other.copper))} outer
         </span>
       )}
       <span className="text-secondary ml-auto">{scale.toFixed(0)} px = 1 mm</span>

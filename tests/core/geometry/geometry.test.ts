@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { boxAt, gapBetween, overhang, type Box } from '../../../src/core/geometry/box';
+import { boxAt, gapBetween, outerSpan, overhang, type Box } from '../../../src/core/geometry/box';
 import { polygonToBox, segmentToBox } from '../../../src/core/geometry/distance';
 import { flatten, strip } from '../../../src/core/geometry/contour';
 import { facesOf } from '../../../src/core/geometry/faces';
@@ -38,6 +38,10 @@ describe('boxes', () => {
     ['diagonal', boxAt({ x: 5, y: 4.5 }, 2, 1), Math.hypot(3, 3.5)],
     ['overlapping', boxAt({ x: 1.5, y: 0 }, 2, 1), -0.5],
   ])('measure the gap %s', (_, b, gap) => expect(gapBetween(a, b)).toBeCloseTo(gap, 12));
+  it('measure outer to outer along the axis that they are further apart on', () => {
+    expect(outerSpan(a, boxAt({ x: 5, y: 1 }, 2, 1))).toBe(7);
+    expect(outerSpan(a, boxAt({ x: 1, y: -4 }, 2, 1))).toBe(5);
+  });
   it('measure how far one sticks out of another', () => {
     expect(overhang(a, boxAt({ x: 0, y: 0 }, 3, 3))).toBe(-0.5);
     expect(overhang(a, boxAt({ x: 1, y: 0 }, 2, 3))).toBe(1);
