@@ -139,6 +139,7 @@ describe('a sixteen-lead datasheet, from the keyboard alone', () => {
 
   it('is handed over in every format', async () => {
     await stage('7');
+    await page.waitForSelector('button[aria-label="Save IPC-2581"]');
     for (const title of ['Tapis document', 'Plan drawing', 'Pad table', 'IPC-2581']) {
       await tabTo(`Save ${title}`);
       await press('Enter');

@@ -1,6 +1,7 @@
-import { entryEdit } from '../document/entries';
+import { entryEdit, entryOf, writtenEntry } from '../document/entries';
 import type { Finding, Severity } from '../document/finding';
 import { neighboursOf } from '../geometry/neighbours';
+import { MISSING } from '../footprint/compile';
 import type { Compiled } from '../footprint/footprint';
 import type { ResolvedPackage } from '../package/resolve';
 import { RULES } from './rules';
@@ -14,6 +15,11 @@ export interface Report {
 }
 
 const ORDER: Readonly<Record<Severity, number>> = { stop: 0, caution: 1, note: 2 };
+
+/** Worst first; what was not entered yet comes after what was entered wrongly. */
+function rank({ severity, rule }: Finding): number {
+  return 2 * ORDER[severity] + (rule === MISSING ? 1 : 0);
+}
 
 /**
  * Holds a compiled footprint against every rule and the family's plausibility.
@@ -34,7 +40,7 @@ export function check(compiled: Compiled): Report {
     }
     plausibility(compiled, resolved, findings, held);
   }
-  findings.sort((a, b) => ORDER[a.severity] - ORDER[b.severity]);
+  findings.sort((a, b) => rank(a) - rank(b));
   return { findings, held, verdict: findings[0]?.severity ?? 'clear' };
 }
 
@@ -51,9 +57,12 @@ function plausibility(
       const dimension = resolved.dimensions.find(({ definition }) => definition.symbol === symbol);
       return dimension?.source === 'entered' ? dimension.text : null;
     },
-    // what replaces a number does not come from the place that the number came from
+    // a value that has another origin carries the datasheet's letter no longer
     enter: (symbol: string, text: string, where = '') =>
-      entryEdit(document, symbol, { text, where, unit: null }),
+      entryEdit(document, symbol, { text, where, unit: null, ...(where ? { label: '' } : {}) }),
+    move: (from: string, to: string) => {
+      return entryEdit(document, to, writtenEntry(entryOf(document, from)));
+    },
   };
   for (const { id, title, source, check: run } of resolved.family.plausibility) {
     const found = run(context);

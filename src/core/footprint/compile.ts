@@ -7,6 +7,7 @@ import { FAMILIES, familyById } from '../package/families';
 import type { Dimensions } from '../package/family';
 import { formatName } from '../package/naming';
 import { resolvePackage, type ResolvedPackage } from '../package/resolve';
+import type { TerminalGroup } from '../package/terminal';
 import { processById, PROCESSES } from '../process';
 import type { Process } from '../process/process';
 import { quantise } from '../units/length';
@@ -46,7 +47,8 @@ export function compile(document: TapisDocument): Compiled {
     Level,
     LandSolution[]
   >;
-  const footprint = assemble(document, process, choices, resolved, resolved.values, levels[document.level]);
+  const solutions = levels[document.level];
+  const footprint = assemble(document, process, choices, resolved, resolved.values, groups, solutions);
   return { document, process, resolved, footprint, levels, problems };
 }
 
@@ -56,10 +58,10 @@ function assemble(
   choices: Choices,
   { family, options }: ResolvedPackage,
   values: Dimensions,
+  groups: readonly TerminalGroup[],
   solutions: readonly LandSolution[],
 ): Footprint {
   const { level, overrides = {}, marks = {} } = document;
-  const groups = family.terminals(values);
   const extent = family.body(values);
   const body = boxAt(ORIGIN, extent.x.nom, extent.y.nom);
   const bodyMax = boxAt(ORIGIN, extent.x.max, extent.y.max);

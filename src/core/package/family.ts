@@ -74,8 +74,10 @@ export interface PlausibilityContext<S extends string = string> {
   readonly d: Dimensions<S>;
   /** The entered text of a dimension; `null` where it was derived. */
   readonly entered: (symbol: S) => string | null;
-  /** An edit that enters a dimension anew, keeping its label. */
+  /** An edit that enters a dimension anew; its letter stays unless the value has another origin. */
   readonly enter: (symbol: S, text: string, where?: string) => Edit;
+  /** An edit that enters under one symbol what stands under another: its text, unit, letter and place. */
+  readonly move: (from: S, to: S) => Edit;
 }
 
 /** A check of the datasheet's numbers against the family's own geometry. */

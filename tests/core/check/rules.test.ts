@@ -237,10 +237,16 @@ describe('plausibility of the gull wing', () => {
     expect(found('foot-overhang', converter({ L: '0.69..0.89' }))).toEqual([]);
     expect(found('foot-overhang', converter({ L: '0.7..0.9' }))).toHaveLength(1);
     const [keep, replace] = finding?.remedies ?? [];
-    expect(keep?.edits[0]).toEqual({ at: '/package/dimensions/L1', value: '0.9..1.1' });
+    expect(keep?.edits[0]).toEqual({
+      at: '/package/dimensions/L1',
+      value: { text: '0.9..1.1', label: 'L1' },
+    });
     for (const remedy of [keep, replace]) {
       const mended = applyEdits(whole, remedy?.edits ?? []);
-      expect(mended.package.dimensions['L']).toMatchObject({ text: '0.45..0.75mm', label: 'L1' });
+      expect(mended.package.dimensions['L']).toEqual({
+        text: '0.45..0.75mm',
+        where: 'usual share of the overhang, not from the datasheet',
+      });
       expect(check(compile(mended)).verdict).toBe('clear');
     }
   });
@@ -255,6 +261,12 @@ describe('plausibility of the gull wing', () => {
     expect(found('span-body', swapped)[0]?.severity).toBe('stop');
     expect(afterRemedy('span-body', swapped)).toEqual([]);
     expect(found('span-body', converter())).toEqual([]);
+    // an entry with a unit of its own keeps it where it is moved to, and its letter
+    const inches = converter({ E: '4.3..4.5', E1: { text: '0.244..0.260', unit: 'in', label: 'E' } });
+    const [swap] = found('span-body', inches)[0]?.remedies ?? [];
+    const mended = applyEdits(inches, swap?.edits ?? []).package.dimensions;
+    expect(mended['E']).toEqual({ text: '0.244..0.260', unit: 'in', label: 'E' });
+    expect(mended['E1']).toBe('4.3..4.5');
   });
   it('finds rows longer than the body, and bodies far longer than the rows', () => {
     expect(found('row-body-D', converter())).toEqual([]);

@@ -29,7 +29,7 @@ export const widthAgainstLength: PlausibilityRule<'L' | 'W'> = {
   id: 'width-length',
   title: 'Width against length',
   source: 'Convention: length runs from terminal to terminal',
-  check({ d, entered, enter }) {
+  check({ d, entered, move }) {
     if (d.W.nom <= d.L.nom) return [];
     const [length, width] = [entered('L'), entered('W')];
     return [
@@ -38,8 +38,7 @@ export const widthAgainstLength: PlausibilityRule<'L' | 'W'> = {
         message: `Width W ${mm(d.W.nom)} mm is larger than length L ${mm(d.L.nom)} mm. That is right only for a part with its terminals on the long sides.`,
         place: { dimensions: ['W', 'L'] },
         measured: { value: d.W.nom, limit: d.L.nom, unit: 'mm' },
-        remedies:
-          length && width ? [{ label: 'Swap L and W', edits: [enter('L', width), enter('W', length)] }] : [],
+        remedies: length && width ? [{ label: 'Swap L and W', edits: [move('W', 'L'), move('L', 'W')] }] : [],
       },
     ];
   },

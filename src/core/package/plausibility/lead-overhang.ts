@@ -20,7 +20,7 @@ export const footAgainstOverhang: PlausibilityRule<'E' | 'E1' | 'L' | 'L1'> = {
   id: 'foot-overhang',
   title: 'Foot length against overhang',
   source: 'Geometry of a gull-wing lead: the foot is the flat part after two bends',
-  check({ d, entered, enter }) {
+  check({ d, entered, enter, move }) {
     const overhang = (d.E.nom - d.E1.nom) / 2;
     const limit = LARGEST_FOOT_SHARE * overhang;
     if (overhang <= 0 || d.L.nom < limit - 1e-9) return [];
@@ -37,7 +37,7 @@ export const footAgainstOverhang: PlausibilityRule<'E' | 'E1' | 'L' | 'L1'> = {
     if (typed && entered('L1') === null) {
       remedies.unshift({
         label: `${typed} is the lead L1, foot ${shown}`,
-        edits: [enter('L1', typed), enter('L', foot, 'usual share of the overhang, not from the datasheet')],
+        edits: [move('L', 'L1'), enter('L', foot, 'usual share of the overhang, not from the datasheet')],
       });
     }
     return [

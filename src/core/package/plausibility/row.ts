@@ -11,11 +11,10 @@ export const spanAgainstBody: PlausibilityRule<'E' | 'E1'> = {
   id: 'span-body',
   title: 'Lead span against body width',
   source: 'Geometry: outward leads reach beyond the body',
-  check({ d, entered, enter }) {
+  check({ d, entered, move }) {
     if (d.E.nom > d.E1.nom) return [];
     const [span, body] = [entered('E'), entered('E1')];
-    const swap =
-      span && body ? [{ label: 'Swap E and E1', edits: [enter('E', body), enter('E1', span)] }] : [];
+    const swap = span && body ? [{ label: 'Swap E and E1', edits: [move('E1', 'E'), move('E', 'E1')] }] : [];
     return [
       {
         severity: 'stop',

@@ -1,16 +1,10 @@
 import { EntryInput } from '../../common/EntryInput';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
+import { writeFile, type Format } from '../../../core/format/format';
 import { download } from '../../common/download';
 import { useField } from '../../common/useEntry';
 import { useBench } from '../context';
 import { isDrawable } from '../derive';
-
-const HANDED_OVER = [
-  ['json', 'Tapis document', 'All that was entered and chosen; the format of record.'],
-  ['svg', 'Plan drawing', 'Lands, openings, marks and courtyard at 1:1 (SVG).'],
-  ['csv', 'Pad table', 'Number, padstack, position and sizes of each land (CSV).'],
-  ['ipc2581', 'IPC-2581', 'Padstacks, package, land pattern, legend, assembly, pins (XML).'],
-] as const;
 
 /** The standard name, notes, and the files that are handed over. */
 export function Release() {
@@ -28,16 +22,19 @@ export function Release() {
     (_, input) => input.blur(),
   );
 
-  const handOver = async (id: string) => {
+  // the writers are loaded when this stage is opened
+  const [formats, setFormats] = useState<readonly Format[] | null>(null);
+  useEffect(() => {
+    import('../../../core/format').then(
+      ({ FORMATS }) => setFormats(FORMATS),
+      (error: unknown) =>
+        setTrouble(`The formats could not be loaded: ${String(error)}. Load the page again.`),
+    );
+  }, []);
+  const handOver = (format: Format) => {
     setTrouble(null);
     try {
-      // the writers are loaded when they are needed
-      const [{ formatById }, { writeFile }] = await Promise.all([
-        import('../../../core/format'),
-        import('../../../core/format/format'),
-      ]);
-      const format = formatById(id);
-      if (format && isDrawable(compiled)) download(writeFile(format, compiled));
+      if (isDrawable(compiled)) download(writeFile(format, compiled));
     } catch (error) {
       setTrouble(`The file could not be written: ${String(error)}. Nothing was lost; try again.`);
     }
@@ -60,19 +57,20 @@ export function Release() {
           is wrong.
         </p>
       )}
+      {!formats && !trouble && <p className="text-secondary mt-3">Loading the formats</p>}
       <ul className="mt-3">
-        {HANDED_OVER.map(([id, title, summary]) => (
-          <li key={id} className="border-base-300 flex items-center gap-2 border-t py-1.5">
+        {formats?.map((format) => (
+          <li key={format.id} className="border-base-300 flex items-center gap-2 border-t py-1.5">
             <span className="min-w-0 flex-1">
-              {title}
-              <span className="text-secondary block text-[12px]">{summary}</span>
+              {format.title}
+              <span className="text-secondary block text-[12px]">{format.summary}</span>
             </span>
             <button
               type="button"
               className="btn btn-sm btn-outline btn-primary"
-              aria-label={`Save ${title}`}
+              aria-label={`Save ${format.title}`}
               disabled={!compiled.footprint}
-              onClick={() => void handOver(id)}
+              onClick={() => handOver(format)}
             >
               Save
             </button>
