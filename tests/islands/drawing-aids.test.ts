@@ -114,6 +114,8 @@ describe('balloons', () => {
       { x: 0, y: 0, width: 400, height: 500 },
     );
     expect(balloons.map(({ index }) => index)).toEqual([1, 2, 0]);
+    // their targets lie left of the middle, and so do they
+    expect(new Set(balloons.map(({ at }) => at.x))).toEqual(new Set([16]));
     const heights = balloons.map(({ at }) => at.y);
     for (let i = 1; i < heights.length; i += 1) {
       expect((heights[i] as number) - (heights[i - 1] as number)).toBeGreaterThanOrEqual(28);

@@ -14,7 +14,7 @@ export interface Balloon {
 const APART = 28;
 
 /**
- * Gives every finding that has a place a balloon, in a column to the right of the drawing,
+ * Gives every finding that has a place a balloon, in the column on its own side of the drawing,
  * in the order of their targets so that leaders do not cross.
  */
 export function placeBalloons(
@@ -22,16 +22,17 @@ export function placeBalloons(
   targetOf: (finding: Finding) => Point | null,
   area: Area,
 ): Balloon[] {
-  const x = area.x + area.width - 16;
   const targeted = findings
     .map((finding, index) => ({ index, severity: finding.severity, target: targetOf(finding) }))
     .filter((b): b is typeof b & { target: Point } => b.target !== null)
     .sort((a, b) => a.target.y - b.target.y);
   // below the quadrant's head
-  let next = area.y + 42;
+  const next = { left: area.y + 42, right: area.y + 42 };
   return targeted.map(({ index, severity, target }) => {
-    const y = Math.max(next, Math.min(target.y, area.y + area.height - 20));
-    next = y + APART;
+    const side = target.x < area.x + area.width / 2 ? 'left' : 'right';
+    const x = side === 'left' ? area.x + 16 : area.x + area.width - 16;
+    const y = Math.max(next[side], Math.min(target.y, area.y + area.height - 20));
+    next[side] = y + APART;
     return { index, severity, target, at: { x, y } };
   });
 }

@@ -55,7 +55,9 @@ export function targetOf(
     const { x, y, width, upright } = textPlace(glyph);
     if (upright) return { x: x + 8, y };
     // the leader ends at the text's nearer edge
-    return { x: x > (plan?.area.width ?? 0) ? x - width / 2 : x + width / 2, y };
+    const area = plan?.area;
+    const right = area ? x >= area.x + area.width / 2 && x <= area.x + area.width : true;
+    return { x: right ? x + width / 2 : x - width / 2, y };
   }
   const line = linesFor('measure', drawable, 'mm').find((l) => l.line.symbol === symbol)?.line;
   const view = views.find((v) => v.view === line?.view);
