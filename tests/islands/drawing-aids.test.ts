@@ -127,12 +127,12 @@ describe('the gallery', () => {
   it.each([
     ['', FAMILIES.map(({ id }) => id)],
     ['qfp', ['gull-wing-quad']],
-    ['two rows', ['gull-wing-dual']],
-    ['gull wing 5', ['small-transistor']],
-    ['gull wing 64', ['gull-wing-dual', 'gull-wing-quad']],
+    ['gull wing 5', ['small-transistor', 'small-transistor-wide', 'tab-package']],
     ['tantalum', ['moulded']],
-    ['7', []],
-    ['two terminals ceramic', ['rectangular-chip', 'cylindrical', 'crystal']],
+    ['quad 7', []],
+    ['solder ball', ['ball-grid']],
+    ['screw plated', ['mounting-hole']],
+    ['chip carrier', ['j-lead-quad', 'castellated']],
   ])('finds for “%s”', (query, ids) => {
     expect(familiesFor(query).map(({ id }) => id)).toEqual(ids);
   });

@@ -53,6 +53,7 @@ function plausibility(
   if (!resolved.values) return;
   const context = {
     d: resolved.values,
+    options: resolved.options,
     entered: (symbol: string) => {
       const dimension = resolved.dimensions.find(({ definition }) => definition.symbol === symbol);
       return dimension?.source === 'entered' ? dimension.text : null;

@@ -1,4 +1,4 @@
-import type { Finding, Severity, Stage } from '../document/finding';
+import type { Finding, Remedy, Severity, Stage } from '../document/finding';
 import type { Box } from '../geometry/box';
 import type { Neighbours } from '../geometry/neighbours';
 import type { Compiled, Footprint } from '../footprint/footprint';
@@ -36,6 +36,16 @@ export function fill(template: string, values: Readonly<Record<string, string | 
     return String(value);
   });
 }
+
+/** Drops every land size that was set by hand. */
+export const TAKE_COMPUTED: Remedy = {
+  label: 'Take the computed lands',
+  edits: [
+    { at: '/overrides/land', value: undefined },
+    { at: '/overrides/lands', value: undefined },
+    { at: '/recommended/adopted', value: undefined },
+  ],
+};
 
 /** The middle of the shortest connection between two boxes: where a gap's balloon points. */
 export function between(a: Box, b: Box): { x: number; y: number } {

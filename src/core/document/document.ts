@@ -41,15 +41,64 @@ export interface PackageIntent {
 }
 
 /** Names of the trims that fit a land to its surroundings; each can be switched off. */
-export type TrimId = 'body-heel' | 'row-gap';
+export type TrimId = 'body-heel' | 'thermal-gap' | 'row-gap' | 'quad-corner' | 'oblong';
+
+/** Sizes of one group of lands as entry texts, what stays when its length changes, and why. */
+export interface LandOverride {
+  readonly X?: string;
+  readonly Y?: string;
+  readonly C?: string;
+  /** Diameter of a round land. */
+  readonly D?: string;
+  /** Finished hole. */
+  readonly H?: string;
+  readonly hold?: 'centre' | 'gap' | 'outer';
+  readonly reason?: string;
+}
+
+/** How a datasheet states the distance of its recommended lands. */
+export type PatternDistance = 'gap' | 'centre' | 'outer';
+
+/** Lands of one group as the datasheet recommends them, as entry texts. */
+export interface RecommendedLands {
+  /** Land length, along the terminal. */
+  readonly Y?: string;
+  readonly X?: string;
+  readonly given?: PatternDistance;
+  readonly distance?: string;
+  /** Diameter of a round land, and the finished hole in it. */
+  readonly D?: string;
+  readonly H?: string;
+}
+
+/** The datasheet's own land pattern, to be held against the computed one. */
+export interface RecommendedPattern {
+  readonly unit?: SheetUnit;
+  readonly where?: string;
+  readonly groups?: Readonly<Record<string, RecommendedLands>>;
+  /** Its lands are used in place of the computed ones. */
+  readonly adopted?: boolean;
+  readonly reason?: string;
+}
+
+/** How terminals are numbered where the family's own way is not meant. */
+export interface Numbering {
+  readonly scheme?: string;
+  /** Where number 1 stands in orientation A. */
+  readonly corner?: 'upper-left' | 'lower-left' | 'lower-right' | 'upper-right';
+}
 
 /** What the person decided against the computed value. */
 export interface Overrides {
   /** Rounding step of X, Y and C/2 in mm; 0 for none. */
   readonly rounding?: number;
   readonly trims?: Readonly<Partial<Record<TrimId, boolean>>>;
-  /** Land length Y, width X and centre distance C as entry texts. */
+  /** Land length Y, width X and centre distance C as entry texts, for every group of lands. */
   readonly land?: Readonly<Partial<Record<'X' | 'Y' | 'C', string>>>;
+  /** The same for single groups, which go before. */
+  readonly lands?: Readonly<Record<string, LandOverride>>;
+  /** Shape of land 1 of a through-hole part; square where it is missing. */
+  readonly pin1Land?: 'square' | 'rounded' | 'same';
   /** Mask and paste margins as entry texts. */
   readonly maskMargin?: string;
   readonly pasteMargin?: string;
@@ -85,6 +134,10 @@ export interface TapisDocument {
   readonly level: Level;
   readonly process: string;
   readonly overrides?: Overrides;
+  readonly recommended?: RecommendedPattern;
+  readonly numbering?: Numbering;
+  /** Where pin 1 stands at zero rotation; by the process where it is missing. */
+  readonly orientation?: 'A' | 'B';
   readonly marks?: MarkOptions;
   readonly body?: BodyOptions;
   readonly notes?: string;

@@ -33,6 +33,30 @@ export function entryOf(document: TapisDocument, symbol: string): DimensionEntry
   return Object.hasOwn(dimensions, symbol) ? dimensions[symbol] : undefined;
 }
 
+/** Where the numbers of a typical size say that they come from. */
+export const TYPICAL = 'typical size, not from the datasheet';
+
+/** Edits that enter a common size; each number is marked as typical, in mm. */
+export function outlineEdits(
+  document: TapisDocument,
+  {
+    dimensions,
+    options = {},
+  }: {
+    readonly dimensions: Readonly<Partial<Record<string, string>>>;
+    readonly options?: Readonly<Record<string, string>>;
+  },
+): Edit[] {
+  const inches = (document.package.unit ?? 'mm') !== 'mm';
+  return [
+    ...Object.entries(dimensions).map(([symbol, text = '']): Edit => {
+      const change = { text, where: TYPICAL, label: '', unit: inches ? ('mm' as const) : null };
+      return entryEdit(document, symbol, change);
+    }),
+    ...Object.entries(options).map(([id, value]): Edit => ({ at: `/package/options/${id}`, value })),
+  ];
+}
+
 /**
  * An edit that changes parts of a dimension's entry and keeps its others. A new text keeps the
  * place in the datasheet unless one is given; an entry without text, label or place is removed.

@@ -1,5 +1,5 @@
 import type { Box } from '../geometry/box';
-import type { Point } from '../geometry/point';
+import type { Vertex } from '../geometry/contour';
 
 /** What a drawn thing is made of or stands for; the palette gives each its look. */
 export type Layer =
@@ -21,13 +21,17 @@ export type Layer =
   | 'legend'
   | 'legend-fill'
   | 'assembly'
+  | 'hole'
+  | 'plated-hole'
+  | 'hole-cut'
+  | 'keep-out'
   | 'centre-line';
 
 /** One drawn outline in a view's coordinates, mm, second axis up. */
 export interface Stroke {
   readonly layer: Layer;
   /** Closed rings (filled even-odd) or open lines. */
-  readonly rings: readonly (readonly Point[])[];
+  readonly rings: readonly (readonly Vertex[])[];
   readonly closed: boolean;
   /** Line width in mm where it is part of the artwork; hairline otherwise. */
   readonly width?: number;
@@ -47,8 +51,20 @@ export function pathData({ rings, closed }: Pick<Stroke, 'rings' | 'closed'>): s
   const number = (v: number) => String(Math.round(v * 1e4) / 1e4 + 0);
   return rings
     .map((ring) => {
-      const points = ring.map(({ x, y }) => `${number(x)} ${number(-y)}`);
-      return `M${points.join('L')}${closed ? 'Z' : ''}`;
+      const spot = ({ x, y }: Vertex) => `${number(x)} ${number(-y)}`;
+      const steps = ring.slice(1).map((to, i) => edgeTo(ring[i] as Vertex, to, number) + spot(to));
+      const [first, last] = [ring[0] as Vertex, ring.at(-1) as Vertex];
+      const closing = closed && last.bulge ? edgeTo(last, first, number) + spot(first) : '';
+      return `M${spot(first)}${steps.join('')}${closing}${closed ? 'Z' : ''}`;
     })
     .join('');
+}
+
+/** The command that draws an edge, up to its end point: a line or an arc. */
+function edgeTo(from: Vertex, to: Vertex, number: (v: number) => string): string {
+  if (!from.bulge) return 'L';
+  const angle = 4 * Math.atan(Math.abs(from.bulge));
+  const radius = number(Math.hypot(to.x - from.x, to.y - from.y) / (2 * Math.sin(angle / 2)));
+  // y runs downwards in SVG: a counter-clockwise arc there has the sweep flag 0
+  return `A${radius} ${radius} 0 ${angle > Math.PI + 1e-9 ? 1 : 0} ${from.bulge > 0 ? 0 : 1} `;
 }

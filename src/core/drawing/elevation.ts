@@ -1,4 +1,4 @@
-import type { Footprint } from '../footprint/footprint';
+import type { Footprint, Land } from '../footprint/footprint';
 import { boxOfPoints, boxRound, type Box } from '../geometry/box';
 import { facesOf, placeFace, type Face } from '../geometry/faces';
 import type { Point, Point3 } from '../geometry/point';
@@ -45,12 +45,15 @@ export function drawElevation(
       ? { axis: 'y', value: land.at.y }
       : { axis: 'x', value: land.at.x }
     : null;
+  const bottom = -process.boardThickness;
   const strokes: Stroke[] = [
-    laminate(footprint, view, Math.max(low, -process.boardThickness), low > -process.boardThickness),
-    ...(plane ? beyondStrokes(footprint, view, plane) : []),
+    // the board hides what leads do inside it
+    ...(plane ? beyondStrokes(footprint, view, plane) : outsideStrokes(footprint.body.assembly, view)),
+    laminate(footprint, view, Math.max(low, bottom), low > bottom + 1e-9),
+    ...(plane ? holeStrokes(footprint, process, view, plane) : []),
     ...landStrokes(footprint, process, view, plane),
-    ...(plane ? filletsOf(footprint, view, plane) : []),
-    ...(plane ? cutStrokes(footprint, plane) : outsideStrokes(footprint.body.assembly, view)),
+    ...(plane ? filletsOf(footprint, process, view, plane) : []),
+    ...(plane ? cutStrokes(footprint, plane) : []),
   ];
   const extent = boxRound(
     strokes.flatMap(({ rings }) => rings.flatMap((ring) => boxOfPoints(ring) ?? [])),
@@ -87,7 +90,7 @@ function across(box: Box, view: ElevationView): readonly [number, number] {
 
 /** Copper, solder and mask of the lands that are seen or cut; lands that hide one another are drawn once. */
 function landStrokes(
-  { lands, maskOpenings, body, courtyard }: Footprint,
+  { lands, maskOpenings, bores, body, courtyard }: Footprint,
   process: Process,
   view: ElevationView,
   plane: CuttingPlane | null,
@@ -98,27 +101,90 @@ function landStrokes(
     const seen = new Map(boxes.map(([a, b]) => [`${a} ${b}`, bar(a, from, b, to)]));
     return [...seen.values()].map((ring): Stroke => ({ layer, rings: [ring], closed: true }));
   };
+  const openings = [...maskOpenings, ...bores].map(({ opening }) => opening);
   const mask = plane
     ? webs(
-        maskOpenings.filter(({ box }) => crosses(box, plane)).map(({ box }) => across(box, view)),
+        openings.filter((opening) => crosses(opening, plane)).map((opening) => across(opening, view)),
         across(courtyard.box, view),
       )
     : [];
+  // copper stops at the walls of holes that are cut
+  const copper = (land: Land) => (plane ? besideHoles(land, view, plane) : [across(land.copper, view)]);
+  const through = met.filter(({ hole }) => hole !== null);
+  const bottom = -process.boardThickness;
   return [
     ...bars('mask-cut', mask, 0, process.maskThickness),
-    ...bars(
-      'copper',
-      met.map(({ copper }) => across(copper, view)),
-      0,
-      process.copperThickness,
-    ),
+    ...bars('copper', met.flatMap(copper), 0, process.copperThickness),
+    ...bars('copper', through.flatMap(copper), bottom - process.copperThickness, bottom),
     ...bars(
       'solder',
-      met.map(({ contact }) => across(contact.nom, view)),
+      met.filter(({ hole }) => hole === null).map(({ contact }) => across(contact.nom, view)),
       landTop,
-      seating,
+      Math.max(landTop, seating),
     ),
   ];
+}
+
+/** The copper on both sides of a hole that the plane goes through; all of it where there is none. */
+function besideHoles(
+  { copper, at, hole }: Land,
+  view: ElevationView,
+  plane: CuttingPlane,
+): (readonly [number, number])[] {
+  const [from, to] = across(copper, view);
+  const chord = hole === null ? null : chordOf(at, hole, view, plane);
+  return chord
+    ? [
+        [from, chord[0]],
+        [chord[1], to],
+      ]
+    : [[from, to]];
+}
+
+/** Where a plane cuts a round hole, along the view's horizontal axis. */
+function chordOf(
+  at: Point,
+  diameter: number,
+  view: ElevationView,
+  { axis, value }: CuttingPlane,
+): readonly [number, number] | null {
+  const off = Math.abs(at[axis] - value);
+  if (off >= diameter / 2) return null;
+  const half = Math.sqrt((diameter / 2) ** 2 - off ** 2);
+  const middle = view === 'front' ? at.x : at.y;
+  return [middle - half, middle + half];
+}
+
+/** Holes that the plane goes through: plated walls are copper. */
+function holeStrokes(
+  { lands, bores }: Footprint,
+  { boardThickness, copperThickness }: Process,
+  view: ElevationView,
+  plane: CuttingPlane,
+): Stroke[] {
+  const low = -boardThickness;
+  const strokes: Stroke[] = [];
+  const plated = lands.flatMap(({ at, hole, vias }) => [
+    ...(hole === null ? [] : [{ at, diameter: hole }]),
+    ...vias.map((via) => ({ at: via, diameter: via.hole })),
+  ]);
+  const open = (chord: readonly [number, number], wall: number) => {
+    const [a, b] = chord;
+    if (wall > 0) {
+      const rings = [bar(a - wall, low - wall, a, wall), bar(b, low - wall, b + wall, wall)];
+      strokes.push({ layer: 'copper', rings, closed: true });
+    }
+    strokes.push({ layer: 'hole-cut', rings: [bar(a, low - wall, b, wall)], closed: true });
+  };
+  for (const { at, diameter } of plated) {
+    const chord = chordOf(at, diameter, view, plane);
+    if (chord) open(chord, copperThickness);
+  }
+  for (const { at, diameter } of bores) {
+    const chord = chordOf(at, diameter, view, plane);
+    if (chord) open(chord, 0);
+  }
+  return strokes;
 }
 
 /** What is left of a line between openings. */

@@ -1,5 +1,7 @@
 import type { Footprint, Land } from '../footprint/footprint';
+import type { Box } from '../geometry/box';
 import type { Point } from '../geometry/point';
+import type { Process } from '../process/process';
 import { crosses, type CuttingPlane, type ElevationView } from './section';
 import type { Stroke } from './drawing';
 
@@ -10,10 +12,18 @@ const CLIMB = 0.6;
  * Solder fillets at the toe and heel of every land that the plane cuts, from the terminal to
  * the ends of the land: filled at nominal material, outlined at least and most.
  */
-export function filletsOf(footprint: Footprint, view: ElevationView, plane: CuttingPlane): Stroke[] {
+export function filletsOf(
+  footprint: Footprint,
+  process: Process,
+  view: ElevationView,
+  plane: CuttingPlane,
+): Stroke[] {
   const { landTop, seating } = footprint.body.heights;
   const met = footprint.lands.filter(({ copper }) => crosses(copper, plane));
   return met.flatMap((land): Stroke[] => {
+    if (land.hole !== null) return barrelSolder(land, land.hole, process, view, plane);
+    // terminals under the package have no visible fillet
+    if (land.side === null) return [];
     // a fillet is seen where the view runs along the terminal
     const alongX = land.rotation % 180 === 0;
     if (alongX !== (view === 'front')) return [];
@@ -24,6 +34,43 @@ export function filletsOf(footprint: Footprint, view: ElevationView, plane: Cutt
       { layer: 'fillet-limit', rings: [...at('min'), ...at('max')], closed: true },
     ];
   });
+}
+
+/** Solder between lead and wall, and its fillets on both lands: as high as the land is wide beside it. */
+function barrelSolder(
+  { at, copper, contact }: Land,
+  hole: number,
+  { boardThickness, copperThickness }: Process,
+  view: ElevationView,
+  plane: CuttingPlane,
+): Stroke[] {
+  if (Math.abs(at[plane.axis] - plane.value) > 1e-6) return [];
+  const [top, bottom] = [copperThickness, -boardThickness - copperThickness];
+  const axis = view === 'front' ? 'x' : 'y';
+  const [middle, wall] = [at[axis], hole / 2];
+  const reach = (box: Box) => (axis === 'x' ? box.maxX - box.minX : box.maxY - box.minY) / 2;
+  const [pin, land] = [reach(contact.nom), reach(copper)];
+  const rise = Math.max(0, Math.min(land - pin, 1) * 0.8);
+  const rings = [-1, 1].flatMap((sign): Point[][] => {
+    const x = (r: number) => middle + sign * r;
+    const fillet = (from: number, away: -1 | 1): Point[] => [
+      { x: x(pin), y: from },
+      ...[0, 0.2, 0.4, 0.6, 0.8, 1].map((t) => ({
+        x: x(pin + (land - pin) * t),
+        y: from + away * rise * (1 - t) ** 2,
+      })),
+    ];
+    const fill = [
+      { x: x(pin), y: bottom },
+      { x: x(wall), y: bottom },
+      { x: x(wall), y: top },
+      { x: x(pin), y: top },
+    ];
+    // the component side wets less
+    const upper = fillet(top, 1).map(({ x: px, y }) => ({ x: px, y: top + (y - top) * 0.4 }));
+    return [fill, fillet(bottom, -1), upper];
+  });
+  return rings.map((ring) => ({ layer: 'fillet', rings: [ring], closed: true }));
 }
 
 /** Height of the fillet on the terminal: a lead's thickness or a share of an end cap. */

@@ -3,56 +3,119 @@ import type { LandSize } from '../land/solver';
 import { line } from '../package/declare';
 import type { DimensionLine } from '../package/family';
 
-/** A dimension line of the land pattern: which size it shows, and its value in mm. */
+/** A dimension line of the land pattern: which size it shows of which group, and its value in mm. */
 export interface LandDimension extends DimensionLine {
-  readonly size: keyof LandSize;
+  readonly size: string;
+  readonly group: string;
   readonly value: number;
 }
 
 /**
  * Where a draughtsman dimensions a land pattern: spans of the rows at left and right above and
  * below, their width beside the last land of the low side; spans of the rows at bottom and top
- * at the right.
+ * at the right; diameters and holes at the first land of a group without a span.
  */
 export function landDimensions({ lands, groups, solutions }: Footprint): LandDimension[] {
-  return groups.flatMap(({ id, axis }, i) => {
-    const own = lands.filter(({ group }) => group === id);
-    const size = solutions[i]?.land;
+  return groups.flatMap((group, i): LandDimension[] => {
+    const { id } = group;
+    const own = lands.filter((land) => land.group === id);
+    const [first] = own;
+    const solution = solutions[i];
+    if (!solution || !first) return [];
+    if (solution.kind !== 'span' || group.kind !== 'span') return atLand(first, own.at(-1) as Land, id);
     const low = own.filter(({ side }) => side === -1).at(-1);
     const high = own.find(({ side }) => side === 1);
-    if (!size || !low || !high) return [];
-    return axis === 'x' ? besideRows(size, low, high, own[0] as Land) : overRows(size, high, id);
+    const span = low && high ? { low, high } : null;
+    if (group.axis === 'y') return span ? overRows(solution.land, span.high, id) : [];
+    return span ? besideRows(solution.land, span.low, span.high, first, id) : oneSide(first, id);
   });
 }
 
-function besideRows({ Z, G, C, X, Y }: LandSize, low: Land, high: Land, first: Land): LandDimension[] {
+function besideRows(
+  { Z, G, C, X, Y }: LandSize,
+  low: Land,
+  high: Land,
+  first: Land,
+  group: string,
+): LandDimension[] {
   const [head, foot] = [first.copper.maxY, high.copper.minY];
   const middle = ({ copper }: Land) => (copper.minX + copper.maxX) / 2;
+  const { minX, minY, maxY } = low.copper;
+  const of = (size: string, value: number, drawn: DimensionLine): LandDimension => ({
+    ...drawn,
+    size,
+    value,
+    group,
+  });
   return [
-    { ...line('G', 'plan', 'top', [-G / 2, head], [G / 2, head]), size: 'G', value: G },
-    { ...line('Z', 'plan', 'top', [-Z / 2, head], [Z / 2, head], 1), size: 'Z', value: Z },
-    {
-      ...line('Y', 'plan', 'bottom', [high.copper.minX, foot], [high.copper.maxX, foot]),
-      size: 'Y',
-      value: Y,
-    },
-    {
-      ...line('C', 'plan', 'bottom', [middle(low), low.at.y], [middle(high), high.at.y], 1),
-      size: 'C',
-      value: C,
-    },
-    {
-      ...line('X', 'plan', 'left', [low.copper.minX, low.copper.minY], [low.copper.minX, low.copper.maxY]),
-      size: 'X',
-      value: X,
-    },
+    of('G', G, line('G', 'plan', 'top', [-G / 2, head], [G / 2, head])),
+    of('Z', Z, line('Z', 'plan', 'top', [-Z / 2, head], [Z / 2, head], 1)),
+    of('Y', Y, line('Y', 'plan', 'bottom', [high.copper.minX, foot], [high.copper.maxX, foot])),
+    of('C', C, line('C', 'plan', 'bottom', [middle(low), low.at.y], [middle(high), high.at.y], 1)),
+    of('X', X, line('X', 'plan', 'left', [minX, minY], [minX, maxY])),
   ];
 }
 
 function overRows({ Z, G }: LandSize, high: Land, group: string): LandDimension[] {
   const edge = high.copper.maxX;
   return [
-    { ...line(`G ${group}`, 'plan', 'right', [edge, -G / 2], [edge, G / 2]), size: 'G', value: G },
-    { ...line(`Z ${group}`, 'plan', 'right', [edge, -Z / 2], [edge, Z / 2], 1), size: 'Z', value: Z },
+    { ...line(`G ${group}`, 'plan', 'right', [edge, -G / 2], [edge, G / 2]), size: 'G', value: G, group },
+    { ...line(`Z ${group}`, 'plan', 'right', [edge, -Z / 2], [edge, Z / 2], 1), size: 'Z', value: Z, group },
+  ];
+}
+
+/** A group at one end of its span only, such as a tab: its length and width. */
+function oneSide({ copper: { minX, minY, maxX, maxY }, side }: Land, group: string): LandDimension[] {
+  const [edge, at] = side === 1 ? [maxX, 'right' as const] : [minX, 'left' as const];
+  return [
+    {
+      ...line(`Y ${group}`, 'plan', 'bottom', [minX, minY], [maxX, minY]),
+      size: 'Y',
+      value: maxX - minX,
+      group,
+    },
+    { ...line(`X ${group}`, 'plan', at, [edge, minY], [edge, maxY]), size: 'X', value: maxY - minY, group },
+  ];
+}
+
+/** Land and hole of a land without a span, and the distance to the last of its group. */
+function atLand({ copper, hole, at }: Land, last: Land, group: string): LandDimension[] {
+  const { minX, maxX, minY, maxY } = copper;
+  const of = (size: string, value: number, drawn: DimensionLine): LandDimension => ({
+    ...drawn,
+    size,
+    value,
+    group,
+  });
+  const round = copper.figure.kind === 'round';
+  return [
+    of(round ? 'D' : 'Y', maxX - minX, line(`land ${group}`, 'plan', 'top', [minX, maxY], [maxX, maxY], 1)),
+    ...(round
+      ? []
+      : [of('X', maxY - minY, line(`width ${group}`, 'plan', 'left', [minX, minY], [minX, maxY], 1))]),
+    ...(hole === null
+      ? []
+      : [
+          of(
+            'H',
+            hole,
+            line(`hole ${group}`, 'plan', 'top', [at.x - hole / 2, maxY], [at.x + hole / 2, maxY]),
+          ),
+        ]),
+    ...(last.at.x - at.x > 1e-6
+      ? [
+          of(
+            'span',
+            last.at.x - at.x,
+            line(
+              `span ${group}`,
+              'plan',
+              'bottom',
+              [at.x, Math.min(at.y, last.at.y)],
+              [last.at.x, last.at.y],
+            ),
+          ),
+        ]
+      : []),
   ];
 }

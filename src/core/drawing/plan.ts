@@ -1,46 +1,62 @@
 import { boxAt, boxOfPoints, cornersOf, gapBetween, type Box } from '../geometry/box';
+import { contourOf, place, type Placed } from '../geometry/figure';
 import { turn, type Point } from '../geometry/point';
-import { rectangleCorners } from '../geometry/solid';
-import type { Footprint } from '../footprint/footprint';
-import type { Drawing, Stroke } from './drawing';
+import type { Footprint, Land } from '../footprint/footprint';
+import type { Drawing, Layer, Stroke } from './drawing';
 
-/** The footprint seen from above. */
+/** The footprint seen from above. What looks alike is one stroke, so that thousands of lands stay light. */
 export function drawPlan(footprint: Footprint): Drawing {
-  const { lands, maskOpenings, courtyard, legend, body } = footprint;
-  const { x, y } = body.extent;
-  const outline = rectangleCorners(x.nom, y.nom);
+  const { lands, maskOpenings, courtyard, legend, body, bores, keepOuts } = footprint;
+  const { x, y, centre = { x: 0, y: 0 } } = body.extent;
+  const layer = (name: Layer, figures: readonly Placed[]): Stroke[] =>
+    figures.length > 0 ? [{ layer: name, rings: figures.map(contourOf), closed: true }] : [];
+  const circle = (at: Point, diameter: number) => place({ kind: 'round', diameter }, at);
+  const holes = lands.flatMap(({ hole, at, vias }) => [
+    ...(hole === null ? [] : [circle(at, hole)]),
+    ...vias.map((via) => circle(via, via.hole)),
+  ]);
   const strokes: Stroke[] = [
     { layer: 'courtyard', rings: [cornersOf(courtyard.box)], closed: true },
-    ...maskOpenings.map(({ box, lands: freed }): Stroke => ({
+    ...layer(
+      'keep-out',
+      keepOuts.map(({ area }) => area),
+    ),
+    {
       layer: 'mask',
-      rings: [cornersOf(box), ...freed.map((i) => cornersOf(lands[i]?.copper as Box))],
+      rings: [
+        ...maskOpenings.flatMap(({ opening, lands: freed }) => [
+          contourOf(opening),
+          ...freed.map((i) => contourOf((lands[i] as Land).copper)),
+        ]),
+        ...bores.flatMap(({ opening, at, diameter }) => [
+          contourOf(opening),
+          contourOf(circle(at, diameter)),
+        ]),
+      ],
       closed: true,
-    })),
-    ...lands.map(({ copper }, land): Stroke => ({
-      layer: 'copper',
-      rings: [cornersOf(copper)],
-      closed: true,
-      land,
-    })),
-    ...lands.map(({ paste }, land): Stroke => ({
-      layer: 'paste',
-      rings: [cornersOf(paste)],
-      closed: true,
-      land,
-    })),
-    ...lands.map(({ contact }, land): Stroke => ({
-      layer: 'contact',
-      rings: [cornersOf(contact.nom)],
-      closed: true,
-      land,
-    })),
-    ...lands.map(({ contact }, land): Stroke => ({
-      layer: 'contact-limit',
-      rings: [cornersOf(contact.min), cornersOf(contact.max)],
-      closed: true,
-      land,
-    })),
-    { layer: 'body', rings: [outline], closed: true },
+    },
+    ...layer(
+      'copper',
+      lands.map(({ copper }) => copper),
+    ),
+    ...layer(
+      'paste',
+      lands.flatMap(({ paste }) => paste),
+    ),
+    ...layer('plated-hole', holes),
+    ...layer(
+      'contact',
+      lands.map(({ contact }) => contact.nom),
+    ),
+    ...layer(
+      'contact-limit',
+      lands.flatMap(({ contact }) => [contact.min, contact.max]),
+    ),
+    ...layer(
+      'hole',
+      bores.map(({ at, diameter }) => circle(at, diameter)),
+    ),
+    { layer: 'body', rings: [cornersOf(boxAt(centre, x.nom, y.nom))], closed: true },
     ...legend.lines.map((line): Stroke => ({
       layer: 'legend',
       rings: [line],
@@ -52,19 +68,67 @@ export function drawPlan(footprint: Footprint): Drawing {
   return { strokes, extent: courtyard.box };
 }
 
-/** Where a land's number stands: outside the courtyard, level with the land. */
-export function numberPlaces(footprint: Footprint, clearance: number): Point[] {
+/** A land number on the drawing, or the letter or digit of a grid's row or column. */
+export interface NumberPlace extends Point {
+  readonly text: string;
+  /** Whether it stands on its land rather than beside it. */
+  readonly inside: boolean;
+}
+
+const GRID_NUMBER = /^([A-Z]+)(\d+)$/;
+
+/**
+ * Where land numbers stand: outside the courtyard, level with the land; on the land where it lies
+ * under the package; as letters and digits round a grid.
+ * @param clearance of numbers from the courtyard, mm
+ */
+export function numberPlaces(footprint: Footprint, clearance: number): NumberPlace[] {
   const { courtyard, legend, lands } = footprint;
+  const grid = lands.filter(({ number, side }) => side === null && GRID_NUMBER.test(number));
+  if (grid.length > 3 && grid.length > lands.length / 2) return gridPlaces(footprint, grid, clearance);
   const mark = boxOfPoints(legend.pin1 ?? []);
-  return lands.map(({ at, rotation }) => {
+  return lands.map(({ at, rotation, side, number }): NumberPlace => {
+    if (side === null) return { ...at, text: number, inside: true };
     const out = turn({ x: 1, y: 0 }, rotation);
-    const beside = (box: Box): Point =>
-      out.x !== 0
+    const beside = (box: Box): NumberPlace => ({
+      text: number,
+      inside: false,
+      ...(out.x !== 0
         ? { x: out.x > 0 ? box.maxX + clearance : box.minX - clearance, y: at.y }
-        : { x: at.x, y: out.y > 0 ? box.maxY + clearance : box.minY - clearance };
-    const place = beside(courtyard.box);
+        : { x: at.x, y: out.y > 0 ? box.maxY + clearance : box.minY - clearance }),
+    });
+    const spot = beside(courtyard.box);
     // a mark that stands in the way is passed
-    const blocked = mark && gapBetween(mark, boxAt(place, clearance, clearance)) < 0;
-    return blocked ? beside(mark) : place;
+    const blocked = mark && gapBetween(mark, boxAt(spot, clearance, clearance)) < 0;
+    return blocked ? beside(mark) : spot;
   });
+}
+
+/** Row letters and column digits beside the courtyard; turned grids have their letters along the other side. */
+function gridPlaces(
+  { courtyard: { box }, lands }: Footprint,
+  grid: readonly Land[],
+  clearance: number,
+): NumberPlace[] {
+  const parts = grid.map((land) => {
+    const [, letters = '', digits = ''] = GRID_NUMBER.exec(land.number) ?? [];
+    return { letters, digits, at: land.at };
+  });
+  const [a] = parts as [(typeof parts)[number]];
+  const sameRow = parts.find(({ letters, digits }) => letters === a.letters && digits !== a.digits);
+  const upright = !sameRow || Math.abs(sameRow.at.y - a.at.y) < 1e-6;
+  const left = (y: number): Point => ({ x: box.minX - clearance, y });
+  const above = (x: number): Point => ({ x, y: box.maxY + clearance });
+  const places = new Map<string, NumberPlace>();
+  for (const { letters, digits, at } of parts) {
+    const put = (text: string, point: Point) =>
+      places.has(text) || places.set(text, { ...point, text, inside: false });
+    put(letters, upright ? left(at.y) : above(at.x));
+    put(digits, upright ? above(at.x) : left(at.y));
+  }
+  const others = lands.filter((land) => !grid.includes(land));
+  return [
+    ...places.values(),
+    ...others.map(({ at, number }): NumberPlace => ({ ...at, text: number, inside: true })),
+  ];
 }

@@ -1,9 +1,11 @@
-import type { Overrides, TapisDocument, TrimId } from '../document/document';
+import type { LandOverride, Overrides, TapisDocument, TrimId } from '../document/document';
 import type { Finding, Stage } from '../document/finding';
-import type { LandChoices } from '../land/solve-group';
-import { readEntry, plainScope } from '../units/entry';
-import { TRIMS } from '../land/trims';
+import type { GroupChoices, LandChoices, SettableSize } from '../land/solution';
+import { TRIM_TITLES } from '../land/trims';
+import type { Orientation } from '../package/orient';
 import type { Process } from '../process/process';
+import { plainScope, readEntry } from '../units/entry';
+import { readPattern, type PatternByGroup } from './recommended';
 
 /** The document's overrides as numbers, and the ones that could not be read. Lengths in mm. */
 export interface Choices {
@@ -11,8 +13,13 @@ export interface Choices {
   readonly maskMargin: number;
   readonly pasteMargin: number;
   readonly solder: number;
+  readonly orientation: Orientation;
+  /** The datasheet's own lands by group. */
+  readonly recommended: PatternByGroup;
   readonly problems: readonly Finding[];
 }
+
+const SETTABLE: readonly SettableSize[] = ['X', 'Y', 'C', 'D', 'H'];
 
 /** An override that cannot be read is left out and reported; the computed value stands. */
 export function readChoices(document: TapisDocument, process: Process): Choices {
@@ -43,17 +50,41 @@ export function readChoices(document: TapisDocument, process: Process): Choices 
     });
     return null;
   };
-  const land = (symbol: 'X' | 'Y' | 'C') =>
-    length(overrides.land?.[symbol], `/overrides/land/${symbol}`, `Land ${symbol}`, 'land', 0.01);
+  const sizes = (given: LandOverride, at: string): GroupChoices['sizes'] =>
+    Object.fromEntries(
+      SETTABLE.flatMap((symbol) => {
+        const value = length(given[symbol], `${at}/${symbol}`, `Land ${symbol}`, 'land', 0.01);
+        return value === null ? [] : [[symbol, value]];
+      }),
+    );
+  const every = sizes(overrides.land ?? {}, '/overrides/land');
+  const single = new Map(
+    Object.entries(overrides.lands ?? {}).map(([group, given]) => [
+      group,
+      { sizes: sizes(given, `/overrides/lands/${group}`), hold: given.hold ?? 'centre' } as const,
+    ]),
+  );
+  const { lands: recommended, problems: unreadable } = readPattern(document);
+  problems.push(...unreadable);
+  const adopted: PatternByGroup = document.recommended?.adopted ? recommended : {};
+  const of = (group: string): GroupChoices => {
+    const taken = Object.hasOwn(adopted, group) ? adopted[group] : undefined;
+    const own = single.get(group);
+    const hold = own?.hold ?? 'centre';
+    const byHand = { ...every, ...own?.sizes };
+    if (!taken) return { sizes: byHand, hold };
+    if (!taken.land) return { sizes: { ...taken.sizes, ...byHand }, hold };
+    // a length set by hand on a recommended land moves that land's centre
+    const { G, Z } = taken.land;
+    const Y = byHand.Y ?? taken.land.Y;
+    const C = hold === 'gap' ? G + Y : hold === 'outer' ? Z - Y : taken.land.C;
+    return { sizes: { X: taken.land.X, Y, C, ...byHand }, hold };
+  };
   const untrimmed = new Set<TrimId>(
-    TRIMS.map(({ id }) => id).filter((id) => overrides.trims?.[id] === false),
+    TRIM_TITLES.map(({ id }) => id).filter((id) => overrides.trims?.[id] === false),
   );
   return {
-    land: {
-      rounding: overrides.rounding ?? null,
-      untrimmed,
-      land: { X: land('X'), Y: land('Y'), C: land('C') },
-    },
+    land: { rounding: overrides.rounding ?? null, untrimmed, of },
     maskMargin:
       length(overrides.maskMargin, '/overrides/maskMargin', 'Mask margin', 'stack', -1) ?? process.maskMargin,
     pasteMargin:
@@ -62,6 +93,8 @@ export function readChoices(document: TapisDocument, process: Process): Choices 
     solder:
       length(document.body?.solderThickness, '/body/solderThickness', 'Solder thickness', 'rise', 0) ??
       process.solderThickness,
+    orientation: document.orientation ?? process.orientation,
+    recommended,
     problems,
   };
 }

@@ -1,21 +1,26 @@
 import { heightsOf } from '../body/heights';
-import { LEVELS, type Level, type TapisDocument } from '../document/document';
+import type { Level, Numbering, TapisDocument } from '../document/document';
 import type { Finding } from '../document/finding';
 import { boxAt } from '../geometry/box';
-import { solveGroup, type LandSolution } from '../land/solve-group';
+import { place } from '../geometry/figure';
+import { turn, type Point } from '../geometry/point';
+import type { LandSolution } from '../land/solution';
+import { solveLands } from '../land/solve';
 import { FAMILIES, familyById } from '../package/families';
-import type { Dimensions } from '../package/family';
+import type { Dimensions, FamilyDefinition, Options } from '../package/family';
 import { formatName } from '../package/naming';
+import { oriented, type Orientation, type PackageGeometry } from '../package/orient';
 import { resolvePackage, type ResolvedPackage } from '../package/resolve';
-import type { TerminalGroup } from '../package/terminal';
+import type { Spot, TerminalGroup, TerminalPlace } from '../package/terminal';
 import { processById, PROCESSES } from '../process';
 import type { Process } from '../process/process';
 import { quantise } from '../units/length';
 import { readChoices, type Choices } from './choices';
-import type { Compiled, Footprint } from './footprint';
+import type { BoredHole, Compiled, Footprint } from './footprint';
 import { openMask, placeLands } from './lands';
 import { drawLegend } from './legend';
-import { drawAssembly, drawCourtyard, placeTexts } from './marks';
+import { drawAssembly, drawCourtyard, occupiedBy, placeTexts } from './marks';
+import { numberTerminals, type Numbered } from './numbering';
 
 /** Rule id of findings about dimensions that were not entered yet. */
 export const MISSING = 'missing';
@@ -32,24 +37,44 @@ export function compile(document: TapisDocument): Compiled {
   const process = processOf(document, problems);
   const choices = readChoices(document, process);
   problems.push(...choices.problems);
+  const { recommended } = choices;
   const family = familyById(document.package.family);
   if (!family) {
     problems.push(unknownFamily(document));
-    return { document, process, resolved: null, footprint: null, levels: null, problems };
+    return { document, process, resolved: null, footprint: null, levels: null, recommended, problems };
   }
   const resolved = resolvePackage(family, document.package);
-  problems.push(...entryProblems(resolved));
-  if (!resolved.values) return { document, process, resolved, footprint: null, levels: null, problems };
+  problems.push(...entryProblems(resolved), ...optionProblems(resolved));
+  if (!resolved.values)
+    return { document, process, resolved, footprint: null, levels: null, recommended, problems };
 
-  const groups = family.terminals(resolved.values);
-  const solve = (level: Level) => groups.map((group) => solveGroup(group, level, process, choices.land));
-  const levels = Object.fromEntries(LEVELS.map((level) => [level, solve(level)])) as Record<
-    Level,
-    LandSolution[]
-  >;
-  const solutions = levels[document.level];
-  const footprint = assemble(document, process, choices, resolved, resolved.values, groups, solutions);
-  return { document, process, resolved, footprint, levels, problems };
+  const geometry = geometryOf(family, resolved.values, resolved.options, choices.orientation);
+  const { groups } = geometry;
+  if (geometry.bores.length === 0 && groups.every(({ places }) => places.length === 0)) {
+    problems.push(noTerminals(family));
+    return { document, process, resolved, footprint: null, levels: null, recommended, problems };
+  }
+  const solve = (level: Level) => solveLands(groups, level, process, choices.land);
+  const levels = { A: solve('A'), B: solve('B'), C: solve('C') };
+  const footprint = assemble(document, process, choices, resolved, resolved.values, geometry, levels);
+  return { document, process, resolved, footprint, levels, recommended, problems };
+}
+
+/** A package as its family draws it, turned to an orientation. */
+function geometryOf(
+  family: FamilyDefinition,
+  values: Dimensions,
+  options: Options,
+  orientation: Orientation,
+): PackageGeometry {
+  const geometry = {
+    groups: family.terminals(values, options),
+    bores: family.bores?.(values, options) ?? [],
+    keepOuts: family.keepOuts?.(values, options) ?? [],
+    extent: family.body(values, options),
+    solids: family.solids(values, options),
+  };
+  return oriented(geometry, orientation);
 }
 
 function assemble(
@@ -58,47 +83,70 @@ function assemble(
   choices: Choices,
   { family, options }: ResolvedPackage,
   values: Dimensions,
-  groups: readonly TerminalGroup[],
-  solutions: readonly LandSolution[],
+  { groups, bores: bored, keepOuts: areas, extent, solids }: PackageGeometry,
+  levels: Readonly<Record<Level, readonly LandSolution[]>>,
 ): Footprint {
-  const { level, overrides = {}, marks = {} } = document;
-  const extent = family.body(values);
-  const body = boxAt(ORIGIN, extent.x.nom, extent.y.nom);
-  const bodyMax = boxAt(ORIGIN, extent.x.max, extent.y.max);
+  const { level, overrides = {}, marks = {}, numbering = {} } = document;
+  const { orientation } = choices;
+  const solutions = levels[level];
+  const centre = extent.centre ?? ORIGIN;
+  const body = boxAt(centre, extent.x.nom, extent.y.nom);
+  const bodyMax = boxAt(centre, extent.x.max, extent.y.max);
   const margins = { mask: choices.maskMargin, paste: choices.pasteMargin };
-  const { lands, padstacks } = placeLands(groups, solutions, margins, process, overrides.numbers ?? {});
+  const numbers = numbersOf(groups, orientation, numbering, overrides.numbers ?? {});
+  const { lands, padstacks } = placeLands(groups, solutions, {
+    margins,
+    process,
+    numbers,
+    pin1Land: overrides.pin1Land ?? 'square',
+  });
+  const bores = bored.map(({ at, diameter }): BoredHole => ({
+    at,
+    diameter,
+    opening: place({ kind: 'round', diameter: quantise(diameter + 2 * margins.mask) }, at),
+  }));
+  const keepOuts = areas.map(({ figure, at, rotation, why }) => ({ area: place(figure, at, rotation), why }));
   const maskOpenings = openMask(lands, margins.mask, overrides.jointMask ?? false);
   const polarised = family.polarised(options);
-  const excess = Math.max(...solutions.map(({ goals }) => goals.courtyard));
-  const courtyard = drawCourtyard(lands, bodyMax, excess, process);
+  const excess = Math.max(0, ...solutions.map(({ courtyard }) => courtyard));
+  const courtyard = drawCourtyard(occupiedBy(lands, bodyMax, bores, keepOuts), excess, process);
   const reference = marks.reference ?? 'REF';
   const nameTemplate = family.name(values, options);
-  const heights = heightsOf(extent, process, choices.solder);
-  const assembly = family.solids(values);
+  const heights = heightsOf(
+    extent,
+    process,
+    choices.solder,
+    lands[0] ? lands[0].copper.maxX - lands[0].copper.minX : 0,
+  );
+  const first = lands.find(({ number }) => number === '1' || number === 'A1');
   return {
     standardName: formatName(nameTemplate, level),
     nameTemplate,
     lands,
     padstacks,
     maskOpenings,
+    bores,
+    keepOuts,
     courtyard,
     legend: drawLegend({
       lands,
       maskOpenings,
+      bores,
       body,
       bodyMax,
       process,
       outline: marks.legend ?? true,
       pin1: polarised && (marks.pin1 ?? true),
+      ...(first ? { first } : {}),
     }),
-    assembly: drawAssembly(body, lands, polarised, reference),
+    assembly: drawAssembly(body, lands, polarised ? orientation : null, reference),
     texts: placeTexts(courtyard.box, process, reference, marks.value ?? 'VALUE'),
     body: {
       extent,
       heights,
       assembly: {
-        shapes: assembly.shapes,
-        parts: assembly.parts.map((part) => ({
+        shapes: solids.shapes,
+        parts: solids.parts.map((part) => ({
           ...part,
           at: { ...part.at, z: quantise(part.at.z + heights.seating) },
         })),
@@ -107,6 +155,74 @@ function assemble(
     groups,
     solutions,
     values,
+    orientation,
+  };
+}
+
+/** Numbers by position: by the scheme, in orientation A, then what was typed for single terminals. */
+function numbersOf(
+  groups: readonly TerminalGroup[],
+  orientation: Orientation,
+  numbering: Numbering,
+  typed: Readonly<Record<string, string>>,
+): Map<number, string> {
+  const back = orientation === 'A' ? 0 : 270;
+  const own = new Map<number, string>();
+  const terminals: Numbered[] = [];
+  // an exposed pad is numbered after the rows, whatever their scheme
+  const last: number[] = [];
+  for (const group of groups) {
+    for (const terminal of group.places) {
+      own.set(terminal.position, terminal.number ?? String(terminal.position));
+      if (group.kind === 'spot' && group.form === 'thermal') last.push(terminal.position);
+      else terminals.push({ position: terminal.position, at: turn(placeOf(group, terminal), back) });
+    }
+  }
+  const numbers = numberTerminals(terminals, own, numbering);
+  for (const position of last) numbers.set(position, String(position));
+  for (const [position, number] of Object.entries(typed)) numbers.set(Number(position), number);
+  return numbers;
+}
+
+function placeOf(group: TerminalGroup, terminal: TerminalPlace | Spot): Point {
+  if ('at' in terminal) return terminal.at;
+  const span = group.kind === 'span' ? group.span.nom / 2 : 0;
+  const out = terminal.side * span;
+  return group.kind === 'span' && group.axis === 'y'
+    ? { x: terminal.along, y: out }
+    : { x: out, y: terminal.along };
+}
+
+/** Texts of the family's options that cannot be read; what could be read of them is used. */
+function optionProblems({ family, options }: ResolvedPackage): Finding[] {
+  return family.options.flatMap(({ id, name, read }): Finding[] => {
+    const error = read?.(options[id] ?? '');
+    if (!error) return [];
+    return [
+      {
+        rule: 'entry',
+        severity: 'stop',
+        title: `${name} cannot be read`,
+        message: error,
+        source: 'Package families',
+        stage: 'measure',
+        place: {},
+        remedies: [{ label: 'Clear it', edits: [{ at: `/package/options/${id}`, value: undefined }] }],
+      },
+    ];
+  });
+}
+
+function noTerminals({ title, dimensions }: FamilyDefinition): Finding {
+  return {
+    rule: 'entry',
+    severity: 'stop',
+    title: 'No terminals left',
+    message: `${title} has no terminal with these counts and omissions; there is nothing to put a land under.`,
+    source: 'Package families',
+    stage: 'measure',
+    place: { dimensions: dimensions.slice(0, 1).map(({ symbol }) => symbol) },
+    remedies: [],
   };
 }
 

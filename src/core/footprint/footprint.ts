@@ -1,18 +1,21 @@
 import type { TapisDocument } from '../document/document';
 import type { Finding } from '../document/finding';
 import type { Box } from '../geometry/box';
+import type { Placed } from '../geometry/figure';
 import type { Point, Quarter } from '../geometry/point';
 import type { Polygon, Polyline } from '../geometry/polygon';
 import type { Assembly } from '../geometry/solid';
 import type { Heights } from '../body/heights';
 import type { Level } from '../document/document';
-import type { LandSolution } from '../land/solve-group';
+import type { LandSolution } from '../land/solution';
 import type { BodyExtent, Dimensions } from '../package/family';
 import type { NameTemplate } from '../package/naming';
 import type { ResolvedPackage } from '../package/resolve';
+import type { Orientation } from '../package/orient';
 import type { TerminalGroup } from '../package/terminal';
-import type { Padstack } from '../padstack/padstack';
+import type { Padstack, PadVia } from '../padstack/padstack';
 import type { Process } from '../process/process';
+import type { PatternByGroup } from './recommended';
 
 /** One land on the board. Coordinates in mm, origin at the body centre. */
 export interface Land {
@@ -20,21 +23,38 @@ export interface Land {
   /** Counter-clockwise from 1, whatever the number. */
   readonly position: number;
   readonly group: string;
-  readonly side: -1 | 1;
+  /** Which end of its span it lies at; `null` where it lies under the package or holds a pin. */
+  readonly side: -1 | 1 | null;
   readonly at: Point;
   /** Turns the padstack's x axis onto the terminal's direction. */
   readonly rotation: Quarter;
   readonly padstack: string;
-  readonly copper: Box;
-  readonly paste: Box;
+  readonly copper: Placed;
+  readonly paste: readonly Placed[];
+  /** Finished plated hole, mm; `null` for a surface land. */
+  readonly hole: number | null;
+  readonly vias: readonly PadVia[];
   /** The terminal's contact at least, nominal and most material. */
-  readonly contact: { readonly min: Box; readonly nom: Box; readonly max: Box };
+  readonly contact: { readonly min: Placed; readonly nom: Placed; readonly max: Placed };
 }
 
 /** An opening in the solder mask and the lands (by index) that it frees. */
 export interface MaskOpening {
-  readonly box: Box;
+  readonly opening: Placed;
   readonly lands: readonly number[];
+}
+
+/** A hole without copper and number, with the opening that keeps mask out of it. */
+export interface BoredHole {
+  readonly at: Point;
+  readonly diameter: number;
+  readonly opening: Placed;
+}
+
+/** An area that something has to stay out of. */
+export interface PlacedKeepOut {
+  readonly area: Placed;
+  readonly why: string;
 }
 
 export interface Courtyard {
@@ -78,6 +98,8 @@ export interface Footprint {
   readonly lands: readonly Land[];
   readonly padstacks: readonly Padstack[];
   readonly maskOpenings: readonly MaskOpening[];
+  readonly bores: readonly BoredHole[];
+  readonly keepOuts: readonly PlacedKeepOut[];
   readonly courtyard: Courtyard;
   readonly legend: Legend;
   readonly assembly: AssemblyDrawing;
@@ -86,6 +108,7 @@ export interface Footprint {
   readonly groups: readonly TerminalGroup[];
   readonly solutions: readonly LandSolution[];
   readonly values: Dimensions;
+  readonly orientation: Orientation;
 }
 
 /** What compile() makes of a document; `footprint` is `null` while an entry is missing or unreadable. */
@@ -96,6 +119,8 @@ export interface Compiled {
   readonly footprint: Footprint | null;
   /** Solutions at all three levels, to be held beside each other. */
   readonly levels: Readonly<Record<Level, readonly LandSolution[]>> | null;
+  /** The datasheet's own lands, as far as they were entered. */
+  readonly recommended: PatternByGroup;
   /** Entries that are missing or cannot be read. */
   readonly problems: readonly Finding[];
 }

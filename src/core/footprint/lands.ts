@@ -1,8 +1,26 @@
-import { boxAt, boxRound, type Box } from '../geometry/box';
-import { turn, type Point, type Quarter } from '../geometry/point';
-import type { LandSolution } from '../land/solve-group';
-import type { TerminalGroup, TerminalPlace } from '../package/terminal';
-import { surfacePadstack, type PadMargins, type Padstack } from '../padstack/padstack';
+import { boxRound, type Box } from '../geometry/box';
+import {
+  growPlaced,
+  place,
+  placedBox,
+  rectangle,
+  type Corner,
+  type Figure,
+  type Placed,
+} from '../geometry/figure';
+import { add, turn, type Point, type Quarter } from '../geometry/point';
+import type { LandSolution, PinSolution, SpanSolution } from '../land/solution';
+import { isCornerPlace } from '../land/solve';
+import type { LandSize } from '../land/solver';
+import type {
+  PinGroup,
+  PinSection,
+  SpanGroup,
+  Spot,
+  TerminalGroup,
+  TerminalPlace,
+} from '../package/terminal';
+import { holePadstack, surfacePadstack, type PadMargins, type Padstack } from '../padstack/padstack';
 import type { Process } from '../process/process';
 import { quantise } from '../units/length';
 import type { Land, MaskOpening } from './footprint';
@@ -13,56 +31,155 @@ export interface LandsAndStacks {
   readonly padstacks: readonly Padstack[];
 }
 
-/**
- * Puts a land under every terminal.
- * @param numbers land numbers by position, where they differ from it
- */
+/** What all lands of a footprint have in common. */
+export interface LandContext {
+  readonly margins: PadMargins;
+  readonly process: Process;
+  /** Land numbers by position. */
+  readonly numbers: ReadonlyMap<number, string>;
+  /** Shape of land 1 of a through-hole part. */
+  readonly pin1Land: 'square' | 'rounded' | 'same';
+}
+
+/** Radius of a rounded land 1 as a share of its side. */
+const PIN_1_RADIUS = 0.25;
+/** Radius or chamfer of an inner end as a share of the land's width. */
+const INNER_RADIUS = 0.25;
+/** A land points outwards along +x: its inner end is at the left. */
+const INNER_CORNERS: readonly Corner[] = ['lower-left', 'upper-left'];
+
+/** Puts a land under every terminal. */
 export function placeLands(
   groups: readonly TerminalGroup[],
   solutions: readonly LandSolution[],
-  margins: PadMargins,
-  process: Process,
-  numbers: Readonly<Record<string, string>>,
+  context: LandContext,
 ): LandsAndStacks {
   const padstacks = new Map<string, Padstack>();
-  const lands = groups.flatMap((group, i) => {
-    const { land } = solutions[i] as LandSolution;
-    const stack = surfacePadstack({ kind: 'rectangle', width: land.Y, height: land.X }, margins, process);
+  const keep = (stack: Padstack): Padstack => {
+    const known = padstacks.get(stack.name);
+    if (known) return known;
     padstacks.set(stack.name, stack);
-    return group.places.map((place) => placeLand(group, place, land.C, stack, numbers));
-  });
-  return {
-    lands: lands.sort((a, b) => a.position - b.position),
-    padstacks: [...padstacks.values()],
+    return stack;
   };
+  const lands = groups.flatMap((group, i): Land[] => {
+    const solution = solutions[i] as LandSolution;
+    if (group.kind === 'span') return spanLands(group, solution as SpanSolution, context, keep);
+    if (group.kind === 'pin') return pinLands(group, solution as PinSolution, context, keep);
+    const { figure } = solution as { figure: Figure };
+    const stack = keep(surfacePadstack(figure, context.margins, context.process));
+    return group.places.map((spot) =>
+      landAt(group.id, spot, spot.at, spot.rotation, null, stack, group.contact, context),
+    );
+  });
+  return { lands: lands.sort((a, b) => a.position - b.position), padstacks: [...padstacks.values()] };
 }
 
-function placeLand(
-  group: TerminalGroup,
-  place: TerminalPlace,
-  C: number,
+type Keep = (stack: Padstack) => Padstack;
+type Contact = Readonly<Record<'min' | 'nom' | 'max', Figure>>;
+
+function spanLands(group: SpanGroup, solution: SpanSolution, context: LandContext, keep: Keep): Land[] {
+  const { margins, process } = context;
+  const stackFor = ({ X, Y }: LandSize) => keep(surfacePadstack(spanFigure(group, Y, X), margins, process));
+  const stack = stackFor(solution.land);
+  const cornerStack = solution.corner && stackFor(solution.corner);
+  return group.places.map((terminal): Land => {
+    const atCorner = solution.corner && cornerStack && isCornerPlace(group, terminal.along);
+    const used = atCorner ? solution.corner : solution.land;
+    const rotation = outward(group.axis, terminal.side);
+    const at = onAxis(group.axis, (terminal.side * used.C) / 2, terminal.along);
+    return {
+      ...landAt(
+        group.id,
+        terminal,
+        at,
+        rotation,
+        terminal.side,
+        atCorner ? cornerStack : stack,
+        null,
+        context,
+      ),
+      contact: {
+        min: contact(group, terminal, 'min'),
+        nom: contact(group, terminal, 'nom'),
+        max: contact(group, terminal, 'max'),
+      },
+    };
+  });
+}
+
+/** The land follows the form of the terminal's inner end. */
+function spanFigure({ innerEnd }: SpanGroup, length: number, width: number): Figure {
+  if (innerEnd === 'round') return { kind: 'd-shape', width: length, height: width };
+  if (innerEnd === 'rounded') {
+    return { kind: 'rectangle', width: length, height: width, radius: quantise(width * INNER_RADIUS) };
+  }
+  if (innerEnd === 'chamfered') {
+    const chamfer = { size: quantise(width * INNER_RADIUS), corners: INNER_CORNERS };
+    return { kind: 'rectangle', width: length, height: width, chamfer };
+  }
+  return rectangle(length, width);
+}
+
+function pinLands(group: PinGroup, solution: PinSolution, context: LandContext, keep: Keep): Land[] {
+  const { margins, process, pin1Land } = context;
+  const { hole, figure } = solution;
+  const stackFor = (copper: Figure) => keep(holePadstack(copper, hole, margins, process, group.vias));
+  const section = pinContact(group.lead);
+  return group.places.map((spot): Land => {
+    const first = context.numbers.get(spot.position) === '1' && !group.stated;
+    const stack = stackFor(first ? pin1Figure(figure, pin1Land) : figure);
+    return landAt(group.id, spot, spot.at, spot.rotation, null, stack, section, context);
+  });
+}
+
+function pin1Figure(figure: Figure, shape: LandContext['pin1Land']): Figure {
+  if (shape === 'same') return figure;
+  const [width, height] =
+    figure.kind === 'round' ? [figure.diameter, figure.diameter] : [figure.width, figure.height];
+  if (shape === 'square') return rectangle(width, height);
+  const radius = quantise(Math.min(width, height) * PIN_1_RADIUS);
+  return { kind: 'rectangle', width, height, radius };
+}
+
+/** The lead's section at board level. */
+function pinContact({ shape, width, thickness }: PinSection): Contact {
+  const at = (limit: 'min' | 'nom' | 'max'): Figure =>
+    shape === 'round' ? { kind: 'round', diameter: width[limit] } : rectangle(width[limit], thickness[limit]);
+  return { min: at('min'), nom: at('nom'), max: at('max') };
+}
+
+function landAt(
+  group: string,
+  { position }: TerminalPlace | Spot,
+  at: Point,
+  rotation: Quarter,
+  side: -1 | 1 | null,
   stack: Padstack,
-  numbers: Readonly<Record<string, string>>,
+  contactFigures: Contact | null,
+  { numbers }: LandContext,
 ): Land {
-  const rotation = outward(group.axis, place.side);
-  const at = onAxis(group.axis, (place.side * C) / 2, place.along);
-  const { copper, paste } = stack;
-  const key = String(place.position);
+  const put = (figure: Figure) => place(figure, at, rotation);
+  const copper = put(stack.copper);
+  const { min, nom, max } = contactFigures ?? { min: stack.copper, nom: stack.copper, max: stack.copper };
   return {
-    number: Object.hasOwn(numbers, key) ? (numbers[key] as string) : key,
-    position: place.position,
-    group: group.id,
-    side: place.side,
+    number: numbers.get(position) ?? String(position),
+    position,
+    group,
+    side,
     at,
     rotation,
     padstack: stack.name,
-    copper: boxAt(at, copper.width, copper.height, rotation),
-    paste: boxAt(at, paste.width, paste.height, rotation),
-    contact: {
-      min: contact(group, place, 'min'),
-      nom: contact(group, place, 'nom'),
-      max: contact(group, place, 'max'),
-    },
+    copper,
+    paste: stack.paste.map((window) => {
+      const { x, y } = add(at, turn(window.at, rotation));
+      return place(window.figure, { x: quantise(x), y: quantise(y) }, rotation);
+    }),
+    hole: stack.hole,
+    vias: stack.vias.map((via) => {
+      const { x, y } = add(at, turn(via, rotation));
+      return { ...via, x: quantise(x), y: quantise(y) };
+    }),
+    contact: { min: put(min), nom: put(nom), max: put(max) },
   };
 }
 
@@ -73,15 +190,15 @@ function outward(axis: 'x' | 'y', side: -1 | 1): Quarter {
 }
 
 function onAxis(axis: 'x' | 'y', out: number, along: number): Point {
-  const { x, y } = axis === 'x' ? { x: out, y: along } : turn({ x: out, y: -along }, 90);
+  const { x, y } = axis === 'x' ? { x: out, y: along } : { x: along, y: out };
   return { x: quantise(x), y: quantise(y) };
 }
 
-function contact(group: TerminalGroup, place: TerminalPlace, limit: 'min' | 'nom' | 'max'): Box {
+function contact(group: SpanGroup, terminal: TerminalPlace, limit: 'min' | 'nom' | 'max'): Placed {
   const length = group.length[limit];
   const centre = (group.span[limit] - length) / 2;
-  const at = onAxis(group.axis, place.side * centre, place.along);
-  return boxAt(at, length, group.width[limit], outward(group.axis, place.side));
+  const at = onAxis(group.axis, terminal.side * centre, terminal.along);
+  return place(spanFigure(group, length, group.width[limit]), at, outward(group.axis, terminal.side));
 }
 
 /**
@@ -89,24 +206,22 @@ function contact(group: TerminalGroup, place: TerminalPlace, limit: 'min' | 'nom
  * @param margin growth of the opening over the copper, mm
  */
 export function openMask(lands: readonly Land[], margin: number, joint: boolean): MaskOpening[] {
-  const single = lands.map(({ copper }, i): MaskOpening => ({ box: growBox(copper, margin), lands: [i] }));
+  const single = lands.map(({ copper }, i): MaskOpening => ({
+    opening: growPlaced(copper, margin),
+    lands: [i],
+  }));
   if (!joint) return single;
   const rows = new Map<string, number[]>();
   lands.forEach(({ group, side }, i) => {
-    const key = `${group} ${side}`;
+    const key = side === null ? `${i}` : `${group} ${side}`;
     rows.set(key, [...(rows.get(key) ?? []), i]);
   });
-  return [...rows.values()].map((row) => ({
-    box: boxRound(row.map((i) => (single[i] as MaskOpening).box)) as Box,
-    lands: row,
-  }));
-}
-
-function growBox({ minX, minY, maxX, maxY }: Box, by: number): Box {
-  return {
-    minX: quantise(minX - by),
-    minY: quantise(minY - by),
-    maxX: quantise(maxX + by),
-    maxY: quantise(maxY + by),
-  };
+  return [...rows.values()].map((row) =>
+    row.length === 1
+      ? (single[row[0] as number] as MaskOpening)
+      : {
+          opening: placedBox(boxRound(row.map((i) => (single[i] as MaskOpening).opening)) as Box),
+          lands: row,
+        },
+  );
 }

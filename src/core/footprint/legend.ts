@@ -1,14 +1,18 @@
 import { boxOfPoints, cornersOf, gapBetween, grow, type Box } from '../geometry/box';
-import { add, turn, type Point, type Quarter } from '../geometry/point';
+import { flatten } from '../geometry/contour';
+import { contourOf, gapToPolygon, growPlaced, type Placed } from '../geometry/figure';
+import { neighboursOf } from '../geometry/neighbours';
+import { add, distance, turn, type Point, type Quarter } from '../geometry/point';
 import { cutLines, lengthOf, type Polygon, type Polyline } from '../geometry/polygon';
 import type { Process } from '../process/process';
 import { quantise } from '../units/length';
-import type { Land, Legend, MaskOpening } from './footprint';
+import type { BoredHole, Land, Legend, MaskOpening } from './footprint';
 
 /** What the legend has to keep clear of and what it draws. */
 export interface LegendInput {
   readonly lands: readonly Land[];
   readonly maskOpenings: readonly MaskOpening[];
+  readonly bores: readonly BoredHole[];
   /** Body at nominal size, whose outline is drawn. */
   readonly body: Box;
   /** Body at most material: a mark outside it stays visible after assembly. */
@@ -16,6 +20,8 @@ export interface LegendInput {
   readonly process: Process;
   readonly outline: boolean;
   readonly pin1: boolean;
+  /** The land that is marked; the first where it is missing. */
+  readonly first?: Land;
 }
 
 /** Side of the pin-1 mark in legend line widths. */
@@ -35,18 +41,33 @@ export function drawLegend(input: LegendInput): Legend {
   };
 }
 
-/** Lands and mask openings, whichever is larger. */
-function clearOf({ lands, maskOpenings }: LegendInput): Box[] {
-  return [...lands.map(({ copper }) => copper), ...maskOpenings.map(({ box }) => box)];
+/** Lands and mask openings, whichever is larger, and holes. */
+function clearOf({ lands, maskOpenings, bores }: LegendInput): Placed[] {
+  return [
+    ...lands.map(({ copper }) => copper),
+    ...maskOpenings.map(({ opening }) => opening),
+    ...bores.map(({ opening }) => opening),
+  ];
 }
 
-function outlineLines({ body, process }: LegendInput, obstacles: readonly Box[]): Polyline[] {
+function outlineLines({ body, process }: LegendInput, obstacles: readonly Placed[]): Polyline[] {
   const { legendWidth: width, legendGap: gap } = process;
   // a hair more than the limit, so that rounding to nanometres cannot undercut it
-  const keep = obstacles.map((box) => cornersOf(grow(box, gap + width / 2 + 2e-6)));
+  const reach = gap + width / 2 + 2e-6;
+  const near = obstacles.filter((o) => gapBetween(o, body) < reach && !strictlyInside(o, body, reach));
+  // chords of round obstacles cut inside their arcs by this tolerance
+  const keep = near.map((o) => flatten(contourOf(growPlaced(o, reach + CHORD)), CHORD));
   const corners = cornersOf(body);
   const sides = corners.map((corner, i) => [corner, corners[(i + 1) % corners.length] as Point]);
   return joined(cutLines(sides, keep)).filter((line) => lengthOf(line) >= 2 * width);
+}
+
+/** Tolerance of chords round round obstacles, mm. */
+const CHORD = 0.001;
+
+/** Whether an obstacle lies so far inside a box that it cannot touch its outline. */
+function strictlyInside(o: Box, { minX, minY, maxX, maxY }: Box, by: number): boolean {
+  return o.minX - by > minX && o.minY - by > minY && o.maxX + by < maxX && o.maxY + by < maxY;
 }
 
 /** Joins pieces that meet at the corners of the outline, so that a side does not end in a corner. */
@@ -77,30 +98,61 @@ function joined(pieces: readonly Polyline[]): Polyline[] {
 }
 
 /**
- * Tries the places beside land 1, beyond the end of its row first, then beyond its toe,
- * and takes the first that is clear of lands, openings and the body.
+ * Tries the places beside land 1, beyond the end of its row first, then beyond its toe, and takes
+ * the first that is clear of lands, openings and the body and nearer to land 1 than to any other.
  */
-function pin1Mark(input: LegendInput, obstacles: readonly Box[]): Polygon | null {
+function pin1Mark(input: LegendInput, obstacles: readonly Placed[]): Polygon | null {
   const { lands, bodyMax, process } = input;
-  const first = lands[0];
+  const first = input.first ?? lands[0];
   if (!first) return null;
   const { legendGap: gap, legendWidth } = process;
   const size = MARK_WIDTHS * legendWidth;
-  const opening = input.maskOpenings.find((o) => o.lands.includes(0))?.box ?? first.copper;
-  for (const direction of directionsFrom(first)) {
-    for (let extra = 0; extra <= 2; extra += 0.1) {
-      const mark = triangle(edgePoint(first.at, opening, direction, gap + extra), direction, size);
-      const box = boxOfPoints(mark) as Box;
-      const clear = obstacles.every((o) => gapBetween(box, o) >= gap - 1e-9);
-      if (clear && gapBetween(box, bodyMax) >= 0) return mark;
+  const opening = input.maskOpenings.find((o) => o.lands.includes(lands.indexOf(first)))?.opening;
+  const index = neighboursOf(obstacles);
+  const isClear = (mark: Polygon): boolean => {
+    const box = boxOfPoints(mark) as Box;
+    const near = index.near(grow(box, gap)).map((i) => obstacles[i] as Placed);
+    return near.every((o) => gapBetween(box, o) >= gap - 1e-9) && gapBetween(box, bodyMax) >= 0;
+  };
+  const pointsAtFirst = (mark: Polygon): boolean => {
+    const own = gapToPolygon(first.copper, mark);
+    return lands.every((land) => land === first || gapToPolygon(land.copper, mark) > own + 1e-6);
+  };
+  let ambiguous: Polygon | null = null;
+  for (const direction of directionsFrom(first, bodyMax)) {
+    const from = edgePoint(first.at, opening ?? first.copper, direction, gap);
+    // a land under the body is pointed at from beside the body
+    const beside = edgePoint(first.at, bodyMax, direction, gap);
+    const body = isBeyond(beside, from, direction) ? distance(beside, from) : 0;
+    for (const start of body > 0 ? [0, body] : [0]) {
+      for (let extra = start; extra <= start + 2; extra += 0.1) {
+        const mark = triangle(add(from, turn({ x: extra, y: 0 }, direction)), direction, size);
+        if (!isClear(mark)) continue;
+        if (pointsAtFirst(mark)) return mark;
+        ambiguous ??= mark;
+        break;
+      }
     }
   }
-  return null;
+  return ambiguous;
+}
+
+/** Whether a point lies further along a direction than another. */
+function isBeyond(a: Point, b: Point, direction: Quarter): boolean {
+  return turn({ x: a.x - b.x, y: a.y - b.y }, ((360 - direction) % 360) as Quarter).x > 0;
 }
 
 /** Directions to try, as quarter turns of +X: away along the row, then outwards. */
-function directionsFrom({ at, rotation }: Land): Quarter[] {
-  const along: Quarter = rotation % 180 === 0 ? (at.y >= 0 ? 90 : 270) : at.x >= 0 ? 0 : 180;
+function directionsFrom({ at, rotation, side }: Land, body: Box): Quarter[] {
+  const upright: Quarter = at.y >= 0 ? 90 : 270;
+  const level: Quarter = at.x > 0 ? 0 : 180;
+  if (side === null) {
+    // from the nearer side of the body
+    const across = Math.min(at.x - body.minX, body.maxX - at.x);
+    const along = Math.min(at.y - body.minY, body.maxY - at.y);
+    return across <= along ? [level, upright] : [upright, level];
+  }
+  const along = rotation % 180 === 0 ? upright : level;
   return at.x === 0 || at.y === 0 ? [rotation, along] : [along, rotation];
 }
 

@@ -12,6 +12,32 @@ export interface Vertex extends Point {
 /** A closed outline of straight and circular edges, counter-clockwise. mm. */
 export type Contour = readonly Vertex[];
 
+/** Points along an open line whose vertices may bend into arcs, ends included. */
+export function flattenOpen(line: readonly Vertex[], tolerance = 0.002): Point[] {
+  return line.flatMap((from, i) => {
+    const to = line[i + 1];
+    const arc = from.bulge && to ? arcPoints(from, to, tolerance) : [];
+    return [{ x: from.x, y: from.y }, ...arc];
+  });
+}
+
+/** A line with its corners rounded to a radius, as vertices with arcs; short legs take a smaller one. */
+export function rounded(line: readonly Point[], radius: number): Vertex[] {
+  return line.flatMap((at, i): Vertex[] => {
+    const [before, after] = [line[i - 1], line[i + 1]];
+    if (!before || !after) return [at];
+    const [a, b] = [unitVector(before, at), unitVector(at, after)];
+    const turn = Math.atan2(a.x * b.y - a.y * b.x, a.x * b.x + a.y * b.y);
+    const legs = [before, after].map((p) => Math.hypot(p.x - at.x, p.y - at.y) / 2.001);
+    const reach = Math.min(radius * Math.tan(Math.abs(turn) / 2), ...legs);
+    if (reach < 1e-9) return [at];
+    return [
+      { x: at.x - a.x * reach, y: at.y - a.y * reach, bulge: Math.tan(turn / 4) },
+      { x: at.x + b.x * reach, y: at.y + b.y * reach },
+    ];
+  });
+}
+
 /**
  * Turns a contour into a polygon whose chords stay within a tolerance of the arcs.
  * @param tolerance largest distance between chord and arc, mm
@@ -25,16 +51,21 @@ export function flatten(contour: Contour, tolerance = 0.002): Polygon {
   return points;
 }
 
+/** The middle of the circle that the edge from `a` to `b` bends along; `a` has a bulge. */
+export function arcCentre(a: Vertex, b: Point): Point {
+  const angle = 4 * Math.atan(a.bulge ?? 0);
+  const chord = Math.hypot(b.x - a.x, b.y - a.y);
+  // from the chord's middle, along its left normal
+  const rise = (chord / (2 * Math.tan(Math.abs(angle) / 2))) * Math.sign(angle);
+  const normal = { x: -(b.y - a.y) / chord, y: (b.x - a.x) / chord };
+  return { x: (a.x + b.x) / 2 + normal.x * rise, y: (a.y + b.y) / 2 + normal.y * rise };
+}
+
 /** Points strictly between the ends of the arc from `a` to `b`. */
 function arcPoints(a: Vertex, b: Point, tolerance: number): Point[] {
-  const bulge = a.bulge ?? 0;
-  const angle = 4 * Math.atan(bulge);
-  const chord = Math.hypot(b.x - a.x, b.y - a.y);
-  const radius = chord / (2 * Math.sin(Math.abs(angle) / 2));
-  // centre: from the chord's middle, along its left normal
-  const rise = radius * Math.cos(angle / 2) * Math.sign(angle);
-  const normal = { x: -(b.y - a.y) / chord, y: (b.x - a.x) / chord };
-  const centre = { x: (a.x + b.x) / 2 + normal.x * rise, y: (a.y + b.y) / 2 + normal.y * rise };
+  const angle = 4 * Math.atan(a.bulge ?? 0);
+  const centre = arcCentre(a, b);
+  const radius = Math.hypot(a.x - centre.x, a.y - centre.y);
   const start = Math.atan2(a.y - centre.y, a.x - centre.x);
   // never coarser than 17°, so that chords of small arcs still read as a curve
   const step = Math.min(0.3, 2 * Math.acos(Math.max(0, 1 - tolerance / radius)));

@@ -1,6 +1,6 @@
-import { flatten } from './contour';
+import { flatten, flattenOpen, rounded } from './contour';
 import { turn, type Point, type Point3, type Quarter } from './point';
-import type { Shape } from './solid';
+import type { Assembly, Shape } from './solid';
 
 /** One flat side of a solid: corners counter-clockwise seen from outside. */
 export interface Face {
@@ -11,7 +11,25 @@ export interface Face {
 
 /** The flat faces of a shape; arcs become chords. */
 export function facesOf(shape: Shape): Face[] {
-  return shape.kind === 'extrusion' ? extrusionFaces(shape) : loftFaces(shape);
+  switch (shape.kind) {
+    case 'extrusion':
+      return extrusionFaces(shape);
+    case 'loft':
+      return loftFaces(shape);
+    case 'wire':
+      return wireFaces(shape);
+    case 'revolution':
+      return revolutionFaces(shape);
+  }
+}
+
+/** Lowest height of an assembly, mm. */
+export function lowestOf({ shapes, parts }: Assembly): number {
+  const lowest = new Map<string, number>();
+  for (const [name, shape] of Object.entries(shapes)) {
+    lowest.set(name, Math.min(...facesOf(shape).flatMap(({ corners }) => corners.map(({ z }) => z))));
+  }
+  return Math.min(...parts.map(({ shape, at }) => (lowest.get(shape) ?? 0) + at.z));
 }
 
 /** A face turned about Z by quarter turns and moved. */
@@ -68,4 +86,80 @@ function loftFaces({ sections }: Extract<Shape, { kind: 'loft' }>): Face[] {
     });
   }
   return faces;
+}
+
+/** Corners of the polygon that stands for a circle. */
+const ROUND = 24;
+
+/** A tube between rings of points; rings are counter-clockwise seen from the far end. */
+function tube(rings: readonly (readonly Point3[])[], sharpRing: (ring: number) => boolean): Face[] {
+  return rings.slice(1).flatMap((high, k) => {
+    const low = rings[k] as readonly Point3[];
+    return low.map((a, i): Face => {
+      const j = (i + 1) % low.length;
+      const corners = [a, low[j] as Point3, high[j] as Point3, high[i] as Point3];
+      return { corners, sharp: [sharpRing(k), false, sharpRing(k + 1), false] };
+    });
+  });
+}
+
+function cap(ring: readonly Point3[]): Face {
+  return { corners: ring, sharp: ring.map(() => true) };
+}
+
+function wireFaces({ line, diameter, bend }: Extract<Shape, { kind: 'wire' }>): Face[] {
+  const centre = flattenOpen(rounded(line, bend));
+  const r = diameter / 2;
+  const directions = centre.slice(1).map((b, i) => {
+    const a = centre[i] as Point;
+    const length = Math.hypot(b.x - a.x, b.y - a.y) || 1;
+    return { x: (b.x - a.x) / length, y: (b.y - a.y) / length };
+  });
+  const rings = centre.map((at, i): Point3[] => {
+    const a = directions[Math.max(0, i - 1)] as Point;
+    const b = directions[Math.min(i, directions.length - 1)] as Point;
+    const length = Math.hypot(a.x + b.x, a.y + b.y) || 1;
+    const along = { x: (a.x + b.x) / length, y: (a.y + b.y) / length };
+    // the ring's axes: Y of the shape, and the normal of the line in the XZ plane
+    return Array.from({ length: ROUND }, (_, k) => {
+      const angle = (2 * Math.PI * k) / ROUND;
+      const [u, v] = [r * Math.cos(angle), r * Math.sin(angle)];
+      return { x: at.x + along.y * u, y: v, z: at.y - along.x * u };
+    });
+  });
+  const last = rings.length - 1;
+  return [
+    cap([...(rings[0] as Point3[])].reverse()),
+    ...tube(rings, (ring) => ring === 0 || ring === last),
+    cap(rings[last] as Point3[]),
+  ];
+}
+
+function revolutionFaces({ profile }: Extract<Shape, { kind: 'revolution' }>): Face[] {
+  const line = flattenOpen(profile, 0.01);
+  const ringAt = ({ x: r, y: z }: Point): Point3[] =>
+    Array.from({ length: ROUND }, (_, k) => {
+      const angle = (2 * Math.PI * k) / ROUND;
+      return { x: r * Math.cos(angle), y: r * Math.sin(angle), z };
+    });
+  const sharp = line.map((p, i) => i > 0 && i < line.length - 1 && isCorner(line, i, p));
+  return line.slice(1).flatMap((high, k): Face[] => {
+    const low = line[k] as Point;
+    if (low.x < 1e-9 && high.x < 1e-9) return [];
+    // a ring on the axis is a point: the flat face or cone closes there
+    if (low.x < 1e-9 && high.y === low.y) return [cap(ringAt(high).reverse())];
+    if (high.x < 1e-9 && high.y === low.y) return [cap(ringAt(low))];
+    const faces = tube([ringAt(low), ringAt(high)], (ring) => sharp[k + ring] ?? false);
+    if (low.x < 1e-9)
+      return faces.map(({ corners: [a, , c, d], sharp: [, s1, s2, s3] }) =>
+        triangle([a, c, d], [s1, s2, s3]),
+      );
+    if (high.x < 1e-9)
+      return faces.map(({ corners: [a, b, c], sharp: [s0, s1, , s3] }) => triangle([a, b, c], [s0, s1, s3]));
+    return faces;
+  });
+}
+
+function triangle(corners: readonly (Point3 | undefined)[], sharp: readonly (boolean | undefined)[]): Face {
+  return { corners: corners as Point3[], sharp: sharp as boolean[] };
 }

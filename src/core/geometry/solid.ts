@@ -5,7 +5,7 @@ import type { Point, Point3, Quarter } from './point';
  * A solid as plain data, in its own coordinates. Renderers mesh it, elevations project it,
  * exporters write it exactly.
  */
-export type Shape = Extrusion | Loft;
+export type Shape = Extrusion | Loft | Wire | Revolution;
 
 /** A contour in the shape's XZ plane, swept along Y from −depth/2 to +depth/2. */
 export interface Extrusion {
@@ -19,6 +19,23 @@ export interface Extrusion {
 export interface Loft {
   readonly kind: 'loft';
   readonly sections: readonly { readonly z: number; readonly corners: readonly Point[] }[];
+}
+
+/** A round wire along a bent line in the shape's XZ plane, such as the lead of a through-hole part. */
+export interface Wire {
+  readonly kind: 'wire';
+  /** Centre line; points are (x, z), no turns of 180°. */
+  readonly line: readonly Point[];
+  readonly diameter: number;
+  /** Radius of the centre line in its bends. */
+  readonly bend: number;
+}
+
+/** A profile turned about the Z axis. */
+export interface Revolution {
+  readonly kind: 'revolution';
+  /** Points are (radius, z) from the axis round the outside and back to it, upwards. */
+  readonly profile: readonly (Point & { readonly bulge?: number })[];
 }
 
 /** What a part of the body is made of; decides its colour and whether solder wets it. */

@@ -1,6 +1,7 @@
 import { insideDistance, rss, type LineTolerances } from '../land/solver';
-import type { LandSolution } from '../land/solve-group';
-import type { TerminalGroup } from '../package/terminal';
+import type { SpanSolution } from '../land/solution';
+import type { LandSize } from '../land/solver';
+import type { SpanGroup } from '../package/terminal';
 import { spread } from '../units/toleranced';
 
 /** How far a land reaches beyond its terminal on one side, over all tolerances. mm. */
@@ -21,9 +22,15 @@ export interface Margin {
  *
  * With the land as solved and unrounded, `rms` equals the goal. Worst case adds F and P
  * in full, as the formulas do, and takes S at its untrimmed limits.
+ * @param land another land for the same terminals, such as the datasheet's own
  */
-export function jointMargins(group: TerminalGroup, solution: LandSolution, line: LineTolerances): Margin[] {
-  const { Z, G, X } = solution.land;
+export function jointMargins(
+  group: SpanGroup,
+  solution: SpanSolution,
+  line: LineTolerances,
+  land: LandSize = solution.land,
+): Margin[] {
+  const { Z, G, X } = land;
   const { goals, goalRow } = solution;
   const { fabricationTolerance: F, placementTolerance: P } = line;
   const { span, length, width } = group;

@@ -1,5 +1,5 @@
 import type { Level } from '../document/document';
-import type { TerminalForm, TerminalGroup } from '../package/terminal';
+import type { SpanGroup, TerminalForm } from '../package/terminal';
 
 /** Solder joint goals of one level, mm. */
 export interface Goals {
@@ -80,6 +80,49 @@ export const GOAL_ROWS = {
     ends: TOE_OUT,
     levels: levels([0.6, 0.4, 0.2], [0.2, 0.1, 0.02], [0.1, 0.05, 0.01], [0.5, 0.25, 0.1]),
   },
+  jLead: {
+    id: 'j-lead',
+    title: 'J lead',
+    ends: { outer: 'heel', inner: 'toe' },
+    levels: levels([0.55, 0.35, 0.15], [0.1, 0, -0.1], [0.05, 0.03, 0.01], [0.5, 0.25, 0.1]),
+  },
+  castellated: {
+    id: 'castellated',
+    title: 'Castellated leadless carrier',
+    ends: TOE_OUT,
+    levels: levels([0.65, 0.55, 0.45], [0.25, 0.15, 0.05], [0.05, -0.05, -0.15], [0.5, 0.25, 0.1]),
+  },
+  chipArray: {
+    id: 'chip-array',
+    title: 'Chip array: concave, convex or flat',
+    ends: TOE_OUT,
+    levels: levels([0.55, 0.45, 0.35], [-0.05, -0.07, -0.1], [-0.05, -0.07, -0.1], [0.5, 0.25, 0.1]),
+  },
+  flatLug: {
+    id: 'flat-lug',
+    title: 'Flat lug of a tab package',
+    ends: TOE_OUT,
+    levels: levels([0.55, 0.35, 0.15], [0.45, 0.35, 0.25], [0.05, 0.03, 0.01], [0.5, 0.25, 0.1]),
+  },
+  flatLead: {
+    id: 'flat-lead',
+    title: 'Flat lead, small outline',
+    ends: TOE_OUT,
+    small: true,
+    levels: levels([0.3, 0.2, 0.1], [0, 0, 0], [0.05, 0, -0.05], [0.2, 0.15, 0.1]),
+  },
+  noLead: {
+    id: 'no-lead',
+    title: 'Quad or dual flat no-lead',
+    ends: TOE_OUT,
+    levels: levels([0.4, 0.3, 0.2], [0, 0, 0], [-0.04, -0.04, -0.04], [0.5, 0.25, 0.1]),
+  },
+  pulledBack: {
+    id: 'pulled-back',
+    title: 'No-lead, pulled back from the edge',
+    ends: TOE_OUT,
+    levels: levels([0, 0, 0], [0, 0, 0], [0, 0, 0], [0.5, 0.25, 0.1]),
+  },
   inwardFormed: {
     id: 'inward-formed',
     title: 'Inward-formed ribbon, moulded body',
@@ -101,11 +144,18 @@ export const GOAL_ROWS = {
 } as const satisfies Record<string, GoalRow>;
 
 /** How each form finds its row: by pitch, size or height where the standard tells them apart. */
-const ROW_OF: Readonly<Record<TerminalForm, (group: TerminalGroup) => GoalRow>> = {
+const ROW_OF: Readonly<Record<TerminalForm, (group: SpanGroup) => GoalRow>> = {
   'gull-wing': ({ pitch }) =>
     pitch !== null && pitch <= FINE_PITCH ? GOAL_ROWS.gullWingFine : GOAL_ROWS.gullWing,
   'rectangular-end': ({ span }) =>
     span.nom < SMALL_CHIP - 1e-9 ? GOAL_ROWS.rectangularEndSmall : GOAL_ROWS.rectangularEnd,
+  'j-lead': () => GOAL_ROWS.jLead,
+  castellated: () => GOAL_ROWS.castellated,
+  'chip-array': () => GOAL_ROWS.chipArray,
+  'flat-lug': () => GOAL_ROWS.flatLug,
+  'flat-lead': () => GOAL_ROWS.flatLead,
+  'no-lead': () => GOAL_ROWS.noLead,
+  'pulled-back': () => GOAL_ROWS.pulledBack,
   'cylindrical-end': () => GOAL_ROWS.cylindricalEnd,
   'inward-formed': () => GOAL_ROWS.inwardFormed,
   'under-can': ({ height }) =>
@@ -113,6 +163,6 @@ const ROW_OF: Readonly<Record<TerminalForm, (group: TerminalGroup) => GoalRow>> 
 };
 
 /** The goal row that holds for a group of terminals, by their form, pitch and size. */
-export function goalRowFor(group: TerminalGroup): GoalRow {
+export function goalRowFor(group: SpanGroup): GoalRow {
   return ROW_OF[group.form](group);
 }

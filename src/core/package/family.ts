@@ -4,7 +4,7 @@ import type { Point } from '../geometry/point';
 import type { Assembly } from '../geometry/solid';
 import type { Toleranced } from '../units/toleranced';
 import type { NameTemplate } from './naming';
-import type { TerminalGroup } from './terminal';
+import type { Bore, KeepOut, TerminalGroup } from './terminal';
 
 /** One dimension of a family's drawing. */
 export interface DimensionDefinition<S extends string = string> {
@@ -21,7 +21,7 @@ export interface DimensionDefinition<S extends string = string> {
   /** Counts only: the values that there are. */
   readonly oneOf?: readonly number[];
   /** Entry text that fills the dimension where nothing was entered; makes it optional. */
-  readonly derived?: string;
+  readonly derived?: string | ((options: Options) => string);
   /** A basic dimension by the trade's convention: a number alone is exact, not an assumption. */
   readonly basic?: boolean;
   /** A maximum alone says all that is needed of it, as of an overall height. */
@@ -33,11 +33,16 @@ export interface DimensionDefinition<S extends string = string> {
 /** Values of all dimensions of a family, complete. */
 export type Dimensions<S extends string = string> = Readonly<Record<S, Toleranced>>;
 
-/** A choice that changes the name or the marks, such as the kind of component. */
+/** A choice that a dimension cannot express, such as the kind of component or the end of a terminal. */
 export interface OptionDefinition {
   readonly id: string;
   readonly name: string;
+  /** The first one holds where nothing was chosen; without any, the option is a text. */
   readonly choices: readonly { readonly id: string; readonly name: string }[];
+  /** What a text option is to hold. */
+  readonly help?: string;
+  /** For a text option: what is wrong with a text, in words; `null` where it can be used. */
+  readonly read?: (text: string) => string | null;
 }
 
 /** The family's choices, complete: each option has one of its ids. */
@@ -51,6 +56,19 @@ export interface BodyExtent {
   readonly standoff: Toleranced;
   /** Top above the terminals' seating plane (A). */
   readonly height: Toleranced;
+  /** Middle of the body where it is not the origin, mm. */
+  readonly centre?: Point;
+  /** Nominal diameter of balls that melt and settle, mm; the body comes down with them. */
+  readonly collapsing?: number;
+  /** What a through-hole part seats on the laminate with; surface-mount parts stand on their lands. */
+  readonly mount?: 'through';
+}
+
+/** A common size of a family by a published package standard: a start, not a datasheet. */
+export interface StandardOutline<S extends string = string> {
+  readonly name: string;
+  readonly dimensions: Readonly<Partial<Record<S, string>>>;
+  readonly options?: Options;
 }
 
 /** The three views of a drawing; plan shows (x, y), front (x, z), side (y, z). */
@@ -72,6 +90,7 @@ export interface DimensionLine {
 /** What a plausibility rule is given: values, and how they were entered. */
 export interface PlausibilityContext<S extends string = string> {
   readonly d: Dimensions<S>;
+  readonly options: Options;
   /** The entered text of a dimension; `null` where it was derived. */
   readonly entered: (symbol: S) => string | null;
   /** An edit that enters a dimension anew; its letter stays unless the value has another origin. */
@@ -101,11 +120,17 @@ export interface FamilyDefinition<S extends string = string> {
   readonly options: readonly OptionDefinition[];
   /** Entry texts of a common size, to start a drawing from; typical, not a datasheet. */
   readonly example: Readonly<Partial<Record<S, string>>>;
-  readonly terminals: (d: Dimensions<S>) => readonly TerminalGroup[];
-  readonly body: (d: Dimensions<S>) => BodyExtent;
+  /** Common sizes to start from. */
+  readonly outlines?: readonly StandardOutline<S>[];
+  /** Pin 1 upper left, origin at the middle of the terminals. */
+  readonly terminals: (d: Dimensions<S>, options: Options) => readonly TerminalGroup[];
+  /** Holes for screws and pegs. */
+  readonly bores?: (d: Dimensions<S>, options: Options) => readonly Bore[];
+  readonly keepOuts?: (d: Dimensions<S>, options: Options) => readonly KeepOut[];
+  readonly body: (d: Dimensions<S>, options: Options) => BodyExtent;
   /** Solids in package coordinates, z = 0 at the terminals' seating plane, at nominal size. */
-  readonly solids: (d: Dimensions<S>) => Assembly;
-  readonly dimensionLines: (d: Dimensions<S>) => readonly DimensionLine[];
+  readonly solids: (d: Dimensions<S>, options: Options) => Assembly;
+  readonly dimensionLines: (d: Dimensions<S>, options: Options) => readonly DimensionLine[];
   readonly name: (d: Dimensions<S>, options: Options) => NameTemplate;
   /** Whether terminal 1 must be told from the others after assembly. */
   readonly polarised: (options: Options) => boolean;

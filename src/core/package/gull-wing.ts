@@ -5,7 +5,7 @@ import { footAgainstOverhang, leadLengthAgainstOverhang } from './plausibility/l
 import { spanAgainstBody } from './plausibility/row';
 import { gullWingLead, withLeads } from './shapes/leads';
 import { mouldedBody, mouldHeights } from './shapes/moulding';
-import type { TerminalGroup } from './terminal';
+import type { SpanGroup, TerminalGroup } from './terminal';
 
 /** Dimensions that every package with gull-wing leads has. */
 export type LeadSymbol = 'L' | 'L1' | 'b' | 'c' | 'A' | 'A1';
@@ -28,9 +28,10 @@ export const LEAD_RULES = [footAgainstOverhang, leadLengthAgainstOverhang, spanA
 /** A group of gull-wing leads along x; what differs from family to family is given. */
 export function leadGroup(
   d: SpanValues,
-  rest: Pick<TerminalGroup, 'id' | 'title' | 'pitch' | 'places'>,
-): TerminalGroup {
+  rest: Pick<SpanGroup, 'id' | 'title' | 'pitch' | 'places'>,
+): SpanGroup {
   return {
+    kind: 'span',
     form: 'gull-wing',
     axis: 'x',
     span: d.E,

@@ -61,3 +61,18 @@ export function parseName(template: NameTemplate, name: string): StatedName | nu
   const level = (['A', 'B', 'C'] as const).find((l) => LEVEL_LETTER[l] === letter) as Level;
   return { level, values };
 }
+
+/** A length of a name with two decimals. */
+export function hundredths(symbol: string, value: number): NameNumber {
+  return { symbol, value, decimals: 2 };
+}
+
+/** A count of a name. */
+export function counted(symbol: string, value: number): NameNumber {
+  return { symbol, value, decimals: 0 };
+}
+
+/** Lengths of a name joined by `X`, two decimals each. */
+export function byX(...sizes: readonly (readonly [string, number])[]): (string | NameNumber)[] {
+  return sizes.flatMap(([symbol, value], i) => [...(i > 0 ? ['X'] : []), hundredths(symbol, value)]);
+}

@@ -1,5 +1,5 @@
 import type { PackageIntent, SheetUnit } from '../document/document';
-import { writtenEntry } from '../document/entries';
+import { TYPICAL, writtenEntry } from '../document/entries';
 import { evaluateEntry, type EntryScope } from '../units/entry';
 import type { EntryError } from '../units/entry-tokens';
 import { parseEntry, type EntryTree } from '../units/entry-tree';
@@ -39,13 +39,14 @@ export interface ResolvedPackage {
  * a circle of references is an error of each entry in it.
  */
 export function resolvePackage(family: FamilyDefinition, intent: PackageIntent): ResolvedPackage {
-  const resolver = new Resolver(family, intent);
+  const options = chosenOptions(family, intent.options ?? {});
+  const resolver = new Resolver(family, intent, options);
   const dimensions = family.dimensions.map((definition) => resolver.resolve(definition.symbol));
   const complete = dimensions.every(({ value, error }) => value && !error);
   const known = new Set(family.dimensions.map(({ symbol }) => symbol));
   return {
     family,
-    options: chosenOptions(family, intent.options ?? {}),
+    options,
     dimensions,
     values: complete
       ? Object.fromEntries(dimensions.map((d) => [d.definition.symbol, d.value as Toleranced]))
@@ -58,10 +59,16 @@ function chosenOptions(family: FamilyDefinition, chosen: Readonly<Record<string,
   return Object.fromEntries(
     family.options.map(({ id, choices }) => {
       const wanted = Object.hasOwn(chosen, id) ? chosen[id] : undefined;
+      if (choices.length === 0) return [id, wanted ?? ''];
       const choice = choices.find((c) => c.id === wanted) ?? choices[0];
       return [id, choice?.id ?? ''];
     }),
   );
+}
+
+/** The family's own formula for a dimension; empty where it has to be entered. */
+function derivedText({ derived = '' }: DimensionDefinition, options: Options): string {
+  return typeof derived === 'string' ? derived : derived(options);
 }
 
 class Resolver {
@@ -71,6 +78,7 @@ class Resolver {
   constructor(
     private readonly family: FamilyDefinition,
     private readonly intent: PackageIntent,
+    private readonly options: Options,
   ) {}
 
   resolve(symbol: string): ResolvedDimension {
@@ -94,7 +102,7 @@ class Resolver {
     const raw = Object.hasOwn(this.intent.dimensions, symbol) ? this.intent.dimensions[symbol] : undefined;
     const written = raw === undefined ? null : writtenEntry(raw);
     const entered = written !== null && written.text.trim() !== '';
-    const text = entered ? written.text : (definition.derived ?? '');
+    const text = entered ? written.text : derivedText(definition, this.options);
     // a family's own formula is written in mm
     const unit = entered ? (written.unit ?? packageUnit) : (written?.unit ?? 'mm');
     const base = {
@@ -116,7 +124,8 @@ class Resolver {
     if (!value.ok) return { ...none, error: value.error };
     const meant = withLeast(value.value, definition);
     const error = outOfLimits(meant, definition);
-    const assumption = entered ? assumptionAbout(meant, definition) : null;
+    const typical = written?.where === TYPICAL && definition.kind === 'length';
+    const assumption = !entered ? null : typical ? TYPICAL : assumptionAbout(meant, definition);
     return { ...base, value: meant, error, assumption };
   }
 

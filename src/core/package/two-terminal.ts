@@ -3,7 +3,7 @@ import { exactly } from '../units/toleranced';
 import type { BodyExtent, OptionDefinition, Options } from './family';
 import type { NameNumber } from './naming';
 import { twoRows } from './rows';
-import type { TerminalForm, TerminalGroup } from './terminal';
+import type { SpanGroup, TerminalForm } from './terminal';
 
 /** A kind of component in a two-terminal body: the first part of its name, and whether it has a direction. */
 export interface Component {
@@ -31,8 +31,9 @@ export function bothEnds(
   form: TerminalForm,
   sizes: { readonly span: Toleranced; readonly length: Toleranced; readonly width: Toleranced },
   height?: number,
-): TerminalGroup {
+): SpanGroup {
   return {
+    kind: 'span',
     id: 'ends',
     title: 'Both ends',
     form,

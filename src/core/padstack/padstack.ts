@@ -1,12 +1,7 @@
-import { formatNumber, quantise } from '../units/length';
+import { grown, place, sizeOf, type Figure, type Placed } from '../geometry/figure';
+import type { Point } from '../geometry/point';
 import type { Process } from '../process/process';
-
-/** A rectangle about the padstack's origin, mm; x along the terminal, y across it. */
-export interface PadShape {
-  readonly kind: 'rectangle';
-  readonly width: number;
-  readonly height: number;
-}
+import { formatNumber } from '../units/length';
 
 /** Openings of a land as margins, mm. */
 export interface PadMargins {
@@ -16,36 +11,62 @@ export interface PadMargins {
   readonly paste: number;
 }
 
-/** Copper and openings of one kind of land, on the component side. */
+/** A small plated hole in a land, about the land's centre; mm. */
+export interface PadVia extends Point {
+  readonly hole: number;
+  readonly land: number;
+}
+
+/** Copper, openings and hole of one kind of land; a land with a hole has copper on both sides. */
 export interface Padstack {
   readonly name: string;
-  readonly copper: PadShape;
-  readonly mask: PadShape;
-  readonly paste: PadShape;
+  readonly copper: Figure;
+  readonly mask: Figure;
+  /** Paste openings about the land's centre; none where paste would run through a hole. */
+  readonly paste: readonly Placed[];
   readonly margins: PadMargins;
+  /** Finished plated hole, mm; `null` for a surface land. */
+  readonly hole: number | null;
+  readonly vias: readonly PadVia[];
 }
 
-/** A rectangle grown on every side; never smaller than nothing. */
-export function grown({ width, height }: PadShape, by: number): PadShape {
-  const side = (length: number) => Math.max(0, quantise(length + 2 * by));
-  return { kind: 'rectangle', width: side(width), height: side(height) };
-}
+const CENTRE: Point = { x: 0, y: 0 };
 
-/**
- * A padstack of a rectangular surface-mount land.
- * @param defaults margins of the process; they stay out of the name
- */
-export function surfacePadstack(
-  copper: PadShape,
-  margins: PadMargins,
-  defaults: Pick<Process, 'maskMargin' | 'pasteMargin'>,
-): Padstack {
+type Defaults = Pick<Process, 'maskMargin' | 'pasteMargin'>;
+
+/** A padstack of a surface land. */
+export function surfacePadstack(copper: Figure, margins: PadMargins, defaults: Defaults): Padstack {
   return {
-    name: padstackName(copper, margins, defaults),
+    name: padstackName(copper, null, margins, defaults),
     copper,
     mask: grown(copper, margins.mask),
-    paste: grown(copper, -margins.paste),
+    paste: [place(grown(copper, -margins.paste), CENTRE)],
     margins,
+    hole: null,
+    vias: [],
+  };
+}
+
+/** A padstack of a land round a plated hole. */
+export function holePadstack(
+  copper: Figure,
+  hole: number,
+  margins: PadMargins,
+  defaults: Defaults,
+  vias: readonly PadVia[] = [],
+): Padstack {
+  const paste = 0;
+  const own = { mask: margins.mask, paste };
+  const name = padstackName(copper, hole, own, { ...defaults, pasteMargin: paste });
+  const [via] = vias;
+  return {
+    name: via ? `${name}v${vias.length}h${sizeDigits(via.hole)}` : name,
+    copper,
+    mask: grown(copper, margins.mask),
+    paste: [],
+    margins: own,
+    hole,
+    vias,
   };
 }
 
@@ -60,16 +81,45 @@ export function sizeDigits(mm: number): string {
 }
 
 /**
- * The computed name: `r` width `_` height, then mask (`m`) and paste (`p`) margins where they
- * differ from the process's.
- * @example r155_40, r155_40m2q5
+ * The computed name: shape letter and size, `h` and the hole, corner radius (`r`) or chamfer (`f`),
+ * then mask (`m`) and paste (`p`) margins where they differ from the process's.
+ * @example r155_40, r155_40m2q5, c150h90, b120_180h90
  */
 export function padstackName(
-  copper: PadShape,
+  copper: Figure,
+  hole: number | null,
   margins: PadMargins,
-  defaults: Pick<Process, 'maskMargin' | 'pasteMargin'>,
+  defaults: Defaults,
 ): string {
+  const drill = hole === null ? '' : `h${sizeDigits(hole)}`;
   const mask = margins.mask === defaults.maskMargin ? '' : `m${sizeDigits(margins.mask)}`;
   const paste = margins.paste === defaults.pasteMargin ? '' : `p${sizeDigits(margins.paste)}`;
-  return `r${sizeDigits(copper.width)}_${sizeDigits(copper.height)}${mask}${paste}`;
+  return `${shapeName(copper)}${drill}${cornerName(copper)}${mask}${paste}`;
+}
+
+function shapeName(figure: Figure): string {
+  const { width, height } = sizeOf(figure);
+  const pair = `${sizeDigits(width)}_${sizeDigits(height)}`;
+  switch (figure.kind) {
+    case 'round':
+      return `c${sizeDigits(width)}`;
+    case 'oblong':
+      return `b${pair}`;
+    case 'd-shape':
+      return `d${pair}`;
+    case 'rectangle':
+      return width === height ? `s${sizeDigits(width)}` : `r${pair}`;
+  }
+}
+
+const CORNER_INITIALS = { 'lower-left': 'll', 'lower-right': 'lr', 'upper-right': 'ur', 'upper-left': 'ul' };
+
+function cornerName(figure: Figure): string {
+  if (figure.kind !== 'rectangle') return '';
+  const { radius, chamfer } = figure;
+  if (chamfer) {
+    const corners = chamfer.corners.map((corner) => CORNER_INITIALS[corner]).join('');
+    return `f${sizeDigits(chamfer.size)}${corners}`;
+  }
+  return radius ? `r${sizeDigits(radius)}` : '';
 }

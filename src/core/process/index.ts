@@ -22,6 +22,10 @@ const standard: Process = {
   rounding: 0.05,
   smallRounding: 0.02,
   courtyardRounding: 0.1,
+  drillStep: 0.05,
+  minRing: 0.05,
+  minHoleWeb: 0.25,
+  orientation: 'A',
   boardThickness: 1.6,
   copperThickness: 0.035,
   maskThickness: 0.02,
@@ -42,6 +46,7 @@ const fineLine: Process = {
   stencilThickness: 0.1,
   legendWidth: 0.1,
   legendGap: 0.1,
+  minHoleWeb: 0.2,
   textHeight: 0.8,
 };
 
@@ -59,6 +64,10 @@ const kitchenTable: Process = {
   stencilThickness: 0.15,
   legendWidth: 0.2,
   legendGap: 0.25,
+  // drills come in tenths and wander by hand: rings have to survive that
+  drillStep: 0.1,
+  minRing: 0.2,
+  minHoleWeb: 0.5,
   textHeight: 1.5,
 };
 

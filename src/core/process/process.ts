@@ -30,6 +30,14 @@ export interface Process {
   readonly smallRounding: number;
   /** Courtyard sides round outward to this step; 0 leaves them. */
   readonly courtyardRounding: number;
+  /** Finished holes round up to a multiple of this. */
+  readonly drillStep: number;
+  /** Smallest copper ring round a plated hole. */
+  readonly minRing: number;
+  /** Smallest laminate left between the walls of two holes. */
+  readonly minHoleWeb: number;
+  /** Where pin 1 stands at zero rotation: upper left (A) or lower left (B). */
+  readonly orientation: 'A' | 'B';
   readonly boardThickness: number;
   readonly copperThickness: number;
   readonly maskThickness: number;

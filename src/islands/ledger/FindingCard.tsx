@@ -1,5 +1,7 @@
 import type { Finding, Remedy } from '../../core/document/finding';
 import type { Report } from '../../core/check/check';
+import type { Footprint } from '../../core/footprint/footprint';
+import { sizesOf } from '../../core/land/solution';
 import { formatLength } from '../../core/units/length';
 import { useBench } from '../bench/context';
 import type { Derived } from '../bench/derive';
@@ -72,15 +74,26 @@ function effect(before: Derived, after: Derived, show: (mm: number) => string): 
   const [a, b] = [before.shown?.drawable.footprint, after.compiled.footprint];
   const parts: string[] = [];
   if (a && b) {
-    for (const symbol of ['Z', 'G', 'X'] as const) {
-      const [from, to] = [a.solutions[0]?.land[symbol] ?? 0, b.solutions[0]?.land[symbol] ?? 0];
-      if (Math.abs(from - to) > 1e-9) parts.push(`${symbol} ${show(from)} → ${show(to)}`);
-    }
+    parts.push(...sizeChanges(a, b, show));
     if (a.standardName !== b.standardName) parts.push(b.standardName);
   }
   const [x, y] = [open(before.report), open(after.report)];
   parts.push(x === y ? `${y} open, as now` : `${x} → ${y} open`);
   return parts.join(' · ');
+}
+
+/** Sizes of the first group that changes. */
+function sizeChanges(a: Footprint, b: Footprint, show: (mm: number) => string): string[] {
+  for (const [i, solution] of a.solutions.entries()) {
+    const after = b.solutions[i];
+    const sizes = after ? sizesOf(after) : [];
+    const changed = sizesOf(solution).flatMap(({ symbol, value }) => {
+      const to = sizes.find((size) => size.symbol === symbol)?.value ?? value;
+      return Math.abs(value - to) > 1e-9 ? [`${symbol} ${show(value)} → ${show(to)}`] : [];
+    });
+    if (changed.length > 0) return changed.slice(0, 3);
+  }
+  return [];
 }
 
 function open({ findings }: Report): number {

@@ -1,3 +1,5 @@
+import type { Land } from '../../core/footprint/footprint';
+import type { Box } from '../../core/geometry/box';
 import { jointMargins, type Margin } from '../../core/joint/margins';
 import { formatLength, type DisplayUnit } from '../../core/units/length';
 import { useBench } from '../bench/context';
@@ -15,6 +17,7 @@ export function JointGauge() {
   const index = footprint.groups.findIndex(({ id }) => id === land?.group);
   const [group, solution] = [footprint.groups[index], footprint.solutions[index]];
   if (!land || !group || !solution) return null;
+  if (group.kind !== 'span' || solution.kind !== 'span') return <SimpleJoint land={land} unit={unit} />;
   const margins = jointMargins(group, solution, process);
   return (
     <section className="mt-4" aria-label={`Joint at land ${land.number}`}>
@@ -28,6 +31,47 @@ export function JointGauge() {
       </p>
     </section>
   );
+}
+
+/** How far the land reaches beyond a ball, an exposed pad or a lead in its hole. */
+function SimpleJoint({ land, unit }: { land: Land; unit: DisplayUnit }) {
+  const show = (mm: number) => `${formatLength(mm, unit).replace('-', '−')} ${unit}`;
+  const width = ({ minX, maxX }: Box) => maxX - minX;
+  const { copper, contact, hole, number } = land;
+  const rows: [string, string][] =
+    hole === null
+      ? [
+          ['Land', show(width(copper))],
+          ['Terminal', `${show(width(contact.min))} to ${show(width(contact.max))}`],
+          ['Land beyond terminal, each side', show((width(copper) - width(contact.nom)) / 2)],
+        ]
+      : [
+          ['Finished hole', show(hole)],
+          ['Ring', show((Math.min(width(copper), copper.maxY - copper.minY) - hole) / 2)],
+          ['Hole over nominal lead', show(hole - Math.hypot(width(contact.nom), leadDepth(land)))],
+        ];
+  return (
+    <section className="mt-4" aria-label={`Joint at land ${number}`}>
+      <h3 className="text-[15px] font-semibold">Joint at land {number}</h3>
+      <table className="mt-1 w-full">
+        <tbody>
+          {rows.map(([name, value]) => (
+            <tr key={name} className="border-base-300 border-t">
+              <th scope="row" className="py-[2px] text-left font-normal">
+                {name}
+              </th>
+              <td className="text-right whitespace-nowrap">{value}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+/** Second side of a rectangular lead; a round one has none. */
+function leadDepth({ contact: { nom } }: Land): number {
+  return nom.figure.kind === 'round' ? 0 : nom.maxY - nom.minY;
 }
 
 const WIDTH = 234;

@@ -1,25 +1,28 @@
 import { substituted } from '../../core/land/derivation';
-import { derivationOf } from '../../core/land/solve-group';
-import type { LandSize } from '../../core/land/solver';
+import { derivationOf, sizesOf } from '../../core/land/solution';
 import { formatLength } from '../../core/units/length';
 import { useBench } from '../bench/context';
 import { useGroup } from '../bench/useGroup';
 import { Formula } from './Formula';
 
 /** Where a land dimension comes from, step by step with its values. */
-export function WhyCard({ symbol = 'Y' }: { symbol?: keyof LandSize }) {
+export function WhyCard({ symbol: wanted }: { symbol?: string | null }) {
   const group = useGroup();
   const solution = useBench((s) => s.derived.shown?.drawable.footprint.solutions[group]);
   const unit = useBench((s) => s.unit);
   if (!solution) return null;
-  const value = solution.land[symbol];
+  const sizes = sizesOf(solution);
+  const size =
+    sizes.find(({ symbol }) => symbol === wanted) ?? sizes.find(({ symbol }) => symbol === 'Y') ?? sizes[0];
+  if (!size) return null;
+  const { symbol, value } = size;
   return (
     <section className="mt-4" aria-label={`Derivation of ${symbol}`}>
       <h3 className="text-[15px] font-semibold">
         Why is {symbol} {formatLength(value, unit)} {unit}?
       </h3>
       <p className="text-secondary text-[12px]">
-        {solution.goalRow.title}, level {solution.level}
+        {solution.title}, level {solution.level}
       </p>
       <ol className="mt-1 space-y-1">
         {derivationOf(solution, symbol).map((step, i) => (

@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import type { Drawing } from '../../core/drawing/drawing';
+import { packageLines } from '../../core/drawing/package-lines';
 import type { Point } from '../../core/geometry/point';
 import { useBench } from '../bench/context';
 import type { Drawable } from '../bench/derive';
@@ -64,7 +65,7 @@ function OutlineView({ drawable, drawing, view, scale, active }: ViewProps) {
   const topLeft = place({ x: extent.minX, y: extent.maxY });
   const drawn: Area = { ...topLeft, width: width * scale, height: height * scale };
   const lift = view === 'plan' ? 0 : footprint.body.heights.seating;
-  const labelled = (resolved?.family.dimensionLines(footprint.values) ?? []).map((line): Labelled => ({
+  const labelled = (resolved ? packageLines(footprint, resolved) : []).map((line): Labelled => ({
     line: {
       ...line,
       from: { x: line.from.x, y: line.from.y + lift },

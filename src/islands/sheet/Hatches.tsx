@@ -22,6 +22,15 @@ export function Hatches({ scale }: { scale: number }) {
         <rect width="9" height="9" fill="var(--laminate)" />
         <line x1="0" y1="0" x2="0" y2="9" stroke="var(--laminate-line)" strokeWidth="1.5" />
       </pattern>
+      <pattern
+        id="hatch-keep-out"
+        width="9"
+        height="9"
+        patternUnits="userSpaceOnUse"
+        patternTransform={`${fixed} rotate(45)`}
+      >
+        <path d="M0 0V9M0 0H9" stroke="var(--keep-out)" strokeWidth="0.8" />
+      </pattern>
       <pattern id="dots-paste" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform={fixed}>
         <circle cx="1.5" cy="1.5" r="0.9" fill="var(--paste-dot)" />
         <circle cx="4.5" cy="4.5" r="0.9" fill="var(--paste-dot)" />

@@ -1,9 +1,10 @@
 import { memo, useMemo } from 'react';
 import { pathData } from '../../core/drawing/drawing';
 import { drawPlan, numberPlaces } from '../../core/drawing/plan';
-import { cornersOf } from '../../core/geometry/box';
+import { contourOf } from '../../core/geometry/figure';
 import type { Point } from '../../core/geometry/point';
 import type { Footprint } from '../../core/footprint/footprint';
+import { patternFigures, type PatternByGroup } from '../../core/footprint/recommended';
 import { Strokes } from './Strokes';
 
 interface Props {
@@ -14,12 +15,14 @@ interface Props {
   selected: number | null;
   /** A remedy's effect: its lands are drawn dashed over the present ones. */
   preview: Footprint | null;
+  /** The datasheet's own lands, drawn over the footprint's where they are compared. */
+  recommended: PatternByGroup | null;
   showTexts: boolean;
 }
 
 /** The plan with selection and the preview of a remedy. */
 export const PlanView = memo(function PlanView(props: Props) {
-  const { footprint, transform, place, scale, selected, preview, showTexts } = props;
+  const { footprint, transform, place, scale, selected, preview, recommended, showTexts } = props;
   const { strokes } = useMemo(() => drawPlan(footprint), [footprint]);
   const land = selected === null ? undefined : footprint.lands[selected];
   return (
@@ -27,12 +30,18 @@ export const PlanView = memo(function PlanView(props: Props) {
       <g className="drawing" transform={transform}>
         <Strokes strokes={strokes} />
         {land && (
-          <path className="selected" d={pathData({ rings: [cornersOf(land.copper)], closed: true })} />
+          <path className="selected" d={pathData({ rings: [contourOf(land.copper)], closed: true })} />
+        )}
+        {recommended && (
+          <path
+            className="recommended"
+            d={pathData({ rings: patternFigures(footprint, recommended).map(contourOf), closed: true })}
+          />
         )}
         {preview && (
           <path
             className="preview"
-            d={pathData({ rings: preview.lands.map(({ copper }) => cornersOf(copper)), closed: true })}
+            d={pathData({ rings: preview.lands.map(({ copper }) => contourOf(copper)), closed: true })}
           />
         )}
       </g>
@@ -63,17 +72,30 @@ interface NumberProps {
   scale: number;
 }
 
-/** Land numbers outside the courtyard, level with their lands; thinned where they would collide. */
+/** Room that a number takes, px. */
+const NUMBER_SIZE = 11;
+
+/** Land numbers outside the courtyard or on their lands; left out where they would collide. */
 export function LandNumbers({ footprint, place, scale }: NumberProps) {
-  const places = numberPlaces(footprint, 11 / scale);
-  const pitch = footprint.groups[0]?.pitch;
-  const every = pitch ? Math.max(1, Math.ceil(11 / (pitch * scale))) : 1;
-  return places.map((p, i) => {
-    if (i % every !== 0) return null;
-    const { x, y } = place(p);
+  const places = useMemo(() => numberPlaces(footprint, NUMBER_SIZE / scale), [footprint, scale]);
+  const shown: { x: number; y: number; width: number }[] = [];
+  return places.map(({ text, inside, ...at }) => {
+    const { x, y } = place(at);
+    const width = 4 + 6 * text.length;
+    const collides = shown.some(
+      (other) => Math.abs(other.x - x) < (other.width + width) / 2 && Math.abs(other.y - y) < NUMBER_SIZE,
+    );
+    if (collides) return null;
+    shown.push({ x, y, width });
     return (
-      <text key={i} className="land-number" x={x} y={y + 4} textAnchor="middle">
-        {footprint.lands[i]?.number}
+      <text
+        key={`${text} ${at.x} ${at.y}`}
+        className={`land-number ${inside ? 'inside' : ''}`}
+        x={x}
+        y={y + 4}
+        textAnchor="middle"
+      >
+        {text}
       </text>
     );
   });

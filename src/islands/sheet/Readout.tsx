@@ -1,5 +1,6 @@
 import type { Point } from '../../core/geometry/point';
-import { gapBetween, outerSpan } from '../../core/geometry/box';
+import { outerSpan } from '../../core/geometry/box';
+import { gapBetweenFigures } from '../../core/geometry/figure';
 import { distance } from '../../core/geometry/point';
 import { formatLength } from '../../core/units/length';
 import { useBench } from '../bench/context';
@@ -37,7 +38,7 @@ export function Readout({ cursor, over, scale }: Props) {
       )}
       {land && other && (
         <span>
-          to land {other.number}: {show(gapBetween(land.copper, other.copper))} edge ·{' '}
+          to land {other.number}: {show(gapBetweenFigures(land.copper, other.copper))} edge ·{' '}
           {show(distance(land.at, other.at))} centre · {show(outerSpan(land.copper, other.copper))} outer
         </span>
       )}

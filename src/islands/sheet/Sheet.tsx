@@ -1,6 +1,8 @@
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
+import { landDimensions } from '../../core/drawing/land-dimensions';
 import { MISSING } from '../../core/footprint/compile';
 import { neighboursOf } from '../../core/geometry/neighbours';
+import type { SettableSize } from '../../core/land/solution';
 import type { Point } from '../../core/geometry/point';
 import type { View } from '../../core/package/family';
 import { useBench } from '../bench/context';
@@ -18,7 +20,7 @@ import { LandNumbers, PlanView } from './PlanView';
 import { QuadrantHead } from './QuadrantHead';
 import { Readout } from './Readout';
 import { SectionMark } from './SectionMark';
-import { SheetField } from './SheetField';
+import { SheetField, type LandSizeField } from './SheetField';
 import { TitleBlock } from './TitleBlock';
 import { riseOf, useCamera } from './useCamera';
 import { useGestures, type Pointer } from './useGestures';
@@ -198,6 +200,7 @@ function Drawings({ drawable, areas, camera, hold, size, onPointer }: DrawingsPr
                 scale={camera.scale}
                 selected={selectedLand}
                 preview={preview}
+                recommended={stage === 'land' ? drawable.recommended : null}
                 showTexts={stage === 'mark'}
               />
             ) : (
@@ -219,7 +222,7 @@ function Drawings({ drawable, areas, camera, hold, size, onPointer }: DrawingsPr
                 glyph={glyph}
                 active={activeDimension === glyph.symbol}
                 fault={faulty.has(glyph.symbol)}
-                onPress={isField(stage, glyph.symbol) ? () => setEditing(glyph.symbol) : undefined}
+                onPress={isField(stage, drawable, glyph.symbol) ? () => setEditing(glyph.symbol) : undefined}
                 onPoint={(over) => editing === null && set({ activeDimension: over ? glyph.symbol : null })}
               />
             ))}
@@ -231,7 +234,7 @@ function Drawings({ drawable, areas, camera, hold, size, onPointer }: DrawingsPr
       {edited && (
         <SheetField
           symbol={edited.symbol}
-          kind={stage === 'land' ? 'land' : 'dimension'}
+          land={stage === 'land' ? landSizeOf(drawable, edited.symbol) : null}
           at={textPlace(edited)}
           onClose={() => setEditing(null)}
         />
@@ -240,9 +243,18 @@ function Drawings({ drawable, areas, camera, hold, size, onPointer }: DrawingsPr
   );
 }
 
-/** Dimensions of the datasheet and the land's X, Y and C can be changed on the drawing. */
-function isField(stage: string, symbol: string): boolean {
-  return stage === 'measure' || (stage === 'land' && ['X', 'Y', 'C'].includes(symbol));
+/** Dimensions of the datasheet and the land sizes that can be set can be changed on the drawing. */
+function isField(stage: string, drawable: Drawable, symbol: string): boolean {
+  return stage === 'measure' || (stage === 'land' && landSizeOf(drawable, symbol) !== null);
+}
+
+const SETTABLE: readonly string[] = ['X', 'Y', 'C', 'D', 'H'] satisfies SettableSize[];
+
+/** Which size of which group a dimension of the Land stage shows; `null` where it cannot be set. */
+function landSizeOf({ footprint }: Drawable, symbol: string): LandSizeField | null {
+  const drawn = landDimensions(footprint).find((line) => line.symbol === symbol);
+  if (!drawn || !SETTABLE.includes(drawn.size)) return null;
+  return { group: drawn.group, size: drawn.size as SettableSize };
 }
 
 /** Hairlines between the quadrants. */

@@ -1,11 +1,20 @@
 import { EntryInput } from '../common/EntryInput';
 import { useEffect, useRef } from 'react';
 import { useBench } from '../bench/context';
-import { useDimensionField, useOverrideField, type EntryField } from '../common/useEntry';
+import { useDimensionField, type EntryField } from '../common/useEntry';
+import { useLandField } from '../bench/stages/land/SetByHand';
+import type { SettableSize } from '../../core/land/solution';
+
+/** A land size of one group. */
+export interface LandSizeField {
+  readonly group: string;
+  readonly size: SettableSize;
+}
 
 interface Props {
   symbol: string;
-  kind: 'dimension' | 'land';
+  /** The land size that it stands for; `null` for a dimension of the datasheet. */
+  land: LandSizeField | null;
   /** Middle of the value on the Sheet, px. */
   at: { x: number; y: number };
   onClose: () => void;
@@ -13,7 +22,8 @@ interface Props {
 
 /** The field that opens where a dimension's value is written on the drawing. */
 export function SheetField(props: Props) {
-  return props.kind === 'land' ? <LandField {...props} /> : <DatasheetField {...props} />;
+  const { land } = props;
+  return land ? <LandField {...props} land={land} /> : <DatasheetField {...props} />;
 }
 
 function DatasheetField({ symbol, at, onClose }: Props) {
@@ -22,14 +32,12 @@ function DatasheetField({ symbol, at, onClose }: Props) {
   );
 }
 
-function LandField({ symbol, at, onClose }: Props) {
-  const land = useBench((s) => s.document.overrides?.land);
-  const text = land?.[symbol as 'X' | 'Y' | 'C'] ?? '';
-  const field = useOverrideField(`/overrides/land/${symbol}`, text, onClose);
+function LandField({ symbol, at, land, onClose }: Props & { land: LandSizeField }) {
+  const field = useLandField(land.group, land.size, onClose);
   return <FloatingInput symbol={symbol} at={at} field={field} onClose={onClose} />;
 }
 
-function FloatingInput({ symbol, at, field, onClose }: Omit<Props, 'kind'> & { field: EntryField }) {
+function FloatingInput({ symbol, at, field, onClose }: Omit<Props, 'land'> & { field: EntryField }) {
   const ref = useRef<HTMLInputElement>(null);
   const set = useBench((s) => s.set);
   useEffect(() => {

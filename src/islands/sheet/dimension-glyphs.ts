@@ -1,4 +1,5 @@
 import { landDimensions } from '../../core/drawing/land-dimensions';
+import { packageLines } from '../../core/drawing/package-lines';
 import type { Stage } from '../../core/document/finding';
 import { line } from '../../core/package/declare';
 import type { DimensionLine, View } from '../../core/package/family';
@@ -21,7 +22,7 @@ export function linesFor(stage: Stage, drawable: Drawable, unit: DisplayUnit): L
   if (!resolved) return [];
   const { seating, top, underside } = footprint.body.heights;
   if (stage === 'measure') {
-    return resolved.family.dimensionLines(footprint.values).map((drawn) => {
+    return packageLines(footprint, resolved).map((drawn) => {
       const value = footprint.values[drawn.symbol];
       // the family measures heights from its seating plane, the views from the laminate
       const lift = drawn.view === 'plan' ? 0 : seating;
@@ -35,14 +36,18 @@ export function linesFor(stage: Stage, drawable: Drawable, unit: DisplayUnit): L
   if (stage === 'land') {
     return landDimensions(footprint).map((drawn) => ({
       line: drawn,
-      text: `${drawn.size} ${formatLength(drawn.value, unit)}`,
+      text:
+        drawn.size === 'span'
+          ? formatLength(drawn.value, unit)
+          : `${drawn.size} ${formatLength(drawn.value, unit)}`,
     }));
   }
   if (stage === 'mark') return courtyardLines(drawable, unit);
   if (stage !== 'rise') return [];
-  const x = footprint.body.extent.x.nom / 2;
+  const { extent } = footprint.body;
+  const [x, middle] = [extent.x.nom / 2, extent.centre?.x ?? 0];
   const height = (symbol: string, value: number, side: 'left' | 'right'): Labelled => {
-    const at = side === 'right' ? x : -x;
+    const at = middle + (side === 'right' ? x : -x);
     return {
       line: line(symbol, 'front', side, [at, 0], [at, value]),
       text: `${symbol} ${formatLength(value, unit)}`,

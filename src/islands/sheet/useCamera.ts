@@ -1,5 +1,6 @@
 import { useMemo, useState } from 'react';
 import type { Footprint } from '../../core/footprint/footprint';
+import { lowestOf } from '../../core/geometry/faces';
 import type { Process } from '../../core/process/process';
 import { fit, type Areas, type Camera, type Rise } from './layout';
 
@@ -9,6 +10,9 @@ const LAMINATE_SHARE = 0.7;
 /** Heights that the elevations show for a footprint. */
 export function riseOf({ body }: Footprint, process: Process): Rise {
   const high = Math.max(body.heights.top.max, 0.2);
+  const below = lowestOf(body.assembly);
+  // leads through the board are shown whole, and the board with them
+  if (below < -process.boardThickness) return { low: below - 0.2, high };
   return { low: -Math.min(process.boardThickness, Math.max(0.25, high * LAMINATE_SHARE)), high };
 }
 

@@ -1,6 +1,19 @@
-import { BufferGeometry, Float32BufferAttribute, ShapeUtils, Vector2, Vector3 } from 'three';
+import {
+  BufferGeometry,
+  ExtrudeGeometry,
+  Float32BufferAttribute,
+  Path,
+  Shape as FlatShape,
+  ShapeUtils,
+  Vector2,
+  Vector3,
+} from 'three';
+import type { Footprint } from '../../core/footprint/footprint';
+import { cornersOf } from '../../core/geometry/box';
+import { flatten } from '../../core/geometry/contour';
+import { outlineOf, type Figure } from '../../core/geometry/figure';
 import { facesOf } from '../../core/geometry/faces';
-import type { Point3 } from '../../core/geometry/point';
+import type { Point, Point3 } from '../../core/geometry/point';
 import type { Shape } from '../../core/geometry/solid';
 
 /** A shape's flat faces as triangles with the faces' normals. mm. */
@@ -48,4 +61,25 @@ function triangles(corners: readonly Point3[], normal: Vector3): Point3[][] {
     const points = indices.map((i) => source[i] as Point3);
     return turned ? points.reverse() : points;
   });
+}
+
+const flat = (points: readonly Point[]) => points.map(({ x, y }) => new Vector2(x, y));
+
+/** A land as a plate from z = 0 up, with its hole. mm. */
+export function plateMesh(figure: Figure, hole: number | null, thickness: number): BufferGeometry {
+  const plate = new FlatShape(flat(flatten(outlineOf(figure), 0.01)));
+  if (hole !== null) plate.holes.push(circle({ x: 0, y: 0 }, hole));
+  return new ExtrudeGeometry(plate, { depth: thickness, bevelEnabled: false });
+}
+
+/** The board under the courtyard with its holes, its upper side at z = 0. mm. */
+export function boardMesh({ courtyard, lands, bores }: Footprint, thickness: number): BufferGeometry {
+  const board = new FlatShape(flat(cornersOf(courtyard.box)));
+  for (const { at, hole } of lands) if (hole !== null) board.holes.push(circle(at, hole));
+  for (const { at, diameter } of bores) board.holes.push(circle(at, diameter));
+  return new ExtrudeGeometry(board, { depth: thickness, bevelEnabled: false }).translate(0, 0, -thickness);
+}
+
+function circle({ x, y }: Point, diameter: number): Path {
+  return new Path().absarc(x, y, diameter / 2, 0, 2 * Math.PI, true);
 }

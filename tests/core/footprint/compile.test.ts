@@ -27,7 +27,7 @@ describe('the sixteen-lead converter', () => {
       name: 'r155_40',
       copper: { width: 1.55, height: 0.4 },
       mask: { width: 1.65, height: 0.5 },
-      paste: { width: 1.55, height: 0.4 },
+      paste: [{ figure: { width: 1.55, height: 0.4 } }],
     });
   });
   it('numbers its lands counter-clockwise from upper left', () => {
@@ -68,7 +68,7 @@ describe('overrides', () => {
     expect(footprint.padstacks[0]).toMatchObject({
       name: 'r155_35m0p2',
       mask: { width: 1.55, height: 0.35 },
-      paste: { width: 1.51, height: 0.31 },
+      paste: [{ figure: { width: 1.51, height: 0.31 } }],
     });
     expect(footprint.lands[0]?.number).toBe('A');
     expect(footprint.body.heights.seating).toBe(0.135);
@@ -76,13 +76,13 @@ describe('overrides', () => {
   it('open the mask once for each row', () => {
     const { maskOpenings } = footprintOf(converter({}, { overrides: { jointMask: true } }));
     expect(maskOpenings.map(({ lands }) => lands.length)).toEqual([8, 8]);
-    expect(maskOpenings[0]?.box).toEqual({ minX: -3.725, maxX: -2.075, minY: -2.525, maxY: 2.525 });
+    expect(maskOpenings[0]?.opening).toMatchObject({ minX: -3.725, maxX: -2.075, minY: -2.525, maxY: 2.525 });
   });
   it('that cannot be read are reported and left out', () => {
     const { footprint, problems } = compile(
       converter({}, { overrides: { land: { X: 'wide' }, maskMargin: '-5' } }),
     );
-    expect(footprint?.solutions[0]?.land.X).toBe(0.4);
+    expect(footprint?.solutions[0]).toMatchObject({ land: { X: 0.4 } });
     expect(problems.map(({ title }) => title)).toEqual([
       'Land X cannot be used',
       'Mask margin cannot be used',

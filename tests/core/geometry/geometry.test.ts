@@ -1,7 +1,17 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { boxAt, gapBetween, outerSpan, overhang, type Box } from '../../../src/core/geometry/box';
-import { polygonToBox, segmentToBox } from '../../../src/core/geometry/distance';
+import { boxAt, boxOfPoints, gapBetween, outerSpan, overhang, type Box } from '../../../src/core/geometry/box';
+import {
+  areaOf,
+  contourOf,
+  gapBetweenFigures,
+  gapToLine,
+  grown,
+  perimeterOf,
+  place,
+  rectangle,
+  type Figure,
+} from '../../../src/core/geometry/figure';
 import { flatten, strip } from '../../../src/core/geometry/contour';
 import { facesOf } from '../../../src/core/geometry/faces';
 import { neighboursOf } from '../../../src/core/geometry/neighbours';
@@ -100,18 +110,73 @@ describe('polygons', () => {
   });
 });
 
-describe('distances to a box', () => {
-  const box = boxAt({ x: 0, y: 0 }, 2, 2);
+describe('figures', () => {
+  const at = (figure: Figure, x: number, y: number) => place(figure, { x, y });
+  const round = (diameter: number): Figure => ({ kind: 'round', diameter });
+  const oblong: Figure = { kind: 'oblong', width: 3, height: 1 };
+  const chamfered: Figure = { ...rectangle(2, 2), chamfer: { size: 0.5, corners: ['upper-right'] } };
   it.each([
-    ['beside', { x: 2, y: -1 }, { x: 2, y: 1 }, 1],
-    ['diagonal past a corner', { x: 1, y: 3 }, { x: 3, y: 1 }, Math.SQRT2],
-    ['through', { x: -3, y: 0 }, { x: 3, y: 0.5 }, 0],
-    ['inside', { x: 0, y: 0 }, { x: 0.5, y: 0 }, 0],
-    ['a point', { x: 4, y: 5 }, { x: 4, y: 5 }, 5],
-  ])('of a segment %s', (_, a, b, want) => expect(segmentToBox(a, b, box)).toBeCloseTo(want, 12));
-  it('of a polygon round it is none', () => {
-    expect(polygonToBox(square(-5, -5, 10), box)).toBe(0);
-    expect(polygonToBox(square(3, -1, 2), box)).toBe(2);
+    ['rectangles side by side', at(rectangle(2, 2), 0, 0), at(rectangle(2, 2), 3, 0.5), 1],
+    ['rectangles corner to corner', at(rectangle(2, 2), 0, 0), at(rectangle(2, 2), 3, 3), Math.SQRT2],
+    ['circles', at(round(1), 0, 0), at(round(2), 3, 4), 3.5],
+    ['a circle and a corner', at(round(2), 4, 5), at(rectangle(2, 2), 0, 0), 4],
+    ['an oblong and a circle beyond its end', at(oblong, 0, 0), at(round(1), 3, 0), 1],
+    ['an oblong and a circle beside it', at(oblong, 0, 0), at(round(1), 1, 2), 1],
+    // the cut corner's edge runs through (1, 0.5) and (0.5, 1): (2, 2) is 2.5/√2 away
+    ['a cut corner', at(chamfered, 0, 0), at(round(1), 2, 2), 2.5 / Math.SQRT2 - 0.5],
+    ['rounded corners', at({ ...rectangle(2, 2), radius: 0.5 }, 0, 0), at(round(1), 3.5, 4.5), 4],
+  ])('keep their distance: %s', (_, a, b, want) => {
+    expect(gapBetweenFigures(a, b)).toBeCloseTo(want, 9);
+    expect(gapBetweenFigures(b, a)).toBeCloseTo(want, 9);
+  });
+  it('overlap where one lies in the other', () => {
+    expect(gapBetweenFigures(at(round(1), 0, 0), at(rectangle(3, 3), 0, 0))).toBeLessThan(0);
+    expect(gapBetweenFigures(at(round(1), 0, 0), at(round(1), 0.2, 0))).toBeCloseTo(-0.8, 9);
+  });
+  it.each([
+    [round(2), Math.PI, 2 * Math.PI],
+    [oblong, 2 + Math.PI / 4, 4 + Math.PI],
+    [{ kind: 'd-shape', width: 2, height: 2 } as const, 2 + Math.PI / 2, 4 + Math.PI],
+    [{ ...rectangle(2, 3), radius: 0.5 }, 6 - 4 * 0.25 + Math.PI / 4, 2 * (1 + 2) + Math.PI],
+    [chamfered, 4 - 0.125, 8 - 1 + Math.SQRT1_2],
+  ])('%j has its area and outline', (figure, area, perimeter) => {
+    expect(areaOf(figure)).toBeCloseTo(area, 9);
+    expect(perimeterOf(figure)).toBeCloseTo(perimeter, 9);
+  });
+  it('a line passes them at its distance', () => {
+    const line = [
+      { x: -5, y: 3 },
+      { x: 5, y: 3 },
+    ];
+    expect(gapToLine(at(round(2), 0, 0), line)).toBeCloseTo(2, 12);
+    expect(gapToLine(at(rectangle(2, 2), 0, 2), line)).toBeLessThanOrEqual(0);
+  });
+  it('stay themselves when they are grown and turned', () => {
+    const size = fc.double({ min: 0.1, max: 5, noNaN: true });
+    const figures = fc.oneof(
+      size.map(round),
+      fc.tuple(size, size).map(([w, h]): Figure => ({ kind: 'oblong', width: w, height: h })),
+      fc.tuple(size, size).map(([w, h]): Figure => ({ kind: 'd-shape', width: w, height: h })),
+      fc.tuple(size, size).map(([w, h]): Figure => ({ ...rectangle(w, h), radius: Math.min(w, h) / 4 })),
+    );
+    fc.assert(
+      fc.property(
+        figures,
+        fc.constantFrom(0, 90, 180, 270),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (f, by, more) => {
+          const [inner, outer] = [
+            place(f, { x: 1, y: 2 }, by as Quarter),
+            place(grown(f, more), { x: 1, y: 2 }, by as Quarter),
+          ];
+          expect(overhang(inner, outer)).toBeLessThanOrEqual(1e-6 - more);
+          const drawn = boxOfPoints(flatten(contourOf(outer), 1e-6)) as Box;
+          // the outline reaches its box on every side
+          expect(Math.abs(overhang(drawn, outer))).toBeLessThan(1e-3);
+          expect(area(flatten(contourOf(inner), 1e-6))).toBeCloseTo(areaOf(f), 3);
+        },
+      ),
+    );
   });
 });
 

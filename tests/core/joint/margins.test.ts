@@ -2,14 +2,14 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { compile } from '../../../src/core/footprint/compile';
 import { jointMargins } from '../../../src/core/joint/margins';
-import { NO_CHOICES, solveGroup } from '../../../src/core/land/solve-group';
-import type { TerminalGroup } from '../../../src/core/package/terminal';
+import { NO_CHOICES } from '../../../src/core/land/solution';
+import { solveSpan } from '../../../src/core/land/solve-span';
 import { chip, converter } from '../../data/documents';
 
 function jointOf(document = converter()) {
   const { footprint, process } = compile(document);
   const [group, solution] = [footprint?.groups[0], footprint?.solutions[0]];
-  if (!group || !solution) throw new Error('no footprint');
+  if (group?.kind !== 'span' || solution?.kind !== 'span') throw new Error('no footprint');
   return { group, solution, process };
 }
 
@@ -40,7 +40,7 @@ it('meets its goals exactly where nothing is rounded, for every terminal', () =>
     fc.property(um(2000, 9000), um(0, 500), um(200, 700), um(0, 300), (L, cl, T, ct) => {
       const document = chip({ L: `${L}..${L + cl}`, T: `${T}..${T + ct}` });
       const { group, process } = jointOf(document);
-      const solution = solveGroup(group as TerminalGroup, 'B', process, { ...NO_CHOICES, rounding: 0 });
+      const solution = solveSpan(group, 'B', process, { ...NO_CHOICES, rounding: 0 });
       for (const { rms, goal } of jointMargins(group, solution, process)) expect(rms).toBeCloseTo(goal, 5);
     }),
   );

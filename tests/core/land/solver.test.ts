@@ -5,9 +5,16 @@ import type { Step } from '../../../src/core/land/derivation';
 import { substituted } from '../../../src/core/land/derivation';
 import { GOAL_ROWS, goalRowFor } from '../../../src/core/land/goals';
 import { roundDown, roundTo, roundUp } from '../../../src/core/land/rounding';
-import { derivationOf, NO_CHOICES, solveGroup } from '../../../src/core/land/solve-group';
+import {
+  derivationOf,
+  NO_CHOICES,
+  type Hold,
+  type LandChoices,
+  type SettableSize,
+} from '../../../src/core/land/solution';
+import { solveSpan } from '../../../src/core/land/solve-span';
 import { solveLand, type TerminalSizes } from '../../../src/core/land/solver';
-import type { TerminalGroup } from '../../../src/core/package/terminal';
+import type { SpanGroup } from '../../../src/core/package/terminal';
 import { processById } from '../../../src/core/process';
 import type { Process } from '../../../src/core/process/process';
 import type { Toleranced } from '../../../src/core/units/toleranced';
@@ -19,8 +26,9 @@ const F_AND_P = { fabricationTolerance: 0.1, placementTolerance: 0.05 };
 const range = (min: number, max: number): Toleranced => ({ min, nom: (min + max) / 2, max, given: 'range' });
 const pair = ([min, max]: number[]) => range(min as number, max as number);
 
-function group(sizes: TerminalSizes, rest: Partial<TerminalGroup> = {}): TerminalGroup {
+function group(sizes: TerminalSizes, rest: Partial<SpanGroup> = {}): SpanGroup {
   return {
+    kind: 'span',
     id: 'g',
     title: 'g',
     form: 'rectangular-end',
@@ -33,11 +41,16 @@ function group(sizes: TerminalSizes, rest: Partial<TerminalGroup> = {}): Termina
   };
 }
 
+const choosing = (sizes: Partial<Record<SettableSize, number>>, hold: Hold = 'centre'): LandChoices => ({
+  ...NO_CHOICES,
+  of: () => ({ sizes, hold }),
+});
+
 describe('published land patterns', () => {
   for (const { part, span, length, width, ...levels } of published.chip.parts) {
     it.each(LEVELS)(`chip ${part} at level %s`, (level) => {
       const chip = group({ span: pair(span), length: pair(length), width: pair(width) });
-      const { land } = solveGroup(chip, level, standard);
+      const { land } = solveSpan(chip, level, standard, NO_CHOICES);
       const want = levels[level];
       expect(Math.abs(land.C / 2 - want.halfC)).toBeLessThanOrEqual(published.chip.tolerance);
       expect(Math.abs(land.Y - want.Y)).toBeLessThanOrEqual(published.chip.tolerance);
@@ -72,7 +85,7 @@ describe('hand-worked gull wing, E 6.2..6.6, L 0.45..0.75, b 0.19..0.30, pitch 0
     ['B', 7.315331, 4.197831, 0.406844, { Z: 7.35, G: 4.25, X: 0.4, Y: 1.55, C: 5.8 }],
     ['C', 6.915331, 4.397831, 0.366844, { Z: 6.95, G: 4.45, X: 0.35, Y: 1.25, C: 5.7 }],
   ] as const)('level %s', (level, Z, G, X, rounded) => {
-    const { computed, land } = solveGroup(row, level, standard);
+    const { computed, land } = solveSpan(row, level, standard, NO_CHOICES);
     expect(computed.Z).toBeCloseTo(Z, 5);
     expect(computed.G).toBeCloseTo(G, 5);
     expect(computed.X).toBeCloseTo(X, 5);
@@ -91,7 +104,7 @@ describe('hand-worked small chip, L 1.0±0.05, T 0.25±0.1, W 0.5±0.05', () => 
     ['B', 1.5, 0.329844, 0.6, { X: 0.6, Y: 0.58, C: 0.92 }],
     ['C', 1.3, 0.329844, 0.5, { X: 0.5, Y: 0.48, C: 0.8 }],
   ] as const)('level %s', (level, Z, G, X, rounded) => {
-    const { computed, land, rounding } = solveGroup(chip, level, standard);
+    const { computed, land, rounding } = solveSpan(chip, level, standard, NO_CHOICES);
     expect([computed.Z, computed.G, computed.X]).toEqual([Z, G, X].map((v) => expect.closeTo(v, 5)));
     expect(rounding).toBe(0.02);
     expect(land).toMatchObject(rounded);
@@ -112,7 +125,7 @@ describe('hand-worked cylinder, L 3.3..3.7, T 0.2..0.5, D 1.4..1.6', () => {
     ['B', 4.515331, 2.297831, 1.729129],
     ['C', 4.115331, 2.457831, 1.649129],
   ] as const)('level %s', (level, Z, G, X) => {
-    const { computed } = solveGroup(melf, level, standard);
+    const { computed } = solveSpan(melf, level, standard, NO_CHOICES);
     expect([computed.Z, computed.G, computed.X]).toEqual([Z, G, X].map((v) => expect.closeTo(v, 5)));
   });
 });
@@ -131,7 +144,43 @@ describe('hand-worked can, L 8.8..9.4, T 2.6..3.2, b 0.7..1.1', () => {
     ['B', 10, 10.810328, 2.874388, 2.115331],
     ['C', 10, 10.210328, 2.974388, 1.915331],
   ] as const)('level %s, height %d', (level, height, Z, G, X) => {
-    const { computed } = solveGroup(group(sizes, { form: 'under-can', height }), level, standard);
+    const { computed } = solveSpan(group(sizes, { form: 'under-can', height }), level, standard, NO_CHOICES);
+    expect([computed.Z, computed.G, computed.X]).toEqual([Z, G, X].map((v) => expect.closeTo(v, 5)));
+  });
+});
+
+describe('hand-worked terminals of the other forms, L 10.0..10.4, T 1.0..1.3, W 0.5..0.7', () => {
+  // C_L = 0.40, C_T = 0.30, C_W = 0.20; Smin = 10.00 − 2.60 = 7.40, Smax = 10.40 − 2.00 = 8.40
+  // C_S = √(0.16 + 2·0.09) = 0.583095; Smax' = 8.40 − (1.00 − 0.583095)/2 = 8.191548
+  // Z = 10.00 + 0.415331 + 2·J_outer; G = 8.191548 − 0.593717 − 2·J_inner; X = 0.50 + 0.229129 + 2·J_side
+  const sizes = { span: range(10, 10.4), length: range(1, 1.3), width: range(0.5, 0.7) };
+  it.each([
+    ['j-lead', 'A', 11.515331, 7.397831, 0.829129],
+    ['j-lead', 'B', 11.115331, 7.597831, 0.789129],
+    ['j-lead', 'C', 10.715331, 7.797831, 0.749129],
+    ['castellated', 'A', 11.715331, 7.097831, 0.829129],
+    ['castellated', 'B', 11.515331, 7.297831, 0.629129],
+    ['castellated', 'C', 11.315331, 7.497831, 0.429129],
+    ['chip-array', 'A', 11.515331, 7.697831, 0.629129],
+    ['chip-array', 'B', 11.315331, 7.737831, 0.589129],
+    ['chip-array', 'C', 11.115331, 7.797831, 0.529129],
+    ['flat-lug', 'A', 11.515331, 6.697831, 0.829129],
+    ['flat-lug', 'B', 11.115331, 6.897831, 0.789129],
+    ['flat-lug', 'C', 10.715331, 7.097831, 0.749129],
+    ['flat-lead', 'A', 11.015331, 7.597831, 0.829129],
+    ['flat-lead', 'B', 10.815331, 7.597831, 0.729129],
+    ['flat-lead', 'C', 10.615331, 7.597831, 0.629129],
+    ['no-lead', 'A', 11.215331, 7.597831, 0.649129],
+    ['no-lead', 'B', 11.015331, 7.597831, 0.649129],
+    ['no-lead', 'C', 10.815331, 7.597831, 0.649129],
+    ['pulled-back', 'A', 10.415331, 7.597831, 0.729129],
+    ['pulled-back', 'B', 10.415331, 7.597831, 0.729129],
+    ['pulled-back', 'C', 10.415331, 7.597831, 0.729129],
+    ['inward-formed', 'A', 12.015331, 7.097831, 0.749129],
+    ['inward-formed', 'B', 11.415331, 7.297831, 0.629129],
+    ['inward-formed', 'C', 10.815331, 7.457831, 0.529129],
+  ] as const)('%s, level %s', (form, level, Z, G, X) => {
+    const { computed } = solveSpan(group(sizes, { form }), level, standard, NO_CHOICES);
     expect([computed.Z, computed.G, computed.X]).toEqual([Z, G, X].map((v) => expect.closeTo(v, 5)));
   });
 });
@@ -150,8 +199,7 @@ it('uses the inside distance where the datasheet gives it', () => {
 
 it('takes goals by form, pitch and size', () => {
   const sizes = { span: range(1.5, 1.7), length: range(0.2, 0.4), width: range(0.7, 0.9) };
-  const row = (rest: Partial<TerminalGroup>, span = sizes.span) =>
-    goalRowFor(group({ ...sizes, span }, rest)).id;
+  const row = (rest: Partial<SpanGroup>, span = sizes.span) => goalRowFor(group({ ...sizes, span }, rest)).id;
   expect(row({ form: 'gull-wing', pitch: 0.65 })).toBe('gull-wing');
   expect(row({ form: 'gull-wing', pitch: 0.625 })).toBe('gull-wing-fine');
   expect(row({})).toBe('rectangular-end');
@@ -189,30 +237,43 @@ describe('trims', () => {
   });
 
   it('ends the heel at a body that sits low', () => {
-    const { land, trims } = solveGroup(low, 'B', standard);
+    const { land, trims } = solveSpan(low, 'B', standard, NO_CHOICES);
     expect(trims).toEqual(['body-heel']);
     // Z stays 7.35; Y = (7.35 − 4.5)/2 = 1.425, down to 1.40; G = 7.35 − 2.80
     expect(land).toEqual({ Z: 7.35, G: 4.55, X: 0.4, Y: 1.4, C: 5.95 });
   });
   it('leaves the heel where it is switched off, and where the body stands high', () => {
     const untrimmed = { ...NO_CHOICES, untrimmed: new Set(['body-heel'] as const) };
-    expect(solveGroup(low, 'B', standard, untrimmed).land.G).toBe(4.25);
+    expect(solveSpan(low, 'B', standard, untrimmed).land.G).toBe(4.25);
     const high = { ...low, body: { size: range(4.3, 4.5), standoff: range(0.05, 0.15) } };
-    expect(solveGroup(high, 'B', standard).trims).toEqual([]);
+    expect(solveSpan(high, 'B', standard, NO_CHOICES).trims).toEqual([]);
   });
   it('narrows lands of a row to keep the gap', () => {
     const tight = group({ ...sizes, width: range(0.2, 0.35) }, { form: 'gull-wing', pitch: 0.5 });
-    const { land, trims, proposed } = solveGroup(tight, 'A', standard);
+    const { land, trims, proposed } = solveSpan(tight, 'A', standard, NO_CHOICES);
     expect(trims).toEqual(['row-gap']);
     expect(proposed).toEqual(land);
     expect(land.X).toBe(0.35); // 0.50 − 0.15
   });
   it('puts what is set by hand over everything', () => {
-    const byHand = { ...NO_CHOICES, land: { X: 0.33, Y: null, C: null } };
-    const { land, proposed, derivation } = solveGroup(low, 'B', standard, byHand);
+    const byHand = choosing({ X: 0.33 });
+    const { land, proposed, derivation } = solveSpan(low, 'B', standard, byHand);
     expect(land.X).toBe(0.33);
     expect(proposed.X).toBe(0.4);
     expect(derivation.at(-1)).toMatchObject({ symbol: 'X', result: 0.33, note: 'set by hand' });
+  });
+  it.each([
+    // 1.55 long on Z 7.35, G 4.25, C 5.80, made 1.80 long
+    ['centre', { Z: 7.6, G: 4, C: 5.8 }],
+    ['gap', { Z: 7.85, G: 4.25, C: 6.05 }],
+    ['outer', { Z: 7.35, G: 3.75, C: 5.55 }],
+  ] as const)('a land made longer by hand keeps the %s', (hold, want) => {
+    const row = group(sizes, { form: 'gull-wing', pitch: 0.65 });
+    expect(solveSpan(row, 'B', standard, choosing({ Y: 1.8 }, hold)).land).toEqual({
+      ...want,
+      X: 0.4,
+      Y: 1.8,
+    });
   });
 });
 
@@ -234,7 +295,7 @@ describe('derivation', () => {
   it.each(['Z', 'G', 'X', 'Y', 'C'] as const)(
     'of %s ends with the value used and names all it needs',
     (symbol) => {
-      const solution = solveGroup(row, 'B', standard);
+      const solution = solveSpan(row, 'B', standard, NO_CHOICES);
       const steps = derivationOf(solution, symbol);
       expect(steps.at(-1)).toMatchObject({ symbol, result: expect.closeTo(solution.land[symbol], 9) });
       for (const step of steps) expect(substituted(step, 'mm')).not.toMatch(/[A-Z]_|min|max/);

@@ -1,33 +1,19 @@
 import { describe, expect, it } from 'vitest';
 import { check } from '../../../src/core/check/check';
-import { LEVELS, type TapisDocument } from '../../../src/core/document/document';
+import { LEVELS } from '../../../src/core/document/document';
 import { compile } from '../../../src/core/footprint/compile';
-import type { Footprint } from '../../../src/core/footprint/footprint';
-import { gapBetween, type Box } from '../../../src/core/geometry/box';
+import type { Footprint, Land } from '../../../src/core/footprint/footprint';
+import { boxAt, boxOfPoints, boxRound, overhang, type Box } from '../../../src/core/geometry/box';
 import { facesOf, placeFace } from '../../../src/core/geometry/faces';
-import type { Point3 } from '../../../src/core/geometry/point';
+import { gapToPolygon, sizeOf } from '../../../src/core/geometry/figure';
+import { turn, type Point3 } from '../../../src/core/geometry/point';
+import type { Shape } from '../../../src/core/geometry/solid';
+import type { LandSolution } from '../../../src/core/land/solution';
 import { FAMILIES } from '../../../src/core/package/families';
-import type { FamilyDefinition } from '../../../src/core/package/family';
+import { formatName, parseName } from '../../../src/core/package/naming';
 import { PROCESSES } from '../../../src/core/process';
-import type { LandSize } from '../../../src/core/land/solver';
-
-function exampleOf(family: FamilyDefinition, rest: Partial<TapisDocument> = {}): TapisDocument {
-  const dimensions = family.example as Record<string, string>;
-  return {
-    tapis: 1,
-    name: family.id,
-    package: { family: family.id, dimensions },
-    level: 'B',
-    process: 'standard',
-    ...rest,
-  };
-}
-
-function footprintOf(document: TapisDocument): Footprint {
-  const { footprint } = compile(document);
-  if (!footprint) throw new Error(`${document.name} does not compile`);
-  return footprint;
-}
+import { quantise } from '../../../src/core/units/length';
+import { footprintOf, VARIANTS } from '../../data/families';
 
 /** Every corner of every solid, where it stands. */
 function cornersOf({ body }: Footprint): Point3[] {
@@ -40,9 +26,7 @@ function cornersOf({ body }: Footprint): Point3[] {
 }
 
 /** Six times the volume of a shape; positive only where its faces are closed and face outwards. */
-function sixfoldVolume(family: FamilyDefinition, name: string): number {
-  const shape = footprintOf(exampleOf(family)).body.assembly.shapes[name];
-  if (!shape) throw new Error(`no shape ${name}`);
+function sixfoldVolume(shape: Shape): number {
   let sum = 0;
   for (const { corners } of facesOf(shape)) {
     const [a] = corners as [Point3];
@@ -54,69 +38,151 @@ function sixfoldVolume(family: FamilyDefinition, name: string): number {
   return sum;
 }
 
-const families = FAMILIES.map((family) => [family.id, family] as const);
+/** Land sizes before rounding and trims, whatever the kind of solution. */
+function computedSizes(solution: LandSolution): number[] {
+  if (solution.kind === 'span') {
+    const { Z, X, Y } = solution.computed;
+    return [Z, X, Y];
+  }
+  if (solution.kind === 'spot') {
+    const { width, height } = sizeOf(solution.computed);
+    return [width, height];
+  }
+  return [solution.computed.hole, sizeOf(solution.computed.figure).height];
+}
 
-describe.each(families)('%s', (_, family) => {
-  it('keeps legend, courtyard, gaps and numbers at every level in every process', () => {
+function isOfGrid({ body: { extent }, groups }: Footprint): boolean {
+  return extent.collapsing !== undefined || groups.some((g) => g.kind === 'spot' && g.form.includes('ball'));
+}
+
+const MARKS = ['legend-over-land', 'courtyard', 'number-sequence', 'name-geometry', 'entry'];
+const variants = VARIANTS.map((variant) => [variant.name, variant] as const);
+
+describe.each(variants)('%s', (_, { family, document }) => {
+  it('keeps legend, courtyard, numbers and names at every level in every process', () => {
     for (const process of PROCESSES) {
       for (const level of LEVELS) {
-        const compiled = compile(exampleOf(family, { level, process: process.id }));
-        const { findings } = check(compiled);
-        const rules = new Set(findings.map(({ rule }) => rule));
-        for (const rule of ['legend-over-land', 'courtyard', 'number-sequence', 'name-geometry', 'entry']) {
-          expect(rules, `${process.id} ${level}`).not.toContain(rule);
-        }
+        const compiled = compile({ ...document, level, process: process.id });
+        const rules = check(compiled).findings.map(({ rule }) => rule);
+        expect(
+          rules.filter((rule) => MARKS.includes(rule)),
+          `${process.id} ${level}`,
+        ).toEqual([]);
         // a mark that points at the wrong land is worse than none
-        const { legend, lands, maskOpenings } = compiled.footprint as Footprint;
-        const [apex] = legend.pin1 ?? [];
-        if (!apex) continue;
-        const distance = (box: Box) =>
-          gapBetween({ minX: apex.x, maxX: apex.x, minY: apex.y, maxY: apex.y }, box);
-        const nearest = maskOpenings.map(({ box }) => distance(box));
-        expect(nearest.indexOf(Math.min(...nearest)), `${process.id} ${level}`).toBe(0);
-        expect(lands[0]?.number).toBe('1');
+        const { legend, lands } = compiled.footprint as Footprint;
+        if (!legend.pin1) continue;
+        const away = (land: Land) => gapToPolygon(land.copper, legend.pin1 ?? []);
+        const nearest = lands.reduce((a, b) => (away(b) < away(a) - 1e-6 ? b : a));
+        expect(['1', 'A1'], `${process.id} ${level}`).toContain(nearest.number);
       }
     }
   });
 
   it('asks for no less at A than at B, and at B than at C', () => {
-    const { levels } = compile(exampleOf(family));
+    const { levels } = compile(document);
     if (!levels) throw new Error('no levels');
     levels.B.forEach((_solution, group) => {
-      const size = (level: 'A' | 'B' | 'C', symbol: keyof LandSize) =>
-        levels[level][group]?.computed[symbol] ?? NaN;
-      for (const symbol of ['Z', 'X', 'Y'] as const) {
-        expect(size('A', symbol)).toBeGreaterThanOrEqual(size('B', symbol));
-        expect(size('B', symbol)).toBeGreaterThanOrEqual(size('C', symbol));
-      }
+      const [a, b, c] = LEVELS.map((level) => computedSizes(levels[level][group] as LandSolution));
+      a?.forEach((size, i) => {
+        expect(size).toBeGreaterThanOrEqual(b?.[i] ?? NaN);
+        expect(b?.[i]).toBeGreaterThanOrEqual(c?.[i] ?? NaN);
+      });
     });
   });
 
-  it('has closed solids that stand on their lands and end at the stated height', () => {
-    const footprint = footprintOf(exampleOf(family));
-    const { assembly, heights } = footprint.body;
-    for (const name of Object.keys(assembly.shapes))
-      expect(sixfoldVolume(family, name), name).toBeGreaterThan(0);
-    const z = cornersOf(footprint).map((corner) => corner.z);
-    expect(Math.min(...z)).toBeCloseTo(heights.seating, 3);
-    expect(Math.max(...z)).toBeCloseTo(heights.top.nom, 3);
+  it('has closed solids of the stated height, as wide as body and terminals', () => {
+    const footprint = footprintOf(document);
+    const { assembly, heights, extent } = footprint.body;
+    for (const [name, shape] of Object.entries(assembly.shapes))
+      expect(sixfoldVolume(shape), name).toBeGreaterThan(0);
+    const corners = cornersOf(footprint);
+    const rise = boxOfPoints(corners.map(({ z }) => ({ x: 0, y: z }))) as Box;
+    expect(rise.maxY).toBeCloseTo(heights.top.nom, 2);
+    if (extent.mount === 'through') expect(rise.minY).toBeLessThan(heights.boardBottom);
+    else if (footprint.bores.length === 0) expect(rise.minY).toBeCloseTo(heights.seating, 2);
+    const body = boxAt(extent.centre ?? { x: 0, y: 0 }, extent.x.nom, extent.y.nom);
+    const drawn = boxRound([body, ...footprint.lands.map(({ contact }) => contact.nom)]) as Box;
+    const solid = boxOfPoints(corners) as Box;
+    expect(overhang(solid, drawn), 'solids beyond the drawing').toBeLessThan(0.06);
+    expect(overhang(drawn, solid), 'drawing beyond the solids').toBeLessThan(0.06);
   });
 
-  it('has solids as wide as its drawing says, and terminals inside its lands', () => {
-    const footprint = footprintOf(exampleOf(family));
-    const [group] = footprint.groups;
-    const x = cornersOf(footprint).map((corner) => corner.x);
-    expect(Math.max(...x)).toBeCloseTo(Math.max(group?.span.nom ?? 0, footprint.body.extent.x.nom) / 2, 3);
-    for (const { contact, copper } of footprint.lands) {
-      const { minX, maxX, minY, maxY } = contact.nom;
-      expect(minX >= copper.minX - 1e-9 && maxX <= copper.maxX + 1e-9).toBe(true);
-      expect(minY >= copper.minY - 1e-9 && maxY <= copper.maxY + 1e-9).toBe(true);
+  it('has its terminals on its lands and its leads in their holes', () => {
+    const footprint = footprintOf(document);
+    for (const { contact, copper, hole, number } of footprint.lands) {
+      if (hole !== null) {
+        const { width, height } = sizeOf(contact.max.figure);
+        const across = contact.max.figure.kind === 'round' ? width : Math.hypot(width, height);
+        expect(across, number).toBeLessThan(hole);
+        expect(overhang(contact.nom, copper), number).toBeLessThan(0);
+      } else if (!isOfGrid(footprint))
+        expect(overhang(contact.nom, copper), number).toBeLessThanOrEqual(1e-9);
     }
   });
 
-  it('finds nothing implausible in its own example', () => {
-    const { findings } = check(compile(exampleOf(family)));
+  it('turns as a whole: orientation B is A a quarter further', () => {
+    const [a, b] = [
+      footprintOf({ ...document, orientation: 'A' }),
+      footprintOf({ ...document, orientation: 'B' }),
+    ];
+    const spots = (footprint: Footprint, by: 0 | 90) =>
+      footprint.lands.map(({ number, at, rotation, padstack }) => {
+        const { x, y } = turn(at, by);
+        return `${number} ${quantise(x) + 0} ${quantise(y) + 0} ${(rotation + by) % 360} ${padstack}`;
+      });
+    expect(spots(b, 0)).toEqual(spots(a, 90));
+    const size = ({ courtyard: { box } }: Footprint) =>
+      [box.maxX - box.minX, box.maxY - box.minY].map(quantise);
+    expect(size(b)).toEqual(size(a).reverse());
+    const solids = (footprint: Footprint, by: 0 | 90) => {
+      const turned = cornersOf(footprint).map((corner) => turn(corner, by));
+      const { minX, minY, maxX, maxY } = boxOfPoints(turned) as Box;
+      return [minX, minY, maxX, maxY].map((v) => Math.round(v * 1e6) + 0);
+    };
+    expect(solids(b, 0)).toEqual(solids(a, 90));
+  });
+
+  it('has a name that reads back to its numbers', () => {
+    const { nameTemplate } = footprintOf(document);
+    for (const level of LEVELS) {
+      const stated = parseName(nameTemplate, formatName(nameTemplate, level));
+      expect(stated?.level).toBe(level);
+      for (const part of nameTemplate) {
+        if (typeof part === 'string') continue;
+        const unit = 10 ** -part.decimals;
+        expect(Math.abs((stated?.values[part.symbol] ?? NaN) - part.value), part.symbol).toBeLessThan(
+          unit * 0.501,
+        );
+      }
+    }
+  });
+
+  it('finds nothing implausible in its own numbers', () => {
     const own = new Set(family.plausibility.map(({ id }) => id));
-    expect(findings.filter(({ rule }) => own.has(rule))).toEqual([]);
+    expect(check(compile(document)).findings.filter(({ rule }) => own.has(rule))).toEqual([]);
+  });
+
+  it('draws a dimension line for dimensions that it has, inside the views', () => {
+    const { values, body } = footprintOf(document);
+    const options = compile(document).resolved?.options ?? {};
+    const lines = family.dimensionLines(values, options);
+    expect(new Set(lines.map(({ symbol }) => symbol)).size).toBe(lines.length);
+    for (const { symbol, from, to } of lines) {
+      expect(Object.keys(values)).toContain(symbol);
+      const length = Math.hypot(to.x - from.x, to.y - from.y);
+      expect(length, symbol).toBeGreaterThanOrEqual(0);
+      expect(length, symbol).toBeLessThan(2 * Math.max(body.extent.x.nom, body.extent.y.nom) + 60);
+    }
+  });
+});
+
+describe('the families', () => {
+  it('are known by ids of their own and searched by words', () => {
+    expect(new Set(FAMILIES.map(({ id }) => id)).size).toBe(FAMILIES.length);
+    for (const { keywords, title, summary } of FAMILIES) {
+      expect(keywords.length).toBeGreaterThan(2);
+      expect(title.length).toBeLessThan(40);
+      expect(summary).toMatch(/\.$/);
+    }
   });
 });

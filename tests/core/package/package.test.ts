@@ -80,12 +80,14 @@ describe('every family', () => {
     expect(resolved.dimensions.filter(({ error }) => error)).toEqual([]);
     const values = resolved.values;
     if (!values) throw new Error('the example is not complete');
+    const { options } = resolved;
     const symbols = family.dimensions.map(({ symbol }) => symbol);
-    for (const line of family.dimensionLines(values)) expect(symbols).toContain(line.symbol);
-    const assembly = family.solids(values);
+    for (const line of family.dimensionLines(values, options)) expect(symbols).toContain(line.symbol);
+    const assembly = family.solids(values, options);
     for (const part of assembly.parts) expect(Object.keys(assembly.shapes)).toContain(part.shape);
+    expect(new Set(assembly.parts.map(({ name }) => name)).size).toBe(assembly.parts.length);
     const positions = family
-      .terminals(values)
+      .terminals(values, options)
       .flatMap(({ places }) => places.map(({ position }) => position));
     expect([...positions].sort((a, b) => a - b)).toEqual(positions.map((_, i) => i + 1));
   });
@@ -122,6 +124,22 @@ describe('standard names', () => {
     ['small-transistor', {}, 'SOT95P280X145-5N'],
     ['gull-wing-dual', {}, 'SOP65P640X120-16N'],
     ['gull-wing-quad', {}, 'QFP50P900X900X120-48N'],
+    ['j-lead-dual', {}, 'SOJ127P850X375-32N'],
+    ['j-lead-quad', {}, 'PLCC127P1753X1753X457-44N'],
+    ['flat-lead', {}, 'SOTFL50P160X60-6N'],
+    ['no-lead-quad', {}, 'QFN50P500X500X90-33N'],
+    ['no-lead-quad', { pad: 'none' }, 'QFN50P500X500X90-32N'],
+    ['no-lead-dual', { word: 'SON' }, 'SON50P300X200X80-9N'],
+    ['castellated', {}, 'LCC127P889X889X254-20N'],
+    ['tab-package', {}, 'TO229P990X238-3N'],
+    ['ball-grid', {}, 'BGA144C80P12X12_1000X1000X140N'],
+    ['ball-grid', { ball: 'keeps' }, 'BGA144N80P12X12_1000X1000X140N'],
+    ['oscillator', {}, 'OSCCC320X250X90N'],
+    ['dip', {}, 'DIP762W46P254L1920H533Q14N'],
+    ['axial', {}, 'RESAD1016W60L630D235N'],
+    ['radial', {}, 'CAPRD250W50D630H1120N'],
+    ['pin-header', {}, 'HDRV10W64P254_2X5_1270X508X850N'],
+    ['mounting-hole', {}, 'MTGNP270H270N'],
   ])('of %s %j is %s, and reads back', (id, options, name) => {
     const family = familyById(id) as FamilyDefinition;
     const intent = { family: id, options, dimensions: family.example as Record<string, string> };

@@ -2,6 +2,7 @@
  * Requires the courtyard to enclose lands and body by the excess of the density level.
  */
 import { boxAt, boxRound, overhang, type Box } from '../../geometry/box';
+import { occupiedBy } from '../../footprint/marks';
 import { formatNumber } from '../../units/length';
 import { fill, type Rule } from '../rule';
 
@@ -17,11 +18,9 @@ export const courtyard: Rule = {
   stage: 'mark',
   check({ footprint }) {
     const { box, excess } = footprint.courtyard;
-    const { x, y } = footprint.body.extent;
-    const inner = boxRound([
-      boxAt({ x: 0, y: 0 }, x.max, y.max),
-      ...footprint.lands.flatMap(({ copper, contact }) => [copper, contact.max]),
-    ]) as Box;
+    const { x, y, centre = { x: 0, y: 0 } } = footprint.body.extent;
+    const { lands, bores, keepOuts } = footprint;
+    const inner = boxRound(occupiedBy(lands, boxAt(centre, x.max, y.max), bores, keepOuts)) as Box;
     const left = -overhang(inner, box);
     if (left >= excess - 1e-6) return [];
     return [

@@ -1,10 +1,12 @@
 /**
  * Requires the process's smallest gap between the copper of any two lands.
  */
-import type { Box } from '../../geometry/box';
-import { gapBetween } from '../../geometry/box';
+import { gapBetweenFigures, type Placed } from '../../geometry/figure';
 import { formatNumber } from '../../units/length';
-import { between, fill, type Rule, type RuleFinding } from '../rule';
+import type { Remedy } from '../../document/finding';
+import type { TapisDocument } from '../../document/document';
+import { TRIM_TITLES } from '../../land/trims';
+import { between, fill, TAKE_COMPUTED, type Rule, type RuleFinding } from '../rule';
 
 const messages = {
   overlap: 'Lands {a} and {b} overlap by {over} mm; {count} such in all. They would be one piece of copper.',
@@ -23,7 +25,10 @@ export const landGap: Rule = {
     const involved = new Set<number>();
     let count = 0;
     for (const [a, b] of lands.pairs(limit)) {
-      const gap = gapBetween(footprint.lands[a]?.copper as Box, footprint.lands[b]?.copper as Box);
+      const gap = gapBetweenFigures(
+        footprint.lands[a]?.copper as Placed,
+        footprint.lands[b]?.copper as Placed,
+      );
       if (gap >= limit - 1e-9) continue;
       count += 1;
       involved.add(a).add(b);
@@ -41,23 +46,21 @@ export const landGap: Rule = {
         at: between(a.copper, b.copper),
         lands: [...involved].map((i) => footprint.lands[i]?.number ?? ''),
       },
-      remedies:
-        compiled.document.overrides?.trims?.['row-gap'] === false
-          ? [
-              {
-                label: 'Trim the width to keep the gap',
-                edits: [{ at: '/overrides/trims/row-gap', value: undefined }],
-              },
-            ]
-          : compiled.document.overrides?.land
-            ? [
-                {
-                  label: 'Take the computed lands',
-                  edits: [{ at: '/overrides/land', value: undefined }],
-                },
-              ]
-            : [],
+      remedies: remediesFor(compiled.document),
     };
     return [finding];
   },
 };
+
+/** Trims that were switched off are offered again, then what was set by hand is. */
+function remediesFor({ overrides, recommended }: TapisDocument): Remedy[] {
+  const off = TRIM_TITLES.filter(({ id }) => id !== 'body-heel' && overrides?.trims?.[id] === false);
+  const byHand = overrides?.land || overrides?.lands || recommended?.adopted;
+  return [
+    ...off.map(({ id, title }) => ({
+      label: `Trim again: ${title.toLowerCase()}`,
+      edits: [{ at: `/overrides/trims/${id}`, value: undefined }],
+    })),
+    ...(off.length === 0 && byHand ? [TAKE_COMPUTED] : []),
+  ];
+}

@@ -4,7 +4,7 @@
  */
 import { boxAt, gapBetween } from '../../geometry/box';
 import { formatNumber } from '../../units/length';
-import { fill, type Rule } from '../rule';
+import { fill, TAKE_COMPUTED, type Rule } from '../rule';
 
 const messages = {
   low: 'Lands run under the body, whose standoff A1 is {standoff} mm at least; needs {limit} mm.',
@@ -19,14 +19,21 @@ export const landUnderBody: Rule = {
   check({ footprint, process, compiled }) {
     const { extent } = footprint.body;
     const limit = process.minStandoff;
-    if (extent.standoff.min >= limit - 1e-9 || footprint.groups.every(({ body }) => !body)) return [];
-    const body = boxAt({ x: 0, y: 0 }, extent.x.max, extent.y.max);
-    const under = footprint.lands.filter(({ copper }) => gapBetween(copper, body) < -1e-9);
+    // lands that belong under the body are not meant
+    const outside = new Set(
+      footprint.groups.flatMap((group) => (group.kind === 'span' && group.body ? [group.id] : [])),
+    );
+    if (extent.standoff.min >= limit - 1e-9 || outside.size === 0) return [];
+    const body = boxAt(extent.centre ?? { x: 0, y: 0 }, extent.x.max, extent.y.max);
+    const under = footprint.lands.filter(
+      ({ copper, group }) => outside.has(group) && gapBetween(copper, body) < -1e-9,
+    );
     const [first] = under;
     if (!first) return [];
     const standoff = formatNumber(extent.standoff.min, 2, 3);
     const off = compiled.document.overrides?.trims?.['body-heel'] === false;
-    const byHand = compiled.document.overrides?.land !== undefined;
+    const { land, lands } = compiled.document.overrides ?? {};
+    const byHand = land !== undefined || lands !== undefined;
     return [
       {
         message: fill(messages.low, { standoff, limit }),
@@ -41,9 +48,7 @@ export const landUnderBody: Rule = {
                 },
               ]
             : []),
-          ...(byHand
-            ? [{ label: 'Take the computed lands', edits: [{ at: '/overrides/land', value: undefined }] }]
-            : []),
+          ...(byHand ? [TAKE_COMPUTED] : []),
         ],
       },
     ];

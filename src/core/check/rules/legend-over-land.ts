@@ -3,7 +3,7 @@
  */
 import type { Footprint } from '../../footprint/footprint';
 import { boxOfPoints, centreOf, grow, type Box } from '../../geometry/box';
-import { lineToBox, polygonToBox } from '../../geometry/distance';
+import { gapToLine, gapToPolygon, type Placed } from '../../geometry/figure';
 import { neighboursOf } from '../../geometry/neighbours';
 import { formatNumber } from '../../units/length';
 import { fill, type Rule } from '../rule';
@@ -21,28 +21,28 @@ export const legendOverLand: Rule = {
   stage: 'mark',
   check({ footprint, process }) {
     const obstacles = [
-      ...footprint.maskOpenings.map(({ box, lands }) => ({ box, land: lands[0] ?? 0 })),
-      ...footprint.lands.map(({ copper }, land) => ({ box: copper, land })),
+      ...footprint.maskOpenings.map(({ opening, lands }) => ({ area: opening, land: lands[0] ?? 0 })),
+      ...footprint.lands.map(({ copper }, land) => ({ area: copper, land })),
     ];
     const limit = process.legendGap;
-    const index = neighboursOf(obstacles.map(({ box }) => box));
-    let worst: { gap: number; box: Box; land: number } | null = null;
+    const index = neighboursOf(obstacles.map(({ area }) => area));
+    let worst: { gap: number; area: Placed; land: number } | null = null;
     for (const { bounds, gapTo } of inkOf(footprint)) {
       for (const i of index.near(grow(bounds, limit))) {
-        const { box, land } = obstacles[i] as (typeof obstacles)[number];
-        const gap = gapTo(box);
-        if (gap < limit - 1e-6 && gap < (worst?.gap ?? Infinity)) worst = { gap, box, land };
+        const { area, land } = obstacles[i] as (typeof obstacles)[number];
+        const gap = gapTo(area);
+        if (gap < limit - 1e-6 && gap < (worst?.gap ?? Infinity)) worst = { gap, area, land };
       }
     }
     if (!worst) return [];
-    const { gap, box, land } = worst;
+    const { gap, area, land } = worst;
     const { number = '' } = footprint.lands[land] ?? {};
     const values = { gap: formatNumber(gap, 2, 3), limit: formatNumber(limit, 2), land: number };
     return [
       {
         message: fill(gap <= 0 ? messages.over : messages.near, values),
         measured: { value: gap, limit, unit: 'mm' },
-        place: { at: centreOf(box), lands: [number] },
+        place: { at: centreOf(area), lands: [number] },
       },
     ];
   },
@@ -51,16 +51,19 @@ export const legendOverLand: Rule = {
 /** A legend mark: the box round its ink, and the ink's distance from a box (0 where it covers it). */
 interface Ink {
   readonly bounds: Box;
-  readonly gapTo: (box: Box) => number;
+  readonly gapTo: (area: Placed) => number;
 }
 
 function inkOf({ legend }: Footprint): Ink[] {
   const half = legend.width / 2;
   const lines = legend.lines.map((line): Ink => ({
     bounds: grow(boxOfPoints(line) as Box, half),
-    gapTo: (box) => Math.max(0, lineToBox(line, box) - half),
+    gapTo: (area) => Math.max(0, gapToLine(area, line) - half),
   }));
   const { pin1 } = legend;
   if (!pin1) return lines;
-  return [...lines, { bounds: boxOfPoints(pin1) as Box, gapTo: (box) => polygonToBox(pin1, box) }];
+  return [
+    ...lines,
+    { bounds: boxOfPoints(pin1) as Box, gapTo: (area) => Math.max(0, gapToPolygon(area, pin1)) },
+  ];
 }

@@ -3,7 +3,7 @@
  * a thinner one breaks off and lets solder bridge.
  */
 import type { Remedy } from '../../document/finding';
-import { gapBetween, type Box } from '../../geometry/box';
+import { gapBetweenFigures, type Placed } from '../../geometry/figure';
 import { neighboursOf } from '../../geometry/neighbours';
 import { roundDown } from '../../land/rounding';
 import { formatNumber } from '../../units/length';
@@ -29,8 +29,8 @@ export const maskWeb: Rule = {
     const openings = footprint.maskOpenings;
     let worst: { web: number; a: number; b: number } | null = null;
     let count = 0;
-    for (const [a, b] of neighboursOf(openings.map(({ box }) => box)).pairs(limit)) {
-      const web = gapBetween(openings[a]?.box as Box, openings[b]?.box as Box);
+    for (const [a, b] of neighboursOf(openings.map(({ opening }) => opening)).pairs(limit)) {
+      const web = gapBetweenFigures(openings[a]?.opening as Placed, openings[b]?.opening as Placed);
       if (web >= limit - 1e-9) continue;
       count += 1;
       if (!worst || web < worst.web) worst = { web, a, b };
@@ -46,7 +46,7 @@ export const maskWeb: Rule = {
       {
         message: fill(web > 0 ? messages.web : messages.none, values),
         measured: { value: web, limit, unit: 'mm' },
-        place: { at: between(a.box, b.box), lands: [na, nb] },
+        place: { at: between(a.opening, b.opening), lands: [na, nb] },
         remedies: remedies(context, web),
       },
     ];

@@ -1,7 +1,8 @@
 /**
  * Requires paste apertures that release their paste: IPC-7525 area ratio and aspect ratio.
  */
-import type { PadShape, Padstack } from '../../padstack/padstack';
+import { areaOf, perimeterOf, sizeOf, type Figure } from '../../geometry/figure';
+import type { Padstack } from '../../padstack/padstack';
 import { formatNumber } from '../../units/length';
 import { fill, type Rule, type RuleFinding } from '../rule';
 
@@ -18,12 +19,14 @@ const messages = {
 };
 
 /** Aperture area over the area of its walls; 0 for an aperture that is closed. */
-export function areaRatio({ width, height }: PadShape, foil: number): number {
-  return width > 0 && height > 0 ? (width * height) / (2 * (width + height) * foil) : 0;
+export function areaRatio(aperture: Figure, foil: number): number {
+  const area = areaOf(aperture);
+  return area > 0 ? area / (perimeterOf(aperture) * foil) : 0;
 }
 
 /** Aperture width over stencil thickness. */
-export function aspectRatio({ width, height }: PadShape, foil: number): number {
+export function aspectRatio(aperture: Figure, foil: number): number {
+  const { width, height } = sizeOf(aperture);
   return Math.min(width, height) / foil;
 }
 
@@ -36,12 +39,16 @@ export const pasteArea: Rule = {
   check({ footprint, process }) {
     const foil = process.stencilThickness;
     return footprint.padstacks.flatMap((stack): RuleFinding[] => {
-      const { paste } = stack;
+      const [window] = stack.paste;
+      // paste does not run through holes
+      if (!window) return [];
+      const paste = window.figure;
+      const size = sizeOf(paste);
       const lands = footprint.lands.filter(({ padstack }) => padstack === stack.name);
       const [first] = lands;
       const place = { ...(first ? { at: first.at } : {}), lands: lands.map(({ number }) => number) };
       const remedies = enlarge(stack);
-      if (paste.width <= 0 || paste.height <= 0) {
+      if (size.width <= 0 || size.height <= 0) {
         const measured = { value: 0, limit: LEAST_AREA_RATIO, unit: 'ratio' } as const;
         return [
           {
@@ -53,9 +60,15 @@ export const pasteArea: Rule = {
           },
         ];
       }
-      const size = `${formatNumber(paste.width, 2, 3)} × ${formatNumber(paste.height, 2, 3)}`;
+      const shown = `${formatNumber(size.width, 2, 3)} × ${formatNumber(size.height, 2, 3)}`;
       const say = (message: string, ratio: number, limit: number): RuleFinding => ({
-        message: fill(message, { ratio: formatNumber(ratio, 2, 2), size, foil, limit, stack: stack.name }),
+        message: fill(message, {
+          ratio: formatNumber(ratio, 2, 2),
+          size: shown,
+          foil,
+          limit,
+          stack: stack.name,
+        }),
         measured: { value: ratio, limit, unit: 'ratio' },
         place,
         remedies,

@@ -31,7 +31,7 @@ export const pin1Mark: Rule = {
       ];
     }
     const { extent } = footprint.body;
-    const body = boxAt({ x: 0, y: 0 }, extent.x.max, extent.y.max);
+    const body = boxAt(extent.centre ?? { x: 0, y: 0 }, extent.x.max, extent.y.max);
     if (gapBetween(boxOfPoints(pin1) as Box, body) >= -1e-9) return [];
     return [{ message: 'The body hides the pin-1 mark after assembly.', place }];
   },

@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { sizeOf } from '../../geometry/figure';
 import { formatNumber } from '../../units/length';
 import type { Format } from '../format';
 
@@ -14,6 +15,8 @@ const COLUMNS = [
   'mask_width_mm',
   'paste_length_mm',
   'paste_width_mm',
+  'hole_mm',
+  'shape',
 ];
 
 /** The pad table (RFC 4180): one row a land, sizes along and across the terminal, mm. */
@@ -26,15 +29,21 @@ export const csv: Format = {
   write({ footprint }) {
     const rows = footprint.lands.map(({ number, at, rotation, padstack }) => {
       const stack = footprint.padstacks.find(({ name }) => name === padstack);
-      const sizes = stack ? [stack.copper, stack.mask, stack.paste] : [];
+      const window = stack?.paste[0]?.figure;
+      const sizes = stack ? [stack.copper, stack.mask, ...(window ? [window] : [])].map(sizeOf) : [];
       const mm = (v: number) => formatNumber(v, 3, 6);
+      // columns of openings that a land does not have stay empty
+      const cells = sizes.flatMap(({ width, height }) => [mm(width), mm(height)]);
+      while (cells.length < 6) cells.push('');
       return [
         safeCell(number),
         padstack,
         mm(at.x),
         mm(at.y),
         rotation,
-        ...sizes.flatMap(({ width, height }) => [mm(width), mm(height)]),
+        ...cells,
+        stack === undefined || stack.hole === null ? '' : mm(stack.hole),
+        stack?.copper.kind ?? '',
       ];
     });
     return Papa.unparse([COLUMNS, ...rows], { newline: '\r\n' }) + '\r\n';

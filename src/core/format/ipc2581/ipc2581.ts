@@ -1,22 +1,40 @@
 import { create } from 'xmlbuilder2';
 import type { XMLBuilder } from 'xmlbuilder2/lib/interfaces';
-import { boxRound, centreOf, cornersOf, type Box } from '../../geometry/box';
+import { boxAt, boxRound, centreOf, cornersOf, type Box } from '../../geometry/box';
 import type { Point } from '../../geometry/point';
-import type { PadShape } from '../../padstack/padstack';
+import { outlineOf, sizeOf, type Figure } from '../../geometry/figure';
+import { arcCentre, type Contour, type Vertex } from '../../geometry/contour';
 import { formatNumber } from '../../units/length';
 import type { Land } from '../../footprint/footprint';
 import type { Format, Writable } from '../format';
 import { xmlText } from '../xml';
 
-/** Layers of the component side that a surface-mount footprint uses: name and IPC-2581 function. */
-const LAYERS = [
-  { name: 'TOP', layerFunction: 'CONDUCTOR' },
-  { name: 'TOP_MASK', layerFunction: 'SOLDERMASK' },
-  { name: 'TOP_PASTE', layerFunction: 'PASTEMASK' },
-  { name: 'TOP_LEGEND', layerFunction: 'LEGEND' },
-  { name: 'TOP_ASSEMBLY', layerFunction: 'ASSEMBLY' },
-  { name: 'TOP_COURTYARD', layerFunction: 'COURTYARD' },
-] as const;
+interface FileLayer {
+  readonly name: string;
+  readonly layerFunction: string;
+  readonly side: 'TOP' | 'BOTTOM' | 'ALL';
+}
+
+/** Layers of the component side: name and IPC-2581 function. */
+const TOP_LAYERS: readonly FileLayer[] = [
+  { name: 'TOP', layerFunction: 'CONDUCTOR', side: 'TOP' },
+  { name: 'TOP_MASK', layerFunction: 'SOLDERMASK', side: 'TOP' },
+  { name: 'TOP_PASTE', layerFunction: 'PASTEMASK', side: 'TOP' },
+  { name: 'TOP_LEGEND', layerFunction: 'LEGEND', side: 'TOP' },
+  { name: 'TOP_ASSEMBLY', layerFunction: 'ASSEMBLY', side: 'TOP' },
+  { name: 'TOP_COURTYARD', layerFunction: 'COURTYARD', side: 'TOP' },
+];
+/** Layers that holes need besides. */
+const HOLE_LAYERS: readonly FileLayer[] = [
+  { name: 'DRILL', layerFunction: 'DRILL', side: 'ALL' },
+  { name: 'BOTTOM', layerFunction: 'CONDUCTOR', side: 'BOTTOM' },
+  { name: 'BOTTOM_MASK', layerFunction: 'SOLDERMASK', side: 'BOTTOM' },
+];
+
+function layersOf({ footprint: { lands, bores } }: Writable): readonly FileLayer[] {
+  const drilled = bores.length > 0 || lands.some(({ hole }) => hole !== null);
+  return drilled ? [...TOP_LAYERS, ...HOLE_LAYERS] : TOP_LAYERS;
+}
 
 const COURTYARD_WIDTH = 0.05;
 
@@ -39,14 +57,13 @@ export const ipc2581: Format = {
     const content = root.ele('Content', { roleRef: 'Owner' });
     content.ele('FunctionMode', { mode: 'USERDEF' });
     content.ele('StepRef', { name: footprint.standardName });
-    for (const { name } of LAYERS) content.ele('LayerRef', { name });
+    const layers = layersOf(compiled);
+    for (const { name } of layers) content.ele('LayerRef', { name });
     dictionary(content, compiled);
     const ecad = root.ele('Ecad', { name: footprint.standardName });
     ecad.ele('CadHeader', { units: 'MILLIMETER' });
     const data = ecad.ele('CadData');
-    for (const { name, layerFunction } of LAYERS) {
-      data.ele('Layer', { name, layerFunction, side: 'TOP', polarity: 'POSITIVE' });
-    }
+    for (const layer of layers) data.ele('Layer', { ...layer, polarity: 'POSITIVE' });
     step(data, compiled);
     return root.end({ prettyPrint: true }) + '\n';
   },
@@ -54,14 +71,14 @@ export const ipc2581: Format = {
 
 /** The shapes that padstacks refer to; equal ones are listed once. */
 function dictionary(content: XMLBuilder, { footprint }: Writable): void {
-  const shapes = new Map<string, PadShape>();
+  const shapes = new Map<string, Figure>();
   for (const { copper, mask, paste } of footprint.padstacks) {
-    for (const shape of [copper, mask, paste]) shapes.set(shapeId(shape), shape);
+    const figures = [copper, mask, ...paste.map(({ figure }) => figure)];
+    for (const figure of figures) if (!isEmpty(figure)) shapes.set(shapeId(figure), figure);
   }
+  for (const { opening } of footprint.bores) shapes.set(shapeId(opening.figure), opening.figure);
   const list = content.ele('DictionaryStandard', { units: 'MILLIMETER' });
-  for (const [id, { width, height }] of shapes) {
-    list.ele('EntryStandard', { id }).ele('RectCenter', { width: mm(width), height: mm(height) });
-  }
+  for (const [id, figure] of shapes) primitive(list.ele('EntryStandard', { id }), figure);
 }
 
 function step(data: XMLBuilder, compiled: Writable): void {
@@ -71,20 +88,93 @@ function step(data: XMLBuilder, compiled: Writable): void {
     const definition = node.ele('PadStackDef', { name: stack.name });
     padDefinition(definition, 'TOP', stack.copper);
     padDefinition(definition, 'TOP_MASK', stack.mask);
-    padDefinition(definition, 'TOP_PASTE', stack.paste);
+    for (const { figure, at } of stack.paste) padDefinition(definition, 'TOP_PASTE', figure, at);
+    if (stack.hole === null) continue;
+    padDefinition(definition, 'BOTTOM', stack.copper);
+    padDefinition(definition, 'BOTTOM_MASK', stack.mask);
+    holeDefinition(definition, stack.name, stack.hole, CENTRE);
+    for (const via of stack.vias) holeDefinition(definition, `${stack.name}_via`, via.hole, via);
   }
   node.ele('Datum', { x: '0', y: '0' });
   packageNode(node, compiled);
   jointOpenings(node, compiled);
+  boredHoles(node, compiled);
   const courtyard = node.ele('LayerFeature', { layerRef: 'TOP_COURTYARD' }).ele('Set').ele('Features');
   courtyard.ele('Location', { x: '0', y: '0' });
   polyline(courtyard, [...cornersOf(footprint.courtyard.box)], COURTYARD_WIDTH, true);
 }
 
-function padDefinition(node: XMLBuilder, layerRef: string, shape: PadShape): void {
-  if (shape.width <= 0 || shape.height <= 0) return;
+const CENTRE: Point = { x: 0, y: 0 };
+
+function isEmpty(figure: Figure): boolean {
+  const { width, height } = sizeOf(figure);
+  return width <= 0 || height <= 0;
+}
+
+/** A figure as one of the standard's primitives; a D-shape as a contour. */
+function primitive(node: XMLBuilder, figure: Figure): void {
+  const { width, height } = sizeOf(figure);
+  const size = { width: mm(width), height: mm(height) };
+  if (figure.kind === 'round') node.ele('Circle', { diameter: size.width });
+  else if (figure.kind === 'oblong') node.ele('Oval', size);
+  else if (figure.kind === 'd-shape') contour(node.ele('Contour'), outlineOf(figure));
+  else if (figure.chamfer) {
+    const { size: chamfer, corners } = figure.chamfer;
+    const cut = (corner: (typeof corners)[number]) => String(corners.includes(corner));
+    node.ele('RectCham', {
+      ...size,
+      chamfer: mm(chamfer),
+      upperRight: cut('upper-right'),
+      upperLeft: cut('upper-left'),
+      lowerRight: cut('lower-right'),
+      lowerLeft: cut('lower-left'),
+    });
+  } else if (figure.radius) {
+    const all = { upperRight: 'true', upperLeft: 'true', lowerRight: 'true', lowerLeft: 'true' };
+    node.ele('RectRound', { ...size, radius: mm(figure.radius), ...all });
+  } else node.ele('RectCenter', size);
+}
+
+function holeDefinition(node: XMLBuilder, name: string, diameter: number, { x, y }: Point): void {
+  node.ele('PadstackHoleDef', {
+    name,
+    diameter: mm(diameter),
+    platingStatus: 'PLATED',
+    plusTol: '0',
+    minusTol: '0',
+    x: mm(x),
+    y: mm(y),
+  });
+}
+
+/** Holes without copper, and the openings that keep mask out of them. */
+function boredHoles(node: XMLBuilder, { footprint: { bores } }: Writable): void {
+  if (bores.length === 0) return;
+  const drill = node.ele('LayerFeature', { layerRef: 'DRILL' }).ele('Set');
+  bores.forEach(({ at, diameter }, i) => {
+    drill.ele('Hole', {
+      name: `bore_${i + 1}`,
+      diameter: mm(diameter),
+      platingStatus: 'NONPLATED',
+      plusTol: '0',
+      minusTol: '0',
+      ...point(at),
+    });
+  });
+  for (const layerRef of ['TOP_MASK', 'BOTTOM_MASK']) {
+    const set = node.ele('LayerFeature', { layerRef }).ele('Set');
+    for (const { at, opening } of bores) {
+      const features = set.ele('Features');
+      features.ele('Location', point(at));
+      primitive(features, opening.figure);
+    }
+  }
+}
+
+function padDefinition(node: XMLBuilder, layerRef: string, shape: Figure, at: Point = CENTRE): void {
+  if (isEmpty(shape)) return;
   const pad = node.ele('PadstackPadDef', { layerRef, padUse: 'REGULAR' });
-  pad.ele('Location', { x: '0', y: '0' });
+  pad.ele('Location', point(at));
   pad.ele('StandardPrimitiveRef', { id: shapeId(shape) });
 }
 
@@ -93,11 +183,10 @@ function jointOpenings(node: XMLBuilder, { footprint }: Writable): void {
   const joint = footprint.maskOpenings.filter(({ lands }) => lands.length > 1);
   if (joint.length === 0) return;
   const set = node.ele('LayerFeature', { layerRef: 'TOP_MASK' }).ele('Set');
-  for (const { box } of joint) {
+  for (const { opening } of joint) {
     const features = set.ele('Features');
-    const centre = centreOf(box);
-    features.ele('Location', point(centre));
-    features.ele('RectCenter', { width: mm(box.maxX - box.minX), height: mm(box.maxY - box.minY) });
+    features.ele('Location', point(centreOf(opening)));
+    primitive(features, opening.figure);
   }
 }
 
@@ -108,11 +197,15 @@ function packageNode(node: XMLBuilder, { document, footprint, resolved }: Writab
     name: footprint.standardName,
     type: resolved?.family.id === 'rectangular-chip' ? 'CHIP' : 'OTHER',
     pinOne: xmlText(first?.number ?? '1'),
-    pinOneOrientation: footprint.lands.length === 2 ? 'LEFT' : 'UPPER_LEFT',
+    pinOneOrientation: pinOneOrientation(footprint),
     height: mm(extent.height.max),
     comment: xmlText(document.name),
   });
-  outline(item, cornersOf(bodyAndLands(footprint.lands, extent.x.max, extent.y.max)), 0.1);
+  outline(
+    item,
+    cornersOf(bodyAndLands(footprint.lands, boxAt(extent.centre ?? CENTRE, extent.x.max, extent.y.max))),
+    0.1,
+  );
   item.ele('PickupPoint', { x: '0', y: '0' });
   const pattern = item.ele('LandPattern');
   for (const land of footprint.lands) {
@@ -128,12 +221,13 @@ function packageNode(node: XMLBuilder, { document, footprint, resolved }: Writab
   for (const land of footprint.lands) {
     const pin = item.ele('Pin', {
       number: xmlText(land.number),
-      type: 'SURFACE',
+      type: land.hole === null ? 'SURFACE' : 'THRU',
       electricalType: 'UNDEFINED',
     });
-    const { minX, minY, maxX, maxY } = land.contact.nom;
-    pin.ele('Location', point(centreOf(land.contact.nom)));
-    pin.ele('RectCenter', { width: mm(maxX - minX), height: mm(maxY - minY) });
+    const { figure, rotation, at } = land.contact.nom;
+    if (rotation !== 0) pin.ele('Xform', { rotation: String(rotation) });
+    pin.ele('Location', point(at));
+    primitive(pin, figure);
   }
 }
 
@@ -182,6 +276,22 @@ function polygon(node: XMLBuilder, corners: readonly Point[]): void {
   steps(node.ele('Polygon'), [...corners, corners[0] as Point]);
 }
 
+/** A closed outline of straight and circular edges. */
+function contour(node: XMLBuilder, outline: Contour): void {
+  const item = node.ele('Polygon');
+  const [first] = outline as readonly [Vertex];
+  item.ele('PolyBegin', point(first));
+  outline.forEach((from, i) => {
+    const to = outline[(i + 1) % outline.length] as Vertex;
+    if (!from.bulge) item.ele('PolyStepSegment', point(to));
+    else {
+      const { x, y } = arcCentre(from, to);
+      const clockwise = String(from.bulge < 0);
+      item.ele('PolyStepCurve', { ...point(to), centerX: mm(x), centerY: mm(y), clockwise });
+    }
+  });
+}
+
 function polyline(node: XMLBuilder, line: readonly Point[], width: number, closed: boolean): void {
   const item = node.ele('Polyline');
   steps(item, closed ? [...line, line[0] as Point] : line);
@@ -193,13 +303,32 @@ function steps(node: XMLBuilder, [first, ...rest]: readonly Point[]): void {
   for (const next of rest) node.ele('PolyStepSegment', point(next));
 }
 
-function bodyAndLands(lands: readonly Land[], x: number, y: number): Box {
-  const body = { minX: -x / 2, minY: -y / 2, maxX: x / 2, maxY: y / 2 };
+/** Where pin 1 stands, in the standard's words. */
+function pinOneOrientation({ lands, orientation }: Writable['footprint']): string {
+  if (lands.length === 2) return orientation === 'A' ? 'LEFT' : 'LOWER_CENTER';
+  return orientation === 'A' ? 'UPPER_LEFT' : 'LOWER_LEFT';
+}
+
+function bodyAndLands(lands: readonly Land[], body: Box): Box {
   return boxRound([body, ...lands.map(({ contact }) => contact.max)]) as Box;
 }
 
-function shapeId({ width, height }: PadShape): string {
-  return `RECT_${mm(width)}_${mm(height)}`;
+function shapeId(figure: Figure): string {
+  const { width, height } = sizeOf(figure);
+  const pair = `${mm(width)}_${mm(height)}`;
+  switch (figure.kind) {
+    case 'round':
+      return `CIRCLE_${mm(width)}`;
+    case 'oblong':
+      return `OVAL_${pair}`;
+    case 'd-shape':
+      return `DSHAPE_${pair}`;
+    case 'rectangle': {
+      const { chamfer, radius } = figure;
+      if (chamfer) return `CHAMFER_${pair}_${mm(chamfer.size)}_${chamfer.corners.join('_')}`;
+      return radius ? `ROUNDED_${pair}_${mm(radius)}` : `RECT_${pair}`;
+    }
+  }
 }
 
 function point({ x, y }: Point): { x: string; y: string } {

@@ -3,7 +3,7 @@ import { length, line } from '../declare';
 import { defineFamily, type Dimensions } from '../family';
 import { endAgainstLength, terminalAgainstWidth } from '../plausibility/chip';
 import { leadParts } from '../shapes/leads';
-import type { TerminalGroup } from '../terminal';
+import type { SpanGroup } from '../terminal';
 import { bothEnds, seatedBody } from '../two-terminal';
 
 type Symbol = 'L' | 'W' | 'W1' | 'T' | 'A';
@@ -52,14 +52,14 @@ export const crystal = defineFamily<Symbol>({
   plausibility: [endAgainstLength, terminalAgainstWidth],
 });
 
-function terminals(d: Values): TerminalGroup[] {
+function terminals(d: Values): SpanGroup[] {
   return [bothEnds('under-can', { span: d.L, length: d.T, width: d.W1 }, d.A.max)];
 }
 
 function solids(d: Values): Assembly {
   const tray = Math.max(d.A.nom * 0.7, 2 * PAD);
   const top = Math.max(d.A.nom, tray + PAD);
-  const [group] = terminals(d) as [TerminalGroup];
+  const [group] = terminals(d) as [SpanGroup];
   const out = (d.L.nom - d.T.nom) / 2;
   const pads = leadParts(group, 'pad').map((part) => ({
     ...part,

@@ -4,7 +4,7 @@ import { defineFamily, type Dimensions } from '../family';
 import { endAgainstLength, spanAgainstBase } from '../plausibility/chip';
 import { leadParts } from '../shapes/leads';
 import { standingCylinder } from '../shapes/round';
-import type { TerminalGroup } from '../terminal';
+import type { SpanGroup } from '../terminal';
 import { bothEnds, seatedBody } from '../two-terminal';
 
 type Symbol = 'B' | 'D' | 'L' | 'T' | 'b' | 'A';
@@ -53,14 +53,14 @@ export const electrolyticCan = defineFamily<Symbol>({
   plausibility: [endAgainstLength, spanAgainstBase],
 });
 
-function terminals(d: Values): TerminalGroup[] {
+function terminals(d: Values): SpanGroup[] {
   return [bothEnds('under-can', { span: d.L, length: d.T, width: d.b }, d.A.max)];
 }
 
 function solids(d: Values): Assembly {
   const top = Math.max(d.A.nom, 1);
   const base = Math.min(BASE.most, top * BASE.share) + LEAD_THICKNESS;
-  const [group] = terminals(d) as [TerminalGroup];
+  const [group] = terminals(d) as [SpanGroup];
   const out = (d.L.nom - d.T.nom) / 2;
   const leads = leadParts(group, 'lead').map((part) => ({
     ...part,

@@ -2,10 +2,22 @@ import { count, length, line } from '../declare';
 import { defineFamily, type DimensionLine, type Dimensions } from '../family';
 import { LEAD_DIMENSIONS, LEAD_RULES, leadedBody, leadGroup, leadLines, type LeadSymbol } from '../gull-wing';
 import { inchPitch, rowAgainstBody, terminalAgainstPitch } from '../plausibility/row';
+import { counted } from '../naming';
 import { evenRow, twoRows } from '../rows';
-import type { TerminalGroup } from '../terminal';
+import type { SpanGroup } from '../terminal';
+import {
+  THERMAL_DIMENSIONS,
+  thermalAgainstTerminals,
+  thermalCount,
+  thermalGroup,
+  thermalLines,
+  thermalOption,
+  thermalParts,
+  thermalSize,
+  type ThermalSymbol,
+} from '../thermal';
 
-type Symbol = 'n' | 'e' | 'E' | 'E1' | 'D' | LeadSymbol;
+type Symbol = 'n' | 'e' | 'E' | 'E1' | 'D' | LeadSymbol | ThermalSymbol;
 type Values = Dimensions<Symbol>;
 
 /** Pitch from which the standard name says small outline IC rather than small outline package. */
@@ -14,7 +26,7 @@ const SOIC_PITCH = 1.27;
 export const gullWingDual = defineFamily<Symbol>({
   id: 'gull-wing-dual',
   title: 'Gull wing, two rows',
-  summary: 'Moulded body with formed leads on two opposite sides.',
+  summary: 'Moulded body with formed leads on two opposite sides, with or without an exposed pad.',
   keywords: ['small outline', 'SOIC', 'SOP', 'SSOP', 'TSSOP', 'gull wing', 'dual', 'two rows'],
   dimensions: [
     count('n', 'Leads', 'Number of leads on both sides together', [8, 64], { multipleOf: 2 }),
@@ -23,8 +35,9 @@ export const gullWingDual = defineFamily<Symbol>({
     length('E1', 'Body width', 'Body without leads, along the span', [0.5, 58]),
     length('D', 'Body length', 'Body along the rows', [0.5, 100]),
     ...LEAD_DIMENSIONS,
+    ...THERMAL_DIMENSIONS,
   ],
-  options: [],
+  options: [thermalOption('none')],
   example: {
     n: '16',
     e: '0.65',
@@ -37,11 +50,87 @@ export const gullWingDual = defineFamily<Symbol>({
     A: 'max 1.2',
     A1: '0.05..0.15',
   },
-  terminals,
+  outlines: [
+    {
+      name: '8 leads, 3.9 mm body, pitch 1.27',
+      dimensions: {
+        n: '8',
+        e: '1.27',
+        E: '5.8..6.2',
+        E1: '3.8..4.0',
+        D: '4.8..5.0',
+        L: '0.40..1.27',
+        b: '0.31..0.51',
+        A: 'max 1.75',
+        A1: '0.10..0.25',
+      },
+    },
+    {
+      name: '16 leads, 7.5 mm body, pitch 1.27',
+      dimensions: {
+        n: '16',
+        e: '1.27',
+        E: '10.0..10.65',
+        E1: '7.4..7.6',
+        D: '10.1..10.5',
+        L: '0.40..1.27',
+        b: '0.31..0.51',
+        A: 'max 2.65',
+        A1: '0.10..0.30',
+      },
+    },
+    {
+      name: '8 leads, 4.4 mm body, pitch 0.65',
+      dimensions: {
+        n: '8',
+        e: '0.65',
+        E: '6.2..6.6',
+        E1: '4.3..4.5',
+        D: '2.9..3.1',
+        L: '0.45..0.75',
+        b: '0.19..0.30',
+        A: 'max 1.2',
+        A1: '0.05..0.15',
+      },
+    },
+    {
+      name: '20 leads, 4.4 mm body, pitch 0.65',
+      dimensions: {
+        n: '20',
+        e: '0.65',
+        E: '6.2..6.6',
+        E1: '4.3..4.5',
+        D: '6.4..6.6',
+        L: '0.45..0.75',
+        b: '0.19..0.30',
+        A: 'max 1.2',
+        A1: '0.05..0.15',
+      },
+    },
+    {
+      name: '48 leads, 6.1 mm body, pitch 0.5',
+      dimensions: {
+        n: '48',
+        e: '0.5',
+        E: '7.9..8.3',
+        E1: '6.0..6.2',
+        D: '12.4..12.6',
+        L: '0.45..0.75',
+        b: '0.17..0.27',
+        A: 'max 1.2',
+        A1: '0.05..0.15',
+      },
+    },
+  ],
+  terminals: (d, options) => [...rows(d), ...thermalGroup(d, options, d.n.nom + 1)],
   body: (d) => ({ x: d.E1, y: d.D, standoff: d.A1, height: d.A }),
-  solids: (d) => leadedBody(d, d.D.nom, terminals(d)),
-  dimensionLines,
-  name: (d) => [
+  solids: (d, options) => {
+    const { shapes, parts } = leadedBody(d, d.D.nom, rows(d));
+    const pad = thermalParts(thermalGroup(d, options, d.n.nom + 1), d.A1.nom);
+    return { shapes: { ...shapes, ...pad.shapes }, parts: [...pad.parts, ...parts] };
+  },
+  dimensionLines: (d, options) => [...dimensionLines(d), ...thermalLines(d, options)],
+  name: (d, options) => [
     d.e.nom >= SOIC_PITCH ? 'SOIC' : 'SOP',
     { symbol: 'e', value: d.e.nom, decimals: 2 },
     'P',
@@ -49,18 +138,20 @@ export const gullWingDual = defineFamily<Symbol>({
     'X',
     { symbol: 'A', value: d.A.max, decimals: 2 },
     '-',
-    { symbol: 'n', value: d.n.nom, decimals: 0 },
+    counted('n', d.n.nom + thermalCount(d, options)),
   ],
   polarised: () => true,
   plausibility: [
     ...LEAD_RULES,
     rowAgainstBody<Symbol>('D', (d) => ({ places: d.n.nom / 2, pitch: d.e.nom, width: d.b.nom })),
     terminalAgainstPitch,
+    thermalSize,
+    thermalAgainstTerminals<Symbol>('E2', (d) => d.E.min - 2 * d.L.max),
     inchPitch<Symbol>((d) => d.n.nom / 2),
   ],
 });
 
-function terminals(d: Values): TerminalGroup[] {
+function rows(d: Values): SpanGroup[] {
   const row = evenRow(d.n.nom / 2, d.e.nom);
   const places = twoRows(row, [...row].reverse());
   return [leadGroup(d, { id: 'rows', title: 'Left and right rows', pitch: d.e.nom, places })];

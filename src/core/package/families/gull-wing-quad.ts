@@ -1,20 +1,33 @@
 import type { Assembly } from '../../geometry/solid';
 import { count, length, line } from '../declare';
-import { defineFamily, type Dimensions } from '../family';
+import { defineFamily, type Dimensions, type Options } from '../family';
 import { LEAD_DIMENSIONS, LEAD_RULES, leadGroup, leadLines, leadShape, type LeadSymbol } from '../gull-wing';
-import { rowAgainstBody, terminalAgainstPitch } from '../plausibility/row';
+import { QUAD_SPARE, rowAgainstBody, terminalAgainstPitch } from '../plausibility/row';
+import { counted } from '../naming';
 import { fourRows } from '../rows';
 import { bodyPart, leadParts } from '../shapes/leads';
 import { mouldedBody, mouldHeights } from '../shapes/moulding';
-import type { TerminalGroup } from '../terminal';
+import type { SpanGroup } from '../terminal';
+import {
+  THERMAL_DIMENSIONS,
+  thermalAgainstTerminals,
+  thermalCount,
+  thermalGroup,
+  thermalLines,
+  thermalOption,
+  thermalParts,
+  thermalSize,
+  type ThermalSymbol,
+} from '../thermal';
 
-type Symbol = 'n' | 'nE' | 'e' | 'E' | 'D' | 'E1' | 'D1' | LeadSymbol;
+type Symbol = 'n' | 'nE' | 'e' | 'E' | 'D' | 'E1' | 'D1' | LeadSymbol | ThermalSymbol;
 type Values = Dimensions<Symbol>;
 
 export const gullWingQuad = defineFamily<Symbol>({
   id: 'gull-wing-quad',
   title: 'Gull wing, four sides',
-  summary: 'Moulded square or rectangle with formed leads on all four sides (QFP).',
+  summary:
+    'Moulded square or rectangle with formed leads on all four sides (QFP), with or without an exposed pad.',
   keywords: ['QFP', 'LQFP', 'TQFP', 'quad flat package', 'gull wing', 'four sides'],
   dimensions: [
     count('n', 'Leads', 'Number of leads on all sides together', [8, 400], { multipleOf: 2 }),
@@ -29,8 +42,9 @@ export const gullWingQuad = defineFamily<Symbol>({
     length('E1', 'Body across', 'Body without leads, left to right', [1.5, 58]),
     length('D1', 'Body upright', 'Body without leads, bottom to top', [1.5, 58], { derived: 'E1' }),
     ...LEAD_DIMENSIONS,
+    ...THERMAL_DIMENSIONS,
   ],
-  options: [],
+  options: [thermalOption('none')],
   example: {
     n: '48',
     e: '0.5',
@@ -42,10 +56,77 @@ export const gullWingQuad = defineFamily<Symbol>({
     A: 'max 1.2',
     A1: '0.05..0.15',
   },
-  terminals,
+  outlines: [
+    {
+      name: '32 leads, 7 × 7, pitch 0.8',
+      dimensions: {
+        n: '32',
+        e: '0.8',
+        E: '8.8..9.2',
+        E1: '6.9..7.1',
+        L: '0.45..0.75',
+        b: '0.30..0.45',
+        A: 'max 1.2',
+        A1: '0.05..0.15',
+      },
+    },
+    {
+      name: '48 leads, 7 × 7, pitch 0.5',
+      dimensions: {
+        n: '48',
+        e: '0.5',
+        E: '8.8..9.2',
+        E1: '6.9..7.1',
+        L: '0.45..0.75',
+        b: '0.17..0.27',
+        A: 'max 1.2',
+        A1: '0.05..0.15',
+      },
+    },
+    {
+      name: '64 leads, 10 × 10, pitch 0.5',
+      dimensions: {
+        n: '64',
+        e: '0.5',
+        E: '11.8..12.2',
+        E1: '9.9..10.1',
+        L: '0.45..0.75',
+        b: '0.17..0.27',
+        A: 'max 1.2',
+        A1: '0.05..0.15',
+      },
+    },
+    {
+      name: '100 leads, 14 × 14, pitch 0.5',
+      dimensions: {
+        n: '100',
+        e: '0.5',
+        E: '15.8..16.2',
+        E1: '13.9..14.1',
+        L: '0.45..0.75',
+        b: '0.17..0.27',
+        A: 'max 1.2',
+        A1: '0.05..0.15',
+      },
+    },
+    {
+      name: '144 leads, 20 × 20, pitch 0.5',
+      dimensions: {
+        n: '144',
+        e: '0.5',
+        E: '21.8..22.2',
+        E1: '19.9..20.1',
+        L: '0.45..0.75',
+        b: '0.17..0.27',
+        A: 'max 1.6',
+        A1: '0.05..0.15',
+      },
+    },
+  ],
+  terminals: (d, options) => [...rows(d), ...thermalGroup(d, options, d.n.nom + 1)],
   body: (d) => ({ x: d.E1, y: d.D1, standoff: d.A1, height: d.A }),
   solids,
-  dimensionLines: (d) => {
+  dimensionLines: (d, options) => {
     const [tip, body, upright, end] = [d.E.nom / 2, d.E1.nom / 2, d.D.nom / 2, d.D1.nom / 2];
     const first = ((d.nE.nom - 1) / 2) * d.e.nom;
     return [
@@ -56,9 +137,10 @@ export const gullWingQuad = defineFamily<Symbol>({
       line('e', 'plan', 'left', [-tip, first - d.e.nom], [-tip, first]),
       line('b', 'plan', 'left', [-tip, -first - d.b.nom / 2], [-tip, -first + d.b.nom / 2]),
       ...leadLines(d),
+      ...thermalLines(d, options),
     ];
   },
-  name: (d) => [
+  name: (d, options) => [
     'QFP',
     { symbol: 'e', value: d.e.nom, decimals: 2 },
     'P',
@@ -68,14 +150,21 @@ export const gullWingQuad = defineFamily<Symbol>({
     'X',
     { symbol: 'A', value: d.A.max, decimals: 2 },
     '-',
-    { symbol: 'n', value: d.n.nom, decimals: 0 },
+    counted('n', d.n.nom + thermalCount(d, options)),
   ],
   polarised: () => true,
   plausibility: [
     ...LEAD_RULES,
-    rowAgainstBody<Symbol>('D1', (d) => ({ places: d.nE.nom, pitch: d.e.nom, width: d.b.nom })),
-    rowAgainstBody<Symbol>('E1', (d) => ({ places: levelCount(d), pitch: d.e.nom, width: d.b.nom })),
+    rowAgainstBody<Symbol>('D1', (d) => ({ places: d.nE.nom, pitch: d.e.nom, width: d.b.nom }), QUAD_SPARE),
+    rowAgainstBody<Symbol>(
+      'E1',
+      (d) => ({ places: levelCount(d), pitch: d.e.nom, width: d.b.nom }),
+      QUAD_SPARE,
+    ),
     terminalAgainstPitch,
+    thermalSize,
+    thermalAgainstTerminals<Symbol>('E2', (d) => d.E.min - 2 * d.L.max),
+    thermalAgainstTerminals<Symbol>('D2', (d) => d.D.min - 2 * d.L.max),
   ],
 });
 
@@ -84,12 +173,12 @@ function levelCount(d: Values): number {
   return Math.max(0, d.n.nom / 2 - d.nE.nom);
 }
 
-function terminals(d: Values): TerminalGroup[] {
-  const rows = fourRows(Math.min(d.nE.nom, d.n.nom / 2), levelCount(d), d.e.nom);
+function rows(d: Values): SpanGroup[] {
+  const { x, y } = fourRows(Math.min(d.nE.nom, d.n.nom / 2), levelCount(d), d.e.nom);
   return [
-    leadGroup(d, { id: 'upright', title: 'Left and right sides', pitch: d.e.nom, places: rows.x }),
+    leadGroup(d, { id: 'upright', title: 'Left and right sides', pitch: d.e.nom, places: x }),
     {
-      ...leadGroup(d, { id: 'level', title: 'Bottom and top sides', pitch: d.e.nom, places: rows.y }),
+      ...leadGroup(d, { id: 'level', title: 'Bottom and top sides', pitch: d.e.nom, places: y }),
       axis: 'y',
       span: d.D,
       body: { size: d.D1, standoff: d.A1 },
@@ -97,14 +186,21 @@ function terminals(d: Values): TerminalGroup[] {
   ];
 }
 
-function solids(d: Values): Assembly {
-  const [upright, level] = terminals(d) as [TerminalGroup, TerminalGroup];
+function solids(d: Values, options: Options): Assembly {
+  const pad = thermalParts(thermalGroup(d, options, d.n.nom + 1), d.A1.nom);
+  const [upright, level] = rows(d) as [SpanGroup, SpanGroup];
   return {
     shapes: {
       body: mouldedBody(d.E1.nom, d.D1.nom, mouldHeights(d.A1.nom, d.A.nom)),
       upright: leadShape(d, d.E.nom, d.E1.nom),
       level: leadShape(d, d.D.nom, d.D1.nom),
+      ...pad.shapes,
     },
-    parts: [...leadParts(upright, 'upright'), ...leadParts(level, 'level'), bodyPart('moulding')],
+    parts: [
+      ...pad.parts,
+      ...leadParts(upright, 'upright'),
+      ...leadParts(level, 'level'),
+      bodyPart('moulding'),
+    ],
   };
 }

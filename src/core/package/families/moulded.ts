@@ -4,7 +4,7 @@ import { defineFamily, type Dimensions } from '../family';
 import { endAgainstLength, terminalAgainstWidth } from '../plausibility/chip';
 import { inwardLead, withLeads } from '../shapes/leads';
 import { mouldedBody, mouldHeights } from '../shapes/moulding';
-import type { TerminalGroup } from '../terminal';
+import type { SpanGroup } from '../terminal';
 import {
   bothEnds,
   chosenComponent,
@@ -64,7 +64,7 @@ export const moulded = defineFamily<Symbol>({
   plausibility: [endAgainstLength, terminalAgainstWidth],
 });
 
-function terminals(d: Values): TerminalGroup[] {
+function terminals(d: Values): SpanGroup[] {
   return [bothEnds('inward-formed', { span: d.L, length: d.T, width: d.W1 })];
 }
 

@@ -2,7 +2,7 @@ import { length, line } from '../declare';
 import { defineFamily, type Dimensions } from '../family';
 import { LEAD_DIMENSIONS, LEAD_RULES, leadedBody, leadGroup, leadLines, type LeadSymbol } from '../gull-wing';
 import { twoRows } from '../rows';
-import type { TerminalGroup } from '../terminal';
+import type { SpanGroup } from '../terminal';
 import { sizePair } from '../two-terminal';
 
 type Symbol = 'E' | 'E1' | 'D' | LeadSymbol;
@@ -52,6 +52,6 @@ export const smallDiode = defineFamily<Symbol>({
   plausibility: LEAD_RULES,
 });
 
-function terminals(d: Values): TerminalGroup[] {
+function terminals(d: Values): SpanGroup[] {
   return [leadGroup(d, { id: 'ends', title: 'Both ends', pitch: null, places: twoRows([0], [0]) })];
 }

@@ -1,8 +1,10 @@
 import { formatNumber } from '../../units/length';
-import type { Dimensions, PlausibilityRule } from '../family';
+import type { Dimensions, Options, PlausibilityRule } from '../family';
 
 /** Room beside a row that corners of fine-pitch bodies take anyway, mm. */
 const SPARE = 1.9;
+/** The same for bodies with rows on all four sides, whose corners stay empty. */
+export const QUAD_SPARE = 2.6;
 
 const mm = (value: number) => formatNumber(value, 2, 3);
 
@@ -37,17 +39,19 @@ interface Row {
 /**
  * The leads of a row have to fit on their side of the body.
  * @param side symbol of the body's dimension along the row
+ * @param room beside the row that the corners of the body take, mm
  */
 export function rowAgainstBody<S extends string>(
   side: S,
-  rowOf: (d: Dimensions<S>) => Row,
+  rowOf: (d: Dimensions<S>, options: Options) => Row,
+  room = SPARE,
 ): PlausibilityRule<S> {
   return {
     id: `row-body-${side}`,
     title: `Row length against body ${side}`,
     source: 'Geometry: the first and last lead come out of the body',
-    check({ d }) {
-      const { places, pitch, width } = rowOf(d);
+    check({ d, options }) {
+      const { places, pitch, width } = rowOf(d, options);
       const row = pitch * (places - 1);
       const body = d[side];
       const over = row + width - body.max;
@@ -65,7 +69,7 @@ export function rowAgainstBody<S extends string>(
       }
       // bodies end about one pitch beyond the outer lead's centre; with more there is room for another count
       const spare = body.min - row;
-      const limit = Math.max(3 * pitch, SPARE);
+      const limit = Math.max(3 * pitch, room);
       if (spare <= limit + 1e-9) return [];
       return [
         {

@@ -1,6 +1,6 @@
 import { strip } from '../../geometry/contour';
 import type { Extrusion, Part, Shape } from '../../geometry/solid';
-import type { TerminalGroup } from '../terminal';
+import type { SpanGroup, TerminalGroup } from '../terminal';
 
 /** What a formed lead is bent from; mm. */
 export interface LeadSizes {
@@ -50,7 +50,7 @@ export function inwardLead({ tip, foot, width, thickness, exit }: Omit<LeadSizes
  * One part for every terminal of a group, its shape turned outwards.
  * @param shape name of the lead's shape, which points along +x
  */
-export function leadParts({ axis, places }: TerminalGroup, shape: string): Part[] {
+export function leadParts({ axis, places }: SpanGroup, shape: string): Part[] {
   return places.map(({ position, side, along }) => {
     const flat = axis === 'x';
     return {
@@ -72,6 +72,9 @@ export function bodyPart(material: Part['material']): Part {
 export function withLeads(body: Shape, lead: Shape, groups: readonly TerminalGroup[]) {
   return {
     shapes: { body, lead },
-    parts: [...groups.flatMap((group) => leadParts(group, 'lead')), bodyPart('moulding')],
+    parts: [
+      ...groups.flatMap((group) => (group.kind === 'span' ? leadParts(group, 'lead') : [])),
+      bodyPart('moulding'),
+    ],
   };
 }

@@ -1,5 +1,10 @@
+import { useState } from 'react';
+import { SCHEMES } from '../../../core/footprint/numbering';
 import { formatLength } from '../../../core/units/length';
 import { useBench } from '../context';
+
+/** Number fields that are shown at first. */
+const FIRST_FIELDS = 120;
 
 /** Legend, pin-1 mark, texts, courtyard and land numbers. */
 export function Mark() {
@@ -12,6 +17,7 @@ export function Mark() {
   const process = shown?.drawable.process;
   const resolved = shown?.drawable.resolved;
   const polarised = resolved ? resolved.family.polarised(resolved.options) : false;
+  const [whole, setWhole] = useState(false);
   const show = (mm: number) => `${formatLength(mm, unit)} ${unit}`;
   const flag = (key: 'legend' | 'pin1', title: string) => (
     <label className="mt-1 flex items-center gap-2">
@@ -57,11 +63,10 @@ export function Mark() {
             {show(footprint.courtyard.excess)}
           </p>
           <h2 className="mt-4 font-semibold">Land numbers</h2>
-          <p className="text-secondary text-[12px]">
-            Counter-clockwise from upper left; type over one to change it.
-          </p>
+          <NumberingChoice through={footprint.lands.some(({ hole }) => hole !== null)} />
+          <p className="text-secondary text-[12px]">Type over a number to change it.</p>
           <div className="mt-1 grid grid-cols-4 gap-1">
-            {footprint.lands.map(({ position, number }) => (
+            {footprint.lands.slice(0, whole ? undefined : FIRST_FIELDS).map(({ position, number }) => (
               <label key={position} className="flex items-center gap-1 text-[12px]">
                 <span className="text-secondary w-5 text-right">{position}</span>
                 <input
@@ -75,14 +80,89 @@ export function Mark() {
                   maxLength={12}
                   onChange={(event) => {
                     const text = event.target.value;
-                    const value = text === String(position) ? undefined : text;
-                    edit([{ at: `/overrides/numbers/${position}`, value }], `number ${position}`);
+                    edit([{ at: `/overrides/numbers/${position}`, value: text }], `number ${position}`);
                   }}
                 />
               </label>
             ))}
           </div>
+          {footprint.lands.length > FIRST_FIELDS && !whole && (
+            <button type="button" className="text-primary mt-1 underline" onClick={() => setWhole(true)}>
+              Show all {footprint.lands.length} numbers
+            </button>
+          )}
         </>
+      )}
+    </>
+  );
+}
+
+const CORNERS = [
+  ['upper-left', 'upper left'],
+  ['lower-left', 'lower left'],
+  ['lower-right', 'lower right'],
+  ['upper-right', 'upper right'],
+] as const;
+
+const PIN_1_LANDS = [
+  ['square', 'square'],
+  ['rounded', 'rounded square'],
+  ['same', 'as the others'],
+] as const;
+
+/** How terminals are numbered, from which corner, where the package lies at zero rotation. */
+function NumberingChoice({ through }: { through: boolean }) {
+  const numbering = useBench((s) => s.document.numbering);
+  const orientation = useBench((s) => s.document.orientation);
+  const byProcess = useBench((s) => s.derived.compiled.process.orientation);
+  const typed = useBench((s) => Object.keys(s.document.overrides?.numbers ?? {}).length);
+  const pin1Land = useBench((s) => s.document.overrides?.pin1Land ?? 'square');
+  const edit = useBench((s) => s.edit);
+  const choice = (
+    title: string,
+    at: string,
+    value: string,
+    usual: string,
+    options: readonly (readonly [string, string])[],
+  ) => (
+    <label className="mt-1 flex items-center gap-2">
+      <span className="w-24">{title}</span>
+      <select
+        className="select select-sm min-w-0 flex-1"
+        value={value}
+        onChange={(event) =>
+          edit([{ at, value: event.target.value === usual ? undefined : event.target.value }])
+        }
+      >
+        {options.map(([id, name]) => (
+          <option key={id} value={id}>
+            {name}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+  return (
+    <>
+      {choice('Scheme', '/numbering/scheme', numbering?.scheme ?? '', '', [
+        ['', 'as the family counts'],
+        ...SCHEMES.map(({ id, title }) => [id, title] as const),
+      ])}
+      {choice('First at', '/numbering/corner', numbering?.corner ?? 'upper-left', 'upper-left', CORNERS)}
+      {choice('Zero rotation', '/orientation', orientation ?? '', '', [
+        ['', `by the process, ${byProcess}`],
+        ['A', 'A: pin 1 upper left'],
+        ['B', 'B: a quarter turned, lower left'],
+      ])}
+      {through && choice('Land 1', '/overrides/pin1Land', pin1Land, 'square', PIN_1_LANDS)}
+      {typed > 0 && (
+        <button
+          type="button"
+          className="text-primary mt-1 underline"
+          onClick={() => edit([{ at: '/overrides/numbers', value: undefined }])}
+        >
+          Drop {typed} typed {typed === 1 ? 'number' : 'numbers'}
+        </button>
       )}
     </>
   );

@@ -7,6 +7,8 @@ import { FindingCard } from '../../ledger/FindingCard';
 import { DIMENSION_COLUMNS, DimensionRow } from '../../measure/DimensionRow';
 import { goToNextEntry, moveInGrid } from '../../measure/grid-keys';
 import { OutlineDrawing } from '../../measure/OutlineDrawing';
+import { outlineEdits } from '../../../core/document/entries';
+import type { FamilyDefinition, OptionDefinition } from '../../../core/package/family';
 import { useBench } from '../context';
 
 const UNITS: readonly SheetUnit[] = ['mm', 'mil', 'in'];
@@ -77,22 +79,10 @@ export function Measure() {
           ))}
         </select>
       </div>
-      {family?.options.map(({ id, name, choices }) => (
-        <label key={id} className="mt-1.5 flex items-center gap-2">
-          <span className="text-secondary w-20">{name}</span>
-          <select
-            className="select select-sm min-w-0 flex-1"
-            value={resolved?.options[id] ?? ''}
-            onChange={(event) => edit([{ at: `/package/options/${id}`, value: event.target.value }])}
-          >
-            {choices.map((choice) => (
-              <option key={choice.id} value={choice.id}>
-                {choice.name}
-              </option>
-            ))}
-          </select>
-        </label>
+      {family?.options.map((option) => (
+        <OptionField key={option.id} option={option} value={resolved?.options[option.id] ?? ''} />
       ))}
+      {family && <OutlineChoice family={family} />}
       <SourceField />
       <div ref={table} role="group" aria-label="Dimensions" onKeyDown={moveInGrid}>
         <div
@@ -118,6 +108,75 @@ export function Measure() {
       ))}
       <OutlineDrawing active={active} />
     </>
+  );
+}
+
+/** A choice of the family, or a text such as the missing places of a grid. */
+function OptionField({
+  option: { id, name, choices, help },
+  value,
+}: {
+  option: OptionDefinition;
+  value: string;
+}) {
+  const edit = useBench((s) => s.edit);
+  const at = `/package/options/${id}`;
+  return (
+    <label className="mt-1.5 flex items-center gap-2">
+      <span className="text-secondary w-20">{name}</span>
+      {choices.length > 0 ? (
+        <select
+          className="select select-sm min-w-0 flex-1"
+          value={value}
+          onChange={(event) => edit([{ at, value: event.target.value }])}
+        >
+          {choices.map((choice) => (
+            <option key={choice.id} value={choice.id}>
+              {choice.name}
+            </option>
+          ))}
+        </select>
+      ) : (
+        <input
+          className="border-base-300 bg-base-100 min-w-0 flex-1 border px-1 py-0.5"
+          title={help}
+          placeholder={help}
+          value={value}
+          maxLength={4000}
+          onChange={(event) => edit([{ at, value: event.target.value || undefined }], `option ${id}`)}
+        />
+      )}
+    </label>
+  );
+}
+
+/** Common sizes to start from; every number says that it is typical and not from a datasheet. */
+function OutlineChoice({ family }: { family: FamilyDefinition }) {
+  const document = useBench((s) => s.document);
+  const edit = useBench((s) => s.edit);
+  const outlines = family.outlines ?? [];
+  if (outlines.length === 0) return null;
+  const typed = Object.keys(document.package.dimensions).length > 0;
+  return (
+    <label className="mt-1.5 flex items-center gap-2">
+      <span className="text-secondary w-20">Start from</span>
+      <select
+        className="select select-sm min-w-0 flex-1"
+        value=""
+        title={typed ? 'Replaces the dimensions that the typical size has; undo brings them back' : undefined}
+        onChange={(event) => {
+          const outline = outlines[Number(event.target.value)];
+          if (outline) edit(outlineEdits(document, outline));
+        }}
+      >
+        <option value="">a typical size, not a datasheet</option>
+        {outlines.map(({ name }, i) => (
+          <option key={name} value={i}>
+            {name}
+          </option>
+        ))}
+      </select>
+    </label>
   );
 }
 

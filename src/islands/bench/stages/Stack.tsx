@@ -1,7 +1,13 @@
+import { useState } from 'react';
 import { EntryInput } from '../../common/EntryInput';
 import { formatLength } from '../../../core/units/length';
 import { useOverrideField } from '../../common/useEntry';
+import { sizeOf, type Figure } from '../../../core/geometry/figure';
+import type { Padstack } from '../../../core/padstack/padstack';
 import { useBench } from '../context';
+
+/** Rows of the pad table that are shown at first; thousands of lands would slow typing down. */
+const FIRST_ROWS = 200;
 
 /** Padstacks with their openings, margins, and the pad table that stands for the Sheet in words. */
 export function Stack() {
@@ -14,32 +20,27 @@ export function Stack() {
   const footprint = shown?.drawable.footprint;
   const process = shown?.drawable.process;
   const show = (mm: number) => formatLength(mm, unit);
+  const [whole, setWhole] = useState(false);
   return (
     <>
       <h1 className="text-[15px] font-semibold">Stack</h1>
-      {footprint?.padstacks.map(({ name, copper, mask, paste }) => (
-        <section key={name} className="mt-2">
+      {footprint?.padstacks.map((stack) => (
+        <section key={stack.name} className="mt-2">
           <h2 className="font-semibold">
-            {name}{' '}
+            {stack.name}{' '}
             <span className="text-secondary font-normal">
-              on {footprint.lands.filter(({ padstack }) => padstack === name).length} lands
+              on {footprint.lands.filter(({ padstack }) => padstack === stack.name).length} lands
             </span>
           </h2>
           <table className="mt-1 w-full text-right">
             <tbody>
-              {(
-                [
-                  ['Copper', copper],
-                  ['Mask opening', mask],
-                  ['Paste opening', paste],
-                ] as const
-              ).map(([title, shape]) => (
+              {stackRows(stack, show).map(([title, value]) => (
                 <tr key={title} className="border-base-300 border-t">
                   <th scope="row" className="py-[3px] text-left font-normal">
                     {title}
                   </th>
                   <td>
-                    {show(shape.width)} × {show(shape.height)} {unit}
+                    {value} {unit}
                   </td>
                 </tr>
               ))}
@@ -81,7 +82,7 @@ export function Stack() {
             </tr>
           </thead>
           <tbody>
-            {footprint.lands.map((land, i) => (
+            {footprint.lands.slice(0, whole ? undefined : FIRST_ROWS).map((land, i) => (
               <tr
                 key={land.position}
                 className={`border-base-300 cursor-pointer border-t ${selected === i ? 'bg-base-200 font-semibold' : ''}`}
@@ -96,6 +97,11 @@ export function Stack() {
             ))}
           </tbody>
         </table>
+      )}
+      {footprint && footprint.lands.length > FIRST_ROWS && !whole && (
+        <button type="button" className="text-primary mt-1 underline" onClick={() => setWhole(true)}>
+          Show all {footprint.lands.length} lands
+        </button>
       )}
     </>
   );
@@ -118,4 +124,25 @@ function MarginField({ at, title, initial }: { at: string; title: string; initia
       <span className="text-secondary">{unit} a side</span>
     </label>
   );
+}
+
+/** What a padstack is made of, in words and sizes. */
+function stackRows(
+  { copper, mask, paste, hole, vias }: Padstack,
+  show: (mm: number) => string,
+): [string, string][] {
+  const size = (figure: Figure) => {
+    const { width, height } = sizeOf(figure);
+    if (figure.kind === 'round') return `⌀ ${show(width)}`;
+    return `${show(width)} × ${show(height)}`;
+  };
+  const [window] = paste;
+  const [via] = vias;
+  return [
+    [hole === null ? 'Copper' : 'Copper, both sides', size(copper)],
+    [hole === null ? 'Mask opening' : 'Mask opening, both sides', size(mask)],
+    ...(window ? [['Paste opening', size(window.figure)] as [string, string]] : []),
+    ...(hole === null ? [] : [['Finished hole, plated', `⌀ ${show(hole)}`] as [string, string]]),
+    ...(via ? [[`${vias.length} vias`, `⌀ ${show(via.hole)}`] as [string, string]] : []),
+  ];
 }

@@ -1,0 +1,126 @@
+import type { Numbering } from '../document/document';
+import type { Point } from '../geometry/point';
+import { gridLetters } from '../package/grid';
+
+/** A way to number terminals; titles are shown to the person. */
+export interface NumberingScheme {
+  readonly id: string;
+  readonly title: string;
+  /** Returns the terminals in the order of their numbers. */
+  readonly order: (terminals: readonly Numbered[], corner: Corner) => readonly Numbered[];
+  /** The numbers in that order; 1, 2, 3 … where it is missing. */
+  readonly numbers?: (ordered: readonly Numbered[], corner: Corner) => readonly string[];
+}
+
+/** What a scheme sees of a terminal. Coordinates in orientation A, mm. */
+export interface Numbered {
+  readonly position: number;
+  readonly at: Point;
+}
+
+type Corner = NonNullable<Numbering['corner']>;
+
+/** Coordinates no further apart than this belong to one row, mm. */
+const SAME_ROW = 0.01;
+
+/** Distances right and down from the corner that numbering starts at. */
+function fromCorner({ at }: Numbered, corner: Corner): { right: number; down: number } {
+  return {
+    right: corner.endsWith('left') ? at.x : -at.x,
+    down: corner.startsWith('upper') ? -at.y : at.y,
+  };
+}
+
+/** Rows (equal distance down) or columns (equal distance right), each from the corner on. */
+function lines(terminals: readonly Numbered[], corner: Corner, by: 'right' | 'down'): Numbered[][] {
+  const other = by === 'down' ? 'right' : 'down';
+  const sorted = terminals
+    .map((terminal) => ({ terminal, ...fromCorner(terminal, corner) }))
+    .sort((a, b) => a[by] - b[by] || a[other] - b[other]);
+  const result: (typeof sorted)[] = [];
+  for (const item of sorted) {
+    const line = result.at(-1);
+    if (line?.[0] && item[by] - line[0][by] < SAME_ROW) line.push(item);
+    else result.push([item]);
+  }
+  return result.map((line) => line.sort((a, b) => a[other] - b[other]).map(({ terminal }) => terminal));
+}
+
+/** The given order, started from the terminal nearest to a corner. */
+function startedAt(ordered: readonly Numbered[], corner: Corner): Numbered[] {
+  // the upper-left corner is where every family starts by itself
+  if (corner === 'upper-left') return [...ordered];
+  const away = (terminal: Numbered) => {
+    const { right, down } = fromCorner(terminal, corner);
+    return right + down;
+  };
+  let start = 0;
+  ordered.forEach((terminal, i) => {
+    if (away(terminal) < away(ordered[start] as Numbered) - 1e-9) start = i;
+  });
+  return [...ordered.slice(start), ...ordered.slice(0, start)];
+}
+
+/** All numbering schemes. To add one, list it here. */
+export const SCHEMES: readonly NumberingScheme[] = [
+  {
+    id: 'around',
+    title: 'Round the part, counter-clockwise',
+    order: (terminals, corner) => startedAt(terminals, corner),
+  },
+  {
+    id: 'around-reversed',
+    title: 'Round the part, clockwise',
+    order: ([first, ...rest], corner) => startedAt(first ? [first, ...rest.reverse()] : [], corner),
+  },
+  {
+    id: 'rows',
+    title: 'Row after row, from side to side',
+    order: (terminals, corner) => lines(terminals, corner, 'down').flat(),
+  },
+  {
+    id: 'columns',
+    title: 'Column after column: odd and even rows',
+    order: (terminals, corner) => lines(terminals, corner, 'right').flat(),
+  },
+  {
+    id: 'zigzag',
+    title: 'Zigzag, every other row backwards',
+    order: (terminals, corner) =>
+      lines(terminals, corner, 'down').flatMap((row, i) => (i % 2 === 0 ? row : [...row].reverse())),
+  },
+  {
+    id: 'grid',
+    title: 'Grid: letters down, digits across',
+    order: (terminals, corner) => lines(terminals, corner, 'down').flat(),
+    numbers: (ordered, corner) => {
+      const rows = lines(ordered, corner, 'down');
+      const columns = lines(ordered, corner, 'right');
+      const indexIn = (all: Numbered[][]) =>
+        new Map(all.flatMap((line, i) => line.map(({ position }) => [position, i] as const)));
+      const [row, column] = [indexIn(rows), indexIn(columns)];
+      return ordered.map(
+        ({ position }) => `${gridLetters(row.get(position) ?? 0)}${(column.get(position) ?? 0) + 1}`,
+      );
+    },
+  },
+];
+
+/**
+ * Numbers by position.
+ * @param own the numbers that the family gives by itself, by position
+ * @returns a number for every position
+ */
+export function numberTerminals(
+  terminals: readonly Numbered[],
+  own: ReadonlyMap<number, string>,
+  { scheme: id, corner = 'upper-left' }: Numbering,
+): Map<number, string> {
+  const scheme = SCHEMES.find((s) => s.id === id);
+  if (!scheme && corner === 'upper-left') return new Map(own);
+  const byPosition = [...terminals].sort((a, b) => a.position - b.position);
+  const used = scheme ?? (SCHEMES[0] as NumberingScheme);
+  const ordered = used.order(byPosition, corner);
+  const numbers = used.numbers?.(ordered, corner) ?? ordered.map((_, i) => String(i + 1));
+  return new Map(ordered.map(({ position }, i) => [position, numbers[i] as string]));
+}

@@ -1,0 +1,121 @@
+import type { Level, TrimId } from '../document/document';
+import type { Figure } from '../geometry/figure';
+import type { PinGroup, PinSection } from '../package/terminal';
+import type { Process } from '../process/process';
+import { quantise } from '../units/length';
+import type { Step } from './derivation';
+import { roundDown, roundTo, roundUp } from './rounding';
+import type { LandChoices, PinSolution } from './solution';
+import { setByHand } from './solve-spot';
+import { clearGap } from './trims';
+import { HOLE_ALLOWANCE, HOLE_LAND_STEP, HOLE_SOURCE, LAND_ALLOWANCE, PIN_COURTYARD } from './tables';
+
+/** The largest distance across a lead's section: what its hole has to clear. mm */
+export function diagonal({ shape, width, thickness }: PinSection, limit: 'min' | 'nom' | 'max'): number {
+  return shape === 'round' ? width[limit] : quantise(Math.hypot(width[limit], thickness[limit]));
+}
+
+/**
+ * Hole and land of leads that go through the board (IPC-2222A, IPC-7251):
+ *
+ *     H = diagonal max + allowance, up to the next drill
+ *     D = H + 2·ring + allowance, to the nearest 0.05
+ *
+ * Lands that would break the gap in their row become oblong across it.
+ */
+export function solvePin(group: PinGroup, level: Level, process: Process, choices: LandChoices): PinSolution {
+  const steps: Step[] = [];
+  const trims: TrimId[] = [];
+  const { sizes } = choices.of(group.id);
+  const proposedHole = holeFor(group, level, process, steps);
+  const hole = sizes.H ?? proposedHole;
+  if (sizes.H !== undefined)
+    steps.push({ symbol: 'H', formula: 'H', values: { H: proposedHole }, result: hole, note: 'set by hand' });
+  const round = landFor(group, hole, level, process, steps);
+  let figure: Figure = { kind: 'round', diameter: round };
+  if (!choices.untrimmed.has('oblong')) {
+    const oblong = oblongFor(group, round, hole, process, steps);
+    if (oblong) {
+      figure = oblong;
+      trims.push('oblong');
+    }
+  }
+  return {
+    kind: 'pin',
+    group: group.id,
+    level,
+    title: group.stated ? 'Hole and land as drawn' : 'Lead through a plated hole',
+    source: HOLE_SOURCE,
+    courtyard: PIN_COURTYARD[level],
+    rounding: HOLE_LAND_STEP,
+    trims,
+    computed: { hole: proposedHole, figure },
+    hole,
+    figure: setByHand(figure, choices.of(group.id), steps),
+    derivation: steps,
+  };
+}
+
+function holeFor({ lead, stated }: PinGroup, level: Level, process: Process, steps: Step[]): number {
+  if (stated) {
+    const note = 'as the part states it';
+    steps.push({ symbol: 'H', formula: 'd', values: { d: stated.hole }, result: stated.hole, note });
+    return stated.hole;
+  }
+  const most = diagonal(lead, 'max');
+  if (lead.shape === 'rectangle') {
+    const values = { bmax: lead.width.max, cmax: lead.thickness.max };
+    steps.push({ symbol: 'dmax', formula: '√(bmax² + cmax²)', values, result: most });
+  }
+  const allowance = HOLE_ALLOWANCE[level];
+  const hole = roundUp(most + allowance, process.drillStep);
+  const values = { dmax: most, allowance };
+  const note = `up to the next drill, step ${process.drillStep} mm`;
+  steps.push({ symbol: 'H', formula: 'dmax + allowance', values, result: hole, note });
+  return hole;
+}
+
+function landFor({ stated }: PinGroup, H: number, level: Level, process: Process, steps: Step[]): number {
+  if (stated) {
+    const note = 'as the part states it';
+    steps.push({ symbol: 'D', formula: 'D', values: { D: stated.land }, result: stated.land, note });
+    return stated.land;
+  }
+  const [ring, allowance] = [process.minRing, LAND_ALLOWANCE[level]];
+  const result = roundTo(H + 2 * ring + allowance, HOLE_LAND_STEP);
+  const note = `to the nearest ${HOLE_LAND_STEP} mm`;
+  steps.push({
+    symbol: 'D',
+    formula: 'H + 2·ring + allowance',
+    values: { H, ring, allowance },
+    result,
+    note,
+  });
+  return result;
+}
+
+/** Narrow in the tight direction, longer by as much in the other; never less than hole and rings. */
+function oblongFor(
+  { pitch }: PinGroup,
+  D: number,
+  H: number,
+  process: Process,
+  steps: Step[],
+): Figure | null {
+  const gap = clearGap(process);
+  const room = (p: number | null) => (p === null ? Infinity : p - gap);
+  const [x, y] = [room(pitch.x), room(pitch.y)];
+  if (D <= Math.min(x, y) + 1e-9) return null;
+  const least = H + 2 * process.minRing;
+  const narrow = Math.max(roundDown(Math.min(x, y), HOLE_LAND_STEP), roundUp(least, HOLE_LAND_STEP));
+  if (narrow >= D) return null;
+  const long = Math.min(2 * D - narrow, Math.max(narrow, roundDown(Math.max(x, y), HOLE_LAND_STEP)));
+  const [width, height] = x <= y ? [narrow, long] : [long, narrow];
+  const note = `the row keeps a gap of ${gap} mm: narrow one way, longer the other`;
+  const e = Math.min(pitch.x ?? Infinity, pitch.y ?? Infinity);
+  steps.push(
+    { symbol: x <= y ? 'Y' : 'X', formula: 'e − gap', values: { e, gap }, result: narrow, note },
+    { symbol: x <= y ? 'X' : 'Y', formula: '2·D − e + gap', values: { D, e, gap }, result: long, note },
+  );
+  return { kind: 'oblong', width: quantise(width), height: quantise(height) };
+}

@@ -1,0 +1,83 @@
+import type { Level, TrimId } from '../document/document';
+import type { SpanGroup } from '../package/terminal';
+import type { Process } from '../process/process';
+import type { Step } from './derivation';
+import { GOALS_SOURCE, goalRowFor } from './goals';
+import { landFrom, roundLand } from './rounding';
+import type { GroupChoices, LandChoices, SpanSolution } from './solution';
+import { solveLand, type LandSize } from './solver';
+import { TRIMS } from './trims';
+
+/**
+ * Solves the lands of a span: formulas, rounding, trims, then what was set by hand.
+ * @param thermalReach half of the exposed pad along the span, mm; `null` where there is none
+ * @returns lengths in mm, quantised to 1 nm
+ */
+export function solveSpan(
+  group: SpanGroup,
+  level: Level,
+  process: Process,
+  choices: LandChoices,
+  thermalReach: number | null = null,
+): SpanSolution {
+  const goalRow = goalRowFor(group);
+  const goals = goalRow.levels[level];
+  const rounding = choices.rounding ?? (goalRow.small ? process.smallRounding : process.rounding);
+  const steps: Step[] = [];
+  const computed = solveLand(group, goals, process, steps);
+  let proposed = roundLand(computed, rounding, steps);
+  const trims: TrimId[] = [];
+  for (const trim of TRIMS) {
+    if (choices.untrimmed.has(trim.id)) continue;
+    const trimmed = trim.apply(proposed, { group, process, rounding, thermalReach });
+    if (!trimmed) continue;
+    proposed = trimmed.land;
+    trims.push(trim.id);
+    steps.push(...trimmed.steps);
+  }
+  return {
+    kind: 'span',
+    group: group.id,
+    level,
+    title: goalRow.title,
+    source: GOALS_SOURCE,
+    courtyard: goals.courtyard,
+    goalRow,
+    goals,
+    rounding,
+    computed,
+    proposed,
+    land: setByHand(proposed, choices.of(group.id), steps),
+    corner: null,
+    trims,
+    derivation: steps,
+  };
+}
+
+/** What C becomes when the length changes and something else stays. */
+const CENTRE_BY_HOLD: Readonly<
+  Record<GroupChoices['hold'], { formula: string; of: (before: LandSize, Y: number) => number }>
+> = {
+  centre: { formula: 'C', of: ({ C }) => C },
+  gap: { formula: 'G + Y', of: ({ G }, Y) => G + Y },
+  outer: { formula: 'Z − Y', of: ({ Z }, Y) => Z - Y },
+};
+
+function setByHand(proposed: LandSize, { sizes, hold }: GroupChoices, steps: Step[]): LandSize {
+  const { X, Y, C } = sizes;
+  const note = 'set by hand';
+  const step = (symbol: 'X' | 'Y' | 'C', result: number) =>
+    steps.push({ symbol, formula: symbol, values: { [symbol]: proposed[symbol] }, result, note });
+  if (X !== undefined) step('X', X);
+  if (Y !== undefined) step('Y', Y);
+  const length = Y ?? proposed.Y;
+  if (C !== undefined) step('C', C);
+  else if (Y !== undefined && hold !== 'centre') {
+    const { formula, of } = CENTRE_BY_HOLD[hold];
+    const { G, Z } = proposed;
+    const values = { ...(hold === 'gap' ? { G } : { Z }), Y };
+    const kept = hold === 'gap' ? 'the gap stays' : 'the outer distance stays';
+    steps.push({ symbol: 'C', formula, values, result: of(proposed, Y), note: kept });
+  }
+  return landFrom(length, X ?? proposed.X, C ?? CENTRE_BY_HOLD[hold].of(proposed, length));
+}

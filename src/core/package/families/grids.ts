@@ -1,0 +1,283 @@
+import { block, type Assembly, type Shape } from '../../geometry/solid';
+import { rectangle, type Figure } from '../../geometry/figure';
+import { count, length, line } from '../declare';
+import { BODY_ACROSS, BODY_UPRIGHT, HEIGHT, PITCH } from '../dimensions';
+import {
+  defineFamily,
+  type Dimensions,
+  type FamilyDefinition,
+  type OptionDefinition,
+  type Options,
+} from '../family';
+import { GRID_OPTIONS, gridPitch, gridPlaces, type GridSizes } from '../grid';
+import { byX, counted, hundredths } from '../naming';
+import { fitsPitch } from '../plausibility/counts';
+import { gridAgainstBody, gridDrift } from '../plausibility/grid';
+import { ball, standingCylinder } from '../shapes/round';
+import type { SpotForm, SpotGroup } from '../terminal';
+
+type Symbol = 'nE' | 'nD' | 'e' | 'eD' | 'E' | 'D' | 'b' | 'A' | 'A1' | 'k' | 'm';
+type Values = Dimensions<Symbol>;
+
+/** What tells the three grids from one another. */
+interface GridKind {
+  readonly id: string;
+  readonly title: string;
+  readonly summary: string;
+  readonly keywords: readonly string[];
+  readonly prefix: string;
+  /** What the terminals are called, and how they are measured. */
+  readonly terminal: string;
+  readonly help: string;
+  readonly options: readonly OptionDefinition[];
+  readonly example: Partial<Record<Symbol, string>>;
+  readonly outlines: FamilyDefinition<Symbol>['outlines'];
+  readonly form: (options: Options) => SpotForm;
+  /** Letter after the count in the name. */
+  readonly letter: (options: Options) => string;
+  readonly shape: (d: Values, options: Options) => Shape;
+  readonly standoff: boolean;
+}
+
+function defineGrid(kind: GridKind) {
+  return defineFamily<Symbol>({
+    id: kind.id,
+    title: kind.title,
+    summary: kind.summary,
+    keywords: [...kind.keywords, 'grid', 'array', 'full', 'perimeter', 'staggered'],
+    dimensions: [
+      count('nE', 'Columns', 'Columns of the matrix, left to right', [2, 60]),
+      count('nD', 'Rows', 'Rows of the matrix, top to bottom', [2, 60], { derived: 'nE' }),
+      PITCH,
+      {
+        ...PITCH,
+        symbol: 'eD',
+        name: 'Pitch upright',
+        help: 'Centre to centre of neighbouring rows',
+        derived: 'e',
+      },
+      BODY_ACROSS,
+      { ...BODY_UPRIGHT, derived: 'E' },
+      length('b', kind.terminal, kind.help, [0.08, 3]),
+      HEIGHT,
+      ...(kind.standoff
+        ? [length('A1', 'Standoff', 'Height of the terminals below the body', [0.02, 5])]
+        : [
+            length('A1', 'Standoff', 'Seating plane to underside of body', [0, 1], { derived: 'exact 0.02' }),
+          ]),
+      count('k', 'Rows round the edge', 'Rows that a perimeter grid keeps on each side', [1, 20], {
+        derived: '3',
+      }),
+      count('m', 'Middle left out', 'Rows and columns left out in the middle of a hollow grid', [0, 58], {
+        derived: '0',
+      }),
+    ],
+    options: [...kind.options, ...GRID_OPTIONS],
+    example: kind.example,
+    ...(kind.outlines ? { outlines: kind.outlines } : {}),
+    terminals: (d, options) => [group(kind, d, options)],
+    body: (d, options) => ({
+      x: d.E,
+      y: d.D,
+      standoff: d.A1,
+      height: d.A,
+      ...(kind.form(options) === 'collapsing-ball' ? { collapsing: d.b.nom } : {}),
+    }),
+    solids: (d, options): Assembly => ({
+      shapes: {
+        terminal: kind.shape(d, options),
+        substrate: block(d.E.nom, d.D.nom, d.A1.nom, split(d)),
+        body: block(d.E.nom * 0.94, d.D.nom * 0.94, split(d), Math.max(d.A.nom, split(d) + 0.05)),
+      },
+      parts: [
+        ...gridPlaces(sizesOf(d), options).map(({ number = '', at }) => ({
+          name: `terminal ${number}`,
+          shape: 'terminal',
+          material: 'metal' as const,
+          at: { ...at, z: 0 },
+          rotation: 0 as const,
+        })),
+        { name: 'substrate', shape: 'substrate', material: 'ceramic', at: { x: 0, y: 0, z: 0 }, rotation: 0 },
+        { name: 'body', shape: 'body', material: 'moulding', at: { x: 0, y: 0, z: 0 }, rotation: 0 },
+      ],
+    }),
+    dimensionLines: (d) => {
+      const [x, y] = [d.E.nom / 2, d.D.nom / 2];
+      const left = (-(d.nE.nom - 1) / 2) * d.e.nom;
+      const top = ((d.nD.nom - 1) / 2) * d.eD.nom;
+      return [
+        line('E', 'plan', 'top', [-x, y], [x, y], 1),
+        line('D', 'plan', 'right', [x, -y], [x, y]),
+        line('e', 'plan', 'top', [left, top], [left + d.e.nom, top]),
+        line('eD', 'plan', 'left', [left, top - d.eD.nom], [left, top]),
+        line('b', 'front', 'bottom', [left - d.b.nom / 2, 0], [left + d.b.nom / 2, 0]),
+        line('A', 'front', 'right', [x, 0], [x, d.A.nom]),
+        line('A1', 'front', 'left', [-x, 0], [-x, d.A1.nom]),
+      ];
+    },
+    name: (d, options) => [
+      kind.prefix,
+      counted('n', gridPlaces(sizesOf(d), options).length),
+      `${kind.letter(options)}`,
+      hundredths('e', d.e.nom),
+      'P',
+      counted('nE', d.nE.nom),
+      'X',
+      counted('nD', d.nD.nom),
+      '_',
+      ...byX(['E', d.E.nom], ['D', d.D.nom], ['A', d.A.max]),
+    ],
+    polarised: () => true,
+    plausibility: [
+      gridAgainstBody<Symbol>('E', (d) => ({ count: d.nE.nom, pitch: d.e.nom, terminal: d.b.nom })),
+      gridAgainstBody<Symbol>('D', (d) => ({ count: d.nD.nom, pitch: d.eD.nom, terminal: d.b.nom })),
+      fitsPitch<Symbol>('b', 'e', kind.terminal),
+      fitsPitch<Symbol>('b', 'eD', kind.terminal),
+      gridDrift<Symbol>('e', (d) => d.nE.nom),
+      gridDrift<Symbol>('eD', (d) => d.nD.nom),
+    ],
+  });
+}
+
+function sizesOf(d: Values): GridSizes {
+  return {
+    columns: d.nE.nom,
+    rows: d.nD.nom,
+    pitchX: d.e.nom,
+    pitchY: d.eD.nom,
+    ring: d.k.nom,
+    hollow: d.m.nom,
+  };
+}
+
+/** Height at which substrate and mould compound meet. */
+function split(d: Values): number {
+  const room = Math.max(d.A.nom - d.A1.nom, 0.1);
+  return d.A1.nom + Math.min(room * 0.35, 0.6);
+}
+
+function group(kind: GridKind, d: Values, options: Options): SpotGroup {
+  const square = options['land'] === 'square';
+  const at = (limit: 'min' | 'nom' | 'max'): Figure =>
+    square ? rectangle(d.b[limit], d.b[limit]) : { kind: 'round', diameter: d.b[limit] };
+  const sizes = sizesOf(d);
+  return {
+    kind: 'spot',
+    id: 'grid',
+    title: 'Grid',
+    form: kind.form(options),
+    contact: { min: at('min'), nom: at('nom'), max: at('max') },
+    pitch: gridPitch(sizes, options),
+    places: gridPlaces(sizes, options),
+  };
+}
+
+const collapsing = (options: Options) => options['ball'] !== 'keeps';
+
+export const ballGrid = defineGrid({
+  id: 'ball-grid',
+  title: 'Ball grid',
+  summary:
+    'Moulded package on a substrate with solder balls under it (BGA): full, perimeter, hollow or staggered.',
+  keywords: ['BGA', 'FBGA', 'CSP', 'ball', 'solder ball', 'collapsing'],
+  prefix: 'BGA',
+  terminal: 'Ball diameter',
+  help: 'Diameter of one ball before soldering',
+  options: [
+    {
+      id: 'ball',
+      name: 'Balls',
+      choices: [
+        { id: 'collapses', name: 'collapse when soldered' },
+        { id: 'keeps', name: 'keep their shape' },
+      ],
+    },
+  ],
+  example: { nE: '12', e: '0.8', E: '9.9..10.1', b: '0.45..0.55', A: 'max 1.4', A1: '0.35..0.45' },
+  outlines: [
+    {
+      name: '64 balls, 8 × 8, pitch 0.8',
+      dimensions: { nE: '8', e: '0.8', E: '7.9..8.1', b: '0.40..0.50', A: 'max 1.2', A1: '0.27..0.37' },
+    },
+    {
+      name: '100 balls, 10 × 10, pitch 0.8',
+      dimensions: { nE: '10', e: '0.8', E: '8.9..9.1', b: '0.40..0.50', A: 'max 1.2', A1: '0.27..0.37' },
+    },
+    {
+      name: '144 balls, 12 × 12, pitch 1.0',
+      dimensions: { nE: '12', e: '1.0', E: '12.9..13.1', b: '0.50..0.70', A: 'max 1.7', A1: '0.35..0.50' },
+    },
+    {
+      name: '256 balls, 16 × 16, pitch 1.0',
+      dimensions: { nE: '16', e: '1.0', E: '16.9..17.1', b: '0.50..0.70', A: 'max 1.9', A1: '0.35..0.50' },
+    },
+    {
+      name: '484 balls, 22 × 22, pitch 1.0',
+      dimensions: { nE: '22', e: '1.0', E: '22.8..23.2', b: '0.50..0.70', A: 'max 2.4', A1: '0.35..0.60' },
+    },
+  ],
+  form: (options) => (collapsing(options) ? 'collapsing-ball' : 'non-collapsing-ball'),
+  letter: (options) => (collapsing(options) ? 'C' : 'N'),
+  shape: (d) => ball(d.b.nom, Math.min(d.A1.nom, d.b.nom)),
+  standoff: true,
+});
+
+export const columnGrid = defineGrid({
+  id: 'column-grid',
+  title: 'Column grid',
+  summary: 'Ceramic package with solder columns under it (CGA).',
+  keywords: ['CGA', 'CCGA', 'column', 'solder column', 'ceramic'],
+  prefix: 'CGA',
+  terminal: 'Column diameter',
+  help: 'Diameter of one column',
+  options: [],
+  example: { nE: '10', e: '1.27', E: '13.8..14.2', b: '0.46..0.56', A: 'max 5.2', A1: '2.1..2.3' },
+  outlines: [
+    {
+      name: '361 columns, 19 × 19, pitch 1.27',
+      dimensions: { nE: '19', e: '1.27', E: '24.8..25.2', b: '0.46..0.56', A: 'max 5.5', A1: '2.1..2.3' },
+    },
+  ],
+  form: () => 'column',
+  letter: () => 'C',
+  shape: (d) => standingCylinder(d.b.nom, 0, d.A1.nom),
+  standoff: true,
+});
+
+export const landGrid = defineGrid({
+  id: 'land-grid',
+  title: 'Land grid',
+  summary: 'Package with flat lands under it and no balls (LGA).',
+  keywords: ['LGA', 'land', 'flat', 'no-lead', 'module'],
+  prefix: 'LGA',
+  terminal: 'Land size',
+  help: 'Diameter or side of one land of the package',
+  options: [
+    {
+      id: 'land',
+      name: 'Lands',
+      choices: [
+        { id: 'round', name: 'round' },
+        { id: 'square', name: 'square' },
+      ],
+    },
+  ],
+  example: { nE: '8', nD: '6', e: '0.65', E: '5.9..6.1', D: '4.4..4.6', b: '0.30..0.40', A: 'max 0.9' },
+  outlines: [
+    {
+      name: '16 lands, 4 × 4, pitch 0.65',
+      dimensions: { nE: '4', e: '0.65', E: '2.9..3.1', b: '0.30..0.40', A: 'max 1.0' },
+    },
+    {
+      name: '64 lands, 8 × 8, pitch 0.65',
+      dimensions: { nE: '8', e: '0.65', E: '5.9..6.1', b: '0.30..0.40', A: 'max 1.0' },
+    },
+  ],
+  form: () => 'land-grid',
+  letter: () => 'R',
+  shape: (d, options) =>
+    options['land'] === 'square'
+      ? block(d.b.nom, d.b.nom, 0, Math.max(d.A1.nom, 0.01))
+      : standingCylinder(d.b.nom, 0, Math.max(d.A1.nom, 0.01)),
+  standoff: false,
+});

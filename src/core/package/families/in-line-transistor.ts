@@ -1,0 +1,189 @@
+import { block, type Assembly } from '../../geometry/solid';
+import { count, length, line } from '../declare';
+import { HEIGHT, LEAD_THICKNESS, LEAD_WIDTH, PITCH, TAIL } from '../dimensions';
+import { defineFamily, type Dimensions } from '../family';
+import { byX, counted, hundredths } from '../naming';
+import { centred, flatPin, leadAgainstPitch, matrix, pinParts, pinShape, pinsAt } from '../pins';
+import { fitsInside } from '../plausibility/counts';
+import { inchPitch } from '../plausibility/row';
+import { prism } from '../shapes/terminals';
+import type { PinGroup } from '../terminal';
+
+type Symbol = 'n' | 'e' | 'D' | 'E' | 'b' | 'c' | 'A' | 'A1' | 'L' | 'S';
+type Values = Dimensions<Symbol>;
+
+export const inLineTransistor = defineFamily<Symbol>({
+  id: 'in-line-transistor',
+  title: 'Transistor, leads in line',
+  summary: 'Upright body with a row of leads: small half-round, or a power body with its tab upright.',
+  keywords: ['TO', 'transistor', 'regulator', 'through-hole', 'in line', 'upright', 'tab', 'half-round'],
+  dimensions: [
+    count('n', 'Leads', 'Number of leads', [2, 15]),
+    PITCH,
+    length('D', 'Body width', 'Body along the row', [2, 30]),
+    length('E', 'Body thickness', 'Body across the row', [1, 15]),
+    length('S', 'Row to back', 'Row of leads to the flat back of the body', [0, 12], { derived: 'E/2' }),
+    LEAD_WIDTH,
+    LEAD_THICKNESS,
+    HEIGHT,
+    length('A1', 'Standoff', 'Seating plane to underside of body', [0, 20], { derived: '2' }),
+    TAIL,
+  ],
+  options: [
+    {
+      id: 'shape',
+      name: 'Body',
+      choices: [
+        { id: 'half-round', name: 'half-round' },
+        { id: 'power', name: 'power body with a tab at its back' },
+      ],
+    },
+  ],
+  example: {
+    n: '3',
+    e: '1.27',
+    D: '4.45..5.2',
+    E: '3.2..4.2',
+    b: '0.36..0.56',
+    c: '0.36..0.51',
+    A: 'max 7.5',
+  },
+  outlines: [
+    {
+      name: 'Small half-round, pitch 1.27',
+      dimensions: {
+        n: '3',
+        e: '1.27',
+        D: '4.45..5.2',
+        E: '3.2..4.2',
+        b: '0.36..0.56',
+        c: '0.36..0.51',
+        A: 'max 7.5',
+      },
+      options: { shape: 'half-round' },
+    },
+    {
+      name: 'Power body, pitch 2.54',
+      dimensions: {
+        n: '3',
+        e: '2.54',
+        D: '9.7..10.4',
+        E: '4.3..4.7',
+        S: '2.5..2.8',
+        b: '0.7..0.9',
+        c: '0.4..0.6',
+        A: 'max 19.8',
+        A1: '3.5..4',
+      },
+      options: { shape: 'power' },
+    },
+    {
+      name: 'Power body, 5 leads, pitch 1.7',
+      dimensions: {
+        n: '5',
+        e: '1.7',
+        D: '9.7..10.4',
+        E: '4.3..4.7',
+        S: '2.5..2.8',
+        b: '0.7..0.9',
+        c: '0.4..0.6',
+        A: 'max 19.8',
+        A1: '3.5..4',
+      },
+      options: { shape: 'power' },
+    },
+  ],
+  terminals: (d) => [pins(d)],
+  body: (d) => ({
+    x: d.D,
+    y: d.E,
+    standoff: d.A1,
+    height: d.A,
+    centre: { x: 0, y: d.S.nom - d.E.nom / 2 },
+    mount: 'through',
+  }),
+  solids: (d, options): Assembly => {
+    const [low, high] = [d.A1.nom, Math.max(d.A.nom, d.A1.nom + 0.5)];
+    const pin = pinShape(flatPin(d.b, d.c), d.L.nom, low + 0.3);
+    const back = d.S.nom;
+    if (options['shape'] === 'power') {
+      const plate = Math.min(1.3, d.E.nom / 3);
+      const moulded = low + (high - low) * 0.58;
+      return {
+        shapes: {
+          pin,
+          body: block(d.D.nom, d.E.nom - plate * 0.4, low, moulded),
+          plate: block(d.D.nom * 0.99, plate, low + 0.2, high),
+        },
+        parts: [
+          ...pinParts(pins(d), 'pin'),
+          centred('plate', 'metal', { y: back - plate / 2 }),
+          centred('body', 'moulding', { y: back - plate * 0.4 - (d.E.nom - plate * 0.4) / 2 }),
+        ],
+      };
+    }
+    return {
+      shapes: { pin, body: prism(halfRound(d.D.nom, d.E.nom), low, high) },
+      parts: [...pinParts(pins(d), 'pin'), centred('body', 'moulding', { y: back - d.E.nom / 2 })],
+    };
+  },
+  dimensionLines: (d) => {
+    const x = d.D.nom / 2;
+    const [front, back] = [d.S.nom - d.E.nom, d.S.nom];
+    const left = (-(d.n.nom - 1) / 2) * d.e.nom;
+    return [
+      line('D', 'plan', 'top', [-x, back], [x, back], 1),
+      line('e', 'plan', 'top', [left, 0], [left + d.e.nom, 0]),
+      line('E', 'plan', 'right', [x, front], [x, back], 1),
+      line('S', 'plan', 'right', [-left, 0], [x, back]),
+      line('b', 'front', 'bottom', [left - d.b.nom / 2, -d.L.nom], [left + d.b.nom / 2, -d.L.nom]),
+      line('A', 'front', 'right', [x, 0], [x, d.A.nom]),
+      line('A1', 'front', 'left', [-x, 0], [-x, d.A1.nom]),
+      line('L', 'front', 'right', [-left, -d.L.nom], [-left, 0], 1),
+    ];
+  },
+  name: (d) => [
+    'TOV',
+    hundredths('e', d.e.nom),
+    'P',
+    ...byX(['D', d.D.nom], ['E', d.E.nom], ['A', d.A.max]),
+    '-',
+    counted('n', d.n.nom),
+  ],
+  polarised: () => true,
+  plausibility: [
+    fitsInside<Symbol>(
+      'row-body',
+      { words: 'The row of leads', symbols: ['n', 'e'], of: (d) => (d.n.nom - 1) * d.e.nom },
+      { words: 'the body width', symbol: 'D' },
+    ),
+    fitsInside<Symbol>(
+      'back-body',
+      { words: 'Row to back S', symbols: ['S'], of: (d) => d.S.min },
+      { words: 'the body thickness', symbol: 'E' },
+    ),
+    leadAgainstPitch<Symbol>('e', (d) => Math.hypot(d.b.max, d.c.max), ['b', 'c']),
+    inchPitch<Symbol>((d) => d.n.nom),
+  ],
+});
+
+/** A flat back and a round front, as wide and as thick as given, about its own middle. */
+function halfRound(width: number, thickness: number) {
+  const [r, back] = [width / 2, thickness / 2];
+  // centre of the round so that it reaches the front; the flat cuts it at the back
+  const centre = r - back;
+  const start = Math.asin(Math.max(-1, Math.min(1, (back - centre) / r)));
+  const sweep = Math.PI + 2 * start;
+  const steps = 24;
+  return Array.from({ length: steps + 1 }, (_, i) => {
+    const angle = Math.PI - start + (sweep * i) / steps;
+    return { x: r * Math.cos(angle), y: centre + r * Math.sin(angle) };
+  });
+}
+
+function pins(d: Values): PinGroup {
+  return pinsAt(matrix(d.n.nom, 1, d.e.nom, 0), flatPin(d.b, d.c), {
+    title: 'Leads',
+    pitch: { x: d.e.nom, y: null },
+  });
+}

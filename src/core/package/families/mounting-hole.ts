@@ -1,0 +1,126 @@
+import type { Assembly } from '../../geometry/solid';
+import { exactly } from '../../units/toleranced';
+import { count, length, line } from '../declare';
+import { defineFamily, type Dimensions, type Options } from '../family';
+import { counted, hundredths } from '../naming';
+import { centred, pinsAt, roundPin } from '../pins';
+import { fitsInside } from '../plausibility/counts';
+import { standingCylinder } from '../shapes/round';
+import type { PinGroup } from '../terminal';
+
+type Symbol = 'H' | 'W' | 'D' | 'C' | 'A' | 'v' | 'hv';
+type Values = Dimensions<Symbol>;
+
+export const mountingHole = defineFamily<Symbol>({
+  id: 'mounting-hole',
+  title: 'Mounting hole',
+  summary:
+    'Hole for a screw: without copper, plated, or plated with a ring of vias; kept clear round its head.',
+  keywords: [
+    'mounting',
+    'hole',
+    'screw',
+    'MTG',
+    'plated',
+    'non-plated',
+    'vias',
+    'keep-out',
+    'M2',
+    'M2.5',
+    'M3',
+  ],
+  dimensions: [
+    length('H', 'Hole', 'Finished diameter', [0.5, 20], { basic: true }),
+    length('W', 'Screw', 'Thread of the screw', [0.4, 20], { basic: true, derived: 'exact H-0.2' }),
+    length('D', 'Screw head', 'Diameter of head or washer', [0.8, 40]),
+    length('C', 'Clearance', 'Kept clear round the head', [0, 10], { derived: '0.5' }),
+    length('A', 'Head height', 'Board to top of the head', [0.2, 20], { derived: 'typ 2' }),
+    count('v', 'Vias', 'Vias in the ring round a plated hole', [3, 40], { derived: '8' }),
+    length('hv', 'Via hole', 'Finished hole of one via', [0.15, 1.5], { derived: 'exact 0.3' }),
+  ],
+  options: [
+    {
+      id: 'hole',
+      name: 'Hole',
+      choices: [
+        { id: 'non-plated', name: 'without copper' },
+        { id: 'plated', name: 'plated, land under the head' },
+        { id: 'vias', name: 'plated, with a ring of vias' },
+      ],
+    },
+  ],
+  example: { H: '2.7', D: '5.0', A: '2.0' },
+  outlines: [
+    { name: 'M2', dimensions: { H: '2.2', D: '4.0', A: '1.6' } },
+    { name: 'M2.5', dimensions: { H: '2.7', D: '5.0', A: '2.0' } },
+    { name: 'M3', dimensions: { H: '3.2', D: '6.0', A: '2.4' } },
+    { name: 'M4', dimensions: { H: '4.3', D: '8.0', A: '3.1' } },
+  ],
+  terminals: (d, options) => (options['hole'] === 'non-plated' ? [] : [landed(d, options)]),
+  bores: (d, options) =>
+    options['hole'] === 'non-plated' ? [{ at: { x: 0, y: 0 }, diameter: d.H.nom }] : [],
+  keepOuts: (d) => [
+    {
+      figure: { kind: 'round', diameter: d.D.max + 2 * d.C.nom },
+      at: { x: 0, y: 0 },
+      rotation: 0,
+      why: 'screw head and its clearance',
+    },
+  ],
+  body: (d) => ({ x: d.D, y: d.D, standoff: exactly(0), height: d.A, mount: 'through' }),
+  solids: (d): Assembly => ({
+    shapes: {
+      head: standingCylinder(d.D.nom, 0, d.A.nom),
+      shank: standingCylinder(Math.min(d.W.nom, d.H.nom), -4, 0),
+    },
+    parts: [centred('shank', 'metal'), centred('head', 'metal')],
+  }),
+  dimensionLines: (d) => [
+    line('H', 'plan', 'top', [-d.H.nom / 2, 0], [d.H.nom / 2, 0]),
+    line('D', 'plan', 'top', [-d.D.nom / 2, 0], [d.D.nom / 2, 0], 1),
+    line('A', 'front', 'right', [d.D.nom / 2, 0], [d.D.nom / 2, d.A.nom]),
+    line('W', 'front', 'bottom', [-d.W.nom / 2, -1], [d.W.nom / 2, -1]),
+  ],
+  name: (d, options) => {
+    const plated = options['hole'] !== 'non-plated';
+    return [
+      plated ? 'MTGP' : 'MTGNP',
+      hundredths(plated ? 'D' : 'H', plated ? d.D.nom : d.H.nom),
+      'H',
+      hundredths('H', d.H.nom),
+      ...(options['hole'] === 'vias' ? ['V', counted('v', d.v.nom)] : []),
+    ];
+  },
+  polarised: () => false,
+  plausibility: [
+    fitsInside<Symbol>(
+      'screw-hole',
+      { words: 'Screw W', symbols: ['W'], of: (d) => d.W.nom },
+      { words: 'the hole', symbol: 'H' },
+    ),
+    fitsInside<Symbol>(
+      'hole-head',
+      { words: 'Hole H', symbols: ['H'], of: (d) => d.H.nom + 0.4 },
+      { words: 'the screw head with its bearing', symbol: 'D' },
+    ),
+  ],
+});
+
+/** The plated hole with a land as large as the head; vias stand in the middle of the ring. */
+function landed(d: Values, options: Options): PinGroup {
+  const radius = (d.H.nom + d.D.nom) / 4;
+  const vias = Array.from({ length: d.v.nom }, (_, i) => {
+    const angle = (2 * Math.PI * i) / d.v.nom;
+    return {
+      x: radius * Math.cos(angle),
+      y: radius * Math.sin(angle),
+      hole: d.hv.nom,
+      land: d.hv.nom + 0.3,
+    };
+  });
+  return pinsAt([{ x: 0, y: 0 }], roundPin(d.W), {
+    title: 'Plated hole',
+    stated: { hole: d.H.nom, land: d.D.nom },
+    ...(options['hole'] === 'vias' ? { vias } : {}),
+  });
+}

@@ -1,0 +1,155 @@
+import { line } from '../declare';
+import { BODY_ACROSS, BODY_UPRIGHT, leads, PITCH } from '../dimensions';
+import { defineFamily, type Dimensions, type Options } from '../family';
+import { byX, counted, hundredths } from '../naming';
+import {
+  END_OPTION,
+  NO_LEAD_DIMENSIONS,
+  noLeadGroup,
+  noLeadSolids,
+  terminalsApart,
+  type NoLeadSymbol,
+} from '../no-lead';
+import { rowAgainstBody, terminalAgainstPitch } from '../plausibility/row';
+import { evenRow, twoRows } from '../rows';
+import type { SpanGroup, SpotGroup, TerminalGroup } from '../terminal';
+import {
+  THERMAL_DIMENSIONS,
+  thermalAgainstTerminals,
+  thermalCount,
+  thermalGroup,
+  thermalLines,
+  thermalOption,
+  thermalSize,
+  type ThermalSymbol,
+} from '../thermal';
+
+type Symbol = 'n' | 'e' | 'E' | 'D' | NoLeadSymbol | ThermalSymbol;
+type Values = Dimensions<Symbol>;
+
+export const noLeadDual = defineFamily<Symbol>({
+  id: 'no-lead-dual',
+  title: 'No-lead, two sides',
+  summary: 'Flat body with terminals under two opposite sides, with or without an exposed pad (DFN, SON).',
+  keywords: ['DFN', 'SON', 'PSON', 'no-lead', 'leadless', 'two rows', 'exposed pad', 'pull-back'],
+  dimensions: [
+    { ...leads(2, 60), name: 'Terminals' },
+    PITCH,
+    { ...BODY_ACROSS, help: 'Over the body from one row to the other' },
+    { ...BODY_UPRIGHT, help: 'Over the body along the rows' },
+    ...NO_LEAD_DIMENSIONS,
+    ...THERMAL_DIMENSIONS,
+  ],
+  options: [
+    thermalOption('rectangle'),
+    END_OPTION,
+    {
+      id: 'word',
+      name: 'Named as',
+      choices: [
+        { id: 'DFN', name: 'DFN, dual flat no-lead' },
+        { id: 'SON', name: 'SON, small outline no-lead' },
+      ],
+    },
+  ],
+  example: {
+    n: '8',
+    e: '0.5',
+    E: '2.9..3.1',
+    D: '1.9..2.1',
+    L: '0.3..0.5',
+    b: '0.20..0.30',
+    A: 'max 0.8',
+    E2: '1.4..1.6',
+    D2: '1.5..1.7',
+  },
+  outlines: [
+    {
+      name: '6 terminals, 2 × 2, pitch 0.65',
+      dimensions: {
+        n: '6',
+        e: '0.65',
+        E: '1.9..2.1',
+        D: '1.9..2.1',
+        L: '0.25..0.35',
+        b: '0.25..0.35',
+        E2: '0.8..1.0',
+        D2: '1.5..1.7',
+      },
+    },
+    {
+      name: '8 terminals, 3 × 2, pitch 0.5',
+      dimensions: {
+        n: '8',
+        e: '0.5',
+        E: '2.9..3.1',
+        D: '1.9..2.1',
+        L: '0.3..0.5',
+        b: '0.20..0.30',
+        E2: '1.4..1.6',
+        D2: '1.5..1.7',
+      },
+    },
+    {
+      name: '10 terminals, 3 × 3, pitch 0.5',
+      dimensions: {
+        n: '10',
+        e: '0.5',
+        E: '2.9..3.1',
+        D: '2.9..3.1',
+        L: '0.3..0.5',
+        b: '0.18..0.30',
+        E2: '1.5..1.7',
+        D2: '2.3..2.5',
+      },
+    },
+  ],
+  terminals: (d, options): TerminalGroup[] => [...rows(d, options), ...pads(d, options)],
+  body: (d) => ({ x: d.E, y: d.D, standoff: d.A1, height: d.A }),
+  solids: (d, options) => noLeadSolids(d, [d.E.nom, d.D.nom], rows(d, options), pads(d, options)),
+  dimensionLines: (d, options) => {
+    const [x, y] = [d.E.nom / 2, d.D.nom / 2];
+    const first = ((d.n.nom / 2 - 1) / 2) * d.e.nom;
+    const end = x - d.S.nom;
+    return [
+      line('E', 'plan', 'top', [-x, y], [x, y]),
+      line('D', 'plan', 'right', [x, -y], [x, y]),
+      ...(d.n.nom > 2 ? [line('e', 'plan', 'left', [-x, first - d.e.nom], [-x, first])] : []),
+      line('b', 'plan', 'left', [-x, -first - d.b.nom / 2], [-x, -first + d.b.nom / 2]),
+      line('L', 'front', 'bottom', [end - d.L.nom, 0], [end, 0]),
+      ...(d.S.nom > 0 ? [line('S', 'front', 'bottom', [end, 0], [x, 0], 1)] : []),
+      line('A', 'front', 'right', [x, 0], [x, d.A.nom]),
+      ...thermalLines(d, options),
+    ];
+  },
+  name: (d, options) => {
+    const word = options['word'] ?? 'DFN';
+    return [
+      d.S.max > 0 && word === 'SON' ? 'PSON' : word,
+      hundredths('e', d.e.nom),
+      'P',
+      ...byX(['E', d.E.nom], ['D', d.D.nom], ['A', d.A.max]),
+      '-',
+      counted('n', d.n.nom + thermalCount(d, options)),
+    ];
+  },
+  polarised: () => true,
+  plausibility: [
+    rowAgainstBody<Symbol>('D', (d) => ({ places: d.n.nom / 2, pitch: d.e.nom, width: d.b.nom })),
+    terminalAgainstPitch,
+    terminalsApart<Symbol>('E'),
+    thermalSize,
+    thermalAgainstTerminals<Symbol>('E2', (d) => d.E.min - 2 * (d.L.max + d.S.max)),
+    thermalAgainstTerminals<Symbol>('D2', (d) => d.D.max),
+  ],
+});
+
+function rows(d: Values, options: Options): SpanGroup[] {
+  const row = evenRow(d.n.nom / 2, d.e.nom);
+  const places = twoRows(row, [...row].reverse());
+  return [noLeadGroup(d, options, d.E, { id: 'rows', title: 'Left and right rows', axis: 'x', places })];
+}
+
+function pads(d: Values, options: Options): SpotGroup[] {
+  return thermalGroup(d, options, d.n.nom + 1);
+}

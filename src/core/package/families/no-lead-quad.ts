@@ -1,0 +1,191 @@
+import { count, line } from '../declare';
+import { BODY_ACROSS, BODY_UPRIGHT, PITCH } from '../dimensions';
+import { defineFamily, type Dimensions, type Options } from '../family';
+import { byX, counted, hundredths } from '../naming';
+import {
+  CORNER_OPTION,
+  cornerGroup,
+  END_OPTION,
+  NO_LEAD_DIMENSIONS,
+  noLeadGroup,
+  noLeadSolids,
+  terminalsApart,
+  type NoLeadSymbol,
+} from '../no-lead';
+import { rowAgainstBody, terminalAgainstPitch } from '../plausibility/row';
+import { fourRows } from '../rows';
+import type { SpanGroup, SpotGroup, TerminalGroup } from '../terminal';
+import {
+  THERMAL_DIMENSIONS,
+  thermalAgainstTerminals,
+  thermalCount,
+  thermalGroup,
+  thermalLines,
+  thermalOption,
+  thermalSize,
+  type ThermalSymbol,
+} from '../thermal';
+
+type Symbol = 'n' | 'nE' | 'e' | 'E' | 'D' | NoLeadSymbol | ThermalSymbol;
+type Values = Dimensions<Symbol>;
+
+export const noLeadQuad = defineFamily<Symbol>({
+  id: 'no-lead-quad',
+  title: 'No-lead, four sides',
+  summary: 'Flat body with terminals under all four sides, mostly with an exposed pad (QFN).',
+  keywords: ['QFN', 'PQFN', 'no-lead', 'leadless', 'four sides', 'exposed pad', 'pull-back'],
+  dimensions: [
+    count('n', 'Terminals', 'Number of terminals on all sides, without the exposed pad', [4, 200], {
+      multipleOf: 2,
+    }),
+    count('nE', 'Upright terminals', 'Terminals on each of the left and right sides', [1, 80], {
+      derived: 'n/4',
+    }),
+    PITCH,
+    { ...BODY_ACROSS },
+    { ...BODY_UPRIGHT, derived: 'E' },
+    ...NO_LEAD_DIMENSIONS,
+    ...THERMAL_DIMENSIONS,
+  ],
+  options: [thermalOption('rectangle'), END_OPTION, CORNER_OPTION],
+  example: {
+    n: '32',
+    e: '0.5',
+    E: '4.9..5.1',
+    L: '0.35..0.45',
+    b: '0.20..0.30',
+    A: 'max 0.9',
+    E2: '3.4..3.6',
+    D2: 'E2',
+  },
+  outlines: [
+    {
+      name: '16 terminals, 3 × 3, pitch 0.5',
+      dimensions: {
+        n: '16',
+        e: '0.5',
+        E: '2.9..3.1',
+        L: '0.3..0.5',
+        b: '0.18..0.30',
+        E2: '1.6..1.8',
+        D2: 'E2',
+      },
+    },
+    {
+      name: '24 terminals, 4 × 4, pitch 0.5',
+      dimensions: {
+        n: '24',
+        e: '0.5',
+        E: '3.9..4.1',
+        L: '0.3..0.5',
+        b: '0.18..0.30',
+        E2: '2.5..2.7',
+        D2: 'E2',
+      },
+    },
+    {
+      name: '32 terminals, 5 × 5, pitch 0.5',
+      dimensions: {
+        n: '32',
+        e: '0.5',
+        E: '4.9..5.1',
+        L: '0.3..0.5',
+        b: '0.18..0.30',
+        E2: '3.4..3.6',
+        D2: 'E2',
+      },
+    },
+    {
+      name: '48 terminals, 7 × 7, pitch 0.5',
+      dimensions: {
+        n: '48',
+        e: '0.5',
+        E: '6.9..7.1',
+        L: '0.3..0.5',
+        b: '0.18..0.30',
+        E2: '5.1..5.3',
+        D2: 'E2',
+      },
+    },
+    {
+      name: '64 terminals, 9 × 9, pitch 0.5',
+      dimensions: {
+        n: '64',
+        e: '0.5',
+        E: '8.9..9.1',
+        L: '0.3..0.5',
+        b: '0.18..0.30',
+        E2: '7.1..7.3',
+        D2: 'E2',
+      },
+    },
+  ],
+  terminals: (d, options): TerminalGroup[] => [...rows(d, options), ...spots(d, options)],
+  body: (d) => ({ x: d.E, y: d.D, standoff: d.A1, height: d.A }),
+  solids: (d, options) => noLeadSolids(d, [d.E.nom, d.D.nom], rows(d, options), spots(d, options)),
+  dimensionLines: (d, options) => {
+    const [x, y] = [d.E.nom / 2, d.D.nom / 2];
+    const first = ((d.nE.nom - 1) / 2) * d.e.nom;
+    const end = x - d.S.nom;
+    return [
+      line('E', 'plan', 'top', [-x, y], [x, y]),
+      line('D', 'plan', 'right', [x, -y], [x, y]),
+      line('e', 'plan', 'left', [-x, first - d.e.nom], [-x, first]),
+      line('b', 'plan', 'left', [-x, -first - d.b.nom / 2], [-x, -first + d.b.nom / 2]),
+      line('L', 'front', 'bottom', [end - d.L.nom, 0], [end, 0]),
+      ...(d.S.nom > 0 ? [line('S', 'front', 'bottom', [end, 0], [x, 0], 1)] : []),
+      line('A', 'front', 'right', [x, 0], [x, d.A.nom]),
+      ...thermalLines(d, options),
+    ];
+  },
+  name: (d, options) => [
+    d.S.max > 0 ? 'PQFN' : 'QFN',
+    hundredths('e', d.e.nom),
+    'P',
+    ...byX(['E', d.E.nom], ['D', d.D.nom], ['A', d.A.max]),
+    '-',
+    counted('n', d.n.nom + thermalCount(d, options)),
+  ],
+  polarised: () => true,
+  plausibility: [
+    rowAgainstBody<Symbol>('D', (d) => ({ places: d.nE.nom, pitch: d.e.nom, width: d.b.nom })),
+    rowAgainstBody<Symbol>('E', (d) => ({ places: levelCount(d), pitch: d.e.nom, width: d.b.nom })),
+    terminalAgainstPitch,
+    terminalsApart<Symbol>('E'),
+    terminalsApart<Symbol>('D'),
+    thermalSize,
+    thermalAgainstTerminals<Symbol>('E2', (d) => d.E.min - 2 * (d.L.max + d.S.max)),
+    thermalAgainstTerminals<Symbol>('D2', (d) =>
+      levelCount(d) > 0 ? d.D.min - 2 * (d.L.max + d.S.max) : null,
+    ),
+  ],
+});
+
+/** Terminals on each of the bottom and top sides. */
+function levelCount(d: Values): number {
+  return Math.max(0, d.n.nom / 2 - d.nE.nom);
+}
+
+function rows(d: Values, options: Options): SpanGroup[] {
+  const { x, y } = fourRows(Math.min(d.nE.nom, d.n.nom / 2), levelCount(d), d.e.nom);
+  const upright = noLeadGroup(d, options, d.E, {
+    id: 'upright',
+    title: 'Left and right sides',
+    axis: 'x',
+    places: x,
+  });
+  if (y.length === 0) return [upright];
+  const level = noLeadGroup(d, options, d.D, {
+    id: 'level',
+    title: 'Bottom and top sides',
+    axis: 'y',
+    places: y,
+  });
+  return [upright, level];
+}
+
+function spots(d: Values, options: Options): SpotGroup[] {
+  const pad = thermalGroup(d, options, d.n.nom + 1);
+  const next = d.n.nom + 1 + thermalCount(d, options);
+  return [...pad, ...cornerGroup(d, options, [d.E.nom / 2, d.D.nom / 2], next)];
+}

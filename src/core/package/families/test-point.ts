@@ -1,0 +1,131 @@
+import { block, type Assembly } from '../../geometry/solid';
+import { rectangle, type Figure } from '../../geometry/figure';
+import { exactly } from '../../units/toleranced';
+import { length, line } from '../declare';
+import { defineFamily, type Dimensions, type Options } from '../family';
+import { hundredths } from '../naming';
+import { centred, pinsAt, roundPin, wire } from '../pins';
+import { fitsInside } from '../plausibility/counts';
+import { standingCylinder } from '../shapes/round';
+import type { TerminalGroup } from '../terminal';
+
+type Symbol = 'D' | 'H' | 'b' | 'A';
+type Values = Dimensions<Symbol>;
+
+/** What a probe meets on a bare land, mm above it. */
+const SKIN = 0.01;
+
+export const testPoint = defineFamily<Symbol>({
+  id: 'test-point',
+  title: 'Test point',
+  summary: 'A land for a probe, round or square, or a hole with a wire loop.',
+  keywords: ['test point', 'probe', 'land', 'loop', 'TP', 'single'],
+  dimensions: [
+    length('D', 'Land', 'Diameter or side of the land', [0.3, 10], { basic: true }),
+    length('H', 'Hole', 'Loop only: finished hole', [0.3, 5], { basic: true, derived: 'exact 1' }),
+    length('b', 'Wire', 'Loop only: diameter of the wire', [0.2, 4], { derived: 'exact 0.7' }),
+    length('A', 'Loop height', 'Loop only: board to top of the loop', [0.5, 15], { derived: 'exact 4' }),
+  ],
+  options: [
+    {
+      id: 'kind',
+      name: 'Kind',
+      choices: [
+        { id: 'round', name: 'round land' },
+        { id: 'square', name: 'square land' },
+        { id: 'loop', name: 'hole with a wire loop' },
+      ],
+    },
+  ],
+  example: { D: '1.5' },
+  outlines: [
+    { name: 'Probe land, 1.0 mm', dimensions: { D: '1.0' }, options: { kind: 'round' } },
+    { name: 'Probe land, 1.5 mm', dimensions: { D: '1.5' }, options: { kind: 'round' } },
+    {
+      name: 'Wire loop, 1.0 mm hole',
+      dimensions: { D: '1.7', H: '1.0', b: '0.7', A: '4' },
+      options: { kind: 'loop' },
+    },
+  ],
+  terminals,
+  body: (d, options) =>
+    options['kind'] === 'loop'
+      ? { x: exactly(loopWidth(d)), y: exactly(d.b.nom), standoff: exactly(0), height: d.A, mount: 'through' }
+      : { x: d.D, y: d.D, standoff: exactly(0), height: exactly(SKIN) },
+  solids: (d, options): Assembly => {
+    if (options['kind'] === 'square')
+      return { shapes: { skin: block(d.D.nom, d.D.nom, 0, SKIN) }, parts: [centred('skin', 'metal')] };
+    if (options['kind'] !== 'loop')
+      return { shapes: { skin: standingCylinder(d.D.nom, 0, SKIN) }, parts: [centred('skin', 'metal')] };
+    const [half, top] = [(loopWidth(d) - d.b.nom) / 2, Math.max(d.A.nom, 3 * d.b.nom) - d.b.nom / 2];
+    return {
+      shapes: {
+        loop: wire(
+          [
+            [0, -2.5],
+            [0, d.b.nom],
+            [half, d.b.nom * 1.6],
+            [half, top],
+            [-half, top],
+            [-half, d.b.nom * 1.6],
+            [-d.b.nom * 0.6, d.b.nom * 1.2],
+          ],
+          d.b.nom,
+          half * 0.6,
+        ),
+      },
+      parts: [centred('loop', 'metal')],
+    };
+  },
+  dimensionLines: (d, options) => [
+    line('D', 'plan', 'top', [-d.D.nom / 2, 0], [d.D.nom / 2, 0]),
+    ...(options['kind'] === 'loop'
+      ? [
+          line('H', 'plan', 'bottom', [-d.H.nom / 2, 0], [d.H.nom / 2, 0]),
+          line('A', 'front', 'right', [0, 0], [0, d.A.nom]),
+          line('b', 'front', 'bottom', [-d.b.nom / 2, -2.5], [d.b.nom / 2, -2.5]),
+        ]
+      : []),
+  ],
+  name: (d, options) => {
+    if (options['kind'] === 'loop') return ['TPH', hundredths('D', d.D.nom), 'H', hundredths('H', d.H.nom)];
+    return [options['kind'] === 'square' ? 'TPS' : 'TPC', hundredths('D', d.D.nom)];
+  },
+  polarised: () => false,
+  plausibility: [
+    {
+      ...fitsInside<Symbol>(
+        'wire-hole',
+        { words: 'Wire b', symbols: ['b'], of: (d) => d.b.max },
+        { words: 'the hole', symbol: 'H' },
+      ),
+    },
+  ],
+});
+
+function loopWidth(d: Values): number {
+  return 4 * d.b.nom;
+}
+
+function terminals(d: Values, options: Options): TerminalGroup[] {
+  if (options['kind'] === 'loop') {
+    return [
+      pinsAt([{ x: 0, y: 0 }], roundPin(d.b), { title: 'Loop', stated: { hole: d.H.nom, land: d.D.nom } }),
+    ];
+  }
+  const at = (limit: 'min' | 'nom' | 'max'): Figure =>
+    options['kind'] === 'square'
+      ? rectangle(d.D[limit], d.D[limit])
+      : { kind: 'round', diameter: d.D[limit] };
+  return [
+    {
+      kind: 'spot',
+      id: 'land',
+      title: 'Land',
+      form: 'thermal',
+      contact: { min: at('min'), nom: at('nom'), max: at('max') },
+      pitch: null,
+      places: [{ position: 1, at: { x: 0, y: 0 }, rotation: 0 }],
+    },
+  ];
+}

@@ -1,0 +1,141 @@
+import type { Options, OptionDefinition } from './family';
+import type { Spot } from './terminal';
+
+/** Letters of grid rows: without I, O, Q, S, X and Z (JEDEC 95, section SPP-010). */
+const LETTERS = 'ABCDEFGHJKLMNPRTUVWY';
+
+/** The letters of a grid's row, from 0: A to Y, then AA, AB … */
+export function gridLetters(row: number): string {
+  const letter = LETTERS[row % LETTERS.length] as string;
+  return row < LETTERS.length ? letter : gridLetters(Math.floor(row / LETTERS.length) - 1) + letter;
+}
+
+/** The row that grid letters stand for, from 0; `null` for letters that grids do not use. */
+export function gridRow(letters: string): number | null {
+  let row = 0;
+  for (const letter of letters.toUpperCase()) {
+    const digit = LETTERS.indexOf(letter);
+    if (digit < 0) return null;
+    row = row * LETTERS.length + digit + 1;
+  }
+  return row - 1;
+}
+
+/** A matrix of terminals: how many, how far apart, and which are there. Lengths in mm. */
+export interface GridSizes {
+  readonly columns: number;
+  readonly rows: number;
+  readonly pitchX: number;
+  readonly pitchY: number;
+  /** Rows kept round the edge in a perimeter grid. */
+  readonly ring: number;
+  /** Rows and columns left out in the middle of a depopulated grid. */
+  readonly hollow: number;
+}
+
+/** Which places of a grid are taken, and single ones that are missing. */
+export const GRID_OPTIONS: readonly OptionDefinition[] = [
+  {
+    id: 'layout',
+    name: 'Layout',
+    choices: [
+      { id: 'full', name: 'full' },
+      { id: 'perimeter', name: 'rows round the edge' },
+      { id: 'hollow', name: 'middle left out' },
+      { id: 'staggered', name: 'staggered, every other place' },
+    ],
+  },
+  {
+    id: 'missing',
+    name: 'Missing',
+    choices: [],
+    help: 'Places without a terminal, such as A1, C3..E5',
+    read: (text) => readMissing(text).error,
+  },
+];
+
+interface Missing {
+  /** Places as `row column`, from 0. */
+  readonly places: ReadonlySet<string>;
+  readonly error: string | null;
+}
+
+const MOST_PLACES = 20000;
+
+/**
+ * Reads a list of missing places: single ones (`A1`) and blocks between two corners (`C3..E5`),
+ * separated by commas or blanks. What cannot be read is left out and named.
+ */
+export function readMissing(text: string): Missing {
+  const places = new Set<string>();
+  let error: string | null = null;
+  for (const part of text.split(/[\s,;]+/).filter(Boolean)) {
+    const [from, to = from] = part.split('..').map(readPlace);
+    if (!from || !to) {
+      error ??= `“${part}” is not a place of a grid: expected letters without I, O, Q, S, X, Z and a number, such as B4 or C3..E5.`;
+      continue;
+    }
+    const [r0, r1] = [Math.min(from.row, to.row), Math.max(from.row, to.row)];
+    const [c0, c1] = [Math.min(from.column, to.column), Math.max(from.column, to.column)];
+    if ((r1 - r0 + 1) * (c1 - c0 + 1) > MOST_PLACES) {
+      error ??= `“${part}” covers more places than a grid has.`;
+      continue;
+    }
+    for (let row = r0; row <= r1; row += 1)
+      for (let column = c0; column <= c1; column += 1) places.add(`${row} ${column}`);
+  }
+  return { places, error };
+}
+
+function readPlace(text: string): { row: number; column: number } | null {
+  const match = /^([A-Za-z]{1,3})(\d{1,3})$/.exec(text);
+  const row = match ? gridRow(match[1] as string) : null;
+  const column = match ? Number(match[2]) - 1 : -1;
+  return row === null || column < 0 ? null : { row, column };
+}
+
+/** The terminals of a grid, row by row from upper left, numbered by letters and digits. */
+export function gridPlaces(sizes: GridSizes, options: Options): Spot[] {
+  const { columns, rows, pitchX, pitchY } = sizes;
+  const { places: missing } = readMissing(options['missing'] ?? '');
+  const taken = takenBy(options['layout'] ?? 'full', sizes);
+  const spots: Spot[] = [];
+  for (let row = 0; row < rows; row += 1) {
+    for (let column = 0; column < columns; column += 1) {
+      if (!taken(row, column) || missing.has(`${row} ${column}`)) continue;
+      spots.push({
+        position: spots.length + 1,
+        number: `${gridLetters(row)}${column + 1}`,
+        at: { x: (column - (columns - 1) / 2) * pitchX + 0, y: ((rows - 1) / 2 - row) * pitchY + 0 },
+        rotation: 0,
+      });
+    }
+  }
+  return spots;
+}
+
+function takenBy(layout: string, { columns, rows, ring, hollow }: GridSizes) {
+  return (row: number, column: number): boolean => {
+    const fromEdge = Math.min(row, column, rows - 1 - row, columns - 1 - column);
+    switch (layout) {
+      case 'perimeter':
+        return fromEdge < ring;
+      case 'hollow':
+        return (
+          Math.abs(row - (rows - 1) / 2) > (hollow - 1) / 2 + 1e-9 ||
+          Math.abs(column - (columns - 1) / 2) > (hollow - 1) / 2 + 1e-9
+        );
+      case 'staggered':
+        return (row + column) % 2 === 0;
+      default:
+        return true;
+    }
+  };
+}
+
+/** Closest neighbours of a grid, mm. */
+export function gridPitch({ pitchX, pitchY }: GridSizes, options: Options): number {
+  return options['layout'] === 'staggered'
+    ? Math.min(Math.hypot(pitchX, pitchY), 2 * pitchX, 2 * pitchY)
+    : Math.min(pitchX, pitchY);
+}

@@ -1,0 +1,106 @@
+import { LEVELS, type Level } from '../../../../core/document/document';
+import { sizesOf, type LandSolution } from '../../../../core/land/solution';
+import { formatLength } from '../../../../core/units/length';
+import { useBench } from '../../context';
+
+const LEVEL_WORDS: Readonly<Record<Level, string>> = { A: 'A most', B: 'B nominal', C: 'C least' };
+
+interface Props {
+  levels: Readonly<Record<Level, readonly LandSolution[]>>;
+  group: number;
+  /** Symbol whose derivation is shown. */
+  why: string | null;
+  onWhy: (symbol: string) => void;
+}
+
+/** Land sizes of one group at the three levels; pressing a value shows its derivation. */
+export function LevelTable({ levels, group, why, onWhy }: Props) {
+  const unit = useBench((s) => s.unit);
+  const level = useBench((s) => s.document.level);
+  const edit = useBench((s) => s.edit);
+  const set = useBench((s) => s.set);
+  const used = levels[level][group];
+  if (!used) return null;
+  const valueAt = (l: Level, symbol: string) => {
+    const solution = levels[l][group];
+    return solution && sizesOf(solution).find((size) => size.symbol === symbol)?.value;
+  };
+  return (
+    <table className="mt-2 w-full text-right">
+      <thead>
+        <tr className="text-secondary text-[12px]">
+          <th className="text-left font-normal">{unit}</th>
+          {LEVELS.map((l) => (
+            <th key={l} className="font-normal" scope="col">
+              <button
+                type="button"
+                aria-pressed={l === level}
+                className="aria-pressed:bg-primary aria-pressed:text-primary-content rounded px-1"
+                onClick={() => edit([{ at: '/level', value: l }])}
+              >
+                {LEVEL_WORDS[l]}
+              </button>
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {sizesOf(used).map(({ symbol, name }) => (
+          <tr
+            key={symbol}
+            className={`border-base-300 border-t ${why === symbol ? 'bg-base-200' : ''}`}
+            onPointerEnter={() => set({ activeDimension: symbol })}
+          >
+            <th scope="row" className="py-[3px] text-left font-normal">
+              {name} <span className="text-secondary">{symbol}</span>
+            </th>
+            {LEVELS.map((l) => {
+              const value = valueAt(l, symbol);
+              return (
+                <td key={l}>
+                  <button
+                    type="button"
+                    className={l === level ? 'font-semibold underline decoration-dotted' : ''}
+                    title={`Why is ${symbol} this long at level ${l}?`}
+                    onClick={() => {
+                      if (l !== level) edit([{ at: '/level', value: l }]);
+                      onWhy(symbol);
+                    }}
+                  >
+                    {value === undefined ? '–' : formatLength(value, unit)}
+                  </button>
+                </td>
+              );
+            })}
+          </tr>
+        ))}
+        <GoalRows levels={levels} group={group} />
+      </tbody>
+    </table>
+  );
+}
+
+function GoalRows({ levels, group }: Pick<Props, 'levels' | 'group'>) {
+  const unit = useBench((s) => s.unit);
+  const solutions = LEVELS.map((l) => levels[l][group]);
+  const [first] = solutions;
+  if (first?.kind !== 'span') return null;
+  const { ends } = first.goalRow;
+  const rows = [
+    [`${ends.outer} goal`, 'outer'],
+    [`${ends.inner} goal`, 'inner'],
+    ['side goal', 'side'],
+  ] as const;
+  return rows.map(([name, key]) => (
+    <tr key={key} className="text-secondary border-base-300 border-t text-[12px]">
+      <th scope="row" className="text-left font-normal">
+        {name}
+      </th>
+      {solutions.map((solution, i) => (
+        <td key={i}>
+          {solution?.kind === 'span' ? formatLength(solution.goals[key], unit).replace('-', '−') : ''}
+        </td>
+      ))}
+    </tr>
+  ));
+}
