@@ -3,9 +3,12 @@ import Flatbush from 'flatbush';
 import { Bench } from 'tinybench';
 import { check } from '../src/core/check/check';
 import type { TapisDocument } from '../src/core/document/document';
+import { drawElevation } from '../src/core/drawing/elevation';
+import { drawPlan } from '../src/core/drawing/plan';
 import { compile } from '../src/core/footprint/compile';
 import type { Compiled, Footprint, Land } from '../src/core/footprint/footprint';
-import { solveGroup } from '../src/core/land/solve-group';
+import { solveSpan } from '../src/core/land/solve-span';
+import { NO_CHOICES } from '../src/core/land/solution';
 import { DEMO_DOCUMENTS } from '../src/demo/documents';
 
 const LIMIT = 0.15;
@@ -22,31 +25,12 @@ function bareNeighbours(lands: readonly Land[]): number {
   return found;
 }
 
-/** The same footprint with its lands laid out as a square grid of many, to load the rules. */
-function grid(compiled: Compiled, side: number): Compiled & { footprint: Footprint } {
-  const { footprint } = compiled;
-  const first = footprint?.lands[0];
-  if (!footprint || !first) throw new Error('nothing to lay out');
-  const pitch = 1;
-  const lands = Array.from({ length: side * side }, (_, i): Land => {
-    const [dx, dy] = [((i % side) - side / 2) * pitch, (Math.floor(i / side) - side / 2) * pitch];
-    const centre = { minX: dx - 0.2, maxX: dx + 0.2, minY: dy - 0.2, maxY: dy + 0.2 };
-    const contact = { min: centre, nom: centre, max: centre };
-    return {
-      ...first,
-      number: String(i + 1),
-      position: i + 1,
-      at: { x: dx, y: dy },
-      copper: centre,
-      paste: centre,
-      contact,
-    };
-  });
-  const maskOpenings = lands.map(({ copper: c }, i) => ({
-    box: { minX: c.minX - 0.05, minY: c.minY - 0.05, maxX: c.maxX + 0.05, maxY: c.maxY + 0.05 },
-    lands: [i],
-  }));
-  return { ...compiled, footprint: { ...footprint, lands, maskOpenings } };
+type Drawable = Compiled & { readonly footprint: Footprint };
+
+function compiled(document: TapisDocument): Drawable {
+  const result = compile(document);
+  if (!result.footprint) throw new Error(`${document.name} does not compile`);
+  return result as Drawable;
 }
 
 const converter = DEMO_DOCUMENTS[0] as TapisDocument;
@@ -57,21 +41,37 @@ const sixtyFour: TapisDocument = {
     dimensions: { ...converter.package.dimensions, n: 64, D: 'e*(n/2-1)+0.6' },
   },
 };
-const [sixteen, many] = [compile(converter), compile(sixtyFour)];
-const group = sixteen.footprint?.groups[0];
-if (!group || !many.footprint) throw new Error('the demo does not compile');
-const wide = grid(sixteen, 45);
+const grid: TapisDocument = {
+  ...converter,
+  name: '2025 balls',
+  package: {
+    family: 'ball-grid',
+    dimensions: { nE: 45, e: '1.0', E: '45.8..46.2', b: '0.5..0.7', A: 'max 3', A1: '0.35..0.5' },
+  },
+};
+const [sixteen, many, balls] = [compiled(converter), compiled(sixtyFour), compiled(grid)];
+const [group] = sixteen.footprint.groups;
+if (group?.kind !== 'span') throw new Error('the demo does not start with a row of leads');
+if (balls.footprint.lands.length !== 2025) throw new Error('the grid is not full');
 
 const bench = new Bench({ time: 1000 });
 bench
-  .add('solve one group at one level', () => void solveGroup(group, 'B', sixteen.process))
+  .add('solve one group at one level', () => void solveSpan(group, 'B', sixteen.process, NO_CHOICES))
   .add('compile 16 leads', () => void compile(converter))
   .add('compile 64 leads', () => void compile(sixtyFour))
+  .add('compile 2025 balls', () => void compile(grid))
   .add('check 16 leads', () => void check(sixteen))
   .add('check 64 leads', () => void check(many))
-  .add('bare index, 64 lands', () => void bareNeighbours(many.footprint?.lands ?? []))
-  .add('check 2025 lands', () => void check(wide))
-  .add('bare index, 2025 lands', () => void bareNeighbours(wide.footprint.lands));
+  .add('check 2025 balls', () => void check(balls))
+  .add('bare index, 64 lands', () => void bareNeighbours(many.footprint.lands))
+  .add('bare index, 2025 lands', () => void bareNeighbours(balls.footprint.lands))
+  .add('draw the plan, 2025 balls', () => void drawPlan(balls.footprint))
+  .add('draw the front, 2025 balls', () => {
+    drawElevation(balls.footprint, balls.process, 'front', { low: -1, cut: null });
+  })
+  .add('draw the front cut, 2025 balls', () => {
+    drawElevation(balls.footprint, balls.process, 'front', { low: -1, cut: 1012 });
+  });
 await bench.run();
 
 const medians = new Map<string, number>();
@@ -88,7 +88,9 @@ console.table(
   ),
 );
 const ratio = (a: string, b: string) => ((medians.get(a) ?? NaN) / (medians.get(b) ?? NaN)).toFixed(1);
+const index = 'bare index, 2025 lands';
 console.log(
   `check() to a bare index build and neighbour search, 64 lands: ${ratio('check 64 leads', 'bare index, 64 lands')}`,
 );
-console.log(`the same over 2025 lands: ${ratio('check 2025 lands', 'bare index, 2025 lands')}`);
+console.log(`the same over 2025 balls: ${ratio('check 2025 balls', index)}`);
+console.log(`compile() of 2025 balls to that index: ${ratio('compile 2025 balls', index)}`);

@@ -66,7 +66,7 @@ describe('endpoints', () => {
   it('tell families, schema and health', async () => {
     const get = async (path: string) =>
       (await (await fetch(`${server.url}${path}`)).json()) as Record<string, never>;
-    expect((await get('/api/v1/families'))['families']).toHaveLength(9);
+    expect((await get('/api/v1/families'))['families']).toHaveLength(35);
     expect((await get('/api/v1/schema'))['$id']).toBe('/schema/tapis-document-1.json');
     expect(await get('/schema/tapis-document-1.json')).toEqual(await get('/api/v1/schema'));
     expect(await get('/api/v1/health')).toEqual({ status: 'ok', documentVersion: 1 });

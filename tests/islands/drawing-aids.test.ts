@@ -127,7 +127,7 @@ describe('the gallery', () => {
   it.each([
     ['', FAMILIES.map(({ id }) => id)],
     ['qfp', ['gull-wing-quad']],
-    ['gull wing 5', ['small-transistor', 'small-transistor-wide', 'tab-package']],
+    ['formed leads 8 wide', ['tab-package']],
     ['tantalum', ['moulded']],
     ['quad 7', []],
     ['solder ball', ['ball-grid']],

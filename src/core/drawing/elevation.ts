@@ -211,10 +211,34 @@ function bar(x0: number, y0: number, x1: number, y1: number): Point[] {
   ];
 }
 
+/** Lowest and highest coordinate of a turned shape along an axis, before it is moved. */
+type Reach = (part: Part, axis: 'x' | 'y') => readonly [number, number];
+
+/** Reaches of the assembly's parts; equal shapes are measured once. */
+function reachOf(shapes: Assembly['shapes']): Reach {
+  const known = new Map<string, readonly [number, number]>();
+  return ({ shape, rotation, at }, axis) => {
+    const key = `${shape} ${rotation} ${axis}`;
+    let reach = known.get(key);
+    if (!reach) {
+      const faces = facesOf(shapes[shape] as Shape).map((face) => placeFace(face, rotation, HERE));
+      const values = faces.flatMap(({ corners }) => corners.map((p) => p[axis]));
+      reach = [Math.min(...values), Math.max(...values)];
+      known.set(key, reach);
+    }
+    return [reach[0] + at[axis], reach[1] + at[axis]];
+  };
+}
+
+const HERE = { x: 0, y: 0, z: 0 };
+
 /** Sections of the solids that the plane meets. */
 function cutStrokes({ body }: Footprint, plane: CuttingPlane): Stroke[] {
   const { shapes, parts } = body.assembly;
+  const reach = reachOf(shapes);
   return parts.flatMap((part): Stroke[] => {
+    const [low, high] = reach(part, plane.axis);
+    if (plane.value < low || plane.value > high) return [];
     const faces = facesOf(shapes[part.shape] as Shape).map((face) => placeFace(face, part.rotation, part.at));
     const rings = sectionOf(faces, plane);
     return rings.length > 0 ? [{ layer: LAYER_OF[part.material], rings, closed: true }] : [];
@@ -222,13 +246,13 @@ function cutStrokes({ body }: Footprint, plane: CuttingPlane): Stroke[] {
 }
 
 /** What stands behind the plane, faintly: the outlines of parts that the plane leaves whole. */
-function beyondStrokes({ body }: Footprint, view: ElevationView, { value }: CuttingPlane): Stroke[] {
+function beyondStrokes({ body }: Footprint, view: ElevationView, { axis, value }: CuttingPlane): Stroke[] {
   const { shapes, parts } = body.assembly;
+  const reach = reachOf(shapes);
+  // the front looks along +Y, the side along −X
   const behind = parts.filter((part) => {
-    const depths = facesOf(shapes[part.shape] as Shape).flatMap((face) =>
-      placeFace(face, part.rotation, part.at).corners.map((p) => onView(p, view).depth),
-    );
-    return Math.min(...depths) > (view === 'front' ? value : -value);
+    const [low, high] = reach(part, axis);
+    return view === 'front' ? low > value : high < value;
   });
   return outsideStrokes({ shapes, parts: behind }, view)
     .filter(({ closed }) => closed)
@@ -245,40 +269,42 @@ export function drawSolids({ body }: Footprint, view: SolidView): Drawing {
   return { strokes, extent: boxRound(boxes) as Box };
 }
 
+/** A part as it is seen: its silhouette, where it stands on the drawing and how far away. */
 interface Projected {
+  readonly part: Part;
+  readonly silhouette: Silhouette;
+  readonly right: number;
+  readonly up: number;
   readonly depth: number;
-  readonly place: string;
-  readonly strokes: readonly Stroke[];
 }
 
 function outsideStrokes({ shapes, parts }: Assembly, view: SolidView): Stroke[] {
   const silhouettes = new Map<string, Silhouette>();
-  const projected = parts.map((part): Projected => {
+  const nearest = new Map<string, Projected>();
+  for (const part of parts) {
     const key = `${part.shape} ${part.rotation}`;
     const silhouette = silhouettes.get(key) ?? silhouetteOf(shapes[part.shape] as Shape, part.rotation, view);
     silhouettes.set(key, silhouette);
     const { right, up, depth } = onView(part.at, view);
-    const shift = (p: Point): Point => ({ x: p.x + right, y: p.y + up });
-    const layer = LAYER_OF[part.material];
-    const strokes: Stroke[] = [
-      { layer, rings: silhouette.outline.map((ring) => ring.map(shift)), closed: true },
-    ];
-    if (silhouette.edges.length > 0) {
-      strokes.push({ layer, rings: silhouette.edges.map((edge) => edge.map(shift)), closed: false });
-    }
-    return { depth: depth + silhouette.near, place: `${key} ${right.toFixed(6)} ${up.toFixed(6)}`, strokes };
-  });
-  return nearestOnly(projected).flatMap(({ strokes }) => strokes);
+    // of equal parts exactly behind one another only the nearest can be seen
+    const place = `${key} ${Math.round(right * NM)} ${Math.round(up * NM)}`;
+    const other = nearest.get(place);
+    if (other && other.depth <= depth + silhouette.near) continue;
+    nearest.set(place, { part, silhouette, right, up, depth: depth + silhouette.near });
+  }
+  // back to front
+  return [...nearest.values()].sort((a, b) => b.depth - a.depth).flatMap(strokesOf);
 }
 
-/** Back to front; of equal parts exactly behind one another only the nearest can be seen. */
-function nearestOnly(projected: readonly Projected[]): Projected[] {
-  const nearest = new Map<string, Projected>();
-  for (const item of projected) {
-    const other = nearest.get(item.place);
-    if (!other || item.depth < other.depth) nearest.set(item.place, item);
-  }
-  return [...nearest.values()].sort((a, b) => b.depth - a.depth);
+/** Nanometres in a millimetre: places that differ by less are one. */
+const NM = 1e6;
+
+function strokesOf({ part, silhouette, right, up }: Projected): Stroke[] {
+  const shift = (ring: readonly Point[]) => ring.map((p): Point => ({ x: p.x + right, y: p.y + up }));
+  const layer = LAYER_OF[part.material];
+  const outline: Stroke = { layer, rings: silhouette.outline.map(shift), closed: true };
+  if (silhouette.edges.length === 0) return [outline];
+  return [outline, { layer, rings: silhouette.edges.map(shift), closed: false }];
 }
 
 interface Silhouette {

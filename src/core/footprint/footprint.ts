@@ -1,6 +1,7 @@
 import type { TapisDocument } from '../document/document';
 import type { Finding } from '../document/finding';
 import type { Box } from '../geometry/box';
+import type { Contour } from '../geometry/contour';
 import type { Placed } from '../geometry/figure';
 import type { Point, Quarter } from '../geometry/point';
 import type { Polygon, Polyline } from '../geometry/polygon';
@@ -80,7 +81,7 @@ export interface TextMark {
 export interface AssemblyDrawing {
   readonly width: number;
   readonly outline: Polygon;
-  readonly terminals: readonly Polygon[];
+  readonly terminals: readonly Contour[];
   readonly text: TextMark;
 }
 

@@ -115,8 +115,10 @@ function pin1Mark(input: LegendInput, obstacles: readonly Placed[]): Polygon | n
     return near.every((o) => gapBetween(box, o) >= gap - 1e-9) && gapBetween(box, bodyMax) >= 0;
   };
   const pointsAtFirst = (mark: Polygon): boolean => {
-    const own = gapToPolygon(first.copper, mark);
-    return lands.every((land) => land === first || gapToPolygon(land.copper, mark) > own + 1e-6);
+    const own = gapToPolygon(first.copper, mark) + 1e-6;
+    // the obstacles start with the lands' copper
+    const near = index.near(grow(boxOfPoints(mark) as Box, own)).flatMap((i) => lands[i] ?? []);
+    return near.every((land) => land === first || gapToPolygon(land.copper, mark) > own);
   };
   let ambiguous: Polygon | null = null;
   for (const direction of directionsFrom(first, bodyMax)) {

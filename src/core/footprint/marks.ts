@@ -1,5 +1,4 @@
 import { boxRound, centreOf, cornersOf, grow, type Box } from '../geometry/box';
-import { flatten } from '../geometry/contour';
 import { contourOf } from '../geometry/figure';
 import type { Polygon } from '../geometry/polygon';
 import { roundDown, roundUp } from '../land/rounding';
@@ -60,7 +59,7 @@ export function drawAssembly(
   return {
     width: ASSEMBLY_WIDTH,
     outline: cornerCut === 'B' ? cutLowerLeft(body, cut) : cutUpperLeft(body, cut),
-    terminals: lands.map(({ contact }) => flatten(contourOf(contact.nom))),
+    terminals: lands.map(({ contact }) => contourOf(contact.nom)),
     text: { role: 'reference', text: reference, at: centreOf(body), height: Math.min(1, fit) },
   };
 }

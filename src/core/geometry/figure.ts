@@ -162,10 +162,10 @@ function rectangleOutline({ width, height, radius = 0, chamfer }: Rectangle): Co
 
 /** The outline of a placed figure on the board. */
 export function contourOf({ figure, at, rotation }: Placed): Contour {
-  return outlineOf(figure).map(({ x, y, bulge }) => {
-    const p = add(at, turn({ x, y }, rotation));
-    const corner = { x: quantise(p.x), y: quantise(p.y) };
-    return bulge ? { ...corner, bulge } : corner;
+  return outlineOf(figure).map((corner) => {
+    const { x, y } = turn(corner, rotation);
+    const { bulge } = corner;
+    return bulge ? { x: at.x + x, y: at.y + y, bulge } : { x: at.x + x, y: at.y + y };
   });
 }
 

@@ -107,9 +107,13 @@ describe('sections', () => {
 describe('plan', () => {
   it('draws one land, opening, paste and contact for each terminal', () => {
     const { footprint } = compiled();
-    const count = (layer: Layer) => drawPlan(footprint).strokes.filter((s) => s.layer === layer).length;
+    const count = (layer: Layer) =>
+      drawPlan(footprint)
+        .strokes.filter((s) => s.layer === layer)
+        .reduce((sum, { rings }) => sum + rings.length, 0);
     expect(['copper', 'mask', 'paste', 'contact'].map((layer) => count(layer as Layer))).toEqual([
-      16, 16, 16, 16,
+      // a mask opening and the land that it leaves free
+      16, 32, 16, 16,
     ]);
     expect(count('legend-fill')).toBe(1);
   });

@@ -4,6 +4,7 @@
 import type { Footprint } from '../../footprint/footprint';
 import { boxOfPoints, centreOf, grow, type Box } from '../../geometry/box';
 import { gapToLine, gapToPolygon, type Placed } from '../../geometry/figure';
+import type { Point } from '../../geometry/point';
 import { neighboursOf } from '../../geometry/neighbours';
 import { formatNumber } from '../../units/length';
 import { fill, type Rule } from '../rule';
@@ -56,9 +57,11 @@ interface Ink {
 
 function inkOf({ legend }: Footprint): Ink[] {
   const half = legend.width / 2;
-  const lines = legend.lines.map((line): Ink => ({
-    bounds: grow(boxOfPoints(line) as Box, half),
-    gapTo: (area) => Math.max(0, gapToLine(area, line) - half),
+  // edge by edge: the box round a whole outline would hold everything under the body
+  const edges = legend.lines.flatMap((line) => line.slice(1).map((to, i) => [line[i] as Point, to]));
+  const lines = edges.map((edge): Ink => ({
+    bounds: grow(boxOfPoints(edge) as Box, half),
+    gapTo: (area) => Math.max(0, gapToLine(area, edge) - half),
   }));
   const { pin1 } = legend;
   if (!pin1) return lines;
