@@ -17,7 +17,7 @@ export interface ElevationOptions {
 }
 
 /** Where solids may be looked at from. */
-type SolidView = ElevationView | 'plan';
+export type SolidView = ElevationView | 'plan' | 'underside';
 
 /** Areas smaller than this are faces seen edge-on, mm². */
 const HAIR = 1e-6;
@@ -261,7 +261,7 @@ function beyondStrokes({ body }: Footprint, view: ElevationView, { axis, value }
 
 /**
  * The package's solids seen from above or from a side, without board and lands.
- * `plan` shows (x, y) from above.
+ * `plan` shows (x, y) from above, `underside` (−x, y) from below.
  */
 export function drawSolids({ body }: Footprint, view: SolidView): Drawing {
   const strokes = outsideStrokes(body.assembly, view);
@@ -344,6 +344,8 @@ function onView(p: Point3, view: SolidView): { right: number; up: number; depth:
   switch (view) {
     case 'plan':
       return { right: p.x, up: p.y, depth: -p.z };
+    case 'underside':
+      return { right: 0 - p.x, up: p.y, depth: p.z };
     case 'front':
       return { right: p.x, up: p.z, depth: p.y };
     case 'side':

@@ -1,13 +1,13 @@
 import { boxAt, boxOfPoints, cornersOf, gapBetween, type Box } from '../geometry/box';
 import { contourOf, place, type Placed } from '../geometry/figure';
 import { turn, type Point } from '../geometry/point';
+import { bodyOutline } from '../footprint/body-outline';
 import type { Footprint, Land } from '../footprint/footprint';
 import type { Drawing, Layer, Stroke } from './drawing';
 
 /** The footprint seen from above. What looks alike is one stroke, so that thousands of lands stay light. */
 export function drawPlan(footprint: Footprint): Drawing {
   const { lands, maskOpenings, courtyard, legend, body, bores, keepOuts } = footprint;
-  const { x, y, centre = { x: 0, y: 0 } } = body.extent;
   const layer = (name: Layer, figures: readonly Placed[]): Stroke[] =>
     figures.length > 0 ? [{ layer: name, rings: figures.map(contourOf), closed: true }] : [];
   const circle = (at: Point, diameter: number) => place({ kind: 'round', diameter }, at);
@@ -56,7 +56,7 @@ export function drawPlan(footprint: Footprint): Drawing {
       'hole',
       bores.map(({ at, diameter }) => circle(at, diameter)),
     ),
-    { layer: 'body', rings: [cornersOf(boxAt(centre, x.nom, y.nom))], closed: true },
+    { layer: 'body', rings: [bodyOutline(body.extent)], closed: true },
     ...legend.lines.map((line): Stroke => ({
       layer: 'legend',
       rings: [line],

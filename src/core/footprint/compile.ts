@@ -15,6 +15,7 @@ import type { Spot, TerminalGroup, TerminalPlace } from '../package/terminal';
 import { processById, PROCESSES } from '../process';
 import type { Process } from '../process/process';
 import { quantise } from '../units/length';
+import { bodyOutline } from './body-outline';
 import { readChoices, type Choices } from './choices';
 import type { BoredHole, Compiled, Footprint } from './footprint';
 import { openMask, placeLands } from './lands';
@@ -132,14 +133,20 @@ function assemble(
       lands,
       maskOpenings,
       bores,
-      body,
+      body: bodyOutline(extent),
       bodyMax,
       process,
       outline: marks.legend ?? true,
       pin1: polarised && (marks.pin1 ?? true),
       ...(first ? { first } : {}),
     }),
-    assembly: drawAssembly(body, lands, polarised ? orientation : null, reference),
+    assembly: drawAssembly(
+      body,
+      extent.outline ? bodyOutline(extent) : null,
+      lands,
+      polarised ? orientation : null,
+      reference,
+    ),
     texts: placeTexts(courtyard.box, process, reference, marks.value ?? 'VALUE'),
     body: {
       extent,

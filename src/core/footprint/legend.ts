@@ -1,5 +1,5 @@
-import { boxOfPoints, cornersOf, gapBetween, grow, type Box } from '../geometry/box';
-import { flatten } from '../geometry/contour';
+import { boxOfPoints, gapBetween, grow, type Box } from '../geometry/box';
+import { flatten, type Contour } from '../geometry/contour';
 import { contourOf, gapToPolygon, growPlaced, type Placed } from '../geometry/figure';
 import { neighboursOf } from '../geometry/neighbours';
 import { add, distance, turn, type Point, type Quarter } from '../geometry/point';
@@ -13,8 +13,8 @@ export interface LegendInput {
   readonly lands: readonly Land[];
   readonly maskOpenings: readonly MaskOpening[];
   readonly bores: readonly BoredHole[];
-  /** Body at nominal size, whose outline is drawn. */
-  readonly body: Box;
+  /** Outline of the body at nominal size, which is drawn. */
+  readonly body: Contour;
   /** Body at most material: a mark outside it stays visible after assembly. */
   readonly bodyMax: Box;
   readonly process: Process;
@@ -54,10 +54,14 @@ function outlineLines({ body, process }: LegendInput, obstacles: readonly Placed
   const { legendWidth: width, legendGap: gap } = process;
   // a hair more than the limit, so that rounding to nanometres cannot undercut it
   const reach = gap + width / 2 + 2e-6;
-  const near = obstacles.filter((o) => gapBetween(o, body) < reach && !strictlyInside(o, body, reach));
+  const corners = flatten(body, CHORD);
+  const rectangular = body.length === 4 && body.every(({ bulge }) => !bulge);
+  const box = boxOfPoints(corners) as Box;
+  const near = obstacles.filter(
+    (o) => gapBetween(o, box) < reach && !(rectangular && strictlyInside(o, box, reach)),
+  );
   // chords of round obstacles cut inside their arcs by this tolerance
   const keep = near.map((o) => flatten(contourOf(growPlaced(o, reach + CHORD)), CHORD));
-  const corners = cornersOf(body);
   const sides = corners.map((corner, i) => [corner, corners[(i + 1) % corners.length] as Point]);
   return joined(cutLines(sides, keep)).filter((line) => lengthOf(line) >= 2 * width);
 }
@@ -146,14 +150,18 @@ function isBeyond(a: Point, b: Point, direction: Quarter): boolean {
 
 /** Directions to try, as quarter turns of +X: away along the row, then outwards. */
 function directionsFrom({ at, rotation, side }: Land, body: Box): Quarter[] {
+  if (side === null) {
+    // from the nearest side of the body
+    const sides: [Quarter, number][] = [
+      [180, at.x - body.minX],
+      [90, body.maxY - at.y],
+      [0, body.maxX - at.x],
+      [270, at.y - body.minY],
+    ];
+    return sides.sort((a, b) => a[1] - b[1]).map(([direction]) => direction);
+  }
   const upright: Quarter = at.y >= 0 ? 90 : 270;
   const level: Quarter = at.x > 0 ? 0 : 180;
-  if (side === null) {
-    // from the nearer side of the body
-    const across = Math.min(at.x - body.minX, body.maxX - at.x);
-    const along = Math.min(at.y - body.minY, body.maxY - at.y);
-    return across <= along ? [level, upright] : [upright, level];
-  }
   const along = rotation % 180 === 0 ? upright : level;
   return at.x === 0 || at.y === 0 ? [rotation, along] : [along, rotation];
 }

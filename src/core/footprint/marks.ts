@@ -1,4 +1,5 @@
 import { boxRound, centreOf, cornersOf, grow, type Box } from '../geometry/box';
+import { flatten, type Contour } from '../geometry/contour';
 import { contourOf } from '../geometry/figure';
 import type { Polygon } from '../geometry/polygon';
 import { roundDown, roundUp } from '../land/rounding';
@@ -45,10 +46,12 @@ export function occupiedBy(
 
 /**
  * Assembly drawing at nominal size; the pin-1 corner is cut where the part has a direction.
+ * @param shape outline of a body that is not a rectangle
  * @param cornerCut orientation of a part with a direction: upper left (A) or lower left (B)
  */
 export function drawAssembly(
   body: Box,
+  shape: Contour | null,
   lands: readonly Land[],
   cornerCut: 'A' | 'B' | null,
   reference: string,
@@ -58,7 +61,11 @@ export function drawAssembly(
   const fit = Math.min(height * 0.5, (width * 0.9) / Math.max(1, reference.length * 0.6));
   return {
     width: ASSEMBLY_WIDTH,
-    outline: cornerCut === 'B' ? cutLowerLeft(body, cut) : cutUpperLeft(body, cut),
+    outline: shape
+      ? flatten(shape, 0.01)
+      : cornerCut === 'B'
+        ? cutLowerLeft(body, cut)
+        : cutUpperLeft(body, cut),
     terminals: lands.map(({ contact }) => contourOf(contact.nom)),
     text: { role: 'reference', text: reference, at: centreOf(body), height: Math.min(1, fit) },
   };

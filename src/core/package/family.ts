@@ -1,5 +1,6 @@
 import type { Edit } from '../document/edit';
 import type { Finding } from '../document/finding';
+import type { Contour } from '../geometry/contour';
 import type { Point } from '../geometry/point';
 import type { Assembly } from '../geometry/solid';
 import type { Toleranced } from '../units/toleranced';
@@ -58,6 +59,8 @@ export interface BodyExtent {
   readonly height: Toleranced;
   /** Middle of the body where it is not the origin, mm. */
   readonly centre?: Point;
+  /** Nominal outline from above about its middle, where the body is not a rectangle. */
+  readonly outline?: Contour;
   /** Nominal diameter of balls that melt and settle, mm; the body comes down with them. */
   readonly collapsing?: number;
   /** What a through-hole part seats on the laminate with; surface-mount parts stand on their lands. */

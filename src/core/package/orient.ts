@@ -28,6 +28,7 @@ export function oriented(geometry: PackageGeometry, orientation: Orientation): P
       x: extent.y,
       y: extent.x,
       ...(extent.centre ? { centre: turn(extent.centre, 90) } : {}),
+      ...(extent.outline ? { outline: extent.outline.map((p) => ({ ...p, ...turn(p, 90) })) } : {}),
     },
     solids: {
       shapes: solids.shapes,

@@ -26,7 +26,14 @@ export function usePicker<T>(
   const [query, setQuery] = useState('');
   const [at, setAt] = useState(0);
   const dialog = useRef<HTMLDialogElement>(null);
-  useEffect(() => dialog.current?.showModal(), []);
+  useEffect(() => {
+    dialog.current?.showModal();
+    // a list that scrolls would take the focus from the search field
+    dialog.current?.querySelector('input')?.focus({ preventScroll: true });
+  }, []);
+  useEffect(() => {
+    dialog.current?.querySelector('[aria-selected="true"]')?.scrollIntoView({ block: 'nearest' });
+  }, [at]);
   const found = useMemo(() => find(query), [find, query]);
   const steps: Record<string, number> = {
     ArrowDown: columns,

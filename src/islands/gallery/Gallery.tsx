@@ -19,7 +19,7 @@ export function Gallery({ onChoose, onClose }: Props) {
   const { dialog, query, search, found, at, point, onKeyDown } = usePicker(familiesFor, choose, COLUMNS);
   return (
     <dialog ref={dialog} className="modal" onClose={onClose} aria-label="Package families">
-      <div className="modal-box border-base-300 max-w-4xl border p-4">
+      <div className="modal-box border-base-300 flex max-h-[92vh] max-w-4xl flex-col overflow-hidden border p-4">
         <input
           className="input input-sm w-full"
           placeholder="Search by name, shape, lead form or number of leads"
@@ -28,7 +28,11 @@ export function Gallery({ onChoose, onClose }: Props) {
           onChange={(event) => search(event.target.value)}
           onKeyDown={onKeyDown}
         />
-        <ul className="mt-3 grid grid-cols-4 gap-2" role="listbox" aria-label="Package families">
+        <ul
+          className="mt-3 grid min-h-0 grid-cols-4 gap-2 overflow-y-auto"
+          role="listbox"
+          aria-label="Package families"
+        >
           {found.map((family, i) => (
             <li key={family.id} role="option" aria-selected={i === at}>
               <button
@@ -65,7 +69,7 @@ const Sketch = memo(function Sketch({ family }: { family: FamilyDefinition }) {
     return drawable && packageViews(drawable);
   }, [family]);
   if (!views) return null;
-  const { plan, front } = views;
+  const { telling: plan, front } = views;
   const tall = heightOf(plan) + heightOf(front);
   const scale = Math.min((WIDTH - 8) / widthOf(plan), (HEIGHT - GAP - 4) / tall);
   const middle = WIDTH / 2 - ((plan.extent.minX + plan.extent.maxX) / 2) * scale;

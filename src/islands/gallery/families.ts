@@ -6,8 +6,9 @@ import { isDrawable, type Drawable } from '../bench/derive';
 /** Whether every word of a search fits a family: in its names, or as a lead count it can have. */
 export function familyMatches(family: FamilyDefinition, query: string): boolean {
   const text = [family.title, family.summary, ...family.keywords].join(' ').toLowerCase();
-  const words = query.toLowerCase().split(/\s+/).filter(Boolean);
-  return words.every((word) => text.includes(word) || (/^\d+$/.test(word) && canHave(family, Number(word))));
+  return wordsOf(query).every(
+    (word) => text.includes(word) || (/^\d+$/.test(word) && canHave(family, Number(word))),
+  );
 }
 
 function canHave({ dimensions }: FamilyDefinition, terminals: number): boolean {
@@ -30,7 +31,17 @@ export function exampleOf({ id, example }: FamilyDefinition): Drawable | null {
   return isDrawable(compiled) ? compiled : null;
 }
 
-/** The families that fit a search, in their own order. */
+/** The families that fit a search: those that are called so first, then in their own order. */
 export function familiesFor(query: string): FamilyDefinition[] {
-  return FAMILIES.filter((family) => familyMatches(family, query));
+  const words = wordsOf(query);
+  const inTitle = ({ title }: FamilyDefinition) =>
+    words.filter((word) => wordsOf(title).some((own) => own.startsWith(word))).length;
+  return FAMILIES.filter((family) => familyMatches(family, query)).sort((a, b) => inTitle(b) - inTitle(a));
+}
+
+function wordsOf(text: string): string[] {
+  return text
+    .toLowerCase()
+    .split(/[\s,]+/)
+    .filter(Boolean);
 }

@@ -1,16 +1,36 @@
 import type { Drawing } from '../../core/drawing/drawing';
 import { drawSolids } from '../../core/drawing/elevation';
+import type { Footprint } from '../../core/footprint/footprint';
+import { boxAt, overhang } from '../../core/geometry/box';
 import type { Drawable } from '../bench/derive';
 
 /** The package alone, from above and from the front. */
 export interface PackageViews {
   readonly plan: Drawing;
+  /** From below where the terminals hide under the body, else from above. */
+  readonly telling: Drawing;
   readonly front: Drawing;
 }
 
 /** Draws a package without its board. */
 export function packageViews({ footprint }: Drawable): PackageViews {
-  return { plan: drawSolids(footprint, 'plan'), front: drawSolids(footprint, 'front') };
+  const plan = drawSolids(footprint, 'plan');
+  return {
+    plan,
+    telling: hidesTerminals(footprint) ? drawSolids(footprint, 'underside') : plan,
+    front: drawSolids(footprint, 'front'),
+  };
+}
+
+/** Whether the body covers every terminal of a surface-mount part. */
+function hidesTerminals({ lands, body: { extent }, groups }: Footprint): boolean {
+  if (extent.mount === 'through') return false;
+  const grid = groups.some(({ kind, places }) => kind === 'spot' && places.length > 1);
+  const flat = groups.some(
+    (group) => group.kind === 'span' && ['no-lead', 'pulled-back', 'castellated'].includes(group.form),
+  );
+  const body = boxAt(extent.centre ?? { x: 0, y: 0 }, extent.x.nom, extent.y.nom);
+  return (grid || flat) && lands.every(({ contact }) => overhang(contact.nom, body) < 1e-6);
 }
 
 export const widthOf = ({ extent }: Drawing) => extent.maxX - extent.minX;

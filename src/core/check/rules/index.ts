@@ -1,6 +1,9 @@
 import type { Rule } from '../rule';
+import { annularRing } from './annular-ring';
 import { assumptions } from './assumptions';
 import { courtyard } from './courtyard';
+import { holeFit } from './hole-fit';
+import { holeWeb } from './hole-web';
 import { landGap } from './land-gap';
 import { landUnderBody } from './land-under-body';
 import { legendOverLand } from './legend-over-land';
@@ -15,6 +18,10 @@ export const RULES: readonly Rule[] = [
   // copper
   landGap,
   landUnderBody,
+  // holes
+  holeFit,
+  annularRing,
+  holeWeb,
   // openings
   maskWeb,
   pasteArea,

@@ -116,8 +116,8 @@ export const flangeMount = defineFamily<Symbol>({
     const [from, to] = [d.F.nom, d.F.nom + d.E.nom];
     return [
       line('D', 'plan', 'top', [-x, to], [x, to]),
-      line('E', 'plan', 'right', [x, from], [x, to], 1),
-      line('Q', 'plan', 'right', [x, to - d.Q.nom], [x, to]),
+      line('E', 'plan', 'right', [x, from], [x, to]),
+      line('Q', 'side', 'top', [to - d.Q.nom, d.A.nom], [to, d.A.nom]),
       line('P', 'plan', 'left', [0, 0], [0, d.P.nom], 1),
       line('F', 'plan', 'left', [left, 0], [-x, from]),
       line('e', 'plan', 'bottom', [left, 0], [left + d.e.nom, 0]),

@@ -94,13 +94,14 @@ export const inLineTransistor = defineFamily<Symbol>({
     },
   ],
   terminals: (d) => [pins(d)],
-  body: (d) => ({
+  body: (d, options) => ({
     x: d.D,
     y: d.E,
     standoff: d.A1,
     height: d.A,
     centre: { x: 0, y: d.S.nom - d.E.nom / 2 },
     mount: 'through',
+    ...(options['shape'] === 'power' ? {} : { outline: halfRound(d.D.nom, d.E.nom) }),
   }),
   solids: (d, options): Assembly => {
     const [low, high] = [d.A1.nom, Math.max(d.A.nom, d.A1.nom + 0.5)];

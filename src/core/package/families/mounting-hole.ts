@@ -1,3 +1,4 @@
+import { outlineOf } from '../../geometry/figure';
 import type { Assembly } from '../../geometry/solid';
 import { exactly } from '../../units/toleranced';
 import { count, length, line } from '../declare';
@@ -67,7 +68,14 @@ export const mountingHole = defineFamily<Symbol>({
       why: 'screw head and its clearance',
     },
   ],
-  body: (d) => ({ x: d.D, y: d.D, standoff: exactly(0), height: d.A, mount: 'through' }),
+  body: (d) => ({
+    x: d.D,
+    y: d.D,
+    standoff: exactly(0),
+    height: d.A,
+    mount: 'through',
+    outline: outlineOf({ kind: 'round', diameter: d.D.nom }),
+  }),
   solids: (d): Assembly => ({
     shapes: {
       head: standingCylinder(d.D.nom, 0, d.A.nom),

@@ -1,3 +1,4 @@
+import { outlineOf } from '../../geometry/figure';
 import { block, type Assembly, type Shape } from '../../geometry/solid';
 import { length, line } from '../declare';
 import { HEIGHT, ROUND_LEAD, TAIL } from '../dimensions';
@@ -95,6 +96,7 @@ export const radial = defineFamily<Symbol>({
     standoff: d.A1,
     height: d.A,
     mount: 'through',
+    ...(shapeOf(options).id === 'round' ? { outline: outlineOf({ kind: 'round', diameter: d.D.nom }) } : {}),
   }),
   solids: (d, options): Assembly => ({
     shapes: { pin: pinShape(roundPin(d.b), d.L.nom, d.A1.nom + 0.3), body: bodyShape(d, options) },

@@ -99,7 +99,7 @@ export const screwTerminal = defineFamily<Symbol>({
       line('D', 'plan', 'top', [-x, back], [x, back], 1),
       ...(d.n.nom > 1 ? [line('e', 'plan', 'top', [left, back], [left + d.e.nom, back])] : []),
       line('E', 'plan', 'right', [x, front], [x, back], 1),
-      line('S', 'plan', 'right', [x, front], [-left, 0]),
+      line('S', 'plan', 'left', [-x, front], [left, 0]),
       line('b', 'front', 'bottom', [left - d.b.nom / 2, -d.L.nom], [left + d.b.nom / 2, -d.L.nom]),
       line('A', 'front', 'right', [x, 0], [x, d.A.nom]),
       line('L', 'front', 'left', [left, -d.L.nom], [left, 0]),

@@ -1,5 +1,5 @@
 import { block, type Assembly } from '../../geometry/solid';
-import { rectangle, type Figure } from '../../geometry/figure';
+import { outlineOf, rectangle, type Figure } from '../../geometry/figure';
 import { exactly } from '../../units/toleranced';
 import { length, line } from '../declare';
 import { defineFamily, type Dimensions, type Options } from '../family';
@@ -51,7 +51,15 @@ export const testPoint = defineFamily<Symbol>({
   body: (d, options) =>
     options['kind'] === 'loop'
       ? { x: exactly(loopWidth(d)), y: exactly(d.b.nom), standoff: exactly(0), height: d.A, mount: 'through' }
-      : { x: d.D, y: d.D, standoff: exactly(0), height: exactly(SKIN) },
+      : {
+          x: d.D,
+          y: d.D,
+          standoff: exactly(0),
+          height: exactly(SKIN),
+          ...(options['kind'] === 'square'
+            ? {}
+            : { outline: outlineOf({ kind: 'round', diameter: d.D.nom }) }),
+        },
   solids: (d, options): Assembly => {
     if (options['kind'] === 'square')
       return { shapes: { skin: block(d.D.nom, d.D.nom, 0, SKIN) }, parts: [centred('skin', 'metal')] };
