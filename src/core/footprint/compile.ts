@@ -7,7 +7,7 @@ import { turn, type Point } from '../geometry/point';
 import type { LandSolution } from '../land/solution';
 import { solveLands } from '../land/solve';
 import { FAMILIES, familyById } from '../package/families';
-import type { Dimensions, FamilyDefinition, Options } from '../package/family';
+import type { Dimensions, FamilyDefinition, Options, Polarity } from '../package/family';
 import { formatName } from '../package/naming';
 import { oriented, type Orientation, type PackageGeometry } from '../package/orient';
 import { resolvePackage, type ResolvedPackage } from '../package/resolve';
@@ -18,7 +18,7 @@ import { quantise } from '../units/length';
 import { bodyOutline } from './body-outline';
 import { readChoices, type Choices } from './choices';
 import type { BoredHole, Compiled, Footprint } from './footprint';
-import { openMask, placeLands } from './lands';
+import { FIRST_NUMBERS, openMask, placeLands } from './lands';
 import { drawLegend } from './legend';
 import { drawAssembly, drawCourtyard, occupiedBy, placeTexts } from './marks';
 import { numberTerminals, type Numbered } from './numbering';
@@ -94,7 +94,8 @@ function assemble(
   const body = boxAt(centre, extent.x.nom, extent.y.nom);
   const bodyMax = boxAt(centre, extent.x.max, extent.y.max);
   const margins = { mask: choices.maskMargin, paste: choices.pasteMargin };
-  const numbers = numbersOf(groups, orientation, numbering, overrides.numbers ?? {});
+  const polarity = family.polarity?.(options);
+  const numbers = numbersOf(groups, orientation, numbering, overrides.numbers ?? {}, polarity);
   const { lands, padstacks } = placeLands(groups, solutions, {
     margins,
     process,
@@ -119,7 +120,7 @@ function assemble(
     choices.solder,
     lands[0] ? lands[0].copper.maxX - lands[0].copper.minX : 0,
   );
-  const first = lands.find(({ number }) => number === '1' || number === 'A1');
+  const first = lands.find(({ number }) => FIRST_NUMBERS.includes(number));
   return {
     standardName: formatName(nameTemplate, level),
     nameTemplate,
@@ -172,6 +173,7 @@ function numbersOf(
   orientation: Orientation,
   numbering: Numbering,
   typed: Readonly<Record<string, string>>,
+  polarity: Polarity | undefined,
 ): Map<number, string> {
   const back = orientation === 'A' ? 0 : 270;
   const own = new Map<number, string>();
@@ -185,7 +187,7 @@ function numbersOf(
       else terminals.push({ position: terminal.position, at: turn(placeOf(group, terminal), back) });
     }
   }
-  const numbers = numberTerminals(terminals, own, numbering);
+  const numbers = numberTerminals(terminals, own, numbering, polarity);
   for (const position of last) numbers.set(position, String(position));
   for (const [position, number] of Object.entries(typed)) numbers.set(Number(position), number);
   return numbers;

@@ -41,6 +41,9 @@ export interface LandContext {
   readonly pin1Land: 'square' | 'rounded' | 'same';
 }
 
+/** What land 1 is called by the numbering schemes. */
+export const FIRST_NUMBERS: readonly string[] = ['1', 'A1', 'K', '+'];
+
 /** Radius of a rounded land 1 as a share of its side. */
 const PIN_1_RADIUS = 0.25;
 /** Radius or chamfer of an inner end as a share of the land's width. */
@@ -126,7 +129,7 @@ function pinLands(group: PinGroup, solution: PinSolution, context: LandContext, 
   const stackFor = (copper: Figure) => keep(holePadstack(copper, hole, margins, process, group.vias));
   const section = pinContact(group.lead);
   return group.places.map((spot): Land => {
-    const first = context.numbers.get(spot.position) === '1' && !group.stated;
+    const first = FIRST_NUMBERS.includes(context.numbers.get(spot.position) ?? '') && !group.stated;
     const stack = stackFor(first ? pin1Figure(figure, pin1Land) : figure);
     return landAt(group.id, spot, spot.at, spot.rotation, null, stack, section, context);
   });

@@ -1,5 +1,6 @@
 import type { Numbering } from '../document/document';
 import type { Point } from '../geometry/point';
+import type { Polarity } from '../package/family';
 import { gridLetters } from '../package/grid';
 
 /** A way to number terminals; titles are shown to the person. */
@@ -19,6 +20,11 @@ export interface Numbered {
 }
 
 type Corner = NonNullable<Numbering['corner']>;
+
+/** Letters in place of numbers for parts with a direction: terminal 1 first. */
+export const POLARITY_LETTERS = { cathode: ['K', 'A'], plus: ['+', '−'] } as const;
+/** Id of the scheme that numbers by polarity. */
+export const BY_POLARITY = 'polarity';
 
 /** Coordinates no further apart than this belong to one row, mm. */
 const SAME_ROW = 0.01;
@@ -109,18 +115,21 @@ export const SCHEMES: readonly NumberingScheme[] = [
 /**
  * Numbers by position.
  * @param own the numbers that the family gives by itself, by position
+ * @param polarity which end terminal 1 is, where the part has a direction
  * @returns a number for every position
  */
 export function numberTerminals(
   terminals: readonly Numbered[],
   own: ReadonlyMap<number, string>,
   { scheme: id, corner = 'upper-left' }: Numbering,
+  polarity?: Polarity,
 ): Map<number, string> {
   const scheme = SCHEMES.find((s) => s.id === id);
-  if (!scheme && corner === 'upper-left') return new Map(own);
+  const letters = id === BY_POLARITY && polarity ? POLARITY_LETTERS[polarity] : undefined;
+  if (!scheme && !letters && corner === 'upper-left') return new Map(own);
   const byPosition = [...terminals].sort((a, b) => a.position - b.position);
   const used = scheme ?? (SCHEMES[0] as NumberingScheme);
   const ordered = used.order(byPosition, corner);
-  const numbers = used.numbers?.(ordered, corner) ?? ordered.map((_, i) => String(i + 1));
+  const numbers = letters ?? used.numbers?.(ordered, corner) ?? ordered.map((_, i) => String(i + 1));
   return new Map(ordered.map(({ position }, i) => [position, numbers[i] as string]));
 }

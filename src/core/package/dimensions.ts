@@ -22,7 +22,7 @@ export const ROUND_LEAD = length('b', 'Lead diameter', 'Across the round lead', 
 export const LEAD_WIDTH = length('b', 'Lead width', 'Larger side of the lead at the board', [0.15, 6]);
 export const LEAD_THICKNESS = length('c', 'Lead thickness', 'Other side of the lead at the board', [0.1, 6]);
 /** Leads of through-hole parts are cut after soldering; the drawing needs a length all the same. */
-export const TAIL = length('L', 'Lead below seating', 'Seating plane to the end of the lead', [0.5, 40], {
+export const TAIL = length('L', 'Tail', 'Seating plane to the end of the lead below', [0.5, 40], {
   derived: 'typ 3.2',
 });
 

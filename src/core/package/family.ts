@@ -112,6 +112,9 @@ export interface PlausibilityRule<S extends string = string> {
   ) => readonly Omit<Finding, 'rule' | 'title' | 'source' | 'stage'>[];
 }
 
+/** What terminal 1 of a part with a direction is. */
+export type Polarity = 'cathode' | 'plus';
+
 /** Everything Tapis knows about one package family. */
 export interface FamilyDefinition<S extends string = string> {
   readonly id: string;
@@ -137,6 +140,8 @@ export interface FamilyDefinition<S extends string = string> {
   readonly name: (d: Dimensions<S>, options: Options) => NameTemplate;
   /** Whether terminal 1 must be told from the others after assembly. */
   readonly polarised: (options: Options) => boolean;
+  /** Which end terminal 1 is, for parts with two terminals and a direction. */
+  readonly polarity?: (options: Options) => Polarity | undefined;
   readonly plausibility: readonly PlausibilityRule<S>[];
 }
 

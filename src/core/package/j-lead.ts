@@ -15,7 +15,7 @@ type Values = Dimensions<JSymbol | 'e'>;
 
 /** Lead and heights. The contact length follows from where the bends touch. */
 export const J_DIMENSIONS: readonly DimensionDefinition<JSymbol>[] = [
-  length('L', 'Contact length', 'Part of the bend over its land, along the span', [0.1, 8], {
+  length('L', 'Contact length', 'Part of the bend over its land, along the span', [-10, 8], {
     derived: 'E-E2',
   }),
   length('b', 'Lead width', 'Width of the lead at the bend', [0.1, 3]),

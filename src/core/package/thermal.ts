@@ -40,8 +40,12 @@ export const THERMAL_DIMENSIONS: readonly DimensionDefinition<ThermalSymbol>[] =
   length('D2', 'Pad upright', 'Exposed pad, bottom to top, over all its parts', [0, 40], { derived: '0' }),
   length('h', 'Pad corner cut', 'Cut of the pad’s corner at pin 1, where it has one', [0, 5], {
     derived: '0.3',
+    basic: true,
   }),
-  length('g', 'Gap in the pad', 'Between the parts of a split pad', [0.1, 10], { derived: '0.5' }),
+  length('g', 'Gap in the pad', 'Between the parts of a split pad', [0.1, 10], {
+    derived: '0.5',
+    basic: true,
+  }),
 ];
 
 /** Whether the package has an exposed pad with a size. */

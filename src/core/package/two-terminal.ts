@@ -1,6 +1,6 @@
 import type { Toleranced } from '../units/toleranced';
 import { exactly } from '../units/toleranced';
-import type { BodyExtent, OptionDefinition, Options } from './family';
+import type { BodyExtent, OptionDefinition, Options, Polarity } from './family';
 import type { NameNumber } from './naming';
 import { twoRows } from './rows';
 import type { SpanGroup, TerminalForm } from './terminal';
@@ -11,6 +11,8 @@ export interface Component {
   readonly name: string;
   readonly prefix: string;
   readonly polarised: boolean;
+  /** Which end terminal 1 is, where the part has a direction (IPC-7351B, clause 3.1.5.8). */
+  readonly polarity?: Polarity;
 }
 
 /** The option that chooses among kinds of component. */

@@ -142,12 +142,13 @@ function Drawings({ drawable, areas, camera, hold, size, onPointer }: DrawingsPr
   const rise = useMemo(() => riseOf(footprint, process), [footprint, process]);
   const lands = useMemo(() => neighboursOf(footprint.lands.map(({ copper }) => copper)), [footprint]);
   const [editing, setEditing] = useState<string | null>(null);
+  const selectedGroup = selectedLand === null ? null : (footprint.lands[selectedLand]?.group ?? null);
 
   const views = VIEWS.flatMap((view): PlacedView[] => {
     const area = areas[view];
     if (!area) return [];
     const place = placer(view, area, camera, rise);
-    const labelled = linesFor(stage, drawable, unit);
+    const labelled = linesFor(stage, drawable, unit, selectedGroup);
     const drawn = drawnArea(view, footprint, rise, place, stage === 'mark');
     return [{ view, area, place, glyphs: glyphsFor(labelled, view, place, drawn) }];
   });

@@ -17,7 +17,12 @@ export interface Labelled {
 }
 
 /** The dimension lines of a stage: the datasheet's at Measure, the lands' at Land, heights at Rise. */
-export function linesFor(stage: Stage, drawable: Drawable, unit: DisplayUnit): Labelled[] {
+export function linesFor(
+  stage: Stage,
+  drawable: Drawable,
+  unit: DisplayUnit,
+  selectedGroup: string | null = null,
+): Labelled[] {
   const { footprint, resolved } = drawable;
   if (!resolved) return [];
   const { seating, top, underside } = footprint.body.heights;
@@ -34,7 +39,15 @@ export function linesFor(stage: Stage, drawable: Drawable, unit: DisplayUnit): L
     });
   }
   if (stage === 'land') {
-    return landDimensions(footprint).map((drawn) => ({
+    // pads under a body would crowd its rows; they show theirs once selected
+    const rows = footprint.groups.some(({ kind }) => kind === 'span');
+    const shown = landDimensions(footprint).filter(({ group }) => {
+      const spot = footprint.groups.find(({ id }) => id === group)?.kind !== 'span';
+      if (!rows) return true;
+      const selected = footprint.groups.some(({ id, kind }) => id === selectedGroup && kind !== 'span');
+      return spot ? group === selectedGroup : !selected;
+    });
+    return shown.map((drawn) => ({
       line: drawn,
       text:
         drawn.size === 'span'
@@ -53,7 +66,9 @@ export function linesFor(stage: Stage, drawable: Drawable, unit: DisplayUnit): L
       text: `${symbol} ${formatLength(value, unit)}`,
     };
   };
-  return [height('top', top.max, 'right'), height('underside', underside.nom, 'left')];
+  const lines = [height('top', top.max, 'right')];
+  // a body that stands on the board has no room below it to dimension
+  return underside.nom > 0.02 ? [...lines, height('underside', underside.nom, 'left')] : lines;
 }
 
 function courtyardLines({ footprint }: Drawable, unit: DisplayUnit): Labelled[] {

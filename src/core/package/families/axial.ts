@@ -17,8 +17,14 @@ type Values = Dimensions<Symbol>;
 const COMPONENTS: readonly Component[] = [
   { id: 'resistor', name: 'Resistor', prefix: 'RESAD', polarised: false },
   { id: 'capacitor', name: 'Capacitor', prefix: 'CAPAD', polarised: false },
-  { id: 'electrolytic', name: 'Capacitor with a direction', prefix: 'CAPPAD', polarised: true },
-  { id: 'diode', name: 'Diode', prefix: 'DIOAD', polarised: true },
+  {
+    id: 'electrolytic',
+    name: 'Capacitor with a direction',
+    prefix: 'CAPPAD',
+    polarised: true,
+    polarity: 'plus',
+  },
+  { id: 'diode', name: 'Diode', prefix: 'DIOAD', polarised: true, polarity: 'cathode' },
   { id: 'inductor', name: 'Inductor', prefix: 'INDAD', polarised: false },
 ];
 
@@ -138,6 +144,7 @@ export const axial = defineFamily<Symbol>({
     hundredths('D', d.D.nom),
   ],
   polarised: (options) => chosenComponent(COMPONENTS, options).polarised,
+  polarity: (options) => chosenComponent(COMPONENTS, options).polarity,
   plausibility: [
     spacingAgainstBody,
     fitsInside<Symbol>(

@@ -19,7 +19,7 @@ type Values = Dimensions<Symbol>;
 const STEP = 0.03;
 
 const COMPONENTS: readonly Component[] = [
-  { id: 'diode', name: 'Diode', prefix: 'DIOMELF', polarised: true },
+  { id: 'diode', name: 'Diode', prefix: 'DIOMELF', polarised: true, polarity: 'cathode' },
   { id: 'resistor', name: 'Resistor', prefix: 'RESMELF', polarised: false },
 ];
 
@@ -51,6 +51,7 @@ export const cylindrical = defineFamily<Symbol>({
     ...sizePair(['L', d.L.nom], ['D', d.D.nom]),
   ],
   polarised: (options) => chosenComponent(COMPONENTS, options).polarised,
+  polarity: (options) => chosenComponent(COMPONENTS, options).polarity,
   plausibility: [endAgainstLength],
 });
 

@@ -50,6 +50,7 @@ export const electrolyticCan = defineFamily<Symbol>({
     { symbol: 'A', value: d.A.max, decimals: 2 },
   ],
   polarised: () => true,
+  polarity: () => 'plus',
   plausibility: [endAgainstLength, spanAgainstBase],
 });
 

@@ -19,10 +19,10 @@ type Values = Dimensions<Symbol>;
 
 /** Kinds of component: the first part of the name, and whether it has a direction. */
 const COMPONENTS: readonly Component[] = [
-  { id: 'tantalum', name: 'Capacitor, polarised', prefix: 'CAPMP', polarised: true },
+  { id: 'tantalum', name: 'Capacitor, polarised', prefix: 'CAPMP', polarised: true, polarity: 'plus' },
   { id: 'capacitor', name: 'Capacitor', prefix: 'CAPM', polarised: false },
   { id: 'inductor', name: 'Inductor', prefix: 'INDM', polarised: false },
-  { id: 'diode', name: 'Diode', prefix: 'DIOM', polarised: true },
+  { id: 'diode', name: 'Diode', prefix: 'DIOM', polarised: true, polarity: 'cathode' },
   { id: 'resistor', name: 'Resistor', prefix: 'RESM', polarised: false },
 ];
 
@@ -61,6 +61,7 @@ export const moulded = defineFamily<Symbol>({
     { symbol: 'A', value: d.A.max, decimals: 2 },
   ],
   polarised: (options) => chosenComponent(COMPONENTS, options).polarised,
+  polarity: (options) => chosenComponent(COMPONENTS, options).polarity,
   plausibility: [endAgainstLength, terminalAgainstWidth],
 });
 

@@ -33,9 +33,9 @@ export const mountingHole = defineFamily<Symbol>({
   dimensions: [
     length('H', 'Hole', 'Finished diameter', [0.5, 20], { basic: true }),
     length('W', 'Screw', 'Thread of the screw', [0.4, 20], { basic: true, derived: 'exact H-0.2' }),
-    length('D', 'Screw head', 'Diameter of head or washer', [0.8, 40]),
-    length('C', 'Clearance', 'Kept clear round the head', [0, 10], { derived: '0.5' }),
-    length('A', 'Head height', 'Board to top of the head', [0.2, 20], { derived: 'typ 2' }),
+    length('D', 'Screw head', 'Diameter of head or washer', [0.8, 40], { basic: true }),
+    length('C', 'Clearance', 'Kept clear round the head', [0, 10], { derived: 'exact 0.5', basic: true }),
+    length('A', 'Head height', 'Board to top of the head', [0.2, 20], { derived: 'typ 2', basic: true }),
     count('v', 'Vias', 'Vias in the ring round a plated hole', [3, 40], { derived: '8' }),
     length('hv', 'Via hole', 'Finished hole of one via', [0.15, 1.5], { derived: 'exact 0.3' }),
   ],

@@ -29,8 +29,8 @@ export const pinHeader = defineFamily<Symbol>({
     length('E', 'Insulator width', 'Insulator across the rows; height of it at a right angle', [0.8, 60], {
       derived: 'eR*r',
     }),
-    length('H', 'Insulator thickness', 'Along the pins', [0.5, 20], { derived: 'typ 2.5' }),
-    length('A', 'Pin above insulator', 'Free length of the pins that are mated', [0.5, 40], {
+    length('H', 'Thickness', 'Insulator along the pins', [0.5, 20], { derived: 'typ 2.5' }),
+    length('A', 'Mating length', 'Free length of the pins that are mated', [0.5, 40], {
       derived: 'typ 6',
     }),
     length('L', 'Tail', 'Seating plane to the end of the pins below', [0.5, 20], { derived: 'typ 3' }),

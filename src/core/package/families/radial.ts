@@ -14,11 +14,17 @@ type Symbol = 'e' | 'b' | 'D' | 'T' | 'A' | 'A1' | 'L';
 type Values = Dimensions<Symbol>;
 
 const COMPONENTS: readonly Component[] = [
-  { id: 'electrolytic', name: 'Capacitor with a direction', prefix: 'CAP', polarised: true },
+  {
+    id: 'electrolytic',
+    name: 'Capacitor with a direction',
+    prefix: 'CAP',
+    polarised: true,
+    polarity: 'plus',
+  },
   { id: 'capacitor', name: 'Capacitor', prefix: 'CAP', polarised: false },
   { id: 'resistor', name: 'Resistor or varistor', prefix: 'RES', polarised: false },
   { id: 'inductor', name: 'Inductor', prefix: 'IND', polarised: false },
-  { id: 'led', name: 'LED', prefix: 'LED', polarised: true },
+  { id: 'led', name: 'LED', prefix: 'LED', polarised: true, polarity: 'cathode' },
 ];
 
 const SHAPES = [
@@ -137,6 +143,7 @@ export const radial = defineFamily<Symbol>({
     ];
   },
   polarised: (options) => chosenComponent(COMPONENTS, options).polarised,
+  polarity: (options) => chosenComponent(COMPONENTS, options).polarity,
   plausibility: [
     leadAgainstPitch<Symbol>('e', (d) => d.b.max, ['b']),
     fitsInside<Symbol>(

@@ -24,8 +24,8 @@ const COMPONENTS: readonly Component[] = [
   { id: 'inductor', name: 'Inductor', prefix: 'INDC', polarised: false },
   { id: 'ferrite', name: 'Ferrite bead', prefix: 'BEADC', polarised: false },
   { id: 'fuse', name: 'Fuse', prefix: 'FUSC', polarised: false },
-  { id: 'diode', name: 'Diode', prefix: 'DIOC', polarised: true },
-  { id: 'led', name: 'LED', prefix: 'LEDC', polarised: true },
+  { id: 'diode', name: 'Diode', prefix: 'DIOC', polarised: true, polarity: 'cathode' },
+  { id: 'led', name: 'LED', prefix: 'LEDC', polarised: true, polarity: 'cathode' },
 ];
 
 export const rectangularChip = defineFamily<Symbol>({
@@ -60,6 +60,7 @@ export const rectangularChip = defineFamily<Symbol>({
     { symbol: 'A', value: d.A.max, decimals: 2 },
   ],
   polarised: (options) => chosenComponent(COMPONENTS, options).polarised,
+  polarity: (options) => chosenComponent(COMPONENTS, options).polarity,
   plausibility: [endAgainstLength, widthAgainstLength],
 });
 

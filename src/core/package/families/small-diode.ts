@@ -49,6 +49,7 @@ export const smallDiode = defineFamily<Symbol>({
     { symbol: 'A', value: d.A.max, decimals: 2 },
   ],
   polarised: () => true,
+  polarity: () => 'cathode',
   plausibility: LEAD_RULES,
 });
 

@@ -32,9 +32,11 @@ export const surfaceHeader = defineFamily<Symbol>({
     length('H', 'Overall height', 'Seating plane to the pins’ tips', [1, 40], { derived: 'A+6' }),
     length('p', 'Peg hole', 'Hole for a locating peg, as the drawing recommends it', [0.4, 4], {
       derived: '1.0',
+      basic: true,
     }),
     length('P', 'Peg distance', 'Centre to centre of the two pegs, along the rows', [0.8, 200], {
       derived: 'D-e',
+      basic: true,
     }),
   ],
   options: [

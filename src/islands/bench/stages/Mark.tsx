@@ -1,5 +1,6 @@
 import { useState } from 'react';
-import { SCHEMES } from '../../../core/footprint/numbering';
+import { BY_POLARITY, SCHEMES } from '../../../core/footprint/numbering';
+import type { Polarity } from '../../../core/package/family';
 import { formatLength } from '../../../core/units/length';
 import { useBench } from '../context';
 
@@ -63,7 +64,10 @@ export function Mark() {
             {show(footprint.courtyard.excess)}
           </p>
           <h2 className="mt-4 font-semibold">Land numbers</h2>
-          <NumberingChoice through={footprint.lands.some(({ hole }) => hole !== null)} />
+          <NumberingChoice
+            through={footprint.lands.some(({ hole }) => hole !== null)}
+            polarity={resolved?.family.polarity?.(resolved.options)}
+          />
           <p className="text-secondary text-[12px]">Type over a number to change it.</p>
           <div className="mt-1 grid grid-cols-4 gap-1">
             {footprint.lands.slice(0, whole ? undefined : FIRST_FIELDS).map(({ position, number }) => (
@@ -104,6 +108,11 @@ const CORNERS = [
   ['upper-right', 'upper right'],
 ] as const;
 
+const POLARITY_WORDS: Readonly<Record<Polarity, string>> = {
+  cathode: 'letters: K cathode, A anode',
+  plus: 'signs: + and −',
+};
+
 const PIN_1_LANDS = [
   ['square', 'square'],
   ['rounded', 'rounded square'],
@@ -111,7 +120,7 @@ const PIN_1_LANDS = [
 ] as const;
 
 /** How terminals are numbered, from which corner, where the package lies at zero rotation. */
-function NumberingChoice({ through }: { through: boolean }) {
+function NumberingChoice({ through, polarity }: { through: boolean; polarity: Polarity | undefined }) {
   const numbering = useBench((s) => s.document.numbering);
   const orientation = useBench((s) => s.document.orientation);
   const byProcess = useBench((s) => s.derived.compiled.process.orientation);
@@ -146,8 +155,15 @@ function NumberingChoice({ through }: { through: boolean }) {
     <>
       {choice('Scheme', '/numbering/scheme', numbering?.scheme ?? '', '', [
         ['', 'as the family counts'],
+        ...(polarity ? [[BY_POLARITY, POLARITY_WORDS[polarity]] as const] : []),
         ...SCHEMES.map(({ id, title }) => [id, title] as const),
       ])}
+      {polarity && (
+        <p className="text-secondary text-[12px]">
+          Terminal 1 is the {polarity === 'cathode' ? 'cathode' : 'positive end'}; start at the right to turn
+          that round.
+        </p>
+      )}
       {choice('First at', '/numbering/corner', numbering?.corner ?? 'upper-left', 'upper-left', CORNERS)}
       {choice('Zero rotation', '/orientation', orientation ?? '', '', [
         ['', `by the process, ${byProcess}`],

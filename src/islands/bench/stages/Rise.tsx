@@ -19,7 +19,9 @@ export function Rise() {
       </>
     );
   }
-  const { heights } = drawable.footprint.body;
+  const { heights, extent } = drawable.footprint.body;
+  // leads in holes and balls that melt set their own height
+  const standsOnLands = extent.mount !== 'through' && extent.collapsing === undefined;
   const span = ({ min, max }: { min: number; max: number }) =>
     min === max ? show(max) : `${show(min)} to ${show(max)}`;
   const rows: [string, string][] = [
@@ -46,15 +48,17 @@ export function Rise() {
           ))}
         </tbody>
       </table>
-      <label className="mt-3 flex items-center gap-2">
-        <span className="w-28">Solder under terminals</span>
-        <EntryInput
-          field={field}
-          tone={text ? 'set' : 'plain'}
-          className="w-28"
-          placeholder={`${show(drawable.process.solderThickness)} ${unit} by process`}
-        />
-      </label>
+      {standsOnLands && (
+        <label className="mt-3 flex items-center gap-2">
+          <span className="w-28">Solder under terminals</span>
+          <EntryInput
+            field={field}
+            tone={text ? 'set' : 'plain'}
+            className="w-28"
+            placeholder={`${show(drawable.process.solderThickness)} ${unit} by process`}
+          />
+        </label>
+      )}
       <p className="text-secondary mt-3">
         Press a land to cut the elevations through it: copper, mask, solder and fillets are drawn at nominal,
         dashed at least and most material.
