@@ -20,7 +20,7 @@ it('every family of the gallery opens on the Bench and is drawn from its example
     const lettered = await page.$$eval('figure [data-symbol]', (lines) =>
       lines.map((l) => l.getAttribute('data-symbol')),
     );
-    expect(lettered.length).toBeGreaterThan(1);
+    expect(lettered.length).toBeGreaterThan(0);
     for (const symbol of lettered)
       expect(await page.$(`#entry-${symbol}`), `${title} ${symbol}`).not.toBeNull();
   }

@@ -9,7 +9,10 @@ import { boxOfPoints, boxRound } from '../../../src/core/geometry/box';
 import { facesOf } from '../../../src/core/geometry/faces';
 import { area } from '../../../src/core/geometry/polygon';
 import { block } from '../../../src/core/geometry/solid';
+import { familyById } from '../../../src/core/package/families';
+import type { FamilyDefinition } from '../../../src/core/package/family';
 import { chip, converter } from '../../data/documents';
+import { variantsOf } from '../../data/families';
 
 function compiled(document = converter()) {
   const { footprint, process } = compile(document);
@@ -136,4 +139,61 @@ describe('plan', () => {
     ];
     expect(pathData({ rings: [ring], closed: true })).toBe('M0.3 -1L0 2Z');
   });
+});
+
+describe('a header through the board', () => {
+  const [example] = variantsOf(familyById('pin-header') as FamilyDefinition);
+  const { footprint, process } = compiled(example?.document);
+  it('shows its holes in the plan, and arcs as arcs', () => {
+    const { strokes } = drawPlan(footprint);
+    const holes = strokes.find(({ layer }) => layer === 'plated-hole');
+    expect(holes?.rings).toHaveLength(10);
+    // a circle of 1.2: two half turns of radius 0.6
+    expect(pathData({ rings: holes?.rings.slice(0, 1) ?? [], closed: true })).toMatch(
+      /^M\S+ \S+(A0\.6 0\.6 0 0 0 \S+ \S+){2}Z$/,
+    );
+  });
+  it('hides the pins inside the laminate until it is cut', () => {
+    const layers = (cut: number | null) =>
+      drawElevation(footprint, process, 'front', { low: -3.2, cut }).strokes.map(({ layer }) => layer);
+    const whole = layers(null);
+    expect(whole.lastIndexOf('metal')).toBeLessThan(whole.indexOf('laminate'));
+    expect(whole).not.toContain('hole-cut');
+    const cut = layers(0);
+    expect(cut.filter((layer) => layer === 'hole-cut')).toHaveLength(5);
+    expect(cut.lastIndexOf('metal')).toBeGreaterThan(cut.indexOf('laminate'));
+    expect(cut).toContain('fillet');
+  });
+  it('cuts copper at the walls of the holes', () => {
+    const { strokes } = drawElevation(footprint, process, 'front', { low: -3.2, cut: 0 });
+    const first = footprint.lands[0]?.at.x ?? NaN;
+    const bars = strokes.filter(({ layer }) => layer === 'copper').flatMap(({ rings }) => rings);
+    const inHole = bars.filter((ring) => ring.some(({ x }) => Math.abs(x - first) < 0.59));
+    expect(inHole).toEqual([]);
+  });
+  it('numbers its lands on the lands', () => {
+    const places = numberPlaces(footprint, 0.2);
+    expect(places[0]).toMatchObject({ text: '1', inside: true, ...footprint.lands[0]?.at });
+  });
+  it('dimensions hole, land and row', () => {
+    const lines = landDimensions(footprint).map(({ size, value }) => [size, Number(value.toFixed(3))]);
+    expect(lines).toEqual([
+      ['Y', 1.8],
+      ['X', 1.8],
+      ['H', 1.2],
+      ['span', 10.16],
+    ]);
+  });
+});
+
+it('a grid is lettered down its side and numbered along its top', () => {
+  const [example] = variantsOf(familyById('ball-grid') as FamilyDefinition);
+  const { footprint } = compiled(example?.document);
+  const places = numberPlaces(footprint, 0.2);
+  expect(places.map(({ text }) => text).sort()).toEqual(
+    [...'ABCDEFGHJKLM', ...Array.from({ length: 12 }, (_, i) => String(i + 1))].sort(),
+  );
+  const { box } = footprint.courtyard;
+  for (const { text, x, y } of places)
+    expect(/[A-Z]/.test(text) ? x < box.minX : y > box.maxY, text).toBe(true);
 });

@@ -5,7 +5,10 @@ import { readDocument } from '../../../src/core/document/read';
 import { compile } from '../../../src/core/footprint/compile';
 import { FORMATS, formatById } from '../../../src/core/format';
 import { writeFile } from '../../../src/core/format/format';
+import { familyById } from '../../../src/core/package/families';
+import type { FamilyDefinition } from '../../../src/core/package/family';
 import { chip, converter } from '../../data/documents';
+import { VARIANTS, variantsOf } from '../../data/families';
 
 function write(id: string, document: TapisDocument): string {
   const compiled = compile(document);
@@ -192,5 +195,65 @@ describe('IPC-2581', () => {
         ({ layerRef }) => layerRef,
       ),
     ).toEqual(['TOP_MASK', 'TOP_COURTYARD']);
+  });
+});
+
+describe('IPC-2581 of other lands', () => {
+  const exampleOf = (id: string, rest: Partial<TapisDocument> = {}): TapisDocument => {
+    const [example] = variantsOf(familyById(id) as FamilyDefinition);
+    if (!example) throw new Error(`no family ${id}`);
+    return { ...example.document, ...rest };
+  };
+  const text = (document: TapisDocument) => write('ipc2581', document);
+
+  it('has a plated hole and both sides in the padstacks of a header', () => {
+    const file = text(exampleOf('pin-header'));
+    expect(file.match(/<PadstackHoleDef [^>]*diameter="1.2" platingStatus="PLATED"/g)).toHaveLength(2);
+    for (const layer of ['BOTTOM', 'BOTTOM_MASK', 'DRILL']) expect(file).toContain(`<Layer name="${layer}"`);
+    expect(file.match(/<PadstackPadDef layerRef="BOTTOM"/g)).toHaveLength(2);
+    expect(file).not.toContain('layerRef="TOP_PASTE" padUse');
+    expect(file).toMatch(/<Pin number="1" type="THRU"/);
+    expect(file).toContain('<Circle diameter="1.8"/>');
+  });
+  it('drills what has no copper, and opens the mask round it', () => {
+    const file = text(exampleOf('mounting-hole'));
+    expect(file).toMatch(/<Hole name="bore_1" diameter="2.7" platingStatus="NONPLATED"[^>]* x="0" y="0"/);
+    expect(file.match(/<Circle diameter="2.8"\/>/g)?.length).toBeGreaterThanOrEqual(2);
+    expect(file).not.toContain('<PadStackDef');
+  });
+  it('has the vias of a grounded hole', () => {
+    const grounded = exampleOf('mounting-hole');
+    const options = { hole: 'vias' };
+    const file = text({ ...grounded, package: { ...grounded.package, options } });
+    expect(file.match(/<PadstackHoleDef /g)).toHaveLength(9);
+  });
+  it.each([
+    ['no-lead-quad', { end: 'round' }, /<PolyStepCurve [^>]*clockwise="false"/],
+    [
+      'no-lead-quad',
+      { end: 'rounded' },
+      /<RectRound width="0.85" height="0.25" radius="0.0625" upperRight="true"/,
+    ],
+    [
+      'no-lead-quad',
+      { pad: 'chamfered' },
+      /<RectCham width="3.5" height="3.5" chamfer="0.3" upperRight="false" upperLeft="true"/,
+    ],
+    ['in-line-transistor', {}, /<Oval width="1.1" height="2.1"\/>/],
+  ] as const)('writes the figures of %s %j', (id, options, words) => {
+    const document = exampleOf(id);
+    expect(text({ ...document, package: { ...document.package, options } })).toMatch(words);
+  });
+  it('says where pin 1 stands in either orientation', () => {
+    expect(text(exampleOf('dip'))).toContain('pinOneOrientation="UPPER_LEFT"');
+    expect(text(exampleOf('dip', { orientation: 'B' }))).toContain('pinOneOrientation="LOWER_LEFT"');
+  });
+  it('refers to no shape that it does not define, for any family', () => {
+    for (const { name, document } of VARIANTS) {
+      const file = text(document);
+      const defined = new Set([...file.matchAll(/<EntryStandard id="([^"]+)"/g)].map(([, id]) => id));
+      for (const [, id] of file.matchAll(/<StandardPrimitiveRef id="([^"]+)"/g))
+        expect(defined.has(id), `${name}: ${id}`).toBe(true);
+    }
   });
 });
