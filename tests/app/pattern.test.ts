@@ -53,10 +53,11 @@ it('holds the datasheet’s lands against the computed ones, adopts them, and ke
   await page.keyboard.press('2');
   await page.waitForSelector('input[aria-label="Reason"]');
   expect(await valueOf(page, 'input[aria-label="Reason"]')).toBe('as on the evaluation board');
-  const lands = await page.$$eval('main table:first-of-type tbody tr:first-child td', (cells) =>
-    cells.map((cell) => cell.textContent),
+  // the outer distance is the sheet's at every level now
+  const outer = await page.$eval('main table tbody tr', (row) =>
+    [...row.querySelectorAll('td')].map((cell) => cell.textContent),
   );
-  expect(lands).toEqual(['10.496', '10.496', '10.496']);
+  expect(outer).toEqual(['10.496', '10.496', '10.496']);
 });
 
 it('sets a size of one group by hand and keeps the gap where the person chose it', async () => {

@@ -1,5 +1,5 @@
 import type { Footprint, Land } from '../footprint/footprint';
-import { boxOfPoints, boxRound, type Box } from '../geometry/box';
+import { boxOfPoints, boxRound, overhang, type Box } from '../geometry/box';
 import { facesOf, placeFace, type Face } from '../geometry/faces';
 import type { Point, Point3 } from '../geometry/point';
 import { area, unite, type Polygon } from '../geometry/polygon';
@@ -293,7 +293,36 @@ function outsideStrokes({ shapes, parts }: Assembly, view: SolidView): Stroke[] 
     nearest.set(place, { part, silhouette, right, up, depth: depth + silhouette.near });
   }
   // back to front
-  return [...nearest.values()].sort((a, b) => b.depth - a.depth).flatMap(strokesOf);
+  const seen = [...nearest.values()].sort((a, b) => b.depth - a.depth);
+  return uncovered(seen).flatMap(strokesOf);
+}
+
+/** Parts that fewer than this many lie behind are not worth a cover's test. */
+const MANY = 50;
+
+/** Leaves out what lies wholly behind a rectangular part, as the balls under a body do from above. */
+function uncovered(seen: readonly Projected[]): readonly Projected[] {
+  if (seen.length < MANY) return seen;
+  const covers = seen.flatMap(({ silhouette, right, up, depth }) => {
+    const { bounds, outline } = silhouette;
+    const whole = (bounds.maxX - bounds.minX) * (bounds.maxY - bounds.minY);
+    const covered = outline.reduce((sum, ring) => sum + Math.abs(area(ring)), 0);
+    return covered > whole - HAIR ? [{ box: movedBox(bounds, right, up), depth }] : [];
+  });
+  const [cover] = covers.sort((a, b) => sizeOfBox(b.box) - sizeOfBox(a.box));
+  if (!cover) return seen;
+  return seen.filter(
+    ({ silhouette, right, up, depth }) =>
+      depth <= cover.depth || overhang(movedBox(silhouette.bounds, right, up), cover.box) > HAIR,
+  );
+}
+
+function movedBox({ minX, minY, maxX, maxY }: Box, right: number, up: number): Box {
+  return { minX: minX + right, minY: minY + up, maxX: maxX + right, maxY: maxY + up };
+}
+
+function sizeOfBox({ minX, minY, maxX, maxY }: Box): number {
+  return (maxX - minX) * (maxY - minY);
 }
 
 /** Nanometres in a millimetre: places that differ by less are one. */
@@ -311,6 +340,7 @@ interface Silhouette {
   readonly outline: readonly Polygon[];
   /** Visible sharp edges inside the outline. */
   readonly edges: readonly (readonly Point[])[];
+  readonly bounds: Box;
   /** Depth of its nearest point. */
   readonly near: number;
 }
@@ -325,7 +355,8 @@ function silhouetteOf(shape: Shape, rotation: Part['rotation'], view: SolidView)
     if (facing[i]) for (const edge of sharpEdges(face, flat[i] as Polygon)) edges.set(edgeKey(edge), edge);
   });
   const depths = faces.flatMap(({ corners }) => corners.map((p) => onView(p, view).depth));
-  return { outline, edges: [...edges.values()], near: Math.min(...depths) };
+  const bounds = boxOfPoints(outline.flat()) ?? { minX: 0, minY: 0, maxX: 0, maxY: 0 };
+  return { outline, edges: [...edges.values()], bounds, near: Math.min(...depths) };
 }
 
 function sharpEdges({ sharp }: Face, polygon: Polygon): (readonly Point[])[] {

@@ -1,7 +1,7 @@
 import { memo, useMemo } from 'react';
 import type { FamilyDefinition } from '../../core/package/family';
 import { usePicker } from '../common/usePicker';
-import { heightOf, packageViews, widthOf } from '../measure/package-views';
+import { heightOf, packageViews, tellingView, widthOf } from '../measure/package-views';
 import { Strokes } from '../sheet/Strokes';
 import { exampleOf, familiesFor } from './families';
 
@@ -66,10 +66,10 @@ const GAP = 10;
 const Sketch = memo(function Sketch({ family }: { family: FamilyDefinition }) {
   const views = useMemo(() => {
     const drawable = exampleOf(family);
-    return drawable && packageViews(drawable);
+    return drawable && { plan: tellingView(drawable), front: packageViews(drawable).front };
   }, [family]);
   if (!views) return null;
-  const { telling: plan, front } = views;
+  const { plan, front } = views;
   const tall = heightOf(plan) + heightOf(front);
   const scale = Math.min((WIDTH - 8) / widthOf(plan), (HEIGHT - GAP - 4) / tall);
   const middle = WIDTH / 2 - ((plan.extent.minX + plan.extent.maxX) / 2) * scale;

@@ -7,19 +7,17 @@ import type { Drawable } from '../bench/derive';
 /** The package alone, from above and from the front. */
 export interface PackageViews {
   readonly plan: Drawing;
-  /** From below where the terminals hide under the body, else from above. */
-  readonly telling: Drawing;
   readonly front: Drawing;
+}
+
+/** The view that tells a package best: from below where the terminals hide under the body, else from above. */
+export function tellingView({ footprint }: Drawable): Drawing {
+  return drawSolids(footprint, hidesTerminals(footprint) ? 'underside' : 'plan');
 }
 
 /** Draws a package without its board. */
 export function packageViews({ footprint }: Drawable): PackageViews {
-  const plan = drawSolids(footprint, 'plan');
-  return {
-    plan,
-    telling: hidesTerminals(footprint) ? drawSolids(footprint, 'underside') : plan,
-    front: drawSolids(footprint, 'front'),
-  };
+  return { plan: drawSolids(footprint, 'plan'), front: drawSolids(footprint, 'front') };
 }
 
 /** Whether the body covers every terminal of a surface-mount part. */
