@@ -35,9 +35,29 @@ export function thermalOption(first: 'none' | 'rectangle'): OptionDefinition {
   };
 }
 
-export const THERMAL_DIMENSIONS: readonly DimensionDefinition<ThermalSymbol>[] = [
-  length('E2', 'Pad across', 'Exposed pad, left to right, over all its parts', [0, 40], { derived: '0' }),
-  length('D2', 'Pad upright', 'Exposed pad, bottom to top, over all its parts', [0, 40], { derived: '0' }),
+/** A pad that is there has to be measured; one that is not has no size. */
+const sizeWherePresent = (first: 'none' | 'rectangle') => ({
+  derived: ({ pad = first }: Options) => (pad === 'none' ? '0' : ''),
+});
+
+/** @param first the choice that the family's option starts with */
+export const thermalDimensions = (
+  first: 'none' | 'rectangle',
+): readonly DimensionDefinition<ThermalSymbol>[] => [
+  length(
+    'E2',
+    'Pad across',
+    'Exposed pad, left to right, over all its parts',
+    [0, 40],
+    sizeWherePresent(first),
+  ),
+  length(
+    'D2',
+    'Pad upright',
+    'Exposed pad, bottom to top, over all its parts',
+    [0, 40],
+    sizeWherePresent(first),
+  ),
   length('h', 'Pad corner cut', 'Cut of the pad’s corner at pin 1, where it has one', [0, 5], {
     derived: '0.3',
     basic: true,

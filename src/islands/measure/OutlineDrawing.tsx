@@ -14,18 +14,19 @@ const WIDTH = 274;
 /** Room on each side for dimension lines, px. */
 const ROOM = 50;
 
-/** The package alone, top and end view, its dimensions lettered; pressing a letter goes to its field. */
+/** The package alone, top, front and, where something is measured there, side view, its dimensions lettered; pressing a letter goes to its field. */
 export function OutlineDrawing({ active }: { active: string | null }) {
   const drawable = useBench((s) => s.derived.shown?.drawable);
   const views = useMemo(() => drawable && packageViews(drawable), [drawable]);
   if (!drawable || !views) return null;
   // one scale for both views, so that they line up
-  const { plan, front } = views;
+  const { plan, front, side } = views;
   const scale = Math.min((WIDTH - 2 * ROOM) / widthOf(plan), 112 / heightOf(plan), 62 / heightOf(front));
   return (
     <figure className="mt-4" aria-label="Outline drawing with the dimensions’ letters">
       <OutlineView drawable={drawable} drawing={plan} view="plan" scale={scale} active={active} />
       <OutlineView drawable={drawable} drawing={front} view="front" scale={scale} active={active} />
+      {side && <OutlineView drawable={drawable} drawing={side} view="side" scale={scale} active={active} />}
       <figcaption className="text-secondary min-h-[34px] text-[12px]">
         <DimensionHelp symbol={active} drawable={drawable} />
       </figcaption>
@@ -42,13 +43,13 @@ function DimensionHelp({ symbol, drawable }: { symbol: string | null; drawable: 
 interface ViewProps {
   drawable: Drawable;
   drawing: Drawing;
-  view: 'plan' | 'front';
+  view: 'plan' | 'front' | 'side';
   scale: number;
   active: string | null;
 }
 
 /** Room above and below a view for dimension lines and letters, px. */
-const MARGINS = { plan: [56, 42], front: [12, 36] } as const;
+const MARGINS = { plan: [56, 42], front: [12, 36], side: [12, 36] } as const;
 
 function OutlineView({ drawable, drawing, view, scale, active }: ViewProps) {
   const { footprint, resolved } = drawable;
@@ -65,9 +66,12 @@ function OutlineView({ drawable, drawing, view, scale, active }: ViewProps) {
   const topLeft = place({ x: extent.minX, y: extent.maxY });
   const drawn: Area = { ...topLeft, width: width * scale, height: height * scale };
   const lift = view === 'plan' ? 0 : footprint.body.heights.seating;
-  const labelled = (resolved ? packageLines(footprint, resolved) : []).map((line): Labelled => ({
+  const lines = (resolved ? packageLines(footprint, resolved) : []).filter((line) => line.view === view);
+  const labelled = lines.map((line): Labelled => ({
     line: {
       ...line,
+      // upright like the front here; only the Sheet lays it on its side
+      view: view === 'plan' ? 'plan' : 'front',
       from: { x: line.from.x, y: line.from.y + lift },
       to: { x: line.to.x, y: line.to.y + lift },
     },
@@ -78,7 +82,7 @@ function OutlineView({ drawable, drawing, view, scale, active }: ViewProps) {
       <g className="drawing elevation" transform={`translate(${origin.x} ${origin.y}) scale(${scale})`}>
         <Strokes strokes={drawing.strokes} />
       </g>
-      {glyphsFor(labelled, view, place, drawn).map((glyph) => (
+      {glyphsFor(labelled, view === 'plan' ? 'plan' : 'front', place, drawn).map((glyph) => (
         <Dimension
           key={glyph.symbol}
           glyph={glyph}

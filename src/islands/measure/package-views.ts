@@ -1,5 +1,6 @@
 import type { Drawing } from '../../core/drawing/drawing';
 import { drawSolids } from '../../core/drawing/elevation';
+import { packageLines } from '../../core/drawing/package-lines';
 import type { Footprint } from '../../core/footprint/footprint';
 import { boxAt, overhang } from '../../core/geometry/box';
 import type { Drawable } from '../bench/derive';
@@ -8,6 +9,8 @@ import type { Drawable } from '../bench/derive';
 export interface PackageViews {
   readonly plan: Drawing;
   readonly front: Drawing;
+  /** Where the datasheet measures something that only shows from the side. */
+  readonly side: Drawing | null;
 }
 
 /** The view that tells a package best: from below where the terminals hide under the body, else from above. */
@@ -16,8 +19,13 @@ export function tellingView({ footprint }: Drawable): Drawing {
 }
 
 /** Draws a package without its board. */
-export function packageViews({ footprint }: Drawable): PackageViews {
-  return { plan: drawSolids(footprint, 'plan'), front: drawSolids(footprint, 'front') };
+export function packageViews({ footprint, resolved }: Drawable): PackageViews {
+  const lines = resolved ? packageLines(footprint, resolved) : [];
+  return {
+    plan: drawSolids(footprint, 'plan'),
+    front: drawSolids(footprint, 'front'),
+    side: lines.some(({ view }) => view === 'side') ? drawSolids(footprint, 'side') : null,
+  };
 }
 
 /** Whether the body covers every terminal of a surface-mount part. */

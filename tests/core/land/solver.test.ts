@@ -155,6 +155,13 @@ describe('hand-worked terminals of the other forms, L 10.0..10.4, T 1.0..1.3, W 
   // Z = 10.00 + 0.415331 + 2·J_outer; G = 8.191548 − 0.593717 − 2·J_inner; X = 0.50 + 0.229129 + 2·J_side
   const sizes = { span: range(10, 10.4), length: range(1, 1.3), width: range(0.5, 0.7) };
   it.each([
+    ['rectangular-end', 'A', 11.515331, 7.597831, 0.829129],
+    ['rectangular-end', 'B', 11.115331, 7.597831, 0.729129],
+    ['rectangular-end', 'C', 10.715331, 7.597831, 0.629129],
+    // fine pitch, 0.5: side goals 0.01, −0.02, −0.04
+    ['gull-wing', 'A', 11.515331, 6.697831, 0.749129],
+    ['gull-wing', 'B', 11.115331, 6.897831, 0.689129],
+    ['gull-wing', 'C', 10.715331, 7.097831, 0.649129],
     ['j-lead', 'A', 11.515331, 7.397831, 0.829129],
     ['j-lead', 'B', 11.115331, 7.597831, 0.789129],
     ['j-lead', 'C', 10.715331, 7.797831, 0.749129],
@@ -180,7 +187,7 @@ describe('hand-worked terminals of the other forms, L 10.0..10.4, T 1.0..1.3, W 
     ['inward-formed', 'B', 11.415331, 7.297831, 0.629129],
     ['inward-formed', 'C', 10.815331, 7.457831, 0.529129],
   ] as const)('%s, level %s', (form, level, Z, G, X) => {
-    const { computed } = solveSpan(group(sizes, { form }), level, standard, NO_CHOICES);
+    const { computed } = solveSpan(group(sizes, { form, pitch: 0.5 }), level, standard, NO_CHOICES);
     expect([computed.Z, computed.G, computed.X]).toEqual([Z, G, X].map((v) => expect.closeTo(v, 5)));
   });
 });

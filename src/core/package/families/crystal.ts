@@ -27,6 +27,16 @@ export const crystal = defineFamily<Symbol>({
   ],
   options: [],
   example: { L: '5.0±0.1', W: '3.2±0.1', W1: '2.4±0.15', T: '1.0±0.15', A: 'max 1.1' },
+  outlines: [
+    {
+      name: '3.2 × 1.5',
+      dimensions: { L: '3.1..3.3', W: '1.4..1.6', W1: '1.0..1.2', T: '0.6..0.8', A: 'max 0.9' },
+    },
+    {
+      name: '5.0 × 3.2',
+      dimensions: { L: '4.9..5.1', W: '3.1..3.3', W1: '2.3..2.6', T: '0.9..1.2', A: 'max 1.3' },
+    },
+  ],
   terminals,
   body: (d) => seatedBody(d.L, d.W, d.A),
   solids,

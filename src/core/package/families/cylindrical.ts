@@ -35,6 +35,11 @@ export const cylindrical = defineFamily<Symbol>({
   ],
   options: [componentOption(COMPONENTS)],
   example: { L: '3.3..3.7', D: '1.4..1.6', T: '0.2..0.5' },
+  outlines: [
+    { name: 'Small cylinder, 2.0 × 1.25', dimensions: { L: '1.9..2.1', D: '1.0..1.25', T: '0.2..0.4' } },
+    { name: 'Cylinder, 3.5 × 1.5', dimensions: { L: '3.3..3.7', D: '1.4..1.6', T: '0.25..0.55' } },
+    { name: 'Cylinder, 5.2 × 2.5', dimensions: { L: '4.8..5.2', D: '2.4..2.6', T: '0.35..0.65' } },
+  ],
   terminals: (d) => [bothEnds('cylindrical-end', { span: d.L, length: d.T, width: d.D })],
   body: (d) => seatedBody(d.L, d.D, d.D),
   solids,

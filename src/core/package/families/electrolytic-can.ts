@@ -29,6 +29,38 @@ export const electrolyticCan = defineFamily<Symbol>({
   ],
   options: [],
   example: { B: '8.1..8.5', D: '7.8..8.2', L: '8.8..9.4', T: '2.6..3.2', b: '0.7..1.1', A: 'max 10.5' },
+  outlines: [
+    {
+      name: 'Can 4 × 5.4',
+      dimensions: { B: '4.1..4.5', D: '3.8..4.2', L: '4.7..5.3', T: '1.5..2.1', b: '0.5..0.8', A: 'max 5.8' },
+    },
+    {
+      name: 'Can 6.3 × 5.4',
+      dimensions: { B: '6.4..6.8', D: '6.1..6.5', L: '7.0..7.6', T: '2.3..2.9', b: '0.5..0.8', A: 'max 5.8' },
+    },
+    {
+      name: 'Can 8 × 10',
+      dimensions: {
+        B: '8.1..8.5',
+        D: '7.8..8.2',
+        L: '8.8..9.4',
+        T: '2.6..3.2',
+        b: '0.7..1.1',
+        A: 'max 10.5',
+      },
+    },
+    {
+      name: 'Can 10 × 10',
+      dimensions: {
+        B: '10.1..10.5',
+        D: '9.8..10.2',
+        L: '10.7..11.3',
+        T: '2.9..3.5',
+        b: '0.9..1.3',
+        A: 'max 10.5',
+      },
+    },
+  ],
   terminals,
   body: (d) => seatedBody(d.B, d.B, d.A),
   solids,

@@ -65,10 +65,10 @@ function defineGrid(kind: GridKind) {
         : [
             length('A1', 'Standoff', 'Seating plane to underside of body', [0, 1], { derived: 'exact 0.02' }),
           ]),
-      count('k', 'Rows round the edge', 'Rows that a perimeter grid keeps on each side', [1, 20], {
+      count('k', 'Edge rows', 'Rows that a perimeter grid keeps on each side', [1, 20], {
         derived: '3',
       }),
-      count('m', 'Middle left out', 'Rows and columns left out in the middle of a hollow grid', [0, 58], {
+      count('m', 'Hollow', 'Rows and columns left out in the middle of a hollow grid', [0, 58], {
         derived: '0',
       }),
     ],

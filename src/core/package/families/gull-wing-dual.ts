@@ -6,9 +6,9 @@ import { counted } from '../naming';
 import { evenRow, twoRows } from '../rows';
 import type { SpanGroup } from '../terminal';
 import {
-  THERMAL_DIMENSIONS,
   thermalAgainstTerminals,
   thermalCount,
+  thermalDimensions,
   thermalGroup,
   thermalLines,
   thermalOption,
@@ -35,7 +35,7 @@ export const gullWingDual = defineFamily<Symbol>({
     length('E1', 'Body width', 'Body without leads, along the span', [0.5, 58]),
     length('D', 'Body length', 'Body along the rows', [0.5, 100]),
     ...LEAD_DIMENSIONS,
-    ...THERMAL_DIMENSIONS,
+    ...thermalDimensions('none'),
   ],
   options: [thermalOption('none')],
   example: {

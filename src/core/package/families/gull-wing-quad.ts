@@ -9,9 +9,9 @@ import { bodyPart, leadParts } from '../shapes/leads';
 import { mouldedBody, mouldHeights } from '../shapes/moulding';
 import type { SpanGroup } from '../terminal';
 import {
-  THERMAL_DIMENSIONS,
   thermalAgainstTerminals,
   thermalCount,
+  thermalDimensions,
   thermalGroup,
   thermalLines,
   thermalOption,
@@ -42,7 +42,7 @@ export const gullWingQuad = defineFamily<Symbol>({
     length('E1', 'Body across', 'Body without leads, left to right', [1.5, 58]),
     length('D1', 'Body upright', 'Body without leads, bottom to top', [1.5, 58], { derived: 'E1' }),
     ...LEAD_DIMENSIONS,
-    ...THERMAL_DIMENSIONS,
+    ...thermalDimensions('none'),
   ],
   options: [thermalOption('none')],
   example: {

@@ -41,6 +41,24 @@ export const moulded = defineFamily<Symbol>({
   ],
   options: [componentOption(COMPONENTS)],
   example: { L: '3.2±0.2', W: '1.6±0.2', W1: '1.2±0.1', T: '0.8±0.3', A: '1.6±0.2' },
+  outlines: [
+    {
+      name: '3216-18',
+      dimensions: { L: '3.0..3.4', W: '1.4..1.8', W1: '1.1..1.3', T: '0.5..1.1', A: 'max 1.8' },
+    },
+    {
+      name: '3528-21',
+      dimensions: { L: '3.3..3.7', W: '2.6..3.0', W1: '2.1..2.3', T: '0.5..1.1', A: 'max 2.1' },
+    },
+    {
+      name: '6032-28',
+      dimensions: { L: '5.7..6.3', W: '2.9..3.5', W1: '2.1..2.3', T: '1.0..1.6', A: 'max 2.8' },
+    },
+    {
+      name: '7343-31',
+      dimensions: { L: '7.0..7.6', W: '4.0..4.6', W1: '2.3..2.5', T: '1.0..1.6', A: 'max 3.1' },
+    },
+  ],
   terminals,
   body: (d) => seatedBody(d.L, d.W, d.A),
   solids,

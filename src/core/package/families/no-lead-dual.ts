@@ -14,9 +14,9 @@ import { rowAgainstBody, terminalAgainstPitch } from '../plausibility/row';
 import { evenRow, twoRows } from '../rows';
 import type { SpanGroup, SpotGroup, TerminalGroup } from '../terminal';
 import {
-  THERMAL_DIMENSIONS,
   thermalAgainstTerminals,
   thermalCount,
+  thermalDimensions,
   thermalGroup,
   thermalLines,
   thermalOption,
@@ -38,7 +38,7 @@ export const noLeadDual = defineFamily<Symbol>({
     { ...BODY_ACROSS, help: 'Over the body from one row to the other' },
     { ...BODY_UPRIGHT, help: 'Over the body along the rows' },
     ...NO_LEAD_DIMENSIONS,
-    ...THERMAL_DIMENSIONS,
+    ...thermalDimensions('rectangle'),
   ],
   options: [
     thermalOption('rectangle'),

@@ -16,9 +16,9 @@ import { rowAgainstBody, terminalAgainstPitch } from '../plausibility/row';
 import { fourRows } from '../rows';
 import type { SpanGroup, SpotGroup, TerminalGroup } from '../terminal';
 import {
-  THERMAL_DIMENSIONS,
   thermalAgainstTerminals,
   thermalCount,
+  thermalDimensions,
   thermalGroup,
   thermalLines,
   thermalOption,
@@ -45,7 +45,7 @@ export const noLeadQuad = defineFamily<Symbol>({
     { ...BODY_ACROSS },
     { ...BODY_UPRIGHT, derived: 'E' },
     ...NO_LEAD_DIMENSIONS,
-    ...THERMAL_DIMENSIONS,
+    ...thermalDimensions('rectangle'),
   ],
   options: [thermalOption('rectangle'), END_OPTION, CORNER_OPTION],
   example: {

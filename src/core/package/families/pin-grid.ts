@@ -33,10 +33,10 @@ export const pinGrid = defineFamily<Symbol>({
     HEIGHT,
     length('A1', 'Standoff', 'Seating plane to underside of body', [0, 5], { derived: '1.27' }),
     TAIL,
-    count('k', 'Rows round the edge', 'Rows that a perimeter grid keeps on each side', [1, 20], {
+    count('k', 'Edge rows', 'Rows that a perimeter grid keeps on each side', [1, 20], {
       derived: '3',
     }),
-    count('m', 'Middle left out', 'Rows and columns left out in the middle of a hollow grid', [0, 38], {
+    count('m', 'Hollow', 'Rows and columns left out in the middle of a hollow grid', [0, 38], {
       derived: '0',
     }),
   ],

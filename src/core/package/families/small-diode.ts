@@ -29,6 +29,32 @@ export const smallDiode = defineFamily<Symbol>({
     A: 'max 1.35',
     A1: '0..0.1',
   },
+  outlines: [
+    {
+      name: '1.7 × 1.25 body',
+      dimensions: {
+        E: '2.3..2.7',
+        E1: '1.6..1.8',
+        D: '1.15..1.35',
+        L: '0.2..0.4',
+        b: '0.25..0.35',
+        A: 'max 1.1',
+        A1: '0..0.1',
+      },
+    },
+    {
+      name: '2.7 × 1.6 body',
+      dimensions: {
+        E: '3.55..3.85',
+        E1: '2.55..2.85',
+        D: '1.4..1.7',
+        L: '0.25..0.45',
+        b: '0.45..0.65',
+        A: 'max 1.35',
+        A1: '0..0.1',
+      },
+    },
+  ],
   terminals,
   body: (d) => ({ x: d.E1, y: d.D, standoff: d.A1, height: d.A }),
   solids: (d) => leadedBody(d, d.D.nom, terminals(d)),
