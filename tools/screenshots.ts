@@ -37,6 +37,11 @@ async function open(name: string): Promise<void> {
   await page.waitForSelector('section[aria-label="Sheet"] svg');
 }
 
+/** Cuts the elevations through a land, counted from the first. */
+async function cut(land: number): Promise<void> {
+  for (let i = 0; i < land; i += 1) await page.keyboard.press('n');
+}
+
 mkdirSync(FOLDER, { recursive: true });
 await page.goto(url, { waitUntil: 'networkidle0' });
 await page.locator('button ::-p-text(Put the demo on the Shelf)').click();
@@ -44,12 +49,33 @@ await page.waitForSelector('a[aria-label="Open U4 tide converter"]');
 await shoot('shelf');
 
 await page.locator('button ::-p-text(New footprint)').click();
-await page.waitForSelector('dialog[open]');
+await page.waitForSelector('dialog[open] svg');
+await wait(1500);
 await shoot('gallery');
 
-await open('U1 logger controller');
+await open('U9 radio front end');
 await page.keyboard.press('2');
-await shoot('bench-quad');
+await shoot('bench-no-lead');
+
+await open('U10 charge regulator');
+await page.keyboard.press('2');
+await shoot('bench-land');
+
+await open('U6 gauge logic');
+await page.keyboard.press('5');
+await cut(14);
+await shoot('bench-grid');
+
+await open('J2 debug header');
+await page.keyboard.press('5');
+await cut(3);
+await shoot('bench-header');
+
+await open('J3 sensor connector');
+await page.keyboard.press('t');
+await page.waitForSelector('canvas');
+await wait(2500);
+await shoot('bench-connector');
 
 await open('U7 buoy transceiver');
 await shoot('bench-measure');
@@ -57,8 +83,6 @@ await page.keyboard.press('6');
 await shoot('bench-prove');
 
 await open('U4 tide converter');
-await page.keyboard.press('2');
-await shoot('bench-land');
 await page.keyboard.press('3');
 await shoot('bench-stack');
 await page.keyboard.press('4');
