@@ -1,4 +1,14 @@
-import type { Options, OptionDefinition } from './family';
+import { count, line } from './declare';
+import { BODY_ACROSS, BODY_UPRIGHT, PITCH } from './dimensions';
+import type {
+  DimensionDefinition,
+  DimensionLine,
+  Dimensions,
+  Options,
+  OptionDefinition,
+  PlausibilityRule,
+} from './family';
+import { gridAgainstBody, gridDrift } from './plausibility/grid';
 import type { Spot } from './terminal';
 
 /** Letters of grid rows: without I, O, Q, S, X and Z (JEDEC 95, section SPP-010). */
@@ -32,6 +42,73 @@ export interface GridSizes {
   /** Rows and columns left out in the middle of a depopulated grid. */
   readonly hollow: number;
 }
+
+/** Dimensions of the matrix and the body over it; b is the terminal's, with the family's own words. */
+export type GridSymbol = 'nE' | 'nD' | 'e' | 'eD' | 'E' | 'D' | 'k' | 'm';
+type GridValues = Dimensions<GridSymbol>;
+
+const MOST_ROWS = 60;
+
+/** Counts, pitches and body, as datasheets list them first. */
+export const MATRIX_DIMENSIONS: readonly DimensionDefinition<'nE' | 'nD' | 'e' | 'eD' | 'E' | 'D'>[] = [
+  count('nE', 'Columns', 'Columns of the matrix, left to right', [2, MOST_ROWS]),
+  count('nD', 'Rows', 'Rows of the matrix, top to bottom', [2, MOST_ROWS], { derived: 'nE' }),
+  PITCH,
+  {
+    ...PITCH,
+    symbol: 'eD',
+    name: 'Pitch upright',
+    help: 'Centre to centre of neighbouring rows',
+    derived: 'e',
+  },
+  BODY_ACROSS,
+  { ...BODY_UPRIGHT, derived: 'E' },
+];
+
+/** What the layouts leave out. */
+export const LAYOUT_DIMENSIONS: readonly DimensionDefinition<'k' | 'm'>[] = [
+  count('k', 'Edge rows', 'Rows that a perimeter grid keeps on each side', [1, 20], { derived: '3' }),
+  count('m', 'Hollow', 'Rows and columns left out in the middle of a hollow grid', [0, MOST_ROWS - 2], {
+    derived: '0',
+  }),
+];
+
+/** A grid's sizes from its dimensions. */
+export function gridSizes(d: GridValues): GridSizes {
+  return {
+    columns: d.nE.nom,
+    rows: d.nD.nom,
+    pitchX: d.e.nom,
+    pitchY: d.eD.nom,
+    ring: d.k.nom,
+    hollow: d.m.nom,
+  };
+}
+
+/** Dimension lines of matrix and body, from above. */
+export function matrixLines(d: GridValues): DimensionLine[] {
+  const [x, y] = [d.E.nom / 2, d.D.nom / 2];
+  const { left, top } = firstPlace(d);
+  return [
+    line('E', 'plan', 'top', [-x, y], [x, y], 1),
+    line('D', 'plan', 'right', [x, -y], [x, y]),
+    line('e', 'plan', 'top', [left, top], [left + d.e.nom, top]),
+    line('eD', 'plan', 'left', [left, top - d.eD.nom], [left, top]),
+  ];
+}
+
+/** Where the first row and column cross, taken or not. */
+export function firstPlace(d: GridValues): { readonly left: number; readonly top: number } {
+  return { left: (-(d.nE.nom - 1) / 2) * d.e.nom, top: ((d.nD.nom - 1) / 2) * d.eD.nom };
+}
+
+/** The matrix lies under the body, on the grid that its pitch says. */
+export const MATRIX_RULES: readonly PlausibilityRule<GridSymbol | 'b'>[] = [
+  gridAgainstBody<GridSymbol | 'b'>('E', (d) => ({ count: d.nE.nom, pitch: d.e.nom, terminal: d.b.nom })),
+  gridAgainstBody<GridSymbol | 'b'>('D', (d) => ({ count: d.nD.nom, pitch: d.eD.nom, terminal: d.b.nom })),
+  gridDrift<GridSymbol | 'b'>('e', (d) => d.nE.nom),
+  gridDrift<GridSymbol | 'b'>('eD', (d) => d.nD.nom),
+];
 
 /** Which places of a grid are taken, and single ones that are missing. */
 export const GRID_OPTIONS: readonly OptionDefinition[] = [

@@ -1,4 +1,4 @@
-import type { TerminalPlace } from './terminal';
+import type { SpanGroup, TerminalPlace } from './terminal';
 
 /** Offsets of the leads of one row from its middle, first to last, walking towards −. */
 export function evenRow(count: number, pitch: number): number[] {
@@ -15,6 +15,25 @@ export function twoRows(left: readonly number[], right: readonly number[]): Term
     ...left.map((along, i): TerminalPlace => ({ position: i + 1, side: -1, along })),
     ...right.map((along, i): TerminalPlace => ({ position: left.length + i + 1, side: 1, along })),
   ];
+}
+
+/** A group of two equal rows along y, as chip arrays and flat packages have. */
+export function dualGroup(
+  count: number,
+  pitch: number,
+  rest: Pick<SpanGroup, 'form' | 'span' | 'length' | 'width'>,
+): SpanGroup {
+  const row = evenRow(count / 2, pitch);
+  return {
+    kind: 'span',
+    id: 'rows',
+    title: 'Left and right rows',
+    axis: 'x',
+    pitch,
+    body: null,
+    places: twoRows(row, [...row].reverse()),
+    ...rest,
+  };
 }
 
 /** Places of a quad package by the axis of their span. */

@@ -6,6 +6,7 @@ import { defineFamily, type Dimensions } from '../family';
 import { byX, counted, hundredths } from '../naming';
 import { fitsPitch } from '../plausibility/counts';
 import { inchPitch, rowAgainstBody } from '../plausibility/row';
+import { levelCount, pitchLines, uprightCount } from '../quad';
 import { fourRows } from '../rows';
 import { notched, notchesOf, padParts, prism } from '../shapes/terminals';
 import type { SpanGroup } from '../terminal';
@@ -92,12 +93,10 @@ export const castellated = defineFamily<Symbol>({
   },
   dimensionLines: (d) => {
     const [x, y] = [d.E.nom / 2, d.D.nom / 2];
-    const first = ((d.nE.nom - 1) / 2) * d.e.nom;
     return [
       line('E', 'plan', 'top', [-x, y], [x, y]),
       line('D', 'plan', 'right', [x, -y], [x, y]),
-      line('e', 'plan', 'left', [-x, first - d.e.nom], [-x, first]),
-      line('b', 'plan', 'left', [-x, -first - d.b.nom / 2], [-x, -first + d.b.nom / 2]),
+      ...pitchLines(d, x),
       line('L', 'front', 'bottom', [x - d.L.nom, 0], [x, 0]),
       line('A', 'front', 'right', [x, 0], [x, d.A.nom]),
     ];
@@ -119,12 +118,8 @@ export const castellated = defineFamily<Symbol>({
   ],
 });
 
-function levelCount(d: Values): number {
-  return Math.max(0, d.n.nom / 2 - d.nE.nom);
-}
-
 function rows(d: Values): SpanGroup[] {
-  const { x, y } = fourRows(Math.min(d.nE.nom, d.n.nom / 2), levelCount(d), d.e.nom);
+  const { x, y } = fourRows(uprightCount(d), levelCount(d), d.e.nom);
   const group = (id: string, title: string, axis: 'x' | 'y'): SpanGroup => ({
     kind: 'span',
     id,

@@ -6,7 +6,7 @@ import { defineFamily, type Dimensions, type Options } from '../family';
 import { byX, counted, hundredths } from '../naming';
 import { fitsPitch } from '../plausibility/counts';
 import { rowAgainstBody } from '../plausibility/row';
-import { evenRow, twoRows } from '../rows';
+import { dualGroup, evenRow } from '../rows';
 import { bodyPart } from '../shapes/leads';
 import { notched, padParts, prism } from '../shapes/terminals';
 import type { SpanGroup } from '../terminal';
@@ -120,22 +120,7 @@ export const chipArray = defineFamily<Symbol>({
 });
 
 function rows(d: Values): SpanGroup[] {
-  const row = evenRow(d.n.nom / 2, d.e.nom);
-  return [
-    {
-      kind: 'span',
-      id: 'rows',
-      title: 'Left and right rows',
-      form: 'chip-array',
-      axis: 'x',
-      span: d.E,
-      length: d.L,
-      width: d.b,
-      pitch: d.e.nom,
-      body: null,
-      places: twoRows(row, [...row].reverse()),
-    },
-  ];
+  return [dualGroup(d.n.nom, d.e.nom, { form: 'chip-array', span: d.E, length: d.L, width: d.b })];
 }
 
 /** Concave bodies have notches between the terminals; convex ones end before their terminals do. */

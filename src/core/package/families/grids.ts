@@ -1,7 +1,7 @@
 import { block, type Assembly, type Shape } from '../../geometry/solid';
 import { rectangle, type Figure } from '../../geometry/figure';
-import { count, length, line } from '../declare';
-import { BODY_ACROSS, BODY_UPRIGHT, HEIGHT, PITCH } from '../dimensions';
+import { length, line } from '../declare';
+import { HEIGHT } from '../dimensions';
 import {
   defineFamily,
   type Dimensions,
@@ -9,14 +9,24 @@ import {
   type OptionDefinition,
   type Options,
 } from '../family';
-import { GRID_OPTIONS, gridPitch, gridPlaces, type GridSizes } from '../grid';
+import {
+  firstPlace,
+  GRID_OPTIONS,
+  gridPitch,
+  gridPlaces,
+  gridSizes,
+  LAYOUT_DIMENSIONS,
+  MATRIX_DIMENSIONS,
+  MATRIX_RULES,
+  matrixLines,
+  type GridSymbol,
+} from '../grid';
 import { byX, counted, hundredths } from '../naming';
 import { fitsPitch } from '../plausibility/counts';
-import { gridAgainstBody, gridDrift } from '../plausibility/grid';
 import { ball, standingCylinder } from '../shapes/round';
 import type { SpotForm, SpotGroup } from '../terminal';
 
-type Symbol = 'nE' | 'nD' | 'e' | 'eD' | 'E' | 'D' | 'b' | 'A' | 'A1' | 'k' | 'm';
+type Symbol = GridSymbol | 'b' | 'A' | 'A1';
 type Values = Dimensions<Symbol>;
 
 /** What tells the three grids from one another. */
@@ -46,18 +56,7 @@ function defineGrid(kind: GridKind) {
     summary: kind.summary,
     keywords: [...kind.keywords, 'grid', 'array', 'full', 'perimeter', 'staggered'],
     dimensions: [
-      count('nE', 'Columns', 'Columns of the matrix, left to right', [2, 60]),
-      count('nD', 'Rows', 'Rows of the matrix, top to bottom', [2, 60], { derived: 'nE' }),
-      PITCH,
-      {
-        ...PITCH,
-        symbol: 'eD',
-        name: 'Pitch upright',
-        help: 'Centre to centre of neighbouring rows',
-        derived: 'e',
-      },
-      BODY_ACROSS,
-      { ...BODY_UPRIGHT, derived: 'E' },
+      ...MATRIX_DIMENSIONS,
       length('b', kind.terminal, kind.help, [0.08, 3]),
       HEIGHT,
       ...(kind.standoff
@@ -65,12 +64,7 @@ function defineGrid(kind: GridKind) {
         : [
             length('A1', 'Standoff', 'Seating plane to underside of body', [0, 1], { derived: 'exact 0.02' }),
           ]),
-      count('k', 'Edge rows', 'Rows that a perimeter grid keeps on each side', [1, 20], {
-        derived: '3',
-      }),
-      count('m', 'Hollow', 'Rows and columns left out in the middle of a hollow grid', [0, 58], {
-        derived: '0',
-      }),
+      ...LAYOUT_DIMENSIONS,
     ],
     options: [...kind.options, ...GRID_OPTIONS],
     example: kind.example,
@@ -90,7 +84,7 @@ function defineGrid(kind: GridKind) {
         body: block(d.E.nom * 0.94, d.D.nom * 0.94, split(d), Math.max(d.A.nom, split(d) + 0.05)),
       },
       parts: [
-        ...gridPlaces(sizesOf(d), options).map(({ number = '', at }) => ({
+        ...gridPlaces(gridSizes(d), options).map(({ number = '', at }) => ({
           name: `terminal ${number}`,
           shape: 'terminal',
           material: 'metal' as const,
@@ -102,14 +96,10 @@ function defineGrid(kind: GridKind) {
       ],
     }),
     dimensionLines: (d) => {
-      const [x, y] = [d.E.nom / 2, d.D.nom / 2];
-      const left = (-(d.nE.nom - 1) / 2) * d.e.nom;
-      const top = ((d.nD.nom - 1) / 2) * d.eD.nom;
+      const x = d.E.nom / 2;
+      const { left } = firstPlace(d);
       return [
-        line('E', 'plan', 'top', [-x, y], [x, y], 1),
-        line('D', 'plan', 'right', [x, -y], [x, y]),
-        line('e', 'plan', 'top', [left, top], [left + d.e.nom, top]),
-        line('eD', 'plan', 'left', [left, top - d.eD.nom], [left, top]),
+        ...matrixLines(d),
         line('b', 'front', 'bottom', [left - d.b.nom / 2, 0], [left + d.b.nom / 2, 0]),
         line('A', 'front', 'right', [x, 0], [x, d.A.nom]),
         line('A1', 'front', 'left', [-x, 0], [-x, d.A1.nom]),
@@ -117,7 +107,7 @@ function defineGrid(kind: GridKind) {
     },
     name: (d, options) => [
       kind.prefix,
-      counted('n', gridPlaces(sizesOf(d), options).length),
+      counted('n', gridPlaces(gridSizes(d), options).length),
       `${kind.letter(options)}`,
       hundredths('e', d.e.nom),
       'P',
@@ -129,25 +119,11 @@ function defineGrid(kind: GridKind) {
     ],
     polarised: () => true,
     plausibility: [
-      gridAgainstBody<Symbol>('E', (d) => ({ count: d.nE.nom, pitch: d.e.nom, terminal: d.b.nom })),
-      gridAgainstBody<Symbol>('D', (d) => ({ count: d.nD.nom, pitch: d.eD.nom, terminal: d.b.nom })),
+      ...MATRIX_RULES,
       fitsPitch<Symbol>('b', 'e', kind.terminal),
       fitsPitch<Symbol>('b', 'eD', kind.terminal),
-      gridDrift<Symbol>('e', (d) => d.nE.nom),
-      gridDrift<Symbol>('eD', (d) => d.nD.nom),
     ],
   });
-}
-
-function sizesOf(d: Values): GridSizes {
-  return {
-    columns: d.nE.nom,
-    rows: d.nD.nom,
-    pitchX: d.e.nom,
-    pitchY: d.eD.nom,
-    ring: d.k.nom,
-    hollow: d.m.nom,
-  };
 }
 
 /** Height at which substrate and mould compound meet. */
@@ -160,7 +136,7 @@ function group(kind: GridKind, d: Values, options: Options): SpotGroup {
   const square = options['land'] === 'square';
   const at = (limit: 'min' | 'nom' | 'max'): Figure =>
     square ? rectangle(d.b[limit], d.b[limit]) : { kind: 'round', diameter: d.b[limit] };
-  const sizes = sizesOf(d);
+  const sizes = gridSizes(d);
   return {
     kind: 'spot',
     id: 'grid',

@@ -1,9 +1,10 @@
 import type { Assembly } from '../../geometry/solid';
-import { count, length, line } from '../declare';
+import { count, length } from '../declare';
 import { defineFamily, type Dimensions, type Options } from '../family';
 import { LEAD_DIMENSIONS, LEAD_RULES, leadGroup, leadLines, leadShape, type LeadSymbol } from '../gull-wing';
 import { QUAD_SPARE, rowAgainstBody, terminalAgainstPitch } from '../plausibility/row';
 import { counted } from '../naming';
+import { levelCount, quadLines, uprightCount } from '../quad';
 import { fourRows } from '../rows';
 import { bodyPart, leadParts } from '../shapes/leads';
 import { mouldedBody, mouldHeights } from '../shapes/moulding';
@@ -126,20 +127,7 @@ export const gullWingQuad = defineFamily<Symbol>({
   terminals: (d, options) => [...rows(d), ...thermalGroup(d, options, d.n.nom + 1)],
   body: (d) => ({ x: d.E1, y: d.D1, standoff: d.A1, height: d.A }),
   solids,
-  dimensionLines: (d, options) => {
-    const [tip, body, upright, end] = [d.E.nom / 2, d.E1.nom / 2, d.D.nom / 2, d.D1.nom / 2];
-    const first = ((d.nE.nom - 1) / 2) * d.e.nom;
-    return [
-      line('E1', 'plan', 'top', [-body, end], [body, end]),
-      line('E', 'plan', 'top', [-tip, first], [tip, first], 1),
-      line('D1', 'plan', 'right', [body, -end], [body, end]),
-      line('D', 'plan', 'right', [0, -upright], [0, upright], 1),
-      line('e', 'plan', 'left', [-tip, first - d.e.nom], [-tip, first]),
-      line('b', 'plan', 'left', [-tip, -first - d.b.nom / 2], [-tip, -first + d.b.nom / 2]),
-      ...leadLines(d),
-      ...thermalLines(d, options),
-    ];
-  },
+  dimensionLines: (d, options) => [...quadLines(d), ...leadLines(d), ...thermalLines(d, options)],
   name: (d, options) => [
     'QFP',
     { symbol: 'e', value: d.e.nom, decimals: 2 },
@@ -168,13 +156,8 @@ export const gullWingQuad = defineFamily<Symbol>({
   ],
 });
 
-/** Leads on each of the bottom and top sides; the upright sides may not take all of them. */
-function levelCount(d: Values): number {
-  return Math.max(0, d.n.nom / 2 - d.nE.nom);
-}
-
 function rows(d: Values): SpanGroup[] {
-  const { x, y } = fourRows(Math.min(d.nE.nom, d.n.nom / 2), levelCount(d), d.e.nom);
+  const { x, y } = fourRows(uprightCount(d), levelCount(d), d.e.nom);
   return [
     leadGroup(d, { id: 'upright', title: 'Left and right sides', pitch: d.e.nom, places: x }),
     {

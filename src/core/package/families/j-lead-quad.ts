@@ -1,10 +1,11 @@
 import type { Assembly } from '../../geometry/solid';
-import { count, length, line } from '../declare';
+import { count, length } from '../declare';
 import { PITCH } from '../dimensions';
 import { defineFamily, type Dimensions } from '../family';
 import { J_DIMENSIONS, J_RULES, jGroup, jLines, jShape, type JSymbol } from '../j-lead';
 import { byX, counted, hundredths } from '../naming';
 import { inchPitch, rowAgainstBody, terminalAgainstPitch } from '../plausibility/row';
+import { levelCount, quadLines, uprightCount } from '../quad';
 import { fourRows } from '../rows';
 import { bodyPart, leadParts } from '../shapes/leads';
 import { mouldedBody, mouldHeights } from '../shapes/moulding';
@@ -85,19 +86,7 @@ export const jLeadQuad = defineFamily<Symbol>({
       parts: [...leadParts(upright, 'upright'), ...leadParts(level, 'level'), bodyPart('moulding')],
     };
   },
-  dimensionLines: (d) => {
-    const [tip, body, upright, end] = [d.E.nom / 2, d.E1.nom / 2, d.D.nom / 2, d.D1.nom / 2];
-    const first = ((d.nE.nom - 1) / 2) * d.e.nom;
-    return [
-      line('E1', 'plan', 'top', [-body, end], [body, end]),
-      line('E', 'plan', 'top', [-tip, first], [tip, first], 1),
-      line('D1', 'plan', 'right', [body, -end], [body, end]),
-      line('D', 'plan', 'right', [0, -upright], [0, upright], 1),
-      line('e', 'plan', 'left', [-tip, first - d.e.nom], [-tip, first]),
-      line('b', 'plan', 'left', [-tip, -first - d.b.nom / 2], [-tip, -first + d.b.nom / 2]),
-      ...jLines(d, d.E2.nom),
-    ];
-  },
+  dimensionLines: (d) => [...quadLines(d), ...jLines(d, d.E2.nom)],
   name: (d) => [
     'PLCC',
     hundredths('e', d.e.nom),
@@ -116,12 +105,8 @@ export const jLeadQuad = defineFamily<Symbol>({
   ],
 });
 
-function levelCount(d: Values): number {
-  return Math.max(0, d.n.nom / 2 - d.nE.nom);
-}
-
 function terminals(d: Values, fromCorner: boolean): SpanGroup[] {
-  const upright = Math.min(d.nE.nom, d.n.nom / 2);
+  const upright = uprightCount(d);
   const rows = fourRows(upright, levelCount(d), d.e.nom);
   // leaded carriers count from the middle of the top side: that many terminals before the corner
   const before = fromCorner ? 0 : Math.ceil(levelCount(d) / 2);

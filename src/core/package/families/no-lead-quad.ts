@@ -13,6 +13,7 @@ import {
   type NoLeadSymbol,
 } from '../no-lead';
 import { rowAgainstBody, terminalAgainstPitch } from '../plausibility/row';
+import { levelCount, pitchLines, uprightCount } from '../quad';
 import { fourRows } from '../rows';
 import type { SpanGroup, SpotGroup, TerminalGroup } from '../terminal';
 import {
@@ -125,13 +126,11 @@ export const noLeadQuad = defineFamily<Symbol>({
   solids: (d, options) => noLeadSolids(d, [d.E.nom, d.D.nom], rows(d, options), spots(d, options)),
   dimensionLines: (d, options) => {
     const [x, y] = [d.E.nom / 2, d.D.nom / 2];
-    const first = ((d.nE.nom - 1) / 2) * d.e.nom;
     const end = x - d.S.nom;
     return [
       line('E', 'plan', 'top', [-x, y], [x, y]),
       line('D', 'plan', 'right', [x, -y], [x, y]),
-      line('e', 'plan', 'left', [-x, first - d.e.nom], [-x, first]),
-      line('b', 'plan', 'left', [-x, -first - d.b.nom / 2], [-x, -first + d.b.nom / 2]),
+      ...pitchLines(d, x),
       line('L', 'front', 'bottom', [end - d.L.nom, 0], [end, 0]),
       ...(d.S.nom > 0 ? [line('S', 'front', 'bottom', [end, 0], [x, 0], 1)] : []),
       line('A', 'front', 'right', [x, 0], [x, d.A.nom]),
@@ -161,13 +160,8 @@ export const noLeadQuad = defineFamily<Symbol>({
   ],
 });
 
-/** Terminals on each of the bottom and top sides. */
-function levelCount(d: Values): number {
-  return Math.max(0, d.n.nom / 2 - d.nE.nom);
-}
-
 function rows(d: Values, options: Options): SpanGroup[] {
-  const { x, y } = fourRows(Math.min(d.nE.nom, d.n.nom / 2), levelCount(d), d.e.nom);
+  const { x, y } = fourRows(uprightCount(d), levelCount(d), d.e.nom);
   const upright = noLeadGroup(d, options, d.E, {
     id: 'upright',
     title: 'Left and right sides',

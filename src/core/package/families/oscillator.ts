@@ -7,7 +7,7 @@ import { byX } from '../naming';
 import { fitsPitch } from '../plausibility/counts';
 import { terminalsApart } from '../no-lead';
 import { rowAgainstBody } from '../plausibility/row';
-import { evenRow, twoRows } from '../rows';
+import { dualGroup } from '../rows';
 import { bodyPart, leadParts } from '../shapes/leads';
 import { mouldedBody, mouldHeights } from '../shapes/moulding';
 import { jLead, notched, notchesOf, padParts, prism } from '../shapes/terminals';
@@ -178,22 +178,7 @@ function bodyAcross(d: Values) {
 }
 
 function rows(d: Values, options: Options): SpanGroup[] {
-  const row = evenRow(d.n.nom / 2, d.e.nom);
-  return [
-    {
-      kind: 'span',
-      id: 'rows',
-      title: 'Left and right rows',
-      form: formOf(options).form,
-      axis: 'x',
-      span: d.E,
-      length: d.L,
-      width: d.b,
-      pitch: d.e.nom,
-      body: null,
-      places: twoRows(row, [...row].reverse()),
-    },
-  ];
+  return [dualGroup(d.n.nom, d.e.nom, { form: formOf(options).form, span: d.E, length: d.L, width: d.b })];
 }
 
 function solids(d: Values, options: Options): Assembly {

@@ -1,14 +1,23 @@
 import { block, type Assembly } from '../../geometry/solid';
-import { count, length, line } from '../declare';
-import { BODY_ACROSS, BODY_UPRIGHT, HEIGHT, PITCH, ROUND_LEAD, TAIL } from '../dimensions';
+import { length, line } from '../declare';
+import { HEIGHT, ROUND_LEAD, TAIL } from '../dimensions';
 import { defineFamily, type Dimensions, type Options } from '../family';
-import { GRID_OPTIONS, gridPlaces, type GridSizes } from '../grid';
+import {
+  firstPlace,
+  GRID_OPTIONS,
+  gridPlaces,
+  gridSizes,
+  LAYOUT_DIMENSIONS,
+  MATRIX_DIMENSIONS,
+  MATRIX_RULES,
+  matrixLines,
+  type GridSymbol,
+} from '../grid';
 import { byX, counted, hundredths } from '../naming';
 import { centred, leadAgainstPitch, pinParts, pinShape, roundPin } from '../pins';
-import { gridAgainstBody, gridDrift } from '../plausibility/grid';
 import type { PinGroup } from '../terminal';
 
-type Symbol = 'nE' | 'nD' | 'e' | 'eD' | 'E' | 'D' | 'b' | 'A' | 'A1' | 'L' | 'k' | 'm';
+type Symbol = GridSymbol | 'b' | 'A' | 'A1' | 'L';
 type Values = Dimensions<Symbol>;
 
 export const pinGrid = defineFamily<Symbol>({
@@ -17,28 +26,12 @@ export const pinGrid = defineFamily<Symbol>({
   summary: 'Ceramic or plastic package with a matrix of pins through the board (PGA).',
   keywords: ['PGA', 'pin grid array', 'through-hole', 'ceramic', 'matrix', 'perimeter', 'staggered'],
   dimensions: [
-    count('nE', 'Columns', 'Columns of the matrix, left to right', [2, 40]),
-    count('nD', 'Rows', 'Rows of the matrix, top to bottom', [2, 40], { derived: 'nE' }),
-    PITCH,
-    {
-      ...PITCH,
-      symbol: 'eD',
-      name: 'Pitch upright',
-      help: 'Centre to centre of neighbouring rows',
-      derived: 'e',
-    },
-    BODY_ACROSS,
-    { ...BODY_UPRIGHT, derived: 'E' },
+    ...MATRIX_DIMENSIONS,
     { ...ROUND_LEAD, name: 'Pin diameter' },
     HEIGHT,
     length('A1', 'Standoff', 'Seating plane to underside of body', [0, 5], { derived: '1.27' }),
     TAIL,
-    count('k', 'Edge rows', 'Rows that a perimeter grid keeps on each side', [1, 20], {
-      derived: '3',
-    }),
-    count('m', 'Hollow', 'Rows and columns left out in the middle of a hollow grid', [0, 38], {
-      derived: '0',
-    }),
+    ...LAYOUT_DIMENSIONS,
   ],
   options: GRID_OPTIONS,
   example: { nE: '10', e: '2.54', E: '26.1..27.0', b: '0.41..0.51', A: 'max 5.2' },
@@ -69,14 +62,10 @@ export const pinGrid = defineFamily<Symbol>({
     };
   },
   dimensionLines: (d) => {
-    const [x, y] = [d.E.nom / 2, d.D.nom / 2];
-    const left = (-(d.nE.nom - 1) / 2) * d.e.nom;
-    const top = ((d.nD.nom - 1) / 2) * d.eD.nom;
+    const x = d.E.nom / 2;
+    const { left } = firstPlace(d);
     return [
-      line('E', 'plan', 'top', [-x, y], [x, y], 1),
-      line('D', 'plan', 'right', [x, -y], [x, y]),
-      line('e', 'plan', 'top', [left, top], [left + d.e.nom, top]),
-      line('eD', 'plan', 'left', [left, top - d.eD.nom], [left, top]),
+      ...matrixLines(d),
       line('b', 'front', 'bottom', [left - d.b.nom / 2, -d.L.nom], [left + d.b.nom / 2, -d.L.nom]),
       line('A', 'front', 'right', [x, 0], [x, d.A.nom]),
       line('A1', 'front', 'left', [-x, 0], [-x, d.A1.nom]),
@@ -85,7 +74,7 @@ export const pinGrid = defineFamily<Symbol>({
   },
   name: (d, options) => [
     'PGA',
-    counted('n', gridPlaces(sizesOf(d), options).length),
+    counted('n', gridPlaces(gridSizes(d), options).length),
     'P',
     hundredths('e', d.e.nom),
     '_',
@@ -96,25 +85,8 @@ export const pinGrid = defineFamily<Symbol>({
     ...byX(['E', d.E.nom], ['D', d.D.nom], ['A', d.A.max]),
   ],
   polarised: () => true,
-  plausibility: [
-    gridAgainstBody<Symbol>('E', (d) => ({ count: d.nE.nom, pitch: d.e.nom, terminal: d.b.nom })),
-    gridAgainstBody<Symbol>('D', (d) => ({ count: d.nD.nom, pitch: d.eD.nom, terminal: d.b.nom })),
-    leadAgainstPitch<Symbol>('e', (d) => d.b.max, ['b']),
-    gridDrift<Symbol>('e', (d) => d.nE.nom),
-    gridDrift<Symbol>('eD', (d) => d.nD.nom),
-  ],
+  plausibility: [...MATRIX_RULES, leadAgainstPitch<Symbol>('e', (d) => d.b.max, ['b'])],
 });
-
-function sizesOf(d: Values): GridSizes {
-  return {
-    columns: d.nE.nom,
-    rows: d.nD.nom,
-    pitchX: d.e.nom,
-    pitchY: d.eD.nom,
-    ring: d.k.nom,
-    hollow: d.m.nom,
-  };
-}
 
 function pins(d: Values, options: Options): PinGroup {
   const staggered = options['layout'] === 'staggered';
@@ -125,6 +97,6 @@ function pins(d: Values, options: Options): PinGroup {
     lead: roundPin(d.b),
     // in a staggered grid the next pin of a row is two places on
     pitch: staggered ? { x: 2 * d.e.nom, y: 2 * d.eD.nom } : { x: d.e.nom, y: d.eD.nom },
-    places: gridPlaces(sizesOf(d), options),
+    places: gridPlaces(gridSizes(d), options),
   };
 }
