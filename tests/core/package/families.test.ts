@@ -8,7 +8,7 @@ import { facesOf, placeFace } from '../../../src/core/geometry/faces';
 import { gapToPolygon, sizeOf } from '../../../src/core/geometry/figure';
 import { turn, type Point3 } from '../../../src/core/geometry/point';
 import type { Shape } from '../../../src/core/geometry/solid';
-import type { LandSolution } from '../../../src/core/land/solution';
+import { sizesOf, type LandSolution } from '../../../src/core/land/solution';
 import { FAMILIES } from '../../../src/core/package/families';
 import { formatName, parseName } from '../../../src/core/package/naming';
 import { PROCESSES } from '../../../src/core/process';
@@ -86,6 +86,20 @@ describe.each(variants)('%s', (_, { family, document }) => {
       a?.forEach((size, i) => {
         expect(size).toBeGreaterThanOrEqual(b?.[i] ?? NaN);
         expect(b?.[i]).toBeGreaterThanOrEqual(c?.[i] ?? NaN);
+      });
+    });
+  });
+
+  it('has lands that are no smaller at A than at B, and at B than at C, as used', () => {
+    const { levels } = compile(document);
+    levels?.B.forEach((_solution, group) => {
+      const [a, b, c] = LEVELS.map((level) => sizesOf(levels[level][group] as LandSolution));
+      const compared = ['Z', 'X', 'Y', 'D', 'H'];
+      a?.forEach(({ symbol, value }) => {
+        if (!compared.includes(symbol)) return;
+        const at = (sizes: typeof a) => sizes?.find((size) => size.symbol === symbol)?.value ?? value;
+        expect(value, symbol).toBeGreaterThanOrEqual(at(b as typeof a) - 1e-9);
+        expect(at(b as typeof a), symbol).toBeGreaterThanOrEqual(at(c as typeof a) - 1e-9);
       });
     });
   });

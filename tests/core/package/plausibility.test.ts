@@ -6,7 +6,7 @@ import { applyEdits } from '../../../src/core/document/edit';
 import type { Finding } from '../../../src/core/document/finding';
 import { compile } from '../../../src/core/footprint/compile';
 import { FAMILIES, familyById } from '../../../src/core/package/families';
-import type { FamilyDefinition } from '../../../src/core/package/family';
+import type { Dimensions, FamilyDefinition } from '../../../src/core/package/family';
 import { PROCESSES } from '../../../src/core/process';
 import { variantsOf, type Variant } from '../../data/families';
 
@@ -129,11 +129,17 @@ describe('holes', () => {
   });
 });
 
+/** A variant with the values that its numbers mean. */
+type Measured = Variant & { readonly values: Dimensions };
+
+function measured(variant: Variant): Measured {
+  const { values } = compile(variant.document).resolved ?? {};
+  if (!values) throw new Error(`${variant.name} is not complete`);
+  return { ...variant, values };
+}
+
 /** A variant with every length scaled by one factor and its limits drawn apart by a little. */
-function scaled({ document }: Variant, factor: number, apart: number): TapisDocument {
-  const family = familyById(document.package.family) as FamilyDefinition;
-  const { values } = compile(document).resolved ?? {};
-  if (!values) throw new Error('the variant is not complete');
+function scaled({ document, family, values }: Measured, factor: number, apart: number): TapisDocument {
   const dimensions = Object.fromEntries(
     Object.keys(document.package.dimensions).map((symbol) => {
       const definition = family.dimensions.find((d) => d.symbol === symbol);
@@ -148,74 +154,84 @@ function scaled({ document }: Variant, factor: number, apart: number): TapisDocu
 }
 
 const RUNS = 500;
+/** Hundreds of compilations take their time on a busy machine. */
+const PATIENCE = 120_000;
 
 describe.each(FAMILIES.map((family) => [family.id, family] as const))('%s', (_, family) => {
   const anyProcess = fc.constantFrom(...PROCESSES.map(({ id }) => id));
   const anyLevel = fc.constantFrom(...LEVELS);
   // large grids are the bench's business
-  const variants = variantsOf(family).filter(
-    ({ document }) => (compile(document).footprint?.lands.length ?? 0) < 150,
+  const variants = variantsOf(family)
+    .filter(({ document }) => (compile(document).footprint?.lands.length ?? 0) < 150)
+    .map(measured);
+
+  it(
+    `compiles for ${RUNS} plausible inputs, its marks and courtyard in order`,
+    () => {
+      const factor = fc.integer({ min: 85, max: 130 }).map((v) => v / 100);
+      const apart = fc.integer({ min: 0, max: 20 }).map((v) => v / 1000);
+      fc.assert(
+        fc.property(
+          fc.constantFrom(...variants),
+          factor,
+          apart,
+          anyProcess,
+          anyLevel,
+          (variant, by, more, process, level) => {
+            const compiled = compile({ ...scaled(variant, by, more), process, level });
+            if (!compiled.footprint) throw new Error(compiled.problems[0]?.message);
+            const rules = check(compiled).findings.map(({ rule }) => rule);
+            for (const rule of ['courtyard', 'legend-over-land', 'number-sequence', 'name-geometry'])
+              expect(rules).not.toContain(rule);
+          },
+        ),
+        { numRuns: RUNS },
+      );
+    },
+    PATIENCE,
   );
 
-  it(`compiles for ${RUNS} plausible inputs, its marks and courtyard in order`, () => {
-    const factor = fc.integer({ min: 85, max: 130 }).map((v) => v / 100);
-    const apart = fc.integer({ min: 0, max: 20 }).map((v) => v / 1000);
-    fc.assert(
-      fc.property(
-        fc.constantFrom(...variants),
-        factor,
-        apart,
-        anyProcess,
-        anyLevel,
-        (variant, by, more, process, level) => {
-          const compiled = compile({ ...scaled(variant, by, more), process, level });
-          if (!compiled.footprint) throw new Error(compiled.problems[0]?.message);
-          const rules = check(compiled).findings.map(({ rule }) => rule);
-          for (const rule of ['courtyard', 'legend-over-land', 'number-sequence', 'name-geometry'])
-            expect(rules).not.toContain(rule);
-        },
-      ),
-      { numRuns: RUNS },
-    );
-  });
-
-  it(`gives findings, not exceptions, for ${RUNS} implausible inputs`, () => {
-    const number = fc.integer({ min: 0, max: 40000 }).map((v) => v / 1000);
-    const wild = fc.oneof(
-      fc.tuple(number, number).map(([a, b]) => `${Math.min(a, b)}..${Math.max(a, b)}`),
-      number.map(String),
-      fc.string({ maxLength: 12 }),
-      fc.constantFrom('', 'max 1e', 'typ 0', '-3', 'E', 'L*L', '1/0', '9999', 'e*n', '0'),
-    );
-    const counts = fc.oneof(fc.integer({ min: -1, max: 14 }).map(String), fc.constantFrom('', '3.5', 'x'));
-    const dimensions = fc.record(
-      Object.fromEntries(
-        family.dimensions.map(({ symbol, kind }) => [symbol, kind === 'count' ? counts : wild]),
-      ),
-    );
-    const options = fc.record(
-      Object.fromEntries(
-        family.options.map(({ id, choices }) => [
-          id,
-          choices.length > 0
-            ? fc.constantFrom(...choices.map((choice) => choice.id), 'none such')
-            : fc.string(),
-        ]),
-      ),
-    );
-    fc.assert(
-      fc.property(dimensions, options, anyProcess, anyLevel, (entered, chosen, process, level) => {
-        const document: TapisDocument = {
-          ...exampleOf(family.id),
-          process,
-          level,
-          package: { family: family.id, options: chosen, dimensions: entered },
-        };
-        const compiled = compile(document);
-        const report = check(compiled);
-        if (!compiled.footprint) expect(report.findings.length).toBeGreaterThan(0);
-      }),
-      { numRuns: RUNS },
-    );
-  });
+  it(
+    `gives findings, not exceptions, for ${RUNS} implausible inputs`,
+    () => {
+      const number = fc.integer({ min: 0, max: 40000 }).map((v) => v / 1000);
+      const wild = fc.oneof(
+        fc.tuple(number, number).map(([a, b]) => `${Math.min(a, b)}..${Math.max(a, b)}`),
+        number.map(String),
+        fc.string({ maxLength: 12 }),
+        fc.constantFrom('', 'max 1e', 'typ 0', '-3', 'E', 'L*L', '1/0', '9999', 'e*n', '0'),
+      );
+      const counts = fc.oneof(fc.integer({ min: -1, max: 14 }).map(String), fc.constantFrom('', '3.5', 'x'));
+      const dimensions = fc.record(
+        Object.fromEntries(
+          family.dimensions.map(({ symbol, kind }) => [symbol, kind === 'count' ? counts : wild]),
+        ),
+      );
+      const options = fc.record(
+        Object.fromEntries(
+          family.options.map(({ id, choices }) => [
+            id,
+            choices.length > 0
+              ? fc.constantFrom(...choices.map((choice) => choice.id), 'none such')
+              : fc.string(),
+          ]),
+        ),
+      );
+      fc.assert(
+        fc.property(dimensions, options, anyProcess, anyLevel, (entered, chosen, process, level) => {
+          const document: TapisDocument = {
+            ...exampleOf(family.id),
+            process,
+            level,
+            package: { family: family.id, options: chosen, dimensions: entered },
+          };
+          const compiled = compile(document);
+          const report = check(compiled);
+          if (!compiled.footprint) expect(report.findings.length).toBeGreaterThan(0);
+        }),
+        { numRuns: RUNS },
+      );
+    },
+    PATIENCE,
+  );
 });
