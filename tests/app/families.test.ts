@@ -8,7 +8,7 @@ it('every family of the gallery opens on the Bench and is drawn from its example
   const browser = await launch();
   const page = await openPage(browser, server.url);
   for (const { title } of FAMILIES) {
-    await page.goto(server.url, { waitUntil: 'networkidle0' });
+    await page.goto(server.url, { waitUntil: 'load' });
     await page.locator('button ::-p-text(New footprint)').click();
     await page.waitForSelector('dialog[open] li');
     await page.type('dialog input', title);
@@ -26,4 +26,4 @@ it('every family of the gallery opens on the Bench and is drawn from its example
   }
   expectNoFaults(page);
   await browser.close();
-});
+}, 300_000);

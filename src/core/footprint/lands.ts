@@ -19,8 +19,16 @@ import type {
   Spot,
   TerminalGroup,
   TerminalPlace,
+  SpotForm,
 } from '../package/terminal';
-import { holePadstack, surfacePadstack, type PadMargins, type Padstack } from '../padstack/padstack';
+import {
+  holePadstack,
+  probePadstack,
+  surfacePadstack,
+  thermalPadstack,
+  type PadMargins,
+  type Padstack,
+} from '../padstack/padstack';
 import type { Process } from '../process/process';
 import { quantise } from '../units/length';
 import type { Land, MaskOpening } from './footprint';
@@ -69,12 +77,19 @@ export function placeLands(
     if (group.kind === 'span') return spanLands(group, solution as SpanSolution, context, keep);
     if (group.kind === 'pin') return pinLands(group, solution as PinSolution, context, keep);
     const { figure } = solution as { figure: Figure };
-    const stack = keep(surfacePadstack(figure, context.margins, context.process));
+    const stack = keep(spotPadstack(group.form, figure, context));
     return group.places.map((spot) =>
       landAt(group.id, spot, spot.at, spot.rotation, null, stack, group.contact, context),
     );
   });
   return { lands: lands.sort((a, b) => a.position - b.position), padstacks: [...padstacks.values()] };
+}
+
+function spotPadstack(form: SpotForm, figure: Figure, { margins, process }: LandContext): Padstack {
+  if (form === 'thermal') return thermalPadstack(figure, margins, process, process.thermalCoverage);
+  return form === 'probe'
+    ? probePadstack(figure, margins, process)
+    : surfacePadstack(figure, margins, process);
 }
 
 type Keep = (stack: Padstack) => Padstack;

@@ -11,6 +11,7 @@ const FORM: Readonly<Record<SpotGroup['form'], { title: string; source: string }
   'non-collapsing-ball': { title: 'Ball that keeps its shape', source: 'IPC-7351B, table 14-4' },
   column: { title: 'Solder column', source: 'IPC-7351B, table 14-4' },
   'land-grid': { title: 'Land grid, as large as the terminal', source: 'IPC-7351B, clause 14.4' },
+  probe: { title: 'Land for a probe, as stated', source: 'The part itself' },
   thermal: { title: 'Exposed pad, as large as the terminal', source: 'IPC-7351B, clause 3.1.5' },
 };
 
@@ -37,7 +38,7 @@ export function solveSpot(group: SpotGroup, level: Level, choices: GroupChoices)
 
 function computedFigure({ form, contact }: SpotGroup, level: Level, steps: Step[]): Figure {
   const { nom } = contact;
-  if (form === 'land-grid' || form === 'thermal') {
+  if (form === 'land-grid' || form === 'thermal' || form === 'probe') {
     const { width, height } = sizeOf(nom);
     const note = 'as large as the terminal';
     if (nom.kind === 'round')

@@ -43,9 +43,9 @@ export const HARD_BALL_FACTOR: Triple = abc(1.15, 1.1, 1.05);
 /** Courtyard excess round grids and exposed pads, mm. */
 export const GRID_COURTYARD: Triple = abc(2, 1, 0.5);
 
-/** Grids take the grid's courtyard; a thermal land adds nothing to that of its package. */
+/** Grids take the grid's courtyard; a thermal land adds nothing to that of its package, a probe needs none. */
 export function spotCourtyard(form: SpotForm, level: Level): number {
-  return form === 'thermal' ? 0 : GRID_COURTYARD[level];
+  return form === 'thermal' || form === 'probe' ? 0 : GRID_COURTYARD[level];
 }
 
 /** Where the hole allowances come from. */

@@ -17,8 +17,9 @@ export type TerminalForm =
   | 'pulled-back'
   | 'under-can';
 
-/** What lies under a package without a span to solve: grids and exposed pads. */
-export type SpotForm = 'collapsing-ball' | 'non-collapsing-ball' | 'column' | 'land-grid' | 'thermal';
+/** What lies under a package without a span to solve: grids and exposed pads; and lands for probes. */
+export type SpotForm =
+  'collapsing-ball' | 'non-collapsing-ball' | 'column' | 'land-grid' | 'thermal' | 'probe';
 
 /** What all terminals of a package have in common: their order and the name of their place. */
 interface AnyPlace {

@@ -1,6 +1,7 @@
 import { grown, place, sizeOf, type Figure, type Placed } from '../geometry/figure';
 import type { Point } from '../geometry/point';
 import type { Process } from '../process/process';
+import { pasteWindows } from './paste-windows';
 import { formatNumber } from '../units/length';
 
 /** Openings of a land as margins, mm. */
@@ -45,6 +46,32 @@ export function surfacePadstack(copper: Figure, margins: PadMargins, defaults: D
     hole: null,
     vias: [],
   };
+}
+
+/** A padstack of an exposed pad: its paste is split into windows that cover a share of it. */
+export function thermalPadstack(
+  copper: Figure,
+  margins: PadMargins,
+  defaults: Defaults,
+  coverage: number,
+): Padstack {
+  const paste = pasteWindows(copper, coverage);
+  const own = { mask: margins.mask, paste: defaults.pasteMargin };
+  const share = Math.round(coverage * 100);
+  return {
+    name: `${padstackName(copper, null, own, defaults)}p${paste.length}w${share}`,
+    copper,
+    mask: grown(copper, margins.mask),
+    paste,
+    margins: own,
+    hole: null,
+    vias: [],
+  };
+}
+
+/** A padstack that is touched by probes and not soldered: no paste. */
+export function probePadstack(copper: Figure, margins: PadMargins, defaults: Defaults): Padstack {
+  return { ...surfacePadstack(copper, { ...margins, paste: defaults.pasteMargin }, defaults), paste: [] };
 }
 
 /** A padstack of a land round a plated hole. */

@@ -16,6 +16,8 @@ const standard: Process = {
   minMaskWeb: 0.1,
   pasteMargin: 0,
   stencilThickness: 0.12,
+  // IPC-7525B: 50 to 80 % of an exposed pad
+  thermalCoverage: 0.6,
   legendWidth: 0.12,
   legendGap: 0.15,
   textHeight: 1,

@@ -21,6 +21,8 @@ export interface Process {
   /** Shrinkage of the paste opening inside a land, on each side. */
   readonly pasteMargin: number;
   readonly stencilThickness: number;
+  /** Share of an exposed pad that its paste windows cover, 0 to 1. */
+  readonly thermalCoverage: number;
   readonly legendWidth: number;
   /** Clearance of the legend from lands and mask openings. */
   readonly legendGap: number;

@@ -91,7 +91,11 @@ type Side = DimensionLine['side'];
 const TURNED: Readonly<Record<Side, Side>> = { right: 'top', top: 'left', left: 'bottom', bottom: 'right' };
 
 /** Distance of the first dimension line from the drawing, and of further ones from it, px. */
-const FIRST = { plan: { top: 34, bottom: 34, left: 40, right: 36 }, elevation: 20 };
+const FIRST = {
+  plan: { top: 34, bottom: 34, left: 40, right: 36 },
+  // beside the elevations the values stand level, half of them on the drawing's side of the line
+  elevation: { top: 20, bottom: 20, left: 32, right: 32 },
+};
 const TIER = 22;
 
 /**
@@ -111,7 +115,7 @@ export function glyphsFor(
       .sort((a, b) => b.line.tier - a.line.tier)
       .map(({ line, text }) => {
         const side = view === 'side' ? TURNED[line.side] : line.side;
-        const first = view === 'plan' ? FIRST.plan[side] : FIRST.elevation;
+        const first = FIRST[view === 'plan' ? 'plan' : 'elevation'][side];
         const away = first + line.tier * TIER;
         const at = {
           top: drawn.y - away,
@@ -126,7 +130,7 @@ export function glyphsFor(
           direction: side === 'top' || side === 'bottom' ? 'horizontal' : 'vertical',
           at,
           // land numbers stand between the plan and its dimension lines
-          room: view !== 'plan' ? away + 30 : line.tier === 0 ? away - 20 : 0,
+          room: view !== 'plan' ? away + 14 : line.tier === 0 ? away - 20 : 0,
           tail: view === 'plan' ? 'down' : 'up',
           text,
         };

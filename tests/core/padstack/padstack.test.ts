@@ -1,7 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { heightsOf, meltedHeight } from '../../../src/core/body/heights';
-import { grown, rectangle } from '../../../src/core/geometry/figure';
+import { overhang } from '../../../src/core/geometry/box';
+import { gapBetweenFigures, grown, place, rectangle, type Placed } from '../../../src/core/geometry/figure';
+import { neighboursOf } from '../../../src/core/geometry/neighbours';
+import { coverageOf, pasteWindows } from '../../../src/core/padstack/paste-windows';
 import { holePadstack, padstackName, surfacePadstack } from '../../../src/core/padstack/padstack';
 import { PROCESSES } from '../../../src/core/process';
 import type { Process } from '../../../src/core/process/process';
@@ -67,6 +70,44 @@ describe('heights', () => {
       underside: { nom: 0.215 },
       top: { max: 1.315 },
     });
+  });
+});
+
+describe('paste windows of an exposed pad', () => {
+  it('are four on a pad of 3.5', () => {
+    const windows = pasteWindows(rectangle(3.5, 3.5), 0.6);
+    expect(windows).toHaveLength(4);
+    // 3.5/2 · √0.6 = 1.355544; bars 1.75 − 1.355544
+    expect(windows[0]).toMatchObject({
+      at: { x: -0.875, y: 0.875 },
+      figure: { width: expect.closeTo(1.355544, 5) },
+    });
+    expect(gapBetweenFigures(windows[0] as Placed, windows[1] as Placed)).toBeCloseTo(0.394456, 5);
+  });
+  it('cut their corner where the pad is cut', () => {
+    const pad = { ...rectangle(3.5, 3.5), chamfer: { size: 0.6, corners: ['upper-left'] as const } };
+    const [first, second] = pasteWindows(pad, 0.6);
+    // margin 0.197228: 0.6 + 0.278922 − 0.394456
+    expect(first?.figure).toMatchObject({
+      chamfer: { size: expect.closeTo(0.484466, 5), corners: ['upper-left'] },
+    });
+    expect(second?.figure).not.toHaveProperty('chamfer');
+  });
+  it('cover what was asked for and keep inside the pad, whatever its size', () => {
+    const side = fc.double({ min: 0.4, max: 20, noNaN: true }).map((v) => Math.round(v * 1e3) / 1e3);
+    fc.assert(
+      fc.property(side, side, fc.double({ min: 0.5, max: 0.8, noNaN: true }), (width, height, coverage) => {
+        const pad = rectangle(width, height);
+        const windows = pasteWindows(pad, coverage);
+        expect(Math.abs(coverageOf(pad, windows) - coverage)).toBeLessThan(0.01);
+        for (const window of windows) expect(overhang(window, place(pad, { x: 0, y: 0 }))).toBeLessThan(0);
+        for (const [i, j] of neighboursOf(windows).pairs(0)) {
+          expect(gapBetweenFigures(windows[i] as Placed, windows[j] as Placed)).toBeGreaterThan(0);
+        }
+        const [a, b] = windows;
+        if (a && b) expect(gapBetweenFigures(a, b)).toBeGreaterThanOrEqual(0.2 - 1e-5);
+      }),
+    );
   });
 });
 

@@ -130,7 +130,7 @@ function terminals(d: Values, options: Options): TerminalGroup[] {
       kind: 'spot',
       id: 'land',
       title: 'Land',
-      form: 'thermal',
+      form: 'probe',
       contact: { min: at('min'), nom: at('nom'), max: at('max') },
       pitch: null,
       places: [{ position: 1, at: { x: 0, y: 0 }, rotation: 0 }],

@@ -4,6 +4,7 @@ import { formatLength } from '../../../core/units/length';
 import { useOverrideField } from '../../common/useEntry';
 import { sizeOf, type Figure } from '../../../core/geometry/figure';
 import type { Padstack } from '../../../core/padstack/padstack';
+import { coverageOf } from '../../../core/padstack/paste-windows';
 import { useBench } from '../context';
 
 /** Rows of the pad table that are shown at first; thousands of lands would slow typing down. */
@@ -141,7 +142,15 @@ function stackRows(
   return [
     [hole === null ? 'Copper' : 'Copper, both sides', size(copper)],
     [hole === null ? 'Mask opening' : 'Mask opening, both sides', size(mask)],
-    ...(window ? [['Paste opening', size(window.figure)] as [string, string]] : []),
+    ...(window && paste.length === 1 ? [['Paste opening', size(window.figure)] as [string, string]] : []),
+    ...(window && paste.length > 1
+      ? [
+          [
+            `Paste, ${paste.length} windows, ${Math.round(coverageOf(copper, paste) * 100)} % covered`,
+            size(window.figure),
+          ] as [string, string],
+        ]
+      : []),
     ...(hole === null ? [] : [['Finished hole, plated', `⌀ ${show(hole)}`] as [string, string]]),
     ...(via ? [[`${vias.length} vias`, `⌀ ${show(via.hole)}`] as [string, string]] : []),
   ];
