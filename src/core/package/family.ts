@@ -23,6 +23,8 @@ export interface DimensionDefinition<S extends string = string> {
   readonly oneOf?: readonly number[];
   /** Entry text that fills the dimension where nothing was entered; makes it optional. */
   readonly derived?: string | ((options: Options) => string);
+  /** Options under which the part has this dimension at all; it is asked for under others only once entered. */
+  readonly when?: (options: Options) => boolean;
   /** A basic dimension by the trade's convention: a number alone is exact, not an assumption. */
   readonly basic?: boolean;
   /** A maximum alone says all that is needed of it, as of an overall height. */

@@ -67,9 +67,13 @@ export const MATRIX_DIMENSIONS: readonly DimensionDefinition<'nE' | 'nD' | 'e' |
 
 /** What the layouts leave out. */
 export const LAYOUT_DIMENSIONS: readonly DimensionDefinition<'k' | 'm'>[] = [
-  count('k', 'Edge rows', 'Rows that a perimeter grid keeps on each side', [1, 20], { derived: '3' }),
+  count('k', 'Edge rows', 'Rows that a perimeter grid keeps on each side', [1, 20], {
+    derived: '3',
+    when: ({ layout }) => layout === 'perimeter',
+  }),
   count('m', 'Hollow', 'Rows and columns left out in the middle of a hollow grid', [0, MOST_ROWS - 2], {
     derived: '0',
+    when: ({ layout }) => layout === 'hollow',
   }),
 ];
 

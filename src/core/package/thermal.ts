@@ -38,6 +38,7 @@ export function thermalOption(first: 'none' | 'rectangle'): OptionDefinition {
 /** A pad that is there has to be measured; one that is not has no size. */
 const sizeWherePresent = (first: 'none' | 'rectangle') => ({
   derived: ({ pad = first }: Options) => (pad === 'none' ? '0' : ''),
+  when: ({ pad = first }: Options) => pad !== 'none',
 });
 
 /** @param first the choice that the family's option starts with */
@@ -61,10 +62,12 @@ export const thermalDimensions = (
   length('h', 'Pad corner cut', 'Cut of the pad’s corner at pin 1, where it has one', [0, 5], {
     derived: '0.3',
     basic: true,
+    when: ({ pad }) => pad === 'chamfered',
   }),
   length('g', 'Gap in the pad', 'Between the parts of a split pad', [0.1, 10], {
     derived: '0.5',
     basic: true,
+    when: ({ pad }) => pad === 'two' || pad === 'four',
   }),
 ];
 

@@ -235,3 +235,20 @@ describe.each(FAMILIES.map((family) => [family.id, family] as const))('%s', (_, 
     PATIENCE,
   );
 });
+
+it('asks only for dimensions that the part has under its options', () => {
+  const asked = (id: string, options: Record<string, string>) =>
+    (familyById(id) as FamilyDefinition).dimensions
+      .filter(({ when }) => !when || when(options))
+      .map(({ symbol }) => symbol);
+  expect(asked('gull-wing-dual', { pad: 'none' })).not.toContain('E2');
+  expect(asked('gull-wing-dual', { pad: 'chamfered' })).toEqual(expect.arrayContaining(['E2', 'D2', 'h']));
+  expect(asked('no-lead-quad', {})).toContain('E2');
+  expect(asked('no-lead-quad', { pad: 'four' })).toContain('g');
+  expect(asked('ball-grid', { layout: 'full' })).not.toContain('m');
+  expect(asked('ball-grid', { layout: 'hollow' })).toContain('m');
+  expect(asked('mounting-hole', { hole: 'non-plated' })).not.toContain('v');
+  // a pad that is there has to be measured
+  const { problems } = compile(withChanges('no-lead-quad', { E2: '', D2: '3.5' }));
+  expect(problems.map(({ title }) => title)).toEqual(['Pad across E2 is missing']);
+});

@@ -12,6 +12,8 @@ import type { PinGroup } from '../terminal';
 type Symbol = 'H' | 'W' | 'D' | 'C' | 'A' | 'v' | 'hv';
 type Values = Dimensions<Symbol>;
 
+const hasVias = ({ hole }: Options) => hole === 'vias';
+
 export const mountingHole = defineFamily<Symbol>({
   id: 'mounting-hole',
   title: 'Mounting hole',
@@ -36,8 +38,11 @@ export const mountingHole = defineFamily<Symbol>({
     length('D', 'Screw head', 'Diameter of head or washer', [0.8, 40], { basic: true }),
     length('C', 'Clearance', 'Kept clear round the head', [0, 10], { derived: 'exact 0.5', basic: true }),
     length('A', 'Head height', 'Board to top of the head', [0.2, 20], { derived: 'typ 2', basic: true }),
-    count('v', 'Vias', 'Vias in the ring round a plated hole', [3, 40], { derived: '8' }),
-    length('hv', 'Via hole', 'Finished hole of one via', [0.15, 1.5], { derived: 'exact 0.3' }),
+    count('v', 'Vias', 'Vias in the ring round a plated hole', [3, 40], { derived: '8', when: hasVias }),
+    length('hv', 'Via hole', 'Finished hole of one via', [0.15, 1.5], {
+      derived: 'exact 0.3',
+      when: hasVias,
+    }),
   ],
   options: [
     {

@@ -53,6 +53,7 @@ export const oscillator = defineFamily<Symbol>({
     length('b', 'Terminal width', 'Width of one terminal', [0.1, 6]),
     length('S', 'Lead beyond body', 'J leads only: how far a lead stands out of the body', [0, 3], {
       derived: '0',
+      when: ({ terminals }) => terminals === 'j',
     }),
     HEIGHT,
   ],

@@ -36,6 +36,7 @@ export const pinHeader = defineFamily<Symbol>({
     length('L', 'Tail', 'Seating plane to the end of the pins below', [0.5, 20], { derived: 'typ 3' }),
     length('F', 'Row to insulator', 'Right angle: first row to the face of the insulator', [0, 20], {
       derived: 'typ 1.5',
+      when: ({ angle }) => angle === 'right',
     }),
   ],
   options: [

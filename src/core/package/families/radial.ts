@@ -58,7 +58,10 @@ export const radial = defineFamily<Symbol>({
       'Across the can or disc, or along the box in line with the leads',
       [1, 80],
     ),
-    length('T', 'Thickness', 'Box or disc: across the line of the leads', [0.8, 60], { derived: 'D' }),
+    length('T', 'Thickness', 'Box or disc: across the line of the leads', [0.8, 60], {
+      derived: 'D',
+      when: (options) => shapeOf(options).id !== 'round',
+    }),
     HEIGHT,
     length('A1', 'Standoff', 'Seating plane to underside of body', [0, 10], { derived: '0' }),
     TAIL,

@@ -33,10 +33,12 @@ export const surfaceHeader = defineFamily<Symbol>({
     length('p', 'Peg hole', 'Hole for a locating peg, as the drawing recommends it', [0.4, 4], {
       derived: '1.0',
       basic: true,
+      when: ({ pegs }) => pegs === 'two',
     }),
     length('P', 'Peg distance', 'Centre to centre of the two pegs, along the rows', [0.8, 200], {
       derived: 'D-e',
       basic: true,
+      when: ({ pegs }) => pegs === 'two',
     }),
   ],
   options: [

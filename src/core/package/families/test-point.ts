@@ -12,6 +12,8 @@ import type { TerminalGroup } from '../terminal';
 type Symbol = 'D' | 'H' | 'b' | 'A';
 type Values = Dimensions<Symbol>;
 
+const isLoop = ({ kind }: Options) => kind === 'loop';
+
 /** What a probe meets on a bare land, mm above it. */
 const SKIN = 0.01;
 
@@ -22,9 +24,16 @@ export const testPoint = defineFamily<Symbol>({
   keywords: ['test point', 'probe', 'land', 'loop', 'TP', 'single'],
   dimensions: [
     length('D', 'Land', 'Diameter or side of the land', [0.3, 10], { basic: true }),
-    length('H', 'Hole', 'Loop only: finished hole', [0.3, 5], { basic: true, derived: 'exact 1' }),
-    length('b', 'Wire', 'Loop only: diameter of the wire', [0.2, 4], { derived: 'exact 0.7' }),
-    length('A', 'Loop height', 'Loop only: board to top of the loop', [0.5, 15], { derived: 'exact 4' }),
+    length('H', 'Hole', 'Loop only: finished hole', [0.3, 5], {
+      basic: true,
+      derived: 'exact 1',
+      when: isLoop,
+    }),
+    length('b', 'Wire', 'Loop only: diameter of the wire', [0.2, 4], { derived: 'exact 0.7', when: isLoop }),
+    length('A', 'Loop height', 'Loop only: board to top of the loop', [0.5, 15], {
+      derived: 'exact 4',
+      when: isLoop,
+    }),
   ],
   options: [
     {

@@ -9,6 +9,7 @@ import { goToNextEntry, moveInGrid } from '../../measure/grid-keys';
 import { OutlineDrawing } from '../../measure/OutlineDrawing';
 import { outlineEdits } from '../../../core/document/entries';
 import type { FamilyDefinition, OptionDefinition } from '../../../core/package/family';
+import type { ResolvedDimension, ResolvedPackage } from '../../../core/package/resolve';
 import { useBench } from '../context';
 
 const UNITS: readonly SheetUnit[] = ['mm', 'mil', 'in'];
@@ -95,7 +96,7 @@ export function Measure() {
             label
           </span>
         </div>
-        {resolved?.dimensions.map((dimension) => (
+        {resolved?.dimensions.filter(isAsked(resolved)).map((dimension) => (
           <DimensionRow
             key={dimension.definition.symbol}
             dimension={dimension}
@@ -178,6 +179,12 @@ function OutlineChoice({ family }: { family: FamilyDefinition }) {
       </select>
     </label>
   );
+}
+
+/** Dimensions that the part has under its options, and any that were entered all the same. */
+function isAsked({ options }: ResolvedPackage) {
+  return ({ definition: { when }, source }: ResolvedDimension): boolean =>
+    source === 'entered' || !when || when(options);
 }
 
 function SourceField() {
