@@ -83,7 +83,12 @@ export class Autosave {
       const result = await this.save(document, this.revision);
       if (result.kind === 'saved') {
         this.revision = result.stored.revision;
-        this.report({ kind: 'saved', revision: this.revision, at: result.stored.updatedAt });
+        // what changed while this was written is not saved yet
+        this.report(
+          this.waiting === null
+            ? { kind: 'saved', revision: this.revision, at: result.stored.updatedAt }
+            : { kind: 'pending' },
+        );
       } else if (result.kind === 'conflict') {
         this.stopped = true;
         this.waiting ??= document;

@@ -107,6 +107,29 @@ describe('autosave', () => {
     expect(await shelf.get(id)).toMatchObject({ revision: 3, document: { name: 'second' } });
     expect(autosave.pending).toBe(false);
   });
+  it('does not call saved what changed while it was writing', async () => {
+    const states: SaveState['kind'][] = [];
+    const { id, revision: first } = await only();
+    let release: () => void = () => undefined;
+    const held = new Promise<void>((resolve) => (release = resolve));
+    const autosave = new Autosave(
+      first,
+      async (document, revision) => {
+        await held;
+        return shelf.save(id, document, revision);
+      },
+      ({ kind }) => states.push(kind),
+    );
+    autosave.change({ ...chip(), name: 'first' });
+    const writing = autosave.flush();
+    autosave.change({ ...chip(), name: 'second' });
+    release();
+    await writing;
+    expect(states).not.toContain('saved');
+    await autosave.flush();
+    expect(states.at(-1)).toBe('saved');
+    expect((await shelf.get(id))?.document.name).toBe('second');
+  });
   it('stops at another tab’s revision and goes on as the person decides', async () => {
     const { id, revision } = await only();
     const states: SaveState[] = [];
