@@ -3,7 +3,7 @@ import type { Level, Numbering, TapisDocument } from '../document/document';
 import type { Finding } from '../document/finding';
 import { boxAt } from '../geometry/box';
 import { place } from '../geometry/figure';
-import { turn, type Point } from '../geometry/point';
+import { turn } from '../geometry/point';
 import type { LandSolution } from '../land/solution';
 import { solveLands } from '../land/solve';
 import { FAMILIES, familyById } from '../package/families';
@@ -11,14 +11,14 @@ import type { Dimensions, FamilyDefinition, Options, Polarity } from '../package
 import { formatName } from '../package/naming';
 import { oriented, type Orientation, type PackageGeometry } from '../package/orient';
 import { resolvePackage, type ResolvedPackage } from '../package/resolve';
-import type { Spot, TerminalGroup, TerminalPlace } from '../package/terminal';
+import type { TerminalGroup } from '../package/terminal';
 import { processById, PROCESSES } from '../process';
 import type { Process } from '../process/process';
 import { quantise } from '../units/length';
 import { bodyOutline } from './body-outline';
 import { readChoices, type Choices } from './choices';
 import type { BoredHole, Compiled, Footprint } from './footprint';
-import { FIRST_NUMBERS, openMask, placeLands } from './lands';
+import { FIRST_NUMBERS, openMask, placeLands, terminalAt } from './lands';
 import { drawLegend } from './legend';
 import { drawAssembly, drawCourtyard, occupiedBy, placeTexts } from './marks';
 import { numberTerminals, type Numbered } from './numbering';
@@ -178,28 +178,18 @@ function numbersOf(
   const back = orientation === 'A' ? 0 : 270;
   const own = new Map<number, string>();
   const terminals: Numbered[] = [];
-  // an exposed pad is numbered after the rows, whatever their scheme
-  const last: number[] = [];
+  // pads and corner lands keep their own numbers after those of the rows, whatever their scheme
+  const hasRows = groups.some(({ kind }) => kind === 'span');
   for (const group of groups) {
     for (const terminal of group.places) {
       own.set(terminal.position, terminal.number ?? String(terminal.position));
-      if (group.kind === 'spot' && group.form === 'thermal') last.push(terminal.position);
-      else terminals.push({ position: terminal.position, at: turn(placeOf(group, terminal), back) });
+      if (hasRows && group.kind !== 'span') continue;
+      terminals.push({ position: terminal.position, at: turn(terminalAt(group, terminal), back) });
     }
   }
-  const numbers = numberTerminals(terminals, own, numbering, polarity);
-  for (const position of last) numbers.set(position, String(position));
+  const numbers = new Map([...own, ...numberTerminals(terminals, own, numbering, polarity)]);
   for (const [position, number] of Object.entries(typed)) numbers.set(Number(position), number);
   return numbers;
-}
-
-function placeOf(group: TerminalGroup, terminal: TerminalPlace | Spot): Point {
-  if ('at' in terminal) return terminal.at;
-  const span = group.kind === 'span' ? group.span.nom / 2 : 0;
-  const out = terminal.side * span;
-  return group.kind === 'span' && group.axis === 'y'
-    ? { x: terminal.along, y: out }
-    : { x: out, y: terminal.along };
 }
 
 /** Texts of the family's options that cannot be read; what could be read of them is used. */

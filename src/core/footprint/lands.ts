@@ -212,6 +212,14 @@ function onAxis(axis: 'x' | 'y', out: number, along: number): Point {
   return { x: quantise(x), y: quantise(y) };
 }
 
+/** Where a terminal is: the outer end of a span's, the middle of any other. */
+export function terminalAt(group: TerminalGroup, terminal: TerminalPlace | Spot): Point {
+  if ('at' in terminal) return terminal.at;
+  return group.kind === 'span'
+    ? onAxis(group.axis, (terminal.side * group.span.nom) / 2, terminal.along)
+    : { x: 0, y: terminal.along };
+}
+
 function contact(group: SpanGroup, terminal: TerminalPlace, limit: 'min' | 'nom' | 'max'): Placed {
   const length = group.length[limit];
   const centre = (group.span[limit] - length) / 2;

@@ -7,12 +7,13 @@ import { sectionOf } from '../../../src/core/drawing/section';
 import { compile } from '../../../src/core/footprint/compile';
 import { boxOfPoints, boxRound } from '../../../src/core/geometry/box';
 import { facesOf } from '../../../src/core/geometry/faces';
+import { turn, type Point } from '../../../src/core/geometry/point';
 import { area } from '../../../src/core/geometry/polygon';
 import { block } from '../../../src/core/geometry/solid';
 import { familyById } from '../../../src/core/package/families';
 import type { FamilyDefinition } from '../../../src/core/package/family';
 import { chip, converter } from '../../data/documents';
-import { variantsOf } from '../../data/families';
+import { VARIANTS, variantsOf } from '../../data/families';
 
 function compiled(document = converter()) {
   const { footprint, process } = compile(document);
@@ -141,6 +142,19 @@ describe('plan', () => {
   });
 });
 
+it('a turned footprint has the same land dimensions, turned with it', () => {
+  for (const { name, document } of VARIANTS) {
+    const lines = (orientation: 'A' | 'B') =>
+      landDimensions(compiled({ ...document, orientation }).footprint);
+    const [a, b] = [lines('A'), lines('B')];
+    const round = ({ x, y }: Point) => [Math.round(x * 1e6) + 0, Math.round(y * 1e6) + 0];
+    expect(
+      b.map(({ size, value, from }) => [size, value.toFixed(6), round(from)]),
+      name,
+    ).toEqual(a.map(({ size, value, from }) => [size, value.toFixed(6), round(turn(from, 90))]));
+  }
+});
+
 describe('a header through the board', () => {
   const [example] = variantsOf(familyById('pin-header') as FamilyDefinition);
   const { footprint, process } = compiled(example?.document);
@@ -178,8 +192,8 @@ describe('a header through the board', () => {
   it('dimensions hole, land and row', () => {
     const lines = landDimensions(footprint).map(({ size, value }) => [size, Number(value.toFixed(3))]);
     expect(lines).toEqual([
-      ['Y', 1.8],
-      ['X', 1.8],
+      // land 1 is square; the others' diameter is what can be set
+      ['D', 1.8],
       ['H', 1.2],
       ['span', 10.16],
     ]);

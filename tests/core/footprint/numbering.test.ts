@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { Numbering } from '../../../src/core/document/document';
 import { numberTerminals, SCHEMES } from '../../../src/core/footprint/numbering';
 import { gridLetters, gridRow, readMissing } from '../../../src/core/package/grid';
-import { variantsOf, footprintOf } from '../../data/families';
+import { VARIANTS, variantsOf, footprintOf } from '../../data/families';
 import { familyById } from '../../../src/core/package/families';
 import type { FamilyDefinition } from '../../../src/core/package/family';
 
@@ -64,6 +64,23 @@ describe('numbering', () => {
     expect(lands.find(({ number }) => number === '1')).toBeDefined();
   });
 });
+
+it('no two lands of any family share a number, in any scheme from any corner', () => {
+  const corners = [undefined, 'lower-left', 'lower-right', 'upper-right'] as const;
+  for (const { name, document } of VARIANTS) {
+    if (footprintOf(document).lands.length > 150) continue;
+    for (const { id } of SCHEMES) {
+      for (const corner of corners) {
+        const { lands } = footprintOf({
+          ...document,
+          numbering: { scheme: id, ...(corner ? { corner } : {}) },
+        });
+        const numbers = lands.map(({ number }) => number);
+        expect(new Set(numbers).size, `${name} ${id} ${corner}`).toBe(numbers.length);
+      }
+    }
+  }
+}, 60_000);
 
 describe('grid letters', () => {
   it('leave out I, O, Q, S, X and Z', () => {
