@@ -2,11 +2,18 @@ import { block, type Assembly, type Part, type Shape } from '../geometry/solid';
 import { rectangle } from '../geometry/figure';
 import type { Toleranced } from '../units/toleranced';
 import { formatNumber } from '../units/length';
-import { length } from './declare';
-import type { DimensionDefinition, Dimensions, OptionDefinition, Options, PlausibilityRule } from './family';
+import { length, line } from './declare';
+import type {
+  DimensionDefinition,
+  DimensionLine,
+  Dimensions,
+  OptionDefinition,
+  Options,
+  PlausibilityRule,
+} from './family';
 import { padParts } from './shapes/terminals';
 import type { SpanGroup, Spot, SpotGroup } from './terminal';
-import { thermalParts } from './thermal';
+import { thermalLines, thermalParts, type ThermalSymbol } from './thermal';
 
 /** Dimensions of terminals under a flat body. */
 export type NoLeadSymbol = 'L' | 'b' | 'S' | 'A' | 'A1' | 'A3';
@@ -103,6 +110,25 @@ export function cornerGroup(
       pitch: null,
       places: at.map((place, i): Spot => ({ position: firstPosition + i, at: place, rotation: 0 })),
     },
+  ];
+}
+
+/** Dimension lines of a flat body; those of the rows are the family's own. */
+export function noLeadLines(
+  d: Dimensions<NoLeadSymbol | ThermalSymbol | 'E' | 'D'>,
+  options: Options,
+  rows: readonly DimensionLine[],
+): DimensionLine[] {
+  const [x, y] = [d.E.nom / 2, d.D.nom / 2];
+  const end = x - d.S.nom;
+  return [
+    line('E', 'plan', 'top', [-x, y], [x, y]),
+    line('D', 'plan', 'right', [x, -y], [x, y]),
+    ...rows,
+    line('L', 'front', 'bottom', [end - d.L.nom, 0], [end, 0]),
+    ...(d.S.nom > 0 ? [line('S', 'front', 'bottom', [end, 0], [x, 0], 1)] : []),
+    line('A', 'front', 'right', [x, 0], [x, d.A.nom]),
+    ...thermalLines(d, options),
   ];
 }
 

@@ -3,6 +3,7 @@ import type { Point } from '../geometry/point';
 import type { Toleranced } from '../units/toleranced';
 import { formatNumber } from '../units/length';
 import type { Dimensions, PlausibilityRule } from './family';
+import { fitsInside } from './plausibility/counts';
 import type { PinGroup, PinSection, Spot } from './terminal';
 
 /** A round lead. */
@@ -107,3 +108,13 @@ export function leadAgainstPitch<S extends string>(
     },
   };
 }
+
+/** What holds for a row of flat leads out of one body: it fits the body, and its leads can be drilled for. */
+export const LEAD_ROW_RULES: readonly PlausibilityRule<'n' | 'e' | 'b' | 'c' | 'D'>[] = [
+  fitsInside<'n' | 'e' | 'b' | 'c' | 'D'>(
+    'row-body',
+    { words: 'The row of leads', symbols: ['n', 'e'], of: (d) => (d.n.nom - 1) * d.e.nom },
+    { words: 'the body width', symbol: 'D' },
+  ),
+  leadAgainstPitch<'n' | 'e' | 'b' | 'c' | 'D'>('e', (d) => Math.hypot(d.b.max, d.c.max), ['b', 'c']),
+];

@@ -1,6 +1,7 @@
 import type { Toleranced } from '../units/toleranced';
 import { exactly } from '../units/toleranced';
-import type { BodyExtent, OptionDefinition, Options, Polarity } from './family';
+import { line } from './declare';
+import type { BodyExtent, DimensionLine, Dimensions, OptionDefinition, Options, Polarity } from './family';
 import type { NameNumber } from './naming';
 import { twoRows } from './rows';
 import type { SpanGroup, TerminalForm } from './terminal';
@@ -46,6 +47,18 @@ export function bothEnds(
     ...(height === undefined ? {} : { height }),
     places: twoRows([0], [0]),
   };
+}
+
+/** Dimension lines of a block with a terminal under each end. */
+export function blockLines(d: Dimensions<'L' | 'W' | 'W1' | 'T' | 'A'>): DimensionLine[] {
+  const [x, y] = [d.L.nom / 2, d.W.nom / 2];
+  return [
+    line('L', 'plan', 'top', [-x, y], [x, y]),
+    line('W', 'plan', 'right', [x, -y], [x, y]),
+    line('W1', 'plan', 'left', [-x, -d.W1.nom / 2], [-x, d.W1.nom / 2]),
+    line('T', 'front', 'bottom', [x - d.T.nom, 0], [x, 0]),
+    line('A', 'front', 'right', [x, 0], [x, d.A.nom]),
+  ];
 }
 
 /** A body that stands on its terminals without a gap. */

@@ -1,10 +1,10 @@
 import { block, type Assembly } from '../../geometry/solid';
-import { length, line } from '../declare';
+import { length } from '../declare';
 import { defineFamily, type Dimensions } from '../family';
 import { endAgainstLength, terminalAgainstWidth } from '../plausibility/chip';
-import { leadParts } from '../shapes/leads';
+import { padParts } from '../shapes/terminals';
 import type { SpanGroup } from '../terminal';
-import { bothEnds, seatedBody } from '../two-terminal';
+import { bothEnds, seatedBody, blockLines } from '../two-terminal';
 
 type Symbol = 'L' | 'W' | 'W1' | 'T' | 'A';
 type Values = Dimensions<Symbol>;
@@ -40,16 +40,7 @@ export const crystal = defineFamily<Symbol>({
   terminals,
   body: (d) => seatedBody(d.L, d.W, d.A),
   solids,
-  dimensionLines: (d) => {
-    const [x, y] = [d.L.nom / 2, d.W.nom / 2];
-    return [
-      line('L', 'plan', 'top', [-x, y], [x, y]),
-      line('W', 'plan', 'right', [x, -y], [x, y]),
-      line('W1', 'plan', 'left', [-x, -d.W1.nom / 2], [-x, d.W1.nom / 2]),
-      line('T', 'plan', 'bottom', [-x, -y], [d.T.nom - x, -y]),
-      line('A', 'front', 'right', [x, 0], [x, d.A.nom]),
-    ];
-  },
+  dimensionLines: blockLines,
   name: (d) => [
     'XTAL',
     { symbol: 'L', value: d.L.nom, decimals: 2 },
@@ -70,11 +61,7 @@ function solids(d: Values): Assembly {
   const tray = Math.max(d.A.nom * 0.7, 2 * PAD);
   const top = Math.max(d.A.nom, tray + PAD);
   const [group] = terminals(d) as [SpanGroup];
-  const out = (d.L.nom - d.T.nom) / 2;
-  const pads = leadParts(group, 'pad').map((part) => ({
-    ...part,
-    at: { ...part.at, x: part.rotation === 0 ? out : -out },
-  }));
+  const pads = padParts(group, 'pad', (d.L.nom - d.T.nom) / 2);
   const inset = Math.min(SETBACK, d.W.nom / 4);
   const middle = { at: { x: 0, y: 0, z: 0 }, rotation: 0 } as const;
   return {

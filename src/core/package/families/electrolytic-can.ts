@@ -2,7 +2,7 @@ import { block, type Assembly } from '../../geometry/solid';
 import { length, line } from '../declare';
 import { defineFamily, type Dimensions } from '../family';
 import { endAgainstLength, spanAgainstBase } from '../plausibility/chip';
-import { leadParts } from '../shapes/leads';
+import { padParts } from '../shapes/terminals';
 import { standingCylinder } from '../shapes/round';
 import type { SpanGroup } from '../terminal';
 import { bothEnds, seatedBody } from '../two-terminal';
@@ -94,11 +94,7 @@ function solids(d: Values): Assembly {
   const top = Math.max(d.A.nom, 1);
   const base = Math.min(BASE.most, top * BASE.share) + LEAD_THICKNESS;
   const [group] = terminals(d) as [SpanGroup];
-  const out = (d.L.nom - d.T.nom) / 2;
-  const leads = leadParts(group, 'lead').map((part) => ({
-    ...part,
-    at: { ...part.at, x: part.rotation === 0 ? out : -out },
-  }));
+  const leads = padParts(group, 'lead', (d.L.nom - d.T.nom) / 2);
   const middle = { material: 'ceramic', at: { x: 0, y: 0, z: 0 }, rotation: 0 } as const;
   return {
     shapes: {

@@ -4,7 +4,7 @@ import { count, length, line } from '../declare';
 import { LEAD_THICKNESS, LEAD_WIDTH, PITCH, TAIL } from '../dimensions';
 import { defineFamily, type Dimensions } from '../family';
 import { byX, counted, hundredths } from '../naming';
-import { centred, flatPin, leadAgainstPitch, matrix, pinParts, pinsAt } from '../pins';
+import { centred, flatPin, LEAD_ROW_RULES, matrix, pinParts, pinsAt } from '../pins';
 import { fitsInside } from '../plausibility/counts';
 import type { PinGroup } from '../terminal';
 
@@ -136,17 +136,12 @@ export const flangeMount = defineFamily<Symbol>({
   ],
   polarised: () => true,
   plausibility: [
-    fitsInside<Symbol>(
-      'row-body',
-      { words: 'The row of leads', symbols: ['n', 'e'], of: (d) => (d.n.nom - 1) * d.e.nom },
-      { words: 'the body width', symbol: 'D' },
-    ),
+    ...LEAD_ROW_RULES,
     fitsInside<Symbol>(
       'flange-body',
       { words: 'Flange Q', symbols: ['Q'], of: (d) => d.Q.min },
       { words: 'the overall length', symbol: 'E' },
     ),
-    leadAgainstPitch<Symbol>('e', (d) => Math.hypot(d.b.max, d.c.max), ['b', 'c']),
     {
       id: 'screw-flange',
       title: 'Screw within the flange',

@@ -3,7 +3,7 @@ import { count, length, line } from '../declare';
 import { HEIGHT, LEAD_THICKNESS, LEAD_WIDTH, PITCH, TAIL } from '../dimensions';
 import { defineFamily, type Dimensions } from '../family';
 import { byX, counted, hundredths } from '../naming';
-import { centred, flatPin, leadAgainstPitch, matrix, pinParts, pinShape, pinsAt } from '../pins';
+import { centred, flatPin, LEAD_ROW_RULES, matrix, pinParts, pinShape, pinsAt } from '../pins';
 import { fitsInside } from '../plausibility/counts';
 import { inchPitch } from '../plausibility/row';
 import { prism } from '../shapes/terminals';
@@ -153,17 +153,12 @@ export const inLineTransistor = defineFamily<Symbol>({
   ],
   polarised: () => true,
   plausibility: [
-    fitsInside<Symbol>(
-      'row-body',
-      { words: 'The row of leads', symbols: ['n', 'e'], of: (d) => (d.n.nom - 1) * d.e.nom },
-      { words: 'the body width', symbol: 'D' },
-    ),
+    ...LEAD_ROW_RULES,
     fitsInside<Symbol>(
       'back-body',
       { words: 'Row to back S', symbols: ['S'], of: (d) => d.S.min },
       { words: 'the body thickness', symbol: 'E' },
     ),
-    leadAgainstPitch<Symbol>('e', (d) => Math.hypot(d.b.max, d.c.max), ['b', 'c']),
     inchPitch<Symbol>((d) => d.n.nom),
   ],
 });

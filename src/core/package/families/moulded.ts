@@ -1,5 +1,5 @@
 import type { Assembly } from '../../geometry/solid';
-import { length, line } from '../declare';
+import { length } from '../declare';
 import { defineFamily, type Dimensions } from '../family';
 import { endAgainstLength, terminalAgainstWidth } from '../plausibility/chip';
 import { inwardLead, withLeads } from '../shapes/leads';
@@ -12,6 +12,7 @@ import {
   seatedBody,
   sizePair,
   type Component,
+  blockLines,
 } from '../two-terminal';
 
 type Symbol = 'L' | 'W' | 'W1' | 'T' | 'c' | 'A';
@@ -62,16 +63,7 @@ export const moulded = defineFamily<Symbol>({
   terminals,
   body: (d) => seatedBody(d.L, d.W, d.A),
   solids,
-  dimensionLines: (d) => {
-    const [x, y] = [d.L.nom / 2, d.W.nom / 2];
-    return [
-      line('L', 'plan', 'top', [-x, y], [x, y]),
-      line('W', 'plan', 'right', [x, -y], [x, y]),
-      line('W1', 'plan', 'left', [-x, -d.W1.nom / 2], [-x, d.W1.nom / 2]),
-      line('T', 'front', 'bottom', [x - d.T.nom, 0], [x, 0]),
-      line('A', 'front', 'right', [x, 0], [x, d.A.nom]),
-    ];
-  },
+  dimensionLines: blockLines,
   name: (d, options) => [
     chosenComponent(COMPONENTS, options).prefix,
     ...sizePair(['L', d.L.nom], ['W', d.W.nom]),

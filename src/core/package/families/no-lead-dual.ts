@@ -1,4 +1,3 @@
-import { line } from '../declare';
 import { BODY_ACROSS, BODY_UPRIGHT, leads, PITCH } from '../dimensions';
 import { defineFamily, type Dimensions, type Options } from '../family';
 import { byX, counted, hundredths } from '../naming';
@@ -6,11 +5,13 @@ import {
   END_OPTION,
   NO_LEAD_DIMENSIONS,
   noLeadGroup,
+  noLeadLines,
   noLeadSolids,
   terminalsApart,
   type NoLeadSymbol,
 } from '../no-lead';
 import { rowAgainstBody, terminalAgainstPitch } from '../plausibility/row';
+import { pitchLines } from '../quad';
 import { evenRow, twoRows } from '../rows';
 import type { SpanGroup, SpotGroup, TerminalGroup } from '../terminal';
 import {
@@ -18,7 +19,6 @@ import {
   thermalCount,
   thermalDimensions,
   thermalGroup,
-  thermalLines,
   thermalOption,
   thermalSize,
   type ThermalSymbol,
@@ -108,19 +108,9 @@ export const noLeadDual = defineFamily<Symbol>({
   body: (d) => ({ x: d.E, y: d.D, standoff: d.A1, height: d.A }),
   solids: (d, options) => noLeadSolids(d, [d.E.nom, d.D.nom], rows(d, options), pads(d, options)),
   dimensionLines: (d, options) => {
-    const [x, y] = [d.E.nom / 2, d.D.nom / 2];
-    const first = ((d.n.nom / 2 - 1) / 2) * d.e.nom;
-    const end = x - d.S.nom;
-    return [
-      line('E', 'plan', 'top', [-x, y], [x, y]),
-      line('D', 'plan', 'right', [x, -y], [x, y]),
-      ...(d.n.nom > 2 ? [line('e', 'plan', 'left', [-x, first - d.e.nom], [-x, first])] : []),
-      line('b', 'plan', 'left', [-x, -first - d.b.nom / 2], [-x, -first + d.b.nom / 2]),
-      line('L', 'front', 'bottom', [end - d.L.nom, 0], [end, 0]),
-      ...(d.S.nom > 0 ? [line('S', 'front', 'bottom', [end, 0], [x, 0], 1)] : []),
-      line('A', 'front', 'right', [x, 0], [x, d.A.nom]),
-      ...thermalLines(d, options),
-    ];
+    const lines = pitchLines({ ...d, nE: { ...d.n, nom: d.n.nom / 2 } }, d.E.nom / 2);
+    // a single pair has no pitch to measure
+    return noLeadLines(d, options, d.n.nom > 2 ? lines : lines.filter(({ symbol }) => symbol !== 'e'));
   },
   name: (d, options) => {
     const word = options['word'] ?? 'DFN';

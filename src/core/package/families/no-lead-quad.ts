@@ -1,4 +1,4 @@
-import { count, line } from '../declare';
+import { count } from '../declare';
 import { BODY_ACROSS, BODY_UPRIGHT, PITCH } from '../dimensions';
 import { defineFamily, type Dimensions, type Options } from '../family';
 import { byX, counted, hundredths } from '../naming';
@@ -8,6 +8,7 @@ import {
   END_OPTION,
   NO_LEAD_DIMENSIONS,
   noLeadGroup,
+  noLeadLines,
   noLeadSolids,
   terminalsApart,
   type NoLeadSymbol,
@@ -21,7 +22,6 @@ import {
   thermalCount,
   thermalDimensions,
   thermalGroup,
-  thermalLines,
   thermalOption,
   thermalSize,
   type ThermalSymbol,
@@ -124,19 +124,7 @@ export const noLeadQuad = defineFamily<Symbol>({
   terminals: (d, options): TerminalGroup[] => [...rows(d, options), ...spots(d, options)],
   body: (d) => ({ x: d.E, y: d.D, standoff: d.A1, height: d.A }),
   solids: (d, options) => noLeadSolids(d, [d.E.nom, d.D.nom], rows(d, options), spots(d, options)),
-  dimensionLines: (d, options) => {
-    const [x, y] = [d.E.nom / 2, d.D.nom / 2];
-    const end = x - d.S.nom;
-    return [
-      line('E', 'plan', 'top', [-x, y], [x, y]),
-      line('D', 'plan', 'right', [x, -y], [x, y]),
-      ...pitchLines(d, x),
-      line('L', 'front', 'bottom', [end - d.L.nom, 0], [end, 0]),
-      ...(d.S.nom > 0 ? [line('S', 'front', 'bottom', [end, 0], [x, 0], 1)] : []),
-      line('A', 'front', 'right', [x, 0], [x, d.A.nom]),
-      ...thermalLines(d, options),
-    ];
-  },
+  dimensionLines: (d, options) => noLeadLines(d, options, pitchLines(d, d.E.nom / 2)),
   name: (d, options) => [
     d.S.max > 0 ? 'PQFN' : 'QFN',
     hundredths('e', d.e.nom),

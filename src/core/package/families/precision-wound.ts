@@ -1,5 +1,5 @@
 import { block, type Assembly } from '../../geometry/solid';
-import { length, line } from '../declare';
+import { length } from '../declare';
 import { HEIGHT } from '../dimensions';
 import { defineFamily, type Dimensions } from '../family';
 import { hundredths } from '../naming';
@@ -7,7 +7,7 @@ import { endAgainstLength, terminalAgainstWidth, widthAgainstLength } from '../p
 import { lyingCylinder } from '../shapes/round';
 import { padParts } from '../shapes/terminals';
 import type { SpanGroup } from '../terminal';
-import { bothEnds, seatedBody, sizePair } from '../two-terminal';
+import { bothEnds, seatedBody, sizePair, blockLines } from '../two-terminal';
 
 type Symbol = 'L' | 'W' | 'T' | 'W1' | 'A';
 type Values = Dimensions<Symbol>;
@@ -70,16 +70,7 @@ export const precisionWound = defineFamily<Symbol>({
       ],
     };
   },
-  dimensionLines: (d) => {
-    const [x, y] = [d.L.nom / 2, d.W.nom / 2];
-    return [
-      line('L', 'plan', 'top', [-x, y], [x, y]),
-      line('W', 'plan', 'right', [x, -y], [x, y]),
-      line('W1', 'plan', 'left', [-x, -d.W1.nom / 2], [-x, d.W1.nom / 2]),
-      line('T', 'front', 'bottom', [x - d.T.nom, 0], [x, 0]),
-      line('A', 'front', 'right', [x, 0], [x, d.A.nom]),
-    ];
-  },
+  dimensionLines: blockLines,
   name: (d) => ['INDP', ...sizePair(['L', d.L.nom], ['W', d.W.nom]), 'X', hundredths('A', d.A.max)],
   polarised: () => false,
   plausibility: [endAgainstLength, widthAgainstLength, terminalAgainstWidth],
