@@ -152,7 +152,7 @@ function atLand(
           of(
             'H',
             hole,
-            line(`hole ${group}`, 'plan', 'top', [at.x - hole / 2, maxY], [at.x + hole / 2, maxY]),
+            line(`hole ${group}`, 'plan', 'left', [minX, at.y - hole / 2], [minX, at.y + hole / 2]),
           ),
         ]),
     ...(last.at.x - at.x > 1e-6

@@ -3,6 +3,7 @@ import { EntryInput } from '../../common/EntryInput';
 import { formatLength } from '../../../core/units/length';
 import { useOverrideField } from '../../common/useEntry';
 import { sizeOf, type Figure } from '../../../core/geometry/figure';
+import type { Footprint } from '../../../core/footprint/footprint';
 import type { Padstack } from '../../../core/padstack/padstack';
 import { coverageOf } from '../../../core/padstack/paste-windows';
 import { useBench } from '../context';
@@ -28,10 +29,7 @@ export function Stack() {
       {footprint?.padstacks.map((stack) => (
         <section key={stack.name} className="mt-2">
           <h2 className="font-semibold">
-            {stack.name}{' '}
-            <span className="text-secondary font-normal">
-              on {footprint.lands.filter(({ padstack }) => padstack === stack.name).length} lands
-            </span>
+            {stack.name} <span className="text-secondary font-normal">{usesOf(footprint, stack)}</span>
           </h2>
           <table className="mt-1 w-full text-right">
             <tbody>
@@ -154,4 +152,9 @@ function stackRows(
     ...(hole === null ? [] : [['Finished hole, plated', `⌀ ${show(hole)}`] as [string, string]]),
     ...(via ? [[`${vias.length} vias`, `⌀ ${show(via.hole)}`] as [string, string]] : []),
   ];
+}
+
+function usesOf({ lands }: Footprint, { name }: Padstack): string {
+  const count = lands.filter(({ padstack }) => padstack === name).length;
+  return count === 1 ? 'on 1 land' : `on ${count} lands`;
 }
