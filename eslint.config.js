@@ -7,8 +7,8 @@ import tseslint from 'typescript-eslint';
  */
 const CORE_FLOORS = [
   ['units'],
-  ['geometry'],
-  ['document', 'process'],
+  ['geometry', 'process'],
+  ['document'],
   ['package'],
   ['land', 'padstack', 'body'],
   ['footprint'],

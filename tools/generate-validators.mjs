@@ -7,7 +7,12 @@ import standalone from 'ajv/dist/standalone/index.js';
 import { build } from 'esbuild';
 
 const room = fileURLToPath(new URL('../src/core/document/', import.meta.url));
-const schemas = { document: 'tapis-document-1.schema.json', shelf: 'tapis-shelf-1.schema.json' };
+// the process comes first: documents refer to it
+const schemas = {
+  process: 'tapis-process-1.schema.json',
+  document: 'tapis-document-1.schema.json',
+  shelf: 'tapis-shelf-1.schema.json',
+};
 
 const ajv = new Ajv({
   allErrors: true,

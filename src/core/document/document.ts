@@ -1,3 +1,4 @@
+import type { Process } from '../process/process';
 import type { DisplayUnit } from '../units/length';
 
 /** Land density level of IPC-7351B: A most, B nominal, C least. */
@@ -110,17 +111,151 @@ export interface Overrides {
   readonly standardName?: string;
 }
 
-/** Which marks are drawn. */
+/** An opening as entry texts: a margin a side, or a size, or closed. */
+export interface OpeningIntent {
+  readonly margin?: string;
+  readonly width?: string;
+  readonly height?: string;
+  readonly none?: boolean;
+  /** Paste only: shape of the aperture. */
+  readonly form?: 'rounded' | 'oblong' | 'home-plate' | 'inverted-home-plate';
+}
+
+/** What was decided about the padstack of a group of lands, or of a single land; lengths as entry texts. */
+export interface StackIntent {
+  readonly shape?: 'rectangle' | 'rounded' | 'chamfered' | 'oblong' | 'round' | 'd-shape' | 'contour';
+  /** Along the terminal, and across it. */
+  readonly width?: string;
+  readonly height?: string;
+  readonly radius?: string;
+  readonly chamfer?: string;
+  readonly corners?: readonly ('lower-left' | 'lower-right' | 'upper-right' | 'upper-left')[];
+  /** Corners of a free contour about the terminal, such as `-1,-0.5 1,-0.5 1,0.5 -1,0.5`. */
+  readonly contour?: string;
+  readonly offsetX?: string;
+  readonly offsetY?: string;
+  readonly definedBy?: 'mask';
+  readonly mask?: OpeningIntent;
+  readonly maskOther?: OpeningIntent;
+  readonly paste?: OpeningIntent;
+  readonly hole?: {
+    readonly diameter?: string;
+    /** Whole length of a slot; the diameter is its width. */
+    readonly slot?: string;
+    readonly plus?: string;
+    readonly minus?: string;
+    readonly plated?: boolean;
+  };
+  readonly other?: { readonly width?: string; readonly height?: string };
+  readonly inner?: string;
+  readonly relief?: {
+    readonly on?: boolean;
+    readonly spokes?: number;
+    readonly width?: string;
+    readonly gap?: string;
+  };
+  readonly clearance?: string;
+  readonly windows?: {
+    readonly columns?: number;
+    readonly rows?: number;
+    /** Share of the pad, 0 to 1. */
+    readonly coverage?: number;
+    readonly gap?: string;
+    readonly radius?: string;
+    /** The mask is open in windows too. */
+    readonly mask?: boolean;
+  };
+  readonly vias?: {
+    readonly on?: boolean;
+    readonly pitch?: string;
+    readonly pitchY?: string;
+    readonly hole?: string;
+    readonly ring?: string;
+    readonly columns?: number;
+    readonly rows?: number;
+    /** Places left out, by row and column from upper left: `1.2 2.1`. */
+    readonly omit?: string;
+    readonly cover?: 'tented' | 'plugged' | 'filled';
+  };
+  readonly reason?: string;
+}
+
+/** Decisions about padstacks: for groups of lands, and for single lands by position, which go before. */
+export interface StackIntents {
+  readonly groups?: Readonly<Record<string, StackIntent>>;
+  readonly lands?: Readonly<Record<string, StackIntent>>;
+}
+
+/** An area on the board that something has to stay out of, beside those of the package. */
+export interface KeepOutIntent {
+  readonly x: string;
+  readonly y: string;
+  /** A circle by its diameter, or a rectangle by width and height. */
+  readonly diameter?: string;
+  readonly width?: string;
+  readonly height?: string;
+  readonly what: 'copper' | 'vias' | 'components' | 'everything';
+  readonly side?: 'component' | 'far' | 'both';
+  readonly why?: string;
+}
+
+/** How the legend draws the part. */
+export type LegendStyle = 'outline' | 'around' | 'ends' | 'corners' | 'dashes';
+
+/** A text of the legend: where it stands and how large it is. */
+export interface TextIntent {
+  readonly place?: 'above' | 'below' | 'left' | 'right' | 'centre' | 'point';
+  readonly x?: string;
+  readonly y?: string;
+  readonly height?: string;
+  readonly rotation?: 0 | 90 | 180 | 270;
+  readonly shown?: boolean;
+}
+
+/** Which marks are drawn, and how. */
 export interface MarkOptions {
   readonly legend?: boolean;
+  readonly style?: LegendStyle;
   readonly pin1?: boolean;
+  readonly pin1Shape?: 'wedge' | 'bar' | 'disc' | 'hook' | 'plus';
+  readonly courtyard?: 'box' | 'contour';
+  /** Courtyard excess in place of the level's. */
+  readonly excess?: string;
   readonly reference?: string;
   readonly value?: string;
+  readonly texts?: { readonly reference?: TextIntent; readonly value?: TextIntent };
+}
+
+/** What the coordinates of everything handed over are measured from. */
+export interface OriginIntent {
+  readonly at: 'body' | 'lands' | 'pin-1' | 'point';
+  readonly x?: string;
+  readonly y?: string;
+}
+
+/** A finding that somebody has looked at and accepts, with the value that was accepted. */
+export interface Waiver {
+  readonly reason: string;
+  readonly value?: number;
+  readonly limit?: number;
+}
+
+/** A terminal's contact area where the family's model does not fit the lead; lengths as entry texts. */
+export interface ContactIntent {
+  readonly length?: string;
+  readonly width?: string;
+  /** Outwards from where the family puts it. */
+  readonly offset?: string;
+  /** A lead that goes through the board has a section instead; a castellation is open to the side. */
+  readonly kind?: 'flat' | 'through' | 'concave';
+  readonly reason?: string;
 }
 
 /** Choices about the body; heights come from the dimensions. */
 export interface BodyOptions {
   readonly solderThickness?: string;
+  /** Tallest that the part may be on this board. */
+  readonly maxHeight?: string;
 }
 
 /**
@@ -133,12 +268,21 @@ export interface TapisDocument {
   readonly package: PackageIntent;
   readonly level: Level;
   readonly process: string;
+  /** The process itself where it is not one that comes with Tapis. */
+  readonly ownProcess?: Process;
   readonly overrides?: Overrides;
   readonly recommended?: RecommendedPattern;
   readonly numbering?: Numbering;
   /** Where pin 1 stands at zero rotation; by the process where it is missing. */
   readonly orientation?: 'A' | 'B';
+  readonly stacks?: StackIntents;
+  readonly keepOuts?: readonly KeepOutIntent[];
   readonly marks?: MarkOptions;
+  readonly origin?: OriginIntent;
+  /** Corrected contact areas by group. */
+  readonly contacts?: Readonly<Record<string, ContactIntent>>;
+  /** Accepted findings by rule and place. */
+  readonly waivers?: Readonly<Record<string, Waiver>>;
   readonly body?: BodyOptions;
   readonly notes?: string;
 }

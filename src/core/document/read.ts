@@ -69,7 +69,8 @@ interface SchemaError {
   readonly params: Record<string, unknown>;
 }
 
-function describeErrors(errors: readonly SchemaError[]): DocumentProblem[] {
+/** Validation errors in words, the first of each field. */
+export function describeErrors(errors: readonly SchemaError[]): DocumentProblem[] {
   const problems = new Map<string, DocumentProblem>();
   for (const error of errors) {
     const { field, message } = describeError(error);

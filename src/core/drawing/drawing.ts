@@ -7,6 +7,7 @@ export type Layer =
   | 'body'
   | 'courtyard'
   | 'mask'
+  | 'mask-edge'
   | 'copper'
   | 'paste'
   | 'solder'

@@ -1,6 +1,7 @@
 import type { Footprint, Land } from '../footprint/footprint';
 import { boxOfPoints, boxRound, overhang, type Box } from '../geometry/box';
 import { facesOf, placeFace, type Face } from '../geometry/faces';
+import { circleAt, type Placed } from '../geometry/figure';
 import type { Point, Point3 } from '../geometry/point';
 import { area, unite, type Polygon } from '../geometry/polygon';
 import type { Assembly, Part, Shape } from '../geometry/solid';
@@ -127,12 +128,12 @@ function landStrokes(
 
 /** The copper on both sides of a hole that the plane goes through; all of it where there is none. */
 function besideHoles(
-  { copper, at, hole }: Land,
+  { copper, hole }: Land,
   view: ElevationView,
   plane: CuttingPlane,
 ): (readonly [number, number])[] {
   const [from, to] = across(copper, view);
-  const chord = hole === null ? null : chordOf(at, hole, view, plane);
+  const chord = hole && chordOf(hole, view, plane);
   return chord
     ? [
         [from, chord[0]],
@@ -141,18 +142,21 @@ function besideHoles(
     : [[from, to]];
 }
 
-/** Where a plane cuts a round hole, along the view's horizontal axis. */
+/** Where a plane cuts a round hole or a slot, along the view's horizontal axis. */
 function chordOf(
-  at: Point,
-  diameter: number,
+  hole: Placed,
   view: ElevationView,
   { axis, value }: CuttingPlane,
 ): readonly [number, number] | null {
-  const off = Math.abs(at[axis] - value);
-  if (off >= diameter / 2) return null;
-  const half = Math.sqrt((diameter / 2) ** 2 - off ** 2);
-  const middle = view === 'front' ? at.x : at.y;
-  return [middle - half, middle + half];
+  const off = Math.abs(hole.at[axis] - value);
+  const [from, to] = across(hole, view);
+  const depth = axis === 'y' ? hole.maxY - hole.minY : hole.maxX - hole.minX;
+  const radius = Math.min(to - from, depth) / 2;
+  // beyond the straight part of a slot its round end is cut
+  const beyond = Math.max(0, off - (depth / 2 - radius));
+  if (beyond >= radius) return null;
+  const less = radius - Math.sqrt(radius ** 2 - beyond ** 2);
+  return [from + less, to - less];
 }
 
 /** Holes that the plane goes through: plated walls are copper. */
@@ -164,10 +168,14 @@ function holeStrokes(
 ): Stroke[] {
   const low = -boardThickness;
   const strokes: Stroke[] = [];
-  const plated = lands.flatMap(({ at, hole, vias }) => [
-    ...(hole === null ? [] : [{ at, diameter: hole }]),
-    ...vias.map((via) => ({ at: via, diameter: via.hole })),
+  const plated = lands.flatMap(({ hole, plated: isPlated, vias }) => [
+    ...(hole && isPlated ? [hole] : []),
+    ...vias.map((via) => circleAt(via, via.hole)),
   ]);
+  const bare = [
+    ...lands.flatMap(({ hole, plated: isPlated }) => (hole && !isPlated ? [hole] : [])),
+    ...bores.map(({ at, diameter }) => circleAt(at, diameter)),
+  ];
   const open = (chord: readonly [number, number], wall: number) => {
     const [a, b] = chord;
     if (wall > 0) {
@@ -176,12 +184,12 @@ function holeStrokes(
     }
     strokes.push({ layer: 'hole-cut', rings: [bar(a, low - wall, b, wall)], closed: true });
   };
-  for (const { at, diameter } of plated) {
-    const chord = chordOf(at, diameter, view, plane);
+  for (const hole of plated) {
+    const chord = chordOf(hole, view, plane);
     if (chord) open(chord, copperThickness);
   }
-  for (const { at, diameter } of bores) {
-    const chord = chordOf(at, diameter, view, plane);
+  for (const hole of bare) {
+    const chord = chordOf(hole, view, plane);
     if (chord) open(chord, 0);
   }
   return strokes;

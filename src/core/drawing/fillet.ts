@@ -1,5 +1,6 @@
 import type { Footprint, Land } from '../footprint/footprint';
 import type { Box } from '../geometry/box';
+import type { Placed } from '../geometry/figure';
 import type { Point } from '../geometry/point';
 import type { Process } from '../process/process';
 import { crosses, type CuttingPlane, type ElevationView } from './section';
@@ -21,7 +22,7 @@ export function filletsOf(
   const { landTop, seating } = footprint.body.heights;
   const met = footprint.lands.filter(({ copper }) => crosses(copper, plane));
   return met.flatMap((land): Stroke[] => {
-    if (land.hole !== null) return barrelSolder(land, land.hole, process, view, plane);
+    if (land.hole) return land.plated ? barrelSolder(land, land.hole, process, view, plane) : [];
     // terminals under the package have no visible fillet
     if (land.side === null) return [];
     // a fillet is seen where the view runs along the terminal
@@ -39,7 +40,7 @@ export function filletsOf(
 /** Solder between lead and wall, and its fillets on both lands: as high as the land is wide beside it. */
 function barrelSolder(
   { at, copper, contact }: Land,
-  hole: number,
+  hole: Placed,
   { boardThickness, copperThickness }: Process,
   view: ElevationView,
   plane: CuttingPlane,
@@ -47,9 +48,9 @@ function barrelSolder(
   if (Math.abs(at[plane.axis] - plane.value) > 1e-6) return [];
   const [top, bottom] = [copperThickness, -boardThickness - copperThickness];
   const axis = view === 'front' ? 'x' : 'y';
-  const [middle, wall] = [at[axis], hole / 2];
+  const middle = at[axis];
   const reach = (box: Box) => (axis === 'x' ? box.maxX - box.minX : box.maxY - box.minY) / 2;
-  const [pin, land] = [reach(contact.nom), reach(copper)];
+  const [pin, land, wall] = [reach(contact.nom), reach(copper), reach(hole)];
   const rise = Math.max(0, Math.min(land - pin, 1) * 0.8);
   const rings = [-1, 1].flatMap((sign): Point[][] => {
     const x = (r: number) => middle + sign * r;

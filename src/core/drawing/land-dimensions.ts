@@ -1,5 +1,6 @@
 import type { Footprint, Land } from '../footprint/footprint';
 import type { Box } from '../geometry/box';
+import { narrowOf, type Placed } from '../geometry/figure';
 import { turn, type Point } from '../geometry/point';
 import type { LandSolution } from '../land/solution';
 import type { LandSize } from '../land/solver';
@@ -19,7 +20,7 @@ interface DrawnLand {
   readonly at: Point;
   readonly copper: Box;
   readonly side: Land['side'];
-  readonly hole: number | null;
+  readonly hole: Placed | null;
 }
 
 /**
@@ -151,8 +152,14 @@ function atLand(
       : [
           of(
             'H',
-            hole,
-            line(`hole ${group}`, 'plan', 'left', [minX, at.y - hole / 2], [minX, at.y + hole / 2]),
+            narrowOf(hole.figure),
+            line(
+              `hole ${group}`,
+              'plan',
+              'left',
+              [minX, at.y - narrowOf(hole.figure) / 2],
+              [minX, at.y + narrowOf(hole.figure) / 2],
+            ),
           ),
         ]),
     ...(last.at.x - at.x > 1e-6

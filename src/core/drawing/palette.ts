@@ -15,6 +15,7 @@ export const INK: Readonly<Partial<Record<Layer, Readonly<Record<string, string>
   copper: { fill: '#b9733f' },
   'keep-out': { fill: 'none', stroke: '#8a3b3b', 'stroke-width': '0.05', 'stroke-dasharray': '0.3 0.2' },
   paste: { fill: 'none', stroke: '#6d7780', 'stroke-width': '0.02' },
+  'mask-edge': { fill: 'none', stroke: '#4d7f5b', 'stroke-width': '0.03' },
   'plated-hole': { fill: '#ffffff', stroke: '#b9733f', 'stroke-width': '0.05' },
   contact: { fill: '#3f6bb0', 'fill-opacity': '0.35', stroke: '#3f6bb0', 'stroke-width': '0.02' },
   hole: { fill: '#ffffff', stroke: '#22303a', 'stroke-width': '0.05' },

@@ -1,5 +1,6 @@
-import { boxAt, boxOfPoints, cornersOf, gapBetween, type Box } from '../geometry/box';
-import { contourOf, place, type Placed } from '../geometry/figure';
+import { boxAt, boxOfPoints, cornersOf, gapBetween, overhang, type Box } from '../geometry/box';
+import type { Contour } from '../geometry/contour';
+import { circleAt, contourOf, type Placed } from '../geometry/figure';
 import { turn, type Point } from '../geometry/point';
 import { bodyOutline } from '../footprint/body-outline';
 import type { Footprint, Land } from '../footprint/footprint';
@@ -10,13 +11,13 @@ export function drawPlan(footprint: Footprint): Drawing {
   const { lands, maskOpenings, courtyard, legend, body, bores, keepOuts } = footprint;
   const layer = (name: Layer, figures: readonly Placed[]): Stroke[] =>
     figures.length > 0 ? [{ layer: name, rings: figures.map(contourOf), closed: true }] : [];
-  const circle = (at: Point, diameter: number) => place({ kind: 'round', diameter }, at);
-  const holes = lands.flatMap(({ hole, at, vias }) => [
-    ...(hole === null ? [] : [circle(at, hole)]),
-    ...vias.map((via) => circle(via, via.hole)),
+  const plated = lands.flatMap(({ hole, plated, vias }) => [
+    ...(hole && plated ? [hole] : []),
+    ...vias.map((via) => circleAt(via, via.hole)),
   ]);
+  const bare = lands.flatMap(({ hole, plated }) => (hole && !plated ? [hole] : []));
   const strokes: Stroke[] = [
-    { layer: 'courtyard', rings: [cornersOf(courtyard.box)], closed: true },
+    { layer: 'courtyard', rings: [courtyard.contour ?? cornersOf(courtyard.box)], closed: true },
     ...layer(
       'keep-out',
       keepOuts.map(({ area }) => area),
@@ -26,11 +27,11 @@ export function drawPlan(footprint: Footprint): Drawing {
       rings: [
         ...maskOpenings.flatMap(({ opening, lands: freed }) => [
           contourOf(opening),
-          ...freed.map((i) => contourOf((lands[i] as Land).copper)),
+          ...freed.flatMap((i) => copperWithin(opening, (lands[i] as Land).copper)),
         ]),
         ...bores.flatMap(({ opening, at, diameter }) => [
           contourOf(opening),
-          contourOf(circle(at, diameter)),
+          contourOf(circleAt(at, diameter)),
         ]),
       ],
       closed: true,
@@ -43,7 +44,8 @@ export function drawPlan(footprint: Footprint): Drawing {
       'paste',
       lands.flatMap(({ paste }) => paste),
     ),
-    ...layer('plated-hole', holes),
+    ...layer('mask-edge', lands.flatMap(maskEdges)),
+    ...layer('plated-hole', plated),
     ...layer(
       'contact',
       lands.map(({ contact }) => contact.nom),
@@ -52,10 +54,7 @@ export function drawPlan(footprint: Footprint): Drawing {
       'contact-limit',
       lands.flatMap(({ contact }) => [contact.min, contact.max]),
     ),
-    ...layer(
-      'hole',
-      bores.map(({ at, diameter }) => circle(at, diameter)),
-    ),
+    ...layer('hole', [...bare, ...bores.map(({ at, diameter }) => circleAt(at, diameter))]),
     { layer: 'body', rings: [bodyOutline(body.extent)], closed: true },
     ...legend.lines.map((line): Stroke => ({
       layer: 'legend',
@@ -66,6 +65,23 @@ export function drawPlan(footprint: Footprint): Drawing {
   ];
   if (legend.pin1) strokes.push({ layer: 'legend-fill', rings: [legend.pin1], closed: true });
   return { strokes, extent: courtyard.box };
+}
+
+/** Only the ring between land and opening is hatched; copper that reaches under the mask is not. */
+function copperWithin(opening: Placed, copper: Placed): Contour[] {
+  return overhang(copper, opening) <= 1e-9 ? [contourOf(copper)] : [contourOf(opening)];
+}
+
+/** Edges of the mask that lie on copper: where the mask defines the land, and spots over vias. */
+function maskEdges({ mask, islands, copper }: Land): Placed[] {
+  return [...mask.filter((opening) => overhang(copper, opening) > 1e-9), ...islands];
+}
+
+/** Reference and value as they are printed. */
+export function textStrokes({ texts }: Footprint): Stroke[] {
+  return texts.flatMap(({ lines, stroke }): Stroke[] =>
+    lines.length > 0 ? [{ layer: 'legend', rings: lines, closed: false, width: stroke }] : [],
+  );
 }
 
 /** A land number on the drawing, or the letter or digit of a grid's row or column. */

@@ -1,11 +1,12 @@
 import type { LandOverride, Overrides, TapisDocument, TrimId } from '../document/document';
-import type { Finding, Stage } from '../document/finding';
+import type { Finding } from '../document/finding';
 import type { GroupChoices, LandChoices, SettableSize } from '../land/solution';
 import { TRIM_TITLES } from '../land/trims';
 import type { Orientation } from '../package/orient';
 import type { Process } from '../process/process';
-import { plainScope, readEntry } from '../units/entry';
+import { entryReader, type EntryReader } from './entry-reader';
 import { readPattern, type PatternByGroup } from './recommended';
+import { readStacks, type StacksChosen } from './stack-choices';
 
 /** The document's overrides as numbers, and the ones that could not be read. Lengths in mm. */
 export interface Choices {
@@ -16,7 +17,9 @@ export interface Choices {
   readonly orientation: Orientation;
   /** The datasheet's own lands by group. */
   readonly recommended: PatternByGroup;
-  readonly problems: readonly Finding[];
+  readonly stacks: StacksChosen;
+  readonly problems: () => readonly Finding[];
+  readonly reader: EntryReader;
 }
 
 const SETTABLE: readonly SettableSize[] = ['X', 'Y', 'C', 'D', 'H'];
@@ -24,32 +27,8 @@ const SETTABLE: readonly SettableSize[] = ['X', 'Y', 'C', 'D', 'H'];
 /** An override that cannot be read is left out and reported; the computed value stands. */
 export function readChoices(document: TapisDocument, process: Process): Choices {
   const overrides: Overrides = document.overrides ?? {};
-  const problems: Finding[] = [];
-  const unit = document.package.unit ?? 'mm';
-  const length = (
-    text: string | undefined,
-    at: string,
-    title: string,
-    stage: Stage,
-    least: number,
-  ): number | null => {
-    if (text === undefined || text.trim() === '') return null;
-    const read = readEntry(text, plainScope(unit));
-    const tooSmall = read.ok && read.value.nom < least;
-    if (read.ok && !tooSmall) return read.value.nom;
-    const reason = read.ok ? `It must be at least ${least} mm.` : read.error.message;
-    problems.push({
-      rule: 'entry',
-      severity: 'stop',
-      title: `${title} cannot be used`,
-      message: `“${text}”: ${reason} The computed value stands until it is mended.`,
-      source: 'Entry grammar',
-      stage,
-      place: {},
-      remedies: [{ label: 'Take the computed value', edits: [{ at, value: undefined }] }],
-    });
-    return null;
-  };
+  const reader = entryReader(document.package.unit ?? 'mm');
+  const { length } = reader;
   const sizes = (given: LandOverride, at: string): GroupChoices['sizes'] =>
     Object.fromEntries(
       SETTABLE.flatMap((symbol) => {
@@ -65,7 +44,6 @@ export function readChoices(document: TapisDocument, process: Process): Choices 
     ]),
   );
   const { lands: recommended, problems: unreadable } = readPattern(document);
-  problems.push(...unreadable);
   const adopted: PatternByGroup = document.recommended?.adopted ? recommended : {};
   const of = (group: string): GroupChoices => {
     const taken = Object.hasOwn(adopted, group) ? adopted[group] : undefined;
@@ -95,6 +73,9 @@ export function readChoices(document: TapisDocument, process: Process): Choices 
       process.solderThickness,
     orientation: document.orientation ?? process.orientation,
     recommended,
-    problems,
+    stacks: readStacks(document.stacks ?? {}, reader),
+    // what is read later reports here as well
+    problems: () => [...unreadable, ...reader.problems],
+    reader,
   };
 }

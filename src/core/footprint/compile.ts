@@ -17,11 +17,15 @@ import type { Process } from '../process/process';
 import { quantise } from '../units/length';
 import { bodyOutline } from './body-outline';
 import { readChoices, type Choices } from './choices';
-import type { BoredHole, Compiled, Footprint } from './footprint';
+import type { BoredHole, Compiled, Footprint, PlacedKeepOut } from './footprint';
 import { FIRST_NUMBERS, openMask, placeLands, terminalAt } from './lands';
 import { drawLegend } from './legend';
-import { drawAssembly, drawCourtyard, occupiedBy, placeTexts } from './marks';
+import { readKeepOuts } from './keep-outs';
+import { drawAssembly, drawCourtyard, occupiedBy } from './marks';
 import { numberTerminals, type Numbered } from './numbering';
+import { originOf } from './origin';
+import { usualShape } from './pin1-shapes';
+import { placeTexts } from './texts';
 
 /** Rule id of findings about dimensions that were not entered yet. */
 export const MISSING = 'missing';
@@ -37,28 +41,35 @@ export function compile(document: TapisDocument): Compiled {
   const problems: Finding[] = [];
   const process = processOf(document, problems);
   const choices = readChoices(document, process);
-  problems.push(...choices.problems);
   const { recommended } = choices;
+  const base = { document, process, recommended };
   const family = familyById(document.package.family);
+  const without = (resolved: ResolvedPackage | null): Compiled => ({
+    ...base,
+    resolved,
+    footprint: null,
+    levels: null,
+    problems: [...problems, ...choices.problems()],
+  });
   if (!family) {
     problems.push(unknownFamily(document));
-    return { document, process, resolved: null, footprint: null, levels: null, recommended, problems };
+    return without(null);
   }
   const resolved = resolvePackage(family, document.package);
   problems.push(...entryProblems(resolved), ...optionProblems(resolved));
-  if (!resolved.values)
-    return { document, process, resolved, footprint: null, levels: null, recommended, problems };
+  if (!resolved.values) return without(resolved);
 
   const geometry = geometryOf(family, resolved.values, resolved.options, choices.orientation);
   const { groups } = geometry;
   if (geometry.bores.length === 0 && groups.every(({ places }) => places.length === 0)) {
     problems.push(noTerminals(family));
-    return { document, process, resolved, footprint: null, levels: null, recommended, problems };
+    return without(resolved);
   }
   const solve = (level: Level) => solveLands(groups, level, process, choices.land);
   const levels = { A: solve('A'), B: solve('B'), C: solve('C') };
   const footprint = assemble(document, process, choices, resolved, resolved.values, geometry, levels);
-  return { document, process, resolved, footprint, levels, recommended, problems };
+  // entries of padstacks and marks are read while they are made
+  return { ...base, resolved, footprint, levels, problems: [...problems, ...choices.problems()] };
 }
 
 /** A package as its family draws it, turned to an orientation. */
@@ -99,6 +110,7 @@ function assemble(
   const { lands, padstacks } = placeLands(groups, solutions, {
     margins,
     process,
+    stacks: choices.stacks,
     numbers,
     pin1Land: overrides.pin1Land ?? 'square',
   });
@@ -107,11 +119,30 @@ function assemble(
     diameter,
     opening: place({ kind: 'round', diameter: quantise(diameter + 2 * margins.mask) }, at),
   }));
-  const keepOuts = areas.map(({ figure, at, rotation, why }) => ({ area: place(figure, at, rotation), why }));
-  const maskOpenings = openMask(lands, margins.mask, overrides.jointMask ?? false);
+  const keepOuts = [
+    ...areas.map(({ figure, at, rotation, why }): PlacedKeepOut => ({
+      area: place(figure, at, rotation),
+      why,
+      what: 'components',
+      side: 'component',
+    })),
+    ...readKeepOuts(document.keepOuts ?? [], choices.reader),
+  ];
+  const maskOpenings = openMask(lands, overrides.jointMask ?? false);
   const polarised = family.polarised(options);
-  const excess = Math.max(0, ...solutions.map(({ courtyard }) => courtyard));
-  const courtyard = drawCourtyard(occupiedBy(lands, bodyMax, bores, keepOuts), excess, process);
+  const excess =
+    choices.reader.length(marks.excess, '/marks/excess', 'Courtyard excess', 'mark', 0) ??
+    Math.max(0, ...solutions.map((solution) => solution.courtyard));
+  const shape = bodyOutline(extent);
+  const courtyard = drawCourtyard(
+    {
+      occupied: occupiedBy(lands, bodyMax, bores, keepOuts),
+      bodyShape: extent.outline ? shape : null,
+      excess,
+      shape: marks.courtyard ?? 'box',
+    },
+    process,
+  );
   const reference = marks.reference ?? 'REF';
   const nameTemplate = family.name(values, options);
   const heights = heightsOf(
@@ -134,21 +165,21 @@ function assemble(
       lands,
       maskOpenings,
       bores,
-      body: bodyOutline(extent),
+      body: shape,
       bodyMax,
       process,
-      outline: marks.legend ?? true,
-      pin1: polarised && (marks.pin1 ?? true),
+      style: marks.legend === false ? null : (marks.style ?? family.legend ?? 'outline'),
+      pin1: polarised && marks.pin1 !== false ? (marks.pin1Shape ?? usualShape(polarity)) : null,
       ...(first ? { first } : {}),
     }),
     assembly: drawAssembly(
       body,
-      extent.outline ? bodyOutline(extent) : null,
+      extent.outline ? shape : null,
       lands,
       polarised ? orientation : null,
       reference,
     ),
-    texts: placeTexts(courtyard.box, process, reference, marks.value ?? 'VALUE'),
+    texts: placeTexts(courtyard.box, body, process, marks, choices.reader),
     body: {
       extent,
       heights,
@@ -164,6 +195,7 @@ function assemble(
     solutions,
     values,
     orientation,
+    origin: originOf(document.origin, lands, first, choices.reader),
   };
 }
 
@@ -226,7 +258,8 @@ function noTerminals({ title, dimensions }: FamilyDefinition): Finding {
 }
 
 function processOf(document: TapisDocument, problems: Finding[]): Process {
-  const process = processById(document.process);
+  const { ownProcess } = document;
+  const process = ownProcess?.id === document.process ? ownProcess : processById(document.process);
   if (process) return process;
   const standard = PROCESSES[0] as Process;
   problems.push({

@@ -1,4 +1,4 @@
-import type { TapisDocument } from '../document/document';
+import type { KeepOutIntent, TapisDocument } from '../document/document';
 import type { Finding } from '../document/finding';
 import type { Box } from '../geometry/box';
 import type { Contour } from '../geometry/contour';
@@ -26,14 +26,19 @@ export interface Land {
   readonly group: string;
   /** Which end of its span it lies at; `null` where it lies under the package or holds a pin. */
   readonly side: -1 | 1 | null;
+  /** Where its terminal or hole is; its copper may lie beside. */
   readonly at: Point;
   /** Turns the padstack's x axis onto the terminal's direction. */
   readonly rotation: Quarter;
   readonly padstack: string;
   readonly copper: Placed;
+  /** Openings in the mask of the component side, and spots of mask left inside them. */
+  readonly mask: readonly Placed[];
+  readonly islands: readonly Placed[];
   readonly paste: readonly Placed[];
-  /** Finished plated hole, mm; `null` for a surface land. */
-  readonly hole: number | null;
+  /** Finished hole; `null` for a surface land. */
+  readonly hole: Placed | null;
+  readonly plated: boolean;
   readonly vias: readonly PadVia[];
   /** The terminal's contact at least, nominal and most material. */
   readonly contact: { readonly min: Placed; readonly nom: Placed; readonly max: Placed };
@@ -42,6 +47,8 @@ export interface Land {
 /** An opening in the solder mask and the lands (by index) that it frees. */
 export interface MaskOpening {
   readonly opening: Placed;
+  /** Spots of mask left inside it. */
+  readonly islands: readonly Placed[];
   readonly lands: readonly number[];
 }
 
@@ -56,10 +63,14 @@ export interface BoredHole {
 export interface PlacedKeepOut {
   readonly area: Placed;
   readonly why: string;
+  readonly what: KeepOutIntent['what'];
+  readonly side: NonNullable<KeepOutIntent['side']>;
 }
 
 export interface Courtyard {
   readonly box: Box;
+  /** The outline itself where it is not the box. */
+  readonly contour: Polygon | null;
   readonly excess: number;
 }
 
@@ -74,7 +85,13 @@ export interface TextMark {
   readonly role: 'reference' | 'value';
   readonly text: string;
   readonly at: Point;
+  /** Of capitals, mm. */
   readonly height: number;
+  readonly rotation: Quarter;
+  /** The letters as single strokes of this width, mm. */
+  readonly lines: readonly Polyline[];
+  readonly stroke: number;
+  readonly box: Box;
 }
 
 /** Assembly drawing: body outline with its pin-1 corner cut, terminals, and room for the reference. */
@@ -82,7 +99,7 @@ export interface AssemblyDrawing {
   readonly width: number;
   readonly outline: Polygon;
   readonly terminals: readonly Contour[];
-  readonly text: TextMark;
+  readonly text: Pick<TextMark, 'text' | 'at' | 'height'>;
 }
 
 /** The body standing on the board: z = 0 is the laminate surface on the component side. */
@@ -110,6 +127,8 @@ export interface Footprint {
   readonly solutions: readonly LandSolution[];
   readonly values: Dimensions;
   readonly orientation: Orientation;
+  /** What the coordinates that are handed over are measured from. */
+  readonly origin: Point;
 }
 
 /** What compile() makes of a document; `footprint` is `null` while an entry is missing or unreadable. */

@@ -1,15 +1,13 @@
-import { boxRound, type Box } from '../geometry/box';
-import {
-  growPlaced,
-  place,
-  placedBox,
-  rectangle,
-  type Corner,
-  type Figure,
-  type Placed,
-} from '../geometry/figure';
+import { boxRound } from '../geometry/box';
+import { place, placedBox, rectangle, type Corner, type Figure, type Placed } from '../geometry/figure';
 import { add, turn, type Point, type Quarter } from '../geometry/point';
-import type { LandSolution, PinSolution, SpanSolution } from '../land/solution';
+import {
+  sizesOf,
+  type LandSolution,
+  type PinSolution,
+  type SpanSolution,
+  type SpotSolution,
+} from '../land/solution';
 import { isCornerPlace } from '../land/solve';
 import type { LandSize } from '../land/solver';
 import type {
@@ -19,19 +17,20 @@ import type {
   Spot,
   TerminalGroup,
   TerminalPlace,
-  SpotForm,
 } from '../package/terminal';
+import { stackKey, uniqueName } from '../padstack/naming';
 import {
-  holePadstack,
-  probePadstack,
-  surfacePadstack,
-  thermalPadstack,
+  buildPadstack,
   type PadMargins,
   type Padstack,
+  type Source,
+  type StackBase,
+  type StackChoices,
 } from '../padstack/padstack';
 import type { Process } from '../process/process';
 import { quantise } from '../units/length';
 import type { Land, MaskOpening } from './footprint';
+import type { StacksChosen } from './stack-choices';
 
 /** Lands of all groups with their padstacks; equal padstacks are one. */
 export interface LandsAndStacks {
@@ -43,6 +42,8 @@ export interface LandsAndStacks {
 export interface LandContext {
   readonly margins: PadMargins;
   readonly process: Process;
+  /** What was chosen about padstacks. */
+  readonly stacks: StacksChosen;
   /** Land numbers by position. */
   readonly numbers: ReadonlyMap<number, string>;
   /** Shape of land 1 of a through-hole part. */
@@ -65,57 +66,90 @@ export function placeLands(
   solutions: readonly LandSolution[],
   context: LandContext,
 ): LandsAndStacks {
-  const padstacks = new Map<string, Padstack>();
-  const keep = (stack: Padstack): Padstack => {
-    const known = padstacks.get(stack.name);
-    if (known) return known;
-    padstacks.set(stack.name, stack);
-    return stack;
-  };
+  const stacks = stackMaker(context);
   const lands = groups.flatMap((group, i): Land[] => {
     const solution = solutions[i] as LandSolution;
-    if (group.kind === 'span') return spanLands(group, solution as SpanSolution, context, keep);
-    if (group.kind === 'pin') return pinLands(group, solution as PinSolution, context, keep);
-    const { figure } = solution as { figure: Figure };
-    const stack = keep(spotPadstack(group.form, figure, context));
-    return group.places.map((spot) =>
-      landAt(group.id, spot, spot.at, spot.rotation, null, stack, group.contact, context),
-    );
+    if (group.kind === 'span') return spanLands(group, solution as SpanSolution, context, stacks.of);
+    if (group.kind === 'pin') return pinLands(group, solution as PinSolution, context, stacks.of);
+    const base: StackBase = {
+      kind: group.form === 'thermal' || group.form === 'probe' ? group.form : 'surface',
+      copper: (solution as SpotSolution).figure,
+      copperSource: sourceOf(solution),
+      hole: null,
+    };
+    return group.places.map((spot) => {
+      const stack = stacks.of(group.id, spot.position, base);
+      return landAt(group.id, spot, spot.at, spot.rotation, null, stack, group.contact, context);
+    });
   });
-  return { lands: lands.sort((a, b) => a.position - b.position), padstacks: [...padstacks.values()] };
+  const used = new Set(lands.map(({ padstack }) => padstack));
+  return {
+    lands: lands.sort((a, b) => a.position - b.position),
+    padstacks: stacks.all().filter(({ name }) => used.has(name)),
+  };
 }
 
-function spotPadstack(form: SpotForm, figure: Figure, { margins, process }: LandContext): Padstack {
-  if (form === 'thermal') return thermalPadstack(figure, margins, process, process.thermalCoverage);
-  return form === 'probe'
-    ? probePadstack(figure, margins, process)
-    : surfacePadstack(figure, margins, process);
+type StackFor = (group: string, position: number, base: StackBase) => Padstack;
+
+/** Makes each padstack once; equal padstacks are one, whatever groups they come from. */
+function stackMaker({ margins, process, stacks }: LandContext): { of: StackFor; all: () => Padstack[] } {
+  const made = new Map<StackBase, Map<StackChoices, Padstack>>();
+  const byKey = new Map<string, Padstack>();
+  const names = new Set<string>();
+  const keep = (stack: Padstack): Padstack => {
+    const key = stackKey(stack);
+    const known = byKey.get(key);
+    if (known) return known;
+    const named = { ...stack, name: uniqueName(stack.name, names) };
+    names.add(named.name);
+    byKey.set(key, named);
+    return named;
+  };
+  return {
+    all: () => [...byKey.values()],
+    of(group, position, base) {
+      const choices = stacks.of(group, position);
+      const known = made.get(base)?.get(choices);
+      if (known) return known;
+      const stack = keep(buildPadstack(base, choices, margins, process));
+      made.set(base, (made.get(base) ?? new Map<StackChoices, Padstack>()).set(choices, stack));
+      return stack;
+    },
+  };
 }
 
-type Keep = (stack: Padstack) => Padstack;
+/** Whether a solution's sizes are the formulas', the drawing's or set by hand. */
+function sourceOf(solution: LandSolution): Source {
+  if (sizesOf(solution).some(({ settable, value, proposed }) => settable && value !== proposed))
+    return 'set by hand';
+  if (solution.kind === 'span') return 'land formulas';
+  return solution.kind === 'spot' ? 'package' : 'rule';
+}
+
 type Contact = Readonly<Record<'min' | 'nom' | 'max', Figure>>;
 
-function spanLands(group: SpanGroup, solution: SpanSolution, context: LandContext, keep: Keep): Land[] {
-  const { margins, process } = context;
-  const stackFor = ({ X, Y }: LandSize) => keep(surfacePadstack(spanFigure(group, Y, X), margins, process));
-  const stack = stackFor(solution.land);
-  const cornerStack = solution.corner && stackFor(solution.corner);
+function spanLands(
+  group: SpanGroup,
+  solution: SpanSolution,
+  context: LandContext,
+  stackFor: StackFor,
+): Land[] {
+  const baseOf = ({ X, Y }: LandSize): StackBase => ({
+    kind: 'surface',
+    copper: spanFigure(group, Y, X),
+    copperSource: sourceOf(solution),
+    hole: null,
+  });
+  const base = baseOf(solution.land);
+  const cornerBase = solution.corner && baseOf(solution.corner);
   return group.places.map((terminal): Land => {
-    const atCorner = solution.corner && cornerStack && isCornerPlace(group, terminal.along);
+    const atCorner = solution.corner && cornerBase && isCornerPlace(group, terminal.along);
     const used = atCorner ? solution.corner : solution.land;
     const rotation = outward(group.axis, terminal.side);
     const at = onAxis(group.axis, (terminal.side * used.C) / 2, terminal.along);
+    const stack = stackFor(group.id, terminal.position, atCorner ? cornerBase : base);
     return {
-      ...landAt(
-        group.id,
-        terminal,
-        at,
-        rotation,
-        terminal.side,
-        atCorner ? cornerStack : stack,
-        null,
-        context,
-      ),
+      ...landAt(group.id, terminal, at, rotation, terminal.side, stack, null, context),
       contact: {
         min: contact(group, terminal, 'min'),
         nom: contact(group, terminal, 'nom'),
@@ -138,14 +172,20 @@ function spanFigure({ innerEnd }: SpanGroup, length: number, width: number): Fig
   return rectangle(length, width);
 }
 
-function pinLands(group: PinGroup, solution: PinSolution, context: LandContext, keep: Keep): Land[] {
-  const { margins, process, pin1Land } = context;
+function pinLands(group: PinGroup, solution: PinSolution, context: LandContext, stackFor: StackFor): Land[] {
   const { hole, figure } = solution;
-  const stackFor = (copper: Figure) => keep(holePadstack(copper, hole, margins, process, group.vias));
+  const baseOf = (copper: Figure): StackBase => ({
+    kind: 'pin',
+    copper,
+    copperSource: group.stated ? 'package' : sourceOf(solution),
+    hole,
+    ...(group.vias ? { vias: group.vias } : {}),
+  });
+  const [base, firstBase] = [baseOf(figure), baseOf(pin1Figure(figure, context.pin1Land))];
   const section = pinContact(group.lead);
   return group.places.map((spot): Land => {
     const first = FIRST_NUMBERS.includes(context.numbers.get(spot.position) ?? '') && !group.stated;
-    const stack = stackFor(first ? pin1Figure(figure, pin1Land) : figure);
+    const stack = stackFor(group.id, spot.position, first ? firstBase : base);
     return landAt(group.id, spot, spot.at, spot.rotation, null, stack, section, context);
   });
 }
@@ -177,7 +217,11 @@ function landAt(
   { numbers }: LandContext,
 ): Land {
   const put = (figure: Figure) => place(figure, at, rotation);
-  const copper = put(stack.copper);
+  const spot = (point: Point): Point => {
+    const { x, y } = add(at, turn(point, rotation));
+    return { x: quantise(x), y: quantise(y) };
+  };
+  const moved = (placed: Placed): Placed => place(placed.figure, spot(placed.at), rotation);
   const { min, nom, max } = contactFigures ?? { min: stack.copper, nom: stack.copper, max: stack.copper };
   return {
     number: numbers.get(position) ?? String(position),
@@ -187,16 +231,13 @@ function landAt(
     at,
     rotation,
     padstack: stack.name,
-    copper,
-    paste: stack.paste.map((window) => {
-      const { x, y } = add(at, turn(window.at, rotation));
-      return place(window.figure, { x: quantise(x), y: quantise(y) }, rotation);
-    }),
-    hole: stack.hole,
-    vias: stack.vias.map((via) => {
-      const { x, y } = add(at, turn(via, rotation));
-      return { ...via, x: quantise(x), y: quantise(y) };
-    }),
+    copper: place(stack.copper, spot(stack.offset), rotation),
+    mask: stack.mask.map(moved),
+    islands: stack.islands.map(moved),
+    paste: stack.paste.map(moved),
+    hole: stack.hole && put(stack.hole.figure),
+    plated: stack.hole?.plated ?? false,
+    vias: stack.vias.map((via) => ({ ...via, ...spot(via) })),
     contact: { min: put(min), nom: put(nom), max: put(max) },
   };
 }
@@ -227,27 +268,20 @@ function contact(group: SpanGroup, terminal: TerminalPlace, limit: 'min' | 'nom'
   return place(spanFigure(group, length, group.width[limit]), at, outward(group.axis, terminal.side));
 }
 
-/**
- * Mask openings: one round each land, or one round each row of a group.
- * @param margin growth of the opening over the copper, mm
- */
-export function openMask(lands: readonly Land[], margin: number, joint: boolean): MaskOpening[] {
-  const single = lands.map(({ copper }, i): MaskOpening => ({
-    opening: growPlaced(copper, margin),
-    lands: [i],
-  }));
-  if (!joint) return single;
+/** Mask openings: those of each land, or one round each row of a group. */
+export function openMask(lands: readonly Land[], joint: boolean): MaskOpening[] {
+  const single = lands.map(({ mask, islands }, i) =>
+    mask.map((opening): MaskOpening => ({ opening, islands, lands: [i] })),
+  );
+  if (!joint) return single.flat();
   const rows = new Map<string, number[]>();
   lands.forEach(({ group, side }, i) => {
     const key = side === null ? `${i}` : `${group} ${side}`;
     rows.set(key, [...(rows.get(key) ?? []), i]);
   });
-  return [...rows.values()].map((row) =>
-    row.length === 1
-      ? (single[row[0] as number] as MaskOpening)
-      : {
-          opening: placedBox(boxRound(row.map((i) => (single[i] as MaskOpening).opening)) as Box),
-          lands: row,
-        },
-  );
+  return [...rows.values()].flatMap((row): MaskOpening[] => {
+    const openings = row.flatMap((i) => single[i] as MaskOpening[]);
+    const round = boxRound(openings.map(({ opening }) => opening));
+    return row.length === 1 || !round ? openings : [{ opening: placedBox(round), islands: [], lands: row }];
+  });
 }

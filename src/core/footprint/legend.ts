@@ -1,3 +1,4 @@
+import type { LegendStyle } from '../document/document';
 import { boxOfPoints, gapBetween, grow, type Box } from '../geometry/box';
 import { flatten, type Contour } from '../geometry/contour';
 import { contourOf, gapToPolygon, growPlaced, type Placed } from '../geometry/figure';
@@ -5,8 +6,9 @@ import { neighboursOf } from '../geometry/neighbours';
 import { add, distance, turn, type Point, type Quarter } from '../geometry/point';
 import { cutLines, lengthOf, type Polygon, type Polyline } from '../geometry/polygon';
 import type { Process } from '../process/process';
-import { quantise } from '../units/length';
 import type { BoredHole, Land, Legend, MaskOpening } from './footprint';
+import { LEGEND_STYLES } from './legend-styles';
+import { markAt, type Pin1Shape } from './pin1-shapes';
 
 /** What the legend has to keep clear of and what it draws. */
 export interface LegendInput {
@@ -18,8 +20,10 @@ export interface LegendInput {
   /** Body at most material: a mark outside it stays visible after assembly. */
   readonly bodyMax: Box;
   readonly process: Process;
-  readonly outline: boolean;
-  readonly pin1: boolean;
+  /** `null` draws no lines. */
+  readonly style: LegendStyle | null;
+  /** `null` draws no mark. */
+  readonly pin1: Pin1Shape | null;
   /** The land that is marked; the first where it is missing. */
   readonly first?: Land;
 }
@@ -28,16 +32,16 @@ export interface LegendInput {
 const MARK_WIDTHS = 4;
 
 /**
- * Draws the body outline where it keeps the process's gap from lands and openings,
- * and a triangle that points at land 1 from outside the body.
+ * Draws the lines of a style where they keep the process's gap from lands and openings,
+ * and a mark beside land 1, outside the body.
  */
 export function drawLegend(input: LegendInput): Legend {
-  const { process, outline, pin1 } = input;
+  const { process, style, pin1 } = input;
   const obstacles = clearOf(input);
   return {
     width: process.legendWidth,
-    lines: outline ? outlineLines(input, obstacles) : [],
-    pin1: pin1 ? pin1Mark(input, obstacles) : null,
+    lines: style ? styledLines({ ...input, style }, obstacles) : [],
+    pin1: pin1 ? pin1Mark(input, pin1, obstacles) : null,
   };
 }
 
@@ -50,20 +54,28 @@ function clearOf({ lands, maskOpenings, bores }: LegendInput): Placed[] {
   ];
 }
 
-function outlineLines({ body, process }: LegendInput, obstacles: readonly Placed[]): Polyline[] {
+function styledLines(
+  { lands, body, process, style }: LegendInput & { readonly style: LegendStyle },
+  obstacles: readonly Placed[],
+): Polyline[] {
   const { legendWidth: width, legendGap: gap } = process;
   // a hair more than the limit, so that rounding to nanometres cannot undercut it
   const reach = gap + width / 2 + 2e-6;
-  const corners = flatten(body, CHORD);
-  const rectangular = body.length === 4 && body.every(({ bulge }) => !bulge);
-  const box = boxOfPoints(corners) as Box;
+  const drawn = styleOf(style).lines({ lands, obstacles, body, reach });
+  const pieces = drawn.flatMap((line) => line.slice(1).map((to, i) => [line[i] as Point, to]));
+  const box = boxOfPoints(pieces.flat());
+  if (!box) return [];
+  const rectangular = style === 'outline' && body.length === 4 && body.every(({ bulge }) => !bulge);
   const near = obstacles.filter(
     (o) => gapBetween(o, box) < reach && !(rectangular && strictlyInside(o, box, reach)),
   );
   // chords of round obstacles cut inside their arcs by this tolerance
   const keep = near.map((o) => flatten(contourOf(growPlaced(o, reach + CHORD)), CHORD));
-  const sides = corners.map((corner, i) => [corner, corners[(i + 1) % corners.length] as Point]);
-  return joined(cutLines(sides, keep)).filter((line) => lengthOf(line) >= 2 * width);
+  return joined(cutLines(pieces, keep)).filter((line) => lengthOf(line) >= 2 * width);
+}
+
+function styleOf(style: LegendStyle) {
+  return LEGEND_STYLES.find(({ id }) => id === style) ?? (LEGEND_STYLES[0] as (typeof LEGEND_STYLES)[number]);
 }
 
 /** Tolerance of chords round round obstacles, mm. */
@@ -105,7 +117,7 @@ function joined(pieces: readonly Polyline[]): Polyline[] {
  * Tries the places beside land 1, beyond the end of its row first, then beyond its toe, and takes
  * the first that is clear of lands, openings and the body and nearer to land 1 than to any other.
  */
-function pin1Mark(input: LegendInput, obstacles: readonly Placed[]): Polygon | null {
+function pin1Mark(input: LegendInput, shape: Pin1Shape, obstacles: readonly Placed[]): Polygon | null {
   const { lands, bodyMax, process } = input;
   const first = input.first ?? lands[0];
   if (!first) return null;
@@ -132,7 +144,7 @@ function pin1Mark(input: LegendInput, obstacles: readonly Placed[]): Polygon | n
     const body = isBeyond(beside, from, direction) ? distance(beside, from) : 0;
     for (const start of body > 0 ? [0, body] : [0]) {
       for (let extra = start; extra <= start + 2; extra += 0.1) {
-        const mark = triangle(add(from, turn({ x: extra, y: 0 }, direction)), direction, size);
+        const mark = markAt(shape, add(from, turn({ x: extra, y: 0 }, direction)), direction, size);
         if (!isClear(mark)) continue;
         if (pointsAtFirst(mark)) return mark;
         ambiguous ??= mark;
@@ -177,17 +189,4 @@ function edgePoint(at: Point, box: Box, direction: Quarter, gap: number): Point 
     case 270:
       return { x: at.x, y: box.minY - gap };
   }
-}
-
-/** A triangle with its apex at a point, widening away along a direction. */
-function triangle(apex: Point, direction: Quarter, size: number): Polygon {
-  const corners = [
-    { x: 0, y: 0 },
-    { x: size * 0.85, y: -size / 2 },
-    { x: size * 0.85, y: size / 2 },
-  ];
-  return corners.map((corner) => {
-    const { x, y } = add(apex, turn(corner, direction));
-    return { x: quantise(x), y: quantise(y) };
-  });
 }

@@ -1,29 +1,47 @@
 import { boxRound, centreOf, cornersOf, grow, type Box } from '../geometry/box';
 import { flatten, type Contour } from '../geometry/contour';
 import { contourOf } from '../geometry/figure';
-import type { Polygon } from '../geometry/polygon';
+import { area, inflate, unite, type Polygon } from '../geometry/polygon';
 import { roundDown, roundUp } from '../land/rounding';
 import type { Process } from '../process/process';
-import type { AssemblyDrawing, BoredHole, Courtyard, Land, PlacedKeepOut, TextMark } from './footprint';
+import type { AssemblyDrawing, BoredHole, Courtyard, Land, PlacedKeepOut } from './footprint';
+
+/** What the courtyard is drawn from; lengths in mm. */
+export interface CourtyardInput {
+  /** Lands, contacts, body, holes and keep-outs; at least one. */
+  readonly occupied: readonly Box[];
+  /** Outline of a body that is not a rectangle, at nominal size. */
+  readonly bodyShape: Contour | null;
+  readonly excess: number;
+  readonly shape: 'box' | 'contour';
+}
 
 /**
- * Courtyard: the box round everything the part occupies at most material, grown by the excess,
- * each side rounded outward to the process's step.
- * @param occupied lands, contacts, body, holes and keep-outs; at least one
+ * Courtyard: everything the part occupies at most material, grown by the excess and rounded
+ * outward to the process's step, as one box or as the contour of the parts.
  */
-export function drawCourtyard(occupied: readonly Box[], excess: number, process: Process): Courtyard {
-  const round = boxRound(occupied) as Box;
-  const { minX, minY, maxX, maxY } = grow(round, excess);
-  const step = process.courtyardRounding;
-  return {
-    excess,
-    box: {
+export function drawCourtyard(
+  { occupied, bodyShape, excess, shape }: CourtyardInput,
+  { courtyardRounding: step }: Process,
+): Courtyard {
+  const out = (item: Box): Box => {
+    const { minX, minY, maxX, maxY } = grow(item, excess);
+    return {
       minX: roundDown(minX, step),
       minY: roundDown(minY, step),
       maxX: roundUp(maxX, step),
       maxY: roundUp(maxY, step),
-    },
+    };
   };
+  const box = out(boxRound(occupied) as Box);
+  if (shape === 'box') return { excess, box, contour: null };
+  const pieces = occupied.map((item) => cornersOf(out(item)));
+  if (bodyShape) pieces.push(...inflate([flatten(bodyShape, 0.01)], excess, 'round').map((p) => [...p]));
+  // holes between rows belong to the courtyard
+  const outer = unite(pieces).filter((polygon) => area(polygon) > 0);
+  const [contour] = outer.sort((a, b) => area(b) - area(a));
+  // parts that lie apart have one courtyard all the same
+  return { excess, box, contour: outer.length === 1 && contour ? contour : null };
 }
 
 /** Line width of the assembly drawing, mm. */
@@ -40,7 +58,10 @@ export function occupiedBy(
     bodyMax,
     ...lands.flatMap(({ copper, contact }) => [copper, contact.max]),
     ...bores.map(({ opening }) => opening),
-    ...keepOuts.map(({ area }) => area),
+    // what other parts stay out of belongs to this one
+    ...keepOuts.flatMap(({ area, what, side }) =>
+      (what === 'components' || what === 'everything') && side !== 'far' ? [area] : [],
+    ),
   ];
 }
 
@@ -67,7 +88,7 @@ export function drawAssembly(
         ? cutLowerLeft(body, cut)
         : cutUpperLeft(body, cut),
     terminals: lands.map(({ contact }) => contourOf(contact.nom)),
-    text: { role: 'reference', text: reference, at: centreOf(body), height: Math.min(1, fit) },
+    text: { text: reference, at: centreOf(body), height: Math.min(1, fit) },
   };
 }
 
@@ -81,14 +102,4 @@ function cutLowerLeft(box: Box, cut: number): Polygon {
   const corners = cornersOf(box);
   if (cut <= 0) return corners;
   return [{ x: box.minX, y: box.minY + cut }, { x: box.minX + cut, y: box.minY }, ...corners.slice(1)];
-}
-
-/** Reference above and value below the courtyard, centred. */
-export function placeTexts(courtyard: Box, process: Process, reference: string, value: string): TextMark[] {
-  const height = process.textHeight;
-  const x = (courtyard.minX + courtyard.maxX) / 2;
-  return [
-    { role: 'reference', text: reference, at: { x, y: courtyard.maxY + height }, height },
-    { role: 'value', text: value, at: { x, y: courtyard.minY - height }, height },
-  ];
 }

@@ -6,6 +6,7 @@ import type { SettableSize } from '../land/solution';
 import type { LandSize } from '../land/solver';
 import { plainScope, readEntry } from '../units/entry';
 import { quantise } from '../units/length';
+import { pointerKey } from './entry-reader';
 import type { Footprint } from './footprint';
 
 /** The datasheet's own lands of one group, mm. */
@@ -60,7 +61,7 @@ export function readPattern(document: TapisDocument): {
       const read = readEntry(text, scope);
       if (read.ok && read.value.nom > 0) return read.value.nom;
       const reason = read.ok ? 'It must be larger than 0.' : read.error.message;
-      const at = `/recommended/groups/${pointer(group)}/${key}`;
+      const at = `/recommended/groups/${pointerKey(group)}/${key}`;
       problems.push({
         rule: 'entry',
         severity: 'stop',
@@ -81,10 +82,6 @@ export function readPattern(document: TapisDocument): {
     if (known.length > 0) lands[group] = { sizes: Object.fromEntries(known), land };
   }
   return { lands, problems };
-}
-
-function pointer(key: string): string {
-  return key.replaceAll('~', '~0').replaceAll('/', '~1');
 }
 
 /** The datasheet's lands where they would lie, to be drawn over the footprint's own. */

@@ -1,4 +1,5 @@
 import type { Compiled, Footprint } from '../footprint/footprint';
+import { atOrigin } from '../footprint/origin';
 
 /** A compiled document that has a footprint: what a format writes. */
 export type Writable = Compiled & { readonly footprint: Footprint };
@@ -21,11 +22,11 @@ export interface Format {
   readonly write: (compiled: Writable) => string;
 }
 
-/** Writes a file in a format; it is named after the footprint's standard name. */
+/** Writes a file in a format, measured from the chosen origin and named after the standard name. */
 export function writeFile(format: Format, compiled: Writable): WrittenFile {
   return {
     name: `${compiled.footprint.standardName}${format.extension}`,
     mediaType: format.mediaType,
-    text: format.write(compiled),
+    text: format.write({ ...compiled, footprint: atOrigin(compiled.footprint) }),
   };
 }

@@ -1,9 +1,9 @@
 import { quantise } from '../units/length';
-import { gapBetween, type Box } from './box';
+import { boxOfPoints, gapBetween, type Box } from './box';
 import { flatten, type Contour, type Vertex } from './contour';
 import { pointToSegment, segmentsCross } from './distance';
 import { add, turn, type Point, type Quarter } from './point';
-import type { Polygon, Polyline } from './polygon';
+import { area, encloses, inflate, type Polygon, type Polyline } from './polygon';
 
 /** Corners of a rectangle, x to the right and y up in the figure's own axes. */
 export type Corner = 'lower-left' | 'lower-right' | 'upper-right' | 'upper-left';
@@ -18,15 +18,24 @@ export interface Rectangle {
   readonly chamfer?: { readonly size: number; readonly corners: readonly Corner[] };
 }
 
+/** Any simple outline, counter-clockwise, and the size of its box. mm. */
+export interface FreeContour {
+  readonly kind: 'contour';
+  readonly width: number;
+  readonly height: number;
+  readonly outline: Contour;
+}
+
 /**
- * A flat convex shape about its own origin, as lands, openings and apertures are made of; mm.
- * A D-shape is round at its −x end.
+ * A flat shape about its own origin, as lands, openings and apertures are made of; mm.
+ * A D-shape is round at its −x end. All but free contours are convex.
  */
 export type Figure =
   | Rectangle
   | { readonly kind: 'round'; readonly diameter: number }
   | { readonly kind: 'oblong'; readonly width: number; readonly height: number }
-  | { readonly kind: 'd-shape'; readonly width: number; readonly height: number };
+  | { readonly kind: 'd-shape'; readonly width: number; readonly height: number }
+  | FreeContour;
 
 /** A figure on the board; it is its own bounding box. */
 export interface Placed extends Box {
@@ -44,9 +53,41 @@ export function sizeOf(figure: Figure): { readonly width: number; readonly heigh
   return figure;
 }
 
+/** The smaller of a figure's width and height, mm: a round hole's diameter, a slot's width. */
+export function narrowOf(figure: Figure): number {
+  const { width, height } = sizeOf(figure);
+  return Math.min(width, height);
+}
+
+/** A circle on the board. */
+export function circleAt(at: Point, diameter: number): Placed {
+  return place({ kind: 'round', diameter }, at);
+}
+
 /** A sharp rectangle. */
 export function rectangle(width: number, height: number): Rectangle {
   return { kind: 'rectangle', width, height };
+}
+
+/**
+ * An outline as a figure, and where the middle of its box lay.
+ * @param outline simple, counter-clockwise, with an area
+ */
+export function contourFigure(outline: Contour): { readonly figure: FreeContour; readonly at: Point } {
+  const { minX, minY, maxX, maxY } = boxOfPoints(flatten(outline)) as Box;
+  const at = { x: quantise((minX + maxX) / 2), y: quantise((minY + maxY) / 2) };
+  const moved = outline.map((corner): Vertex => ({
+    ...corner,
+    x: quantise(corner.x - at.x),
+    y: quantise(corner.y - at.y),
+  }));
+  return { figure: freeContour(moved), at };
+}
+
+/** An outline as a figure about the outline's own origin. */
+export function freeContour(outline: Contour): FreeContour {
+  const { minX, minY, maxX, maxY } = boxOfPoints(flatten(outline)) as Box;
+  return { kind: 'contour', width: quantise(maxX - minX), height: quantise(maxY - minY), outline };
 }
 
 /** A figure grown on every side; edges stay parallel, corners keep their kind. Never less than nothing. */
@@ -54,6 +95,10 @@ export function grown(figure: Figure, by: number): Figure {
   const side = (length: number) => Math.max(0, quantise(length + 2 * by));
   if (figure.kind === 'round') return { kind: 'round', diameter: side(figure.diameter) };
   const size = { width: side(figure.width), height: side(figure.height) };
+  if (figure.kind === 'contour') {
+    const [largest] = inflate([flatten(figure.outline)], by).sort((a, b) => area(b) - area(a));
+    return largest ? freeContour(largest) : { ...figure, width: 0, height: 0 };
+  }
   if (figure.kind !== 'rectangle') return { ...figure, ...size };
   const { radius, chamfer } = figure;
   return {
@@ -69,6 +114,20 @@ export function grown(figure: Figure, by: number): Figure {
 
 /** Puts a figure on the board, turned by quarter turns. */
 export function place(figure: Figure, at: Point, rotation: Quarter = 0): Placed {
+  if (figure.kind === 'contour') {
+    const { minX, minY, maxX, maxY } = boxOfPoints(
+      flatten(figure.outline).map((p) => turn(p, rotation)),
+    ) as Box;
+    return {
+      figure,
+      at,
+      rotation,
+      minX: quantise(at.x + minX),
+      minY: quantise(at.y + minY),
+      maxX: quantise(at.x + maxX),
+      maxY: quantise(at.y + maxY),
+    };
+  }
   const { width, height } = sizeOf(figure);
   const swapped = rotation % 180 !== 0;
   const [dx, dy] = [(swapped ? height : width) / 2, (swapped ? width : height) / 2];
@@ -133,6 +192,8 @@ export function outlineOf(figure: Figure): Contour {
     }
     case 'rectangle':
       return rectangleOutline(figure);
+    case 'contour':
+      return figure.outline;
   }
 }
 
@@ -169,7 +230,7 @@ export function contourOf({ figure, at, rotation }: Placed): Contour {
   });
 }
 
-/** A convex polygon (of one corner or more) and the radius by which it is rounded. */
+/** A polygon (of one corner or more) and the radius by which it is rounded. */
 interface Rounded {
   readonly core: Polygon;
   readonly radius: number;
@@ -187,6 +248,7 @@ function coreOf({ figure, at, rotation }: Placed): Rounded {
       return { core: put([end, { x: -end.x, y: -end.y }]), radius: Math.min(width, height) / 2 };
     }
     case 'd-shape':
+    case 'contour':
       return { core: put(flatten(outlineOf(figure), 0.0005)), radius: 0 };
     case 'rectangle': {
       const radius = figure.chamfer ? 0 : Math.min(figure.radius ?? 0, width / 2, height / 2);
@@ -218,7 +280,7 @@ export function gapToLine(figure: Placed, line: Polyline): number {
   return least - radius;
 }
 
-/** Distance of a convex counter-clockwise polygon from a placed figure, mm; 0 or less where they meet. */
+/** Distance of a polygon from a placed figure, mm; 0 or less where they meet. */
 export function gapToPolygon(figure: Placed, polygon: Polygon): number {
   const { core, radius } = coreOf(figure);
   return polygonGap(core, polygon) - radius;
@@ -228,9 +290,9 @@ function isPlain(figure: Figure): boolean {
   return figure.kind === 'rectangle' && !figure.radius && !figure.chamfer;
 }
 
-/** Distance of two convex polygons, mm; 0 where they meet. */
+/** Distance of two polygons, mm; 0 where they meet. */
 function polygonGap(a: Polygon, b: Polygon): number {
-  if (inside(a, b[0] as Point) || inside(b, a[0] as Point)) return 0;
+  if (encloses(a, b[0] as Point) || encloses(b, a[0] as Point)) return 0;
   let least = Infinity;
   const edges = (polygon: Polygon) =>
     polygon.map((p, i) => [p, polygon[(i + 1) % polygon.length] as Point] as const);
@@ -239,17 +301,6 @@ function polygonGap(a: Polygon, b: Polygon): number {
   for (const [p, q] of eb) for (const r of a) least = Math.min(least, pointToSegment(r, p, q));
   for (const [p, q] of ea) for (const [r, s] of eb) if (segmentsCross(p, q, r, s)) return 0;
   return least;
-}
-
-/** Whether a point lies in a convex counter-clockwise polygon of at least three corners. */
-function inside(polygon: Polygon, { x, y }: Point): boolean {
-  return (
-    polygon.length > 2 &&
-    polygon.every((a, i) => {
-      const b = polygon[(i + 1) % polygon.length] as Point;
-      return (b.x - a.x) * (y - a.y) - (b.y - a.y) * (x - a.x) >= 0;
-    })
-  );
 }
 
 /** Area of a figure, mm². */
@@ -264,10 +315,10 @@ export function perimeterOf(figure: Figure): number {
 
 /** Area and length of a contour of straight and circular edges. */
 function measured(contour: Contour): { area: number; perimeter: number } {
-  let [area, perimeter] = [0, 0];
+  let [size, perimeter] = [0, 0];
   contour.forEach((a, i) => {
     const b = contour[(i + 1) % contour.length] as Vertex;
-    area += (a.x * b.y - b.x * a.y) / 2;
+    size += (a.x * b.y - b.x * a.y) / 2;
     const chord = Math.hypot(b.x - a.x, b.y - a.y);
     if (!a.bulge || chord === 0) {
       perimeter += chord;
@@ -275,8 +326,8 @@ function measured(contour: Contour): { area: number; perimeter: number } {
     }
     const angle = 4 * Math.atan(a.bulge);
     const radius = chord / (2 * Math.sin(Math.abs(angle) / 2));
-    area += ((angle - Math.sin(angle)) * radius * radius) / 2;
+    size += ((angle - Math.sin(angle)) * radius * radius) / 2;
     perimeter += radius * Math.abs(angle);
   });
-  return { area, perimeter };
+  return { area: size, perimeter };
 }

@@ -1,4 +1,13 @@
-import { Clipper, Clipper64, ClipType, FillRule, type Path64, type Paths64 } from 'clipper2-ts';
+import {
+  Clipper,
+  Clipper64,
+  ClipType,
+  EndType,
+  FillRule,
+  JoinType,
+  type Path64,
+  type Paths64,
+} from 'clipper2-ts';
 import { quantise } from '../units/length';
 import type { Point } from './point';
 
@@ -26,10 +35,46 @@ export function area(polygon: Polygon): number {
   return twice / 2;
 }
 
+/** Whether a point lies in a polygon of at least three corners: an odd number of edges to its right. */
+export function encloses(polygon: Polygon, { x, y }: Point): boolean {
+  let within = false;
+  for (let i = 0, j = polygon.length - 1; i < polygon.length; j = i, i += 1) {
+    const [a, b] = [polygon[i] as Point, polygon[j] as Point];
+    if (a.y > y !== b.y > y && x < ((b.x - a.x) * (y - a.y)) / (b.y - a.y) + a.x) within = !within;
+  }
+  return within;
+}
+
 /** Union of polygons of either direction. */
 export function unite(polygons: readonly Polygon[]): Polygon[] {
   const solid = polygons.map((p) => (area(p) < 0 ? [...p].reverse() : p));
   return Clipper.union(allToNm(solid), FillRule.NonZero).map(toMm);
+}
+
+/** Solids without the parts that others cover; holes come out clockwise. */
+export function subtract(solids: readonly Polygon[], others: readonly Polygon[]): Polygon[] {
+  return Clipper.difference(allToNm(solids), allToNm(others), FillRule.NonZero).map(toMm);
+}
+
+/** What solids and others have in common. */
+export function intersect(solids: readonly Polygon[], others: readonly Polygon[]): Polygon[] {
+  return Clipper.intersect(allToNm(solids), allToNm(others), FillRule.NonZero).map(toMm);
+}
+
+/** Distance that chords of rounded corners may lie inside their arcs, nm. */
+const ARC_TOLERANCE = 1000;
+
+/**
+ * Polygons grown (or shrunk, where `by` is negative) on every side; mm.
+ * @param corners `round` keeps the distance all round, `sharp` lets corners stay corners
+ */
+export function inflate(
+  polygons: readonly Polygon[],
+  by: number,
+  corners: 'sharp' | 'round' = 'sharp',
+): Polygon[] {
+  const join = corners === 'round' ? JoinType.Round : JoinType.Miter;
+  return Clipper.inflatePaths(allToNm(polygons), by * NM, join, EndType.Polygon, 4, ARC_TOLERANCE).map(toMm);
 }
 
 /** The parts of open lines that lie outside all given polygons. */

@@ -1,7 +1,7 @@
 import type { Level, TrimId } from '../document/document';
 import type { Figure } from '../geometry/figure';
 import type { PinGroup, PinSection } from '../package/terminal';
-import type { Process } from '../process/process';
+import { drillFor, type Process } from '../process/process';
 import { quantise } from '../units/length';
 import type { Step } from './derivation';
 import { roundDown, roundTo, roundUp } from './rounding';
@@ -68,9 +68,12 @@ function holeFor({ lead, stated }: PinGroup, level: Level, process: Process, ste
     steps.push({ symbol: 'dmax', formula: '√(bmax² + cmax²)', values, result: most });
   }
   const allowance = HOLE_ALLOWANCE[level];
-  const hole = roundUp(most + allowance, process.drillStep);
+  const hole = drillFor(most + allowance, process);
   const values = { dmax: most, allowance };
-  const note = `up to the next drill, step ${process.drillStep} mm`;
+  const note =
+    process.drills.length > 0
+      ? 'up to the next drill of the table'
+      : `up to the next drill, step ${process.drillStep} mm`;
   steps.push({ symbol: 'H', formula: 'dmax + allowance', values, result: hole, note });
   return hole;
 }

@@ -1,3 +1,4 @@
+import type { LegendStyle } from '../document/document';
 import type { Edit } from '../document/edit';
 import type { Finding } from '../document/finding';
 import type { Contour } from '../geometry/contour';
@@ -142,6 +143,8 @@ export interface FamilyDefinition<S extends string = string> {
   readonly name: (d: Dimensions<S>, options: Options) => NameTemplate;
   /** Whether terminal 1 must be told from the others after assembly. */
   readonly polarised: (options: Options) => boolean;
+  /** How the legend draws it unless the person chose otherwise; its outline where it is missing. */
+  readonly legend?: LegendStyle;
   /** Which end terminal 1 is, for parts with two terminals and a direction. */
   readonly polarity?: (options: Options) => Polarity | undefined;
   readonly plausibility: readonly PlausibilityRule<S>[];

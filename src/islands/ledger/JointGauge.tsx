@@ -1,5 +1,6 @@
 import type { Land } from '../../core/footprint/footprint';
-import type { Box } from '../../core/geometry/box';
+import { overhang, type Box } from '../../core/geometry/box';
+import { narrowOf } from '../../core/geometry/figure';
 import { jointMargins, type Margin } from '../../core/joint/margins';
 import { formatLength, type DisplayUnit } from '../../core/units/length';
 import { useBench } from '../bench/context';
@@ -46,9 +47,12 @@ function SimpleJoint({ land, unit }: { land: Land; unit: DisplayUnit }) {
           ['Land beyond terminal, each side', show((width(copper) - width(contact.nom)) / 2)],
         ]
       : [
-          ['Finished hole', show(hole)],
-          ['Ring', show((Math.min(width(copper), copper.maxY - copper.minY) - hole) / 2)],
-          ['Hole over nominal lead', show(hole - Math.hypot(width(contact.nom), leadDepth(land)))],
+          ['Finished hole', show(narrowOf(hole.figure))],
+          ['Ring', show(-overhang(hole, copper))],
+          [
+            'Hole over nominal lead',
+            show(narrowOf(hole.figure) - Math.hypot(width(contact.nom), leadDepth(land))),
+          ],
         ];
   return (
     <section className="mt-4" aria-label={`Joint at land ${number}`}>

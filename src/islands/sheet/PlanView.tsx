@@ -1,6 +1,6 @@
 import { memo, useMemo } from 'react';
 import { pathData } from '../../core/drawing/drawing';
-import { drawPlan, numberPlaces } from '../../core/drawing/plan';
+import { drawPlan, numberPlaces, textStrokes } from '../../core/drawing/plan';
 import { contourOf } from '../../core/geometry/figure';
 import type { Point } from '../../core/geometry/point';
 import type { Footprint } from '../../core/footprint/footprint';
@@ -10,8 +10,6 @@ import { Strokes } from './Strokes';
 interface Props {
   footprint: Footprint;
   transform: string;
-  place: (p: Point) => Point;
-  scale: number;
   selected: number | null;
   /** A remedy's effect: its lands are drawn dashed over the present ones. */
   preview: Footprint | null;
@@ -22,13 +20,14 @@ interface Props {
 
 /** The plan with selection and the preview of a remedy. */
 export const PlanView = memo(function PlanView(props: Props) {
-  const { footprint, transform, place, scale, selected, preview, recommended, showTexts } = props;
+  const { footprint, transform, selected, preview, recommended, showTexts } = props;
   const { strokes } = useMemo(() => drawPlan(footprint), [footprint]);
   const land = selected === null ? undefined : footprint.lands[selected];
   return (
     <>
       <g className="drawing" transform={transform}>
         <Strokes strokes={strokes} />
+        {showTexts && <Strokes strokes={textStrokes(footprint)} />}
         {land && (
           <path className="selected" d={pathData({ rings: [contourOf(land.copper)], closed: true })} />
         )}
@@ -45,23 +44,6 @@ export const PlanView = memo(function PlanView(props: Props) {
           />
         )}
       </g>
-      {showTexts &&
-        footprint.texts.map(({ role, text, at, height }) => {
-          const { x, y } = place(at);
-          return (
-            <text
-              key={role}
-              x={x}
-              y={y + height * scale * 0.36}
-              fontSize={height * scale}
-              textAnchor="middle"
-              fill="var(--ink)"
-              opacity={0.75}
-            >
-              {text}
-            </text>
-          );
-        })}
     </>
   );
 });

@@ -197,8 +197,6 @@ function Drawings({ drawable, areas, camera, hold, size, onPointer }: DrawingsPr
               <PlanView
                 footprint={footprint}
                 transform={transformOf(view, area, camera, rise)}
-                place={place}
-                scale={camera.scale}
                 selected={selectedLand}
                 preview={preview}
                 recommended={stage === 'land' ? drawable.recommended : null}

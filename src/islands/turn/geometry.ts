@@ -10,8 +10,8 @@ import {
 } from 'three';
 import type { Footprint } from '../../core/footprint/footprint';
 import { cornersOf } from '../../core/geometry/box';
-import { flatten } from '../../core/geometry/contour';
-import { outlineOf, type Figure } from '../../core/geometry/figure';
+import { flatten, type Contour } from '../../core/geometry/contour';
+import { circleAt, contourOf, outlineOf, type Figure } from '../../core/geometry/figure';
 import { facesOf } from '../../core/geometry/faces';
 import type { Point, Point3 } from '../../core/geometry/point';
 import type { Shape } from '../../core/geometry/solid';
@@ -66,20 +66,21 @@ function triangles(corners: readonly Point3[], normal: Vector3): Point3[][] {
 const flat = (points: readonly Point[]) => points.map(({ x, y }) => new Vector2(x, y));
 
 /** A land as a plate from z = 0 up, with its hole. mm. */
-export function plateMesh(figure: Figure, hole: number | null, thickness: number): BufferGeometry {
+export function plateMesh(figure: Figure, hole: Figure | null, thickness: number): BufferGeometry {
   const plate = new FlatShape(flat(flatten(outlineOf(figure), 0.01)));
-  if (hole !== null) plate.holes.push(circle({ x: 0, y: 0 }, hole));
+  if (hole) plate.holes.push(opening(outlineOf(hole)));
   return new ExtrudeGeometry(plate, { depth: thickness, bevelEnabled: false });
 }
 
 /** The board under the courtyard with its holes, its upper side at z = 0. mm. */
 export function boardMesh({ courtyard, lands, bores }: Footprint, thickness: number): BufferGeometry {
   const board = new FlatShape(flat(cornersOf(courtyard.box)));
-  for (const { at, hole } of lands) if (hole !== null) board.holes.push(circle(at, hole));
-  for (const { at, diameter } of bores) board.holes.push(circle(at, diameter));
+  for (const { hole } of lands) if (hole) board.holes.push(opening(contourOf(hole)));
+  for (const { at, diameter } of bores) board.holes.push(opening(contourOf(circleAt(at, diameter))));
   return new ExtrudeGeometry(board, { depth: thickness, bevelEnabled: false }).translate(0, 0, -thickness);
 }
 
-function circle({ x, y }: Point, diameter: number): Path {
-  return new Path().absarc(x, y, diameter / 2, 0, 2 * Math.PI, true);
+/** A hole in a plate: clockwise, as the library asks for. */
+function opening(contour: Contour): Path {
+  return new Path(flat([...flatten(contour, 0.01)].reverse()));
 }

@@ -13,16 +13,17 @@ export interface Copy {
 export interface LandKind {
   readonly key: string;
   readonly figure: Figure;
-  readonly hole: number | null;
+  readonly hole: Figure | null;
   readonly copies: readonly Copy[];
 }
 
 /** Lands by padstack, so that equal ones are drawn together. */
 export function landKinds({ lands }: Footprint): LandKind[] {
   const kinds = new Map<string, LandKind & { copies: Copy[] }>();
-  for (const { padstack, copper, hole, at, rotation } of lands) {
-    const kind = kinds.get(padstack) ?? { key: padstack, figure: copper.figure, hole, copies: [] };
-    kind.copies.push({ at: { ...at, z: 0 }, rotation });
+  for (const { padstack, copper, hole, rotation } of lands) {
+    const figure = hole?.figure ?? null;
+    const kind = kinds.get(padstack) ?? { key: padstack, figure: copper.figure, hole: figure, copies: [] };
+    kind.copies.push({ at: { ...copper.at, z: 0 }, rotation });
     kinds.set(padstack, kind);
   }
   return [...kinds.values()];

@@ -1,10 +1,12 @@
 import type { APIRoute } from 'astro';
 import document from '../../core/document/tapis-document-1.schema.json';
+import process from '../../core/document/tapis-process-1.schema.json';
 import shelf from '../../core/document/tapis-shelf-1.schema.json';
 import { problem } from '../../server/problem';
 
 const SCHEMAS = new Map<string, unknown>([
   ['tapis-document-1', document],
+  ['tapis-process-1', process],
   ['tapis-shelf-1', shelf],
 ]);
 

@@ -26,7 +26,7 @@ describe('the sixteen-lead converter', () => {
     expect(footprint.padstacks[0]).toMatchObject({
       name: 'r155_40',
       copper: { width: 1.55, height: 0.4 },
-      mask: { width: 1.65, height: 0.5 },
+      mask: [{ figure: { width: 1.65, height: 0.5 } }],
       paste: [{ figure: { width: 1.55, height: 0.4 } }],
     });
   });
@@ -39,7 +39,8 @@ describe('the sixteen-lead converter', () => {
   });
   it('puts the courtyard 0.25 round the lands, outward to 0.1', () => {
     // 7.35/2 + 0.25 = 3.925 → 4.0; body 5.1/2 + 0.25 = 2.80
-    expect(footprint.courtyard).toEqual({ excess: 0.25, box: { minX: -4, minY: -2.8, maxX: 4, maxY: 2.8 } });
+    const box = { minX: -4, minY: -2.8, maxX: 4, maxY: 2.8 };
+    expect(footprint.courtyard).toEqual({ excess: 0.25, box, contour: null });
   });
   it('stacks its heights: copper 0.035, solder 0.05, standoff, height', () => {
     expect(footprint.body.heights).toEqual({
@@ -67,7 +68,7 @@ describe('overrides', () => {
     const footprint = footprintOf(converter({}, { overrides, body: { solderThickness: '0.1' } }));
     expect(footprint.padstacks[0]).toMatchObject({
       name: 'r155_35m0p2',
-      mask: { width: 1.55, height: 0.35 },
+      mask: [{ figure: { width: 1.55, height: 0.35 } }],
       paste: [{ figure: { width: 1.51, height: 0.31 } }],
     });
     expect(footprint.lands[0]?.number).toBe('A');

@@ -61,8 +61,8 @@ describe('pad table', () => {
     const rows = text.split('\r\n');
     expect(rows.pop()).toBe('');
     expect(rows).toHaveLength(17);
-    expect(rows[1]).toBe('1,r155_40,-2.900,2.275,180,1.550,0.400,1.650,0.500,1.550,0.400,,rectangle');
-    expect(new Set(rows.map((row) => row.split(',').length))).toEqual(new Set([13]));
+    expect(rows[1]).toBe('1,r155_40,-2.900,2.275,180,1.550,0.400,1.650,0.500,1.550,0.400,,,,rectangle');
+    expect(new Set(rows.map((row) => row.split(',').length))).toEqual(new Set([15]));
   });
   it('quotes what needs quoting and defuses formulas', () => {
     const text = write('csv', chip({}, { overrides: { numbers: { 1: 'a,"b', 2: '=1+1' } } }));

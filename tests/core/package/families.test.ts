@@ -5,7 +5,7 @@ import { compile } from '../../../src/core/footprint/compile';
 import type { Footprint, Land } from '../../../src/core/footprint/footprint';
 import { boxAt, boxOfPoints, boxRound, overhang, type Box } from '../../../src/core/geometry/box';
 import { facesOf, placeFace } from '../../../src/core/geometry/faces';
-import { gapToPolygon, sizeOf } from '../../../src/core/geometry/figure';
+import { gapToPolygon, narrowOf, sizeOf } from '../../../src/core/geometry/figure';
 import { turn, type Point3 } from '../../../src/core/geometry/point';
 import type { Shape } from '../../../src/core/geometry/solid';
 import { sizesOf, type LandSolution } from '../../../src/core/land/solution';
@@ -127,7 +127,7 @@ describe.each(variants)('%s', (_, { family, document }) => {
       if (hole !== null) {
         const { width, height } = sizeOf(contact.max.figure);
         const across = contact.max.figure.kind === 'round' ? width : Math.hypot(width, height);
-        expect(across, number).toBeLessThan(hole);
+        expect(across, number).toBeLessThan(narrowOf(hole.figure));
         expect(overhang(contact.nom, copper), number).toBeLessThan(0);
       } else if (!isOfGrid(footprint))
         expect(overhang(contact.nom, copper), number).toBeLessThanOrEqual(1e-9);

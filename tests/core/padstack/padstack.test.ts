@@ -1,60 +1,141 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { heightsOf, meltedHeight } from '../../../src/core/body/heights';
-import { overhang } from '../../../src/core/geometry/box';
-import { gapBetweenFigures, grown, place, rectangle, type Placed } from '../../../src/core/geometry/figure';
-import { neighboursOf } from '../../../src/core/geometry/neighbours';
-import { coverageOf, pasteWindows } from '../../../src/core/padstack/paste-windows';
-import { holePadstack, padstackName, surfacePadstack } from '../../../src/core/padstack/padstack';
+import { areaOf, grown, rectangle, sizeOf, type Figure } from '../../../src/core/geometry/figure';
+import { formed, pasteFigures } from '../../../src/core/padstack/paste-forms';
+import {
+  buildPadstack,
+  NO_STACK_CHOICES,
+  type PadMargins,
+  type StackBase,
+  type StackChoices,
+} from '../../../src/core/padstack/padstack';
 import { PROCESSES } from '../../../src/core/process';
-import type { Process } from '../../../src/core/process/process';
+import { drillFor, hasDrill, type Process } from '../../../src/core/process/process';
 
-const defaults = { maskMargin: 0.05, pasteMargin: 0 };
+const standard = PROCESSES[0] as Process;
+const usual: PadMargins = { mask: 0.05, paste: 0 };
+
+function build(
+  copper: Figure,
+  base: Partial<StackBase> = {},
+  choices: Partial<StackChoices> = {},
+  margins: PadMargins = usual,
+) {
+  const whole: StackBase = { kind: 'surface', copper, copperSource: 'land formulas', hole: null, ...base };
+  return buildPadstack(whole, { ...NO_STACK_CHOICES, ...choices }, margins, standard);
+}
+const round = (diameter: number): Figure => ({ kind: 'round', diameter });
+const pin = (diameter: number, hole: number, choices: Partial<StackChoices> = {}) =>
+  build(round(diameter), { kind: 'pin', hole }, choices);
+const opening = (part: Partial<StackChoices['mask']>): StackChoices['mask'] => ({
+  margin: null,
+  width: null,
+  height: null,
+  none: false,
+  ...part,
+});
 
 describe('padstacks', () => {
   it('do the doubling: a margin grows or shrinks every side', () => {
-    const stack = surfacePadstack(rectangle(1.55, 0.4), { mask: 0.05, paste: 0.03 }, defaults);
-    expect([stack.mask, stack.paste[0]?.figure]).toEqual([rectangle(1.65, 0.5), rectangle(1.49, 0.34)]);
+    const stack = build(rectangle(1.55, 0.4), {}, {}, { mask: 0.05, paste: 0.03 });
+    expect(stack.mask[0]?.figure).toEqual(rectangle(1.65, 0.5));
+    expect(stack.paste[0]?.figure).toEqual(rectangle(1.49, 0.34));
   });
   it('shrink to nothing, never below', () =>
     expect(grown(rectangle(1, 0.1), -0.2)).toEqual(rectangle(0.6, 0)));
-  it.each([
-    [rectangle(1.55, 0.4), { mask: 0.05, paste: 0 }, 'r155_40'],
-    [rectangle(3.5, 3.5), { mask: 0.05, paste: 0 }, 's350'],
-    [{ kind: 'round', diameter: 0.4 } as const, { mask: 0.05, paste: 0 }, 'c40'],
-    [{ kind: 'd-shape', width: 0.85, height: 0.25 } as const, { mask: 0.05, paste: 0 }, 'd85_25'],
-    [{ ...rectangle(0.85, 0.25), radius: 0.05 }, { mask: 0.05, paste: 0 }, 'r85_25r5'],
+
+  it.each<[string, Figure, Partial<StackBase>, Partial<StackChoices>, PadMargins?]>([
+    ['r155_40', rectangle(1.55, 0.4), {}, {}],
+    ['s350', rectangle(3.5, 3.5), {}, {}],
+    ['c40', round(0.4), {}, {}],
+    ['d85_25', { kind: 'd-shape', width: 0.85, height: 0.25 }, {}, {}],
+    ['r85_25r5', { ...rectangle(0.85, 0.25), radius: 0.05 }, {}, {}],
+    ['r155_42q5', rectangle(1.55, 0.425), {}, {}],
+    ['r155_40m2q5p1', rectangle(1.55, 0.4), {}, {}, { mask: 0.025, paste: 0.01 }],
+    ['r155_40mneg5', rectangle(1.55, 0.4), {}, {}, { mask: -0.05, paste: 0 }],
+    ['r155_40m200_60', rectangle(1.55, 0.4), {}, { mask: opening({ width: 2, height: 0.6 }) }],
+    ['r155_40p0', rectangle(1.55, 0.4), {}, { paste: opening({ none: true }) }],
+    ['r155_40pu0', rectangle(1.55, 0.4), {}, { pasteForm: 'home-plate' }],
+    ['r155_40o10_neg5', rectangle(1.55, 0.4), {}, { offset: { x: 0.1, y: -0.05 } }],
+    ['b155_40', rectangle(1.55, 0.4), {}, { shape: 'oblong' }],
+    ['r155_40f10llul', rectangle(1.55, 0.4), {}, { shape: 'chamfered' }],
     [
-      { ...rectangle(3.5, 3.5), chamfer: { size: 0.3, corners: ['upper-left'] as const } },
-      { mask: 0.05, paste: 0 },
-      's350f30ul',
+      'u200_100',
+      rectangle(1, 1),
+      {},
+      {
+        contour: [
+          { x: -1, y: 0 },
+          { x: 1, y: -0.5 },
+          { x: 1, y: 0.5 },
+        ],
+      },
     ],
-    [rectangle(1.55, 0.425), { mask: 0.05, paste: 0 }, 'r155_42q5'],
-    [rectangle(1.55, 0.4), { mask: 0.025, paste: 0.01 }, 'r155_40m2q5p1'],
-    [rectangle(1.55, 0.4), { mask: -0.05, paste: 0 }, 'r155_40mneg5'],
-  ])('%j with %j is %s', (copper, margins, name) =>
-    expect(padstackName(copper, null, margins, defaults)).toBe(name),
+    // a land that its mask defines: copper reaches 0.05 under the mask on every side
+    ['r165_50mneg5p5', rectangle(1.55, 0.4), {}, { definedBy: 'mask' }],
+  ])('%s is named after what it is', (name, copper, base, choices, margins) =>
+    expect(build(copper, base, choices, margins).name).toBe(name),
   );
-  it('with a hole have copper and mask on both sides and no paste', () => {
-    const stack = holePadstack({ kind: 'round', diameter: 1.5 }, 0.9, { mask: 0.05, paste: 0 }, defaults);
-    expect(stack).toMatchObject({ name: 'c150h90', hole: 0.9, mask: { diameter: 1.6 }, paste: [] });
-    const oblong = holePadstack(
-      { kind: 'oblong', width: 1.1, height: 2.1 },
-      1,
-      { mask: 0.1, paste: 0 },
-      defaults,
+  it.each<[string, Partial<StackChoices>]>([
+    ['c150h90', {}],
+    ['c150n90', { hole: { ...NO_STACK_CHOICES.hole, plated: false } }],
+    ['c150h180_90', { hole: { ...NO_STACK_CHOICES.hole, slot: 1.8 } }],
+    ['c150h90t0', { relief: { ...NO_STACK_CHOICES.relief, on: false } }],
+    ['c150h90t210_25_4', { relief: { ...NO_STACK_CHOICES.relief, gap: 0.3 } }],
+    ['c150h90y230', { clearance: 0.4 }],
+    ['c150h90z130', { inner: 1.3 }],
+    ['c150h90x180', { other: { width: 1.8, height: null } }],
+  ])('%s is a land of 1.5 round a hole of 0.9 with what differs', (name, choices) =>
+    expect(pin(1.5, 0.9, choices).name).toBe(name),
+  );
+
+  it('with a hole have copper and mask on both sides, relief and clearance, and no paste', () => {
+    const stack = pin(1.5, 0.9);
+    expect(stack).toMatchObject({ other: round(1.5), inner: round(1.5), paste: [] });
+    expect(stack.maskOther[0]?.figure).toEqual(round(1.6));
+    // gap 0.25 on each side, four spokes of 0.25
+    expect(stack.relief).toMatchObject({ outer: round(2), spokes: 4, width: 0.25 });
+    // land + 2·0.25 = 2.0 is more than hole + 2·0.30 = 1.5
+    expect(stack.clearance).toEqual(round(2));
+    // a wide hole in a narrow land: 1.4 + 0.6 = 2.0 against 1.45 + 0.5
+    expect(pin(1.45, 1.4).clearance).toEqual(round(2));
+  });
+  it('say where each size comes from', () => {
+    expect(build(rectangle(1, 0.5)).sources).toMatchObject({ copper: 'land formulas', mask: 'process' });
+    const byHand = build(
+      rectangle(1, 0.5),
+      {},
+      { radius: 0.1, shape: 'rounded', paste: opening({ margin: 0.02 }) },
     );
-    expect(oblong.name).toBe('b110_210h100m10');
+    expect(byHand.sources).toMatchObject({ copper: 'set by hand', mask: 'process', paste: 'set by hand' });
   });
   it('have one name only where they are one, to a micrometre', () => {
     const um = fc.integer({ min: 50, max: 5000 }).map((v) => v / 1000);
     fc.assert(
       fc.property(um, um, um, um, (a, b, c, d) => {
-        const name = (w: number, h: number) =>
-          padstackName(rectangle(w, h), null, { mask: 0.05, paste: 0 }, defaults);
-        expect(name(a, b) === name(c, d)).toBe(a === c && b === d);
+        expect(build(rectangle(a, b)).name === build(rectangle(c, d)).name).toBe(a === c && b === d);
       }),
     );
+  });
+});
+
+describe('paste apertures', () => {
+  it('of a home plate lose a third of their length to the point, inverted ones to the notch', () => {
+    const whole = rectangle(0.9, 0.8);
+    // two corners of 0.3 × 0.4 / 2 each are cut; the notch is a triangle of 0.8 × 0.3 / 2
+    expect(areaOf(formed(whole, 'home-plate', 0))).toBeCloseTo(0.72 - 0.12, 6);
+    expect(areaOf(formed(whole, 'inverted-home-plate', 0))).toBeCloseTo(0.72 - 0.12, 6);
+    expect(sizeOf(formed(whole, 'home-plate', 0))).toMatchObject({ width: 0.9, height: 0.8 });
+    // π·0.4² + 0.1·0.8
+    expect(areaOf(formed(whole, 'oblong', 0))).toBeCloseTo(0.502655 + 0.08, 5);
+  });
+  it('have area ratio, aspect ratio and volume', () => {
+    // 0.3 × 1.5 in 0.12: 0.45 / (3.6 · 0.12) = 1.0417; 0.3 / 0.12 = 2.5; 0.45 · 0.12 · 0.9
+    const figures = pasteFigures(rectangle(1.5, 0.3), 0.12, 0.9);
+    expect(figures.areaRatio).toBeCloseTo(1.0417, 4);
+    expect(figures.aspectRatio).toBeCloseTo(2.5, 9);
+    expect(figures.volume).toBeCloseTo(0.0486, 9);
   });
 });
 
@@ -70,44 +151,6 @@ describe('heights', () => {
       underside: { nom: 0.215 },
       top: { max: 1.315 },
     });
-  });
-});
-
-describe('paste windows of an exposed pad', () => {
-  it('are four on a pad of 3.5', () => {
-    const windows = pasteWindows(rectangle(3.5, 3.5), 0.6);
-    expect(windows).toHaveLength(4);
-    // 3.5/2 · √0.6 = 1.355544; bars 1.75 − 1.355544
-    expect(windows[0]).toMatchObject({
-      at: { x: -0.875, y: 0.875 },
-      figure: { width: expect.closeTo(1.355544, 5) },
-    });
-    expect(gapBetweenFigures(windows[0] as Placed, windows[1] as Placed)).toBeCloseTo(0.394456, 5);
-  });
-  it('cut their corner where the pad is cut', () => {
-    const pad = { ...rectangle(3.5, 3.5), chamfer: { size: 0.6, corners: ['upper-left'] as const } };
-    const [first, second] = pasteWindows(pad, 0.6);
-    // margin 0.197228: 0.6 + 0.278922 − 0.394456
-    expect(first?.figure).toMatchObject({
-      chamfer: { size: expect.closeTo(0.484466, 5), corners: ['upper-left'] },
-    });
-    expect(second?.figure).not.toHaveProperty('chamfer');
-  });
-  it('cover what was asked for and keep inside the pad, whatever its size', () => {
-    const side = fc.double({ min: 0.4, max: 20, noNaN: true }).map((v) => Math.round(v * 1e3) / 1e3);
-    fc.assert(
-      fc.property(side, side, fc.double({ min: 0.5, max: 0.8, noNaN: true }), (width, height, coverage) => {
-        const pad = rectangle(width, height);
-        const windows = pasteWindows(pad, coverage);
-        expect(Math.abs(coverageOf(pad, windows) - coverage)).toBeLessThan(0.01);
-        for (const window of windows) expect(overhang(window, place(pad, { x: 0, y: 0 }))).toBeLessThan(0);
-        for (const [i, j] of neighboursOf(windows).pairs(0)) {
-          expect(gapBetweenFigures(windows[i] as Placed, windows[j] as Placed)).toBeGreaterThan(0);
-        }
-        const [a, b] = windows;
-        if (a && b) expect(gapBetweenFigures(a, b)).toBeGreaterThanOrEqual(0.2 - 1e-5);
-      }),
-    );
   });
 });
 
@@ -146,5 +189,15 @@ describe('processes', () => {
     for (const [name, value] of Object.entries(process)) {
       if (typeof value === 'number') expect(value, name).toBeGreaterThanOrEqual(0);
     }
+  });
+  it.each([
+    [[], 0.05, 0.91, 0.95],
+    [[], 0.1, 0.9, 0.9],
+    [[0.8, 1, 1.2], 0.05, 0.81, 1],
+    // above the table a hole keeps its size, and has no drill
+    [[0.8, 1, 1.2], 0.05, 1.3, 1.3],
+  ])('with drills %j or a step of %d take %d to %d', (drills, drillStep, hole, drill) => {
+    expect(drillFor(hole, { drills, drillStep })).toBeCloseTo(drill, 9);
+    expect(hasDrill(drill, { drills, drillStep })).toBe(drill !== 1.3);
   });
 });

@@ -4,6 +4,7 @@
  */
 import { diagonal } from '../../land/solve-pin';
 import { HOLE_ALLOWANCE, HOLE_MOST, HOLE_SOURCE } from '../../land/tables';
+import { narrowOf } from '../../geometry/figure';
 import { formatNumber } from '../../units/length';
 import { fill, type Rule, type RuleFinding } from '../rule';
 
@@ -26,9 +27,9 @@ export const holeFit: Rule = {
     return footprint.groups.flatMap((group, i): RuleFinding[] => {
       const solution = footprint.solutions[i];
       if (group.kind !== 'pin' || solution?.kind !== 'pin') return [];
-      const { hole } = solution;
       const lands = footprint.lands.filter((land) => land.group === group.id);
       const [first] = lands;
+      const hole = first?.hole ? narrowOf(first.hole.figure) : solution.hole;
       const place = { ...(first ? { at: first.at } : {}), lands: lands.map(({ number }) => number) };
       const byHand = document.overrides?.lands?.[group.id]?.H ?? document.recommended?.adopted;
       const remedies = byHand

@@ -1,9 +1,8 @@
 /**
  * Requires laminate between the walls of neighbouring holes that does not break out.
  */
-import { gapBetweenFigures, place, type Placed } from '../../geometry/figure';
+import { circleAt, gapBetweenFigures, type Placed } from '../../geometry/figure';
 import { neighboursOf } from '../../geometry/neighbours';
-import type { Point } from '../../geometry/point';
 import { formatNumber } from '../../units/length';
 import { between, fill, type Rule } from '../rule';
 
@@ -19,13 +18,12 @@ export const holeWeb: Rule = {
   severity: 'stop',
   stage: 'stack',
   check({ footprint, process }) {
-    const round = (at: Point, diameter: number) => place({ kind: 'round', diameter }, at);
     const holes = [
-      ...footprint.lands.flatMap(({ at, hole, vias }) => [
-        ...(hole === null ? [] : [round(at, hole)]),
-        ...vias.map((via) => round(via, via.hole)),
+      ...footprint.lands.flatMap(({ hole, vias }) => [
+        ...(hole ? [hole] : []),
+        ...vias.map((via) => circleAt(via, via.hole)),
       ]),
-      ...footprint.bores.map(({ at, diameter }) => round(at, diameter)),
+      ...footprint.bores.map(({ at, diameter }) => circleAt(at, diameter)),
     ];
     const limit = process.minHoleWeb;
     let worst: { web: number; a: Placed; b: Placed } | null = null;

@@ -16,6 +16,8 @@ const COLUMNS = [
   'paste_length_mm',
   'paste_width_mm',
   'hole_mm',
+  'slot_length_mm',
+  'plating',
   'shape',
 ];
 
@@ -29,12 +31,13 @@ export const csv: Format = {
   write({ footprint }) {
     const rows = footprint.lands.map(({ number, at, rotation, padstack }) => {
       const stack = footprint.padstacks.find(({ name }) => name === padstack);
-      const window = stack?.paste[0]?.figure;
-      const sizes = stack ? [stack.copper, stack.mask, ...(window ? [window] : [])].map(sizeOf) : [];
       const mm = (v: number) => formatNumber(v, 3, 6);
       // columns of openings that a land does not have stay empty
-      const cells = sizes.flatMap(({ width, height }) => [mm(width), mm(height)]);
-      while (cells.length < 6) cells.push('');
+      const cells = [stack?.copper, stack?.mask[0]?.figure, stack?.paste[0]?.figure].flatMap((figure) => {
+        const size = figure && sizeOf(figure);
+        return size ? [mm(size.width), mm(size.height)] : ['', ''];
+      });
+      const hole = stack?.hole ? sizeOf(stack.hole.figure) : null;
       return [
         safeCell(number),
         padstack,
@@ -42,7 +45,9 @@ export const csv: Format = {
         mm(at.y),
         rotation,
         ...cells,
-        stack === undefined || stack.hole === null ? '' : mm(stack.hole),
+        hole ? mm(hole.height) : '',
+        hole && hole.width > hole.height ? mm(hole.width) : '',
+        stack?.hole ? (stack.hole.plated ? 'plated' : 'non-plated') : '',
         stack?.copper.kind ?? '',
       ];
     });

@@ -12,7 +12,7 @@ import { xmlText } from '../xml';
 interface FileLayer {
   readonly name: string;
   readonly layerFunction: string;
-  readonly side: 'TOP' | 'BOTTOM' | 'ALL';
+  readonly side: 'TOP' | 'INTERNAL' | 'BOTTOM' | 'ALL';
 }
 
 /** Layers of the component side: name and IPC-2581 function. */
@@ -27,12 +27,13 @@ const TOP_LAYERS: readonly FileLayer[] = [
 /** Layers that holes need besides. */
 const HOLE_LAYERS: readonly FileLayer[] = [
   { name: 'DRILL', layerFunction: 'DRILL', side: 'ALL' },
+  { name: 'INNER', layerFunction: 'CONDUCTOR', side: 'INTERNAL' },
   { name: 'BOTTOM', layerFunction: 'CONDUCTOR', side: 'BOTTOM' },
   { name: 'BOTTOM_MASK', layerFunction: 'SOLDERMASK', side: 'BOTTOM' },
 ];
 
 function layersOf({ footprint: { lands, bores } }: Writable): readonly FileLayer[] {
-  const drilled = bores.length > 0 || lands.some(({ hole }) => hole !== null);
+  const drilled = bores.length > 0 || lands.some(({ hole, vias }) => hole !== null || vias.length > 0);
   return drilled ? [...TOP_LAYERS, ...HOLE_LAYERS] : TOP_LAYERS;
 }
 
@@ -72,13 +73,26 @@ export const ipc2581: Format = {
 /** The shapes that padstacks refer to; equal ones are listed once. */
 function dictionary(content: XMLBuilder, { footprint }: Writable): void {
   const shapes = new Map<string, Figure>();
-  for (const { copper, mask, paste } of footprint.padstacks) {
-    const figures = [copper, mask, ...paste.map(({ figure }) => figure)];
-    for (const figure of figures) if (!isEmpty(figure)) shapes.set(shapeId(figure), figure);
+  for (const { copper, inner, other, clearance, mask, maskOther, paste } of footprint.padstacks) {
+    const openings = [...mask, ...maskOther, ...paste].map(({ figure }) => figure);
+    for (const figure of [copper, inner, other, clearance, ...openings]) {
+      if (figure && !isEmpty(figure)) shapes.set(shapeId(figure), figure);
+    }
   }
   for (const { opening } of footprint.bores) shapes.set(shapeId(opening.figure), opening.figure);
   const list = content.ele('DictionaryStandard', { units: 'MILLIMETER' });
   for (const [id, figure] of shapes) primitive(list.ele('EntryStandard', { id }), figure);
+  for (const { relief, name } of footprint.padstacks) {
+    if (!relief) continue;
+    list.ele('EntryStandard', { id: `THERMAL_${name}` }).ele('Thermal', {
+      shape: relief.inner.kind === 'round' ? 'ROUND' : 'SQUARE',
+      innerDiameter: mm(sizeOf(relief.inner).width),
+      outerDiameter: mm(sizeOf(relief.outer).width),
+      spokeCount: String(relief.spokes),
+      gap: mm(relief.width),
+      spokeStartAngle: '45',
+    });
+  }
 }
 
 function step(data: XMLBuilder, compiled: Writable): void {
@@ -86,22 +100,35 @@ function step(data: XMLBuilder, compiled: Writable): void {
   const node = data.ele('Step', { name: footprint.standardName });
   for (const stack of footprint.padstacks) {
     const definition = node.ele('PadStackDef', { name: stack.name });
-    padDefinition(definition, 'TOP', stack.copper);
-    padDefinition(definition, 'TOP_MASK', stack.mask);
+    padDefinition(definition, 'TOP', stack.copper, stack.offset);
+    for (const { figure, at } of stack.mask) padDefinition(definition, 'TOP_MASK', figure, at);
     for (const { figure, at } of stack.paste) padDefinition(definition, 'TOP_PASTE', figure, at);
-    if (stack.hole === null) continue;
-    padDefinition(definition, 'BOTTOM', stack.copper);
-    padDefinition(definition, 'BOTTOM_MASK', stack.mask);
-    holeDefinition(definition, stack.name, stack.hole, CENTRE);
-    for (const via of stack.vias) holeDefinition(definition, `${stack.name}_via`, via.hole, via);
+    if (stack.inner) padDefinition(definition, 'INNER', stack.inner);
+    if (stack.clearance && stack.hole) padDefinition(definition, 'INNER', stack.clearance, CENTRE, 'ANTIPAD');
+    if (stack.relief) {
+      const pad = definition.ele('PadstackPadDef', { layerRef: 'INNER', padUse: 'THERMAL' });
+      pad.ele('Location', point(CENTRE));
+      pad.ele('StandardPrimitiveRef', { id: `THERMAL_${stack.name}` });
+    }
+    if (stack.other) padDefinition(definition, 'BOTTOM', stack.other, stack.offset);
+    for (const { figure, at } of stack.maskOther) padDefinition(definition, 'BOTTOM_MASK', figure, at);
+    // a slot is milled and stands beside the padstacks
+    if (stack.hole?.figure.kind === 'round') {
+      holeDefinition(definition, stack.name, stack.hole, stack.hole.figure.diameter);
+    }
+    for (const via of stack.vias) {
+      holeDefinition(definition, `${stack.name}_via`, PLATED, via.hole, via);
+    }
   }
   node.ele('Datum', { x: '0', y: '0' });
   packageNode(node, compiled);
   jointOpenings(node, compiled);
   boredHoles(node, compiled);
+  slots(node, compiled);
   const courtyard = node.ele('LayerFeature', { layerRef: 'TOP_COURTYARD' }).ele('Set').ele('Features');
   courtyard.ele('Location', { x: '0', y: '0' });
-  polyline(courtyard, [...cornersOf(footprint.courtyard.box)], COURTYARD_WIDTH, true);
+  const { contour: round, box } = footprint.courtyard;
+  polyline(courtyard, round ?? cornersOf(box), COURTYARD_WIDTH, true);
 }
 
 const CENTRE: Point = { x: 0, y: 0 };
@@ -117,7 +144,8 @@ function primitive(node: XMLBuilder, figure: Figure): void {
   const size = { width: mm(width), height: mm(height) };
   if (figure.kind === 'round') node.ele('Circle', { diameter: size.width });
   else if (figure.kind === 'oblong') node.ele('Oval', size);
-  else if (figure.kind === 'd-shape') contour(node.ele('Contour'), outlineOf(figure));
+  else if (figure.kind === 'd-shape' || figure.kind === 'contour')
+    contour(node.ele('Contour'), outlineOf(figure));
   else if (figure.chamfer) {
     const { size: chamfer, corners } = figure.chamfer;
     const cut = (corner: (typeof corners)[number]) => String(corners.includes(corner));
@@ -135,16 +163,44 @@ function primitive(node: XMLBuilder, figure: Figure): void {
   } else node.ele('RectCenter', size);
 }
 
-function holeDefinition(node: XMLBuilder, name: string, diameter: number, { x, y }: Point): void {
+const PLATED = { plated: true, plus: 0, minus: 0 };
+
+function holeDefinition(
+  node: XMLBuilder,
+  name: string,
+  { plated, plus, minus }: typeof PLATED,
+  diameter: number,
+  { x, y }: Point = CENTRE,
+): void {
   node.ele('PadstackHoleDef', {
     name,
     diameter: mm(diameter),
-    platingStatus: 'PLATED',
-    plusTol: '0',
-    minusTol: '0',
+    platingStatus: plated ? 'PLATED' : 'NONPLATED',
+    plusTol: mm(plus),
+    minusTol: mm(minus),
     x: mm(x),
     y: mm(y),
   });
+}
+
+/** Slots of lands, as the figures that are milled. */
+function slots(node: XMLBuilder, { footprint: { lands, padstacks } }: Writable): void {
+  const slotted = lands.filter(({ hole }) => hole?.figure.kind === 'oblong');
+  if (slotted.length === 0) return;
+  const set = node.ele('LayerFeature', { layerRef: 'DRILL' }).ele('Set');
+  for (const { number, hole, plated, padstack } of slotted) {
+    if (!hole) continue;
+    const stack = padstacks.find(({ name }) => name === padstack);
+    const slot = set.ele('SlotCavity', {
+      name: `slot_${xmlText(number)}`,
+      platingStatus: plated ? 'PLATED' : 'NONPLATED',
+      plusTol: mm(stack?.hole?.plus ?? 0),
+      minusTol: mm(stack?.hole?.minus ?? 0),
+    });
+    if (hole.rotation !== 0) slot.ele('Xform', { rotation: String(hole.rotation) });
+    slot.ele('Location', point(hole.at));
+    primitive(slot, hole.figure);
+  }
 }
 
 /** Holes without copper, and the openings that keep mask out of them. */
@@ -171,9 +227,15 @@ function boredHoles(node: XMLBuilder, { footprint: { bores } }: Writable): void 
   }
 }
 
-function padDefinition(node: XMLBuilder, layerRef: string, shape: Figure, at: Point = CENTRE): void {
+function padDefinition(
+  node: XMLBuilder,
+  layerRef: string,
+  shape: Figure,
+  at: Point = CENTRE,
+  padUse: 'REGULAR' | 'ANTIPAD' = 'REGULAR',
+): void {
   if (isEmpty(shape)) return;
-  const pad = node.ele('PadstackPadDef', { layerRef, padUse: 'REGULAR' });
+  const pad = node.ele('PadstackPadDef', { layerRef, padUse });
   pad.ele('Location', point(at));
   pad.ele('StandardPrimitiveRef', { id: shapeId(shape) });
 }
@@ -244,10 +306,11 @@ function silkScreen(item: XMLBuilder, { legend, texts }: Writable['footprint']):
     const contour = marking.ele('Contour');
     polygon(contour, legend.pin1);
   }
-  for (const { role, text, at, height } of texts) {
+  for (const { role, text, at, height, rotation, box } of texts) {
     const marking = screen.ele('Marking', { markingUsage: role === 'reference' ? 'REFDES' : 'PARTNAME' });
+    if (rotation !== 0) marking.ele('Xform', { rotation: String(rotation) });
     marking.ele('Location', point(at));
-    const half = (text.length * height * 0.6) / 2;
+    const half = Math.max(box.maxX - box.minX, box.maxY - box.minY) / 2;
     const node = marking.ele('Text', {
       textString: xmlText(text),
       fontSize: String(Math.round((height / 25.4) * 72)),
@@ -323,12 +386,25 @@ function shapeId(figure: Figure): string {
       return `OVAL_${pair}`;
     case 'd-shape':
       return `DSHAPE_${pair}`;
+    case 'contour':
+      return `CONTOUR_${pair}_${fingerprint(figure.outline)}`;
     case 'rectangle': {
       const { chamfer, radius } = figure;
       if (chamfer) return `CHAMFER_${pair}_${mm(chamfer.size)}_${chamfer.corners.join('_')}`;
       return radius ? `ROUNDED_${pair}_${mm(radius)}` : `RECT_${pair}`;
     }
   }
+}
+
+/** Tells outlines of one size apart (FNV-1a over their coordinates). */
+function fingerprint(outline: Contour): string {
+  let hash = 0x811c9dc5;
+  for (const { x, y, bulge = 0 } of outline) {
+    for (const letter of `${mm(x)} ${mm(y)} ${mm(bulge)};`) {
+      hash = Math.imul(hash ^ letter.charCodeAt(0), 0x01000193) >>> 0;
+    }
+  }
+  return hash.toString(16).padStart(8, '0');
 }
 
 function point({ x, y }: Point): { x: string; y: string } {

@@ -1,9 +1,8 @@
 import { create } from 'xmlbuilder2';
 import { pathData, type Layer, type Stroke } from '../../drawing/drawing';
 import { INK, INK_COLOUR } from '../../drawing/palette';
-import { drawPlan, numberPlaces } from '../../drawing/plan';
+import { drawPlan, numberPlaces, textStrokes } from '../../drawing/plan';
 import { boxRound, grow, type Box } from '../../geometry/box';
-import type { TextMark } from '../../footprint/footprint';
 import type { Format } from '../format';
 import { xmlText } from '../xml';
 
@@ -16,7 +15,7 @@ export const svg: Format = {
   extension: '.svg',
   write({ document, footprint }) {
     const { strokes, extent } = drawPlan(footprint);
-    const page = grow(boxRound([extent, ...footprint.texts.map(textBox)]) as Box, 0.5);
+    const page = grow(boxRound([extent, ...footprint.texts.map(({ box }) => box)]) as Box, 0.5);
     const [width, height] = [page.maxX - page.minX, page.maxY - page.minY].map((v) => round(v)) as [
       number,
       number,
@@ -39,11 +38,8 @@ export const svg: Format = {
     numberPlaces(footprint, 0.3).forEach(({ x, y }, i) => {
       numbers.ele('text', { x: round(x), y: round(0.14 - y) }).txt(xmlText(footprint.lands[i]?.number ?? ''));
     });
-    const texts = root.ele('g', { id: 'texts', fill: INK_COLOUR });
-    for (const { text, at, height: size } of footprint.texts) {
-      const y = round(size * 0.35 - at.y);
-      texts.ele('text', { x: round(at.x), y, 'font-size': String(size) }).txt(xmlText(text));
-    }
+    const texts = root.ele('g', { id: 'texts', ...INK.legend });
+    for (const stroke of textStrokes(footprint)) texts.ele('path', pathAttributes(stroke));
     return root.end({ prettyPrint: true }) + '\n';
   },
 };
@@ -52,11 +48,6 @@ function pathAttributes(stroke: Stroke): Record<string, string> {
   return stroke.width === undefined
     ? { d: pathData(stroke) }
     : { d: pathData(stroke), 'stroke-width': String(stroke.width) };
-}
-
-function textBox({ at, height, text }: TextMark): Box {
-  const half = (text.length * height * 0.6) / 2;
-  return { minX: at.x - half, maxX: at.x + half, minY: at.y - height / 2, maxY: at.y + height / 2 };
 }
 
 function round(value: number): number {

@@ -109,6 +109,7 @@ export const castellated = defineFamily<Symbol>({
     '-',
     counted('n', d.n.nom),
   ],
+  legend: 'corners',
   polarised: () => true,
   plausibility: [
     rowAgainstBody<Symbol>('D', (d) => ({ places: d.nE.nom, pitch: d.e.nom, width: d.b.nom })),

@@ -140,6 +140,7 @@ export const gullWingQuad = defineFamily<Symbol>({
     '-',
     counted('n', d.n.nom + thermalCount(d, options)),
   ],
+  legend: 'corners',
   polarised: () => true,
   plausibility: [
     ...LEAD_RULES,

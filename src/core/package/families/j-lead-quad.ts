@@ -95,6 +95,7 @@ export const jLeadQuad = defineFamily<Symbol>({
     '-',
     counted('n', d.n.nom),
   ],
+  legend: 'corners',
   polarised: () => true,
   plausibility: [
     ...J_RULES,

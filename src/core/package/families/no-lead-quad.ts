@@ -133,6 +133,7 @@ export const noLeadQuad = defineFamily<Symbol>({
     '-',
     counted('n', d.n.nom + thermalCount(d, options)),
   ],
+  legend: 'corners',
   polarised: () => true,
   plausibility: [
     rowAgainstBody<Symbol>('D', (d) => ({ places: d.nE.nom, pitch: d.e.nom, width: d.b.nom })),

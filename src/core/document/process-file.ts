@@ -1,0 +1,85 @@
+import { allFields } from '../process/fields';
+import { PROCESSES } from '../process';
+import type { Process } from '../process/process';
+import { fail, ok, type Result } from '../units/result';
+import validate from './generated/validate-process.js';
+import { describeErrors, parseJson, type DocumentProblem } from './read';
+
+/** Largest file with a process, in characters. */
+const LARGEST_PROCESS = 200_000;
+
+/** Writes a process into a file of its own. */
+export function writeProcess(process: Process): string {
+  return `${JSON.stringify({ tapisProcess: 1, ...process }, null, 2)}\n`;
+}
+
+/**
+ * Reads a process from a file's text. Its drills are put in order.
+ * @returns the process, or every problem found
+ */
+export function readProcess(text: string): Result<Process, DocumentProblem[]> {
+  if (text.length > LARGEST_PROCESS) {
+    return fail([{ field: '', message: 'The file is longer than a process can be (200 000 characters).' }]);
+  }
+  const parsed = parseJson(text);
+  if (!parsed.ok) return parsed;
+  const value = parsed.value;
+  if (typeof value !== 'object' || value === null || !('tapisProcess' in value)) {
+    const message = 'The field “tapisProcess” is missing: this file does not hold a process.';
+    return fail([{ field: '/tapisProcess', message }]);
+  }
+  if (!validate(value)) return fail(describeErrors(validate.errors ?? []));
+  const process: Record<string, unknown> = { ...value };
+  delete process['tapisProcess'];
+  delete process['$schema'];
+  const read = process as unknown as Process;
+  return ok({ ...read, drills: [...new Set(read.drills)].sort((a, b) => a - b) });
+}
+
+/** A copy of a process under a name of its own, so that the original is never overwritten. */
+export function copyProcess(
+  original: Process,
+  taken: readonly { readonly id: string; readonly name: string }[],
+): Process {
+  const isTaken = (key: 'id' | 'name', value: string) =>
+    [...PROCESSES, ...taken].some((other) => other[key] === value);
+  for (let i = 1; ; i += 1) {
+    const tail = i === 1 ? '' : ` ${i}`;
+    const id = `${original.id.replace(/-copy(-\d+)?$/, '').slice(0, 30)}-copy${tail.replace(' ', '-')}`;
+    const name = `${original.name.replace(/ \(copy( \d+)?\)$/, '').slice(0, 60)} (copy${tail})`;
+    if (!isTaken('id', id) && !isTaken('name', name)) return { ...original, id, name, basedOn: original.id };
+  }
+}
+
+/** One number or choice in which two processes differ. */
+export interface ProcessDifference {
+  readonly title: string;
+  readonly from: string;
+  readonly to: string;
+}
+
+/** In what two processes differ, in the order of their fields. */
+export function processDifferences(a: Process, b: Process): ProcessDifference[] {
+  const found = allFields().flatMap(({ key, title }): ProcessDifference[] =>
+    a[key] === b[key] ? [] : [{ title, from: String(a[key]), to: String(b[key]) }],
+  );
+  const say = (title: string, from: unknown, to: unknown) => {
+    const [x, y] = [JSON.stringify(from), JSON.stringify(to)];
+    if (x !== y) found.push({ title, from: plain(from), to: plain(to) });
+  };
+  say('Drills', a.drills, b.drills);
+  say('Zero rotation', a.orientation, b.orientation);
+  say('Acceptance class', a.acceptanceClass, b.acceptanceClass);
+  say('Density levels', a.levels, b.levels);
+  say('Severities', a.severities, b.severities);
+  return found;
+}
+
+function plain(value: unknown): string {
+  if (Array.isArray(value)) return value.length > 0 ? value.join(', ') : 'none listed';
+  if (typeof value === 'object' && value !== null) {
+    const parts = Object.entries(value).map(([key, word]) => `${key} ${String(word)}`);
+    return parts.length > 0 ? parts.join(', ') : 'as the rules say';
+  }
+  return String(value);
+}

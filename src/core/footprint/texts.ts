@@ -1,0 +1,72 @@
+import type { MarkOptions, TextIntent } from '../document/document';
+import { boxAt, boxOfPoints, centreOf, type Box } from '../geometry/box';
+import { add, turn, type Point, type Quarter } from '../geometry/point';
+import type { Process } from '../process/process';
+import { quantise } from '../units/length';
+import type { EntryReader } from './entry-reader';
+import type { TextMark } from './footprint';
+import { strokeText } from './stroke-font';
+
+const USUAL = {
+  reference: { text: 'REF', place: 'above', title: 'Reference' },
+  value: { text: 'VALUE', place: 'below', title: 'Value' },
+} as const;
+
+/** Reference and value of the legend where the document wants them; above and below the courtyard by themselves. */
+export function placeTexts(
+  courtyard: Box,
+  body: Box,
+  process: Process,
+  marks: MarkOptions,
+  reader: EntryReader,
+): TextMark[] {
+  return (['reference', 'value'] as const).flatMap((role): TextMark[] => {
+    const usual = USUAL[role];
+    const intent: TextIntent = marks.texts?.[role] ?? {};
+    if (intent.shown === false) return [];
+    const at = `/marks/texts/${role}`;
+    const number = (key: 'x' | 'y' | 'height', least: number) =>
+      reader.length(intent[key], `${at}/${key}`, `${usual.title} ${key}`, 'mark', least);
+    const text = marks[role] ?? usual.text;
+    const height = number('height', 0.1) ?? process.textHeight;
+    const rotation: Quarter = intent.rotation ?? 0;
+    const drawn = strokeText(text, height);
+    const size = rotation % 180 === 0 ? drawn : { width: drawn.height, height: drawn.width };
+    const place = intent.place ?? usual.place;
+    const point: Point =
+      place === 'point'
+        ? { x: number('x', -1000) ?? 0, y: number('y', -1000) ?? 0 }
+        : beside(place, courtyard, body, size, height / 2);
+    const middle = { x: quantise(point.x), y: quantise(point.y) };
+    const lines = drawn.lines.map((line) =>
+      line.map((p) => {
+        const { x, y } = add(middle, turn(p, rotation));
+        return { x: quantise(x), y: quantise(y) };
+      }),
+    );
+    const box = boxOfPoints(lines.flat()) ?? boxAt(middle, size.width, size.height);
+    return [{ role, text, at: middle, height, rotation, lines, stroke: process.textStroke, box }];
+  });
+}
+
+function beside(
+  place: 'above' | 'below' | 'left' | 'right' | 'centre',
+  courtyard: Box,
+  body: Box,
+  { width, height }: { readonly width: number; readonly height: number },
+  gap: number,
+): Point {
+  const { x, y } = centreOf(courtyard);
+  switch (place) {
+    case 'above':
+      return { x, y: courtyard.maxY + gap + height / 2 };
+    case 'below':
+      return { x, y: courtyard.minY - gap - height / 2 };
+    case 'left':
+      return { x: courtyard.minX - gap - width / 2, y };
+    case 'right':
+      return { x: courtyard.maxX + gap + width / 2, y };
+    case 'centre':
+      return centreOf(body);
+  }
+}

@@ -1,0 +1,239 @@
+import { cornersOf, overhang } from '../geometry/box';
+import { flatten } from '../geometry/contour';
+import {
+  areaOf,
+  contourFigure,
+  contourOf,
+  gapBetweenFigures,
+  outlineOf,
+  place,
+  rectangle,
+  sizeOf,
+  type Figure,
+  type Placed,
+} from '../geometry/figure';
+import type { Point } from '../geometry/point';
+import { area, encloses, inflate, intersect, subtract, unite, type Polygon } from '../geometry/polygon';
+import { quantise } from '../units/length';
+
+/** How the paste of an exposed pad is split; lengths in mm. */
+export interface WindowPlan {
+  /** Share of the pad that the windows are to cover, 0 to 1. */
+  readonly coverage: number;
+  /** Least bar between two windows. */
+  readonly gap: number;
+  /** Corner radius. */
+  readonly radius: number;
+  /** Windows along and across; as many as their usual size asks for where `null`. */
+  readonly columns: number | null;
+  readonly rows: number | null;
+  /** What windows keep out of, such as open vias with their margin. */
+  readonly keepOut: readonly Placed[];
+}
+
+/** Windows about the pad's middle, row by row from upper left, and what they come to. */
+export interface Windows {
+  readonly windows: readonly Placed[];
+  readonly columns: number;
+  readonly rows: number;
+  /** Bar between neighbouring windows, twice the margin at the pad's edge. mm */
+  readonly bar: number;
+  /** Share of the pad that is covered, and the most that bars and keep-outs allow. */
+  readonly coverage: number;
+  readonly achievable: number;
+}
+
+/** Windows are about this long; larger openings scoop paste out of their middle. mm */
+const USUAL = 1.5;
+/** Pieces of windows smaller than this share of a whole one are left out: they hold no paste. */
+const CRUMB = 0.03;
+const TOLERANCE = 0.001;
+
+/**
+ * Splits the paste of an exposed pad into a grid of windows with equal bars that cover a share of
+ * it, stay inside the pad and keep out of what is named. Where the share cannot be reached, bars
+ * are as narrow as the stencil allows.
+ */
+export function pasteWindows(pad: Figure, plan: WindowPlan): Windows {
+  const { width, height } = sizeOf(pad);
+  if (width <= 0 || height <= 0) {
+    return { windows: [], columns: 0, rows: 0, bar: 0, coverage: 0, achievable: 0 };
+  }
+  const [columns, rows] = windowCounts(pad, plan);
+  const lay = layer(pad, plan, columns, rows);
+  const whole = areaOf(pad);
+  const share = (inset: number) => sumArea(lay(inset)) / whole;
+  const [least, most] = [plan.gap / 2, Math.min(width / columns, height / rows) / 2];
+  const achievable = least < most ? share(least) : 0;
+  let inset = least;
+  if (achievable > plan.coverage) {
+    // coverage falls as bars widen: close in on it from both sides
+    let [low, high, above, below] = [least, most, achievable - plan.coverage, -plan.coverage];
+    for (let i = 0; i < 60 && high - low > 1e-6; i += 1) {
+      // halving now and then keeps one end from sticking
+      const t = i % 3 === 2 ? 0.5 : above / (above - below);
+      inset = low + (high - low) * t;
+      const off = share(inset) - plan.coverage;
+      if (Math.abs(off) < 1e-6) break;
+      if (off > 0) [low, above] = [inset, off];
+      else [high, below] = [inset, off];
+    }
+  }
+  const windows = inset < most ? lay(quantise(inset)) : [];
+  return {
+    windows,
+    columns,
+    rows,
+    bar: quantise(2 * quantise(inset)),
+    coverage: sumArea(windows) / whole,
+    achievable,
+  };
+}
+
+/** Windows along both sides: as asked for, or about as long as usual and still able to cover the share. */
+export function windowCounts(
+  pad: Figure,
+  { columns, rows, coverage, gap }: Pick<WindowPlan, 'columns' | 'rows' | 'coverage' | 'gap'>,
+): [number, number] {
+  const { width, height } = sizeOf(pad);
+  const round = pad.kind === 'round';
+  const usual = (side: number) => (round ? 1 : Math.max(1, Math.round(side / USUAL)));
+  // bars of the least width on both sides of every window leave this much of its length
+  const scale = Math.sqrt(coverage);
+  const most = (side: number) => Math.max(1, Math.floor((side * (1 - scale)) / gap + 1e-9));
+  return [columns ?? Math.min(usual(width), most(width)), rows ?? Math.min(usual(height), most(height))];
+}
+
+/** Lays the windows for an inset of half a bar. */
+function layer(pad: Figure, plan: WindowPlan, columns: number, rows: number): (inset: number) => Placed[] {
+  const { width, height } = sizeOf(pad);
+  const cell = { width: width / columns, height: height / rows };
+  const plain = pad.kind === 'rectangle' && !pad.chamfer && !pad.radius;
+  const outline = flatten(outlineOf(pad), TOLERANCE);
+  const keepOut = plan.keepOut.map((placed) => ({ placed, polygon: flatten(contourOf(placed), TOLERANCE) }));
+  return (inset) => {
+    const size = { width: cell.width - 2 * inset, height: cell.height - 2 * inset };
+    if (size.width <= 1e-9 || size.height <= 1e-9) return [];
+    // a round pad with one window keeps its own shape
+    if (!plain && columns * rows === 1 && keepOut.length === 0)
+      return [placedContour(inflate([outline], -inset))].flat();
+    const inner = plain ? null : inflate([outline], -inset);
+    const windows: Placed[] = [];
+    for (let row = 0; row < rows; row += 1) {
+      for (let column = 0; column < columns; column += 1) {
+        const at = {
+          x: (column + 0.5) * cell.width - width / 2,
+          y: height / 2 - (row + 0.5) * cell.height,
+        };
+        const figure = rounded(size.width, size.height, plan.radius);
+        const window = place(figure, { x: quantise(at.x), y: quantise(at.y) });
+        const met = keepOut.filter(({ placed }) => gapBetweenFigures(window, placed) < 0);
+        const cut = inner && !isWithin(window, inner) ? inner : null;
+        if (met.length === 0 && !cut) windows.push(window);
+        else windows.push(...bitten(window, plan, cut, met));
+      }
+    }
+    return windows;
+  };
+}
+
+function rounded(width: number, height: number, radius: number): Figure {
+  const r = Math.min(radius, width / 2, height / 2);
+  const size = rectangle(quantise(width), quantise(height));
+  return r > 0 ? { ...size, radius: quantise(r) } : size;
+}
+
+/** Whether all corners of a window lie in an outline; enough where the outline is convex. */
+function isWithin(window: Placed, outline: readonly Polygon[]): boolean {
+  const corners = flatten(contourOf(window), 0.01);
+  // a window that touches the outline lies in it
+  const at = ({ x, y }: Point) => ({ x: x + (window.at.x - x) * 1e-4, y: y + (window.at.y - y) * 1e-4 });
+  return corners.every((corner) => outline.some((polygon) => encloses(polygon, at(corner))));
+}
+
+/** Something that windows keep out of, and its outline. */
+interface KeptOut {
+  readonly placed: Placed;
+  readonly polygon: Polygon;
+}
+
+/** A window cut by the pad's outline and by keep-outs, its corners rounded again; crumbs are left out. */
+function bitten(
+  window: Placed,
+  { radius, gap }: WindowPlan,
+  within: readonly Polygon[] | null,
+  without: readonly KeptOut[],
+): Placed[] {
+  const whole = flatten(contourOf(window), TOLERANCE);
+  const inside = within ? intersect([whole], within) : [whole];
+  const left = without.length > 0 ? subtract(inside, parted(inside, window, without, gap)) : inside;
+  // shrunk and grown again: points become round, slivers vanish
+  const { width, height } = sizeOf(window.figure);
+  const r = Math.min(radius, width / 4, height / 4);
+  const smooth = r > 0 ? inflate(inflate(left, -r), r, 'round') : left;
+  // growing by chords must not reach past what was left
+  const kept = r > 0 ? intersect(smooth, left) : left;
+  const enough = areaOf(window.figure) * CRUMB;
+  return placedContour(
+    barred(
+      kept.filter((polygon) => area(polygon) > enough),
+      gap,
+      enough,
+    ),
+  );
+}
+
+/** Pieces of one window kept a bar apart: the larger one stays, the smaller one gives way. */
+function barred(pieces: readonly Polygon[], gap: number, enough: number): Polygon[] {
+  if (pieces.length < 2) return [...pieces];
+  const kept: Polygon[] = [];
+  for (const piece of [...pieces].sort((a, b) => area(b) - area(a))) {
+    const room = kept.length > 0 ? subtract([piece], inflate(kept, gap + 2 * TOLERANCE, 'round')) : [piece];
+    kept.push(...room.filter((polygon) => area(polygon) > enough));
+  }
+  return kept;
+}
+
+/**
+ * The keep-outs themselves, and where one lies wholly inside a window a bar across it: a stencil
+ * cannot hold an island.
+ */
+function parted(
+  inside: readonly Polygon[],
+  window: Placed,
+  without: readonly KeptOut[],
+  gap: number,
+): Polygon[] {
+  const polygons = without.map(({ polygon }) => polygon);
+  if (!subtract(inside, polygons).some((polygon) => area(polygon) < 0)) return polygons;
+  const bars = without
+    .filter(({ placed }) => overhang(placed, window) < 0)
+    .map(({ placed: { at } }) =>
+      cornersOf({
+        minX: at.x - gap / 2,
+        maxX: at.x + gap / 2,
+        minY: window.minY - gap,
+        maxY: window.maxY + gap,
+      }),
+    );
+  return unite([...polygons, ...bars]);
+}
+
+function placedContour(polygons: readonly Polygon[]): Placed[] {
+  return polygons
+    .filter((polygon) => polygon.length > 2)
+    .map((polygon) => {
+      const { figure, at } = contourFigure(polygon);
+      return place(figure, at);
+    });
+}
+
+function sumArea(windows: readonly Placed[]): number {
+  return windows.reduce((total, { figure }) => total + areaOf(figure), 0);
+}
+
+/** Share of a pad that its paste openings cover. */
+export function coverageOf(pad: Figure, windows: readonly Placed[]): number {
+  const whole = areaOf(pad);
+  return whole > 0 ? sumArea(windows) / whole : 0;
+}
