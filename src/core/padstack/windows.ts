@@ -1,4 +1,4 @@
-import { cornersOf, overhang } from '../geometry/box';
+import { cornersOf, gapBetween, overhang } from '../geometry/box';
 import { flatten } from '../geometry/contour';
 import {
   areaOf,
@@ -46,8 +46,11 @@ export interface Windows {
 /** Windows are about this long; larger openings scoop paste out of their middle. mm */
 const USUAL = 1.5;
 /** Pieces of windows smaller than this share of a whole one are left out: they hold no paste. */
-const CRUMB = 0.03;
-const TOLERANCE = 0.001;
+const CRUMB = 0.02;
+const TOLERANCE = 0.002;
+/** Results that are kept: the same pad is split again with every keystroke elsewhere. */
+const REMEMBERED = 32;
+const remembered = new Map<string, Windows>();
 
 /**
  * Splits the paste of an exposed pad into a grid of windows with equal bars that cover a share of
@@ -55,6 +58,16 @@ const TOLERANCE = 0.001;
  * are as narrow as the stencil allows.
  */
 export function pasteWindows(pad: Figure, plan: WindowPlan): Windows {
+  const key = JSON.stringify([pad, plan]);
+  const known = remembered.get(key);
+  if (known) return known;
+  const made = split(pad, plan);
+  if (remembered.size >= REMEMBERED) remembered.clear();
+  remembered.set(key, made);
+  return made;
+}
+
+function split(pad: Figure, plan: WindowPlan): Windows {
   const { width, height } = sizeOf(pad);
   if (width <= 0 || height <= 0) {
     return { windows: [], columns: 0, rows: 0, bar: 0, coverage: 0, achievable: 0 };
@@ -69,15 +82,19 @@ export function pasteWindows(pad: Figure, plan: WindowPlan): Windows {
   if (achievable > plan.coverage) {
     // coverage falls as bars widen: close in on it from both sides
     let [low, high, above, below] = [least, most, achievable - plan.coverage, -plan.coverage];
-    for (let i = 0; i < 60 && high - low > 1e-6; i += 1) {
+    let best = { inset: least, off: above };
+    for (let i = 0; i < 40 && high - low > 1e-6; i += 1) {
       // halving now and then keeps one end from sticking
       const t = i % 3 === 2 ? 0.5 : above / (above - below);
       inset = low + (high - low) * t;
       const off = share(inset) - plan.coverage;
-      if (Math.abs(off) < 1e-6) break;
+      if (Math.abs(off) < Math.abs(best.off)) best = { inset, off };
+      if (Math.abs(off) < 1e-4) break;
       if (off > 0) [low, above] = [inset, off];
       else [high, below] = [inset, off];
     }
+    // a crumb that is dropped makes coverage jump: the nearer side holds
+    inset = best.inset;
   }
   const windows = inset < most ? lay(quantise(inset)) : [];
   return {
@@ -127,7 +144,9 @@ function layer(pad: Figure, plan: WindowPlan, columns: number, rows: number): (i
         };
         const figure = rounded(size.width, size.height, plan.radius);
         const window = place(figure, { x: quantise(at.x), y: quantise(at.y) });
-        const met = keepOut.filter(({ placed }) => gapBetweenFigures(window, placed) < 0);
+        const met = keepOut.filter(
+          ({ placed }) => gapBetween(window, placed) < 0 && gapBetweenFigures(window, placed) < 0,
+        );
         const cut = inner && !isWithin(window, inner) ? inner : null;
         if (met.length === 0 && !cut) windows.push(window);
         else windows.push(...bitten(window, plan, cut, met));
