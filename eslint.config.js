@@ -12,7 +12,8 @@ const CORE_FLOORS = [
   ['package'],
   ['land', 'padstack', 'body'],
   ['footprint'],
-  ['joint', 'drawing', 'check'],
+  ['joint'],
+  ['drawing', 'check'],
   ['format'],
 ];
 const UPPER_FLOORS = [['kernel'], ['workers', 'store', 'cli', 'server', 'demo'], ['islands'], ['pages']];

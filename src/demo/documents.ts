@@ -212,6 +212,16 @@ export const DEMO_DOCUMENTS: readonly TapisDocument[] = [
     },
     level: 'B',
     process: 'standard',
+    stacks: {
+      groups: {
+        pad: {
+          windows: { columns: 3, rows: 3, coverage: 0.55 },
+          vias: { on: true, pitch: '0.95', columns: 4, rows: 4, omit: '1.2 4.4', cover: 'filled' },
+          reason: 'Heat goes to the ground plane; the two omitted vias make room for the antenna feed below.',
+        },
+      },
+      lands: { 1: { shape: 'chamfered', reason: 'Land 1 is told from the others under a lens.' } },
+    },
     marks: { reference: 'U9', value: 'HS-RF32' },
   },
   {

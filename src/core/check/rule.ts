@@ -1,7 +1,10 @@
-import type { Finding, Remedy, Severity, Stage } from '../document/finding';
+import type { Finding, Measured, Remedy, Severity, Stage } from '../document/finding';
 import type { Box } from '../geometry/box';
 import type { Neighbours } from '../geometry/neighbours';
-import type { Compiled, Footprint } from '../footprint/footprint';
+import type { Compiled, Footprint, Land } from '../footprint/footprint';
+import type { Point } from '../geometry/point';
+import type { Padstack } from '../padstack/padstack';
+import { formatNumber } from '../units/length';
 import type { Process } from '../process/process';
 
 /** What a rule looks at. The index answers for the lands, in their order. */
@@ -10,6 +13,15 @@ export interface CheckContext {
   readonly footprint: Footprint;
   readonly process: Process;
   readonly lands: Neighbours;
+  /** The padstack of a land. */
+  readonly stackOf: (land: Land) => Padstack;
+}
+
+/** Something that misses its limit, and where. */
+export interface Miss {
+  readonly value: number;
+  readonly at: Point;
+  readonly lands: readonly Land[];
 }
 
 /** A finding without what its rule says already. */
@@ -35,6 +47,46 @@ export function fill(template: string, values: Readonly<Record<string, string | 
     if (value === undefined) throw new Error(`message names {${name}}, which has no value`);
     return String(value);
   });
+}
+
+/** Millimetres as messages print them. */
+export function mm(value: number): string {
+  return formatNumber(value, 2, 3);
+}
+
+/**
+ * One finding for all that miss a limit: the worst is told, all are lit up.
+ * @param template may name `{value}`, `{limit}`, `{land}`, `{other}` and `{count}`, and what `values` adds
+ * @param worse whether smaller or larger values are worse
+ */
+export function worstOf(
+  misses: readonly Miss[],
+  limit: number,
+  unit: Measured['unit'],
+  template: string,
+  worse: 'smaller' | 'larger' = 'smaller',
+  values: Readonly<Record<string, string | number>> = {},
+): RuleFinding[] {
+  const sign = worse === 'smaller' ? 1 : -1;
+  const [worst] = [...misses].sort((a, b) => sign * (a.value - b.value));
+  if (!worst) return [];
+  const [land, other] = worst.lands;
+  const number = ({ number: name = '' }: Partial<Land> = {}) => name;
+  const show = unit === 'share' ? (v: number) => `${formatNumber(v * 100, 0, 1)} %` : mm;
+  return [
+    {
+      message: fill(template, {
+        value: show(worst.value),
+        limit: show(limit),
+        land: number(land),
+        other: number(other),
+        count: misses.length,
+        ...values,
+      }),
+      measured: { value: worst.value, limit, unit },
+      place: { at: worst.at, lands: [...new Set(misses.flatMap((miss) => miss.lands.map(number)))] },
+    },
+  ];
 }
 
 /** Drops every land size that was set by hand. */

@@ -1,5 +1,6 @@
 import type { Box } from '../geometry/box';
 import type { Point } from '../geometry/point';
+import type { Waiver } from './document';
 import type { Edit } from './edit';
 
 /** `stop`: the part will not work or cannot be made; `caution`: look; `note`: know. */
@@ -42,4 +43,8 @@ export interface Finding {
   readonly place: Place;
   readonly measured?: Measured;
   readonly remedies: readonly Remedy[];
+  /** Under which a waiver of it is kept. */
+  readonly key?: string;
+  /** A waiver that no longer holds because it got worse. */
+  readonly lapsed?: Waiver;
 }

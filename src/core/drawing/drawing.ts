@@ -10,6 +10,7 @@ export type Layer =
   | 'mask-edge'
   | 'copper'
   | 'paste'
+  | 'paste-cut'
   | 'solder'
   | 'beyond'
   | 'fillet'

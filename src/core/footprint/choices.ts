@@ -1,10 +1,11 @@
-import type { LandOverride, Overrides, TapisDocument, TrimId } from '../document/document';
+import type { ContactIntent, LandOverride, Overrides, TapisDocument, TrimId } from '../document/document';
 import type { Finding } from '../document/finding';
 import type { GroupChoices, LandChoices, SettableSize } from '../land/solution';
 import { TRIM_TITLES } from '../land/trims';
+import type { ContactCorrection } from '../package/contact';
 import type { Orientation } from '../package/orient';
 import type { Process } from '../process/process';
-import { entryReader, type EntryReader } from './entry-reader';
+import { entryReader, pointerKey, type EntryReader } from './entry-reader';
 import { readPattern, type PatternByGroup } from './recommended';
 import { readStacks, type StacksChosen } from './stack-choices';
 
@@ -18,6 +19,8 @@ export interface Choices {
   /** The datasheet's own lands by group. */
   readonly recommended: PatternByGroup;
   readonly stacks: StacksChosen;
+  /** Corrected contact areas by group. */
+  readonly contacts: ReadonlyMap<string, ContactCorrection>;
   readonly problems: () => readonly Finding[];
   readonly reader: EntryReader;
 }
@@ -74,8 +77,29 @@ export function readChoices(document: TapisDocument, process: Process): Choices 
     orientation: document.orientation ?? process.orientation,
     recommended,
     stacks: readStacks(document.stacks ?? {}, reader),
+    contacts: readContacts(document.contacts ?? {}, reader),
     // what is read later reports here as well
     problems: () => [...unreadable, ...reader.problems],
     reader,
   };
+}
+
+function readContacts(
+  intents: Readonly<Record<string, ContactIntent>>,
+  reader: EntryReader,
+): ReadonlyMap<string, ContactCorrection> {
+  return new Map(
+    Object.entries(intents).map(([group, { length, width, offset, kind = 'flat' }]) => {
+      const at = `/contacts/${pointerKey(group)}`;
+      return [
+        group,
+        {
+          kind,
+          length: reader.toleranced(length, `${at}/length`, 'Contact length', 'prove', 0.01),
+          width: reader.toleranced(width, `${at}/width`, 'Contact width', 'prove', 0.01),
+          offset: reader.length(offset, `${at}/offset`, 'Contact offset', 'prove', -50) ?? 0,
+        },
+      ];
+    }),
+  );
 }

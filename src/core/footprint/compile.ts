@@ -106,12 +106,17 @@ function assemble(
   const bodyMax = boxAt(centre, extent.x.max, extent.y.max);
   const margins = { mask: choices.maskMargin, paste: choices.pasteMargin };
   const polarity = family.polarity?.(options);
-  const numbers = numbersOf(groups, orientation, numbering, overrides.numbers ?? {}, polarity);
+  const schemeNumbers = numbersOf(groups, orientation, numbering, polarity);
+  const numbers = new Map(schemeNumbers);
+  for (const [position, number] of Object.entries(overrides.numbers ?? {}))
+    numbers.set(Number(position), number);
   const { lands, padstacks } = placeLands(groups, solutions, {
     margins,
     process,
     stacks: choices.stacks,
     numbers,
+    schemeNumbers,
+    contacts: choices.contacts,
     pin1Land: overrides.pin1Land ?? 'square',
   });
   const bores = bored.map(({ at, diameter }): BoredHole => ({
@@ -183,6 +188,13 @@ function assemble(
     body: {
       extent,
       heights,
+      maxHeight: choices.reader.length(
+        document.body?.maxHeight,
+        '/body/maxHeight',
+        'Tallest part',
+        'rise',
+        0,
+      ),
       assembly: {
         shapes: solids.shapes,
         parts: solids.parts.map((part) => ({
@@ -195,16 +207,16 @@ function assemble(
     solutions,
     values,
     orientation,
+    contacts: choices.contacts,
     origin: originOf(document.origin, lands, first, choices.reader),
   };
 }
 
-/** Numbers by position: by the scheme, in orientation A, then what was typed for single terminals. */
+/** Numbers by position: by the scheme, in orientation A. */
 function numbersOf(
   groups: readonly TerminalGroup[],
   orientation: Orientation,
   numbering: Numbering,
-  typed: Readonly<Record<string, string>>,
   polarity: Polarity | undefined,
 ): Map<number, string> {
   const back = orientation === 'A' ? 0 : 270;
@@ -219,9 +231,7 @@ function numbersOf(
       terminals.push({ position: terminal.position, at: turn(terminalAt(group, terminal), back) });
     }
   }
-  const numbers = new Map([...own, ...numberTerminals(terminals, own, numbering, polarity)]);
-  for (const [position, number] of Object.entries(typed)) numbers.set(Number(position), number);
-  return numbers;
+  return new Map([...own, ...numberTerminals(terminals, own, numbering, polarity)]);
 }
 
 /** Texts of the family's options that cannot be read; what could be read of them is used. */

@@ -1,6 +1,7 @@
 import type { Finding, Stage } from '../document/finding';
 import { plainScope, readEntry } from '../units/entry';
 import type { LengthUnit } from '../units/length';
+import type { Toleranced } from '../units/toleranced';
 
 /** Reads the entry texts of a document's choices; one that cannot be used is reported and left out. */
 export interface EntryReader {
@@ -16,6 +17,14 @@ export interface EntryReader {
     stage: Stage,
     least?: number,
   ) => number | null;
+  /** The same with its limits. */
+  readonly toleranced: (
+    text: string | undefined,
+    at: string,
+    title: string,
+    stage: Stage,
+    least?: number,
+  ) => Toleranced | null;
   readonly report: (at: string, title: string, text: string, reason: string, stage: Stage) => void;
   readonly problems: readonly Finding[];
 }
@@ -36,16 +45,18 @@ export function entryReader(unit: LengthUnit): EntryReader {
       remedies: [{ label: 'Take the computed value', edits: [{ at, value: undefined }] }],
     });
   };
+  const toleranced: EntryReader['toleranced'] = (text, at, title, stage, least = -Infinity) => {
+    if (text === undefined || text.trim() === '') return null;
+    const read = readEntry(text, scope);
+    if (read.ok && read.value.nom >= least) return read.value;
+    report(at, title, text, read.ok ? `It must be at least ${least} mm.` : read.error.message, stage);
+    return null;
+  };
   return {
     problems,
     report,
-    length(text, at, title, stage, least = -Infinity) {
-      if (text === undefined || text.trim() === '') return null;
-      const read = readEntry(text, scope);
-      if (read.ok && read.value.nom >= least) return read.value.nom;
-      report(at, title, text, read.ok ? `It must be at least ${least} mm.` : read.error.message, stage);
-      return null;
-    },
+    toleranced,
+    length: (...asked) => toleranced(...asked)?.nom ?? null,
   };
 }
 

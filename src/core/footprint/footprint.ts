@@ -9,6 +9,7 @@ import type { Assembly } from '../geometry/solid';
 import type { Heights } from '../body/heights';
 import type { Level } from '../document/document';
 import type { LandSolution } from '../land/solution';
+import type { ContactCorrection } from '../package/contact';
 import type { BodyExtent, Dimensions } from '../package/family';
 import type { NameTemplate } from '../package/naming';
 import type { ResolvedPackage } from '../package/resolve';
@@ -21,6 +22,8 @@ import type { PatternByGroup } from './recommended';
 /** One land on the board. Coordinates in mm, origin at the body centre. */
 export interface Land {
   readonly number: string;
+  /** The number that the scheme gives it, whatever was typed. */
+  readonly schemeNumber: string;
   /** Counter-clockwise from 1, whatever the number. */
   readonly position: number;
   readonly group: string;
@@ -107,6 +110,8 @@ export interface SeatedBody {
   readonly extent: BodyExtent;
   readonly heights: Heights;
   readonly assembly: Assembly;
+  /** Tallest that it may be on this board, mm; `null` where the document does not say. */
+  readonly maxHeight: number | null;
 }
 
 /** Everything derived from a document that can be drawn, checked and handed over. */
@@ -127,6 +132,8 @@ export interface Footprint {
   readonly solutions: readonly LandSolution[];
   readonly values: Dimensions;
   readonly orientation: Orientation;
+  /** Contact areas that were corrected, by group. */
+  readonly contacts: ReadonlyMap<string, ContactCorrection>;
   /** What the coordinates that are handed over are measured from. */
   readonly origin: Point;
 }

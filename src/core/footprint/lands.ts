@@ -10,6 +10,7 @@ import {
 } from '../land/solution';
 import { isCornerPlace } from '../land/solve';
 import type { LandSize } from '../land/solver';
+import { correctedGroup, type ContactCorrection } from '../package/contact';
 import type {
   PinGroup,
   PinSection,
@@ -46,6 +47,9 @@ export interface LandContext {
   readonly stacks: StacksChosen;
   /** Land numbers by position. */
   readonly numbers: ReadonlyMap<number, string>;
+  readonly schemeNumbers: ReadonlyMap<number, string>;
+  /** Corrected contact areas by group. */
+  readonly contacts: ReadonlyMap<string, ContactCorrection>;
   /** Shape of land 1 of a through-hole part. */
   readonly pin1Land: 'square' | 'rounded' | 'same';
 }
@@ -141,6 +145,7 @@ function spanLands(
     hole: null,
   });
   const base = baseOf(solution.land);
+  const touching = correctedGroup(group, context.contacts.get(group.id));
   const cornerBase = solution.corner && baseOf(solution.corner);
   return group.places.map((terminal): Land => {
     const atCorner = solution.corner && cornerBase && isCornerPlace(group, terminal.along);
@@ -151,9 +156,9 @@ function spanLands(
     return {
       ...landAt(group.id, terminal, at, rotation, terminal.side, stack, null, context),
       contact: {
-        min: contact(group, terminal, 'min'),
-        nom: contact(group, terminal, 'nom'),
-        max: contact(group, terminal, 'max'),
+        min: contact(touching, terminal, 'min'),
+        nom: contact(touching, terminal, 'nom'),
+        max: contact(touching, terminal, 'max'),
       },
     };
   });
@@ -214,7 +219,7 @@ function landAt(
   side: -1 | 1 | null,
   stack: Padstack,
   contactFigures: Contact | null,
-  { numbers }: LandContext,
+  { numbers, schemeNumbers }: LandContext,
 ): Land {
   const put = (figure: Figure) => place(figure, at, rotation);
   const spot = (point: Point): Point => {
@@ -225,6 +230,7 @@ function landAt(
   const { min, nom, max } = contactFigures ?? { min: stack.copper, nom: stack.copper, max: stack.copper };
   return {
     number: numbers.get(position) ?? String(position),
+    schemeNumber: schemeNumbers.get(position) ?? String(position),
     position,
     group,
     side,

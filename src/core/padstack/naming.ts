@@ -150,8 +150,8 @@ function same(a: Figure, b: Figure): boolean {
 }
 
 /** Figures and places of a padstack: equal for padstacks that are one. */
-export function stackKey({ name: _, sources: __, windows: ___, ...rest }: Padstack): string {
-  return JSON.stringify(rest);
+export function stackKey(stack: Padstack): string {
+  return JSON.stringify({ ...stack, name: '', sources: {}, windows: null });
 }
 
 /** Gives padstacks that differ but share a computed name different names. */

@@ -5,6 +5,7 @@ import {
   contourFigure,
   contourOf,
   gapBetweenFigures,
+  growPlaced,
   outlineOf,
   place,
   rectangle,
@@ -76,27 +77,33 @@ function split(pad: Figure, plan: WindowPlan): Windows {
   const lay = layer(pad, plan, columns, rows);
   const whole = areaOf(pad);
   const share = (inset: number) => sumArea(lay(inset)) / whole;
-  const [least, most] = [plan.gap / 2, Math.min(width / columns, height / rows) / 2];
+  // one window has no bar beside it
+  const least = columns * rows === 1 ? 0 : plan.gap / 2;
+  const most = Math.min(width / columns, height / rows) / 2;
   const achievable = least < most ? share(least) : 0;
   let inset = least;
+  let windows = least < most ? lay(least) : [];
   if (achievable > plan.coverage) {
-    // coverage falls as bars widen: close in on it from both sides
-    let [low, high, above, below] = [least, most, achievable - plan.coverage, -plan.coverage];
-    let best = { inset: least, off: above };
-    for (let i = 0; i < 40 && high - low > 1e-6; i += 1) {
-      // halving now and then keeps one end from sticking
-      const t = i % 3 === 2 ? 0.5 : above / (above - below);
-      inset = low + (high - low) * t;
-      const off = share(inset) - plan.coverage;
-      if (Math.abs(off) < Math.abs(best.off)) best = { inset, off };
-      if (Math.abs(off) < 1e-4) break;
-      if (off > 0) [low, above] = [inset, off];
-      else [high, below] = [inset, off];
-    }
-    // a crumb that is dropped makes coverage jump: the nearer side holds
-    inset = best.inset;
+    // coverage falls as bars widen
+    const wide = closeIn((x) => share(x) - plan.coverage, least, most);
+    inset = wide.above;
+    windows = lay(quantise(wide.best));
+    if (Math.abs(sumArea(windows) / whole - plan.coverage) > JUMP) {
+      // a piece that falls away makes coverage jump: from above, wider keep-outs take up the rest
+      const grown = (by: number) =>
+        layer(
+          pad,
+          { ...plan, keepOut: plan.keepOut.map((o) => growPlaced(o, by)) },
+          columns,
+          rows,
+        )(wide.above);
+      const { best } = closeIn((by) => sumArea(grown(by)) / whole - plan.coverage, 0, plan.gap);
+      const finer = grown(best);
+      const off = (made: readonly Placed[]) => Math.abs(sumArea(made) / whole - plan.coverage);
+      if (off(finer) < off(windows)) windows = finer;
+      else inset = wide.best;
+    } else inset = wide.best;
   }
-  const windows = inset < most ? lay(quantise(inset)) : [];
   return {
     windows,
     columns,
@@ -105,6 +112,29 @@ function split(pad: Figure, plan: WindowPlan): Windows {
     coverage: sumArea(windows) / whole,
     achievable,
   };
+}
+
+/** Shares further off than this are worth another search. */
+const JUMP = 0.003;
+
+/**
+ * Closes in on the zero of a function that falls from `low` to `high`.
+ * @returns where it came nearest to zero, and the last place where it was not below
+ */
+function closeIn(f: (x: number) => number, low: number, high: number): { best: number; above: number } {
+  let [from, to, over, under] = [low, high, f(low), f(high)];
+  let best = Math.abs(over) < Math.abs(under) ? { x: low, off: over } : { x: high, off: under };
+  for (let i = 0; i < 40 && to - from > 1e-6; i += 1) {
+    // halving now and then keeps one end from sticking
+    const t = i % 3 === 2 || under >= over ? 0.5 : Math.min(0.98, Math.max(0.02, over / (over - under)));
+    const x = from + (to - from) * t;
+    const off = f(x);
+    if (Math.abs(off) < Math.abs(best.off)) best = { x, off };
+    if (Math.abs(off) < 1e-4) break;
+    if (off > 0) [from, over] = [x, off];
+    else [to, under] = [x, off];
+  }
+  return { best: best.x, above: from };
 }
 
 /** Windows along both sides: as asked for, or about as long as usual and still able to cover the share. */

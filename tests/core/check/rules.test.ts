@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { check } from '../../../src/core/check/check';
 import { RULES } from '../../../src/core/check/rules';
-import { areaRatio, aspectRatio } from '../../../src/core/check/rules/paste-area';
 import { fill } from '../../../src/core/check/rule';
 import { applyEdits } from '../../../src/core/document/edit';
 import type { TapisDocument } from '../../../src/core/document/document';
@@ -99,11 +98,6 @@ describe('mask-web', () => {
 });
 
 describe('paste-area', () => {
-  it('reckons the ratios of IPC-7525', () => {
-    // 1.55 × 0.40 in 0.12: 0.62 / (2 · 1.95 · 0.12) = 1.325; 0.40 / 0.12 = 3.333
-    expect(areaRatio({ kind: 'rectangle', width: 1.55, height: 0.4 }, 0.12)).toBeCloseTo(1.325, 3);
-    expect(aspectRatio({ kind: 'rectangle', width: 1.55, height: 0.4 }, 0.12)).toBeCloseTo(3.333, 3);
-  });
   it('holds on ordinary lands', () => expect(found('paste-area', converter())).toEqual([]));
   it('finds openings that keep their paste; full paste mends them', () => {
     const small = converter({}, { overrides: { pasteMargin: '0.12' } });

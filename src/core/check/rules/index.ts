@@ -1,36 +1,85 @@
 import type { Rule } from '../rule';
 import { annularRing } from './annular-ring';
 import { assumptions } from './assumptions';
+import { bodyHeight } from './body-height';
+import { centreGrid, originCentre } from './centres';
+import { copperWidth } from './copper-width';
 import { courtyard } from './courtyard';
+import { drillTable } from './drill-table';
+import { holeAspect } from './hole-aspect';
 import { holeFit } from './hole-fit';
+import { holeToLand } from './hole-to-land';
 import { holeWeb } from './hole-web';
+import { jointMargin } from './joint-margin';
+import { keepOut } from './keep-out';
 import { landGap } from './land-gap';
+import { landToPad } from './land-to-pad';
 import { landUnderBody } from './land-under-body';
+import { legendHidden, legendThin, textOverLand, textSize } from './legend-lines';
 import { legendOverLand } from './legend-over-land';
+import { levelProcess } from './level-process';
+import { maskMargin } from './mask-margin';
+import { maskOverHole } from './mask-over-hole';
 import { maskWeb } from './mask-web';
 import { nameGeometry } from './name-geometry';
+import { numberOrder } from './number-order';
 import { numberSequence } from './number-sequence';
 import { pasteArea } from './paste-area';
+import { pasteBead } from './paste-bead';
+import { pasteBridge } from './paste-bridge';
 import { pin1Mark } from './pin-1-mark';
+import { asymmetry, landOffTerminal, pitch, pitchDrift } from './positions';
+import { thermalCoverage } from './thermal-coverage';
+import { pasteOverVia, viaInLand } from './via-in-land';
 
 /** All rules that hold for every family. To add one, write its file and list it here. */
 export const RULES: readonly Rule[] = [
   // copper
   landGap,
+  landToPad,
   landUnderBody,
+  copperWidth,
+  // the drawing's positions
+  landOffTerminal,
+  pitch,
+  pitchDrift,
+  asymmetry,
+  centreGrid,
+  // joints
+  jointMargin,
+  levelProcess,
   // holes
   holeFit,
   annularRing,
   holeWeb,
+  holeToLand,
+  holeAspect,
+  drillTable,
+  viaInLand,
   // openings
   maskWeb,
+  maskMargin,
+  maskOverHole,
   pasteArea,
+  pasteBridge,
+  pasteBead,
+  thermalCoverage,
+  pasteOverVia,
   // marks
   legendOverLand,
+  legendThin,
+  legendHidden,
+  textSize,
+  textOverLand,
   pin1Mark,
   courtyard,
+  keepOut,
+  originCentre,
+  // body
+  bodyHeight,
   // numbers and names
   numberSequence,
+  numberOrder,
   nameGeometry,
   // the datasheet
   assumptions,

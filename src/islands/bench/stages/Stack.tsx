@@ -1,61 +1,160 @@
-import { useState } from 'react';
-import { EntryInput } from '../../common/EntryInput';
-import { formatLength } from '../../../core/units/length';
-import { useOverrideField } from '../../common/useEntry';
-import { sizeOf, type Figure } from '../../../core/geometry/figure';
-import type { Footprint } from '../../../core/footprint/footprint';
+import { mergeIntents } from '../../../core/footprint/stack-choices';
+import type { Footprint, Land } from '../../../core/footprint/footprint';
 import type { Padstack } from '../../../core/padstack/padstack';
-import { coverageOf } from '../../../core/padstack/paste-windows';
+import { pasteFigures } from '../../../core/padstack/paste-forms';
+import { formatLength, formatNumber } from '../../../core/units/length';
+import { EntryInput } from '../../common/EntryInput';
+import { useOverrideField } from '../../common/useEntry';
 import { useBench } from '../context';
+import type { Drawable } from '../derive';
+import { KeepOuts } from './stack/KeepOuts';
+import { PadTable } from './stack/PadTable';
+import { StackSection } from '../../sheet/StackDrawing';
+import { StackFields } from './stack/StackFields';
 
-/** Rows of the pad table that are shown at first; thousands of lands would slow typing down. */
-const FIRST_ROWS = 200;
-
-/** Padstacks with their openings, margins, and the pad table that stands for the Sheet in words. */
+/** Padstacks: every layer of the selected land's, the list of all, and the pad table. */
 export function Stack() {
-  const shown = useBench((s) => s.derived.shown);
-  const unit = useBench((s) => s.unit);
-  const joint = useBench((s) => s.document.overrides?.jointMask ?? false);
-  const selected = useBench((s) => s.selectedLand);
-  const edit = useBench((s) => s.edit);
-  const set = useBench((s) => s.set);
-  const footprint = shown?.drawable.footprint;
-  const process = shown?.drawable.process;
-  const show = (mm: number) => formatLength(mm, unit);
-  const [whole, setWhole] = useState(false);
+  const drawable = useBench((s) => s.derived.shown?.drawable);
   return (
     <>
       <h1 className="text-[15px] font-semibold">Stack</h1>
-      {footprint?.padstacks.map((stack) => (
-        <section key={stack.name} className="mt-2">
-          <h2 className="font-semibold">
-            {stack.name} <span className="text-secondary font-normal">{usesOf(footprint, stack)}</span>
-          </h2>
-          <table className="mt-1 w-full text-right">
-            <tbody>
-              {stackRows(stack, show).map(([title, value]) => (
-                <tr key={title} className="border-base-300 border-t">
-                  <th scope="row" className="py-[3px] text-left font-normal">
-                    {title}
-                  </th>
-                  <td>
-                    {value} {unit}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </section>
-      ))}
+      {drawable && (
+        <>
+          <SelectedStack drawable={drawable} />
+          <StackList footprint={drawable.footprint} />
+          <EveryLand drawable={drawable} />
+          <KeepOuts />
+          <PadTable footprint={drawable.footprint} />
+        </>
+      )}
+    </>
+  );
+}
+
+/** The padstack of the selected land, for its whole group or for this land alone. */
+function SelectedStack({ drawable: { footprint, process, document } }: { drawable: Drawable }) {
+  const selected = useBench((s) => s.selectedLand);
+  const unit = useBench((s) => s.unit);
+  const edit = useBench((s) => s.edit);
+  const land = footprint.lands[selected ?? 0];
+  const stack = footprint.padstacks.find(({ name }) => name === land?.padstack);
+  if (!land || !stack) return <p className="text-secondary mt-1">This part has no lands.</p>;
+  const show = (mm: number) => formatLength(mm, unit);
+  const { groups = {}, lands = {} } = document.stacks ?? {};
+  const own = lands[String(land.position)];
+  const ofGroup = Object.hasOwn(groups, land.group) ? groups[land.group] : undefined;
+  const at = own ? `/stacks/lands/${land.position}` : `/stacks/groups/${land.group}`;
+  const intent = own ? mergeIntents(ofGroup, own) : (ofGroup ?? {});
+  const group = footprint.groups.find(({ id }) => id === land.group);
+  return (
+    <section aria-label={`Padstack of land ${land.number}`}>
+      <p className="mt-1 font-semibold break-all">{stack.name}</p>
+      <div className="mt-1 flex flex-wrap gap-1.5" role="group" aria-label="What the fields below change">
+        <Scope
+          title={`All of ${group?.title ?? land.group}`}
+          pressed={!own}
+          onPress={() => own && edit([{ at: `/stacks/lands/${land.position}`, value: undefined }])}
+        />
+        <Scope
+          title={own ? `Land ${land.number} alone` : `Give land ${land.number} its own`}
+          pressed={own !== undefined}
+          onPress={() => own || edit([{ at: `/stacks/lands/${land.position}`, value: forkOf(stack) }])}
+        />
+      </div>
+      <StackSection stack={stack} process={process} show={show} />
+      <PasteLine stack={stack} process={process} />
+      <StackFields key={at} at={at} intent={intent} stack={stack} process={process} show={show} />
+    </section>
+  );
+}
+
+/** A fork starts as what the land is; its shape is written down so that the land stands by itself. */
+function forkOf({ copper }: Padstack) {
+  return { shape: copper.kind === 'rectangle' ? 'rounded' : copper.kind };
+}
+
+function Scope({ title, pressed, onPress }: { title: string; pressed: boolean; onPress: () => void }) {
+  return (
+    <button
+      type="button"
+      aria-pressed={pressed}
+      className="border-base-300 aria-pressed:bg-primary aria-pressed:text-primary-content rounded border px-2"
+      onClick={onPress}
+    >
+      {title}
+    </button>
+  );
+}
+
+/** Stencil figures of the first aperture. */
+function PasteLine({ stack, process }: { stack: Padstack; process: Drawable['process'] }) {
+  if (stack.paste.length === 0) return null;
+  const all = stack.paste.map(({ figure }) =>
+    pasteFigures(figure, process.stencilThickness, process.pasteTransfer),
+  );
+  const least = (key: 'areaRatio' | 'aspectRatio') => Math.min(...all.map((figures) => figures[key]));
+  const volume = all.reduce((sum, figures) => sum + figures.volume, 0);
+  return (
+    <p className="text-secondary text-[12px]">
+      Stencil {process.stencilThickness} mm: area ratio {formatNumber(least('areaRatio'), 2, 2)}, aspect ratio{' '}
+      {formatNumber(least('aspectRatio'), 1, 1)}, paste {formatNumber(volume, 3, 3)} mm³, solder{' '}
+      {formatNumber(volume * process.pasteMetal, 3, 3)} mm³
+    </p>
+  );
+}
+
+/** Every padstack with its uses; pressing one selects its first land. */
+function StackList({ footprint: { padstacks, lands } }: { footprint: Footprint }) {
+  const set = useBench((s) => s.set);
+  const selected = useBench((s) => s.selectedLand);
+  const current = lands[selected ?? 0]?.padstack;
+  return (
+    <section className="mt-4">
+      <h2 className="font-semibold">
+        {padstacks.length} {padstacks.length === 1 ? 'padstack' : 'padstacks'}
+      </h2>
+      <ul>
+        {padstacks.map(({ name }) => (
+          <li key={name} className="border-base-300 border-t">
+            <button
+              type="button"
+              className={`flex w-full gap-2 py-[3px] text-left ${name === current ? 'font-semibold' : ''}`}
+              onClick={() => set({ selectedLand: lands.findIndex(({ padstack }) => padstack === name) })}
+            >
+              <span className="min-w-0 break-all">{name}</span>
+              <span className="text-secondary ml-auto shrink-0 font-normal">
+                {usesOf(lands.filter(({ padstack }) => padstack === name))}
+              </span>
+            </button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function usesOf(lands: readonly Land[]): string {
+  const [first] = lands;
+  return lands.length === 1 && first ? `land ${first.number}` : `${lands.length} lands`;
+}
+
+/** Margins that hold for all lands unless a padstack says otherwise. */
+function EveryLand({ drawable: { process } }: { drawable: Drawable }) {
+  const unit = useBench((s) => s.unit);
+  const joint = useBench((s) => s.document.overrides?.jointMask ?? false);
+  const edit = useBench((s) => s.edit);
+  return (
+    <section className="mt-4">
+      <h2 className="font-semibold">Every land</h2>
       <MarginField
         at="/overrides/maskMargin"
         title="Mask margin"
-        initial={process ? show(process.maskMargin) : ''}
+        initial={formatLength(process.maskMargin, unit)}
       />
       <MarginField
         at="/overrides/pasteMargin"
         title="Paste margin"
-        initial={process ? show(process.pasteMargin) : ''}
+        initial={formatLength(process.pasteMargin, unit)}
       />
       <label className="mt-2 flex items-center gap-2">
         <input
@@ -68,41 +167,7 @@ export function Stack() {
         />
         One mask opening for each row
       </label>
-      {footprint && (
-        <table className="mt-4 w-full text-right text-[12px]">
-          <caption className="text-left text-[13px] font-semibold">Pad table, {unit}</caption>
-          <thead className="text-secondary">
-            <tr>
-              {['no.', 'x', 'y', 'turn', 'padstack'].map((head) => (
-                <th key={head} className="font-normal" scope="col">
-                  {head}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {footprint.lands.slice(0, whole ? undefined : FIRST_ROWS).map((land, i) => (
-              <tr
-                key={land.position}
-                className={`border-base-300 cursor-pointer border-t ${selected === i ? 'bg-base-200 font-semibold' : ''}`}
-                onClick={() => set({ selectedLand: i })}
-              >
-                <td>{land.number}</td>
-                <td>{show(land.at.x)}</td>
-                <td>{show(land.at.y)}</td>
-                <td>{land.rotation}°</td>
-                <td>{land.padstack}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      )}
-      {footprint && footprint.lands.length > FIRST_ROWS && !whole && (
-        <button type="button" className="text-primary mt-1 underline" onClick={() => setWhole(true)}>
-          Show all {footprint.lands.length} lands
-        </button>
-      )}
-    </>
+    </section>
   );
 }
 
@@ -123,38 +188,4 @@ function MarginField({ at, title, initial }: { at: string; title: string; initia
       <span className="text-secondary">{unit} a side</span>
     </label>
   );
-}
-
-/** What a padstack is made of, in words and sizes. */
-function stackRows(
-  { copper, mask, paste, hole, vias }: Padstack,
-  show: (mm: number) => string,
-): [string, string][] {
-  const size = (figure: Figure) => {
-    const { width, height } = sizeOf(figure);
-    if (figure.kind === 'round') return `⌀ ${show(width)}`;
-    return `${show(width)} × ${show(height)}`;
-  };
-  const [window] = paste;
-  const [via] = vias;
-  return [
-    [hole === null ? 'Copper' : 'Copper, both sides', size(copper)],
-    [hole === null ? 'Mask opening' : 'Mask opening, both sides', size(mask)],
-    ...(window && paste.length === 1 ? [['Paste opening', size(window.figure)] as [string, string]] : []),
-    ...(window && paste.length > 1
-      ? [
-          [
-            `Paste, ${paste.length} windows, ${Math.round(coverageOf(copper, paste) * 100)} % covered`,
-            size(window.figure),
-          ] as [string, string],
-        ]
-      : []),
-    ...(hole === null ? [] : [['Finished hole, plated', `⌀ ${show(hole)}`] as [string, string]]),
-    ...(via ? [[`${vias.length} vias`, `⌀ ${show(via.hole)}`] as [string, string]] : []),
-  ];
-}
-
-function usesOf({ lands }: Footprint, { name }: Padstack): string {
-  const count = lands.filter(({ padstack }) => padstack === name).length;
-  return count === 1 ? 'on 1 land' : `on ${count} lands`;
 }

@@ -1,0 +1,55 @@
+/**
+ * Requires lands, vias and the body to stay out of areas that are kept free of them.
+ */
+import { boxAt } from '../../geometry/box';
+import { circleAt, gapBetweenFigures, placedBox } from '../../geometry/figure';
+import { worstOf, type Miss, type Rule } from '../rule';
+
+const messages = {
+  copper: 'Land {land} lies in an area that is kept free of copper{why}, by {over} mm; {count} such in all.',
+  vias: 'A hole of land {land} lies in an area that is kept free of vias{why}; {count} such in all.',
+  body: 'The body lies in an area that is kept free of components{why}, by {over} mm.',
+};
+
+export const keepOut: Rule = {
+  id: 'keep-out',
+  title: 'Keep-out',
+  source: 'The area is kept free by the document',
+  severity: 'stop',
+  stage: 'stack',
+  check({ footprint, compiled: { document } }) {
+    const { lands, keepOuts, body } = footprint;
+    // the package's own areas come first and hold other parts off, not itself
+    const own = keepOuts.slice(keepOuts.length - (document.keepOuts?.length ?? 0));
+    const { x, y, centre = { x: 0, y: 0 } } = body.extent;
+    const solid = placedBox(boxAt(centre, x.max, y.max));
+    return own.flatMap(({ area, what, side, why }) => {
+      const told = why ? ` (${why})` : '';
+      const inside = (value: number) => value < -1e-9;
+      const found = (misses: Miss[], message: string) =>
+        worstOf(misses, 0, 'mm', message, 'smaller', {
+          why: told,
+          over: Math.round(-Math.min(0, ...misses.map(({ value }) => value)) * 1e3) / 1e3,
+        });
+      const copper = lands.flatMap((land): Miss[] => {
+        if (side === 'far' && !land.hole) return [];
+        const value = gapBetweenFigures(land.copper, area);
+        return inside(value) ? [{ value, at: land.at, lands: [land] }] : [];
+      });
+      const vias = lands.flatMap((land): Miss[] =>
+        [...(land.hole ? [land.hole] : []), ...land.vias.map((via) => circleAt(via, via.hole))]
+          .map((hole) => ({ value: gapBetweenFigures(hole, area), at: land.at, lands: [land] }))
+          .filter(({ value }) => inside(value)),
+      );
+      const overlap = gapBetweenFigures(solid, area);
+      const under: Miss[] =
+        side !== 'far' && inside(overlap) ? [{ value: overlap, at: area.at, lands: [] }] : [];
+      const every = what === 'everything';
+      return [
+        ...(what === 'copper' || every ? found(copper, messages.copper) : []),
+        ...(what === 'vias' || every ? found(vias, messages.vias) : []),
+        ...(what === 'components' || every ? found(under, messages.body) : []),
+      ];
+    });
+  },
+};

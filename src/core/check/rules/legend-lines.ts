@@ -1,0 +1,156 @@
+/**
+ * Requires legend lines and letters that print and can be read, where they can be seen.
+ */
+import { boxAt, boxOfPoints, overhang, type Box } from '../../geometry/box';
+import { gapToLine, type Placed } from '../../geometry/figure';
+import { grow } from '../../geometry/box';
+import { neighboursOf } from '../../geometry/neighbours';
+import type { Point } from '../../geometry/point';
+import type { Footprint, TextMark } from '../../footprint/footprint';
+import { fill, mm, type Rule, type RuleFinding } from '../rule';
+
+const NAMES = { reference: 'reference', value: 'value' } as const;
+
+export const legendThin: Rule = {
+  id: 'legend-thin',
+  title: 'Thin legend',
+  source: 'Process: thinnest legend line',
+  severity: 'caution',
+  stage: 'mark',
+  check({ footprint: { legend, texts }, process }) {
+    const limit = process.minLegendWidth;
+    const message = 'The {what} is drawn {value} mm wide; {limit} mm is what prints.';
+    const say = (what: string, value: number): RuleFinding[] =>
+      value >= limit - 1e-9
+        ? []
+        : [
+            {
+              message: fill(message, { what, value: mm(value), limit: mm(limit) }),
+              measured: { value, limit, unit: 'mm' },
+              place: {},
+            },
+          ];
+    return [
+      ...(legend.lines.length > 0 ? say('legend', legend.width) : []),
+      ...(texts[0] ? say('text', texts[0].stroke) : []),
+    ];
+  },
+};
+
+export const legendHidden: Rule = {
+  id: 'legend-hidden',
+  title: 'Legend under the body',
+  source: 'IPC-7351B, clause 3.1.6: legend is visible after assembly',
+  severity: 'note',
+  stage: 'mark',
+  check({ footprint }) {
+    const { legend, texts } = footprint;
+    const { x, y, centre = { x: 0, y: 0 } } = footprint.body.extent;
+    const body = boxAt(centre, x.min, y.min);
+    const isUnder = (box: Box | null) => box !== null && overhang(box, body) < -legend.width;
+    const hidden = legend.lines.filter((line) => isUnder(boxOfPoints(line)));
+    const lines: RuleFinding[] =
+      hidden.length > 0 && hidden.length === legend.lines.length
+        ? [
+            {
+              message: 'The whole legend lies under the body and is hidden after assembly.',
+              measured: { value: hidden.length, limit: 0, unit: 'count' },
+              place: { at: hidden[0]?.[0] ?? centre },
+              remedies: [
+                { label: 'Frame round body and lands', edits: [{ at: '/marks/style', value: 'around' }] },
+              ],
+            },
+          ]
+        : [];
+    return [
+      ...lines,
+      ...texts
+        .filter(({ box }) => isUnder(box))
+        .map(({ role, at }): RuleFinding => ({
+          message: `The ${NAMES[role]} lies under the body and is hidden after assembly.`,
+          place: { at },
+          remedies: [aside(role)],
+        })),
+    ];
+  },
+};
+
+export const textSize: Rule = {
+  id: 'text-size',
+  title: 'Small text',
+  source: 'Process: smallest text',
+  severity: 'caution',
+  stage: 'mark',
+  check({ footprint: { texts }, process }) {
+    const limit = process.minTextHeight;
+    return texts
+      .filter(({ height }) => height < limit - 1e-9)
+      .map(({ role, height, at }): RuleFinding => ({
+        message: `The ${NAMES[role]} is ${mm(height)} mm high, needs ${mm(limit)} mm.`,
+        measured: { value: height, limit, unit: 'mm' },
+        place: { at },
+        remedies: [
+          {
+            label: 'Height of the process',
+            edits: [{ at: `/marks/texts/${role}/height`, value: undefined }],
+          },
+        ],
+      }));
+  },
+};
+
+export const textOverLand: Rule = {
+  id: 'text-over-land',
+  title: 'Text over a land',
+  source: 'Process: legend to opening',
+  severity: 'caution',
+  stage: 'mark',
+  check({ footprint, process }) {
+    const limit = process.legendGap;
+    const obstacles = obstaclesOf(footprint);
+    const index = neighboursOf(obstacles);
+    return footprint.texts.flatMap((text): RuleFinding[] => {
+      const gap = leastGap(text, obstacles, index.near(grow(text.box, limit + text.stroke / 2)));
+      if (gap >= limit - 1e-6) return [];
+      return [
+        {
+          message: `The ${NAMES[text.role]} lies ${mm(Math.max(0, gap))} mm from a land or opening, needs ${mm(limit)} mm.`,
+          measured: { value: gap, limit, unit: 'mm' },
+          place: { at: text.at },
+          remedies: [aside(text.role)],
+        },
+      ];
+    });
+  },
+};
+
+function aside(role: TextMark['role']) {
+  const place = role === 'reference' ? 'above' : 'below';
+  return {
+    label: role === 'reference' ? 'Above the courtyard' : 'Below the courtyard',
+    edits: [{ at: `/marks/texts/${role}/place`, value: place }],
+  };
+}
+
+function obstaclesOf({ lands, maskOpenings, bores }: Footprint): Placed[] {
+  return [
+    ...lands.map(({ copper }) => copper),
+    ...maskOpenings.map(({ opening }) => opening),
+    ...bores.map(({ opening }) => opening),
+  ];
+}
+
+/** Clear distance of a text's strokes from what lies near, mm. */
+function leastGap(
+  { lines, stroke }: TextMark,
+  obstacles: readonly Placed[],
+  near: readonly number[],
+): number {
+  let least = Infinity;
+  for (const i of near) {
+    for (const line of lines as readonly (readonly Point[])[]) {
+      least = Math.min(least, gapToLine(obstacles[i] as Placed, line) - stroke / 2);
+    }
+  }
+  return least;
+}

@@ -1,0 +1,26 @@
+/**
+ * Requires a density level that the process can solder.
+ */
+import { fill, type Rule } from '../rule';
+
+const message = 'Level {level} is not for {process}: it solders lands of {levels}.';
+
+export const levelProcess: Rule = {
+  id: 'level-process',
+  title: 'Density level against the process',
+  source: 'Process: density levels; IPC-7351B, clause 1.4',
+  severity: 'caution',
+  stage: 'land',
+  check({ process, compiled: { document } }) {
+    const { level } = document;
+    if (process.levels.includes(level)) return [];
+    const levels = process.levels.map((l) => `level ${l}`).join(' and ');
+    return [
+      {
+        message: fill(message, { level, process: process.name, levels }),
+        place: {},
+        remedies: process.levels.map((l) => ({ label: `Level ${l}`, edits: [{ at: '/level', value: l }] })),
+      },
+    ];
+  },
+};

@@ -1,0 +1,47 @@
+/**
+ * Requires openings no smaller than their copper, unless the land is meant to be defined by its mask:
+ * mask on the land takes solder from the joint.
+ */
+import { overhang } from '../../geometry/box';
+import { worstOf, type Miss, type Rule } from '../rule';
+
+const message =
+  'The mask opening of land {land} lies {over} mm inside its copper; {count} such in all. Define the land by its mask if that is meant.';
+
+export const maskMargin: Rule = {
+  id: 'mask-margin',
+  title: 'Mask on a land',
+  source: 'IPC-7351B, clause 3.1.6: openings as large as the land or larger',
+  severity: 'caution',
+  stage: 'stack',
+  check({ footprint, compiled: { document } }) {
+    const { groups = {}, lands = {} } = document.stacks ?? {};
+    const misses = footprint.lands.flatMap((land): Miss[] => {
+      const chosen = { ...groups[land.group], ...lands[String(land.position)] };
+      if (chosen.definedBy === 'mask' || chosen.windows?.mask) return [];
+      const [opening, ...others] = land.mask;
+      if (!opening || others.length > 0) return [];
+      const value = -overhang(land.copper, opening);
+      return value < -1e-9 ? [{ value, at: land.copper.at, lands: [land] }] : [];
+    });
+    const worst = Math.min(0, ...misses.map(({ value }) => value));
+    const [finding] = worstOf(misses, 0, 'mm', message, 'smaller', { over: -Math.round(worst * 1e4) / 1e4 });
+    if (!finding) return [];
+    const own = [...new Set(misses.flatMap((miss) => miss.lands.map(({ group }) => group)))];
+    const byMargin = document.overrides?.maskMargin !== undefined;
+    return [
+      {
+        ...finding,
+        remedies: [
+          ...(byMargin
+            ? [{ label: 'Margin of the process', edits: [{ at: '/overrides/maskMargin', value: undefined }] }]
+            : []),
+          {
+            label: 'Define these lands by mask',
+            edits: own.map((group) => ({ at: `/stacks/groups/${group}/definedBy`, value: 'mask' })),
+          },
+        ],
+      },
+    ];
+  },
+};

@@ -1,0 +1,30 @@
+/**
+ * Tells where numbers that were typed leave the order of their scheme.
+ */
+import { worstOf, type Miss, type Rule } from '../rule';
+
+export const numberOrder: Rule = {
+  id: 'number-order',
+  title: 'Numbers out of their order',
+  source: 'The numbering scheme',
+  severity: 'note',
+  stage: 'mark',
+  check({ footprint: { lands }, compiled: { document } }) {
+    const typed = document.overrides?.numbers ?? {};
+    const misses = lands.flatMap((land): Miss[] => {
+      const own = land.schemeNumber;
+      return Object.hasOwn(typed, String(land.position)) && own !== land.number
+        ? [{ value: 1, at: land.at, lands: [land] }]
+        : [];
+    });
+    const [first] = misses;
+    const message = 'Land {land} is {scheme} by the scheme; {count} numbers were typed otherwise.';
+    return worstOf(misses, 0, 'count', message, 'larger', {
+      scheme: first?.lands[0]?.schemeNumber ?? '',
+    }).map((finding) => ({
+      ...finding,
+      measured: { value: misses.length, limit: 0, unit: 'count' as const },
+      remedies: [{ label: 'Number by the scheme', edits: [{ at: '/overrides/numbers', value: undefined }] }],
+    }));
+  },
+};

@@ -1,0 +1,53 @@
+/**
+ * Requires bars between paste apertures that the stencil keeps, so that paste of neighbours does
+ * not run together.
+ */
+import { gapBetweenFigures, type Placed } from '../../geometry/figure';
+import { neighboursOf } from '../../geometry/neighbours';
+import { between, worstOf, type Miss, type Rule } from '../rule';
+
+const message =
+  'The stencil keeps a bar of {value} mm between the paste of lands {land} and {other}, needs {limit} mm; {count} such in all.';
+
+export const pasteBridge: Rule = {
+  id: 'paste-bridge',
+  title: 'Bar between paste openings',
+  source: 'Process: bar between windows; IPC-7525B, clause 3.2.2',
+  severity: 'note',
+  stage: 'stack',
+  check({ footprint, process }) {
+    // lands of fine pitch are as close as their copper may be
+    const limit = Math.min(process.windowGap, process.minGap);
+    const apertures = footprint.lands.flatMap((land) => land.paste.map((paste) => ({ land, paste })));
+    const misses: Miss[] = [];
+    for (const [i, j] of neighboursOf(apertures.map(({ paste }) => paste)).pairs(limit)) {
+      const [a, b] = [apertures[i], apertures[j]] as [(typeof apertures)[number], (typeof apertures)[number]];
+      const value = gapBetweenFigures(a.paste as Placed, b.paste as Placed);
+      // paste of lands that overlap is one anyway
+      const apart = a.land === b.land || gapBetweenFigures(a.land.copper, b.land.copper) > 0;
+      if (value >= limit - 1e-6 || !apart) continue;
+      misses.push({
+        value,
+        at: between(a.paste, b.paste),
+        lands: a.land === b.land ? [a.land] : [a.land, b.land],
+      });
+    }
+    const [finding] = worstOf(misses, limit, 'mm', message);
+    if (!finding) return [];
+    const groups = new Set(misses.flatMap(({ lands }) => lands.map(({ group }) => group)));
+    return [
+      {
+        ...finding,
+        remedies: [
+          {
+            label: 'Oblong apertures',
+            edits: [...groups].map((group) => ({
+              at: `/stacks/groups/${group}/paste/form`,
+              value: 'oblong',
+            })),
+          },
+        ],
+      },
+    ];
+  },
+};

@@ -1,0 +1,56 @@
+import type { Waiver } from '../document/document';
+import type { Edit } from '../document/edit';
+import type { Finding } from '../document/finding';
+
+/** A finding that somebody accepted. */
+export interface WaivedFinding {
+  readonly finding: Finding;
+  readonly waiver: Waiver;
+}
+
+/** Most land numbers in a key; more say no more. */
+const NAMED = 12;
+
+/** Under which a finding's waiver is kept: its rule and the place it speaks of. */
+export function waiverKey({ rule, place }: Finding): string {
+  const lands = place.lands ?? [];
+  const named = lands.slice(0, NAMED).join(' ');
+  const more = lands.length > NAMED ? ` of ${lands.length}` : '';
+  const dimensions = (place.dimensions ?? []).join(' ');
+  // the key is part of a JSON pointer
+  return [rule, `${named}${more}`, dimensions]
+    .filter((part) => part !== '')
+    .join(': ')
+    .replaceAll(/[~/]/g, '_');
+}
+
+/** An edit that accepts a finding as it stands. */
+export function waive(finding: Finding, reason: string): Edit {
+  const { measured } = finding;
+  const value: Waiver = measured ? { reason, value: measured.value, limit: measured.limit } : { reason };
+  return { at: `/waivers/${waiverKey(finding)}`, value };
+}
+
+/** Whether a finding is worse than it was when it was accepted. */
+function isWorse({ measured }: Finding, { value }: Waiver): boolean {
+  if (!measured || value === undefined) return false;
+  const hair = 1e-6;
+  return measured.value < measured.limit ? measured.value < value - hair : measured.value > value + hair;
+}
+
+/** Parts findings into those that are open and those that are waived; a waiver lapses when it got worse. */
+export function withWaivers(
+  findings: readonly Finding[],
+  waivers: Readonly<Record<string, Waiver>>,
+): { readonly open: Finding[]; readonly waived: WaivedFinding[] } {
+  const open: Finding[] = [];
+  const waived: WaivedFinding[] = [];
+  for (const finding of findings) {
+    const key = waiverKey(finding);
+    const waiver = Object.hasOwn(waivers, key) ? waivers[key] : undefined;
+    if (!waiver) open.push({ ...finding, key });
+    else if (isWorse(finding, waiver)) open.push({ ...finding, key, lapsed: waiver });
+    else waived.push({ finding: { ...finding, key }, waiver });
+  }
+  return { open, waived };
+}

@@ -1,0 +1,225 @@
+import type { Level } from '../document/document';
+import type { Footprint, Land } from '../footprint/footprint';
+import { narrowOf, sizeOf } from '../geometry/figure';
+import { diagonal } from '../land/solve-pin';
+import { HOLE_ALLOWANCE } from '../land/tables';
+import type { LandSize } from '../land/solver';
+import { correctedGroup, type ContactCorrection } from '../package/contact';
+import type { SpanGroup, TerminalGroup } from '../package/terminal';
+import type { Padstack } from '../padstack/padstack';
+import type { Process } from '../process/process';
+import { spread, type Toleranced } from '../units/toleranced';
+import { endStaysOn, sideOverhangLimit } from './acceptance';
+
+/** Something that varies from part to part or board to board, independently of the others. mm */
+export interface Variable {
+  readonly name: string;
+  /** Middle of its limits. */
+  readonly middle: number;
+  /** Largest less smallest value. */
+  readonly range: number;
+}
+
+/** A margin as a sum: `constant + Σ factors[i] · variables[i]`. mm */
+export interface LinearMargin {
+  readonly end: 'toe' | 'heel' | 'side' | 'edge' | 'wall' | 'ring';
+  readonly constant: number;
+  readonly factors: readonly number[];
+  /** What the density level asks for; `null` where it asks for nothing. */
+  readonly goal: number | null;
+  /** What the acceptance class demands at least; `null` where it demands nothing. */
+  readonly limit: number | null;
+}
+
+/** A terminal on its land as independent variables and margins that are linear in them. */
+export interface JointModel {
+  readonly title: string;
+  readonly variables: readonly Variable[];
+  readonly margins: readonly LinearMargin[];
+}
+
+const of = (name: string, { min, max }: Toleranced): Variable => ({
+  name,
+  middle: (min + max) / 2,
+  range: spread({ min, max } as Toleranced),
+});
+const around = (name: string, range: number): Variable => ({ name, middle: 0, range });
+
+/**
+ * Toe, heel and side of a terminal of a span (J-STD-001 terms). Edges of the land move by ±F/2,
+ * the part by ±P/2 along each axis, as the land formulas reckon; L, T and W run over their limits.
+ *
+ *     toe  = (Z − L)/2 + e − d      heel = (L − G)/2 − T + d + e      side = (X − W)/2 + e − d
+ */
+export function spanModel(
+  original: SpanGroup,
+  land: LandSize,
+  goals: { readonly outer: number; readonly inner: number; readonly side: number },
+  ends: { readonly outer: 'toe' | 'heel'; readonly inner: 'toe' | 'heel' },
+  process: Process,
+  correction?: ContactCorrection,
+): JointModel {
+  const group = correctedGroup(original, correction);
+  const { fabricationTolerance: F, placementTolerance: P, acceptanceClass } = process;
+  const { Z, G, X } = land;
+  const variables = [
+    of('Span over the terminals', group.span),
+    of('Terminal length', group.length),
+    of('Terminal width', group.width),
+    around('Etching of the outer edge', F),
+    around('Etching of the inner edge', F),
+    around('Etching of the side', F),
+    around('Placement along', P),
+    around('Placement across', P),
+  ];
+  const width = (group.width.min + group.width.max) / 2;
+  return {
+    title: original.title,
+    variables,
+    margins: [
+      {
+        end: ends.outer,
+        constant: Z / 2,
+        factors: [-0.5, 0, 0, 1, 0, 0, -1, 0],
+        goal: goals.outer,
+        limit: endStaysOn(group.form) ? 0 : null,
+      },
+      {
+        end: ends.inner,
+        constant: -G / 2,
+        factors: [0.5, -1, 0, 0, 1, 0, 1, 0],
+        goal: goals.inner,
+        limit: null,
+      },
+      {
+        end: 'side',
+        constant: X / 2,
+        factors: [0, 0, -0.5, 0, 0, 1, 0, -1],
+        goal: goals.side,
+        limit: -sideOverhangLimit(acceptanceClass) * width,
+      },
+    ],
+  };
+}
+
+/** Land beyond a ball, column or exposed pad on each side. */
+function spotModel(
+  group: Extract<TerminalGroup, { kind: 'spot' }>,
+  land: Land,
+  process: Process,
+): JointModel {
+  const { min, nom, max } = group.contact;
+  const [a, b] = [sizeOf(min), sizeOf(max)];
+  const size = { min: a.width, nom: sizeOf(nom).width, max: b.width } as Toleranced;
+  return {
+    title: group.title,
+    variables: [
+      of('Terminal', size),
+      around('Etching of the edge', process.fabricationTolerance),
+      around('Placement', process.placementTolerance),
+    ],
+    margins: [
+      {
+        end: 'edge',
+        constant: sizeOf(land.copper.figure).width / 2,
+        factors: [-0.5, 1, -1],
+        goal: null,
+        limit: null,
+      },
+    ],
+  };
+}
+
+/** Room between lead and wall, and copper round the hole. */
+function pinModel(
+  { lead, title }: Extract<TerminalGroup, { kind: 'pin' }>,
+  land: Land,
+  stack: Padstack,
+  level: Level,
+  process: Process,
+): JointModel {
+  const hole = stack.hole ? narrowOf(stack.hole.figure) : 0;
+  const { plus = 0, minus = 0 } = stack.hole ?? {};
+  const across = { min: diagonal(lead, 'min'), nom: 0, max: diagonal(lead, 'max') } as Toleranced;
+  return {
+    title,
+    variables: [
+      of('Lead across', across),
+      of('Finished hole', { min: hole - minus, nom: hole, max: hole + plus } as Toleranced),
+      around('Etching of the edge', process.fabricationTolerance),
+      around('Drill wander', 2 * process.drillWander),
+    ],
+    margins: [
+      // the lead may lie anywhere in its hole: half of what is left is its room all round
+      { end: 'wall', constant: 0, factors: [-0.5, 0.5, 0, 0], goal: HOLE_ALLOWANCE[level] / 2, limit: 0 },
+      {
+        end: 'ring',
+        constant: narrowOf(land.copper.figure) / 2,
+        factors: [0, -0.5, 1, -1],
+        goal: process.minRing,
+        limit: 0,
+      },
+    ],
+  };
+}
+
+/** The joint of a land, whatever its terminal; `null` where the land has none. */
+export function jointModel(
+  footprint: Footprint,
+  land: Land,
+  process: Process,
+  level: Level,
+): JointModel | null {
+  const i = footprint.groups.findIndex(({ id }) => id === land.group);
+  const [group, solution] = [footprint.groups[i], footprint.solutions[i]];
+  const stack = footprint.padstacks.find(({ name }) => name === land.padstack);
+  if (!group || !solution || !stack) return null;
+  if (group.kind === 'span' && solution.kind === 'span') {
+    const { goals, goalRow } = solution;
+    return spanModel(
+      group,
+      landOf(land, solution.land),
+      goals,
+      goalRow.ends,
+      process,
+      footprint.contacts.get(group.id),
+    );
+  }
+  if (group.kind === 'spot') return spotModel(group, land, process);
+  return group.kind === 'pin' ? pinModel(group, land, stack, level, process) : null;
+}
+
+/** The sizes of a land as it lies: padstacks may differ from what was solved. */
+export function landOf({ copper, rotation }: Land, solved: LandSize): LandSize {
+  const along = rotation % 180 === 0;
+  const [low, high] = along ? [copper.minX, copper.maxX] : [copper.minY, copper.maxY];
+  const X = along ? copper.maxY - copper.minY : copper.maxX - copper.minX;
+  const [outer, inner] = rotation === 0 || rotation === 90 ? [high, low] : [-low, -high];
+  return { ...solved, Z: 2 * outer, G: 2 * inner, C: outer + inner, Y: outer - inner, X };
+}
+
+/** Closed form of a margin over its variables; mm. */
+export interface MarginFigures {
+  readonly mean: number;
+  /** Every tolerance at its worst. */
+  readonly worst: { readonly min: number; readonly max: number };
+  /** Root of the sum of squared ranges, about the mean. */
+  readonly rms: { readonly min: number; readonly max: number };
+}
+
+/** Mean, worst case and root-sum-square limits of a margin. */
+export function marginFigures({ variables }: JointModel, { constant, factors }: LinearMargin): MarginFigures {
+  let [mean, linear, squares] = [constant, 0, 0];
+  variables.forEach(({ middle, range }, i) => {
+    const part = (factors[i] ?? 0) * range;
+    mean += (factors[i] ?? 0) * middle;
+    linear += Math.abs(part) / 2;
+    squares += part * part;
+  });
+  const half = Math.sqrt(squares) / 2;
+  return {
+    mean,
+    worst: { min: mean - linear, max: mean + linear },
+    rms: { min: mean - half, max: mean + half },
+  };
+}
