@@ -1,5 +1,6 @@
 import Dexie, { type EntityTable } from 'dexie';
 import type { TapisDocument } from '../core/document/document';
+import type { Process } from '../core/process/process';
 
 /** A footprint as the browser keeps it. Times are milliseconds since 1970. */
 export interface StoredFootprint {
@@ -13,11 +14,22 @@ export interface StoredFootprint {
   readonly binnedAt: number;
 }
 
-export type TapisDatabase = Dexie & { footprints: EntityTable<StoredFootprint, 'id'> };
+/** A process of the person's own, by its id. */
+export interface StoredProcess {
+  readonly id: string;
+  readonly process: Process;
+  readonly updatedAt: number;
+}
+
+export type TapisDatabase = Dexie & {
+  footprints: EntityTable<StoredFootprint, 'id'>;
+  processes: EntityTable<StoredProcess, 'id'>;
+};
 
 /** Opens the database; each version below stays as it was released. */
 export function openDatabase(name = 'tapis'): TapisDatabase {
   const db = new Dexie(name) as TapisDatabase;
   db.version(1).stores({ footprints: 'id, updatedAt, binnedAt' });
+  db.version(2).stores({ footprints: 'id, updatedAt, binnedAt', processes: 'id' });
   return db;
 }

@@ -127,7 +127,7 @@ function sourceOf(solution: LandSolution): Source {
   if (sizesOf(solution).some(({ settable, value, proposed }) => settable && value !== proposed))
     return 'set by hand';
   if (solution.kind === 'span') return 'land formulas';
-  return solution.kind === 'spot' ? 'package' : 'rule';
+  return solution.kind === 'spot' ? 'package' : 'by rule';
 }
 
 type Contact = Readonly<Record<'min' | 'nom' | 'max', Figure>>;

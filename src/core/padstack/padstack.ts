@@ -28,7 +28,7 @@ export interface PadMargins {
 }
 
 /** Where a size of a padstack comes from. */
-export type Source = 'land formulas' | 'package' | 'process' | 'rule' | 'set by hand';
+export type Source = 'land formulas' | 'package' | 'process' | 'by rule' | 'set by hand';
 
 /** The parts of a padstack that have a size of their own. */
 export type StackPart =
@@ -502,7 +502,7 @@ function sourcesOf(
               ? hand
               : base.copperSource,
           other: chosen(other.width, other.height) ? hand : copper,
-          inner: choices.inner === null ? 'rule' : hand,
+          inner: choices.inner === null ? 'by rule' : hand,
           maskOther: opening(choices.maskOther, mask === hand),
         }),
     relief: chosen(relief.on, relief.spokes, relief.width, relief.gap) ? hand : 'process',

@@ -1,7 +1,10 @@
+import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useState } from 'react';
 import { LEVELS } from '../../core/document/document';
+import { processDifferences } from '../../core/document/process-file';
 import { PROCESSES } from '../../core/process';
 import type { SaveState } from '../../store/autosave';
+import { processes } from '../common/shelf-store';
 import { useField } from '../common/useEntry';
 import { useBench } from './context';
 
@@ -36,18 +39,7 @@ export function TopBar() {
           value={document.level}
           onChoose={(level) => edit([{ at: '/level', value: level }])}
         />
-        <select
-          className="select select-sm w-[150px]"
-          aria-label="Process"
-          value={compiled.process.id}
-          onChange={(event) => edit([{ at: '/process', value: event.target.value }])}
-        >
-          {PROCESSES.map(({ id, name }) => (
-            <option key={id} value={id}>
-              {name}
-            </option>
-          ))}
-        </select>
+        <ProcessChoice />
         <Choice
           label="Unit shown"
           options={[
@@ -88,6 +80,50 @@ export function TopBar() {
         </button>
       </div>
     </header>
+  );
+}
+
+/** The process: one that comes with Tapis, one of the person's own, or the one that the document brought. */
+function ProcessChoice() {
+  const current = useBench((s) => s.derived.compiled.process);
+  const choose = useBench((s) => s.chooseProcess);
+  const own = useLiveQuery(() => processes.list()) ?? [];
+  const known = [...PROCESSES, ...own];
+  const all = known.some(({ id }) => id === current.id) ? known : [...known, current];
+  // a document keeps the process that it was made with until the person takes the newer one
+  const newer = own.find(
+    (process) => process.id === current.id && processDifferences(current, process).length > 0,
+  );
+  return (
+    <>
+      {newer && (
+        <button
+          type="button"
+          className="text-primary underline"
+          title={processDifferences(current, newer)
+            .map(({ title, from, to }) => `${title}: ${from} → ${to}`)
+            .join('\n')}
+          onClick={() => choose(newer)}
+        >
+          Take its new numbers
+        </button>
+      )}
+      <select
+        className="select select-sm w-[150px]"
+        aria-label="Process"
+        value={current.id}
+        onChange={({ target: { value } }) => {
+          const process = all.find(({ id }) => id === value);
+          if (process) choose(process);
+        }}
+      >
+        {all.map(({ id, name }) => (
+          <option key={id} value={id}>
+            {name}
+          </option>
+        ))}
+      </select>
+    </>
   );
 }
 

@@ -1,7 +1,10 @@
 import { createStore } from 'zustand/vanilla';
+import { compareCompiled, type Change } from '../../core/check/compare';
 import { displayUnitOf, type TapisDocument } from '../../core/document/document';
 import { applyEdits, type Edit } from '../../core/document/edit';
 import type { Finding, Remedy, Stage } from '../../core/document/finding';
+import { processById } from '../../core/process';
+import type { Process } from '../../core/process/process';
 import type { DisplayUnit } from '../../core/units/length';
 import { Autosave, type SaveState } from '../../store/autosave';
 import type { StoredFootprint } from '../../store/database';
@@ -10,6 +13,13 @@ import { derive, type Derived } from './derive';
 
 /** The four quadrants of the Sheet; any can take it whole. */
 export type Quadrant = 'plan' | 'front' | 'side' | 'turn';
+
+/** What a change of the process did. */
+export interface ProcessChange {
+  readonly from: string;
+  readonly to: string;
+  readonly changes: readonly Change[];
+}
 
 /** A remedy's effect, shown before it is taken. */
 export interface Preview {
@@ -41,11 +51,18 @@ export interface BenchState {
   readonly fourth: 'title' | 'turn';
   readonly preview: Preview | null;
   readonly commandsOpen: boolean;
+  /** The number that the next pressed land gets; `null` while pressing only selects. */
+  readonly counting: number | null;
+  /** What the last change of the process changed in the footprint. */
+  readonly change: ProcessChange | null;
   readonly edit: (edits: readonly Edit[], gesture?: string) => void;
   readonly undo: () => void;
   readonly redo: () => void;
   /** Takes back an unfinished gesture, as Escape does in a field; says whether there was one. */
   readonly abandon: (gesture: string) => boolean;
+  /** Selects a land, and numbers it while numbers are being given. */
+  readonly pressLand: (index: number | null) => void;
+  readonly chooseProcess: (process: Process) => void;
   readonly setPreview: (remedy: Remedy | null) => void;
   readonly openFinding: (index: number) => void;
   readonly resolveConflict: (keep: 'mine' | 'theirs' | 'both') => Promise<void>;
@@ -61,6 +78,8 @@ export interface BenchState {
         | 'whole'
         | 'fourth'
         | 'commandsOpen'
+        | 'counting'
+        | 'change'
       >
     >,
   ) => void;
@@ -118,6 +137,8 @@ export function createBench({ id, document, revision, updatedAt }: StoredFootpri
       fourth: 'title',
       preview: null,
       commandsOpen: false,
+      counting: null,
+      change: null,
       set: (part) => set(part),
       edit(edits, gesture) {
         const { document: before, past } = get();
@@ -148,6 +169,32 @@ export function createBench({ id, document, revision, updatedAt }: StoredFootpri
         set({ past: get().past.slice(0, -1) });
         change(last.document);
         return true;
+      },
+      pressLand(index) {
+        const { counting, derived } = get();
+        const land = index === null ? undefined : derived.shown?.drawable.footprint.lands[index];
+        if (counting !== null && land) {
+          get().edit([{ at: `/overrides/numbers/${land.position}`, value: String(counting) }]);
+          set({ counting: counting + 1 });
+        }
+        set({ selectedLand: index });
+      },
+      chooseProcess(process) {
+        const { derived: before, document: current } = get();
+        const own = processById(process.id) ? undefined : process;
+        get().edit([
+          { at: '/process', value: process.id },
+          { at: '/ownProcess', value: own },
+        ]);
+        if (get().document === current) return;
+        const { derived: after } = get();
+        set({
+          change: {
+            from: before.compiled.process.name,
+            to: after.compiled.process.name,
+            changes: compareCompiled(before.compiled, before.report, after.compiled, after.report),
+          },
+        });
       },
       setPreview(remedy) {
         const { document: current, derived } = get();

@@ -1,3 +1,5 @@
+import { useState } from 'react';
+import { waive } from '../../core/check/waivers';
 import type { Finding, Remedy } from '../../core/document/finding';
 import type { Report } from '../../core/check/check';
 import type { Footprint } from '../../core/footprint/footprint';
@@ -60,12 +62,61 @@ export function FindingCard({ finding, index, framed = false }: Props) {
           ))}
         </div>
       )}
+      {finding.lapsed && (
+        <p className={`text-warning text-[12px] ${framed ? '' : 'pl-9'}`}>
+          A waiver has lapsed, because this got worse since: {finding.lapsed.reason}
+        </p>
+      )}
+      {(selected || framed) && <WaiveField finding={finding} inset={!framed} />}
       {own && (
         <p className={`text-primary text-[12px] ${framed ? '' : 'pl-9'}`} role="status">
           {effect(derived, own.derived, (mm) => formatLength(mm, unit))}
         </p>
       )}
     </article>
+  );
+}
+
+/** Accepts a finding for a reason, which is kept with the footprint. */
+function WaiveField({ finding, inset }: { finding: Finding; inset: boolean }) {
+  const edit = useBench((s) => s.edit);
+  const [reason, setReason] = useState<string | null>(null);
+  // what cannot be read or built cannot be accepted
+  if (finding.rule === 'entry') return null;
+  const style = `text-[12px] ${inset ? 'ml-9' : ''}`;
+  if (reason === null) {
+    return (
+      <button type="button" className={`text-secondary underline ${style}`} onClick={() => setReason('')}>
+        Waive
+      </button>
+    );
+  }
+  return (
+    <form
+      className={`mt-1 flex gap-1.5 ${style}`}
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (reason.trim() !== '') edit([waive(finding, reason.trim())]);
+      }}
+    >
+      <input
+        className="border-base-300 bg-base-100 min-w-0 flex-1 border px-1"
+        aria-label="Why this is acceptable"
+        placeholder="Why this is acceptable"
+        value={reason}
+        maxLength={400}
+        autoFocus
+        onChange={({ target: { value } }) => setReason(value)}
+        onKeyDown={({ key }) => key === 'Escape' && setReason(null)}
+      />
+      <button
+        type="submit"
+        className="border-primary text-primary rounded border px-2"
+        disabled={reason.trim() === ''}
+      >
+        Accept
+      </button>
+    </form>
   );
 }
 

@@ -2,6 +2,8 @@ import type { Land } from '../../core/footprint/footprint';
 import { overhang, type Box } from '../../core/geometry/box';
 import { narrowOf } from '../../core/geometry/figure';
 import { jointMargins, type Margin } from '../../core/joint/margins';
+import { landOf } from '../../core/joint/model';
+import { correctedGroup } from '../../core/package/contact';
 import { formatLength, type DisplayUnit } from '../../core/units/length';
 import { useBench } from '../bench/context';
 
@@ -19,7 +21,8 @@ export function JointGauge() {
   const [group, solution] = [footprint.groups[index], footprint.solutions[index]];
   if (!land || !group || !solution) return null;
   if (group.kind !== 'span' || solution.kind !== 'span') return <SimpleJoint land={land} unit={unit} />;
-  const margins = jointMargins(group, solution, process);
+  const touching = correctedGroup(group, footprint.contacts.get(group.id));
+  const margins = jointMargins(touching, solution, process, landOf(land, solution.land));
   return (
     <section className="mt-4" aria-label={`Joint at land ${land.number}`}>
       <h3 className="text-[15px] font-semibold">Joint at land {land.number}</h3>

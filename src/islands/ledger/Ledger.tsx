@@ -2,6 +2,7 @@ import type { Report } from '../../core/check/check';
 import type { Finding } from '../../core/document/finding';
 import { MISSING } from '../../core/footprint/compile';
 import { useBench } from '../bench/context';
+import { ChangeCard } from './ChangeCard';
 import { FindingCard } from './FindingCard';
 import { JointGauge } from './JointGauge';
 import { WhyCard } from './WhyCard';
@@ -19,6 +20,7 @@ export function Ledger() {
       <p className="text-secondary text-[12px]" data-testid="summary">
         {summary(report)}
       </p>
+      <ChangeCard />
       <div className="mt-1">
         <StillToEnter findings={report.findings} />
         {report.findings.map(
@@ -65,7 +67,7 @@ function StillToEnter({ findings }: { findings: readonly Finding[] }) {
 }
 
 /** `1 stop · 2 cautions · 14 held`. */
-export function summary({ findings, held }: Report): string {
+export function summary({ findings, held, waived }: Report): string {
   const missing = findings.filter(({ rule }) => rule === MISSING).length;
   const count = (severity: string) =>
     findings.filter((f) => f.severity === severity && f.rule !== MISSING).length;
@@ -76,6 +78,7 @@ export function summary({ findings, held }: Report): string {
     ...word(count('caution'), 'caution'),
     ...word(count('note'), 'note'),
   ];
+  if (waived.length > 0) parts.push(`${waived.length} waived`);
   if (held.length > 0) parts.push(`${held.length} held`);
   return parts.length > 0 ? parts.join(' · ') : 'nothing checked yet';
 }

@@ -4,6 +4,7 @@ import { drawPlan, numberPlaces, textStrokes } from '../../core/drawing/plan';
 import { contourOf } from '../../core/geometry/figure';
 import type { Point } from '../../core/geometry/point';
 import type { Footprint } from '../../core/footprint/footprint';
+import { numberPath } from '../../core/footprint/renumber';
 import { patternFigures, type PatternByGroup } from '../../core/footprint/recommended';
 import { Strokes } from './Strokes';
 
@@ -28,6 +29,13 @@ export const PlanView = memo(function PlanView(props: Props) {
       <g className="drawing" transform={transform}>
         <Strokes strokes={strokes} />
         {showTexts && <Strokes strokes={textStrokes(footprint)} />}
+        {showTexts && footprint.lands.length > 1 && (
+          <path
+            className="number-path"
+            d={pathData({ rings: [numberPath(footprint.lands)], closed: false })}
+          />
+        )}
+        {showTexts && <OriginMark at={footprint.origin} />}
         {land && (
           <path className="selected" d={pathData({ rings: [contourOf(land.copper)], closed: true })} />
         )}
@@ -47,6 +55,17 @@ export const PlanView = memo(function PlanView(props: Props) {
     </>
   );
 });
+
+/** Where coordinates are measured from. */
+function OriginMark({ at: { x, y } }: { at: Point }) {
+  const r = 0.25;
+  return (
+    <path
+      className="origin-mark"
+      d={`M${x - 2 * r} ${-y}H${x + 2 * r}M${x} ${-y - 2 * r}V${-y + 2 * r}M${x - r} ${-y}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0`}
+    />
+  );
+}
 
 interface NumberProps {
   footprint: Footprint;

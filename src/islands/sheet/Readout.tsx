@@ -18,6 +18,7 @@ export function Readout({ cursor, over, scale }: Props) {
   const shown = useBench((s) => s.derived.shown);
   const selected = useBench((s) => s.selectedLand);
   const lands = shown?.drawable.footprint.lands ?? [];
+  const origin = shown?.drawable.footprint.origin ?? { x: 0, y: 0 };
   const land = selected === null ? undefined : lands[selected];
   const other = over === null || over === selected ? undefined : lands[over];
   const show = (mm: number) => formatLength(mm, unit);
@@ -27,11 +28,11 @@ export function Readout({ cursor, over, scale }: Props) {
       aria-live="off"
     >
       <span className="w-32 shrink-0">
-        {cursor ? `x ${show(cursor.x)}  y ${show(cursor.y)} ${unit}` : ''}
+        {cursor ? `x ${show(cursor.x - origin.x)}  y ${show(cursor.y - origin.y)} ${unit}` : ''}
       </span>
       {land ? (
         <span>
-          land {land.number} · {land.padstack} · at {show(land.at.x)}, {show(land.at.y)}
+          land {land.number} · {land.padstack} · at {show(land.at.x - origin.x)}, {show(land.at.y - origin.y)}
         </span>
       ) : (
         <span className="text-secondary">Press a land to cut the elevations through it</span>

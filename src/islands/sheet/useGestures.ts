@@ -23,7 +23,7 @@ interface GestureInput {
 
 /** Wheel zooms about the pointer, drag pans, a press selects a land. */
 export function useGestures({ areas, camera, hold, rise, onPointer, landAt: find }: GestureInput) {
-  const set = useBench((s) => s.set);
+  const press = useBench((s) => s.pressLand);
   const drag = useRef<{ x: number; y: number; camera: Camera; view: View; moved: boolean } | null>(null);
   const viewAt = useCallback(
     (pixel: Point) =>
@@ -83,7 +83,7 @@ export function useGestures({ areas, camera, hold, rise, onPointer, landAt: find
         (event.target as Element).closest('[role=button], .cursor-pointer')
       )
         return;
-      set({ selectedLand: find(pointUnder('plan', areas.plan as Area, camera, rise, pixel)) });
+      press(find(pointUnder('plan', areas.plan as Area, camera, rise, pixel)));
     },
   };
   return { handlers };

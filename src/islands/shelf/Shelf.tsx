@@ -71,6 +71,9 @@ function Shelves() {
             : ''}
         </span>
         <div className="ml-auto flex items-center gap-2">
+          <a className="btn btn-sm btn-ghost" href="/processes">
+            Processes
+          </a>
           <button type="button" className="btn btn-sm btn-primary" onClick={() => setChoosing(true)}>
             New footprint
           </button>

@@ -27,7 +27,7 @@ export const jointMargin: Rule = {
   stage: 'prove',
   check({ footprint, process, compiled: { document } }) {
     const { acceptanceClass } = process;
-    const byHand = document.overrides?.land || document.overrides?.lands || document.stacks;
+    const byHand = document.overrides?.land || document.overrides?.lands;
     return footprint.groups.flatMap((group, i): RuleFinding[] => {
       const solution = footprint.solutions[i];
       const land = footprint.lands.find((l) => l.group === group.id);
@@ -58,7 +58,7 @@ export const jointMargin: Rule = {
       if (side) {
         const share = Math.max(0, -side.rms.min) / W;
         const most = sideOverhangLimit(acceptanceClass);
-        if (share > most + 1e-9) found.push(say(messages.side, share, most, 'share'));
+        if (share > most + 1e-9) return [...found, say(messages.side, share, most, 'share')];
         // what lies on the land is the terminal, or the land where that is narrower
         const joint = Math.min(1, size.X / W, 1 - share);
         const least = endJointLimit(acceptanceClass);

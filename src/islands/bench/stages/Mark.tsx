@@ -1,103 +1,255 @@
-import { useState } from 'react';
+import { LEGEND_STYLES } from '../../../core/footprint/legend-styles';
 import { BY_POLARITY, SCHEMES } from '../../../core/footprint/numbering';
+import { ORIGINS } from '../../../core/footprint/origin';
+import { PIN_1_SHAPES, usualShape } from '../../../core/footprint/pin1-shapes';
 import type { Polarity } from '../../../core/package/family';
 import { formatLength } from '../../../core/units/length';
 import { useBench } from '../context';
+import type { Drawable } from '../derive';
+import { GiveNumbers } from './mark/GiveNumbers';
+import { ChoiceField, LengthField } from './stack/fields';
 
-/** Number fields that are shown at first. */
-const FIRST_FIELDS = 120;
-
-/** Legend, pin-1 mark, texts, courtyard and land numbers. */
+/** Legend, pin-1 mark, texts, courtyard, origin and land numbers. */
 export function Mark() {
-  const shown = useBench((s) => s.derived.shown);
+  const drawable = useBench((s) => s.derived.shown?.drawable);
+  return (
+    <>
+      <h1 className="text-[15px] font-semibold">Mark</h1>
+      {drawable && (
+        <>
+          <LegendChoice drawable={drawable} />
+          <TextChoice role="reference" title="Reference" usual="above" empty="REF" />
+          <TextChoice role="value" title="Value" usual="below" empty="VALUE" />
+          <CourtyardChoice drawable={drawable} />
+          <OriginChoice drawable={drawable} />
+          <section>
+            <h2 className="mt-4 font-semibold">Land numbers</h2>
+            <NumberingChoice
+              through={drawable.footprint.lands.some(({ hole }) => hole !== null)}
+              polarity={drawable.resolved?.family.polarity?.(drawable.resolved.options)}
+            />
+            <GiveNumbers footprint={drawable.footprint} />
+          </section>
+        </>
+      )}
+    </>
+  );
+}
+
+/** Lines and the pin-1 mark. */
+function LegendChoice({ drawable: { process, resolved } }: { drawable: Drawable }) {
   const marks = useBench((s) => s.document.marks);
-  const numbers = useBench((s) => s.document.overrides?.numbers);
   const unit = useBench((s) => s.unit);
   const edit = useBench((s) => s.edit);
-  const footprint = shown?.drawable.footprint;
-  const process = shown?.drawable.process;
-  const resolved = shown?.drawable.resolved;
-  const polarised = resolved ? resolved.family.polarised(resolved.options) : false;
-  const [whole, setWhole] = useState(false);
   const show = (mm: number) => `${formatLength(mm, unit)} ${unit}`;
-  const flag = (key: 'legend' | 'pin1', title: string) => (
-    <label className="mt-1 flex items-center gap-2">
+  const family = resolved?.family;
+  const polarised = resolved ? resolved.family.polarised(resolved.options) : false;
+  const usual = family?.legend ?? 'outline';
+  const shape = usualShape(resolved?.family.polarity?.(resolved.options));
+  const tick = (key: 'legend' | 'pin1', title: string) => (
+    <label className="flex items-center gap-2">
       <input
         type="checkbox"
         className="checkbox checkbox-sm"
         checked={marks?.[key] !== false}
-        onChange={(event) => edit([{ at: `/marks/${key}`, value: event.target.checked ? undefined : false }])}
+        onChange={({ target: { checked } }) =>
+          edit([{ at: `/marks/${key}`, value: checked ? undefined : false }])
+        }
       />
       {title}
     </label>
   );
   return (
-    <>
-      <h1 className="text-[15px] font-semibold">Mark</h1>
-      {process && (
-        <p className="text-secondary">
-          Legend {show(process.legendWidth)} wide, {show(process.legendGap)} clear of openings.
-        </p>
+    <section className="grid gap-1.5">
+      <p className="text-secondary">
+        Legend {show(process.legendWidth)} wide, {show(process.legendGap)} clear of openings.
+      </p>
+      {tick('legend', 'Legend lines')}
+      {marks?.legend !== false && (
+        <ChoiceField
+          at="/marks/style"
+          title="Drawn as"
+          value={marks?.style ?? usual}
+          usual={usual}
+          options={LEGEND_STYLES.map(({ id, title }) => [id, title] as const)}
+        />
       )}
-      {flag('legend', 'Body outline in the legend')}
-      {polarised && flag('pin1', 'Pin-1 mark, outside the body')}
-      {(['reference', 'value'] as const).map((key) => (
-        <label key={key} className="mt-2 flex items-center gap-2">
-          <span className="w-24">{key === 'reference' ? 'Reference' : 'Value'}</span>
+      {polarised && tick('pin1', 'Pin-1 mark, outside the body')}
+      {polarised && marks?.pin1 !== false && (
+        <ChoiceField
+          at="/marks/pin1Shape"
+          title="Mark"
+          value={marks?.pin1Shape ?? shape}
+          usual={shape}
+          options={PIN_1_SHAPES.map(({ id, title }) => [id, title] as const)}
+        />
+      )}
+    </section>
+  );
+}
+
+const PLACES = [
+  ['above', 'above the courtyard'],
+  ['below', 'below the courtyard'],
+  ['left', 'left of the courtyard'],
+  ['right', 'right of the courtyard'],
+  ['centre', 'middle of the body'],
+  ['point', 'at a point'],
+] as const;
+
+interface TextProps {
+  role: 'reference' | 'value';
+  title: string;
+  usual: 'above' | 'below';
+  empty: string;
+}
+
+/** What a text says, where it stands and how large it is. */
+function TextChoice({ role, title, usual, empty }: TextProps) {
+  const text = useBench((s) => s.document.marks?.[role] ?? '');
+  const own = useBench((s) => s.document.marks?.texts?.[role]);
+  const process = useBench((s) => s.derived.compiled.process);
+  const unit = useBench((s) => s.unit);
+  const edit = useBench((s) => s.edit);
+  const at = `/marks/texts/${role}`;
+  return (
+    <details className="border-base-300 mt-2 border-t pt-1.5" open={own !== undefined}>
+      <summary className="flex list-none items-center gap-2">
+        <span className="w-[88px] shrink-0 cursor-pointer">{title} ▾</span>
+        <input
+          className="border-base-300 bg-base-100 min-w-0 flex-1 border px-1"
+          aria-label={title}
+          value={text}
+          placeholder={empty}
+          maxLength={role === 'reference' ? 20 : 40}
+          onChange={({ target: { value } }) =>
+            edit([{ at: `/marks/${role}`, value: value || undefined }], `mark ${role}`)
+          }
+        />
+      </summary>
+      <div className="mt-1.5 grid gap-1.5">
+        <label className="flex items-center gap-2">
           <input
-            className="border-base-300 bg-base-100 min-w-0 flex-1 border px-1"
-            value={marks?.[key] ?? ''}
-            placeholder={key === 'reference' ? 'REF' : 'VALUE'}
-            maxLength={key === 'reference' ? 20 : 40}
-            onChange={(event) =>
-              edit([{ at: `/marks/${key}`, value: event.target.value || undefined }], `mark ${key}`)
+            type="checkbox"
+            className="checkbox checkbox-sm"
+            checked={own?.shown !== false}
+            onChange={({ target: { checked } }) =>
+              edit([{ at: `${at}/shown`, value: checked ? undefined : false }])
             }
           />
+          Printed
         </label>
-      ))}
-      {footprint && (
-        <>
-          <h2 className="mt-4 font-semibold">Courtyard</h2>
-          <p>
-            {show(footprint.courtyard.box.maxX - footprint.courtyard.box.minX)} ×{' '}
-            {show(footprint.courtyard.box.maxY - footprint.courtyard.box.minY)}, excess{' '}
-            {show(footprint.courtyard.excess)}
-          </p>
-          <h2 className="mt-4 font-semibold">Land numbers</h2>
-          <NumberingChoice
-            through={footprint.lands.some(({ hole }) => hole !== null)}
-            polarity={resolved?.family.polarity?.(resolved.options)}
-          />
-          <p className="text-secondary text-[12px]">Type over a number to change it.</p>
-          <div className="mt-1 grid grid-cols-4 gap-1">
-            {footprint.lands.slice(0, whole ? undefined : FIRST_FIELDS).map(({ position, number }) => (
-              <label key={position} className="flex items-center gap-1 text-[12px]">
-                <span className="text-secondary w-5 text-right">{position}</span>
-                <input
-                  className={`bg-base-100 w-full min-w-0 border px-1 ${
-                    numbers?.[String(position)] === undefined
-                      ? 'border-base-300'
-                      : 'border-primary font-semibold'
-                  }`}
-                  aria-label={`Number of the land at position ${position}`}
-                  value={number}
-                  maxLength={12}
-                  onChange={(event) => {
-                    const text = event.target.value;
-                    edit([{ at: `/overrides/numbers/${position}`, value: text }], `number ${position}`);
-                  }}
-                />
-              </label>
+        <ChoiceField
+          at={`${at}/place`}
+          title="Place"
+          value={own?.place ?? usual}
+          usual={usual}
+          options={PLACES}
+        />
+        {own?.place === 'point' && (
+          <>
+            <LengthField at={`${at}/x`} text={own.x} title="x" computed="0" />
+            <LengthField at={`${at}/y`} text={own.y} title="y" computed="0" />
+          </>
+        )}
+        <LengthField
+          at={`${at}/height`}
+          text={own?.height}
+          title="Height"
+          computed={formatLength(process.textHeight, unit)}
+          note="by process"
+        />
+        <label className="flex items-center gap-2">
+          <span className="w-[88px] shrink-0">Turned</span>
+          <select
+            className="select select-sm min-w-0 flex-1"
+            value={own?.rotation ?? 0}
+            onChange={({ target: { value } }) =>
+              edit([{ at: `${at}/rotation`, value: Number(value) === 0 ? undefined : Number(value) }])
+            }
+          >
+            {[0, 90, 180, 270].map((angle) => (
+              <option key={angle} value={angle}>
+                {angle}°
+              </option>
             ))}
-          </div>
-          {footprint.lands.length > FIRST_FIELDS && !whole && (
-            <button type="button" className="text-primary mt-1 underline" onClick={() => setWhole(true)}>
-              Show all {footprint.lands.length} numbers
-            </button>
-          )}
+          </select>
+        </label>
+      </div>
+    </details>
+  );
+}
+
+function CourtyardChoice({ drawable: { footprint } }: { drawable: Drawable }) {
+  const marks = useBench((s) => s.document.marks);
+  const unit = useBench((s) => s.unit);
+  const show = (mm: number) => `${formatLength(mm, unit)} ${unit}`;
+  const { box, excess } = footprint.courtyard;
+  return (
+    <section className="mt-4 grid gap-1.5">
+      <h2 className="font-semibold">Courtyard</h2>
+      <p>
+        {show(box.maxX - box.minX)} × {show(box.maxY - box.minY)}, excess {show(excess)}
+      </p>
+      <ChoiceField
+        at="/marks/courtyard"
+        title="Drawn as"
+        value={marks?.courtyard ?? 'box'}
+        usual="box"
+        options={[
+          ['box', 'a box'],
+          ['contour', 'a contour round lands and body'],
+        ]}
+      />
+      <LengthField
+        at="/marks/excess"
+        text={marks?.excess}
+        title="Excess"
+        computed={formatLength(excess, unit)}
+        note="by level"
+      />
+    </section>
+  );
+}
+
+function OriginChoice({ drawable: { footprint } }: { drawable: Drawable }) {
+  const own = useBench((s) => s.document.origin);
+  const unit = useBench((s) => s.unit);
+  const edit = useBench((s) => s.edit);
+  const show = (mm: number) => formatLength(mm, unit);
+  const { x, y } = footprint.origin;
+  return (
+    <section className="mt-4 grid gap-1.5">
+      <h2 className="font-semibold">Origin</h2>
+      <label className="flex items-center gap-2">
+        <span className="w-[88px] shrink-0">Lies at</span>
+        <select
+          className="select select-sm min-w-0 flex-1"
+          value={own?.at ?? 'body'}
+          onChange={({ target: { value } }) =>
+            edit([{ at: '/origin', value: value === 'body' ? undefined : { at: value } }])
+          }
+        >
+          {ORIGINS.map(({ id, title }) => (
+            <option key={id} value={id}>
+              {title}
+            </option>
+          ))}
+        </select>
+      </label>
+      {own?.at === 'point' && (
+        <>
+          <LengthField at="/origin/x" text={own.x} title="x" computed="0" />
+          <LengthField at="/origin/y" text={own.y} title="y" computed="0" />
         </>
       )}
-    </>
+      {own && (
+        <p className="text-secondary text-[12px]">
+          {show(x)}, {show(y)} {unit} from the middle of the terminals; files and the pad table are measured
+          from there.
+        </p>
+      )}
+    </section>
   );
 }
 

@@ -1,12 +1,16 @@
 import { MISSING } from '../../../core/footprint/compile';
+import type { Report } from '../../../core/check/check';
 import { FindingCard } from '../../ledger/FindingCard';
 import { summary } from '../../ledger/Ledger';
+import { ContactFields } from '../../prove/ContactFields';
+import { JointSimulation } from '../../prove/JointSimulation';
 import { useBench } from '../context';
 
-/** Every rule that was checked: what was found, and what held. */
+/** Every rule that was checked: what was found, what was waived, what held; and the joints. */
 export function Prove() {
   const report = useBench((s) => s.derived.report);
   const process = useBench((s) => s.derived.compiled.process);
+  const drawable = useBench((s) => s.derived.shown?.drawable);
   const verdict = {
     stop: 'Not to be released: something must be mended.',
     caution: 'Usable with care: look at the cautions.',
@@ -18,7 +22,10 @@ export function Prove() {
       <h1 className="text-[15px] font-semibold">Prove</h1>
       <p className="mt-1 font-medium">{verdict}</p>
       <p className="text-secondary">
-        {summary(report)} · {process.name}
+        {summary(report)} ·{' '}
+        <a className="link" href={`/processes#${process.id}`}>
+          {process.name}
+        </a>
       </p>
       <p className="text-secondary text-[12px]">{process.summary}</p>
       {report.findings.map(
@@ -32,24 +39,63 @@ export function Prove() {
             />
           ),
       )}
-      {report.held.length > 0 && (
+      <Waived report={report} />
+      {drawable && (
         <>
-          <h2 className="mt-4 font-semibold">Held</h2>
-          <ul>
-            {report.held.map(({ id, title, source }) => (
-              <li key={id} className="border-base-300 flex gap-2 border-t py-[3px]">
-                <span className="text-success" aria-hidden="true">
-                  ✓
-                </span>
-                <span>
-                  {title}
-                  <span className="text-secondary block text-[12px]">{source}</span>
-                </span>
-              </li>
-            ))}
-          </ul>
+          <JointSimulation drawable={drawable} />
+          <ContactFields drawable={drawable} />
         </>
       )}
+      <Held report={report} />
     </>
+  );
+}
+
+/** Findings that somebody accepted, with their reasons. */
+function Waived({ report: { waived } }: { report: Report }) {
+  const edit = useBench((s) => s.edit);
+  if (waived.length === 0) return null;
+  return (
+    <section className="mt-4">
+      <h2 className="font-semibold">Waived</h2>
+      <ul>
+        {waived.map(({ finding, waiver }) => (
+          <li key={finding.key} className="border-base-300 border-t py-1">
+            <span className="block font-medium">{finding.title}</span>
+            <span className="block text-[12px]">{finding.message}</span>
+            <span className="text-secondary block text-[12px]">Accepted: {waiver.reason}</span>
+            <button
+              type="button"
+              className="text-primary text-[12px] underline"
+              onClick={() => edit([{ at: `/waivers/${finding.key}`, value: undefined }])}
+            >
+              Take the waiver back
+            </button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function Held({ report: { held } }: { report: Report }) {
+  if (held.length === 0) return null;
+  return (
+    <section>
+      <h2 className="mt-4 font-semibold">Held</h2>
+      <ul>
+        {held.map(({ id, title, source }) => (
+          <li key={id} className="border-base-300 flex gap-2 border-t py-[3px]">
+            <span className="text-success" aria-hidden="true">
+              ✓
+            </span>
+            <span>
+              {title}
+              <span className="text-secondary block text-[12px]">{source}</span>
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }

@@ -1,0 +1,332 @@
+import { useState } from 'react';
+import { RULES } from '../../core/check/rules';
+import { PROCESS_FIELDS, type ProcessField } from '../../core/process/fields';
+import type { Process, RuleSeverity } from '../../core/process/process';
+import { plainScope, readEntry } from '../../core/units/entry';
+import { formatNumber } from '../../core/units/length';
+import { processes } from '../common/shelf-store';
+
+interface Props {
+  process: Process;
+  /** What it is a copy of, to show what differs. */
+  original: Process | null;
+  editable: boolean;
+  onRemoved: () => void;
+}
+
+/** Every number of a process with what it means and why it is so. */
+export function ProcessSheet({ process, original, editable, onRemoved }: Props) {
+  const [error, setError] = useState<string | null>(null);
+  const put = (part: Partial<Process>) => {
+    processes.save({ ...process, ...part }).then(
+      () => setError(null),
+      (reason: unknown) => setError(`Not saved: ${String(reason)}`),
+    );
+  };
+  return (
+    <main className="bg-base-200 min-w-0 flex-1 overflow-y-auto px-6 py-4">
+      <div className="flex items-start gap-4">
+        <div className="min-w-0 flex-1">
+          <Words process={process} editable={editable} put={put} />
+        </div>
+        {editable && (
+          <button
+            type="button"
+            className="text-error underline"
+            onClick={() => {
+              if (
+                confirm(`Remove the process “${process.name}”? Footprints that use it keep their own copy.`)
+              )
+                void processes.remove(process.id).then(onRemoved);
+            }}
+          >
+            Remove
+          </button>
+        )}
+      </div>
+      {error && (
+        <p role="alert" className="text-error">
+          {error}
+        </p>
+      )}
+      {!editable && (
+        <p className="text-secondary mt-1">
+          This process comes with Tapis and does not change. Make a copy to edit its numbers.
+        </p>
+      )}
+      <div className="mt-3 columns-2 gap-8 max-[1180px]:columns-1">
+        {PROCESS_FIELDS.map(({ title, fields }) => (
+          <section key={title} className="mb-4 break-inside-avoid">
+            <h2 className="text-[15px] font-semibold">{title}</h2>
+            {fields.map((field) => (
+              <NumberRow
+                key={field.key}
+                field={field}
+                process={process}
+                original={original}
+                editable={editable}
+                put={put}
+              />
+            ))}
+            {title === 'Holes' && <DrillRow process={process} editable={editable} put={put} />}
+            {title === 'Assembly' && <AssemblyRows process={process} editable={editable} put={put} />}
+          </section>
+        ))}
+        <Severities process={process} editable={editable} put={put} />
+      </div>
+    </main>
+  );
+}
+
+interface PartProps {
+  process: Process;
+  editable: boolean;
+  put: (part: Partial<Process>) => void;
+}
+
+function Words({ process, editable, put }: PartProps) {
+  if (!editable) {
+    return (
+      <>
+        <h2 className="text-[20px] font-semibold">{process.name}</h2>
+        <p>{process.summary}</p>
+      </>
+    );
+  }
+  return (
+    <>
+      <input
+        className="border-base-300 focus:border-primary w-full border-b bg-transparent text-[20px] font-semibold"
+        aria-label="Name of the process"
+        defaultValue={process.name}
+        maxLength={80}
+        onBlur={({ target: { value } }) => value.trim() && put({ name: value.trim() })}
+      />
+      <input
+        className="border-base-300 focus:border-primary w-full border-b bg-transparent"
+        aria-label="Summary"
+        defaultValue={process.summary}
+        maxLength={400}
+        onBlur={({ target: { value } }) => put({ summary: value })}
+      />
+    </>
+  );
+}
+
+interface RowProps extends PartProps {
+  field: ProcessField;
+  original: Process | null;
+}
+
+/** A number with its meaning, its reason, and the original's where it differs. */
+function NumberRow({ field, process, original, editable, put }: RowProps) {
+  const { key, title, help, unit, limits } = field;
+  const value = process[key];
+  const [text, setText] = useState<string | null>(null);
+  const problem = text === null ? null : problemOf(text, field);
+  const shown = text ?? printed(value, unit);
+  const differs = original !== null && original[key] !== value;
+  const reason = process.reasons[key];
+  const take = () => {
+    if (text === null || problem) return;
+    put({ [key]: readNumber(text, unit) });
+    setText(null);
+  };
+  return (
+    <div className="border-base-300 grid grid-cols-[11rem_6.5rem_1fr] items-baseline gap-x-3 border-t py-1">
+      <label htmlFor={`field-${key}`} title={help}>
+        {title}
+      </label>
+      <span className="flex items-baseline gap-1">
+        {editable ? (
+          <input
+            id={`field-${key}`}
+            className={`bg-base-100 w-full min-w-0 border px-1 text-right ${problem ? 'border-error' : differs ? 'border-primary font-semibold' : 'border-base-300'}`}
+            value={shown}
+            aria-describedby={`help-${key}`}
+            onChange={(event) => setText(event.target.value)}
+            onFocus={(event) => event.target.select()}
+            onBlur={take}
+            onKeyDown={(event) => {
+              if (event.key === 'Enter') take();
+              if (event.key === 'Escape') setText(null);
+            }}
+          />
+        ) : (
+          <b className="w-full text-right font-semibold">{shown}</b>
+        )}
+        <span className="text-secondary w-6 shrink-0 text-[12px]">
+          {unit === 'mm' ? 'mm' : unit === 'share' ? '%' : ''}
+        </span>
+      </span>
+      <span id={`help-${key}`} className="text-secondary text-[12px]">
+        {problem ? (
+          <span className="text-error">
+            {problem} From {printed(limits[0], unit)} to {printed(limits[1], unit)}.
+          </span>
+        ) : (
+          <>
+            {reason ?? help}
+            {differs && original && <> Was {printed(original[key], unit)}.</>}
+          </>
+        )}
+      </span>
+    </div>
+  );
+}
+
+function printed(value: number, unit: ProcessField['unit']): string {
+  if (unit === 'share') return formatNumber(value * 100, 0, 1);
+  return formatNumber(value, unit === 'mm' ? 2 : 0, 4);
+}
+
+/** Lengths take any entry; shares are percent. */
+function readNumber(text: string, unit: ProcessField['unit']): number {
+  if (unit !== 'mm') return unit === 'share' ? plainNumber(text) / 100 : plainNumber(text);
+  const read = readEntry(text, plainScope('mm'));
+  return read.ok ? read.value.nom : Number.NaN;
+}
+
+function plainNumber(text: string): number {
+  return text.trim() === '' ? Number.NaN : Number(text.replace(',', '.').replace('%', ''));
+}
+
+function problemOf(text: string, { unit, limits }: ProcessField): string | null {
+  const value = readNumber(text, unit);
+  if (!Number.isFinite(value)) return `“${text}” is not a number.`;
+  if (unit === 'count' && !Number.isInteger(value)) return `“${text}” is not a whole number.`;
+  return value < limits[0] || value > limits[1] ? `“${text}” is outside of what can be meant.` : null;
+}
+
+function DrillRow({ process, editable, put }: PartProps) {
+  const [text, setText] = useState<string | null>(null);
+  const shown = text ?? process.drills.map((drill) => formatNumber(drill, 1, 4)).join(', ');
+  const read = shown
+    .split(/[\s,;]+/)
+    .filter((part) => part !== '')
+    .map(Number);
+  const wrong = read.some((drill) => !(drill > 0 && drill <= 20));
+  const take = () => {
+    if (text === null || wrong) return;
+    put({ drills: [...new Set(read)].sort((a, b) => a - b) });
+    setText(null);
+  };
+  return (
+    <label className="border-base-300 block border-t py-1">
+      Drill table, finished holes in mm
+      {editable ? (
+        <input
+          className={`bg-base-100 mt-0.5 w-full border px-1 ${wrong ? 'border-error' : 'border-base-300'}`}
+          value={shown}
+          placeholder="empty: any multiple of the drill step"
+          onChange={(event) => setText(event.target.value)}
+          onBlur={take}
+          onKeyDown={({ key }) => key === 'Enter' && take()}
+        />
+      ) : (
+        <b className="block font-semibold">{shown || 'any multiple of the drill step'}</b>
+      )}
+      {wrong && (
+        <span className="text-error text-[12px]">Drills are numbers from 0 to 20, between commas.</span>
+      )}
+    </label>
+  );
+}
+
+function AssemblyRows({ process, editable, put }: PartProps) {
+  const row = 'border-base-300 grid grid-cols-[11rem_1fr] items-baseline gap-x-3 border-t py-1';
+  const { levels } = process;
+  return (
+    <>
+      <label className={row}>
+        Acceptance class
+        <select
+          className="select select-sm w-64"
+          disabled={!editable}
+          value={process.acceptanceClass}
+          onChange={({ target: { value } }) =>
+            put({ acceptanceClass: Number(value) as Process['acceptanceClass'] })
+          }
+        >
+          <option value={1}>1, general products</option>
+          <option value={2}>2, dedicated service</option>
+          <option value={3}>3, high performance</option>
+        </select>
+      </label>
+      <label className={row}>
+        Zero rotation
+        <select
+          className="select select-sm w-64"
+          disabled={!editable}
+          value={process.orientation}
+          onChange={({ target: { value } }) => put({ orientation: value === 'B' ? 'B' : 'A' })}
+        >
+          <option value="A">A: pin 1 upper left</option>
+          <option value="B">B: a quarter turned, lower left</option>
+        </select>
+      </label>
+      <div className={row}>
+        Density levels
+        <span className="flex gap-4">
+          {(['A', 'B', 'C'] as const).map((level) => (
+            <label key={level} className="flex items-center gap-1">
+              <input
+                type="checkbox"
+                className="checkbox checkbox-sm"
+                disabled={!editable || (levels.length === 1 && levels.includes(level))}
+                checked={levels.includes(level)}
+                onChange={({ target: { checked } }) =>
+                  put({
+                    levels: (['A', 'B', 'C'] as const).filter((l) =>
+                      l === level ? checked : levels.includes(l),
+                    ),
+                  })
+                }
+              />
+              {level}
+            </label>
+          ))}
+        </span>
+      </div>
+    </>
+  );
+}
+
+/** How grave each rule's findings are under this process. */
+function Severities({ process, editable, put }: PartProps) {
+  return (
+    <section className="mb-4">
+      <h2 className="text-[15px] font-semibold">Rules</h2>
+      {RULES.map(({ id, title, severity, source }) => {
+        const own = process.severities[id];
+        return (
+          <label
+            key={id}
+            className="border-base-300 grid break-inside-avoid grid-cols-[11rem_7.5rem_1fr] items-baseline gap-x-3 border-t py-1"
+          >
+            {title}
+            <select
+              className={`select select-sm ${own ? 'border-primary font-semibold' : ''}`}
+              disabled={!editable}
+              value={own ?? ''}
+              onChange={({ target: { value } }) => {
+                const rest = Object.fromEntries(
+                  Object.entries(process.severities).filter(([rule]) => rule !== id),
+                );
+                put({ severities: value === '' ? rest : { ...rest, [id]: value as RuleSeverity } });
+              }}
+            >
+              <option value="">{severity}, as usual</option>
+              {['stop', 'caution', 'note', 'off'].map((word) => (
+                <option key={word} value={word}>
+                  {word}
+                </option>
+              ))}
+            </select>
+            <span className="text-secondary text-[12px]">{source}</span>
+          </label>
+        );
+      })}
+    </section>
+  );
+}

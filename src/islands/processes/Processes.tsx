@@ -1,0 +1,158 @@
+import { useLiveQuery } from 'dexie-react-hooks';
+import { useEffect, useRef, useState } from 'react';
+import { writeProcess } from '../../core/document/process-file';
+import { PROCESSES } from '../../core/process';
+import type { Process } from '../../core/process/process';
+import { download } from '../common/download';
+import { ErrorBoundary } from '../common/ErrorBoundary';
+import { processes } from '../common/shelf-store';
+import { ProcessSheet } from './ProcessSheet';
+
+/** What shops, stencils and lines can hold: the processes that come with Tapis, and one's own. */
+export function Processes() {
+  return (
+    <ErrorBoundary>
+      <Place />
+    </ErrorBoundary>
+  );
+}
+
+function Place() {
+  const own = useLiveQuery(() => processes.list());
+  const [chosen, setChosen] = useState(() => decodeURIComponent(location.hash.slice(1)) || 'standard');
+  const [refused, setRefused] = useState<readonly string[]>([]);
+  useEffect(() => {
+    history.replaceState(null, '', `#${chosen}`);
+  }, [chosen]);
+  const all = [...PROCESSES, ...(own ?? [])];
+  const process = all.find(({ id }) => id === chosen);
+  const mine = own?.some(({ id }) => id === chosen) ?? false;
+  const copy = async (original: Process) => setChosen((await processes.copy(original)).id);
+  const bring = async (file: File) => {
+    const { added, refused: problems } = await processes.importText(await file.text());
+    setRefused(problems.map(({ message }) => `${file.name}: ${message}`));
+    if (added) setChosen(added.id);
+  };
+  return (
+    <div className="flex h-screen min-w-[1024px] flex-col">
+      <header className="border-base-300 bg-base-100 flex h-11 shrink-0 items-center gap-3 border-b px-3.5">
+        <a href="/" className="text-[20px] font-semibold">
+          Tapis
+        </a>
+        <a href="/" className="text-secondary hover:text-base-content ml-1">
+          Shelf ▸
+        </a>
+        <h1 className="text-[15px] font-semibold">Processes</h1>
+        <div className="ml-auto flex gap-2">
+          <BringFile onFile={bring} />
+          {process && (
+            <>
+              <button type="button" className="btn btn-sm" onClick={() => save(process)}>
+                Save as a file
+              </button>
+              <button type="button" className="btn btn-sm btn-primary" onClick={() => copy(process)}>
+                Make a copy to edit
+              </button>
+            </>
+          )}
+        </div>
+      </header>
+      {refused.length > 0 && (
+        <div role="alert" className="bg-base-100 border-error border-b px-3.5 py-1.5">
+          {refused.slice(0, 5).map((message) => (
+            <p key={message}>{message}</p>
+          ))}
+          <button type="button" className="underline" onClick={() => setRefused([])}>
+            Put away
+          </button>
+        </div>
+      )}
+      <div className="flex min-h-0 flex-1">
+        <nav
+          className="border-base-300 bg-base-100 w-[240px] shrink-0 overflow-y-auto border-r py-3"
+          aria-label="Processes"
+        >
+          <List title="Come with Tapis" list={PROCESSES} chosen={chosen} onChoose={setChosen} />
+          <List title="Your own" list={own ?? []} chosen={chosen} onChoose={setChosen} />
+          {own?.length === 0 && (
+            <p className="text-secondary px-3.5 py-1">
+              None yet. Make a copy of one that is near to your shop, and change what differs.
+            </p>
+          )}
+        </nav>
+        {process ? (
+          <ProcessSheet
+            key={process.id}
+            process={process}
+            original={all.find(({ id }) => id === process.basedOn) ?? null}
+            editable={mine}
+            onRemoved={() => setChosen('standard')}
+          />
+        ) : (
+          own && <p className="p-10">There is no process “{chosen}” here. Choose one at the left.</p>
+        )}
+      </div>
+    </div>
+  );
+}
+
+function save(process: Process): void {
+  download({
+    name: `${process.id}.tapis-process.json`,
+    mediaType: 'application/json',
+    text: writeProcess(process),
+  });
+}
+
+function BringFile({ onFile }: { onFile: (file: File) => void }) {
+  const input = useRef<HTMLInputElement>(null);
+  return (
+    <>
+      <button type="button" className="btn btn-sm" onClick={() => input.current?.click()}>
+        Bring a file
+      </button>
+      <input
+        ref={input}
+        type="file"
+        accept=".json,application/json"
+        className="hidden"
+        aria-label="Process file"
+        onChange={({ target }) => {
+          const [file] = target.files ?? [];
+          if (file) onFile(file);
+          target.value = '';
+        }}
+      />
+    </>
+  );
+}
+
+interface ListProps {
+  title: string;
+  list: readonly Process[];
+  chosen: string;
+  onChoose: (id: string) => void;
+}
+
+function List({ title, list, chosen, onChoose }: ListProps) {
+  return (
+    <>
+      <h2 className="text-secondary mt-2 px-3.5 text-[12px]">{title}</h2>
+      <ul>
+        {list.map(({ id, name, summary }) => (
+          <li key={id}>
+            <button
+              type="button"
+              aria-current={id === chosen}
+              className="aria-[current=true]:bg-base-200 aria-[current=true]:border-primary w-full border-l-3 border-transparent px-3 py-1.5 text-left"
+              onClick={() => onChoose(id)}
+            >
+              <span className="block font-semibold">{name}</span>
+              <span className="text-secondary block text-[12px]">{summary}</span>
+            </button>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}

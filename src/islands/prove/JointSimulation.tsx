@@ -1,0 +1,223 @@
+import { lazy, Suspense, useState } from 'react';
+import type { Land } from '../../core/footprint/footprint';
+import { jointMargins } from '../../core/joint/margins';
+import {
+  jointModel,
+  landOf,
+  marginFigures,
+  type JointModel,
+  type LinearMargin,
+} from '../../core/joint/model';
+import { correctedGroup } from '../../core/package/contact';
+import type { SimulatedMargin, Simulation, SimulationPlan } from '../../core/joint/simulate';
+import { formatLength, formatNumber } from '../../core/units/length';
+import { useBench } from '../bench/context';
+import type { Drawable } from '../bench/derive';
+import { useSimulation } from './useSimulation';
+
+const Distribution = lazy(() =>
+  import('./Distribution').then(({ Distribution: component }) => ({ default: component })),
+);
+
+const NAMES: Readonly<Record<LinearMargin['end'], string>> = {
+  toe: 'Toe',
+  heel: 'Heel',
+  side: 'Side',
+  edge: 'Land beyond terminal',
+  wall: 'Lead to wall',
+  ring: 'Ring',
+};
+
+const SAMPLES = [100_000, 400_000, 1_000_000] as const;
+
+/** The joint of the selected land: worst case and root sum square, and a simulation when asked for. */
+export function JointSimulation({ drawable }: { drawable: Drawable }) {
+  const selected = useBench((s) => s.selectedLand);
+  const unit = useBench((s) => s.unit);
+  const [plan, setPlan] = useState<SimulationPlan>({ samples: SAMPLES[0], seed: 1, distribution: 'normal' });
+  const { state, run, cancel } = useSimulation();
+  const { footprint, process, document } = drawable;
+  const land = footprint.lands[selected ?? 0];
+  const model = land && jointModel(footprint, land, process, document.level);
+  if (!land || !model) return null;
+  const show = (mm: number) => formatLength(mm, unit).replace('-', '−');
+  const rss = rootSumSquares(drawable, land);
+  return (
+    <section className="mt-4" aria-label={`Joint of land ${land.number}`}>
+      <h2 className="font-semibold">Joint of land {land.number}</h2>
+      <p className="text-secondary text-[12px]">
+        {model.title}, class {process.acceptanceClass}, {unit}
+      </p>
+      <ClosedForm model={model} rss={rss} show={show} />
+      <div className="mt-2 flex flex-wrap items-center gap-1.5">
+        <select
+          className="select select-sm w-[92px]"
+          aria-label="Samples"
+          value={plan.samples}
+          onChange={({ target: { value } }) => setPlan({ ...plan, samples: Number(value) })}
+        >
+          {SAMPLES.map((samples) => (
+            <option key={samples} value={samples}>
+              {samples.toLocaleString('en')}
+            </option>
+          ))}
+        </select>
+        <select
+          className="select select-sm w-[92px]"
+          aria-label="Distribution"
+          value={plan.distribution}
+          onChange={({ target: { value } }) =>
+            setPlan({ ...plan, distribution: value === 'uniform' ? 'uniform' : 'normal' })
+          }
+        >
+          <option value="normal">normal, 3σ</option>
+          <option value="uniform">uniform</option>
+        </select>
+        <label className="flex items-center gap-1">
+          seed
+          <input
+            type="number"
+            className="border-base-300 bg-base-100 w-12 border px-1"
+            value={plan.seed}
+            min={0}
+            onChange={({ target: { value } }) =>
+              setPlan({ ...plan, seed: Math.max(0, Math.round(Number(value))) })
+            }
+          />
+        </label>
+        {state.kind === 'running' ? (
+          <button type="button" className="border-primary text-primary rounded border px-2" onClick={cancel}>
+            Cancel, {Math.round(state.done * 100)} %
+          </button>
+        ) : (
+          <button
+            type="button"
+            className="bg-primary text-primary-content rounded px-2"
+            onClick={() => run(model, plan)}
+          >
+            Simulate
+          </button>
+        )}
+      </div>
+      {state.kind === 'failed' && (
+        <p className="text-error text-[12px]" role="alert">
+          The simulation stopped: {state.reason}
+        </p>
+      )}
+      {state.kind === 'done' && (
+        <Result
+          result={state.result}
+          stale={JSON.stringify(state.model) !== JSON.stringify(model)}
+          show={show}
+        />
+      )}
+    </section>
+  );
+}
+
+/** Root-sum-square margins of a span as the land formulas reckon them, by end. */
+function rootSumSquares({ footprint, process }: Drawable, land: Land): ReadonlyMap<string, number> {
+  const i = footprint.groups.findIndex(({ id }) => id === land.group);
+  const [group, solution] = [footprint.groups[i], footprint.solutions[i]];
+  if (group?.kind !== 'span' || solution?.kind !== 'span') return new Map();
+  const touching = correctedGroup(group, footprint.contacts.get(group.id));
+  const margins = jointMargins(touching, solution, process, landOf(land, solution.land));
+  return new Map(margins.map(({ end, rms }) => [end, rms]));
+}
+
+interface ClosedProps {
+  model: JointModel;
+  rss: ReadonlyMap<string, number>;
+  show: (mm: number) => string;
+}
+
+/** Margins in closed form: nominal, root sum square and worst case. */
+function ClosedForm({ model, rss, show }: ClosedProps) {
+  return (
+    <table className="mt-1 w-full text-right text-[12px]">
+      <thead className="text-secondary">
+        <tr>
+          <th />
+          <th className="font-normal">mean</th>
+          <th className="font-normal">RSS least</th>
+          <th className="font-normal">worst</th>
+          <th className="font-normal">goal</th>
+        </tr>
+      </thead>
+      <tbody>
+        {model.margins.map((margin) => {
+          const { mean, rms, worst } = marginFigures(model, margin);
+          const least = rss.get(margin.end) ?? rms.min;
+          const over = margin.limit !== null && least < margin.limit;
+          return (
+            <tr key={margin.end} className="border-base-300 border-t">
+              <th scope="row" className="text-left font-normal">
+                {NAMES[margin.end]}
+              </th>
+              <td>{show(mean)}</td>
+              <td className={over ? 'text-error font-semibold' : 'font-semibold'}>{show(least)}</td>
+              <td>{show(worst.min)}</td>
+              <td>{margin.goal === null ? '' : show(margin.goal)}</td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}
+
+interface ResultProps {
+  result: Simulation;
+  stale: boolean;
+  show: (mm: number) => string;
+}
+
+function Result({ result, stale, show }: ResultProps) {
+  const { samples, distribution, seed } = result.plan;
+  return (
+    <div>
+      <p className={`mt-1 text-[12px] ${stale ? 'text-warning' : 'text-secondary'}`}>
+        {samples.toLocaleString('en')} samples, {distribution}, seed {seed}
+        {stale ? '. The footprint has changed since; simulate again.' : ''}
+      </p>
+      {result.margins.map((margin) => (
+        <MarginResult key={margin.end} margin={margin} show={show} />
+      ))}
+      <p className="text-secondary text-[12px]">line: goal of the level · dashed: limit of the class</p>
+    </div>
+  );
+}
+
+function MarginResult({ margin, show }: { margin: SimulatedMargin; show: (mm: number) => string }) {
+  const { end, mean, deviation, belowGoal, belowLimit, contributions } = margin;
+  const [first, second] = contributions;
+  return (
+    <section className="border-base-300 mt-2 border-t pt-1">
+      <h3 className="flex font-semibold">
+        {NAMES[end]}
+        <span className="text-secondary ml-auto font-normal">
+          {show(mean)}, σ {show(deviation)}
+        </span>
+      </h3>
+      <Suspense fallback={<div className="h-[92px]" />}>
+        <Distribution margin={margin} show={show} />
+      </Suspense>
+      <p className="text-[12px]">
+        {belowGoal !== null && <>{shareWords(belowGoal)} below the goal. </>}
+        {belowLimit !== null && <>{shareWords(belowLimit)} outside the class. </>}
+        {first && (
+          <>
+            {first.name} brings {formatNumber(first.share * 100, 0, 0)} % of the spread
+            {second ? `, ${second.name.toLowerCase()} ${formatNumber(second.share * 100, 0, 0)} %` : ''}.
+          </>
+        )}
+      </p>
+    </section>
+  );
+}
+
+/** Percent, or parts per million where percent would hide them. */
+function shareWords(share: number): string {
+  if (share === 0) return 'None';
+  return share < 0.001 ? `${formatNumber(share * 1e6, 0, 0)} ppm` : `${formatNumber(share * 100, 1, 2)} %`;
+}
