@@ -120,7 +120,7 @@ function dashes({ lands, body, reach }: StyleInput): Polyline[] {
 
 /** A frame outside of everything. */
 function around({ obstacles, body, reach }: StyleInput): Polyline[] {
-  const round = boxRound([boxOf(body), ...obstacles.map((o) => grow(o, reach + CHORD))]) as Box;
+  const round = boxRound([boxOf(body), ...obstacles.map((o) => grow(o, reach + 2 * CHORD))]) as Box;
   const corners = cornersOf(round);
   return corners.map((corner, i) => [corner, corners[(i + 1) % 4] as Point]);
 }

@@ -1,5 +1,6 @@
 import { fail, ok, type Result } from '../units/result';
 import type { Point } from '../geometry/point';
+import { quantise } from '../units/length';
 import type { Land } from './footprint';
 
 /** Most numbers that a range may stand for. */
@@ -35,8 +36,8 @@ const ORDER = new Intl.Collator('en', { numeric: true });
 /** The way from land to land in the order of their numbers. */
 export function numberPath(lands: readonly Land[]): Point[] {
   return [...lands].sort(byNumber).map(({ copper: { minX, minY, maxX, maxY } }) => ({
-    x: (minX + maxX) / 2,
-    y: (minY + maxY) / 2,
+    x: quantise((minX + maxX) / 2),
+    y: quantise((minY + maxY) / 2),
   }));
 }
 

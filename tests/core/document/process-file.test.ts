@@ -1,0 +1,133 @@
+import { describe, expect, it } from 'vitest';
+import { check } from '../../../src/core/check/check';
+import { compareCompiled } from '../../../src/core/check/compare';
+import { waive } from '../../../src/core/check/waivers';
+import { applyEdits } from '../../../src/core/document/edit';
+import {
+  copyProcess,
+  processDifferences,
+  readProcess,
+  writeProcess,
+} from '../../../src/core/document/process-file';
+import { checkDocument } from '../../../src/core/document/read';
+import schema from '../../../src/core/document/tapis-process-1.schema.json';
+import { compile } from '../../../src/core/footprint/compile';
+import { PROCESSES } from '../../../src/core/process';
+import { allFields } from '../../../src/core/process/fields';
+import type { Process } from '../../../src/core/process/process';
+import { converter } from '../../data/documents';
+
+const standard = PROCESSES[0] as Process;
+
+describe('processes as files', () => {
+  it.each(PROCESSES.map((process) => [process.id, process] as const))(
+    '%s is written and read back',
+    (_, process) => {
+      expect(readProcess(writeProcess(process))).toEqual({ ok: true, value: process });
+    },
+  );
+  it('have a field, with limits, for every number of the schema', () => {
+    const numbers = Object.entries(schema.properties).filter(([, property]) => 'minimum' in property);
+    expect(new Set(numbers.map(([key]) => key))).toEqual(new Set(allFields().map(({ key }) => key)));
+    for (const { key, limits } of allFields()) {
+      const property = (schema.properties as Record<string, { minimum?: number; maximum?: number }>)[key];
+      expect([property?.minimum, property?.maximum], key).toEqual([...limits]);
+      for (const process of PROCESSES) {
+        expect(process[key], `${process.id} ${key}`).toBeGreaterThanOrEqual(limits[0]);
+        expect(process[key], `${process.id} ${key}`).toBeLessThanOrEqual(limits[1]);
+      }
+    }
+  });
+  it.each([
+    ['nonsense', 'not JSON'],
+    ['{}', 'does not hold a process'],
+    [JSON.stringify({ tapisProcess: 1, ...standard, minGap: -1 }), '/minGap'],
+    [JSON.stringify({ tapisProcess: 1, ...standard, minGap: undefined }), 'minGap'],
+    [JSON.stringify({ tapisProcess: 1, ...standard, colour: 'green' }), 'colour'],
+  ])('%.30s is refused by name', (text, message) => {
+    const read = readProcess(text);
+    expect(read.ok ? '' : read.error.map((problem) => problem.message).join()).toContain(message);
+  });
+  it('keep their drills in order', () => {
+    const read = readProcess(writeProcess({ ...standard, drills: [1, 0.5, 1] }));
+    expect(read.ok && read.value.drills).toEqual([0.5, 1]);
+  });
+  it('are copied under names of their own', () => {
+    const first = copyProcess(standard, []);
+    const second = copyProcess(first, [first]);
+    expect([first.id, second.id]).toEqual(['standard-copy', 'standard-copy-2']);
+    expect(first).toMatchObject({ basedOn: 'standard', name: 'Standard two-sided (copy)' });
+  });
+  it('say in what they differ', () => {
+    const other = { ...standard, minGap: 0.2, drills: [1], severities: { 'land-gap': 'note' as const } };
+    expect(processDifferences(standard, other).map(({ title, to }) => [title, to])).toEqual([
+      ['Smallest gap', '0.2'],
+      ['Drills', '1'],
+      ['Severities', 'land-gap note'],
+    ]);
+  });
+});
+
+describe('a document with a process of its own', () => {
+  const own = { ...standard, id: 'my-shop', name: 'My shop', maskMargin: 0.08 };
+  const document = converter({}, { process: 'my-shop', ownProcess: own });
+  it('is compiled by it', () => {
+    const { process, footprint, problems } = compile(document);
+    expect([process.name, problems]).toEqual(['My shop', []]);
+    expect(footprint?.padstacks[0]?.mask[0]?.figure).toMatchObject({ width: 1.71 });
+  });
+  it('is held against the schema with it', () => {
+    expect(checkDocument(document).ok).toBe(true);
+    const broken = checkDocument({ ...document, ownProcess: { ...own, minGap: 'wide' } });
+    expect(broken.ok ? [] : broken.error.map(({ field }) => field)).toContain('/ownProcess/minGap');
+  });
+});
+
+describe('what a change of the process costs', () => {
+  const compiledBy = (process: string) => {
+    const compiled = compile(converter({}, { process }));
+    return [compiled, check(compiled)] as const;
+  };
+  it('is told: sizes, marks and findings', () => {
+    const changes = compareCompiled(...compiledBy('standard'), ...compiledBy('kitchen-table'));
+    const of = (title: string) => changes.find((change) => change.title === title);
+    expect(of('Text height')).toMatchObject({ from: 1, to: 1.5 });
+    expect(of('Mask opening beyond the land')).toMatchObject({
+      from: expect.closeTo(0.05, 9),
+      to: expect.closeTo(0.1, 9),
+    });
+    expect(of('Land width')).toMatchObject({ from: 0.4 });
+    expect(of('Mask web')).toMatchObject({ from: 'held', to: 'caution' });
+  });
+  it('is nothing for the same process', () => {
+    expect(compareCompiled(...compiledBy('standard'), ...compiledBy('standard'))).toEqual([]);
+  });
+});
+
+describe('waivers', () => {
+  const wide = (X: string) => converter({}, { overrides: { land: { X } } });
+  const waived = (() => {
+    const document = wide('0.55');
+    const finding = check(compile(document)).findings.find(({ rule }) => rule === 'land-gap');
+    if (!finding) throw new Error('no finding');
+    return applyEdits(document, [waive(finding, 'the shop holds 0.10')]);
+  })();
+  const report = (X: string) => check(compile({ ...waived, overrides: { land: { X } } }));
+  it('keep an accepted finding out of the verdict, and its reason', () => {
+    const { findings, waived: accepted, verdict } = report('0.55');
+    expect(findings.filter(({ rule }) => rule === 'land-gap')).toEqual([]);
+    expect(accepted[0]?.waiver).toMatchObject({
+      reason: 'the shop holds 0.10',
+      value: expect.closeTo(0.1, 9),
+    });
+    expect(verdict).not.toBe('stop');
+  });
+  it('hold while it gets better', () => expect(report('0.53').waived).toHaveLength(1));
+  it('lapse when it gets worse, and say so', () => {
+    const { findings, waived: accepted } = report('0.57');
+    expect(accepted).toEqual([]);
+    const again = findings.find(({ rule }) => rule === 'land-gap');
+    expect(again?.lapsed?.reason).toBe('the shop holds 0.10');
+  });
+  it('are part of the document', () => expect(checkDocument(waived).ok).toBe(true));
+});

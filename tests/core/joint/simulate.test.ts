@@ -1,0 +1,162 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { endJointLimit, endStaysOn, sideOverhangLimit } from '../../../src/core/joint/acceptance';
+import { jointModel, marginFigures, type JointModel } from '../../../src/core/joint/model';
+import {
+  closedDeviation,
+  simulate,
+  type Simulation,
+  type SimulationPlan,
+} from '../../../src/core/joint/simulate';
+import { PROCESSES } from '../../../src/core/process';
+import type { Process } from '../../../src/core/process/process';
+import type { TapisDocument } from '../../../src/core/document/document';
+import { converter } from '../../data/documents';
+import { footprintOf, VARIANTS } from '../../data/families';
+
+const standard = PROCESSES[0] as Process;
+
+function modelOf(document: TapisDocument, position = 1): JointModel {
+  const footprint = footprintOf(document);
+  const land = footprint.lands.find((l) => l.position === position);
+  const model = land && jointModel(footprint, land, standard, document.level);
+  if (!model) throw new Error('no joint');
+  return model;
+}
+
+function run(model: JointModel, part: Partial<SimulationPlan> = {}): Simulation {
+  const steps = simulate(model, { samples: 100_000, seed: 7, distribution: 'normal', ...part });
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+  }
+}
+
+describe('acceptance classes', () => {
+  it.each([
+    [1, 0.5, 0.5],
+    [2, 0.5, 0.5],
+    [3, 0.25, 0.75],
+  ] as const)('%d allows a side overhang of %d and needs an end joint of %d', (which, side, end) => {
+    expect([sideOverhangLimit(which), endJointLimit(which)]).toEqual([side, end]);
+  });
+  it('keep the ends of chips on their lands, and let feet of leads hang over', () => {
+    expect(endStaysOn('rectangular-end')).toBe(true);
+    expect(endStaysOn('gull-wing')).toBe(false);
+  });
+});
+
+describe('the joint of the converter', () => {
+  // lands Z 7.35, G 4.25, X 0.40; L 6.2..6.6, T 0.45..0.75, W 0.19..0.30; F 0.10, P 0.05
+  const model = modelOf(converter());
+  const [toe, heel, side] = model.margins.map((margin) => marginFigures(model, margin));
+  it('has its means', () => {
+    expect(toe?.mean).toBeCloseTo((7.35 - 6.4) / 2, 9);
+    expect(heel?.mean).toBeCloseTo((6.4 - 4.25) / 2 - 0.6, 9);
+    expect(side?.mean).toBeCloseTo((0.4 - 0.245) / 2, 9);
+  });
+  it('has its worst cases: every edge by F/2, the part by P/2', () => {
+    expect(toe?.worst.min).toBeCloseTo((7.35 - 6.6 - 0.1 - 0.05) / 2, 9);
+    expect(heel?.worst.min).toBeCloseTo((6.2 - 4.25) / 2 - 0.75 - 0.075, 9);
+    expect(side?.worst).toMatchObject({ min: expect.closeTo((0.4 - 0.3 - 0.15) / 2, 9) });
+  });
+  it('has its root sum of squares', () => {
+    // ranges 0.40/2, 0.10, 0.05: √(0.04 + 0.01 + 0.0025)/2
+    expect(toe?.rms.min).toBeCloseTo(0.475 - Math.sqrt(0.0525) / 2, 9);
+  });
+  it('takes a corrected contact: moved by 0.1, the toe loses it and the heel gains it', () => {
+    const group = footprintOf(converter()).groups[0]?.id ?? '';
+    const moved = modelOf(converter({}, { contacts: { [group]: { offset: '0.1' } } }));
+    const own = moved.margins.map((margin) => marginFigures(moved, margin).mean);
+    expect(own[0]).toBeCloseTo(0.475 - 0.1, 9);
+    expect(own[1]).toBeCloseTo(0.475 + 0.1, 9);
+  });
+});
+
+describe('a simulation', () => {
+  const model = modelOf(converter());
+  it.each(['normal', 'uniform'] as const)(
+    'of a %s distribution agrees with the closed form',
+    (distribution) => {
+      const { margins } = run(model, { distribution });
+      margins.forEach((margin, i) => {
+        const exact = model.margins[i] as JointModel['margins'][number];
+        const sigma = closedDeviation(model, exact, distribution);
+        // four standard errors of mean and deviation over 100 000 samples
+        expect(Math.abs(margin.mean - marginFigures(model, exact).mean)).toBeLessThan(
+          (4 * sigma) / Math.sqrt(1e5),
+        );
+        expect(Math.abs(margin.deviation - sigma)).toBeLessThan((4 * sigma) / Math.sqrt(2e5));
+        expect(margin.histogram.counts.reduce((a, b) => a + b, 0)).toBe(100_000);
+      });
+    },
+  );
+  it('says which tolerance brings how much: shares of the variance', () => {
+    const [toe] = run(model).margins;
+    // (0.40/2)² : 0.10² : 0.05² of 0.0525
+    const share = (name: string) => toe?.contributions.find((c) => c.name === name)?.share;
+    expect(share('Span over the terminals')).toBeCloseTo(0.04 / 0.0525, 2);
+    expect(share('Etching of the outer edge')).toBeCloseTo(0.01 / 0.0525, 2);
+    expect(toe?.contributions[0]?.name).toBe('Span over the terminals');
+  });
+  it('counts what lies below the goal as the normal distribution has it', () => {
+    const [toe] = run(model).margins;
+    // goal 0.35, mean 0.475, σ = √0.0525/6 = 0.03819: Φ(−3.273) = 5.3e−4
+    expect(toe?.belowGoal).toBeCloseTo(5.3e-4, 3);
+  });
+  it('is the same for the same seed and another for another', () => {
+    expect(run(model, { samples: 5000 })).toEqual(run(model, { samples: 5000 }));
+    expect(run(model, { samples: 5000, seed: 8 }).margins).not.toEqual(run(model, { samples: 5000 }).margins);
+  });
+  it('stays inside the worst case where everything is uniform, for every family', () => {
+    for (const { document } of VARIANTS.filter((_, i) => i % 7 === 0)) {
+      const footprint = footprintOf(document);
+      const [land] = footprint.lands;
+      const joint = land && jointModel(footprint, land, standard, 'B');
+      if (!joint) continue;
+      run(joint, { samples: 2000, distribution: 'uniform' }).margins.forEach((margin, i) => {
+        const { worst } = marginFigures(joint, joint.margins[i] as JointModel['margins'][number]);
+        expect(margin.min).toBeGreaterThanOrEqual(worst.min - 1e-9);
+        expect(margin.max).toBeLessThanOrEqual(worst.max + 1e-9);
+      });
+    }
+  });
+  it('agrees with the closed form for any linear joint', () => {
+    const variable = fc.record({
+      middle: fc.double({ min: -2, max: 2, noNaN: true }),
+      range: fc.double({ min: 0, max: 1, noNaN: true }),
+    });
+    fc.assert(
+      fc.property(
+        fc.array(variable, { minLength: 1, maxLength: 6 }),
+        fc.integer({ min: 0, max: 1e6 }),
+        (variables, seed) => {
+          const joint: JointModel = {
+            title: '',
+            variables: variables.map((v, i) => ({ ...v, name: `v${i}` })),
+            margins: [
+              {
+                end: 'side',
+                constant: 0.1,
+                factors: variables.map((_, i) => (i % 2 ? -0.5 : 1)),
+                goal: 0,
+                limit: null,
+              },
+            ],
+          };
+          const [margin] = joint.margins as [JointModel['margins'][number]];
+          const [result] = run(joint, { samples: 20_000, seed }).margins;
+          const sigma = closedDeviation(joint, margin, 'normal');
+          expect(Math.abs((result?.mean ?? NaN) - marginFigures(joint, margin).mean)).toBeLessThan(
+            (5.5 * sigma) / Math.sqrt(2e4) + 1e-9,
+          );
+          expect(Math.abs((result?.deviation ?? NaN) - sigma)).toBeLessThan(
+            (5.5 * sigma) / Math.sqrt(4e4) + 1e-9,
+          );
+        },
+      ),
+      { numRuns: 40 },
+    );
+  });
+  it('refuses to run without samples', () => expect(() => run(model, { samples: 0 })).toThrow(/one sample/));
+});
