@@ -110,7 +110,7 @@ function outline(figure: Placed): Polygon {
 }
 
 /**
- * The padstack cut through its middle, along the terminal: copper, mask, paste and hole over the
+ * The padstack cut along the terminal through its middle, or through the row of paste windows next to it: copper, mask, paste and hole over the
  * thickness of the board; thin layers are drawn thicker than they are, all by the same factor.
  */
 export function sectionStack(stack: Padstack, process: Process): Drawing & { readonly exaggeration: number } {
@@ -133,7 +133,13 @@ export function sectionStack(stack: Padstack, process: Process): Drawing & { rea
       if (to - from > 1e-9) strokes.push({ layer, closed: true, rings: [bar(from, low, to, high)] });
     }
   };
-  const cut = (figures: readonly Placed[]): Span[] => figures.flatMap(spanOf);
+  // the row of windows nearest to the middle is what there is to see
+  const rows = stack.paste.map(({ at }) => at.y).sort((a, b) => Math.abs(a) - Math.abs(b));
+  const line = stack.paste.length > 1 ? (rows[0] ?? 0) : 0;
+  const cut = (figures: readonly Placed[]): Span[] =>
+    figures.flatMap(({ minX, maxX, minY, maxY }): Span[] =>
+      minY <= line + 1e-9 && maxY >= line - 1e-9 ? [[minX, maxX]] : [],
+    );
   const vias = cut(stack.vias.map((via) => circleAt(via, via.hole)));
   const hole = stack.hole ? cut([place(stack.hole.figure, CENTRE)]) : [];
   const bores = [...hole, ...vias];
@@ -194,11 +200,6 @@ export function sectionStack(stack: Padstack, process: Process): Drawing & { rea
 }
 
 type Span = readonly [number, number];
-
-/** Where the cutting line y = 0, or the nearest row of a figure, runs through it. */
-function spanOf({ minX, maxX, minY, maxY }: Placed): Span[] {
-  return minY <= 1e-9 && maxY >= -1e-9 ? [[minX, maxX]] : [];
-}
 
 function without(spans: readonly Span[], others: readonly Span[]): Span[] {
   return others.reduce<Span[]>(

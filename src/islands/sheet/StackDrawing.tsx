@@ -39,7 +39,8 @@ export function StackSection({ stack, process }: Props) {
         </g>
       </svg>
       <figcaption className="text-secondary text-[12px]">
-        Cut through the middle{exaggeration > 1 ? `, layers drawn ${exaggeration} × as thick` : ''}
+        Cut through {stack.paste.length > 1 ? 'a row of windows' : 'the middle'}
+        {exaggeration > 1 ? `, layers drawn ${exaggeration} × as thick` : ''}
       </figcaption>
     </figure>
   );

@@ -1,6 +1,6 @@
 import { mergeIntents } from '../../../core/footprint/stack-choices';
 import type { Footprint, Land } from '../../../core/footprint/footprint';
-import type { Padstack } from '../../../core/padstack/padstack';
+import { shapeOf, type Padstack } from '../../../core/padstack/padstack';
 import { pasteFigures } from '../../../core/padstack/paste-forms';
 import { formatLength, formatNumber } from '../../../core/units/length';
 import { EntryInput } from '../../common/EntryInput';
@@ -70,7 +70,7 @@ function SelectedStack({ drawable: { footprint, process, document } }: { drawabl
 
 /** A fork starts as what the land is; its shape is written down so that the land stands by itself. */
 function forkOf({ copper }: Padstack) {
-  return { shape: copper.kind === 'rectangle' ? 'rounded' : copper.kind };
+  return { shape: shapeOf(copper) };
 }
 
 function Scope({ title, pressed, onPress }: { title: string; pressed: boolean; onPress: () => void }) {

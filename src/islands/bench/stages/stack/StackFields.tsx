@@ -182,7 +182,7 @@ function OpeningFields({ which, title, ...part }: OpeningProps) {
   return (
     <Fold
       title={title}
-      open={which in intent || (which === 'paste' && 'windows' in intent)}
+      open={which in intent || (which === 'paste' && stack.windows !== null)}
       layer={layers.get(which)}
     >
       {which === 'paste' && stack.windows && <ThermalWindows {...part} />}
@@ -203,7 +203,7 @@ function OpeningFields({ which, title, ...part }: OpeningProps) {
             at={`${here}/width`}
             text={own.width}
             title="Along"
-            computed={outer ? show(outer.width) : ''}
+            computed={windowed ? 'in windows' : outer ? show(outer.width) : ''}
             instead={[`${here}/margin`]}
           />
           {opening?.kind !== 'round' && (
@@ -211,7 +211,7 @@ function OpeningFields({ which, title, ...part }: OpeningProps) {
               at={`${here}/height`}
               text={own.height}
               title="Across"
-              computed={outer ? show(outer.height) : ''}
+              computed={windowed ? 'in windows' : outer ? show(outer.height) : ''}
               instead={[`${here}/margin`]}
             />
           )}
