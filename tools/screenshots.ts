@@ -5,6 +5,8 @@ import puppeteer from 'puppeteer-core';
 
 const FOLDER = 'docs/screenshots';
 const server = spawn('node', ['tools/start.mjs', '0'], { stdio: ['ignore', 'pipe', 'inherit'] });
+// a step that fails must not leave the server behind
+process.on('exit', () => server.kill());
 const url = await new Promise<string>((resolve) => {
   server.stdout.on('data', (data: Buffer) => {
     const address = /http:\/\/127\.0\.0\.1:\d+/.exec(data.toString());
@@ -82,13 +84,37 @@ await shoot('bench-measure');
 await page.keyboard.press('6');
 await shoot('bench-prove');
 
-await open('U4 tide converter');
+await open('U9 radio front end');
 await page.keyboard.press('3');
-await shoot('bench-stack');
+await page.$$eval('main tbody tr.cursor-pointer', (rows) =>
+  rows.at(-1)?.dispatchEvent(new MouseEvent('click', { bubbles: true })),
+);
+await shoot('bench-stack-thermal');
+await page.select('select[aria-label="Process"]', 'kitchen-table');
+await page.keyboard.press('2');
+await shoot('bench-process-change');
+
+await open('J2 debug header');
+await page.keyboard.press('3');
+await shoot('bench-stack-hole');
+
+await page.goto(`${url}/processes`, { waitUntil: 'networkidle0' });
+await page.locator('button ::-p-text(Make a copy to edit)').click();
+await page.waitForSelector('#field-minGap');
+await page.locator('#field-minGap').fill('0.18');
+await page.keyboard.press('Enter');
+await shoot('processes');
+
+await open('U4 tide converter');
 await page.keyboard.press('4');
 await shoot('bench-mark');
-await page.keyboard.press('5');
+await page.keyboard.press('6');
 await page.keyboard.press('n');
+await page.locator('main button ::-p-text(Simulate)').click();
+await page.waitForSelector('.recharts-wrapper');
+await page.$eval('section[aria-label^="Joint of land"]', (section) => section.scrollIntoView());
+await shoot('bench-simulation');
+await page.keyboard.press('5');
 await page.keyboard.press('n');
 await shoot('bench-rise');
 await page.keyboard.press('7');
