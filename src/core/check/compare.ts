@@ -1,6 +1,7 @@
 import type { Compiled, Footprint } from '../footprint/footprint';
 import { sizesOf } from '../land/solution';
 import { sizeOf } from '../geometry/figure';
+import { coverageOf } from '../padstack/windows';
 import type { Report } from './check';
 
 /** One thing in which two compiled documents differ; lengths in mm, `null` where there is none. */
@@ -46,6 +47,8 @@ export function compareCompiled(
         length(several ? `${title}: ${name.toLowerCase()}` : name, was, value);
       }
     });
+    text('Vias in lands', viaCount(a), viaCount(b));
+    text('Paste on exposed pads', coverage(a), coverage(b));
     length('Mask opening beyond the land', maskMargin(a), maskMargin(b));
     length('Courtyard across', across(a), across(b));
     length('Courtyard upright', upright(a), upright(b));
@@ -60,6 +63,16 @@ export function compareCompiled(
     if (!now.has(key) && !stays) text(title, severity, 'held');
   }
   return changes;
+}
+
+function viaCount({ lands }: Footprint): string {
+  return String(lands.reduce((sum, { vias }) => sum + vias.length, 0));
+}
+
+/** Shares of the pads that are covered, in whole percent. */
+function coverage({ padstacks }: Footprint): string {
+  const split = padstacks.filter(({ windows }) => windows !== null);
+  return split.map(({ copper, paste }) => `${Math.round(coverageOf(copper, paste) * 100)} %`).join(', ');
 }
 
 function maskMargin({ padstacks }: Footprint): number | null {

@@ -20,14 +20,9 @@ import type {
   TerminalPlace,
 } from '../package/terminal';
 import { stackKey, uniqueName } from '../padstack/naming';
-import {
-  buildPadstack,
-  type PadMargins,
-  type Padstack,
-  type Source,
-  type StackBase,
-  type StackChoices,
-} from '../padstack/padstack';
+import { buildPadstack } from '../padstack/build';
+import { type StackChoices } from '../padstack/choices';
+import { type PadMargins, type Padstack, type Source, type StackBase } from '../padstack/padstack';
 import type { Process } from '../process/process';
 import { quantise } from '../units/length';
 import type { Land, MaskOpening } from './footprint';

@@ -3,7 +3,7 @@ import { boxOfPoints } from '../geometry/box';
 import type { Contour } from '../geometry/contour';
 import { segmentsCross } from '../geometry/distance';
 import { area } from '../geometry/polygon';
-import { NO_STACK_CHOICES, type OpeningChoice, type StackChoices } from '../padstack/padstack';
+import { NO_STACK_CHOICES, type OpeningChoice, type StackChoices } from '../padstack/choices';
 import { pointerKey, type EntryReader } from './entry-reader';
 
 /** What was chosen about the padstack of each land. */

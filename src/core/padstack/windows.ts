@@ -5,7 +5,7 @@ import {
   contourFigure,
   contourOf,
   gapBetweenFigures,
-  growPlaced,
+  grown,
   outlineOf,
   place,
   rectangle,
@@ -89,16 +89,11 @@ function split(pad: Figure, plan: WindowPlan): Windows {
     inset = wide.above;
     windows = lay(quantise(wide.best));
     if (Math.abs(sumArea(windows) / whole - plan.coverage) > JUMP) {
-      // a piece that falls away makes coverage jump: from above, wider keep-outs take up the rest
-      const grown = (by: number) =>
-        layer(
-          pad,
-          { ...plan, keepOut: plan.keepOut.map((o) => growPlaced(o, by)) },
-          columns,
-          rows,
-        )(wide.above);
-      const { best } = closeIn((by) => sumArea(grown(by)) / whole - plan.coverage, 0, plan.gap);
-      const finer = grown(best);
+      // a piece that falls away makes coverage jump: from above, slightly smaller pieces take up the rest
+      const larger = lay(quantise(wide.above));
+      const smaller = (by: number) => larger.map(({ figure, at }) => place(grown(figure, -by), at));
+      const { best } = closeIn((by) => sumArea(smaller(by)) / whole - plan.coverage, 0, plan.gap);
+      const finer = smaller(quantise(best));
       const off = (made: readonly Placed[]) => Math.abs(sumArea(made) / whole - plan.coverage);
       if (off(finer) < off(windows)) windows = finer;
       else inset = wide.best;

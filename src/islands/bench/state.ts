@@ -153,14 +153,14 @@ export function createBench({ id, document, revision, updatedAt }: StoredFootpri
         const { past, future, document: current } = get();
         const last = past.at(-1);
         if (!last) return;
-        set({ past: past.slice(0, -1), future: [current, ...future] });
+        set({ past: past.slice(0, -1), future: [current, ...future], change: null });
         change(last.document);
       },
       redo() {
         const { past, future, document: current } = get();
         const [next, ...rest] = future;
         if (!next) return;
-        set({ past: [...past, { document: current, gesture: null }], future: rest });
+        set({ past: [...past, { document: current, gesture: null }], future: rest, change: null });
         change(next);
       },
       abandon(gesture) {

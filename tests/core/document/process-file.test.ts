@@ -99,6 +99,23 @@ describe('what a change of the process costs', () => {
     expect(of('Land width')).toMatchObject({ from: 0.4 });
     expect(of('Mask web')).toMatchObject({ from: 'held', to: 'caution' });
   });
+  it('tells of vias that no longer fit', () => {
+    const thermal = (process: string) => {
+      const compiled = compile({
+        ...converter({}, { process }),
+        package: {
+          family: 'no-lead-quad',
+          options: { pad: 'rectangle' },
+          dimensions: { n: '16', e: '0.5', E: '3', L: '0.4', b: '0.25', A: '0.9', E2: '1.7', D2: '1.7' },
+        },
+        stacks: { groups: { pad: { vias: { on: true, pitch: '0.6', cover: 'filled' } } } },
+      });
+      return [compiled, check(compiled)] as const;
+    };
+    // rings of 0.5 on 1.7: (1.7 − 0.5)/0.6 + 1 = 3 each way; rings of 1.2: one
+    const changes = compareCompiled(...thermal('standard'), ...thermal('kitchen-table'));
+    expect(changes.find(({ title }) => title === 'Vias in lands')).toMatchObject({ from: '9', to: '1' });
+  });
   it('is nothing for the same process', () => {
     expect(compareCompiled(...compiledBy('standard'), ...compiledBy('standard'))).toEqual([]);
   });

@@ -3,13 +3,9 @@ import { describe, expect, it } from 'vitest';
 import { heightsOf, meltedHeight } from '../../../src/core/body/heights';
 import { areaOf, grown, rectangle, sizeOf, type Figure } from '../../../src/core/geometry/figure';
 import { formed, pasteFigures } from '../../../src/core/padstack/paste-forms';
-import {
-  buildPadstack,
-  NO_STACK_CHOICES,
-  type PadMargins,
-  type StackBase,
-  type StackChoices,
-} from '../../../src/core/padstack/padstack';
+import { buildPadstack } from '../../../src/core/padstack/build';
+import { NO_STACK_CHOICES, type StackChoices } from '../../../src/core/padstack/choices';
+import { type PadMargins, type StackBase } from '../../../src/core/padstack/padstack';
 import { PROCESSES } from '../../../src/core/process';
 import { drillFor, hasDrill, type Process } from '../../../src/core/process/process';
 

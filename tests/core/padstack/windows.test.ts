@@ -10,7 +10,8 @@ import {
   type Placed,
 } from '../../../src/core/geometry/figure';
 import { neighboursOf } from '../../../src/core/geometry/neighbours';
-import { buildPadstack, NO_STACK_CHOICES, type StackChoices } from '../../../src/core/padstack/padstack';
+import { buildPadstack } from '../../../src/core/padstack/build';
+import { NO_STACK_CHOICES, type StackChoices } from '../../../src/core/padstack/choices';
 import { viaGrid, viaPlaces, type ViaPlan } from '../../../src/core/padstack/vias';
 import { coverageOf, pasteWindows, type WindowPlan } from '../../../src/core/padstack/windows';
 import { PROCESSES } from '../../../src/core/process';

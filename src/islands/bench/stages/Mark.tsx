@@ -279,50 +279,52 @@ function NumberingChoice({ through, polarity }: { through: boolean; polarity: Po
   const typed = useBench((s) => Object.keys(s.document.overrides?.numbers ?? {}).length);
   const pin1Land = useBench((s) => s.document.overrides?.pin1Land ?? 'square');
   const edit = useBench((s) => s.edit);
-  const choice = (
-    title: string,
-    at: string,
-    value: string,
-    usual: string,
-    options: readonly (readonly [string, string])[],
-  ) => (
-    <label className="mt-1 flex items-center gap-2">
-      <span className="w-24">{title}</span>
-      <select
-        className="select select-sm min-w-0 flex-1"
-        value={value}
-        onChange={(event) =>
-          edit([{ at, value: event.target.value === usual ? undefined : event.target.value }])
-        }
-      >
-        {options.map(([id, name]) => (
-          <option key={id} value={id}>
-            {name}
-          </option>
-        ))}
-      </select>
-    </label>
-  );
   return (
-    <>
-      {choice('Scheme', '/numbering/scheme', numbering?.scheme ?? '', '', [
-        ['', 'as the family counts'],
-        ...(polarity ? [[BY_POLARITY, POLARITY_WORDS[polarity]] as const] : []),
-        ...SCHEMES.map(({ id, title }) => [id, title] as const),
-      ])}
+    <div className="mt-1 grid gap-1.5">
+      <ChoiceField
+        at="/numbering/scheme"
+        title="Scheme"
+        value={numbering?.scheme ?? ''}
+        usual=""
+        options={[
+          ['', 'as the family counts'],
+          ...(polarity ? [[BY_POLARITY, POLARITY_WORDS[polarity]] as const] : []),
+          ...SCHEMES.map(({ id, title }) => [id, title] as const),
+        ]}
+      />
       {polarity && (
         <p className="text-secondary text-[12px]">
           Terminal 1 is the {polarity === 'cathode' ? 'cathode' : 'positive end'}; start at the right to turn
           that round.
         </p>
       )}
-      {choice('First at', '/numbering/corner', numbering?.corner ?? 'upper-left', 'upper-left', CORNERS)}
-      {choice('Zero rotation', '/orientation', orientation ?? '', '', [
-        ['', `by the process, ${byProcess}`],
-        ['A', 'A: pin 1 upper left'],
-        ['B', 'B: a quarter turned, lower left'],
-      ])}
-      {through && choice('Land 1', '/overrides/pin1Land', pin1Land, 'square', PIN_1_LANDS)}
+      <ChoiceField
+        at="/numbering/corner"
+        title="First at"
+        value={numbering?.corner ?? 'upper-left'}
+        usual="upper-left"
+        options={CORNERS}
+      />
+      <ChoiceField
+        at="/orientation"
+        title="Zero rotation"
+        value={orientation ?? ''}
+        usual=""
+        options={[
+          ['', `by the process, ${byProcess}`],
+          ['A', 'A: pin 1 upper left'],
+          ['B', 'B: a quarter turned, lower left'],
+        ]}
+      />
+      {through && (
+        <ChoiceField
+          at="/overrides/pin1Land"
+          title="Land 1"
+          value={pin1Land}
+          usual="square"
+          options={PIN_1_LANDS}
+        />
+      )}
       {typed > 0 && (
         <button
           type="button"
@@ -332,6 +334,6 @@ function NumberingChoice({ through, polarity }: { through: boolean; polarity: Po
           Drop {typed} typed {typed === 1 ? 'number' : 'numbers'}
         </button>
       )}
-    </>
+    </div>
   );
 }

@@ -1,11 +1,7 @@
 import type { StackIntent } from '../../../../core/document/document';
-import {
-  NO_STACK_CHOICES,
-  viaPlan,
-  type Padstack,
-  type StackChoices,
-  type StackPart,
-} from '../../../../core/padstack/padstack';
+import { viaPlan } from '../../../../core/padstack/build';
+import { NO_STACK_CHOICES, type StackChoices } from '../../../../core/padstack/choices';
+import { type Padstack, type StackPart } from '../../../../core/padstack/padstack';
 import { viaPlaces } from '../../../../core/padstack/vias';
 import type { Process } from '../../../../core/process/process';
 import { plainScope, readEntry } from '../../../../core/units/entry';

@@ -1,0 +1,221 @@
+import { grown, place, sizeOf, type Figure, type Placed } from '../geometry/figure';
+import type { Point } from '../geometry/point';
+import type { Process } from '../process/process';
+import { quantise } from '../units/length';
+import type { OpeningChoice, StackChoices } from './choices';
+import { copperFigure, resized } from './copper';
+import { nameOf } from './naming';
+import type { PadMargins, Padstack, Relief, StackBase, StackHole } from './padstack';
+import { formed } from './paste-forms';
+import { sourcesOf } from './sources';
+import { viaGrid, type PadVia, type ViaCover, type ViaPlan } from './vias';
+import { pasteWindows, windowCounts, type Windows } from './windows';
+
+/**
+ * Builds the padstack of a land from what it is and what was chosen about it.
+ * @param margins mask and paste margins of the whole footprint, mm
+ */
+export function buildPadstack(
+  base: StackBase,
+  choices: StackChoices,
+  margins: PadMargins,
+  process: Process,
+): Padstack {
+  const solved = copperFigure(base.copper, choices);
+  const byMask = choices.definedBy === 'mask';
+  const maskMargin = byMask
+    ? -Math.abs(choices.mask.margin ?? Math.abs(margins.mask))
+    : (choices.mask.margin ?? margins.mask);
+  // a land that its mask defines keeps its size as the opening; its copper reaches under the mask
+  const copper = byMask ? grown(solved, -maskMargin) : solved;
+  const hole = holeOf(base, choices);
+  const vias = viasOf(base, copper, choices, process);
+  const cover = base.vias ? 'open' : choices.vias.cover;
+  const { offset } = choices;
+  const pasteMargin = choices.paste.margin ?? margins.paste;
+  const windows = base.kind === 'thermal' ? splitPaste(solved, choices, vias, process) : null;
+  const paste = pasteOf(base, solved, pasteMargin, choices, windows, process);
+  const opening = openingOf(solved, byMask ? 0 : maskMargin, choices.mask);
+  const mask =
+    windows && choices.windows.mask
+      ? windows.windows.map(({ figure, at }) => place(grown(figure, maskMargin), at))
+      : opening.map((figure) => place(figure, offset));
+  const other = hole ? otherSide(copper, choices) : null;
+  const maskOther = other
+    ? openingOf(
+        other,
+        margins.mask,
+        choices.maskOther.margin === null
+          ? { ...choices.maskOther, margin: choices.mask.margin }
+          : choices.maskOther,
+      )
+    : [];
+  const stack = {
+    kind: base.kind,
+    copper,
+    offset,
+    other,
+    inner: hole ? innerLand(copper, choices) : null,
+    mask,
+    islands: islandsOf(mask, vias, cover),
+    maskOther: [
+      ...maskOther.map((figure) => place(figure, offset)),
+      ...(cover === 'open' && !hole
+        ? vias.map((via) => place({ kind: 'round', diameter: quantise(via.land + 2 * margins.mask) }, via))
+        : []),
+    ],
+    paste: windows ? paste : paste.map((placed) => place(placed.figure, offset)),
+    margins: {
+      mask: maskMargin,
+      paste: hole || base.kind === 'probe' || windows ? process.pasteMargin : pasteMargin,
+    },
+    hole,
+    relief: reliefOf(copper, hole, choices, process),
+    clearance: clearanceOf(copper, hole, choices, process),
+    vias,
+    cover,
+    windows,
+    sources: sourcesOf(base, choices, margins, process),
+  };
+  return { ...stack, name: nameOf(stack, process) };
+}
+
+function openingOf(copper: Figure, margin: number, { width, height, none }: OpeningChoice): Figure[] {
+  if (none) return [];
+  const opening = grown(copper, margin);
+  if (width === null && height === null) return [opening];
+  const size = sizeOf(opening);
+  return [
+    resized(
+      opening,
+      width ?? (opening.kind === 'round' ? (height ?? size.width) : size.width),
+      height ?? (opening.kind === 'round' ? (width ?? size.height) : size.height),
+    ),
+  ];
+}
+
+function holeOf({ hole }: StackBase, { hole: chosen }: StackChoices): StackHole | null {
+  if (hole === null) return null;
+  const diameter = chosen.diameter ?? hole;
+  const figure: Figure =
+    chosen.slot !== null && chosen.slot > diameter
+      ? { kind: 'oblong', width: chosen.slot, height: diameter }
+      : { kind: 'round', diameter };
+  return { figure, plated: chosen.plated, plus: chosen.plus ?? 0, minus: chosen.minus ?? 0 };
+}
+
+function otherSide(copper: Figure, { other: { width, height } }: StackChoices): Figure {
+  if (width === null && height === null) return copper;
+  const size = sizeOf(copper);
+  if (copper.kind === 'round') {
+    const [w, h] = [width ?? height ?? size.width, height ?? width ?? size.height];
+    return resized(copper, w, h);
+  }
+  return resized(copper, width ?? size.width, height ?? size.height);
+}
+
+/** Inner lands are round where the outer ones are not slots: planes see the barrel, not the joint. */
+function innerLand(copper: Figure, { inner }: StackChoices): Figure {
+  const { width, height } = sizeOf(copper);
+  return { kind: 'round', diameter: inner ?? Math.min(width, height) };
+}
+
+function reliefOf(
+  copper: Figure,
+  hole: StackHole | null,
+  { relief }: StackChoices,
+  process: Process,
+): Relief | null {
+  const on = relief.on ?? hole?.plated ?? false;
+  const spokes = relief.spokes ?? process.reliefSpokes;
+  if (!on || spokes <= 0) return null;
+  const gap = relief.gap ?? process.reliefGap;
+  return { inner: copper, outer: grown(copper, gap), spokes, width: relief.width ?? process.reliefWidth };
+}
+
+/** The larger of land and hole with their clearances. */
+function clearanceOf(
+  copper: Figure,
+  hole: StackHole | null,
+  { clearance }: StackChoices,
+  process: Process,
+): Figure | null {
+  if (!hole) return clearance === null ? null : grown(copper, clearance);
+  if (clearance !== null) return grown(copper, clearance);
+  const [land, wall] = [grown(copper, process.planeClearance), grown(hole.figure, process.holeClearance)];
+  const least = (figure: Figure) => Math.min(sizeOf(figure).width, sizeOf(figure).height);
+  return least(wall) > least(land) ? wall : land;
+}
+
+/** The via grid as chosen; where no pitch is given, vias stand on the crossings of the windows' bars. */
+export function viaPlan(pad: Figure, { vias, windows }: StackChoices, process: Process): ViaPlan {
+  const { width, height } = sizeOf(pad);
+  const [across, upright] = windowCounts(pad, {
+    columns: windows.columns,
+    rows: windows.rows,
+    coverage: windows.coverage ?? process.thermalCoverage,
+    gap: windows.gap ?? process.windowGap,
+  });
+  const crossings = (count: number) => (vias.pitch === null ? Math.max(1, count - 1) : null);
+  return {
+    pitchX: vias.pitch ?? quantise(width / across),
+    pitchY: vias.pitchY ?? vias.pitch ?? quantise(height / upright),
+    hole: vias.hole ?? process.viaHole,
+    ring: vias.ring ?? process.viaRing,
+    columns: vias.columns ?? crossings(across),
+    rows: vias.rows ?? crossings(upright),
+    omit: vias.omit,
+  };
+}
+
+function viasOf(base: StackBase, copper: Figure, choices: StackChoices, process: Process): readonly PadVia[] {
+  if (base.vias) return base.vias;
+  return choices.vias.on && base.hole === null ? viaGrid(copper, viaPlan(copper, choices, process)) : [];
+}
+
+/** The paste of an exposed pad, kept out of vias that are not filled. */
+function splitPaste(
+  pad: Figure,
+  { windows, vias: { cover } }: StackChoices,
+  vias: readonly PadVia[],
+  process: Process,
+): Windows {
+  const keepOut =
+    cover === 'filled'
+      ? []
+      : vias.map((via) => place({ kind: 'round', diameter: via.land + 2 * process.viaMargin }, via));
+  return pasteWindows(pad, {
+    coverage: windows.coverage ?? process.thermalCoverage,
+    gap: windows.gap ?? process.windowGap,
+    radius: windows.radius ?? process.windowRadius,
+    columns: windows.columns,
+    rows: windows.rows,
+    keepOut,
+  });
+}
+
+function pasteOf(
+  { kind, hole }: StackBase,
+  copper: Figure,
+  margin: number,
+  { paste, pasteForm }: StackChoices,
+  windows: Windows | null,
+  { windowRadius }: Process,
+): readonly Placed[] {
+  if (paste.none) return [];
+  const sized = paste.width !== null || paste.height !== null;
+  if (windows && !sized) return windows.windows;
+  // probes are not soldered, and paste runs through holes unless it is asked for
+  if ((kind === 'probe' || hole !== null) && !sized && paste.margin === null) return [];
+  return openingOf(copper, -margin, paste).map((figure) =>
+    place(formed(figure, pasteForm, windowRadius), CENTRE),
+  );
+}
+
+/** Mask over tented vias: a spot as large as the via's copper. */
+function islandsOf(mask: readonly Placed[], vias: readonly PadVia[], cover: ViaCover): Placed[] {
+  if (cover !== 'tented' || mask.length === 0) return [];
+  return vias.map((via) => place({ kind: 'round', diameter: via.land }, via));
+}
+
+const CENTRE: Point = { x: 0, y: 0 };
