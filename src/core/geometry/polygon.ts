@@ -62,7 +62,7 @@ export function intersect(solids: readonly Polygon[], others: readonly Polygon[]
 }
 
 /** Distance that chords of rounded corners may lie inside their arcs, nm. */
-const ARC_TOLERANCE = 1000;
+const ARC_TOLERANCE = 2000;
 
 /**
  * Polygons grown (or shrunk, where `by` is negative) on every side; mm.

@@ -6,6 +6,7 @@ import {
   contourOf,
   gapBetweenFigures,
   grown,
+  growPlaced,
   outlineOf,
   place,
   rectangle,
@@ -48,7 +49,7 @@ export interface Windows {
 const USUAL = 1.5;
 /** Pieces of windows smaller than this share of a whole one are left out: they hold no paste. */
 const CRUMB = 0.02;
-const TOLERANCE = 0.002;
+const TOLERANCE = 0.004;
 /** Results that are kept: the same pad is split again with every keystroke elsewhere. */
 const REMEMBERED = 32;
 const remembered = new Map<string, Windows>();
@@ -84,15 +85,16 @@ function split(pad: Figure, plan: WindowPlan): Windows {
   let inset = least;
   let windows = least < most ? lay(least) : [];
   if (achievable > plan.coverage) {
-    // coverage falls as bars widen
-    const wide = closeIn((x) => share(x) - plan.coverage, least, most);
+    // coverage falls as bars widen; clipped windows cost time, so they settle for less
+    const grain = windows.some(({ figure }) => figure.kind === 'contour') ? 5e-4 : 1e-7;
+    const wide = closeIn((x) => share(x) - plan.coverage, least, most, grain);
     inset = wide.above;
     windows = lay(quantise(wide.best));
     if (Math.abs(sumArea(windows) / whole - plan.coverage) > JUMP) {
       // a piece that falls away makes coverage jump: from above, slightly smaller pieces take up the rest
       const larger = lay(quantise(wide.above));
       const smaller = (by: number) => larger.map(({ figure, at }) => place(grown(figure, -by), at));
-      const { best } = closeIn((by) => sumArea(smaller(by)) / whole - plan.coverage, 0, plan.gap);
+      const { best } = closeIn((by) => sumArea(smaller(by)) / whole - plan.coverage, 0, plan.gap, grain);
       const finer = smaller(quantise(best));
       const off = (made: readonly Placed[]) => Math.abs(sumArea(made) / whole - plan.coverage);
       if (off(finer) < off(windows)) windows = finer;
@@ -114,18 +116,24 @@ const JUMP = 0.003;
 
 /**
  * Closes in on the zero of a function that falls from `low` to `high`.
+ * @param grain how near is near enough, in x and in f
  * @returns where it came nearest to zero, and the last place where it was not below
  */
-function closeIn(f: (x: number) => number, low: number, high: number): { best: number; above: number } {
+function closeIn(
+  f: (x: number) => number,
+  low: number,
+  high: number,
+  grain: number,
+): { best: number; above: number } {
   let [from, to, over, under] = [low, high, f(low), f(high)];
   let best = Math.abs(over) < Math.abs(under) ? { x: low, off: over } : { x: high, off: under };
-  for (let i = 0; i < 40 && to - from > 1e-6; i += 1) {
+  for (let i = 0; i < 20 && to - from > grain; i += 1) {
     // halving now and then keeps one end from sticking
     const t = i % 3 === 2 || under >= over ? 0.5 : Math.min(0.98, Math.max(0.02, over / (over - under)));
     const x = from + (to - from) * t;
     const off = f(x);
     if (Math.abs(off) < Math.abs(best.off)) best = { x, off };
-    if (Math.abs(off) < 1e-4) break;
+    if (Math.abs(off) < grain) break;
     if (off > 0) [from, over] = [x, off];
     else [to, under] = [x, off];
   }
@@ -152,7 +160,11 @@ function layer(pad: Figure, plan: WindowPlan, columns: number, rows: number): (i
   const cell = { width: width / columns, height: height / rows };
   const plain = pad.kind === 'rectangle' && !pad.chamfer && !pad.radius;
   const outline = flatten(outlineOf(pad), TOLERANCE);
-  const keepOut = plan.keepOut.map((placed) => ({ placed, polygon: flatten(contourOf(placed), TOLERANCE) }));
+  // chords lie outside of the keep-outs' arcs
+  const keepOut = plan.keepOut.map((placed): KeptOut => ({
+    placed,
+    polygon: flatten(contourOf(growPlaced(placed, TOLERANCE)), TOLERANCE),
+  }));
   return (inset) => {
     const size = { width: cell.width - 2 * inset, height: cell.height - 2 * inset };
     if (size.width <= 1e-9 || size.height <= 1e-9) return [];
@@ -210,13 +222,11 @@ function bitten(
 ): Placed[] {
   const whole = flatten(contourOf(window), TOLERANCE);
   const inside = within ? intersect([whole], within) : [whole];
-  const left = without.length > 0 ? subtract(inside, parted(inside, window, without, gap)) : inside;
+  const left = without.length > 0 ? parted(inside, window, without, gap) : inside;
   // shrunk and grown again: points become round, slivers vanish
   const { width, height } = sizeOf(window.figure);
   const r = Math.min(radius, width / 4, height / 4);
-  const smooth = r > 0 ? inflate(inflate(left, -r), r, 'round') : left;
-  // growing by chords must not reach past what was left
-  const kept = r > 0 ? intersect(smooth, left) : left;
+  const kept = r > 0 ? inflate(inflate(left, -r), r, 'round') : left;
   const enough = areaOf(window.figure) * CRUMB;
   return placedContour(
     barred(
@@ -239,7 +249,7 @@ function barred(pieces: readonly Polygon[], gap: number, enough: number): Polygo
 }
 
 /**
- * The keep-outs themselves, and where one lies wholly inside a window a bar across it: a stencil
+ * What keep-outs leave of a window. Where one lies wholly inside, a bar runs across it: a stencil
  * cannot hold an island.
  */
 function parted(
@@ -249,7 +259,8 @@ function parted(
   gap: number,
 ): Polygon[] {
   const polygons = without.map(({ polygon }) => polygon);
-  if (!subtract(inside, polygons).some((polygon) => area(polygon) < 0)) return polygons;
+  const left = subtract(inside, polygons);
+  if (!left.some((polygon) => area(polygon) < 0)) return left;
   const bars = without
     .filter(({ placed }) => overhang(placed, window) < 0)
     .map(({ placed: { at } }) =>
@@ -260,7 +271,7 @@ function parted(
         maxY: window.maxY + gap,
       }),
     );
-  return unite([...polygons, ...bars]);
+  return subtract(inside, unite([...polygons, ...bars]));
 }
 
 function placedContour(polygons: readonly Polygon[]): Placed[] {
