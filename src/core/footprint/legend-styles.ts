@@ -100,19 +100,20 @@ function ends(input: StyleInput): Polyline[] {
   return free.length > 0 ? free : brackets(input);
 }
 
-/** The outline without what lies in the shadow of a land, so that dashes are left between lands. */
+/** The outline without what lies in the shadow of a land on its side, so that dashes are left between lands. */
 function dashes({ lands, body, reach }: StyleInput): Polyline[] {
-  const box = grow(boxOf(body), 2 * reach + 1);
+  const box = boxOf(body);
   const shadows = lands
     .filter(({ side }) => side !== null)
     .map(({ copper, rotation }): Polygon => {
       const { minX, minY, maxX, maxY } = grow(copper, reach);
       const towards = direction(turn({ x: 1, y: 0 }, rotation));
+      // from the land across the body's edge on its side, and no further
       return cornersOf({
-        minX: towards === 'right' ? 0 : towards === 'left' ? Math.min(minX, box.minX) : minX,
-        maxX: towards === 'left' ? 0 : towards === 'right' ? Math.max(maxX, box.maxX) : maxX,
-        minY: towards === 'top' ? 0 : towards === 'bottom' ? Math.min(minY, box.minY) : minY,
-        maxY: towards === 'bottom' ? 0 : towards === 'top' ? Math.max(maxY, box.maxY) : maxY,
+        minX: towards === 'right' ? Math.min(minX, box.maxX - reach) : minX,
+        maxX: towards === 'left' ? Math.max(maxX, box.minX + reach) : maxX,
+        minY: towards === 'top' ? Math.min(minY, box.maxY - reach) : minY,
+        maxY: towards === 'bottom' ? Math.max(maxY, box.minY + reach) : maxY,
       });
     });
   return cutLines(sidesOf(body), shadows);
