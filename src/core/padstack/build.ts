@@ -1,5 +1,5 @@
-import { grown, place, sizeOf, type Figure, type Placed } from '../geometry/figure';
-import type { Point } from '../geometry/point';
+import { grown, growPlaced, narrowOf, place, sizeOf, type Figure, type Placed } from '../geometry/figure';
+import { add, type Point } from '../geometry/point';
 import type { Process } from '../process/process';
 import { quantise } from '../units/length';
 import type { OpeningChoice, StackChoices } from './choices';
@@ -29,33 +29,30 @@ export function buildPadstack(
   // a land that its mask defines keeps its size as the opening; its copper reaches under the mask
   const copper = byMask ? grown(solved, -maskMargin) : solved;
   const hole = holeOf(base, choices);
-  const vias = viasOf(base, copper, choices, process);
   const cover = base.vias ? 'open' : choices.vias.cover;
+  // what is laid out about the land moves with it
   const { offset } = choices;
+  const moved = ({ figure, at }: Placed) => place(figure, add(at, offset));
+  const laidVias = viasOf(base, copper, choices, process);
+  const vias = base.vias ? laidVias : laidVias.map((via) => ({ ...via, ...add(via, offset) }));
   const pasteMargin = choices.paste.margin ?? margins.paste;
-  const windows = base.kind === 'thermal' ? splitPaste(solved, choices, vias, process) : null;
+  const windows = base.kind === 'thermal' ? splitPaste(solved, choices, laidVias, process) : null;
   const paste = pasteOf(base, solved, pasteMargin, choices, windows, process);
   const opening = openingOf(solved, byMask ? 0 : maskMargin, choices.mask);
   const mask =
     windows && choices.windows.mask
-      ? windows.windows.map(({ figure, at }) => place(grown(figure, maskMargin), at))
+      ? windows.windows.map((window) => moved(growPlaced(window, maskMargin)))
       : opening.map((figure) => place(figure, offset));
   const other = hole ? otherSide(copper, choices) : null;
   const maskOther = other
-    ? openingOf(
-        other,
-        margins.mask,
-        choices.maskOther.margin === null
-          ? { ...choices.maskOther, margin: choices.mask.margin }
-          : choices.maskOther,
-      )
+    ? openingOf(other, choices.maskOther.margin ?? choices.mask.margin ?? margins.mask, choices.maskOther)
     : [];
   const stack = {
     kind: base.kind,
     copper,
     offset,
     other,
-    inner: hole ? innerLand(copper, choices) : null,
+    inner: hole && innerLand(copper, hole, choices),
     mask,
     islands: islandsOf(mask, vias, cover),
     maskOther: [
@@ -64,7 +61,7 @@ export function buildPadstack(
         ? vias.map((via) => place({ kind: 'round', diameter: quantise(via.land + 2 * margins.mask) }, via))
         : []),
     ],
-    paste: windows ? paste : paste.map((placed) => place(placed.figure, offset)),
+    paste: paste.map(moved),
     margins: {
       mask: maskMargin,
       paste: hole || base.kind === 'probe' || windows ? process.pasteMargin : pasteMargin,
@@ -114,10 +111,12 @@ function otherSide(copper: Figure, { other: { width, height } }: StackChoices): 
   return resized(copper, width ?? size.width, height ?? size.height);
 }
 
-/** Inner lands are round where the outer ones are not slots: planes see the barrel, not the joint. */
-function innerLand(copper: Figure, { inner }: StackChoices): Figure {
-  const { width, height } = sizeOf(copper);
-  return { kind: 'round', diameter: inner ?? Math.min(width, height) };
+/** Inner lands follow the hole, round or slotted: planes see the barrel, not the joint. */
+function innerLand(copper: Figure, { figure: hole }: StackHole, { inner }: StackChoices): Figure {
+  const across = inner ?? narrowOf(copper);
+  return hole.kind === 'round'
+    ? { kind: 'round', diameter: across }
+    : grown(hole, (across - narrowOf(hole)) / 2);
 }
 
 function reliefOf(
@@ -143,8 +142,7 @@ function clearanceOf(
   if (!hole) return clearance === null ? null : grown(copper, clearance);
   if (clearance !== null) return grown(copper, clearance);
   const [land, wall] = [grown(copper, process.planeClearance), grown(hole.figure, process.holeClearance)];
-  const least = (figure: Figure) => Math.min(sizeOf(figure).width, sizeOf(figure).height);
-  return least(wall) > least(land) ? wall : land;
+  return narrowOf(wall) > narrowOf(land) ? wall : land;
 }
 
 /** The via grid as chosen; where no pitch is given, vias stand on the crossings of the windows' bars. */

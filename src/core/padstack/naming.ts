@@ -1,4 +1,4 @@
-import { grown, sizeOf, type Figure, type Placed } from '../geometry/figure';
+import { grown, narrowOf, sizeOf, type Figure, type Placed } from '../geometry/figure';
 import type { Process } from '../process/process';
 import { formatNumber, quantise } from '../units/length';
 import type { Padstack } from './padstack';
@@ -134,9 +134,8 @@ function clearanceName({ clearance, copper, hole }: Omit<Padstack, 'name'>, proc
 
 function innerName({ inner, copper }: Omit<Padstack, 'name'>): string {
   if (!inner) return '';
-  const { width, height } = sizeOf(copper);
-  const usual = Math.min(width, height);
-  return sizeOf(inner).width === usual ? '' : `z${plainSize(inner)}`;
+  const usual = narrowOf(copper);
+  return narrowOf(inner) === usual ? '' : `z${plainSize(inner)}`;
 }
 
 function viaName({ vias, cover }: Omit<Padstack, 'name'>): string {

@@ -97,6 +97,17 @@ describe('padstacks', () => {
     // a wide hole in a narrow land: 1.4 + 0.6 = 2.0 against 1.45 + 0.5
     expect(pin(1.45, 1.4).clearance).toEqual(round(2));
   });
+  it('have inner lands that follow a slot', () => {
+    const slotted = pin(1.5, 0.9, { hole: { ...NO_STACK_CHOICES.hole, slot: 1.8 } });
+    // 1.5 across the slot of 0.9: 0.3 all round, 1.8 + 0.6 along it
+    expect(slotted.inner).toEqual({ kind: 'oblong', width: 2.4, height: 1.5 });
+  });
+  it('open the far side as wide as they are told', () => {
+    expect(pin(1.5, 0.9, { maskOther: opening({ margin: 0.2 }) }).maskOther[0]?.figure).toEqual(round(1.9));
+    // what was said of the component side holds for both unless the far side says otherwise
+    expect(pin(1.5, 0.9, { mask: opening({ margin: 0.1 }) }).maskOther[0]?.figure).toEqual(round(1.7));
+    expect(pin(1.5, 0.9, { maskOther: opening({ none: true }) }).maskOther).toEqual([]);
+  });
   it('say where each size comes from', () => {
     expect(build(rectangle(1, 0.5)).sources).toMatchObject({ copper: 'land formulas', mask: 'process' });
     const byHand = build(
