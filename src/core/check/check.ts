@@ -4,7 +4,7 @@ import { neighboursOf } from '../geometry/neighbours';
 import { MISSING } from '../footprint/compile';
 import type { Compiled, Land } from '../footprint/footprint';
 import type { ResolvedPackage } from '../package/resolve';
-import { type Padstack } from '../padstack/padstack';
+import type { Padstack } from '../padstack/padstack';
 import type { Process } from '../process/process';
 import { RULES } from './rules';
 import { withWaivers, type WaivedFinding } from './waivers';

@@ -3,7 +3,7 @@ import type { Box } from '../geometry/box';
 import type { Neighbours } from '../geometry/neighbours';
 import type { Compiled, Footprint, Land } from '../footprint/footprint';
 import type { Point } from '../geometry/point';
-import { type Padstack } from '../padstack/padstack';
+import type { Padstack } from '../padstack/padstack';
 import { formatNumber } from '../units/length';
 import type { Process } from '../process/process';
 

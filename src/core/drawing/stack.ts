@@ -3,7 +3,7 @@ import { flatten } from '../geometry/contour';
 import { circleAt, contourOf, place, rectangle, sizeOf, type Figure, type Placed } from '../geometry/figure';
 import type { Point } from '../geometry/point';
 import type { Polygon } from '../geometry/polygon';
-import { type Padstack, type StackPart } from '../padstack/padstack';
+import type { Padstack, StackPart } from '../padstack/padstack';
 import type { Process } from '../process/process';
 import type { Drawing, Layer, Stroke } from './drawing';
 

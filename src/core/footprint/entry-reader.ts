@@ -26,6 +26,8 @@ export interface EntryReader {
     least?: number,
   ) => Toleranced | null;
   readonly report: (at: string, title: string, text: string, reason: string, stage: Stage) => void;
+  /** A reader of the same unit that keeps its reports to itself. */
+  readonly quiet: () => EntryReader;
   readonly problems: readonly Finding[];
 }
 
@@ -53,6 +55,7 @@ export function entryReader(unit: LengthUnit): EntryReader {
     return null;
   };
   return {
+    quiet: () => entryReader(unit),
     problems,
     report,
     toleranced,

@@ -15,7 +15,7 @@ import type { NameTemplate } from '../package/naming';
 import type { ResolvedPackage } from '../package/resolve';
 import type { Orientation } from '../package/orient';
 import type { TerminalGroup } from '../package/terminal';
-import { type Padstack, type PadVia } from '../padstack/padstack';
+import type { Padstack, PadVia } from '../padstack/padstack';
 import type { Process } from '../process/process';
 import type { PatternByGroup } from './recommended';
 

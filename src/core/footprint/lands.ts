@@ -21,8 +21,8 @@ import type {
 } from '../package/terminal';
 import { stackKey, uniqueName } from '../padstack/naming';
 import { buildPadstack } from '../padstack/build';
-import { type StackChoices } from '../padstack/choices';
-import { type PadMargins, type Padstack, type Source, type StackBase } from '../padstack/padstack';
+import type { StackChoices } from '../padstack/choices';
+import type { PadMargins, Padstack, Source, StackBase } from '../padstack/padstack';
 import type { Process } from '../process/process';
 import { quantise } from '../units/length';
 import type { Land, MaskOpening } from './footprint';

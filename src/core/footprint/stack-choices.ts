@@ -9,8 +9,6 @@ import { pointerKey, type EntryReader } from './entry-reader';
 /** What was chosen about the padstack of each land. */
 export interface StacksChosen {
   readonly of: (group: string, position: number) => StackChoices;
-  /** Whether a single land has choices of its own. */
-  readonly isForked: (position: number) => boolean;
 }
 
 /** Reads the decisions about padstacks; a land's own go before those of its group. */
@@ -23,15 +21,17 @@ export function readStacks({ groups = {}, lands = {} }: StackIntents, reader: En
   );
   const byLand = new Map<string, StackChoices>();
   return {
-    isForked: (position) => Object.hasOwn(lands, String(position)),
     of(group, position) {
       const own = lands[String(position)];
       if (!own) return byGroup.get(group) ?? NO_STACK_CHOICES;
       const key = `${group} ${position}`;
       const known = byLand.get(key);
       if (known) return known;
+      const at = `/stacks/lands/${position}`;
+      // only what the land says itself is reported here; its group has reported the rest
+      readStack(own, at, reader);
       const merged = mergeIntents(Object.hasOwn(groups, group) ? groups[group] : undefined, own);
-      const read = readStack(merged, `/stacks/lands/${position}`, reader);
+      const read = readStack(merged, at, reader.quiet());
       byLand.set(key, read);
       return read;
     },
@@ -53,7 +53,11 @@ function isRecord(value: unknown): value is Record<string, unknown> {
   return typeof value === 'object' && value !== null && !Array.isArray(value);
 }
 
-function readStack(intent: StackIntent, at: string, reader: EntryReader): StackChoices {
+/**
+ * Reads one intent.
+ * @param at JSON pointer of the intent
+ */
+export function readStack(intent: StackIntent, at: string, reader: EntryReader): StackChoices {
   const length = (text: string | undefined, key: string, title: string, least?: number) =>
     reader.length(text, `${at}/${key}`, title, 'stack', least);
   const opening = (key: 'mask' | 'maskOther' | 'paste', title: string): OpeningChoice => {

@@ -6,7 +6,7 @@ import { HOLE_ALLOWANCE } from '../land/tables';
 import type { LandSize } from '../land/solver';
 import { correctedGroup, type ContactCorrection } from '../package/contact';
 import type { SpanGroup, TerminalGroup } from '../package/terminal';
-import { type Padstack } from '../padstack/padstack';
+import type { Padstack } from '../padstack/padstack';
 import type { Process } from '../process/process';
 import { spread, type Toleranced } from '../units/toleranced';
 import { endStaysOn, sideOverhangLimit } from './acceptance';

@@ -2,7 +2,7 @@ import { useMemo, type ReactNode } from 'react';
 import { explodeStack, sectionStack } from '../../core/drawing/stack';
 import { sizeOf, type Figure } from '../../core/geometry/figure';
 import { sizesOfPlaced } from '../../core/padstack/naming';
-import { type Padstack, type StackPart } from '../../core/padstack/padstack';
+import type { Padstack, StackPart } from '../../core/padstack/padstack';
 import { coverageOf } from '../../core/padstack/windows';
 import type { Process } from '../../core/process/process';
 import { Hatches, ownPatterns } from './Hatches';

@@ -91,6 +91,36 @@ describe('overrides', () => {
   });
 });
 
+describe('padstacks of single lands', () => {
+  const forked = converter(
+    {},
+    {
+      stacks: {
+        groups: { leads: { mask: { margin: 'wide' } } },
+        lands: { 1: { paste: { margin: 'thin' } } },
+      },
+    },
+  );
+  const group = footprintOf(converter()).groups[0]?.id ?? '';
+  it('report what cannot be read once, where it stands', () => {
+    const stacks = {
+      groups: { [group]: forked.stacks?.groups?.['leads'] ?? {} },
+      lands: forked.stacks?.lands ?? {},
+    };
+    const { problems } = compile({ ...forked, stacks });
+    expect(problems.map(({ remedies }) => remedies[0]?.edits[0]?.at).sort()).toEqual([
+      `/stacks/groups/${group}/mask/margin`,
+      '/stacks/lands/1/paste/margin',
+    ]);
+  });
+  it('stand beside those of their group, and are one where they are equal', () => {
+    const own = (intent: object) =>
+      footprintOf(converter({}, { stacks: { lands: { 1: intent } } })).padstacks;
+    expect(own({ shape: 'rectangle' })).toHaveLength(1);
+    expect(own({ shape: 'oblong' }).map(({ name }) => name)).toEqual(['b155_40', 'r155_40']);
+  });
+});
+
 describe('what cannot be compiled', () => {
   it('names every missing dimension', () => {
     const { footprint, problems } = compile({

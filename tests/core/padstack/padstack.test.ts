@@ -5,7 +5,7 @@ import { areaOf, grown, rectangle, sizeOf, type Figure } from '../../../src/core
 import { formed, pasteFigures } from '../../../src/core/padstack/paste-forms';
 import { buildPadstack } from '../../../src/core/padstack/build';
 import { NO_STACK_CHOICES, type StackChoices } from '../../../src/core/padstack/choices';
-import { type PadMargins, type StackBase } from '../../../src/core/padstack/padstack';
+import type { PadMargins, StackBase } from '../../../src/core/padstack/padstack';
 import { PROCESSES } from '../../../src/core/process';
 import { drillFor, hasDrill, type Process } from '../../../src/core/process/process';
 

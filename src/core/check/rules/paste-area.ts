@@ -3,7 +3,7 @@
  */
 import { sizeOf, type Figure } from '../../geometry/figure';
 import { sizesOfPlaced } from '../../padstack/naming';
-import { type Padstack } from '../../padstack/padstack';
+import type { Padstack } from '../../padstack/padstack';
 import { formed, pasteFigures, type PasteForm } from '../../padstack/paste-forms';
 import type { Remedy } from '../../document/finding';
 import { formatNumber } from '../../units/length';

@@ -2,7 +2,7 @@
  * Requires a part with a direction to carry a mark that shows it after assembly.
  */
 import { boxAt, boxOfPoints, gapBetween, type Box } from '../../geometry/box';
-import { type Rule } from '../rule';
+import type { Rule } from '../rule';
 
 export const pin1Mark: Rule = {
   id: 'pin-1-mark',

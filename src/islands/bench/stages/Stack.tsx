@@ -1,7 +1,7 @@
 import { mergeIntents } from '../../../core/footprint/stack-choices';
 import type { Footprint, Land } from '../../../core/footprint/footprint';
 import { shapeOf } from '../../../core/padstack/copper';
-import { type Padstack } from '../../../core/padstack/padstack';
+import type { Padstack } from '../../../core/padstack/padstack';
 import { pasteFigures } from '../../../core/padstack/paste-forms';
 import { formatLength, formatNumber } from '../../../core/units/length';
 import { EntryInput } from '../../common/EntryInput';

@@ -18,8 +18,8 @@ const SIDES = [
 export function KeepOuts() {
   const keepOuts = useBench((s) => s.document.keepOuts) ?? [];
   const edit = useBench((s) => s.edit);
-  const put = (next: readonly KeepOutIntent[]) =>
-    edit([{ at: '/keepOuts', value: next.length > 0 ? next : undefined }]);
+  const put = (next: readonly KeepOutIntent[], gesture?: string) =>
+    edit([{ at: '/keepOuts', value: next.length > 0 ? next : undefined }], gesture);
   return (
     <section className="mt-4">
       <h2 className="font-semibold">Keep-outs</h2>
@@ -28,7 +28,12 @@ export function KeepOuts() {
           key={i}
           index={i}
           own={own}
-          onChange={(part) => put(keepOuts.map((other, k) => (k === i ? { ...other, ...part } : other)))}
+          onChange={(part) =>
+            put(
+              keepOuts.map((other, k) => (k === i ? { ...other, ...part } : other)),
+              `keep-out ${i} ${Object.keys(part).join()}`,
+            )
+          }
           onRemove={() => put(keepOuts.filter((_, k) => k !== i))}
         />
       ))}

@@ -2,7 +2,7 @@ import type { StackIntent } from '../../../../core/document/document';
 import { sizeOf, type Corner, type Figure } from '../../../../core/geometry/figure';
 import { PASTE_FORMS } from '../../../../core/padstack/paste-forms';
 import { shapeOf } from '../../../../core/padstack/copper';
-import { type Padstack, type StackPart } from '../../../../core/padstack/padstack';
+import type { Padstack, StackPart } from '../../../../core/padstack/padstack';
 import type { Process } from '../../../../core/process/process';
 import { useLayers, type DrawnLayer } from '../../../sheet/StackDrawing';
 import { useBench } from '../../context';

@@ -1,10 +1,10 @@
 import type { StackIntent } from '../../../../core/document/document';
+import { entryReader } from '../../../../core/footprint/entry-reader';
+import { readStack } from '../../../../core/footprint/stack-choices';
 import { viaPlan } from '../../../../core/padstack/build';
-import { NO_STACK_CHOICES, type StackChoices } from '../../../../core/padstack/choices';
-import { type Padstack, type StackPart } from '../../../../core/padstack/padstack';
+import type { Padstack, StackPart } from '../../../../core/padstack/padstack';
 import { viaPlaces } from '../../../../core/padstack/vias';
 import type { Process } from '../../../../core/process/process';
-import { plainScope, readEntry } from '../../../../core/units/entry';
 import { formatNumber } from '../../../../core/units/length';
 import type { DrawnLayer } from '../../../sheet/StackDrawing';
 import { useBench } from '../../context';
@@ -95,7 +95,8 @@ export function ThermalVias(props: Props & { layers: ReadonlyMap<StackPart, Draw
 
 function ViaFields({ at, intent, stack, process, show }: Props) {
   const { vias = {} } = intent;
-  const plan = viaPlan(stack.copper, choicesOf(intent), process);
+  const unit = useBench((s) => s.document.package.unit ?? 'mm');
+  const plan = viaPlan(stack.copper, readStack(intent, at, entryReader(unit)), process);
   const places = viaPlaces(stack.copper, plan);
   const columns = new Set(places.map(({ x }) => x)).size;
   const rows = new Set(places.map(({ y }) => y)).size;
@@ -134,34 +135,6 @@ function ViaFields({ at, intent, stack, process, show }: Props) {
       <ViaPicker at={`${at}/vias/omit`} text={vias.omit ?? ''} stack={stack} plan={plan} />
     </>
   );
-}
-
-/** The choices that the grid of vias depends on, as the core reads them. */
-function choicesOf({ vias = {}, windows = {} }: StackIntent): StackChoices {
-  const length = (text: string | undefined) => {
-    const read = text ? readEntry(text, plainScope('mm')) : null;
-    return read?.ok ? read.value.nom : null;
-  };
-  return {
-    ...NO_STACK_CHOICES,
-    windows: {
-      ...NO_STACK_CHOICES.windows,
-      columns: windows.columns ?? null,
-      rows: windows.rows ?? null,
-      coverage: windows.coverage ?? null,
-      gap: length(windows.gap),
-    },
-    vias: {
-      ...NO_STACK_CHOICES.vias,
-      pitch: length(vias.pitch),
-      pitchY: length(vias.pitchY),
-      hole: length(vias.hole),
-      ring: length(vias.ring),
-      columns: vias.columns ?? null,
-      rows: vias.rows ?? null,
-      omit: new Set((vias.omit ?? '').split(/[\s,;]+/)),
-    },
-  };
 }
 
 interface PickerProps {
