@@ -1,4 +1,4 @@
-import { cornersOf, gapBetween, overhang } from '../geometry/box';
+import { cornersOf, gapBetween, overhang, type Box } from '../geometry/box';
 import { flatten } from '../geometry/contour';
 import {
   areaOf,
@@ -90,16 +90,21 @@ function split(pad: Figure, plan: WindowPlan): Windows {
     const wide = closeIn((x) => share(x) - plan.coverage, least, most, grain);
     inset = wide.above;
     windows = lay(quantise(wide.best));
-    if (Math.abs(sumArea(windows) / whole - plan.coverage) > JUMP) {
-      // a piece that falls away makes coverage jump: from above, slightly smaller pieces take up the rest
-      const larger = lay(quantise(wide.above));
-      const smaller = (by: number) => larger.map(({ figure, at }) => place(grown(figure, -by), at));
-      const { best } = closeIn((by) => sumArea(smaller(by)) / whole - plan.coverage, 0, plan.gap, grain);
+    inset = wide.best;
+    const off = (made: readonly Placed[]) => Math.abs(sumArea(made) / whole - plan.coverage);
+    // a piece or a neck that falls away makes coverage jump: slightly smaller pieces take up the rest
+    const larger = off(windows) > JUMP ? lay(quantise(wide.above)) : [];
+    for (const { trim, only } of off(windows) > JUMP ? trimsOf(larger) : []) {
+      if (off(windows) <= JUMP) break;
+      const smaller = (by: number) =>
+        larger.flatMap((piece) => (only && only !== piece ? [piece] : trim(piece, by, plan.radius)));
+      const reach = Math.max(
+        ...larger.map((piece) => Math.max(piece.maxX - piece.minX, piece.maxY - piece.minY) / 2),
+      );
+      const { best } = closeIn((by) => sumArea(smaller(by)) / whole - plan.coverage, 0, reach, grain);
       const finer = smaller(quantise(best));
-      const off = (made: readonly Placed[]) => Math.abs(sumArea(made) / whole - plan.coverage);
-      if (off(finer) < off(windows)) windows = finer;
-      else inset = wide.best;
-    } else inset = wide.best;
+      if (off(finer) < off(windows)) [windows, inset] = [finer, wide.above];
+    }
   }
   return {
     windows,
@@ -113,6 +118,32 @@ function split(pad: Figure, plan: WindowPlan): Windows {
 
 /** Shares further off than this are worth another search. */
 const JUMP = 0.003;
+
+/** Areas that are nothing but rounding. mm² */
+const SPECK = 1e-4;
+
+/** Ways to make a piece of a window smaller by a length on each side: all round, in length, in height. */
+const TRIMS: readonly ((piece: Placed, by: number, radius: number) => Placed[])[] = [
+  ({ figure, at }, by) => [place(grown(figure, -by), at)],
+  (piece, by, radius) => shortened(piece, { ...piece, minX: piece.minX + by, maxX: piece.maxX - by }, radius),
+  (piece, by, radius) => shortened(piece, { ...piece, minY: piece.minY + by, maxY: piece.maxY - by }, radius),
+];
+
+/** Trims of all pieces alike, then of one of the larger pieces alone. */
+function trimsOf(pieces: readonly Placed[]) {
+  const alone = [...pieces].sort((a, b) => areaOf(b.figure) - areaOf(a.figure)).slice(0, 3);
+  return [null, ...alone].flatMap((only) => TRIMS.map((trim) => ({ trim, only })));
+}
+
+/** What of a piece lies in a box, its corners rounded again; nothing where that would part it. */
+function shortened(piece: Placed, within: Box, radius: number): Placed[] {
+  if (within.minX >= within.maxX || within.minY >= within.maxY) return [];
+  const inside = intersect([flatten(contourOf(piece), TOLERANCE)], [cornersOf(within)]);
+  // necks are down to twice the radius: rounding with all of it would cut them
+  const r = Math.min(radius / 2, (within.maxX - within.minX) / 4, (within.maxY - within.minY) / 4);
+  const kept = r > 0 ? inflate(inflate(inside, -r), r, 'round') : inside;
+  return kept.length === 1 && area(kept[0] as Polygon) > SPECK ? placedContour(kept) : [];
+}
 
 /**
  * Closes in on the zero of a function that falls from `low` to `high`.
