@@ -1,0 +1,98 @@
+import { describe, expect, it } from 'vitest';
+import { rgbOf, USUAL_COLOURS } from '../../../../src/core/body/colours';
+import { quoted, real } from '../../../../src/core/format/step/exchange';
+import { writeStep } from '../../../../src/core/format/step/step';
+import { boxOfPoints } from '../../../../src/core/geometry/box';
+import { facesOf, placeFace } from '../../../../src/core/geometry/faces';
+import type { Assembly, Shape } from '../../../../src/core/geometry/solid';
+import { brepOf } from '../../../../src/core/geometry/solid-brep';
+import { FAMILIES } from '../../../../src/core/package/families';
+import { footprintOf, VARIANTS } from '../../../data/families';
+import { measureMesh, readStep } from '../../../data/occt';
+import { volumeOf } from '../../../data/volume';
+
+/** The box round an assembly by the facets that drawings use, their chords at most 2 µm inside. */
+function boxOf({ shapes, parts }: Assembly): number[][] {
+  const corners = parts.flatMap(({ shape, rotation, at }) =>
+    facesOf(shapes[shape] as Shape).flatMap((face) => placeFace(face, rotation, at).corners),
+  );
+  const flat = boxOfPoints(corners);
+  const upright = boxOfPoints(corners.map(({ x, z }) => ({ x, y: z })));
+  if (!flat || !upright) throw new Error('nothing in it');
+  return [
+    [flat.minX, flat.maxX],
+    [flat.minY, flat.maxY],
+    [upright.minY, upright.maxY],
+  ];
+}
+
+const linear = (value: number) => (value <= 0.04045 ? value / 12.92 : ((value + 0.055) / 1.055) ** 2.4);
+
+describe('bodies as STEP', () => {
+  it.each(VARIANTS)('of $name have the volume, name and colour of each shape', ({ name, document }) => {
+    const { shapes, parts } = footprintOf(document).body.assembly;
+    const one = parts.filter(({ shape }, i) => parts.findIndex((part) => part.shape === shape) === i);
+    const { meshes } = readStep(writeStep({ shapes, parts: one }, name, USUAL_COLOURS), 0.0002);
+    expect(meshes.map((mesh) => mesh.name)).toEqual(one.map(({ shape }) => shape));
+    meshes.forEach(({ attributes, index, color }, i) => {
+      const { shape, material } = one[i]!;
+      const volume = volumeOf(shapes[shape] as Shape);
+      const read = measureMesh(attributes.position.array, index.array).volume;
+      expect(Math.abs(read - volume) / volume, `volume of ${shape}`).toBeLessThan(0.001);
+      const meant = rgbOf(USUAL_COLOURS[material]).map(linear);
+      expect(color?.map((value, k) => Math.abs(value - meant[k]!) < 1e-4)).toEqual([true, true, true]);
+    });
+  });
+
+  it.each(FAMILIES.map(({ id }) => VARIANTS.find(({ name }) => name === id)!))(
+    'of $name stand as one assembly in the same box',
+    ({ name, document }) => {
+      const { assembly } = footprintOf(document).body;
+      const { root, meshes } = readStep(writeStep(assembly, name, USUAL_COLOURS), 0.002);
+      expect(root.children[0]?.name).toBe(name);
+      expect(meshes).toHaveLength(assembly.parts.length);
+      const boxes = meshes.map(
+        ({ attributes, index }) => measureMesh(attributes.position.array, index.array).box,
+      );
+      boxOf(assembly).forEach(([from, to], axis) => {
+        // chords of either side lie up to 2 µm inside of arcs
+        expect(Math.abs(Math.min(...boxes.map((box) => box[axis]![0]!)) - from!)).toBeLessThan(0.004);
+        expect(Math.abs(Math.max(...boxes.map((box) => box[axis]![1]!)) - to!)).toBeLessThan(0.004);
+      });
+    },
+  );
+
+  it.each(VARIANTS)('of $name are closed: every edge is used once each way', ({ document }) => {
+    for (const shape of Object.values(footprintOf(document).body.assembly.shapes)) {
+      const { faces, edges } = brepOf(shape as Shape);
+      const uses = edges.map(() => [0, 0]);
+      for (const { edge, reversed } of faces.flatMap(({ loops }) => loops.flat()))
+        uses[edge]![reversed ? 1 : 0]! += 1;
+      expect(uses.every(([forth, back]) => forth === 1 && back === 1)).toBe(true);
+    }
+  });
+
+  it('write a shape once however many parts share it, and the same text each time', () => {
+    const dual = VARIANTS.find(({ name }) => name === 'gull-wing-dual')!;
+    const { assembly } = footprintOf(dual.document).body;
+    const text = writeStep(assembly, 'dual', USUAL_COLOURS);
+    expect(text.match(/MANIFOLD_SOLID_BREP/g)).toHaveLength(2);
+    expect(text.match(/NEXT_ASSEMBLY_USAGE_OCCURRENCE/g)).toHaveLength(assembly.parts.length);
+    expect(text.length).toBeLessThan(60_000);
+    expect(writeStep(assembly, 'dual', USUAL_COLOURS)).toBe(text);
+  });
+
+  it('carry any name as plain ASCII', () => {
+    expect(quoted("Ø3 'wide' \\ µ 🛟")).toBe(
+      "'\\X2\\00D8\\X0\\3 ''wide'' \\\\ \\X2\\00B5\\X0\\ \\X4\\0001F6DF\\X0\\'",
+    );
+    const { assembly } = footprintOf(VARIANTS[0]!.document).body;
+    const text = writeStep(assembly, "Wächter 'Nord'", USUAL_COLOURS);
+    expect(text).toMatch(/^[\x20-\x7e\n]*$/);
+    expect(readStep(text, 0.01).root.children[0]?.name).toBe("Wächter 'Nord'");
+  });
+
+  it('write numbers as reals', () => {
+    expect([0, -0, 1, 0.1 + 0.2, 1e-7, 250].map(real)).toEqual(['0.', '0.', '1.', '0.3', '1.E-7', '250.']);
+  });
+});
