@@ -5,14 +5,14 @@ const kernel = await occt();
 /**
  * Reads a STEP file with the independent kernel.
  * @param chord how far chords may lie off arcs, mm
+ * @param angle between neighbouring chords, radians
  */
-export function readStep(text: string, chord: number): OcctResult {
+export function readStep(text: string, chord: number, angle = 0.2): OcctResult {
   return kernel.ReadStepFile(new TextEncoder().encode(text), {
     linearUnit: 'millimeter',
     linearDeflectionType: 'absolute_value',
     linearDeflection: chord,
-    // balls are meshed by angle
-    angularDeflection: chord < 0.001 ? 0.04 : 0.2,
+    angularDeflection: angle,
   });
 }
 

@@ -32,7 +32,10 @@ describe('bodies as STEP', () => {
   it.each(VARIANTS)('of $name have the volume, name and colour of each shape', ({ name, document }) => {
     const { shapes, parts } = footprintOf(document).body.assembly;
     const one = parts.filter(({ shape }, i) => parts.findIndex((part) => part.shape === shape) === i);
-    const { meshes } = readStep(writeStep({ shapes, parts: one }, name, USUAL_COLOURS), 0.0002);
+    // a ball loses twice as much between its chords as a wire
+    const round = Object.values(shapes).some(({ kind }) => kind === 'revolution');
+    const text = writeStep({ shapes, parts: one }, name, USUAL_COLOURS);
+    const { meshes } = readStep(text, 0.0002, round ? 0.05 : 0.1);
     expect(meshes.map((mesh) => mesh.name)).toEqual(one.map(({ shape }) => shape));
     meshes.forEach(({ attributes, index, color }, i) => {
       const { shape, material } = one[i]!;

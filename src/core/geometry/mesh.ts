@@ -1,0 +1,121 @@
+import earcut from 'earcut';
+import { normalOf } from './brep';
+import { facesOf, placeFace } from './faces';
+import type { Point3 } from './point';
+import type { Assembly, Shape } from './solid';
+
+/** A triangle mesh: x, y, z of each vertex, and three vertices of each triangle, counter-clockwise from outside. */
+export interface Mesh {
+  readonly positions: Float64Array;
+  readonly indices: Uint32Array;
+}
+
+/** Lowest and highest coordinates. */
+export interface Box3 {
+  readonly min: Point3;
+  readonly max: Point3;
+}
+
+/** Triangles of a flat polygon in space, as indices of its corners. */
+export function triangulate(corners: readonly Point3[]): number[] {
+  if (corners.length === 3) return [0, 1, 2];
+  const normal = normalOf(corners);
+  if (!normal) return [];
+  // flattened along the normal's largest axis, keeping the sense of rotation
+  const [x, y, z] = [Math.abs(normal.x), Math.abs(normal.y), Math.abs(normal.z)];
+  const flat = corners.flatMap((p): [number, number] => {
+    if (z >= x && z >= y) return normal.z > 0 ? [p.x, p.y] : [p.y, p.x];
+    if (x >= y) return normal.x > 0 ? [p.y, p.z] : [p.z, p.y];
+    return normal.y > 0 ? [p.z, p.x] : [p.x, p.z];
+  });
+  const found = earcut(flat);
+  // the library does not promise a sense of rotation
+  const out: number[] = [];
+  for (let i = 0; i < found.length; i += 3) {
+    const [a, b, c] = [found[i] as number, found[i + 1] as number, found[i + 2] as number];
+    const at = (k: number) => [flat[2 * k] as number, flat[2 * k + 1] as number] as const;
+    const [[ax, ay], [bx, by], [cx, cy]] = [at(a), at(b), at(c)];
+    out.push(...((bx - ax) * (cy - ay) - (by - ay) * (cx - ax) >= 0 ? [a, b, c] : [a, c, b]));
+  }
+  return out;
+}
+
+/** A shape's faces as triangles; vertices are not shared between faces. */
+export function meshOf(shape: Shape): Mesh {
+  return meshOfFaces(facesOf(shape).map(({ corners }) => corners));
+}
+
+/** Every part of an assembly as a mesh where it stands. */
+export function meshesOf({ shapes, parts }: Assembly): Mesh[] {
+  return parts.map(({ shape, rotation, at }) =>
+    meshOfFaces(facesOf(shapes[shape] as Shape).map((face) => placeFace(face, rotation, at).corners)),
+  );
+}
+
+function meshOfFaces(faces: readonly (readonly Point3[])[]): Mesh {
+  const positions: number[] = [];
+  const indices: number[] = [];
+  for (const corners of faces) {
+    const first = positions.length / 3;
+    for (const { x, y, z } of corners) positions.push(x, y, z);
+    for (const i of triangulate(corners)) indices.push(first + i);
+  }
+  return { positions: Float64Array.from(positions), indices: Uint32Array.from(indices) };
+}
+
+/** The box round points; `null` round none. */
+export function boxOfPositions(positions: Float64Array): Box3 | null {
+  if (positions.length < 3) return null;
+  const min = { x: Infinity, y: Infinity, z: Infinity };
+  const max = { x: -Infinity, y: -Infinity, z: -Infinity };
+  for (let i = 0; i < positions.length; i += 3) {
+    const [x, y, z] = [positions[i] as number, positions[i + 1] as number, positions[i + 2] as number];
+    if (x < min.x) min.x = x;
+    if (y < min.y) min.y = y;
+    if (z < min.z) min.z = z;
+    if (x > max.x) max.x = x;
+    if (y > max.y) max.y = y;
+    if (z > max.z) max.z = z;
+  }
+  return { min, max };
+}
+
+/**
+ * Joins vertices of the same place within each mesh, and puts the meshes into one; vertices of
+ * different meshes stay apart, so that touching solids stay solids of their own.
+ * @param within vertices nearer than this are one
+ */
+export function welded(meshes: readonly Mesh[], within: number): Mesh {
+  const total = meshes.reduce((sum, { positions }) => sum + positions.length / 3, 0);
+  const corners = meshes.reduce((sum, { indices }) => sum + indices.length, 0);
+  const positions = new Float64Array(total * 3);
+  const indices = new Uint32Array(corners);
+  let [vertices, filled] = [0, 0];
+  for (const mesh of meshes) {
+    const place = new Map<string, number>();
+    const renamed = new Uint32Array(mesh.positions.length / 3);
+    for (let i = 0; i < renamed.length; i += 1) {
+      const [x, y, z] = [0, 1, 2].map((k) => mesh.positions[3 * i + k] as number) as [number, number, number];
+      const key = `${Math.round(x / within)} ${Math.round(y / within)} ${Math.round(z / within)}`;
+      let index = place.get(key);
+      if (index === undefined) {
+        index = vertices;
+        vertices += 1;
+        place.set(key, index);
+        positions.set([x, y, z], 3 * index);
+      }
+      renamed[i] = index;
+    }
+    for (let i = 0; i + 2 < mesh.indices.length; i += 3) {
+      const [a, b, c] = [0, 1, 2].map((k) => renamed[mesh.indices[i + k] as number] as number) as [
+        number,
+        number,
+        number,
+      ];
+      if (a === b || b === c || a === c) continue;
+      indices.set([a, b, c], filled);
+      filled += 3;
+    }
+  }
+  return { positions: positions.slice(0, 3 * vertices), indices: indices.slice(0, filled) };
+}
