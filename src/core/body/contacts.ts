@@ -30,8 +30,7 @@ function flats({ positions, indices }: Mesh): Contact[] {
   const down: number[] = [];
   for (let t = 0; t < indices.length; t += 3) {
     const [a, b, c] = [indices[t] as number, indices[t + 1] as number, indices[t + 2] as number];
-    const { x, y, z } = normal(positions, a, b, c);
-    if (z >= 0 || -z < FLAT * Math.hypot(x, y, z)) continue;
+    if (steepness(positions, a, b, c) > -FLAT) continue;
     down.push(t);
     sets.join(a, b);
     sets.join(b, c);
@@ -50,42 +49,39 @@ function flats({ positions, indices }: Mesh): Contact[] {
 function lowPoints({ positions, indices }: Mesh): Contact[] {
   const count = positions.length / 3;
   const sets = new DisjointSets(count);
-  const isLow = new Uint8Array(count).fill(1);
-  const used = new Uint8Array(count);
-  const z = (v: number) => positions[3 * v + 2] as number;
-  const eachEdge = (visit: (a: number, b: number) => void) => {
-    for (let t = 0; t < indices.length; t += 3) {
-      for (let k = 0; k < 3; k += 1) visit(indices[t + k] as number, indices[t + ((k + 1) % 3)] as number);
-    }
-  };
-  eachEdge((a, b) => {
-    used[a] = 1;
-    if (z(a) < z(b) - LEVEL) isLow[b] = 0;
-    else if (z(b) < z(a) - LEVEL) isLow[a] = 0;
+  const isLow = new Uint8Array(count);
+  for (let i = 0; i < indices.length; i += 1) isLow[indices[i] as number] = 1;
+  for (let i = 0; i < indices.length; i += 1) {
+    const a = indices[i] as number;
+    const b = indices[i % 3 === 2 ? i - 2 : i + 1] as number;
+    const rise = (positions[3 * b + 2] as number) - (positions[3 * a + 2] as number);
+    if (rise > LEVEL) isLow[b] = 0;
+    else if (rise < -LEVEL) isLow[a] = 0;
     else sets.join(a, b);
-  });
-  // a plateau is as high as its lowest neighbour lets it be
-  for (let v = 0; v < count; v += 1) if (!isLow[v]) isLow[sets.rootOf(v)] = 0;
+  }
   // what has a flat underside is a flat already; what looks up is the floor of a hollow
   for (let t = 0; t < indices.length; t += 3) {
     const [a, b, c] = [indices[t] as number, indices[t + 1] as number, indices[t + 2] as number];
-    const n = normal(positions, a, b, c);
-    const up = n.z / Math.hypot(n.x, n.y, n.z);
-    if (up <= -FLAT || up > 0.5) for (const v of [a, b, c]) isLow[sets.rootOf(v)] = 0;
+    if (!isLow[a] && !isLow[b] && !isLow[c]) continue;
+    const up = steepness(positions, a, b, c);
+    if (up <= -FLAT || up > 0.5) isLow[a] = isLow[b] = isLow[c] = 0;
   }
+  // a plateau is as high as its lowest neighbour lets it be
+  const out = new Uint8Array(count);
+  for (let v = 0; v < count; v += 1) if (!isLow[v]) out[sets.rootOf(v)] = 1;
   const boxes = new Map<number, [number, number, number, number, number]>();
   for (let v = 0; v < count; v += 1) {
     const root = sets.rootOf(v);
-    if (!isLow[root] || !used[v]) continue;
-    const [x, y] = [positions[3 * v] as number, positions[3 * v + 1] as number];
+    if (!isLow[v] || out[root]) continue;
+    const [x, y, z] = [0, 1, 2].map((k) => positions[3 * v + k] as number) as [number, number, number];
     const box = boxes.get(root);
-    if (!box) boxes.set(root, [x, x, y, y, z(v)]);
+    if (!box) boxes.set(root, [x, x, y, y, z]);
     else {
       box[0] = Math.min(box[0], x);
       box[1] = Math.max(box[1], x);
       box[2] = Math.min(box[2], y);
       box[3] = Math.max(box[3], y);
-      box[4] = Math.min(box[4], z(v));
+      box[4] = Math.min(box[4], z);
     }
   }
   return [...boxes.values()].map(([x0, x1, y0, y1, low]) => ({
@@ -167,20 +163,38 @@ export function sectionsAt({ positions, indices }: Mesh, level: number): Contact
   return oneEach(found);
 }
 
-/** Of regions that share their middle the largest, as where a pin stands in a sleeve. */
+/** Of contacts that share their middle the lowest, and of those the largest, as where a pin stands in a sleeve. */
 export function oneEach(contacts: readonly Contact[]): Contact[] {
-  const kept: Contact[] = [];
-  for (const contact of [...contacts].sort((a, b) => b.area - a.area)) {
-    if (!kept.some(({ x, y }) => Math.hypot(x - contact.x, y - contact.y) < 0.02)) kept.push(contact);
-  }
-  return kept;
+  const kept = new Map<string, Contact[]>();
+  const cell = (v: number) => Math.round(v / SAME_PLACE);
+  const first = [...contacts].sort((a, b) => (Math.abs(a.z - b.z) > LEVEL ? a.z - b.z : b.area - a.area));
+  return first.filter((contact) => {
+    const [i, j] = [cell(contact.x), cell(contact.y)];
+    for (let k = 0; k < 9; k += 1) {
+      const near = kept.get(`${i - 1 + (k % 3)} ${j - 1 + Math.floor(k / 3)}`) ?? [];
+      if (near.some(({ x, y }) => Math.hypot(x - contact.x, y - contact.y) < SAME_PLACE)) return false;
+    }
+    kept.set(`${i} ${j}`, [...(kept.get(`${i} ${j}`) ?? []), contact]);
+    return true;
+  });
 }
 
-function normal(p: Float64Array, a: number, b: number, c: number) {
-  const at = (v: number, k: number) => p[3 * v + k] as number;
-  const [ux, uy, uz] = [at(b, 0) - at(a, 0), at(b, 1) - at(a, 1), at(b, 2) - at(a, 2)];
-  const [vx, vy, vz] = [at(c, 0) - at(a, 0), at(c, 1) - at(a, 1), at(c, 2) - at(a, 2)];
-  return { x: uy * vz - uz * vy, y: uz * vx - ux * vz, z: ux * vy - uy * vx };
+/** Middles nearer than this are one place, mm. */
+const SAME_PLACE = 0.02;
+
+/** The upward share of a triangle's normal: 1 looks up, −1 down. */
+function steepness(p: Float64Array, a: number, b: number, c: number): number {
+  const [ax, ay, az] = [p[3 * a] as number, p[3 * a + 1] as number, p[3 * a + 2] as number];
+  const ux = (p[3 * b] as number) - ax;
+  const uy = (p[3 * b + 1] as number) - ay;
+  const uz = (p[3 * b + 2] as number) - az;
+  const vx = (p[3 * c] as number) - ax;
+  const vy = (p[3 * c + 1] as number) - ay;
+  const vz = (p[3 * c + 2] as number) - az;
+  const x = uy * vz - uz * vy;
+  const y = uz * vx - ux * vz;
+  const z = ux * vy - uy * vx;
+  return z / Math.sqrt(x * x + y * y + z * z);
 }
 
 /** Area, middle and box of triangles. */
@@ -223,26 +237,33 @@ class Sum {
 
 /** Union-find over numbers from 0. */
 class DisjointSets {
-  readonly #parent: number[];
+  #parent: Int32Array;
+  #size: number;
 
   constructor(count: number) {
-    this.#parent = Array.from({ length: count }, (_, i) => i);
+    this.#size = count;
+    this.#parent = Int32Array.from({ length: Math.max(64, count) }, (_, i) => i);
   }
 
   grow(): number {
-    return this.#parent.push(this.#parent.length) - 1;
+    if (this.#size === this.#parent.length) {
+      const larger = Int32Array.from({ length: 2 * this.#size }, (_, i) => i);
+      larger.set(this.#parent);
+      this.#parent = larger;
+    }
+    this.#size += 1;
+    return this.#size - 1;
   }
 
   rootOf(i: number): number {
-    let root = i;
-    while (this.#parent[root] !== root) root = this.#parent[root] as number;
+    const parent = this.#parent;
     let at = i;
-    while (at !== root) {
-      const next = this.#parent[at] as number;
-      this.#parent[at] = root;
-      at = next;
+    while (parent[at] !== at) {
+      // every other one on the way is hung higher
+      parent[at] = parent[parent[at] as number] as number;
+      at = parent[at] as number;
     }
-    return root;
+    return at;
   }
 
   join(a: number, b: number): void {

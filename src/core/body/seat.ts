@@ -16,8 +16,8 @@ export interface Ground {
   readonly targets: readonly Target[];
   /** Box of the package's own body with its terminals. */
   readonly box: Box3;
-  /** Lowest point of the own body beside its pins; the height that a through-hole part rests at. */
-  readonly rest: number;
+  /** What the own body rests on beside its pins; `null` where it has nothing else. */
+  readonly rest: number | null;
 }
 
 /** One contact on its target; `off` is contact minus target, mm. */
@@ -66,8 +66,10 @@ export interface Subject {
 export const SCALES: readonly number[] = [1, 25.4, 1 / 25.4, 1000, 1 / 1000, 10, 0.1];
 /** Contacts this much above the lowest still belong to one seating plane, mm. */
 const BAND = 0.25;
+/** Heights nearer than this are one seating plane, mm. */
+const FLUSH = 0.015;
 /** Sections of pins are taken this far below a level, mm. */
-const BELOW = 0.1;
+export const BELOW = 0.1;
 /** Levels of one underside that are tried. */
 const MOST_LEVELS = 16;
 /** Poses whose costs differ by less fit equally well. */
@@ -83,8 +85,9 @@ interface LevelContacts {
 /** One face of a model down: everything that may touch, by level. */
 export interface Underside {
   readonly turn: Point3;
-  readonly positions: Float64Array;
+  readonly mesh: Mesh;
   readonly box: Box3;
+  readonly contacts: readonly Contact[];
   readonly levels: readonly LevelContacts[];
 }
 
@@ -108,7 +111,7 @@ export function lookUnder({ mesh }: Subject, turn: Point3, scale: number, hasPin
     lands: oneEach(found.filter((contact) => contact.z >= z - 0.02 && contact.z <= z + BAND)),
     pins: hasPins ? sectionsAt(turned, z - BELOW) : [],
   }));
-  return { turn, positions, box: boxOfPositions(positions) as Box3, levels };
+  return { turn, mesh: turned, box: boxOfPositions(positions) as Box3, contacts: found, levels };
 }
 
 /** Heights at which something looks down; where there are many, those with most contacts. */
@@ -133,14 +136,21 @@ function levelsOf(contacts: readonly Contact[]): number[] {
 export function* seat(subject: Subject, ground: Ground): Generator<number, SeatResult | null> {
   const scale = likelyScale(subject.box, ground.box);
   const hasPins = ground.targets.some(({ kind }) => kind !== 'land');
-  const found: Seat[] = [];
+  const looks: Look[] = [];
   for (const [i, turn] of FACES_DOWN.entries()) {
-    yield i / FACES_DOWN.length;
+    yield (0.5 * i) / FACES_DOWN.length;
     const underside = lookUnder(subject, turn, scale, hasPins);
-    for (const level of underside.levels) {
-      for (const quarter of QUARTERS) found.push(...seatLevel(underside, level, quarter, scale, ground));
-    }
+    for (const level of underside.levels) looks.push({ underside, level, share: shareOf(level, ground) });
   }
+  // what has far fewer contacts than another face or level cannot fit better
+  const most = Math.max(...looks.map(({ share }) => share));
+  const likely = looks.filter(({ share }) => share > 0 && share >= 0.6 * most);
+  const placed: Placing[] = [];
+  for (const [i, look] of likely.entries()) {
+    yield 0.5 + (0.4 * i) / likely.length;
+    for (const quarter of QUARTERS) placed.push(...layOnto(look, quarter, ground));
+  }
+  const found = promising(placed).map((placing) => stand(placing, scale, ground));
   const distinct: Seat[] = [];
   for (const candidate of found.sort((a, b) => a.fit.cost - b.fit.cost)) {
     if (!distinct.some(({ pose }) => isSame(pose, candidate.pose))) distinct.push(candidate);
@@ -164,38 +174,85 @@ function isSame(a: Pose, b: Pose): boolean {
   return !turned && far < 2e-3;
 }
 
+/** One level of one face down, and the share of the targets that it has contacts for. */
+interface Look {
+  readonly underside: Underside;
+  readonly level: LevelContacts;
+  readonly share: number;
+}
+
+/** A look turned and shifted so that its contacts lie on targets; its height is not known yet. */
+interface Placing {
+  readonly underside: Underside;
+  readonly level: LevelContacts;
+  readonly quarter: number;
+  readonly shift: Point;
+  readonly pairs: readonly Pair[];
+  readonly fit: Fit;
+}
+
+/** Placings of which the height is found. */
+const PROMISING = 32;
+
+/** The best placings, each place once. */
+function promising(placed: readonly Placing[]): Placing[] {
+  const seen = new Set<string>();
+  const once = [...placed]
+    .sort((a, b) => a.fit.cost - b.fit.cost)
+    .filter(({ underside: { turn }, level, quarter, shift, pairs }) => {
+      const place = [turn.x, turn.y, quarter, shift.x.toFixed(4), shift.y.toFixed(4)].join(' ');
+      // pins pass through any level above their tips: they do not tell levels apart
+      const key = pairs.every(({ contact }) => level.pins.includes(contact)) ? place : `${place} ${level.z}`;
+      if (seen.has(key)) return false;
+      seen.add(key);
+      return true;
+    });
+  return once.slice(0, PROMISING);
+}
+
+function shareOf({ lands, pins }: LevelContacts, { targets }: Ground): number {
+  const wanted = targets.filter(({ kind }) => kind === 'land').length;
+  const met = Math.min(wanted, lands.length) + Math.min(targets.length - wanted, pins.length);
+  return met / targets.length;
+}
+
 /** The best places of one level in one turn. */
-function seatLevel(
-  underside: Underside,
-  level: LevelContacts,
-  quarter: number,
-  scale: number,
-  ground: Ground,
-): Seat[] {
-  const turned: LevelContacts = {
-    z: level.z,
-    lands: level.lands.map((contact) => turnContact(contact, quarter)),
-    pins: level.pins.map((contact) => turnContact(contact, quarter)),
-  };
+function layOnto({ underside, level: { z, lands, pins } }: Look, quarter: number, ground: Ground): Placing[] {
   const { targets } = ground;
+  const level: LevelContacts = {
+    z,
+    lands: lands.map((contact) => turnContact(contact, quarter)),
+    pins: pins.map((contact) => turnContact(contact, quarter)),
+  };
   const reach = reachOf(targets);
-  return shifts(turned, targets, reach).flatMap((first): Seat[] => {
-    let shift = first;
-    let pairs = pair(turned, targets, shift, reach);
-    for (let i = 0; i < 4 && pairs.length > 0; i += 1) {
-      shift = bestShift(pairs, targets);
-      pairs = pair(turned, targets, shift, reach);
-    }
-    if (pairs.length === 0) return [];
-    const z = heightFor(underside, quarter, shift, pairs, ground);
-    const pose: Pose = {
-      scale,
-      turn: { ...underside.turn, z: quarter },
-      at: { x: shift.x, y: shift.y, z },
-    };
-    const box = placedBox(underside.box, quarter, pose.at);
-    return [{ pose, fit: fitOf(turned, pairs, pose.at, ground, box, reach) }];
+  const pairs = pairing(level, targets, reach);
+  return shifts(level, targets, reach).flatMap((first): Placing[] => {
+    const settled = settle(pairs, targets, first);
+    if (!settled) return [];
+    const at = { ...settled.shift, z: (ground.rest ?? 0) - z };
+    return [
+      { underside, level, quarter, ...settled, fit: fitOf(level, settled.pairs, at, ground, null, reach) },
+    ];
   });
+}
+
+/** Puts a placing onto the height that it rests at. */
+function stand(placing: Placing, scale: number, ground: Ground): Seat {
+  const { underside, quarter } = placing;
+  const reach = reachOf(ground.targets);
+  const z = heightFor(placing, ground);
+  // pins count where they enter the board, which is known only now
+  const level = placing.level.pins.length > 0 ? throughBoard(placing, z) : placing.level;
+  const settled = settle(pairing(level, ground.targets, reach), ground.targets, placing.shift) ?? placing;
+  const at = { ...settled.shift, z };
+  const fit = fitOf(level, settled.pairs, at, ground, placedBox(underside.box, quarter, at), reach);
+  return { pose: { scale, turn: { ...underside.turn, z: quarter }, at }, fit };
+}
+
+/** A placing's level with the sections of what goes through the board, once its height is known. */
+function throughBoard({ underside, level, quarter }: Placing, z: number): LevelContacts {
+  const pins = sectionsAt(underside.mesh, -BELOW - z).map((contact) => turnContact(contact, quarter));
+  return { ...level, pins };
 }
 
 /** One contact and the target it is laid onto. */
@@ -231,9 +288,12 @@ const fits = (target: Target, level: LevelContacts): readonly Contact[] =>
 /** Targets that vote, spread over all of them; enough to find a place by. */
 const VOTERS = 48;
 
+/** Shifts that are followed up. */
+const SHIFTS = 8;
+
 /** Shifts in the plane that lay many contacts onto targets, the most first. */
 function shifts(level: LevelContacts, targets: readonly Target[], reach: number): Point[] {
-  const votes = new Map<string, { count: number; x: number; y: number }>();
+  const votes = new Map<number, { count: number; x: number; y: number }>();
   const every = Math.ceil(targets.length / VOTERS);
   targets.forEach((target, i) => {
     if (i % every !== 0) return;
@@ -242,7 +302,7 @@ function shifts(level: LevelContacts, targets: readonly Target[], reach: number)
       // cells overlap by half, so that no cluster is cut in two
       for (const cx of [Math.floor(x / reach), Math.floor(x / reach) + 1]) {
         for (const cy of [Math.floor(y / reach), Math.floor(y / reach) + 1]) {
-          const key = `${cx} ${cy}`;
+          const key = cx * 1_048_576 + cy;
           const vote = votes.get(key);
           if (!vote) votes.set(key, { count: 1, x, y });
           else {
@@ -254,30 +314,85 @@ function shifts(level: LevelContacts, targets: readonly Target[], reach: number)
       }
     }
   });
-  const best = [...votes.values()].sort((a, b) => b.count - a.count).slice(0, 6);
-  return best.map(({ count, x, y }) => ({ x: x / count, y: y / count }));
+  // where all of them are there, their middles meet
+  const best: Point[] = [middleShift(level, targets)];
+  for (const { count, x, y } of [...votes.values()].sort((a, b) => b.count - a.count).slice(0, 80)) {
+    const shift = { x: x / count, y: y / count };
+    if (best.every((other) => Math.hypot(other.x - shift.x, other.y - shift.y) > reach / 2)) best.push(shift);
+    if (best.length === SHIFTS) break;
+  }
+  return best;
+}
+
+/** The shift that lays the middle of the contacts onto that of the targets. */
+function middleShift(level: LevelContacts, targets: readonly Target[]): Point {
+  const kind = targets.some((target) => target.kind === 'land') ? 'land' : 'pin';
+  const wanted = targets.filter((target) => target.kind === kind);
+  const given = kind === 'land' ? level.lands : level.pins;
+  const mean = (points: readonly Point[], axis: 'x' | 'y') =>
+    points.reduce((sum, p) => sum + p[axis], 0) / Math.max(1, points.length);
+  return { x: mean(wanted, 'x') - mean(given, 'x'), y: mean(wanted, 'y') - mean(given, 'y') };
+}
+
+/** Finds contacts about a point of the plane. */
+type Nearby = (x: number, y: number) => readonly Contact[];
+
+/** Contacts by cells as wide as the reach, so that a look into nine of them finds all within reach. */
+function nearby(contacts: readonly Contact[], reach: number): Nearby {
+  const cells = new Map<number, Contact[]>();
+  const key = (i: number, j: number) => i * 1_048_576 + j;
+  const cell = (v: number) => Math.floor(v / reach);
+  for (const contact of contacts) {
+    const at = key(cell(contact.x), cell(contact.y));
+    const own = cells.get(at);
+    if (own) own.push(contact);
+    else cells.set(at, [contact]);
+  }
+  return (x, y) => {
+    const found: Contact[] = [];
+    for (let i = cell(x) - 1; i <= cell(x) + 1; i += 1)
+      for (let j = cell(y) - 1; j <= cell(y) + 1; j += 1) found.push(...(cells.get(key(i, j)) ?? []));
+    return found;
+  };
 }
 
 /** Nearest contacts of targets within reach, each contact once. */
-function pair(level: LevelContacts, targets: readonly Target[], shift: Point, reach: number): Pair[] {
-  const near: (Pair & { readonly away: number })[] = [];
-  targets.forEach((target, i) => {
-    for (const contact of fits(target, level)) {
-      const away = Math.hypot(contact.x + shift.x - target.x, contact.y + shift.y - target.y);
-      // of contacts one above the other the lower one touches
-      if (away <= reach) near.push({ target: i, contact, away: away + Math.max(0, contact.z - level.z) });
-    }
-  });
-  const taken = new Set<Contact>();
-  const done = new Set<number>();
-  return near
-    .sort((a, b) => a.away - b.away)
-    .filter(({ target, contact }) => {
-      if (taken.has(contact) || done.has(target)) return false;
-      taken.add(contact);
-      done.add(target);
-      return true;
+type Pairing = (shift: Point) => Pair[];
+
+function pairing(level: LevelContacts, targets: readonly Target[], reach: number): Pairing {
+  const [lands, pins] = [nearby(level.lands, reach), nearby(level.pins, reach)];
+  return (shift) => {
+    const near: (Pair & { readonly away: number })[] = [];
+    targets.forEach(({ kind, x, y }, target) => {
+      const about = kind === 'land' ? lands : pins;
+      for (const contact of about(x - shift.x, y - shift.y)) {
+        const away = Math.hypot(contact.x + shift.x - x, contact.y + shift.y - y);
+        // of contacts one above the other the lower one touches
+        if (away <= reach) near.push({ target, contact, away: away + Math.max(0, contact.z - level.z) });
+      }
     });
+    const taken = new Set<Contact>();
+    const done = new Set<number>();
+    return near
+      .sort((a, b) => a.away - b.away)
+      .filter(({ target, contact }) => {
+        if (taken.has(contact) || done.has(target)) return false;
+        taken.add(contact);
+        done.add(target);
+        return true;
+      });
+  };
+}
+
+/** Follows a shift to where its contacts lie best; nothing where none is within reach. */
+function settle(pairs: Pairing, targets: readonly Target[], from: Point) {
+  let shift = from;
+  let found = pairs(shift);
+  for (let i = 0; i < 3 && found.length > 0; i += 1) {
+    shift = bestShift(found, targets);
+    found = pairs(shift);
+  }
+  return found.length > 0 ? { shift, pairs: found } : null;
 }
 
 /** The shift that makes the mean distance nothing; pegs have play and count only where there is nothing else. */
@@ -290,46 +405,31 @@ function bestShift(pairs: readonly Pair[], targets: readonly Target[]): Point {
   return { x: mean('x'), y: mean('y') };
 }
 
-/** The height that puts the lowest matched contact onto its target, or a part with pins onto what it rests on. */
-function heightFor(
-  underside: Underside,
-  quarter: number,
-  shift: Point,
-  pairs: readonly Pair[],
-  { targets, rest }: Ground,
-): number {
+/**
+ * The height that puts the lowest matched contact onto its target, or a part with pins onto what it
+ * rests on; where it has nothing to rest on, its top to where that of the package's own body is.
+ */
+function heightFor({ underside, quarter, pairs }: Placing, { targets, rest, box }: Ground): number {
   const lifts = pairs.flatMap(({ target, contact }) => {
     const { kind, z } = targets[target] as Target;
     return kind === 'land' ? [z - contact.z] : [];
   });
   if (lifts.length > 0) return lifts.reduce((a, b) => Math.max(a, b));
-  const pins = pairs.map(({ target }) => targets[target] as Target);
-  return rest - lowestBeside(underside.positions, quarter, shift, pins);
+  const pins = pairs.map(({ contact }) => turnContact(contact, -quarter));
+  const own = restOf(underside.contacts, pins);
+  return rest === null || own === null ? box.max.z - underside.box.max.z : rest - own;
 }
 
-/** Lowest point that is not in the way of a pin through the board; the very lowest where all is. mm */
-export function lowestBeside(
-  positions: Float64Array,
-  quarter: number,
-  shift: Point,
-  pins: readonly (Point & { readonly width: number; readonly height: number })[],
-): number {
-  const by = ((quarter + 360) % 360) as Quarter;
-  // pins in the model's own directions
-  const back = ((360 - by) % 360) as Quarter;
-  const areas = pins.map(({ x, y, width, height }) => ({
-    ...turnPoint({ x: x - shift.x, y: y - shift.y }, back),
-    radius: Math.hypot(width, height) / 2 + 0.15,
-  }));
-  let [beside, lowest] = [Infinity, Infinity];
-  for (let i = 0; i < positions.length; i += 3) {
-    const z = positions[i + 2] as number;
-    if (z < lowest) lowest = z;
-    if (z >= beside) continue;
-    const [x, y] = [positions[i] as number, positions[i + 1] as number];
-    if (!areas.some((area) => Math.hypot(x - area.x, y - area.y) < area.radius)) beside = z;
-  }
-  return beside < Infinity ? beside : lowest;
+/** What a through-hole part comes to rest on: the lowest flat or low point that is no pin's; `null` where all are. mm */
+export function restOf(contacts: readonly Contact[], pins: readonly Contact[]): number | null {
+  const rests = contacts.filter(({ x, y, width, height }) => {
+    const half = Math.max(width, height) / 2;
+    return !pins.some((pin) => {
+      const radius = Math.hypot(pin.width, pin.height) / 2 + 0.15;
+      return half < radius && Math.hypot(x - pin.x, y - pin.y) < radius;
+    });
+  });
+  return rests.length > 0 ? rests.reduce((low, { z }) => Math.min(low, z), Infinity) : null;
 }
 
 function placedBox({ min, max }: Box3, quarter: number, at: Point3): Box3 {
@@ -350,7 +450,7 @@ function fitOf(
   pairs: readonly Pair[],
   at: Point3,
   { targets, box: own }: Ground,
-  box: Box3,
+  box: Box3 | null,
   reach: number,
 ): Fit {
   const matches = pairs.map(({ target, contact }): Match => {
@@ -371,9 +471,11 @@ function fitOf(
   });
   const hasLands = targets.some(({ kind }) => kind === 'land');
   const extra = [
-    ...(hasLands ? level.lands.filter((contact) => !used.has(contact) && contact.z < level.z + 0.05) : []),
+    ...(hasLands ? level.lands.filter((contact) => !used.has(contact) && contact.z < level.z + FLUSH) : []),
     ...level.pins.filter((contact) => !used.has(contact)),
-  ].map(moved);
+  ]
+    .map(moved)
+    .filter((contact) => !targets.some((target) => isPartOf(contact, target)));
   const met = new Set(pairs.map(({ target }) => target));
   const missing = targets.flatMap(({ kind }, i) => (met.has(i) || kind === 'peg' ? [] : [i]));
   const pegs = targets.filter(({ kind }, i) => kind === 'peg' && !met.has(i)).length;
@@ -392,8 +494,17 @@ function fitOf(
     (6 * missing.length + 1.5 * pegs + Math.min(all, extra.length)) / all +
     rms / reach +
     (0.4 * sizes + floating) / Math.max(1, matches.length) +
-    boxOff(box, own);
+    (box ? boxOff(box, own) : 0);
   return { matches, missing, extra, rms, worst, cost };
+}
+
+/** Whether a contact is a piece of a terminal, such as the flank of a no-lead's. */
+function isPartOf(contact: Contact, target: Target): boolean {
+  return (
+    Math.abs(contact.x - target.x) < target.width / 2 + 0.1 &&
+    Math.abs(contact.y - target.y) < target.height / 2 + 0.1 &&
+    contact.area < target.area
+  );
 }
 
 /** How far the sides of two boxes are apart, as a share of their size. */
@@ -405,14 +516,16 @@ function boxOff(a: Box3, b: Box3): number {
   }, 0);
 }
 
-/** How a model in a given pose lies on its targets, wherever it was put. */
-export function inspect(underside: Underside, pose: Pose, ground: Ground): Fit | null {
+/** How a model in a given pose lies on its targets, wherever it was put; `null` where it is nothing. */
+export function inspect(underside: Underside, { at }: Pose, ground: Ground): Fit | null {
   const reach = reachOf(ground.targets);
-  const box = placedBox(underside.box, 0, pose.at);
+  const box = placedBox(underside.box, 0, at);
+  const hasPins = ground.targets.some(({ kind }) => kind !== 'land');
+  const pins = hasPins ? sectionsAt(underside.mesh, -BELOW - at.z) : [];
   let best: Fit | null = null;
-  for (const level of underside.levels) {
-    const pairs = pair(level, ground.targets, pose.at, reach);
-    const fit = fitOf(level, pairs, pose.at, ground, box, reach);
+  for (const { z, lands } of underside.levels) {
+    const level: LevelContacts = { z, lands, pins };
+    const fit = fitOf(level, pairing(level, ground.targets, reach)(at), at, ground, box, reach);
     if (!best || fit.cost < best.cost) best = fit;
   }
   return best;

@@ -1,4 +1,5 @@
-import { lookUnder, lowestBeside, reachOf, type Ground, type Subject, type Target } from '../body/seat';
+import { sectionsAt } from '../body/contacts';
+import { BELOW, lookUnder, restOf, reachOf, type Ground, type Subject, type Target } from '../body/seat';
 import { boxOfPositions, meshesOf, welded, type Box3, type Mesh } from '../geometry/mesh';
 import type { Footprint } from './footprint';
 
@@ -47,13 +48,9 @@ export function groundOf({ lands, bores, body }: Footprint): Ground | null {
   ];
   const reach = reachOf(meant);
   const hasPins = meant.some(({ kind }) => kind !== 'land');
-  const { levels, positions } = lookUnder(own, { x: 0, y: 0, z: 0 }, 1, hasPins);
+  const { levels, contacts: all } = lookUnder(own, { x: 0, y: 0, z: 0 }, 1, hasPins);
   const contacts = levels.flatMap((level) => level.lands).filter(({ z }) => Math.abs(z - seating) < 0.05);
-  // pins are cut where they enter the board
-  const pins = levels.reduce(
-    (best, level) => (Math.abs(level.z) < Math.abs(best.z) ? level : best),
-    levels[0] ?? { z: 0, lands: [], pins: [] },
-  ).pins;
+  const pins = hasPins ? sectionsAt(own.mesh, -BELOW) : [];
   const targets = meant.map((target): Target => {
     const near = (target.kind === 'land' ? contacts : pins)
       .map((contact) => ({ contact, away: Math.hypot(contact.x - target.x, contact.y - target.y) }))
@@ -62,6 +59,6 @@ export function groundOf({ lands, bores, body }: Footprint): Ground | null {
     return near ? { ...target, ...near.contact, z: target.z } : target;
   });
   const through = targets.filter(({ kind }) => kind !== 'land');
-  const rest = lowestBeside(positions, 0, { x: 0, y: 0 }, through);
+  const rest = restOf(all, through);
   return { targets, box: own.box as Box3, rest };
 }

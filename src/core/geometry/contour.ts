@@ -69,7 +69,8 @@ function arcPoints(a: Vertex, b: Point, tolerance: number): Point[] {
   const start = Math.atan2(a.y - centre.y, a.x - centre.x);
   // never coarser than 17°, so that chords of small arcs still read as a curve
   const step = Math.min(0.3, 2 * Math.acos(Math.max(0, 1 - tolerance / radius)));
-  const count = Math.max(2, Math.ceil(Math.abs(angle) / step));
+  // an even count: the middle of a half circle, its lowest point, is one of the corners
+  const count = 2 * Math.ceil(Math.abs(angle) / step / 2);
   return Array.from({ length: count - 1 }, (_, k) => {
     const at = start + (angle * (k + 1)) / count;
     return { x: centre.x + radius * Math.cos(at), y: centre.y + radius * Math.sin(at) };

@@ -34,6 +34,13 @@ const SHAPES = [
 ] as const;
 const shapeOf = (options: Options) => SHAPES.find(({ id }) => id === options['shape']) ?? SHAPES[0];
 
+/** Height at which a lead ends inside the body; a disc is higher over its leads than in its middle. mm */
+function leadTop(d: Values, options: Options): number {
+  if (shapeOf(options).id !== 'disc') return d.A1.nom + 0.3;
+  const [radius, x] = [d.D.nom / 2, d.e.nom / 2];
+  return d.A.nom - radius - Math.sqrt(Math.max(0, radius ** 2 - x ** 2)) + 0.3;
+}
+
 export const radial = defineFamily<Symbol>({
   id: 'radial',
   title: 'Radial leads',
@@ -108,7 +115,7 @@ export const radial = defineFamily<Symbol>({
     ...(shapeOf(options).id === 'round' ? { outline: outlineOf({ kind: 'round', diameter: d.D.nom }) } : {}),
   }),
   solids: (d, options): Assembly => ({
-    shapes: { pin: pinShape(roundPin(d.b), d.L.nom, d.A1.nom + 0.3), body: bodyShape(d, options) },
+    shapes: { pin: pinShape(roundPin(d.b), d.L.nom, leadTop(d, options)), body: bodyShape(d, options) },
     parts: [
       ...pinParts(pins(d), 'pin'),
       {
