@@ -1,4 +1,5 @@
 import Dexie, { type EntityTable } from 'dexie';
+import type { Model } from '../core/body/model';
 import type { TapisDocument } from '../core/document/document';
 import type { Process } from '../core/process/process';
 
@@ -21,9 +22,19 @@ export interface StoredProcess {
   readonly updatedAt: number;
 }
 
+/** A file with a model, kept by the SHA-256 of its bytes, and what was read from it. */
+export interface StoredModel {
+  readonly key: string;
+  readonly name: string;
+  readonly bytes: Uint8Array;
+  /** `null` until the file is read, as after it came inside of a document. */
+  readonly model: Model | null;
+}
+
 export type TapisDatabase = Dexie & {
   footprints: EntityTable<StoredFootprint, 'id'>;
   processes: EntityTable<StoredProcess, 'id'>;
+  models: EntityTable<StoredModel, 'key'>;
 };
 
 /** Opens the database; each version below stays as it was released. */
@@ -31,5 +42,6 @@ export function openDatabase(name = 'tapis'): TapisDatabase {
   const db = new Dexie(name) as TapisDatabase;
   db.version(1).stores({ footprints: 'id, updatedAt, binnedAt' });
   db.version(2).stores({ footprints: 'id, updatedAt, binnedAt', processes: 'id' });
+  db.version(3).stores({ footprints: 'id, updatedAt, binnedAt', processes: 'id', models: 'key' });
   return db;
 }

@@ -2,6 +2,7 @@ import type { TapisDocument } from '../core/document/document';
 import type { DocumentProblem } from '../core/document/read';
 import { readShelfFile, writeShelf } from '../core/document/shelf-file';
 import type { StoredFootprint, TapisDatabase } from './database';
+import { ModelStore } from './models';
 
 /** What saving a document came to. */
 export type SaveResult =
@@ -18,7 +19,11 @@ export interface ImportResult {
 
 /** The Shelf: footprints in browser storage. Originals are never overwritten by what is imported. */
 export class ShelfStore {
-  constructor(private readonly db: TapisDatabase) {}
+  readonly models: ModelStore;
+
+  constructor(private readonly db: TapisDatabase) {
+    this.models = new ModelStore(db);
+  }
 
   /** Footprints on the Shelf, last changed first. */
   async list(): Promise<StoredFootprint[]> {
@@ -95,7 +100,8 @@ export class ShelfStore {
   async importText(text: string): Promise<ImportResult> {
     const read = readShelfFile(text);
     if (!read.ok) return { added: [], refused: read.error };
-    const added = await this.add(read.value.documents);
+    const documents = await Promise.all(read.value.documents.map((document) => this.models.unpack(document)));
+    const added = await this.add(documents);
     return { added, refused: read.value.refused };
   }
 

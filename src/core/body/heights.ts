@@ -7,6 +7,8 @@ export interface Heights {
   /** Underside of the board. */
   readonly boardBottom: number;
   readonly landTop: number;
+  /** How much the part is held over what it would rest on. */
+  readonly lift: number;
   /** Plane on which the terminals stand: land and solder. */
   readonly seating: number;
   /** Underside of the body: lowest, nominal and highest. */
@@ -33,21 +35,47 @@ export function meltedHeight(ball: number, land: number): number {
   return quantise(h);
 }
 
+/** What a part stands on; mm. */
+export interface Seating {
+  /** Solder under the terminals. */
+  readonly solder: number;
+  /** Diameter of the lands, where balls melt on them. */
+  readonly land?: number;
+  /** How much it is held over what it would rest on. */
+  readonly lift?: number;
+}
+
+/** Metal in solder paste by volume; the rest is flux (IPC-7525). */
+const METAL_SHARE = 0.5;
+
+/**
+ * Solder under terminals from the paste that is printed: its metal spread over the lands.
+ * @param paste area of all apertures, mm²
+ * @param copper area of the lands they are printed on, mm²
+ * @param stencil thickness, mm
+ */
+export function solderFromPaste(paste: number, copper: number, stencil: number): number {
+  return copper > 0 ? quantise((METAL_SHARE * stencil * paste) / copper) : 0;
+}
+
 /**
  * Stacks copper, solder, standoff and body over the laminate.
- * @param solder thickness under the terminals, mm
- * @param land diameter of the lands, where balls melt on them, mm
  */
-export function heightsOf(body: BodyExtent, process: Process, solder: number, land = 0): Heights {
+export function heightsOf(
+  body: BodyExtent,
+  process: Process,
+  { solder, land = 0, lift = 0 }: Seating,
+): Heights {
   const landTop = process.copperThickness;
   // leads through the board leave the body on the laminate
   // and balls that melt bring the body down by what they lose of their standoff
-  const seating =
+  const resting =
     body.mount === 'through'
       ? 0
       : body.collapsing !== undefined
         ? quantise(landTop - Math.max(0, body.standoff.nom - meltedHeight(body.collapsing, land)))
         : quantise(landTop + solder);
+  const seating = quantise(resting + lift);
   const above = ({ min, nom, max }: { min: number; nom: number; max: number }) => ({
     min: quantise(seating + min),
     nom: quantise(seating + nom),
@@ -56,6 +84,7 @@ export function heightsOf(body: BodyExtent, process: Process, solder: number, la
   return {
     boardBottom: -process.boardThickness,
     landTop,
+    lift,
     seating,
     underside: above(body.standoff),
     top: above(body.height),

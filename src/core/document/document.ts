@@ -254,8 +254,49 @@ export interface ContactIntent {
 /** Choices about the body; heights come from the dimensions. */
 export interface BodyOptions {
   readonly solderThickness?: string;
+  /** Solder under the terminals as thick as its paste makes it, in place of a given thickness. */
+  readonly solderFrom?: 'paste';
+  /** How high a part is held over what it would rest on: by a spacer, or by the bends of its leads. */
+  readonly lift?: string;
+  /** Thickness of this board, in place of the process's. */
+  readonly boardThickness?: string;
   /** Tallest that the part may be on this board. */
   readonly maxHeight?: string;
+  /** Least clearance under the body, and how far leads may come out below the board. */
+  readonly minClearance?: string;
+  readonly minProtrusion?: string;
+  readonly maxProtrusion?: string;
+  /** Colours as `#rrggbb` where the usual ones are not meant. */
+  readonly colours?: Readonly<Partial<Record<'moulding' | 'ceramic' | 'metal', string>>>;
+  readonly model?: ModelIntent;
+}
+
+/** A model that was imported, and how it is put onto the footprint. */
+export interface ModelIntent {
+  /** Of the file. */
+  readonly name: string;
+  /** SHA-256 of the file, hexadecimal: what the file is kept by. */
+  readonly key: string;
+  /** The factor that brings it to mm. */
+  readonly scale?: number;
+  /** Turned about X, then Y, then Z of the board, degrees counter-clockwise. */
+  readonly turn?: { readonly x?: number; readonly y?: number; readonly z?: number };
+  /** Then moved, as entry texts. */
+  readonly x?: string;
+  readonly y?: string;
+  readonly z?: string;
+  /** The file itself, compressed (gzip) and in base64, where the document carries it along. */
+  readonly data?: string;
+}
+
+/** The edge of the board that a part must reach: which side of the footprint, and where it runs. */
+export interface EdgeIntent {
+  readonly side: 'left' | 'right' | 'top' | 'bottom';
+  /** From the body's middle outwards, as an entry text. */
+  readonly at: string;
+  /** How far the part is to stand out beyond the edge; less than nothing stays inside. */
+  readonly minOverhang?: string;
+  readonly maxOverhang?: string;
 }
 
 /**
@@ -284,6 +325,7 @@ export interface TapisDocument {
   /** Accepted findings by rule and place. */
   readonly waivers?: Readonly<Record<string, Waiver>>;
   readonly body?: BodyOptions;
+  readonly edge?: EdgeIntent;
   readonly notes?: string;
 }
 

@@ -1,5 +1,5 @@
 import { allFields } from '../process/fields';
-import { PROCESSES } from '../process';
+import { completed, PROCESSES } from '../process';
 import type { Process } from '../process/process';
 import { fail, ok, type Result } from '../units/result';
 import validate from './generated/validate-process.js';
@@ -32,7 +32,7 @@ export function readProcess(text: string): Result<Process, DocumentProblem[]> {
   const process: Record<string, unknown> = { ...value };
   delete process['tapisProcess'];
   delete process['$schema'];
-  const read = process as unknown as Process;
+  const read = completed(process as unknown as Process);
   return ok({ ...read, drills: [...new Set(read.drills)].sort((a, b) => a - b) });
 }
 

@@ -14,7 +14,9 @@ export interface Choices {
   readonly land: LandChoices;
   readonly maskMargin: number;
   readonly pasteMargin: number;
-  readonly solder: number;
+  /** Solder thickness; `null` where it comes from the paste. */
+  readonly solder: number | null;
+  readonly lift: number;
   readonly orientation: Orientation;
   /** The datasheet's own lands by group. */
   readonly recommended: PatternByGroup;
@@ -71,9 +73,11 @@ export function readChoices(document: TapisDocument, process: Process): Choices 
     pasteMargin:
       length(overrides.pasteMargin, '/overrides/pasteMargin', 'Paste margin', 'stack', -1) ??
       process.pasteMargin,
-    solder:
-      length(document.body?.solderThickness, '/body/solderThickness', 'Solder thickness', 'rise', 0) ??
-      process.solderThickness,
+    solder: document.body?.solderFrom
+      ? null
+      : (length(document.body?.solderThickness, '/body/solderThickness', 'Solder thickness', 'rise', 0) ??
+        process.solderThickness),
+    lift: length(document.body?.lift, '/body/lift', 'Lift', 'rise', 0) ?? 0,
     orientation: document.orientation ?? process.orientation,
     recommended,
     stacks: readStacks(document.stacks ?? {}, reader),

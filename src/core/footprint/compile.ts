@@ -1,9 +1,12 @@
+import { USUAL_COLOURS } from '../body/colours';
 import { heightsOf } from '../body/heights';
 import type { Level, Numbering, TapisDocument } from '../document/document';
 import type { Finding } from '../document/finding';
 import { boxAt } from '../geometry/box';
 import { place } from '../geometry/figure';
+import { lowestOf } from '../geometry/faces';
 import { turn } from '../geometry/point';
+import type { Assembly } from '../geometry/solid';
 import type { LandSolution } from '../land/solution';
 import { solveLands } from '../land/solve';
 import { FAMILIES, familyById } from '../package/families';
@@ -12,10 +15,14 @@ import { formatName } from '../package/naming';
 import { oriented, type Orientation, type PackageGeometry } from '../package/orient';
 import { resolvePackage, type ResolvedPackage } from '../package/resolve';
 import type { TerminalGroup } from '../package/terminal';
-import { processById, PROCESSES } from '../process';
+import { completed, processById, PROCESSES } from '../process';
 import type { Process } from '../process/process';
 import { quantise } from '../units/length';
 import { bodyOutline } from './body-outline';
+import { withEdge } from './board-edge';
+import { heightLimits, printedSolder } from './board-heights';
+import { entryReader } from './entry-reader';
+import { noModels, withModel, type ModelSource } from './imported';
 import { readChoices, type Choices } from './choices';
 import type { BoredHole, Compiled, Footprint, PlacedKeepOut } from './footprint';
 import { FIRST_NUMBERS, openMask, placeLands, terminalAt } from './lands';
@@ -36,10 +43,11 @@ const ORIGIN = { x: 0, y: 0 };
  * Turns a document into a footprint. Pure and total: whatever a person typed gives a result,
  * and what cannot be used is named in `problems`. The same document gives the same numbers
  * on every platform. Lengths in mm, origin at the body centre, terminal 1 upper left.
+ * @param models gives imported models by their key, as far as they are at hand
  */
-export function compile(document: TapisDocument): Compiled {
+export function compile(document: TapisDocument, models: ModelSource = noModels): Compiled {
   const problems: Finding[] = [];
-  const process = processOf(document, problems);
+  const process = onBoard(processOf(document, problems), document);
   const choices = readChoices(document, process);
   const { recommended } = choices;
   const base = { document, process, recommended };
@@ -67,7 +75,12 @@ export function compile(document: TapisDocument): Compiled {
   }
   const solve = (level: Level) => solveLands(groups, level, process, choices.land);
   const levels = { A: solve('A'), B: solve('B'), C: solve('C') };
-  const footprint = assemble(document, process, choices, resolved, resolved.values, geometry, levels);
+  const bare = assemble(document, process, choices, resolved, resolved.values, geometry, levels);
+  const footprint = withEdge(
+    withModel(bare, document.body?.model, models, choices.reader),
+    document.edge,
+    choices.reader,
+  );
   // entries of padstacks and marks are read while they are made
   return { ...base, resolved, footprint, levels, problems: [...problems, ...choices.problems()] };
 }
@@ -150,12 +163,18 @@ function assemble(
   );
   const reference = marks.reference ?? 'REF';
   const nameTemplate = family.name(values, options);
-  const heights = heightsOf(
-    extent,
-    process,
-    choices.solder,
-    lands[0] ? lands[0].copper.maxX - lands[0].copper.minX : 0,
-  );
+  const heights = heightsOf(extent, process, {
+    solder: choices.solder ?? printedSolder(lands, process),
+    land: lands[0] ? lands[0].copper.maxX - lands[0].copper.minX : 0,
+    lift: choices.lift,
+  });
+  const standing: Assembly = {
+    shapes: solids.shapes,
+    parts: solids.parts.map((part) => ({
+      ...part,
+      at: { ...part.at, z: quantise(part.at.z + heights.seating) },
+    })),
+  };
   const first = lands.find(({ number }) => FIRST_NUMBERS.includes(number));
   return {
     standardName: formatName(nameTemplate, level),
@@ -188,21 +207,15 @@ function assemble(
     body: {
       extent,
       heights,
-      maxHeight: choices.reader.length(
-        document.body?.maxHeight,
-        '/body/maxHeight',
-        'Tallest part',
-        'rise',
-        0,
-      ),
-      assembly: {
-        shapes: solids.shapes,
-        parts: solids.parts.map((part) => ({
-          ...part,
-          at: { ...part.at, z: quantise(part.at.z + heights.seating) },
-        })),
-      },
+      limits: heightLimits(document.body ?? {}, process, choices.reader),
+      protrusion: lands.some(({ hole, plated }) => hole && plated)
+        ? quantise(-lowestOf(standing) - process.boardThickness - process.copperThickness)
+        : null,
+      colours: { ...USUAL_COLOURS, ...document.body?.colours },
+      imported: null,
+      assembly: standing,
     },
+    edge: null,
     groups,
     solutions,
     values,
@@ -267,9 +280,15 @@ function noTerminals({ title, dimensions }: FamilyDefinition): Finding {
   };
 }
 
+/** The process with what this document says of its board; an unreadable thickness is reported with the choices. */
+function onBoard(process: Process, { body, package: { unit = 'mm' } }: TapisDocument): Process {
+  const thickness = entryReader(unit).length(body?.boardThickness, '', '', 'rise', 0.05);
+  return thickness === null ? process : { ...process, boardThickness: thickness };
+}
+
 function processOf(document: TapisDocument, problems: Finding[]): Process {
   const { ownProcess } = document;
-  const process = ownProcess?.id === document.process ? ownProcess : processById(document.process);
+  const process = ownProcess?.id === document.process ? completed(ownProcess) : processById(document.process);
   if (process) return process;
   const standard = PROCESSES[0] as Process;
   problems.push({

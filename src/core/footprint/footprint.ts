@@ -1,11 +1,16 @@
-import type { KeepOutIntent, TapisDocument } from '../document/document';
+import type { Colour } from '../body/colours';
+import type { Pose } from '../body/pose';
+import type { Fit, Ground } from '../body/seat';
+import type { LoadedModel } from '../body/subject';
+import type { EdgeIntent, KeepOutIntent, ModelIntent, TapisDocument } from '../document/document';
 import type { Finding } from '../document/finding';
 import type { Box } from '../geometry/box';
 import type { Contour } from '../geometry/contour';
 import type { Placed } from '../geometry/figure';
 import type { Point, Quarter } from '../geometry/point';
 import type { Polygon, Polyline } from '../geometry/polygon';
-import type { Assembly } from '../geometry/solid';
+import type { Box3 } from '../geometry/mesh';
+import type { Assembly, Material } from '../geometry/solid';
 import type { Heights } from '../body/heights';
 import type { Level } from '../document/document';
 import type { LandSolution } from '../land/solution';
@@ -110,8 +115,40 @@ export interface SeatedBody {
   readonly extent: BodyExtent;
   readonly heights: Heights;
   readonly assembly: Assembly;
-  /** Tallest that it may be on this board, mm; `null` where the document does not say. */
+  /** What the document allows on this board, mm; `null` where it does not say. */
+  readonly limits: HeightLimits;
+  /** Nominal length of leads below the board's far copper; `null` where none goes through. */
+  readonly protrusion: number | null;
+  readonly colours: Readonly<Record<Material, Colour>>;
+  readonly imported: SeatedModel | null;
+}
+
+/** Limits of heights, mm. */
+export interface HeightLimits {
   readonly maxHeight: number | null;
+  readonly minClearance: number;
+  readonly minProtrusion: number;
+  readonly maxProtrusion: number;
+}
+
+/** An imported model where the document puts it. */
+export interface SeatedModel {
+  readonly intent: ModelIntent;
+  readonly pose: Pose;
+  readonly ground: Ground;
+  /** The model itself and how it lies; `null` while its file is not at hand. */
+  readonly seen: { readonly loaded: LoadedModel; readonly fit: Fit | null; readonly box: Box3 } | null;
+}
+
+/** The edge of the board: which side of the footprint it runs at, and what has to stand out. mm */
+export interface BoardEdge {
+  readonly side: EdgeIntent['side'];
+  /** Coordinate of the edge along its axis. */
+  readonly at: number;
+  /** How far the body, or the imported model, stands out beyond it. */
+  readonly overhang: { readonly min: number; readonly max: number };
+  readonly least: number | null;
+  readonly most: number | null;
 }
 
 /** Everything derived from a document that can be drawn, checked and handed over. */
@@ -128,6 +165,7 @@ export interface Footprint {
   readonly assembly: AssemblyDrawing;
   readonly texts: readonly TextMark[];
   readonly body: SeatedBody;
+  readonly edge: BoardEdge | null;
   readonly groups: readonly TerminalGroup[];
   readonly solutions: readonly LandSolution[];
   readonly values: Dimensions;

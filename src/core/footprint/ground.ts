@@ -1,35 +1,19 @@
-import { sectionsAt } from '../body/contacts';
-import { BELOW, lookUnder, restOf, reachOf, type Ground, type Subject, type Target } from '../body/seat';
-import { boxOfPositions, meshesOf, welded, type Box3, type Mesh } from '../geometry/mesh';
+import { oneEach, sectionsAt, undersides, type Contact } from '../body/contacts';
+import { BELOW, reachOf, restOf, type Ground, type Target } from '../body/seat';
+import { subjectOf } from '../body/subject';
+import { facesOf, placeFace } from '../geometry/faces';
+import { meshOfFaces, type Box3 } from '../geometry/mesh';
+import type { Part, Shape } from '../geometry/solid';
 import type { Footprint } from './footprint';
-
-/** Vertices nearer than this are one, as a share of the model's size. */
-const WELD = 1e-6;
-
-/** Joins a model's meshes so that it can be seated; `null` where it has no triangles. */
-export function subjectOf(meshes: readonly Mesh[]): Subject | null {
-  const boxes = meshes.flatMap(({ positions }) => boxOfPositions(positions) ?? []);
-  const size = Math.max(
-    0,
-    ...boxes.flatMap(({ min, max }) => (['x', 'y', 'z'] as const).map((axis) => max[axis] - min[axis])),
-  );
-  if (!(size > 0)) return null;
-  const mesh = welded(meshes, size * WELD);
-  const box = boxOfPositions(mesh.positions);
-  return box && mesh.indices.length > 0 ? { mesh, box } : null;
-}
 
 /**
  * What an imported model is to lie on: for each land and hole the place where the package's own
  * body touches it. Where that body has nothing there, the middle of the terminal stands in.
  */
-export function groundOf({ lands, bores, body }: Footprint): Ground | null {
-  const own = subjectOf(meshesOf(body.assembly));
-  if (!own) return null;
+export function groundOf({ lands, bores, body }: Footprint): Ground {
   const { seating } = body.heights;
   const meant: Target[] = [
-    ...lands.map(({ hole, contact, at }, index): Target => {
-      const { nom } = contact;
+    ...lands.map(({ hole, contact: { nom }, at }, index): Target => {
       const size = { width: nom.maxX - nom.minX, height: nom.maxY - nom.minY };
       const area = size.width * size.height;
       return hole
@@ -46,19 +30,61 @@ export function groundOf({ lands, bores, body }: Footprint): Ground | null {
       area: (Math.PI / 4) * diameter ** 2,
     })),
   ];
-  const reach = reachOf(meant);
   const hasPins = meant.some(({ kind }) => kind !== 'land');
-  const { levels, contacts: all } = lookUnder(own, { x: 0, y: 0, z: 0 }, 1, hasPins);
-  const contacts = levels.flatMap((level) => level.lands).filter(({ z }) => Math.abs(z - seating) < 0.05);
-  const pins = hasPins ? sectionsAt(own.mesh, -BELOW) : [];
+  const own = survey(body.assembly.shapes, body.assembly.parts, hasPins);
+  const contacts = oneEach(own.contacts.filter(({ z }) => Math.abs(z - seating) < 0.05));
+  const reach = reachOf(meant);
   const targets = meant.map((target): Target => {
-    const near = (target.kind === 'land' ? contacts : pins)
-      .map((contact) => ({ contact, away: Math.hypot(contact.x - target.x, contact.y - target.y) }))
-      .filter(({ away }) => away < (target.kind === 'land' ? Math.max(reach, target.width / 2) : reach))
-      .sort((a, b) => a.away - b.away)[0];
-    return near ? { ...target, ...near.contact, z: target.z } : target;
+    const [about, far] =
+      target.kind === 'land' ? [contacts, Math.max(reach, target.width / 2)] : [own.pins, reach];
+    const away = (contact: Contact) => Math.hypot(contact.x - target.x, contact.y - target.y);
+    const near = about.reduce<Contact | null>(
+      (best, contact) => (away(contact) < Math.min(far, best ? away(best) : Infinity) ? contact : best),
+      null,
+    );
+    return near ? { ...target, ...near, z: target.z } : target;
   });
   const through = targets.filter(({ kind }) => kind !== 'land');
-  const rest = restOf(all, through);
-  return { targets, box: own.box as Box3, rest };
+  return { targets, box: own.box, rest: restOf(own.contacts, through) };
+}
+
+interface Survey {
+  readonly contacts: readonly Contact[];
+  readonly pins: readonly Contact[];
+  readonly box: Box3;
+}
+
+/** Contacts and sections of all parts; equal ones are looked at once. */
+function survey(shapes: Readonly<Record<string, Shape>>, parts: readonly Part[], hasPins: boolean): Survey {
+  const known = new Map<string, Survey>();
+  const contacts: Contact[] = [];
+  const pins: Contact[] = [];
+  const min = { x: Infinity, y: Infinity, z: Infinity };
+  const max = { x: -Infinity, y: -Infinity, z: -Infinity };
+  for (const { shape, rotation, at } of parts) {
+    const key = `${shape} ${rotation} ${at.z}`;
+    let seen = known.get(key);
+    if (!seen) {
+      const faces = facesOf(shapes[shape] as Shape).map((face) =>
+        placeFace(face, rotation, { x: 0, y: 0, z: at.z }),
+      );
+      const subject = subjectOf([meshOfFaces(faces.map(({ corners }) => corners))]);
+      if (!subject) continue;
+      seen = {
+        contacts: undersides(subject.mesh),
+        pins: hasPins ? sectionsAt(subject.mesh, -BELOW) : [],
+        box: subject.box,
+      };
+      known.set(key, seen);
+    }
+    const moved = (contact: Contact) => ({ ...contact, x: contact.x + at.x, y: contact.y + at.y });
+    contacts.push(...seen.contacts.map(moved));
+    pins.push(...seen.pins.map(moved));
+    for (const axis of ['x', 'y', 'z'] as const) {
+      const shift = axis === 'z' ? 0 : at[axis];
+      min[axis] = Math.min(min[axis], seen.box.min[axis] + shift);
+      max[axis] = Math.max(max[axis], seen.box.max[axis] + shift);
+    }
+  }
+  return { contacts, pins: oneEach(pins), box: { min, max } };
 }

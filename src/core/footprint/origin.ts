@@ -6,7 +6,7 @@ import type { Point } from '../geometry/point';
 import type { Polyline } from '../geometry/polygon';
 import { quantise } from '../units/length';
 import type { EntryReader } from './entry-reader';
-import type { Footprint, Land } from './footprint';
+import type { BoardEdge, Footprint, Land } from './footprint';
 
 /** The choices of an origin. */
 export const ORIGINS: readonly { readonly id: OriginIntent['at']; readonly title: string }[] = [
@@ -45,6 +45,11 @@ export function centroid(lands: readonly Land[]): Point {
     x: quantise(lands.reduce((sum, { at }) => sum + at.x, 0) / count),
     y: quantise(lands.reduce((sum, { at }) => sum + at.y, 0) / count),
   };
+}
+
+/** The origin along the axis that an edge's coordinate is on. */
+function edgeShift(side: BoardEdge['side'], { x, y }: Point): number {
+  return side === 'left' || side === 'right' ? x : y;
 }
 
 /** The footprint with its origin at zero, as it is handed over. */
@@ -105,8 +110,16 @@ export function atOrigin(footprint: Footprint): Footprint {
       lines: text.lines.map(line),
       box: box(text.box),
     })),
+    edge: footprint.edge && {
+      ...footprint.edge,
+      at: quantise(footprint.edge.at - edgeShift(footprint.edge.side, { x, y })),
+    },
     body: {
       ...body,
+      imported: body.imported && {
+        ...body.imported,
+        pose: { ...body.imported.pose, at: { ...point(body.imported.pose.at), z: body.imported.pose.at.z } },
+      },
       extent: { ...body.extent, centre: point(body.extent.centre ?? { x: 0, y: 0 }) },
       assembly: {
         ...body.assembly,

@@ -1,8 +1,8 @@
 import earcut from 'earcut';
 import { normalOf } from './brep';
-import { facesOf, placeFace } from './faces';
+import { facesOf } from './faces';
 import type { Point3 } from './point';
-import type { Assembly, Shape } from './solid';
+import type { Shape } from './solid';
 
 /** A triangle mesh: x, y, z of each vertex, and three vertices of each triangle, counter-clockwise from outside. */
 export interface Mesh {
@@ -45,14 +45,8 @@ export function meshOf(shape: Shape): Mesh {
   return meshOfFaces(facesOf(shape).map(({ corners }) => corners));
 }
 
-/** Every part of an assembly as a mesh where it stands. */
-export function meshesOf({ shapes, parts }: Assembly): Mesh[] {
-  return parts.map(({ shape, rotation, at }) =>
-    meshOfFaces(facesOf(shapes[shape] as Shape).map((face) => placeFace(face, rotation, at).corners)),
-  );
-}
-
-function meshOfFaces(faces: readonly (readonly Point3[])[]): Mesh {
+/** Flat faces as triangles; vertices are not shared between faces. */
+export function meshOfFaces(faces: readonly (readonly Point3[])[]): Mesh {
   const positions: number[] = [];
   const indices: number[] = [];
   for (const corners of faces) {

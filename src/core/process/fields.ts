@@ -143,6 +143,14 @@ export const PROCESS_FIELDS: readonly ProcessFieldGroup[] = [
       mm('minStandoff', 'Standoff over lands', 'Lands stay out from under bodies that sit lower than this.'),
       mm('solderThickness', 'Solder under terminals', 'Between land and terminal after reflow.', [0, 1]),
       mm('maxHeight', 'Tallest part', 'Top of the body above the laminate; 0 asks for none.', [0, 500]),
+      mm('minClearance', 'Clearance under bodies', 'Laminate to underside, for cleaning; 0 asks for none.'),
+      mm(
+        'minProtrusion',
+        'Lead protrusion, least',
+        'Leads that the inspector must see below the board.',
+        [0, 10],
+      ),
+      mm('maxProtrusion', 'Lead protrusion, most', 'Leads below the board that need no trimming.', [0, 30]),
     ],
   },
   {

@@ -57,6 +57,9 @@ const standard: Process = {
   legendThickness: 0.01,
   solderThickness: 0.05,
   maxHeight: 0,
+  minClearance: 0,
+  minProtrusion: 0.1,
+  maxProtrusion: 2.5,
   orientation: 'A',
   acceptanceClass: 2,
   levels: ['A', 'B', 'C'],
@@ -72,6 +75,8 @@ const standard: Process = {
     minRing: 'IPC-2221B, clause 9.1.2: 0.05 mm on outer layers.',
     maxHoleAspect: 'Plating thins towards the middle of deeper holes.',
     reliefGap: 'IPC-2221B: relief 0.25 mm wide with spokes as wide.',
+    minProtrusion: 'IPC-A-610: the end of the lead is discernible in the solder.',
+    maxProtrusion: 'IPC-A-610, class 2: 2.5 mm; class 3 allows 1.5 mm.',
   },
 };
 
@@ -170,4 +175,15 @@ export const PROCESSES: readonly Process[] = [standard, fineLine, kitchenTable];
 /** Finds a process that comes with Tapis by id; `null` where there is none. */
 export function processById(id: string): Process | null {
   return PROCESSES.find((process) => process.id === id) ?? null;
+}
+
+/** Numbers that processes of an earlier time do not have. */
+type LaterNumber = 'minClearance' | 'minProtrusion' | 'maxProtrusion';
+
+/** A process that was kept before some numbers were asked for: the standard shop's stand in. */
+export function completed(
+  process: Omit<Process, LaterNumber> & Partial<Pick<Process, LaterNumber>>,
+): Process {
+  const { minClearance, minProtrusion, maxProtrusion } = standard;
+  return { minClearance, minProtrusion, maxProtrusion, ...process };
 }

@@ -82,6 +82,11 @@ export interface ProcessNumbers {
   readonly solderThickness: number;
   /** Tallest body above the laminate; 0 asks for none. */
   readonly maxHeight: number;
+  /** Least clearance between body and laminate, for cleaning and inspection; 0 asks for none. */
+  readonly minClearance: number;
+  /** How far leads come out below the board: seen by the inspector, and clear of what is underneath. */
+  readonly minProtrusion: number;
+  readonly maxProtrusion: number;
 }
 
 /**

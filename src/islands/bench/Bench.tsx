@@ -5,6 +5,7 @@ import { shelf } from '../common/shelf-store';
 import { CommandList } from '../commands/CommandList';
 import { useShortcuts } from '../commands/shortcuts';
 import { Ledger } from '../ledger/Ledger';
+import { useStoredModel } from '../rise/useModel';
 import { Sheet } from '../sheet/Sheet';
 import { BenchContext, useBench } from './context';
 import { ConflictBar } from './ConflictBar';
@@ -72,6 +73,7 @@ function Workplace() {
   const stage = useBench((s) => s.stage);
   const name = useBench((s) => s.document.name);
   useShortcuts();
+  useStoredModel();
   useEffect(() => {
     document.title = `${name} · Tapis`;
   }, [name]);

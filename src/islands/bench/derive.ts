@@ -2,6 +2,7 @@ import { check, type Report } from '../../core/check/check';
 import type { TapisDocument } from '../../core/document/document';
 import { compile } from '../../core/footprint/compile';
 import { withExamples } from '../../core/footprint/example';
+import { noModels, type ModelSource } from '../../core/footprint/imported';
 import type { Compiled, Footprint } from '../../core/footprint/footprint';
 
 /** A compiled document that can be drawn. */
@@ -26,8 +27,12 @@ export interface Derived {
  * Compiles and checks a document. While it cannot be drawn, the last good drawing of the same
  * family stays up; where there was none, missing dimensions are filled with examples.
  */
-export function derive(document: TapisDocument, before: Derived | null): Derived {
-  const compiled = compile(document);
+export function derive(
+  document: TapisDocument,
+  before: Derived | null,
+  models: ModelSource = noModels,
+): Derived {
+  const compiled = compile(document, models);
   return { compiled, report: check(compiled), shown: shownFor(compiled, before?.shown ?? null) };
 }
 

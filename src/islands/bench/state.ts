@@ -1,8 +1,10 @@
 import { createStore } from 'zustand/vanilla';
 import { compareCompiled, type Change } from '../../core/check/compare';
+import type { LoadedModel } from '../../core/body/subject';
 import { displayUnitOf, type TapisDocument } from '../../core/document/document';
 import { applyEdits, type Edit } from '../../core/document/edit';
 import type { Finding, Remedy, Stage } from '../../core/document/finding';
+import { noModels, type ModelSource } from '../../core/footprint/imported';
 import { processById } from '../../core/process';
 import type { Process } from '../../core/process/process';
 import type { DisplayUnit } from '../../core/units/length';
@@ -26,6 +28,9 @@ export interface Preview {
   readonly remedy: Remedy;
   readonly derived: Derived;
 }
+
+/** What the elevations and the 3D view may leave out. */
+export type Showable = 'body' | 'leads' | 'paste' | 'board' | 'model';
 
 interface Step {
   readonly document: TapisDocument;
@@ -55,6 +60,11 @@ export interface BenchState {
   readonly counting: number | null;
   /** What the last change of the process changed in the footprint. */
   readonly change: ProcessChange | null;
+  /** Imported models that are at hand by their key; `null` where this browser does not have the file. */
+  readonly models: ReadonlyMap<string, LoadedModel | null>;
+  readonly giveModel: (key: string, loaded: LoadedModel | null) => void;
+  /** What is left out of elevations and the 3D view. */
+  readonly hidden: ReadonlySet<Showable>;
   readonly edit: (edits: readonly Edit[], gesture?: string) => void;
   readonly undo: () => void;
   readonly redo: () => void;
@@ -80,6 +90,7 @@ export interface BenchState {
         | 'commandsOpen'
         | 'counting'
         | 'change'
+        | 'hidden'
       >
     >,
   ) => void;
@@ -96,8 +107,9 @@ export function createBench({ id, document, revision, updatedAt }: StoredFootpri
       (doc, onto) => shelf.save(id, doc, onto),
       (save) => set({ save }),
     );
+    const modelAtHand: ModelSource = (key) => get()?.models.get(key) ?? null;
     const show = (next: TapisDocument) => {
-      const derived = derive(next, get().derived);
+      const derived = derive(next, get().derived, modelAtHand);
       const lands = derived.shown?.drawable.footprint.lands.length ?? 0;
       const { selectedLand, selectedFinding } = get();
       set({
@@ -124,7 +136,7 @@ export function createBench({ id, document, revision, updatedAt }: StoredFootpri
     return {
       id,
       document,
-      derived: derive(document, null),
+      derived: derive(document, null, noModels),
       past: [],
       future: [],
       save: { kind: 'saved', revision, at: updatedAt },
@@ -139,6 +151,12 @@ export function createBench({ id, document, revision, updatedAt }: StoredFootpri
       commandsOpen: false,
       counting: null,
       change: null,
+      models: new Map(),
+      hidden: new Set(),
+      giveModel(key, loaded) {
+        set({ models: new Map(get().models).set(key, loaded) });
+        if (get().document.body?.model?.key === key) show(get().document);
+      },
       set: (part) => set(part),
       edit(edits, gesture) {
         const { document: before, past } = get();
@@ -199,7 +217,9 @@ export function createBench({ id, document, revision, updatedAt }: StoredFootpri
       setPreview(remedy) {
         const { document: current, derived } = get();
         if (!remedy) return set({ preview: null });
-        set({ preview: { remedy, derived: derive(applyEdits(current, remedy.edits), derived) } });
+        set({
+          preview: { remedy, derived: derive(applyEdits(current, remedy.edits), derived, modelAtHand) },
+        });
       },
       openFinding(index) {
         const { derived } = get();

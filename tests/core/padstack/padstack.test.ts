@@ -150,7 +150,7 @@ describe('heights', () => {
   it('stack copper, solder, standoff and body', () => {
     const exact = (value: number) => ({ min: value, nom: value, max: value, given: 'exact' }) as const;
     const body = { x: exact(1), y: exact(1), standoff: exact(0.1), height: exact(1.2) };
-    const heights = heightsOf(body, PROCESSES[0] as Process, 0.08);
+    const heights = heightsOf(body, PROCESSES[0] as Process, { solder: 0.08 });
     // 0.035 + 0.08 = 0.115
     expect(heights).toMatchObject({
       landTop: 0.035,

@@ -12,7 +12,10 @@ export const bodyHeight: Rule = {
   severity: 'stop',
   stage: 'rise',
   check({ footprint, process }) {
-    const { maxHeight: own, heights } = footprint.body;
+    const {
+      limits: { maxHeight: own },
+      heights,
+    } = footprint.body;
     const limit = own ?? (process.maxHeight > 0 ? process.maxHeight : null);
     if (limit === null || heights.top.max <= limit + 1e-9) return [];
     const by = own === null ? 'by the process' : 'on this board';

@@ -1,0 +1,55 @@
+import type { Pose } from '../body/pose';
+import { inspect } from '../body/seat';
+import { lookOf, type LoadedModel } from '../body/subject';
+import type { ModelIntent } from '../document/document';
+import type { Box3 } from '../geometry/mesh';
+import { quantise } from '../units/length';
+import type { EntryReader } from './entry-reader';
+import type { Footprint, SeatedModel } from './footprint';
+import { groundOf } from './ground';
+
+/** Imported models by the key of their file; `null` where a file is not at hand. */
+export type ModelSource = (key: string) => LoadedModel | null;
+
+/** Where no models are kept. */
+export const noModels: ModelSource = () => null;
+
+/** Puts the document's model onto its footprint. */
+export function withModel(
+  footprint: Footprint,
+  intent: ModelIntent | undefined,
+  models: ModelSource,
+  reader: EntryReader,
+): Footprint {
+  if (!intent) return footprint;
+  const pose = poseOf(intent, reader);
+  const ground = groundOf(footprint);
+  const loaded = models(intent.key);
+  const imported: SeatedModel = { intent, pose, ground, seen: null };
+  if (!loaded) return { ...footprint, body: { ...footprint.body, imported } };
+  const look = lookOf(loaded, pose);
+  const seen = { loaded, fit: inspect(look, pose, ground), box: moved(look.box, pose) };
+  return { ...footprint, body: { ...footprint.body, imported: { ...imported, seen } } };
+}
+
+/** How a document puts its model; what cannot be read is nothing. */
+export function poseOf({ scale = 1, turn = {}, x, y, z }: ModelIntent, { length }: EntryReader): Pose {
+  const along = (text: string | undefined, axis: string) =>
+    length(text, `/body/model/${axis}`, `Model offset ${axis.toUpperCase()}`, 'rise') ?? 0;
+  return {
+    scale,
+    turn: { x: turn.x ?? 0, y: turn.y ?? 0, z: turn.z ?? 0 },
+    at: { x: along(x, 'x'), y: along(y, 'y'), z: along(z, 'z') },
+  };
+}
+
+/** The choices that put a model into a pose; offsets to a nanometre. */
+export function intentOfPose(intent: ModelIntent, { scale, turn, at }: Pose): ModelIntent {
+  const text = (value: number) => `${quantise(value)} mm`;
+  return { ...intent, scale, turn, x: text(at.x), y: text(at.y), z: text(at.z) };
+}
+
+function moved({ min, max }: Box3, { at }: Pose): Box3 {
+  const by = (p: Box3['min']) => ({ x: p.x + at.x, y: p.y + at.y, z: p.z + at.z });
+  return { min: by(min), max: by(max) };
+}

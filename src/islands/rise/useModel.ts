@@ -1,0 +1,134 @@
+import { useEffect, useRef, useState } from 'react';
+import { whyNotRead, type Model } from '../../core/body/model';
+import type { SeatResult } from '../../core/body/seat';
+import { loadedModel } from '../../core/body/subject';
+import type { ModelIntent } from '../../core/document/document';
+import { groundOf } from '../../core/footprint/ground';
+import { intentOfPose } from '../../core/footprint/imported';
+import { useBench } from '../bench/context';
+import { shelf } from '../common/shelf-store';
+import { readInWorker, seatInWorker } from './in-worker';
+
+/** What goes on with a model, in words for the person. */
+export type ModelState =
+  | { readonly kind: 'idle' }
+  | { readonly kind: 'busy'; readonly doing: string; readonly share: number | null }
+  | { readonly kind: 'failed'; readonly reason: string }
+  | {
+      readonly kind: 'seated';
+      readonly result: SeatResult;
+      readonly took: number;
+      readonly read: string | null;
+    };
+
+/** Brings models from files onto the footprint, and seats them. */
+export function useModel() {
+  const [state, setState] = useState<ModelState>({ kind: 'idle' });
+  const edit = useBench((s) => s.edit);
+  const giveModel = useBench((s) => s.giveModel);
+  const footprint = useBench((s) => s.derived.shown?.drawable.footprint);
+  const job = useRef<AbortController | null>(null);
+  useEffect(() => () => job.current?.abort(), []);
+  const begin = () => {
+    job.current?.abort();
+    job.current = new AbortController();
+    return job.current.signal;
+  };
+  const busy = (doing: string, share: number | null = null) => setState({ kind: 'busy', doing, share });
+
+  /** Seats a model and writes its pose; one step of undo with what else is edited. */
+  const seatModel = async (model: Model, intent: ModelIntent, read: string | null, signal: AbortSignal) => {
+    if (!footprint)
+      return setState({
+        kind: 'failed',
+        reason: 'There are no lands to seat it on yet; complete Measure first.',
+      });
+    const begun = performance.now();
+    busy('seating', 0);
+    const meshes = model.parts.map(({ mesh }) => mesh);
+    const seated = await seatInWorker(meshes, groundOf(footprint), signal, (share) => busy('seating', share));
+    if (signal.aborted) return setState({ kind: 'idle' });
+    if (!seated.ok) return setState({ kind: 'failed', reason: seated.error });
+    const result = seated.value;
+    if (!result) {
+      edit([{ at: '/body/model', value: intent }]);
+      return setState({
+        kind: 'failed',
+        reason:
+          'No contact of the model comes near a land or hole in any turn. It was put in as it is; place it by hand.',
+      });
+    }
+    edit([{ at: '/body/model', value: intentOfPose(intent, result.best.pose) }]);
+    setState({ kind: 'seated', result, took: performance.now() - begun, read });
+  };
+
+  return {
+    state,
+    cancel() {
+      job.current?.abort();
+      setState({ kind: 'idle' });
+    },
+    /** Reads a file, keeps it, and seats it. A file that cannot be read leaves the document as it is. */
+    async open(file: File) {
+      const why = whyNotRead(file.name, file.size);
+      if (why) return setState({ kind: 'failed', reason: why });
+      const signal = begin();
+      busy('opening the file');
+      try {
+        const bytes = new Uint8Array(await file.arrayBuffer());
+        const read = await readInWorker(bytes, file.name, signal, (doing) => busy(doing));
+        if (signal.aborted) return setState({ kind: 'idle' });
+        if (!read.ok) return setState({ kind: 'failed', reason: read.error });
+        const loaded = loadedModel(read.value);
+        if (!loaded)
+          return setState({
+            kind: 'failed',
+            reason: `“${file.name}” has no surface in it. Export the solid body.`,
+          });
+        const key = await shelf.models.put(file.name, bytes, read.value);
+        giveModel(key, loaded);
+        await seatModel(read.value, { name: file.name, key }, partlyRead(read.value), signal);
+      } catch (error) {
+        setState({
+          kind: 'failed',
+          reason: `“${file.name}” could not be opened: ${String(error)}. Nothing was changed.`,
+        });
+      }
+    },
+    /** Seats the model that is there once more. */
+    async again(model: Model, intent: ModelIntent) {
+      await seatModel(model, intent, null, begin());
+    },
+  };
+}
+
+/** What of the file was left unread; `null` where all its solids came. */
+function partlyRead({ declared, parts }: Model): string | null {
+  if (declared === null || parts.length >= declared) return null;
+  return `Only ${parts.length} of the ${declared} solids that the file declares could be read.`;
+}
+
+/** Fetches the file of the document's model from this browser's storage; reads it where that was not done yet. */
+export function useStoredModel(): void {
+  const key = useBench((s) => s.document.body?.model?.key);
+  const known = useBench((s) => (key ? s.models.has(key) : true));
+  const giveModel = useBench((s) => s.giveModel);
+  useEffect(() => {
+    if (!key || known) return;
+    const stop = new AbortController();
+    const fetchModel = async () => {
+      const stored = await shelf.models.get(key);
+      let model = stored?.model ?? null;
+      if (stored && !model) {
+        const read = await readInWorker(stored.bytes, stored.name, stop.signal, () => {});
+        if (read.ok) {
+          model = read.value;
+          await shelf.models.put(stored.name, stored.bytes, model);
+        }
+      }
+      if (!stop.signal.aborted) giveModel(key, model && loadedModel(model));
+    };
+    fetchModel().catch(() => giveModel(key, null));
+    return () => stop.abort();
+  }, [key, known, giveModel]);
+}

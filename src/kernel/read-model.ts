@@ -1,0 +1,187 @@
+import { WebIO, type Primitive, type Node as SceneNode } from '@gltf-transform/core';
+import type { Occt, OcctNode } from 'occt-import-js';
+import { STLLoader } from 'three/examples/jsm/loaders/STLLoader.js';
+import type { Colour } from '../core/body/colours';
+import { modelFormatOf, whyNotRead, type Model, type ModelPart } from '../core/body/model';
+import { declaredSolids } from '../core/format/step/declared';
+import type { Mesh } from '../core/geometry/mesh';
+import { fail, ok, type Result } from '../core/units/result';
+
+/**
+ * Reads a model from a STEP, STL or glTF file. STEP is meshed by a CAD kernel, which is asked for
+ * only then; chords of its arcs lie at most 2 µm off.
+ * @param loadKernel gives the CAD kernel; may throw
+ * @returns the model, or in words why there is none and what helps
+ */
+export async function readModel(
+  bytes: Uint8Array,
+  name: string,
+  loadKernel: () => Promise<Occt>,
+): Promise<Result<Model, string>> {
+  const why = whyNotRead(name, bytes.length);
+  if (why) return fail(why);
+  try {
+    const format = modelFormatOf(name);
+    const read =
+      format === 'step'
+        ? await readStep(bytes, name, loadKernel)
+        : format === 'stl'
+          ? readStl(bytes, name)
+          : await readGltf(bytes, name);
+    if (!read.ok || read.value.parts.some(({ mesh }) => mesh.indices.length > 0)) return read;
+    return fail(
+      `“${name}” has no solid or surface in it. Export the body itself, not only its sketch or its views.`,
+    );
+  } catch (error) {
+    const reason = error instanceof Error ? error.message : String(error);
+    return fail(`“${name}” could not be read: ${reason}. Export it again, as STEP if you can.`);
+  }
+}
+
+const decoder = new TextDecoder('utf-8');
+
+async function readStep(
+  bytes: Uint8Array,
+  name: string,
+  loadKernel: () => Promise<Occt>,
+): Promise<Result<Model, string>> {
+  const text = decoder.decode(bytes);
+  if (!text.trimStart().startsWith('ISO-10303-21')) {
+    const begins = text
+      .trimStart()
+      .slice(0, 20)
+      .replace(/[^\x20-\x7e]/g, '·');
+    return fail(
+      `“${name}” is not a STEP file: it begins with “${begins}”, not with ISO-10303-21. Export it as STEP.`,
+    );
+  }
+  if (!/END-ISO-10303-21\s*;/.test(text.slice(-2000)))
+    return fail(
+      `“${name}” was cut off: its last line, END-ISO-10303-21, is missing. Copy or export it again.`,
+    );
+  const declared = declaredSolids(text);
+  const kernel = await loadKernel();
+  const read = kernel.ReadStepFile(bytes, {
+    linearUnit: 'millimeter',
+    linearDeflectionType: 'absolute_value',
+    linearDeflection: 0.002,
+    angularDeflection: 0.35,
+  });
+  if (!read.success)
+    return fail(`“${name}” has no shape that could be read. Export it as STEP AP214 or AP242 with solids.`);
+  const names = namesOf(read.root);
+  const parts = read.meshes.map((mesh, i): ModelPart => ({
+    name: names.get(i) || mesh.name || `solid ${i + 1}`,
+    colour: mesh.color ? colourOf(mesh.color) : null,
+    mesh: {
+      positions: Float64Array.from(mesh.attributes.position.array),
+      indices: Uint32Array.from(mesh.index.array),
+    },
+  }));
+  return ok({ parts, declared });
+}
+
+/** Names of meshes by their node. */
+function namesOf(node: OcctNode, names = new Map<number, string>()): Map<number, string> {
+  for (const mesh of node.meshes) names.set(mesh, node.name);
+  for (const child of node.children) namesOf(child, names);
+  return names;
+}
+
+/** A colour of linear light as the screen's. */
+function colourOf(linear: readonly number[]): Colour {
+  const channel = (value: number) => {
+    const light = Math.min(1, Math.max(0, value));
+    const shown = light <= 0.0031308 ? light * 12.92 : 1.055 * light ** (1 / 2.4) - 0.055;
+    return Math.round(shown * 255)
+      .toString(16)
+      .padStart(2, '0');
+  };
+  return `#${linear.slice(0, 3).map(channel).join('')}`;
+}
+
+function readStl(bytes: Uint8Array, name: string): Result<Model, string> {
+  const isText = decoder.decode(bytes.subarray(0, 5)) === 'solid';
+  const count = bytes.length >= 84 ? new DataView(bytes.buffer, bytes.byteOffset).getUint32(80, true) : 0;
+  const fitsBinary = bytes.length >= 84 && bytes.length === 84 + 50 * count;
+  if (!fitsBinary && !isText) {
+    return fail(
+      `“${name}” is not an STL file, or was cut off: its ${bytes.length} bytes do not hold the ${count} triangles that it announces. Export it again.`,
+    );
+  }
+  const copy = bytes.slice();
+  const geometry = new STLLoader().parse(copy.buffer);
+  const positions = Float64Array.from(geometry.getAttribute('position').array);
+  if (positions.some((value) => !Number.isFinite(value)))
+    return fail(`“${name}” holds coordinates that are no numbers. Export it again.`);
+  const indices = Uint32Array.from({ length: positions.length / 3 }, (_, i) => i);
+  return ok({
+    parts: [{ name: name.replace(/\.[^.]*$/, ''), colour: null, mesh: { positions, indices } }],
+    declared: null,
+  });
+}
+
+/** glTF is in metres by its standard. */
+const METRE = 1000;
+
+async function readGltf(bytes: Uint8Array, name: string): Promise<Result<Model, string>> {
+  const io = new WebIO();
+  const binary = decoder.decode(bytes.subarray(0, 4)) === 'glTF';
+  const document = binary
+    ? await io.readBinary(bytes)
+    : await io.readJSON(embedded(decoder.decode(bytes), name));
+  const parts: ModelPart[] = [];
+  const visit = (node: SceneNode) => {
+    for (const primitive of node.getMesh()?.listPrimitives() ?? []) {
+      const mesh = primitiveMesh(primitive, node.getWorldMatrix());
+      const colour = primitive.getMaterial()?.getBaseColorFactor();
+      if (mesh)
+        parts.push({
+          name: node.getName() || `part ${parts.length + 1}`,
+          colour: colour ? colourOf(colour) : null,
+          mesh,
+        });
+    }
+    node.listChildren().forEach(visit);
+  };
+  const root = document.getRoot();
+  (root.getDefaultScene() ?? root.listScenes()[0])?.listChildren().forEach(visit);
+  return ok({ parts, declared: null });
+}
+
+/** A glTF text with the buffers that it carries in itself. */
+function embedded(text: string, name: string) {
+  const json = JSON.parse(text) as { buffers?: { uri?: string }[] };
+  const resources: Record<string, Uint8Array<ArrayBuffer>> = {};
+  json.buffers?.forEach(({ uri }, i) => {
+    const data = uri?.match(/^data:[^,]*;base64,(.*)$/s)?.[1];
+    if (!uri || !data)
+      throw new Error(
+        `buffer ${i + 1} of “${name}” is in another file (${uri ?? 'unnamed'}); save it as .glb, which holds everything`,
+      );
+    resources[uri] = Uint8Array.from(atob(data), (character) => character.charCodeAt(0));
+  });
+  return { json: json as never, resources };
+}
+
+const TRIANGLES = 4;
+
+function primitiveMesh(primitive: Primitive, matrix: readonly number[]): Mesh | null {
+  const position = primitive.getAttribute('POSITION');
+  if (!position || primitive.getMode() !== TRIANGLES) return null;
+  const count = position.getCount();
+  const positions = new Float64Array(3 * count);
+  const point: number[] = [];
+  for (let i = 0; i < count; i += 1) {
+    const [x, y, z] = position.getElement(i, point) as [number, number, number];
+    for (let k = 0; k < 3; k += 1) {
+      const at = (column: number) => matrix[4 * column + k] as number;
+      positions[3 * i + k] = METRE * (at(0) * x + at(1) * y + at(2) * z + at(3));
+    }
+  }
+  const given = primitive.getIndices()?.getArray();
+  return {
+    positions,
+    indices: given ? Uint32Array.from(given) : Uint32Array.from({ length: count }, (_, i) => i),
+  };
+}
