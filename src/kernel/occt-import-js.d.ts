@@ -32,5 +32,7 @@ declare module 'occt-import-js' {
   }
 
   const load: (overrides?: { readonly locateFile?: (path: string) => string }) => Promise<Occt>;
+  // the library has a default export only
+  // eslint-disable-next-line no-restricted-syntax
   export default load;
 }

@@ -27,6 +27,10 @@ export type Layer =
   | 'plated-hole'
   | 'hole-cut'
   | 'keep-out'
+  | 'model'
+  | 'model-contact'
+  | 'model-miss'
+  | 'board-edge'
   | 'centre-line';
 
 /** One drawn outline in a view's coordinates, mm, second axis up. */

@@ -1,4 +1,4 @@
-import type { Footprint, Land } from '../footprint/footprint';
+import type { BoardEdge, Footprint, Land } from '../footprint/footprint';
 import { boxOfPoints, boxRound, overhang, type Box } from '../geometry/box';
 import { facesOf, placeFace, type Face } from '../geometry/faces';
 import { circleAt, type Placed } from '../geometry/figure';
@@ -8,6 +8,7 @@ import type { Assembly, Part, Shape } from '../geometry/solid';
 import type { Process } from '../process/process';
 import type { Drawing, Layer, Stroke } from './drawing';
 import { filletsOf } from './fillet';
+import { modelStrokes } from './model';
 import { crosses, sectionOf, type CuttingPlane, type ElevationView } from './section';
 
 export interface ElevationOptions {
@@ -15,6 +16,29 @@ export interface ElevationOptions {
   readonly low: number;
   /** Index of the land that the view is cut through; `null` shows the outside. */
   readonly cut: number | null;
+  /** What is left out; nothing where it is missing. */
+  readonly hidden?: ReadonlySet<Hideable>;
+}
+
+/** What a view can leave out. An imported model stands in for the drawn body and its leads. */
+export type Hideable = 'body' | 'leads' | 'paste' | 'board' | 'model';
+
+/** The footprint without what is hidden. */
+function without(footprint: Footprint, hidden: ReadonlySet<Hideable>): Footprint {
+  const { body, lands, bores, maskOpenings } = footprint;
+  const { shapes, parts } = body.assembly;
+  const stands = body.imported?.seen && !hidden.has('model');
+  const shown = parts.filter(
+    ({ material }) => !stands && !hidden.has(material === 'metal' ? 'leads' : 'body'),
+  );
+  const board = !hidden.has('board');
+  return {
+    ...footprint,
+    lands: board ? lands : [],
+    bores: board ? bores : [],
+    maskOpenings: board ? maskOpenings : [],
+    body: { ...body, assembly: { shapes, parts: shown }, imported: stands ? body.imported : null },
+  };
 }
 
 /** Where solids may be looked at from. */
@@ -35,12 +59,14 @@ const LAYER_OF: Readonly<Record<Part['material'], Layer>> = {
  * Cut, what the plane through the land's centre goes through is drawn, with solder fillets.
  */
 export function drawElevation(
-  footprint: Footprint,
+  whole: Footprint,
   process: Process,
   view: ElevationView,
-  { low, cut }: ElevationOptions,
+  { low, cut, hidden = NOTHING }: ElevationOptions,
 ): Drawing {
-  const land = cut === null ? undefined : footprint.lands[cut];
+  const land = cut === null ? undefined : whole.lands[cut];
+  const footprint = without(whole, hidden);
+  const { imported } = footprint.body;
   const plane: CuttingPlane | null = land
     ? view === 'front'
       ? { axis: 'y', value: land.at.y }
@@ -50,11 +76,13 @@ export function drawElevation(
   const strokes: Stroke[] = [
     // the board hides what leads do inside it
     ...(plane ? beyondStrokes(footprint, view, plane) : outsideStrokes(footprint.body.assembly, view)),
-    laminate(footprint, view, Math.max(low, bottom), low > bottom + 1e-9),
+    ...(imported ? modelStrokes(imported, view) : []),
+    ...(hidden.has('board') ? [] : [laminate(footprint, view, Math.max(low, bottom), low > bottom + 1e-9)]),
     ...(plane ? holeStrokes(footprint, process, view, plane) : []),
-    ...landStrokes(footprint, process, view, plane),
-    ...(plane ? filletsOf(footprint, process, view, plane) : []),
+    ...landStrokes(footprint, process, view, plane, !hidden.has('paste')),
+    ...(plane && !hidden.has('paste') ? filletsOf(footprint, process, view, plane) : []),
     ...(plane ? cutStrokes(footprint, plane) : []),
+    ...edgeStrokes(footprint, view, bottom),
   ];
   const extent = boxRound(
     strokes.flatMap(({ rings }) => rings.flatMap((ring) => boxOfPoints(ring) ?? [])),
@@ -62,26 +90,49 @@ export function drawElevation(
   return { strokes, extent };
 }
 
+const NOTHING: ReadonlySet<Hideable> = new Set();
+
+/** The edge of the board, where the view shows it as a line. */
+function edgeStrokes({ edge, body }: Footprint, view: ElevationView, bottom: number): Stroke[] {
+  if (!edge || !isAcross(edge.side, view)) return [];
+  const { top } = body.heights;
+  const ring = [
+    { x: edge.at, y: bottom - 0.1 * top.max },
+    { x: edge.at, y: top.max * 1.1 },
+  ];
+  return [{ layer: 'board-edge', rings: [ring], closed: false }];
+}
+
+/** Whether a view looks along an edge. */
+function isAcross(side: BoardEdge['side'], view: ElevationView): boolean {
+  return (side === 'left' || side === 'right') === (view === 'front');
+}
+
 /** The board below the courtyard; a zigzag lower edge says that it goes on. */
 function laminate(
-  { courtyard: { box } }: Footprint,
+  { courtyard: { box }, edge }: Footprint,
   view: ElevationView,
   low: number,
   broken: boolean,
 ): Stroke {
-  const [from, to] = view === 'front' ? [box.minX, box.maxX] : [box.minY, box.maxY];
-  const edge: Point[] = [{ x: from, y: low }];
+  let [from, to] = view === 'front' ? [box.minX, box.maxX] : [box.minY, box.maxY];
+  if (edge && isAcross(edge.side, view)) {
+    // beyond its edge there is no board
+    if (edge.side === 'left' || edge.side === 'bottom') from = Math.min(edge.at, to);
+    else to = Math.max(edge.at, from);
+  }
+  const outline: Point[] = [{ x: from, y: low }];
   if (broken) {
     const [middle, size] = [(from + to) / 2 - (to - from) * 0.3, -low * 0.14];
-    edge.push(
+    outline.push(
       { x: middle - 2 * size, y: low },
       { x: middle - size, y: low + size },
       { x: middle + size, y: low - size },
       { x: middle + 2 * size, y: low },
     );
   }
-  edge.push({ x: to, y: low }, { x: to, y: 0 }, { x: from, y: 0 });
-  return { layer: 'laminate', rings: [edge], closed: true };
+  outline.push({ x: to, y: low }, { x: to, y: 0 }, { x: from, y: 0 });
+  return { layer: 'laminate', rings: [outline], closed: true };
 }
 
 /** Extent of a box along the view's horizontal axis. */
@@ -95,6 +146,7 @@ function landStrokes(
   process: Process,
   view: ElevationView,
   plane: CuttingPlane | null,
+  solder: boolean,
 ): Stroke[] {
   const { landTop, seating } = body.heights;
   const met = lands.filter(({ copper }) => !plane || crosses(copper, plane));
@@ -119,7 +171,7 @@ function landStrokes(
     ...bars('copper', through.flatMap(copper), bottom - process.copperThickness, bottom),
     ...bars(
       'solder',
-      met.filter(({ hole }) => hole === null).map(({ contact }) => across(contact.nom, view)),
+      met.filter(({ hole }) => hole === null && solder).map(({ contact }) => across(contact.nom, view)),
       landTop,
       Math.max(landTop, seating),
     ),

@@ -14,6 +14,7 @@ export const INK: Readonly<Partial<Record<Layer, Readonly<Record<string, string>
   mask: { fill: '#4d7f5b', 'fill-opacity': '0.35', 'fill-rule': 'evenodd' },
   copper: { fill: '#b9733f' },
   'keep-out': { fill: 'none', stroke: '#8a3b3b', 'stroke-width': '0.05', 'stroke-dasharray': '0.3 0.2' },
+  'board-edge': { fill: 'none', stroke: INK_COLOUR, 'stroke-width': '0.08', 'stroke-dasharray': '0.8 0.3' },
   paste: { fill: 'none', stroke: '#6d7780', 'stroke-width': '0.02' },
   'mask-edge': { fill: 'none', stroke: '#4d7f5b', 'stroke-width': '0.03' },
   'plated-hole': { fill: '#ffffff', stroke: '#b9733f', 'stroke-width': '0.05' },

@@ -2,6 +2,7 @@ import { boxAt, boxOfPoints, cornersOf, gapBetween, overhang, type Box } from '.
 import type { Contour } from '../geometry/contour';
 import { circleAt, contourOf, type Placed } from '../geometry/figure';
 import { turn, type Point } from '../geometry/point';
+import type { Contact } from '../body/contacts';
 import { bodyOutline } from '../footprint/body-outline';
 import type { Footprint, Land } from '../footprint/footprint';
 import type { Drawing, Layer, Stroke } from './drawing';
@@ -63,8 +64,54 @@ export function drawPlan(footprint: Footprint): Drawing {
       width: legend.width,
     })),
   ];
+  strokes.push(...seatStrokes(footprint), ...edgeStrokes(footprint));
   if (legend.pin1) strokes.push({ layer: 'legend-fill', rings: [legend.pin1], closed: true });
   return { strokes, extent: courtyard.box };
+}
+
+/** Where an imported model touches: a cross on each contact, a ring on each land that nothing touches. */
+function seatStrokes({ body: { imported } }: Footprint): Stroke[] {
+  const fit = imported?.seen?.fit;
+  if (!imported || !fit) return [];
+  const cross = ({ x, y, width, height }: Contact): Point[][] => {
+    const r = Math.max(0.08, Math.min(0.4, Math.max(width, height) / 4));
+    return [
+      [
+        { x: x - r, y },
+        { x: x + r, y },
+      ],
+      [
+        { x, y: y - r },
+        { x, y: y + r },
+      ],
+    ];
+  };
+  const met = fit.matches.flatMap(({ contact }) => cross(contact));
+  const missed = fit.missing.flatMap((i) => {
+    const target = imported.ground.targets[i];
+    return target ? [contourOf(circleAt(target, Math.max(target.width, target.height)))] : [];
+  });
+  return [
+    ...(met.length > 0 ? [{ layer: 'model-contact', rings: met, closed: false } as const] : []),
+    ...(missed.length > 0 ? [{ layer: 'model-miss', rings: missed, closed: true } as const] : []),
+  ];
+}
+
+/** The edge of the board beside the courtyard. */
+function edgeStrokes({ edge, courtyard: { box } }: Footprint): Stroke[] {
+  if (!edge) return [];
+  const upright = edge.side === 'left' || edge.side === 'right';
+  const over = 0.1 * Math.max(box.maxX - box.minX, box.maxY - box.minY);
+  const ring = upright
+    ? [
+        { x: edge.at, y: box.minY - over },
+        { x: edge.at, y: box.maxY + over },
+      ]
+    : [
+        { x: box.minX - over, y: edge.at },
+        { x: box.maxX + over, y: edge.at },
+      ];
+  return [{ layer: 'board-edge', rings: [ring], closed: false }];
 }
 
 /** Only the ring between land and opening is hatched; copper that reaches under the mask is not. */

@@ -5,7 +5,7 @@ import { shelf } from '../common/shelf-store';
 import { CommandList } from '../commands/CommandList';
 import { useShortcuts } from '../commands/shortcuts';
 import { Ledger } from '../ledger/Ledger';
-import { useStoredModel } from '../rise/useModel';
+import { useStoredModel } from './stages/rise/useModel';
 import { Sheet } from '../sheet/Sheet';
 import { BenchContext, useBench } from './context';
 import { ConflictBar } from './ConflictBar';

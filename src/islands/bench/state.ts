@@ -1,5 +1,6 @@
 import { createStore } from 'zustand/vanilla';
 import { compareCompiled, type Change } from '../../core/check/compare';
+import type { Hideable } from '../../core/drawing/elevation';
 import type { LoadedModel } from '../../core/body/subject';
 import { displayUnitOf, type TapisDocument } from '../../core/document/document';
 import { applyEdits, type Edit } from '../../core/document/edit';
@@ -29,8 +30,8 @@ export interface Preview {
   readonly derived: Derived;
 }
 
-/** What the elevations and the 3D view may leave out. */
-export type Showable = 'body' | 'leads' | 'paste' | 'board' | 'model';
+/** Where the 3D view can be looked at from. */
+export type Standpoint = 'corner' | 'above' | 'front' | 'right' | 'back' | 'left' | 'below';
 
 interface Step {
   readonly document: TapisDocument;
@@ -64,7 +65,9 @@ export interface BenchState {
   readonly models: ReadonlyMap<string, LoadedModel | null>;
   readonly giveModel: (key: string, loaded: LoadedModel | null) => void;
   /** What is left out of elevations and the 3D view. */
-  readonly hidden: ReadonlySet<Showable>;
+  readonly hidden: ReadonlySet<Hideable>;
+  /** From where the 3D view looks; the count tells one wish from the next. */
+  readonly standpoint: { readonly from: Standpoint; readonly count: number };
   readonly edit: (edits: readonly Edit[], gesture?: string) => void;
   readonly undo: () => void;
   readonly redo: () => void;
@@ -91,6 +94,7 @@ export interface BenchState {
         | 'counting'
         | 'change'
         | 'hidden'
+        | 'standpoint'
       >
     >,
   ) => void;
@@ -153,6 +157,7 @@ export function createBench({ id, document, revision, updatedAt }: StoredFootpri
       change: null,
       models: new Map(),
       hidden: new Set(),
+      standpoint: { from: 'corner', count: 0 },
       giveModel(key, loaded) {
         set({ models: new Map(get().models).set(key, loaded) });
         if (get().document.body?.model?.key === key) show(get().document);

@@ -1,5 +1,5 @@
 import { memo, useMemo } from 'react';
-import { drawElevation } from '../../core/drawing/elevation';
+import { drawElevation, type Hideable } from '../../core/drawing/elevation';
 import type { ElevationView as View } from '../../core/drawing/section';
 import type { Footprint } from '../../core/footprint/footprint';
 import type { Process } from '../../core/process/process';
@@ -14,14 +14,15 @@ interface Props {
   cut: number | null;
   /** Height down to which the laminate is drawn, mm; a broken edge shows that it goes on. */
   low: number;
+  hidden: ReadonlySet<Hideable>;
 }
 
 /** A front or side elevation to scale. */
 export const ElevationView = memo(function ElevationView(props: Props) {
-  const { footprint, process, view, transform, cut, low } = props;
+  const { footprint, process, view, transform, cut, low, hidden } = props;
   const { strokes } = useMemo(
-    () => drawElevation(footprint, process, view, { low, cut }),
-    [footprint, process, view, low, cut],
+    () => drawElevation(footprint, process, view, { low, cut, hidden }),
+    [footprint, process, view, low, cut, hidden],
   );
   return (
     <g className="drawing elevation" transform={transform}>

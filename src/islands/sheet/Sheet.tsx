@@ -24,6 +24,7 @@ import { SheetField, type LandSizeField } from './SheetField';
 import { TitleBlock } from './TitleBlock';
 import { riseOf, useCamera } from './useCamera';
 import { useGestures, type Pointer } from './useGestures';
+import { useModelGrab } from './useModelGrab';
 
 const Turn = lazy(() => import('../turn/Turn').then(({ Turn: component }) => ({ default: component })));
 
@@ -139,6 +140,7 @@ function Drawings({ drawable, areas, camera, hold, size, onPointer }: DrawingsPr
   const preview = useBench((s) => s.preview?.derived.compiled.footprint ?? null);
   const openFinding = useBench((s) => s.openFinding);
   const set = useBench((s) => s.set);
+  const hidden = useBench((s) => s.hidden);
   const rise = useMemo(() => riseOf(footprint, process), [footprint, process]);
   const lands = useMemo(() => neighboursOf(footprint.lands.map(({ copper }) => copper)), [footprint]);
   const [editing, setEditing] = useState<string | null>(null);
@@ -168,7 +170,8 @@ function Drawings({ drawable, areas, camera, hold, size, onPointer }: DrawingsPr
   const balloons = placeBalloons(findings, (finding) => targetOf(finding, views, drawable), column);
 
   const landAt = ({ x, y }: Point) => lands.near({ minX: x, minY: y, maxX: x, maxY: y })[0] ?? null;
-  const gestures = useGestures({ areas, camera, hold, rise, onPointer, landAt });
+  const grab = useModelGrab(footprint, stage, views, camera.scale);
+  const gestures = useGestures({ areas, camera, hold, rise, onPointer, landAt, grab });
   const edited = editing === null ? undefined : glyphs.find(({ symbol }) => symbol === editing);
 
   return (
@@ -210,6 +213,7 @@ function Drawings({ drawable, areas, camera, hold, size, onPointer }: DrawingsPr
                 transform={transformOf(view, area, camera, rise)}
                 cut={selectedLand}
                 low={rise.low}
+                hidden={hidden}
               />
             )}
             {selectedLand !== null && (

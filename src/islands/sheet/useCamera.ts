@@ -9,8 +9,9 @@ const LAMINATE_SHARE = 0.7;
 
 /** Heights that the elevations show for a footprint. */
 export function riseOf({ body }: Footprint, process: Process): Rise {
-  const high = Math.max(body.heights.top.max, 0.2);
-  const below = lowestOf(body.assembly);
+  const model = body.imported?.seen?.box;
+  const high = Math.max(body.heights.top.max, model?.max.z ?? 0, 0.2);
+  const below = Math.min(lowestOf(body.assembly), model?.min.z ?? 0);
   // leads through the board are shown whole, and the board with them
   if (below < -process.boardThickness) return { low: below - 0.2, high };
   return { low: -Math.min(process.boardThickness, Math.max(0.25, high * LAMINATE_SHARE)), high };

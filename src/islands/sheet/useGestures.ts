@@ -19,12 +19,21 @@ interface GestureInput {
   rise: Rise;
   onPointer: (pointer: Pointer | null) => void;
   landAt: (point: Point) => number | null;
+  /** Takes hold of what can be dragged in a view, by how far the pointer has moved, px; `null` where a drag pans. */
+  grab: (view: View, pixel: Point) => ((moved: Point) => void) | null;
 }
 
 /** Wheel zooms about the pointer, drag pans, a press selects a land. */
-export function useGestures({ areas, camera, hold, rise, onPointer, landAt: find }: GestureInput) {
+export function useGestures({ areas, camera, hold, rise, onPointer, landAt: find, grab }: GestureInput) {
   const press = useBench((s) => s.pressLand);
-  const drag = useRef<{ x: number; y: number; camera: Camera; view: View; moved: boolean } | null>(null);
+  const drag = useRef<{
+    x: number;
+    y: number;
+    camera: Camera;
+    view: View;
+    moved: boolean;
+    held: ((moved: Point) => void) | null;
+  } | null>(null);
   const viewAt = useCallback(
     (pixel: Point) =>
       VIEWS.find((view) => {
@@ -51,7 +60,9 @@ export function useGestures({ areas, camera, hold, rise, onPointer, landAt: find
     },
     onPointerDown(event: React.PointerEvent) {
       const view = viewAt(pixelOf(event));
-      if (view) drag.current = { ...pixelOf(event), camera, view, moved: false };
+      if (!view) return;
+      const pixel = pixelOf(event);
+      drag.current = { ...pixel, camera, view, moved: false, held: grab(view, pixel) };
     },
     onPointerMove(event: React.PointerEvent) {
       const pixel = pixelOf(event);
@@ -60,6 +71,7 @@ export function useGestures({ areas, camera, hold, rise, onPointer, landAt: find
         const [dx, dy] = [pixel.x - start.x, pixel.y - start.y];
         if (!start.moved && Math.hypot(dx, dy) < 4) return;
         start.moved = true;
+        if (start.held) return start.held({ x: dx, y: dy });
         hold({
           ...start.camera,
           x: start.view === 'side' ? start.camera.x : start.camera.x - dx / camera.scale,

@@ -1,20 +1,18 @@
 import { OrbitControls } from '@react-three/drei/core/OrbitControls';
-import { Canvas } from '@react-three/fiber';
-import { useLayoutEffect, useMemo, useRef } from 'react';
-import { Matrix4, Object3D, type BufferGeometry, type InstancedMesh } from 'three';
+import { Canvas, useThree } from '@react-three/fiber';
+import { useEffect, useLayoutEffect, useMemo, useRef } from 'react';
+import { DoubleSide, Matrix4, Object3D, Vector3, type BufferGeometry, type InstancedMesh } from 'three';
+import { USUAL_COLOURS } from '../../core/body/colours';
+import type { Model } from '../../core/body/model';
+import { rotationOf, type Pose } from '../../core/body/pose';
 import type { Footprint } from '../../core/footprint/footprint';
 import { boxAt, boxRound, centreOf, type Box } from '../../core/geometry/box';
-import type { Part, Shape } from '../../core/geometry/solid';
+import type { Shape } from '../../core/geometry/solid';
 import type { Process } from '../../core/process/process';
 import { useBench } from '../bench/context';
-import { boardMesh, meshOf, plateMesh } from './geometry';
+import type { Standpoint } from '../bench/state';
+import { boardMesh, bufferOf, plateMesh, shapeMesh } from './geometry';
 import { landKinds, partKinds, type Copy } from './kinds';
-
-const MATERIAL: Readonly<Record<Part['material'], string>> = {
-  moulding: '--body',
-  ceramic: '--ceramic',
-  metal: '--metal',
-};
 
 function colour(name: string): string {
   return getComputedStyle(document.documentElement).getPropertyValue(name).trim();
@@ -27,14 +25,52 @@ export function Turn() {
   return <Scene footprint={drawable.footprint} process={drawable.process} />;
 }
 
+/** Directions that the scene is looked at from, and which way is up there. */
+const LOOKS: Readonly<Record<Standpoint, readonly [Vector3, Vector3]>> = {
+  corner: [new Vector3(-0.85, -1.65, 1.35), new Vector3(0, 0, 1)],
+  above: [new Vector3(0, 0, 2.2), new Vector3(0, 1, 0)],
+  below: [new Vector3(0, 0, -2.2), new Vector3(0, 1, 0)],
+  front: [new Vector3(0, -2.2, 0.02), new Vector3(0, 0, 1)],
+  back: [new Vector3(0, 2.2, 0.02), new Vector3(0, 0, 1)],
+  right: [new Vector3(2.2, 0, 0.02), new Vector3(0, 0, 1)],
+  left: [new Vector3(-2.2, 0, 0.02), new Vector3(0, 0, 1)],
+};
+
+/** Takes the camera to where the person wants to look from. */
+function Standing({ centre, reach }: { centre: Vector3; reach: number }) {
+  const { from, count } = useBench((s) => s.standpoint);
+  const camera = useThree((s) => s.camera);
+  const controls = useThree((s) => s.controls) as { target: Vector3; update: () => void } | null;
+  const invalidate = useThree((s) => s.invalidate);
+  useEffect(() => {
+    const [away, up] = LOOKS[from];
+    camera.up.copy(up);
+    camera.position.copy(away).multiplyScalar(reach).add(centre);
+    camera.lookAt(centre);
+    controls?.target.copy(centre);
+    controls?.update();
+    invalidate();
+    // a new wish moves the camera, a changed dimension does not
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [from, count, camera, controls]);
+  return null;
+}
+
 function Scene({ footprint, process }: { footprint: Footprint; process: Process }) {
   const { box } = footprint.courtyard;
-  const { shapes, parts } = footprint.body.assembly;
+  const { colours, imported } = footprint.body;
+  const { shapes, parts: every } = footprint.body.assembly;
+  const hidden = useBench((s) => s.hidden);
+  const glass = useBench((s) => s.standpoint.from === 'below');
+  const model = hidden.has('model') ? null : (imported?.seen?.loaded.model ?? null);
+  const parts = every.filter(
+    ({ material }) => !model && !hidden.has(material === 'metal' ? 'leads' : 'body'),
+  );
   const { top } = footprint.body.heights;
   const reach = Math.hypot(box.maxX - box.minX, box.maxY - box.minY, top.nom);
   const meshes = useMemo(() => {
     const made = new Map<string, BufferGeometry>();
-    for (const [name, shape] of Object.entries(shapes)) made.set(name, meshOf(shape as Shape));
+    for (const [name, shape] of Object.entries(shapes)) made.set(name, shapeMesh(shape as Shape));
     return made;
   }, [shapes]);
   const board = useMemo(() => boardMesh(footprint, process.boardThickness), [footprint, process]);
@@ -46,14 +82,15 @@ function Scene({ footprint, process }: { footprint: Footprint; process: Process 
       })),
     [footprint, process],
   );
-  const centre = centreOf(sceneBox(footprint));
+  const solder = useMemo(() => solderKinds(footprint), [footprint]);
+  const middle = centreOf(sceneBox(footprint));
+  const centre = useMemo(() => new Vector3(middle.x, middle.y, top.nom / 2), [middle.x, middle.y, top.nom]);
   return (
     <Canvas
       frameloop="demand"
       // keyed by size: a new part is framed anew, a changed dimension keeps the view
       key={Math.round(reach)}
       camera={{
-        position: [centre.x - reach * 0.85, centre.y - reach * 1.65, reach * 1.35],
         up: [0, 0, 1],
         fov: 35,
         near: 0.05,
@@ -64,9 +101,23 @@ function Scene({ footprint, process }: { footprint: Footprint; process: Process 
       <ambientLight intensity={1.3} />
       <directionalLight position={[-4, -6, 9]} intensity={2} />
       <directionalLight position={[6, 4, 3]} intensity={0.7} />
-      <mesh geometry={board}>
-        <meshStandardMaterial color={colour('--mask')} roughness={0.7} />
-      </mesh>
+      {glass && <directionalLight position={[3, -4, -9]} intensity={1.6} />}
+      {!hidden.has('board') && (
+        <mesh geometry={board}>
+          <meshStandardMaterial
+            key={glass ? 'glass' : 'mask'}
+            color={colour('--mask')}
+            roughness={0.7}
+            transparent={glass}
+            opacity={glass ? 0.18 : 1}
+            depthWrite={!glass}
+          />
+        </mesh>
+      )}
+      {!hidden.has('paste') &&
+        solder.map(({ key, geometry, copies }) => (
+          <Copies key={key} geometry={geometry} copies={copies} z={0} colour={colour('--solder')} metal />
+        ))}
       {lands.map(({ key, geometry, copies, hole }) => (
         <group key={key}>
           <Copies geometry={geometry} copies={copies} z={0} colour={colour('--copper')} />
@@ -86,13 +137,73 @@ function Scene({ footprint, process }: { footprint: Footprint; process: Process 
           geometry={meshes.get(shape) as BufferGeometry}
           copies={copies}
           z={0}
-          colour={colour(MATERIAL[material])}
+          colour={colours[material]}
           metal={material === 'metal'}
         />
       ))}
-      <OrbitControls makeDefault enableDamping={false} target={[centre.x, centre.y, top.nom / 2]} />
+      {model && imported && <ImportedModel model={model} pose={imported.pose} />}
+      <OrbitControls makeDefault enableDamping={false} target={centre} />
+      <Standing centre={centre} reach={reach} />
     </Canvas>
   );
+}
+
+/** An imported model where it is seated, in its own colours. */
+function ImportedModel({ model, pose }: { model: Model; pose: Pose }) {
+  const solids = useMemo(
+    () => model.parts.map(({ mesh, colour: own }) => ({ geometry: bufferOf(mesh), own })),
+    [model],
+  );
+  const matrix = useMemo(() => {
+    const m = rotationOf(pose.turn).map((value) => value * pose.scale);
+    const { x, y, z } = pose.at;
+    return new Matrix4().set(
+      m[0]!,
+      m[1]!,
+      m[2]!,
+      x,
+      m[3]!,
+      m[4]!,
+      m[5]!,
+      y,
+      m[6]!,
+      m[7]!,
+      m[8]!,
+      z,
+      0,
+      0,
+      0,
+      1,
+    );
+  }, [pose]);
+  return (
+    <group matrix={matrix} matrixAutoUpdate={false}>
+      {solids.map(({ geometry, own }, i) => (
+        <mesh key={i} geometry={geometry}>
+          <meshStandardMaterial color={own ?? USUAL_COLOURS.moulding} roughness={0.7} side={DoubleSide} />
+        </mesh>
+      ))}
+    </group>
+  );
+}
+
+/** Solder under the terminals as plates between land and terminal. */
+function solderKinds({ lands, body: { heights } }: Footprint) {
+  const thickness = heights.seating - heights.landTop;
+  if (thickness <= 1e-6) return [];
+  const kinds = new Map<string, { key: string; geometry: BufferGeometry; copies: Copy[] }>();
+  for (const { hole, contact, padstack, rotation } of lands) {
+    if (hole) continue;
+    const key = `${padstack} ${contact.nom.figure.kind}`;
+    const kind = kinds.get(key) ?? {
+      key,
+      geometry: plateMesh(contact.nom.figure, null, thickness),
+      copies: [],
+    };
+    kind.copies.push({ at: { ...contact.nom.at, z: heights.landTop }, rotation });
+    kinds.set(key, kind);
+  }
+  return [...kinds.values()];
 }
 
 /** What the scene is centred on: the courtyard and the body. */

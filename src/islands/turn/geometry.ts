@@ -4,63 +4,29 @@ import {
   Float32BufferAttribute,
   Path,
   Shape as FlatShape,
-  ShapeUtils,
+  Uint32BufferAttribute,
   Vector2,
-  Vector3,
 } from 'three';
-import type { Footprint } from '../../core/footprint/footprint';
-import { cornersOf } from '../../core/geometry/box';
+import type { BoardEdge, Footprint } from '../../core/footprint/footprint';
+import { cornersOf, type Box } from '../../core/geometry/box';
 import { flatten, type Contour } from '../../core/geometry/contour';
 import { circleAt, contourOf, outlineOf, type Figure } from '../../core/geometry/figure';
-import { facesOf } from '../../core/geometry/faces';
-import type { Point, Point3 } from '../../core/geometry/point';
+import { meshOf, type Mesh } from '../../core/geometry/mesh';
+import type { Point } from '../../core/geometry/point';
 import type { Shape } from '../../core/geometry/solid';
 
 /** A shape's flat faces as triangles with the faces' normals. mm. */
-export function meshOf(shape: Shape): BufferGeometry {
-  const positions: number[] = [];
-  const normals: number[] = [];
-  for (const { corners } of facesOf(shape)) {
-    const normal = normalOf(corners);
-    for (const triangle of triangles(corners, normal)) {
-      for (const { x, y, z } of triangle) {
-        positions.push(x, y, z);
-        normals.push(normal.x, normal.y, normal.z);
-      }
-    }
-  }
+export function shapeMesh(shape: Shape): BufferGeometry {
+  return bufferOf(meshOf(shape));
+}
+
+/** A mesh as the graphics card takes it; facets that share vertices are shaded as one surface. */
+export function bufferOf({ positions, indices }: Mesh): BufferGeometry {
   const geometry = new BufferGeometry();
   geometry.setAttribute('position', new Float32BufferAttribute(positions, 3));
-  geometry.setAttribute('normal', new Float32BufferAttribute(normals, 3));
+  geometry.setIndex(new Uint32BufferAttribute(indices, 1));
+  geometry.computeVertexNormals();
   return geometry;
-}
-
-/** Newell's normal: right for faces of any shape. */
-function normalOf(corners: readonly Point3[]): Vector3 {
-  const normal = new Vector3();
-  corners.forEach((a, i) => {
-    const b = corners[(i + 1) % corners.length] as Point3;
-    normal.x += (a.y - b.y) * (a.z + b.z);
-    normal.y += (a.z - b.z) * (a.x + b.x);
-    normal.z += (a.x - b.x) * (a.y + b.y);
-  });
-  return normal.normalize();
-}
-
-function triangles(corners: readonly Point3[], normal: Vector3): Point3[][] {
-  // flattened along the normal's largest axis
-  const [x, y, z] = [Math.abs(normal.x), Math.abs(normal.y), Math.abs(normal.z)];
-  const flat = corners.map((p) => {
-    if (z >= x && z >= y) return new Vector2(p.x, p.y);
-    return x >= y ? new Vector2(p.y, p.z) : new Vector2(p.z, p.x);
-  });
-  const turned = ShapeUtils.isClockWise(flat);
-  const ordered = turned ? [...flat].reverse() : flat;
-  const source = turned ? [...corners].reverse() : corners;
-  return ShapeUtils.triangulateShape(ordered, []).map((indices) => {
-    const points = indices.map((i) => source[i] as Point3);
-    return turned ? points.reverse() : points;
-  });
 }
 
 const flat = (points: readonly Point[]) => points.map(({ x, y }) => new Vector2(x, y));
@@ -73,11 +39,27 @@ export function plateMesh(figure: Figure, hole: Figure | null, thickness: number
 }
 
 /** The board under the courtyard with its holes, its upper side at z = 0. mm. */
-export function boardMesh({ courtyard, lands, bores }: Footprint, thickness: number): BufferGeometry {
-  const board = new FlatShape(flat(cornersOf(courtyard.box)));
+export function boardMesh({ courtyard, lands, bores, edge }: Footprint, thickness: number): BufferGeometry {
+  const board = new FlatShape(flat(cornersOf(upToEdge(courtyard.box, edge))));
   for (const { hole } of lands) if (hole) board.holes.push(opening(contourOf(hole)));
   for (const { at, diameter } of bores) board.holes.push(opening(contourOf(circleAt(at, diameter))));
   return new ExtrudeGeometry(board, { depth: thickness, bevelEnabled: false }).translate(0, 0, -thickness);
+}
+
+/** A box as far as there is board. */
+function upToEdge(box: Box, edge: BoardEdge | null): Box {
+  switch (edge?.side) {
+    case 'left':
+      return { ...box, minX: Math.min(edge.at, box.maxX) };
+    case 'right':
+      return { ...box, maxX: Math.max(edge.at, box.minX) };
+    case 'bottom':
+      return { ...box, minY: Math.min(edge.at, box.maxY) };
+    case 'top':
+      return { ...box, maxY: Math.max(edge.at, box.minY) };
+    default:
+      return box;
+  }
 }
 
 /** A hole in a plate: clockwise, as the library asks for. */

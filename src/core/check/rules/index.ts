@@ -1,7 +1,16 @@
 import type { Rule } from '../rule';
 import { annularRing } from './annular-ring';
 import { assumptions } from './assumptions';
+import { bodyClearance } from './body-clearance';
 import { bodyHeight } from './body-height';
+import { edgeOverhang } from './edge-overhang';
+import { leadProtrusion } from './lead-protrusion';
+import { modelAtHand } from './model-at-hand';
+import { modelContact, modelPinCount } from './model-contacts';
+import { modelCoplanar, modelFloating } from './model-levels';
+import { modelPinInHole } from './model-pin-in-hole';
+import { modelCourtyard, modelHeight, modelSpan } from './model-size';
+import { modelUnderside } from './model-underside';
 import { centreGrid, originCentre } from './centres';
 import { copperWidth } from './copper-width';
 import { courtyard } from './courtyard';
@@ -77,6 +86,20 @@ export const RULES: readonly Rule[] = [
   originCentre,
   // body
   bodyHeight,
+  bodyClearance,
+  leadProtrusion,
+  edgeOverhang,
+  // an imported model
+  modelContact,
+  modelPinInHole,
+  modelPinCount,
+  modelFloating,
+  modelCoplanar,
+  modelUnderside,
+  modelHeight,
+  modelSpan,
+  modelCourtyard,
+  modelAtHand,
   // numbers and names
   numberSequence,
   numberOrder,

@@ -1,9 +1,9 @@
-import type { Model } from '../../core/body/model';
-import type { Ground, SeatResult } from '../../core/body/seat';
-import type { Mesh } from '../../core/geometry/mesh';
-import { fail, ok, type Result } from '../../core/units/result';
-import type { ReadAnswer, ReadRequest } from '../../workers/read-model';
-import type { SeatAnswer, SeatRequest } from '../../workers/seat';
+import type { Model } from '../../../../core/body/model';
+import type { Ground, SeatResult } from '../../../../core/body/seat';
+import type { Mesh } from '../../../../core/geometry/mesh';
+import { fail, ok, type Result } from '../../../../core/units/result';
+import type { ReadAnswer, ReadRequest } from '../../../../workers/read-model';
+import type { SeatAnswer, SeatRequest } from '../../../../workers/seat';
 
 /** A file that takes longer than this is given up, ms. */
 export const READ_TIME = 90_000;
@@ -51,7 +51,7 @@ export function readInWorker(
   onDoing: (doing: string) => void,
 ): Promise<Result<Model, string>> {
   return runJob<Model, ReadAnswer>({
-    worker: new Worker(new URL('../../workers/read-model.ts', import.meta.url), { type: 'module' }),
+    worker: new Worker(new URL('../../../../workers/read-model.ts', import.meta.url), { type: 'module' }),
     request: { bytes, name } satisfies ReadRequest,
     signal,
     time: READ_TIME,
@@ -72,7 +72,7 @@ export function seatInWorker(
   onDone: (share: number) => void,
 ): Promise<Result<SeatResult | null, string>> {
   return runJob<SeatResult | null, SeatAnswer>({
-    worker: new Worker(new URL('../../workers/seat.ts', import.meta.url), { type: 'module' }),
+    worker: new Worker(new URL('../../../../workers/seat.ts', import.meta.url), { type: 'module' }),
     request: { meshes, ground } satisfies SeatRequest,
     signal,
     time: READ_TIME,

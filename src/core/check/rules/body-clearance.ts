@@ -1,0 +1,26 @@
+/**
+ * Requires room for cleaning and inspection between laminate and underside of the body.
+ */
+import { fill, mm, type Rule } from '../rule';
+
+const message = 'The underside lies {value} mm above the laminate at least; needs {limit} mm.';
+
+export const bodyClearance: Rule = {
+  id: 'body-clearance',
+  title: 'Clearance under the body',
+  source: 'Document or process: clearance under bodies',
+  severity: 'caution',
+  stage: 'rise',
+  check({ footprint: { body } }) {
+    const { min } = body.heights.underside;
+    const limit = body.limits.minClearance;
+    if (min >= limit - 1e-9) return [];
+    return [
+      {
+        message: fill(message, { value: mm(min), limit: mm(limit) }),
+        measured: { value: min, limit, unit: 'mm' },
+        place: { dimensions: ['A1'] },
+      },
+    ];
+  },
+};

@@ -1,0 +1,42 @@
+/**
+ * Says what an imported model is worth: nothing while its file is not here, and no proof of the part where it is.
+ */
+import { fill, type Rule } from '../rule';
+
+const messages = {
+  missing:
+    'The file “{name}” is not in this browser: the model is neither drawn nor checked. Drop the file onto Rise.',
+  proof:
+    'The model “{name}” was drawn by somebody; it proves nothing about the real part. Hold its numbers against the datasheet.',
+  part: '“{name}” declares {declared} solids, of which {found} could be read: the model is not whole.',
+};
+
+export const modelAtHand: Rule = {
+  id: 'model-at-hand',
+  title: 'Imported model',
+  source: 'Tapis: what a model is worth',
+  severity: 'note',
+  stage: 'rise',
+  check({ footprint: { body } }) {
+    const { imported } = body;
+    if (!imported) return [];
+    const { name } = imported.intent;
+    if (!imported.seen) {
+      const remedies = [{ label: 'Leave the model out', edits: [{ at: '/body/model', value: undefined }] }];
+      return [{ message: fill(messages.missing, { name }), place: {}, severity: 'caution', remedies }];
+    }
+    const { declared, parts } = imported.seen.loaded.model;
+    return [
+      { message: fill(messages.proof, { name }), place: {} },
+      ...(declared !== null && parts.length < declared
+        ? [
+            {
+              message: fill(messages.part, { name, declared, found: parts.length }),
+              severity: 'caution' as const,
+              place: {},
+            },
+          ]
+        : []),
+    ];
+  },
+};

@@ -1,0 +1,109 @@
+import { USUAL_COLOURS } from '../../../../core/body/colours';
+import type { Hideable } from '../../../../core/drawing/elevation';
+import { useBench } from '../../context';
+import type { Standpoint } from '../../state';
+import { Heading } from './RiseField';
+
+const SHOWN: readonly (readonly [Hideable, string])[] = [
+  ['body', 'body'],
+  ['leads', 'leads'],
+  ['paste', 'solder'],
+  ['board', 'board'],
+  ['model', 'model'],
+];
+
+const STANDPOINTS: readonly (readonly [Standpoint, string])[] = [
+  ['corner', 'corner'],
+  ['above', 'above'],
+  ['front', 'front'],
+  ['right', 'right'],
+  ['back', 'back'],
+  ['left', 'left'],
+  ['below', 'underneath'],
+];
+
+const MATERIALS = [
+  ['moulding', 'moulding'],
+  ['ceramic', 'ceramic'],
+  ['metal', 'metal'],
+] as const;
+
+const CHIP =
+  'border-base-300 aria-pressed:border-primary aria-pressed:text-primary aria-pressed:font-semibold rounded border px-1.5';
+
+/** What elevations and the 3D view show, from where, and in which colours. */
+export function LookPanel() {
+  const hidden = useBench((s) => s.hidden);
+  const standpoint = useBench((s) => s.standpoint);
+  const fourth = useBench((s) => s.fourth);
+  const hasModel = useBench((s) => s.document.body?.model !== undefined);
+  const colours = useBench((s) => s.document.body?.colours);
+  const set = useBench((s) => s.set);
+  const edit = useBench((s) => s.edit);
+  const toggle = (what: Hideable) => {
+    const next = new Set(hidden);
+    if (!next.delete(what)) next.add(what);
+    set({ hidden: next });
+  };
+  return (
+    <>
+      <Heading>Views</Heading>
+      <div className="mt-1 flex flex-wrap gap-1" role="group" aria-label="Shown">
+        {SHOWN.filter(([what]) => what !== 'model' || hasModel).map(([what, name]) => (
+          <button
+            key={what}
+            type="button"
+            aria-pressed={!hidden.has(what)}
+            className={CHIP}
+            onClick={() => toggle(what)}
+          >
+            {name}
+          </button>
+        ))}
+      </div>
+      {hasModel && !hidden.has('model') && (
+        <p className="text-secondary text-[12px]">The model stands in for body and leads.</p>
+      )}
+      <p className="text-secondary mt-1.5 text-[12px]">3D from</p>
+      <div className="flex flex-wrap gap-1" role="group" aria-label="3D from">
+        {STANDPOINTS.map(([from, name]) => (
+          <button
+            key={from}
+            type="button"
+            aria-pressed={fourth === 'turn' && standpoint.from === from}
+            className={CHIP}
+            onClick={() => set({ standpoint: { from, count: standpoint.count + 1 }, fourth: 'turn' })}
+          >
+            {name}
+          </button>
+        ))}
+      </div>
+      <p className="text-secondary mt-1.5 text-[12px]">Colours, as they are exported</p>
+      <div className="flex flex-wrap items-center gap-3">
+        {MATERIALS.map(([material, name]) => (
+          <label key={material} className="flex items-center gap-1">
+            <input
+              type="color"
+              className="border-base-300 h-5 w-6 border bg-transparent p-0"
+              aria-label={`Colour of ${name}`}
+              value={colours?.[material] ?? USUAL_COLOURS[material]}
+              onChange={({ target: { value } }) =>
+                edit([{ at: `/body/colours/${material}`, value }], `colour ${material}`)
+              }
+            />
+            {name}
+          </label>
+        ))}
+        {colours && (
+          <button
+            type="button"
+            className="link text-[12px]"
+            onClick={() => edit([{ at: '/body/colours', value: undefined }])}
+          >
+            usual ones
+          </button>
+        )}
+      </div>
+    </>
+  );
+}
