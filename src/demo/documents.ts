@@ -1,5 +1,39 @@
 import type { TapisDocument } from '../core/document/document';
 
+/** The file of the sensor connector's model, served beside the application. */
+export const DEMO_MODEL = {
+  name: 'HS-SC12.step',
+  key: '61c41f797820fc86a2cbef0464157113848151ccfd2302544bd8620dc5809839',
+} as const;
+
+const SENSOR_CONNECTOR: TapisDocument = {
+  tapis: 1,
+  name: 'J3 sensor connector',
+  package: {
+    family: 'surface-header',
+    options: { rows: 'staggered', pegs: 'two' },
+    source: 'HS-SC12 drawing, sheet 2',
+    dimensions: {
+      n: '12',
+      e: '1.27',
+      E: '6.8..7.2',
+      E1: '4.7..4.9',
+      D: '18.8..19.2',
+      L: '0.6..0.9',
+      b: '0.35..0.45',
+      A: '3.1..3.3',
+      A1: '0..0.1',
+      p: '1.1',
+      P: '17',
+    },
+  },
+  level: 'B',
+  process: 'standard',
+  marks: { reference: 'J3', value: 'SENSOR' },
+  notes:
+    'Its maker hands out a model, HS-SC12.step, that lies on its side and is in inches; J4 has it as it came.',
+};
+
 /**
  * The tide-gauge logger by Harrow Sound Instruments: a made-up board with made-up parts.
  * It holds the awkward cases on purpose; the notes say which.
@@ -393,31 +427,16 @@ export const DEMO_DOCUMENTS: readonly TapisDocument[] = [
     notes:
       'Entered with two mistakes on purpose: the body is that of four columns, and the pitch was rounded.',
   },
+  SENSOR_CONNECTOR,
   {
-    tapis: 1,
-    name: 'J3 sensor connector',
-    package: {
-      family: 'surface-header',
-      options: { rows: 'staggered', pegs: 'two' },
-      source: 'HS-SC12 drawing, sheet 2',
-      dimensions: {
-        n: '12',
-        e: '1.27',
-        E: '6.8..7.2',
-        E1: '4.7..4.9',
-        D: '18.8..19.2',
-        L: '0.6..0.9',
-        b: '0.35..0.45',
-        A: '3.1..3.3',
-        A1: '0..0.1',
-        p: '1.1',
-        P: '17',
-      },
-    },
-    level: 'B',
-    process: 'standard',
-    marks: { reference: 'J3', value: 'SENSOR' },
+    ...SENSOR_CONNECTOR,
+    name: 'J4 sensor connector, maker’s model',
+    marks: { reference: 'J4', value: 'SENSOR' },
+    body: { model: DEMO_MODEL },
+    notes:
+      'The model is as its maker drew it: on its side, in inches, off the origin. Seat it again under Rise.',
   },
+
   {
     tapis: 1,
     name: 'H1 mounting hole, grounded',

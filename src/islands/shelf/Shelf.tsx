@@ -2,7 +2,7 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { TapisDocument } from '../../core/document/document';
 import { LARGEST_SHELF } from '../../core/document/shelf-file';
-import { DEMO_DOCUMENTS } from '../../demo/documents';
+import { DEMO_DOCUMENTS, DEMO_MODEL } from '../../demo/documents';
 import type { ImportResult } from '../../store/shelf';
 import { ErrorBoundary } from '../common/ErrorBoundary';
 import { download } from '../common/download';
@@ -12,6 +12,17 @@ import { BinList } from './BinList';
 import { Card } from './Card';
 import { EmptyShelf } from './EmptyShelf';
 import { cardOf, matches } from './card-data';
+
+/** Puts the demo on the Shelf, with the model that one of its parts has. */
+async function addDemo(): Promise<void> {
+  try {
+    const answer = await fetch(`/demo/${DEMO_MODEL.name}`);
+    if (answer.ok) await shelf.models.put(DEMO_MODEL.name, new Uint8Array(await answer.arrayBuffer()), null);
+  } finally {
+    // without its model the part says that the file is missing
+    await shelf.add(DEMO_DOCUMENTS);
+  }
+}
 
 /** The library: all footprints of this browser. */
 export function Shelf() {
@@ -114,7 +125,7 @@ function Shelves() {
       {binOpen && <BinList binned={binned ?? []} />}
       <main className="flex-1 p-4">
         {stored && cards.length === 0 && (
-          <EmptyShelf onNew={() => setChoosing(true)} onDemo={() => void shelf.add(DEMO_DOCUMENTS)} />
+          <EmptyShelf onNew={() => setChoosing(true)} onDemo={() => void addDemo()} />
         )}
         {cards.length > 0 && found.length === 0 && (
           <p className="text-secondary p-6">

@@ -1,12 +1,15 @@
+import type { BodyOptions } from '../../../../core/document/document';
 import { formatLength } from '../../../../core/units/length';
 import { useBench } from '../../context';
 import type { Drawable } from '../../derive';
 import { Heading, RiseField } from './RiseField';
 
+const NOTHING: BodyOptions = {};
+
 /** The stack of heights, from the top of the body down, with the choices in their places. */
 export function HeightStack({ drawable: { footprint, process } }: { drawable: Drawable }) {
   const unit = useBench((s) => s.unit);
-  const body = useBench((s) => s.document.body ?? {});
+  const body = useBench((s) => s.document.body) ?? NOTHING;
   const edit = useBench((s) => s.edit);
   const show = (mm: number) => formatLength(mm, unit).replace('-', '−');
   const span = ({ min, max }: { min: number; max: number }) =>
