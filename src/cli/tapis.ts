@@ -1,13 +1,18 @@
+import { createHash } from 'node:crypto';
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
+import { gunzipSync } from 'node:zlib';
 import { check, type Report } from '../core/check/check';
+import { loadedModel, type LoadedModel } from '../core/body/subject';
+import type { TapisDocument } from '../core/document/document';
 import { readDocument } from '../core/document/read';
 import { compile } from '../core/footprint/compile';
 import type { Compiled } from '../core/footprint/footprint';
 import { FORMATS, formatById } from '../core/format';
 import { compiledAnswer } from '../core/format/answer';
 import { writeFile } from '../core/format/format';
+import { readModel } from '../kernel/read-model';
 
 const USAGE = `tapis compile FILE                        footprint, derivations and findings as JSON
 tapis check FILE                          findings in words; exit 1 when one is a stop
@@ -27,7 +32,7 @@ export interface Outcome {
 class Refusal extends Error {}
 
 /** Runs one command line; touches files only to read FILE and to write into --out. */
-export function run(args: readonly string[]): Outcome {
+export async function run(args: readonly string[]): Promise<Outcome> {
   try {
     const { positionals, values } = parse(args);
     if (values.help) return { out: USAGE, err: '', code: 0 };
@@ -35,7 +40,7 @@ export function run(args: readonly string[]): Outcome {
     if (!command || !file || rest.length > 0) throw new Refusal(USAGE.trimEnd());
     switch (command) {
       case 'compile': {
-        const compiled = compileFile(file);
+        const compiled = await compileFile(file);
         return {
           out: `${JSON.stringify(compiledAnswer(compiled, check(compiled)), null, 2)}\n`,
           err: '',
@@ -43,11 +48,11 @@ export function run(args: readonly string[]): Outcome {
         };
       }
       case 'check': {
-        const report = check(compileFile(file));
+        const report = check(await compileFile(file));
         return { out: inWords(report), err: '', code: report.verdict === 'stop' ? 1 : 0 };
       }
       case 'export':
-        return { out: `${exportFile(file, values.format, values.out)}\n`, err: '', code: 0 };
+        return { out: `${await exportFile(file, values.format, values.out)}\n`, err: '', code: 0 };
       default:
         throw new Refusal(`There is no command “${command}”.\n${USAGE.trimEnd()}`);
     }
@@ -73,10 +78,30 @@ function parse(args: readonly string[]) {
   }
 }
 
-function compileFile(file: string): Compiled {
+async function compileFile(file: string): Promise<Compiled> {
   const read = readDocument(textOf(file));
   if (!read.ok) throw new Refusal(read.error.map(({ message }) => message).join('\n'));
-  return compile(read.value);
+  const loaded = await modelInside(read.value);
+  return compile(read.value, () => loaded);
+}
+
+/** The model that a document carries inside; `null` where it carries none. */
+async function modelInside({ body }: TapisDocument): Promise<LoadedModel | null> {
+  const { data, key, name } = body?.model ?? {};
+  if (!data || !name) return null;
+  let bytes: Buffer;
+  try {
+    bytes = gunzipSync(Buffer.from(data, 'base64'));
+  } catch {
+    throw new Refusal(
+      `The file of the model “${name}” inside the document is damaged; export the document again.`,
+    );
+  }
+  if (createHash('sha256').update(bytes).digest('hex') !== key)
+    throw new Refusal(`The file inside the document is not “${name}” as the document knows it.`);
+  const read = await readModel(bytes, name, async () => (await import('occt-import-js')).default());
+  if (!read.ok) throw new Refusal(read.error);
+  return loadedModel(read.value);
 }
 
 function textOf(file: string): string {
@@ -87,22 +112,26 @@ function textOf(file: string): string {
   }
 }
 
-function exportFile(file: string, formatId: string | undefined, out: string | undefined): string {
+async function exportFile(
+  file: string,
+  formatId: string | undefined,
+  out: string | undefined,
+): Promise<string> {
   const format = formatById(formatId ?? '');
   if (!format) {
     const known = FORMATS.map(({ id }) => id).join(', ');
     throw new Refusal(`--format is “${formatId ?? ''}”; known are ${known}.`);
   }
   if (out === undefined) throw new Refusal('--out is missing: the folder to write into.');
-  const compiled = compileFile(file);
+  const compiled = await compileFile(file);
   const { footprint } = compiled;
   if (!footprint)
     throw new Refusal(`There is no footprint to write yet.\n${inWords(check(compiled)).trimEnd()}`);
-  const written = writeFile(format, { ...compiled, footprint });
+  const written = await writeFile(format, { ...compiled, footprint });
   const path = join(out, written.name);
   try {
     mkdirSync(out, { recursive: true });
-    writeFileSync(path, written.text);
+    writeFileSync(path, written.content);
   } catch (error) {
     throw new Refusal(`${path} cannot be written: ${(error as Error).message}`);
   }

@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { run } from '../../src/cli/tapis';
+import { FORMATS } from '../../src/core/format';
 import { converter } from '../data/documents';
 
 const folder = mkdtempSync(join(tmpdir(), 'tapis-'));
@@ -15,8 +16,8 @@ const good = file('good.json', converter());
 const whole = file('whole-lead.json', converter({ L: '0.95..1.05' }));
 
 describe('tapis', () => {
-  it('compiles to JSON', () => {
-    const { out, code } = run(['compile', good]);
+  it('compiles to JSON', async () => {
+    const { out, code } = await run(['compile', good]);
     expect(code).toBe(0);
     const answer = JSON.parse(out) as {
       standardName: string;
@@ -25,15 +26,15 @@ describe('tapis', () => {
     expect(answer.standardName).toBe('SOP65P640X120-16N');
     expect(answer.levels['A']?.[0]?.derivation.length).toBeGreaterThan(8);
   });
-  it('checks: 0 when nothing stops it, 1 when something does', () => {
-    expect(run(['check', good])).toMatchObject({ code: 0, err: '' });
-    expect(run(['check', whole])).toMatchObject({
+  it('checks: 0 when nothing stops it, 1 when something does', async () => {
+    expect(await run(['check', good])).toMatchObject({ code: 0, err: '' });
+    expect(await run(['check', whole])).toMatchObject({
       code: 1,
       out: expect.stringContaining('stop: Foot length against overhang'),
     });
   });
-  it.each(['json', 'svg', 'csv', 'ipc2581'])('exports %s', (format) => {
-    const { out, code } = run(['export', good, '--format', format, '--out', join(folder, 'out')]);
+  it.each(FORMATS.map(({ id }) => id))('exports %s', async (format) => {
+    const { out, code } = await run(['export', good, '--format', format, '--out', join(folder, 'out')]);
     expect(code).toBe(0);
     expect(readFileSync(out.trim(), 'utf8').length).toBeGreaterThan(100);
   });
@@ -58,8 +59,8 @@ describe('tapis', () => {
       'Lead span E is missing',
     ],
     [['check', good, '--loud'], 'loud'],
-  ])('refuses %j with exit 2', (args, words) => {
-    const { out, err, code } = run(args);
+  ])('refuses %j with exit 2', async (args, words) => {
+    const { out, err, code } = await run(args);
     expect([out, code]).toEqual(['', 2]);
     expect(err).toContain(words);
   });

@@ -8,7 +8,7 @@ export type Writable = Compiled & { readonly footprint: Footprint };
 export interface WrittenFile {
   readonly name: string;
   readonly mediaType: string;
-  readonly text: string;
+  readonly content: string | Uint8Array;
 }
 
 /** One open format that footprints are handed over in. */
@@ -19,14 +19,15 @@ export interface Format {
   readonly mediaType: string;
   /** With its dot. */
   readonly extension: string;
-  readonly write: (compiled: Writable) => string;
+  /** Text, or bytes once the libraries that write them are loaded. */
+  readonly write: (compiled: Writable) => string | Promise<Uint8Array>;
 }
 
 /** Writes a file in a format, measured from the chosen origin and named after the standard name. */
-export function writeFile(format: Format, compiled: Writable): WrittenFile {
+export async function writeFile(format: Format, compiled: Writable): Promise<WrittenFile> {
   return {
     name: `${compiled.footprint.standardName}${format.extension}`,
     mediaType: format.mediaType,
-    text: format.write({ ...compiled, footprint: atOrigin(compiled.footprint) }),
+    content: await format.write({ ...compiled, footprint: atOrigin(compiled.footprint) }),
   };
 }

@@ -2,10 +2,15 @@ import { csv } from './csv/csv';
 import type { Format } from './format';
 import { ipc2581 } from './ipc2581/ipc2581';
 import { json } from './json/json';
+import { gltf } from './mesh/gltf';
+import { stl } from './mesh/stl';
+import { threeMf } from './mesh/three-mf';
+import { placement } from './placement/placement';
+import { step } from './step/format';
 import { svg } from './svg/svg';
 
 /** All formats that are written. To add one, make its folder and list it here. */
-export const FORMATS: readonly Format[] = [json, svg, csv, ipc2581];
+export const FORMATS: readonly Format[] = [json, svg, csv, ipc2581, step, gltf, threeMf, stl, placement];
 
 /** Finds a format by id; `null` where there is none. */
 export function formatById(id: string): Format | null {

@@ -1,6 +1,9 @@
-/** Offers a text as a file to save; it never leaves the machine otherwise. */
-export function download({ name, mediaType, text }: { name: string; mediaType: string; text: string }): void {
-  const url = URL.createObjectURL(new Blob([text], { type: mediaType }));
+import type { WrittenFile } from '../../core/format/format';
+
+/** Offers a text or bytes as a file to save; it never leaves the machine otherwise. */
+export function download({ name, mediaType, content }: WrittenFile): void {
+  const data = typeof content === 'string' ? content : content.slice();
+  const url = URL.createObjectURL(new Blob([data], { type: mediaType }));
   const link = document.createElement('a');
   link.href = url;
   link.download = name;

@@ -100,7 +100,7 @@ function save(process: Process): void {
   download({
     name: `${process.id}.tapis-process.json`,
     mediaType: 'application/json',
-    text: writeProcess(process),
+    content: writeProcess(process),
   });
 }
 

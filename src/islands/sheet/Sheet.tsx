@@ -11,7 +11,7 @@ import type { Quadrant } from '../bench/state';
 import { useSize } from '../common/useSize';
 import { Balloons, placeBalloons } from './Balloons';
 import { Dimension, textPlace } from './Dimension';
-import { glyphsFor, linesFor } from './dimension-glyphs';
+import { glyphsFor, HEIGHT_FIELDS, linesFor } from './dimension-glyphs';
 import { ElevationView } from './ElevationView';
 import { Hatches } from './Hatches';
 import { divide, placer, transformOf, type Area, type Areas, type Camera } from './layout';
@@ -238,6 +238,7 @@ function Drawings({ drawable, areas, camera, hold, size, onPointer }: DrawingsPr
         <SheetField
           symbol={edited.symbol}
           land={stage === 'land' ? landSizeOf(drawable, edited.symbol) : null}
+          height={stage === 'rise' ? (HEIGHT_FIELDS[edited.symbol] ?? null) : null}
           at={textPlace(edited)}
           onClose={() => setEditing(null)}
         />
@@ -246,8 +247,9 @@ function Drawings({ drawable, areas, camera, hold, size, onPointer }: DrawingsPr
   );
 }
 
-/** Dimensions of the datasheet and the land sizes that can be set can be changed on the drawing. */
+/** Dimensions of the datasheet, and the land sizes and heights that can be set, can be changed on the drawing. */
 function isField(stage: string, drawable: Drawable, symbol: string): boolean {
+  if (stage === 'rise') return Object.hasOwn(HEIGHT_FIELDS, symbol);
   return stage === 'measure' || (stage === 'land' && landSizeOf(drawable, symbol) !== null);
 }
 

@@ -1,7 +1,7 @@
 import { EntryInput } from '../common/EntryInput';
 import { useEffect, useRef } from 'react';
 import { useBench } from '../bench/context';
-import { useDimensionField, type EntryField } from '../common/useEntry';
+import { useDimensionField, useOverrideField, type EntryField } from '../common/useEntry';
 import { useLandField } from '../bench/stages/land/SetByHand';
 import type { SettableSize } from '../../core/land/solution';
 
@@ -13,8 +13,10 @@ export interface LandSizeField {
 
 interface Props {
   symbol: string;
-  /** The land size that it stands for; `null` for a dimension of the datasheet. */
+  /** The land size that it stands for; `null` for other dimensions. */
   land: LandSizeField | null;
+  /** The choice about heights that it stands for, as a JSON pointer; `null` for other dimensions. */
+  height: string | null;
   /** Middle of the value on the Sheet, px. */
   at: { x: number; y: number };
   onClose: () => void;
@@ -22,7 +24,8 @@ interface Props {
 
 /** The field that opens where a dimension's value is written on the drawing. */
 export function SheetField(props: Props) {
-  const { land } = props;
+  const { land, height } = props;
+  if (height) return <HeightField {...props} height={height} />;
   return land ? <LandField {...props} land={land} /> : <DatasheetField {...props} />;
 }
 
@@ -32,12 +35,31 @@ function DatasheetField({ symbol, at, onClose }: Props) {
   );
 }
 
+function HeightField({ symbol, at, height, onClose }: Props & { height: string }) {
+  const text = useBench(
+    (s) => s.document.body?.[height.split('/').at(-1) as 'boardThickness' | 'solderThickness'] ?? '',
+  );
+  return (
+    <FloatingInput
+      symbol={symbol}
+      at={at}
+      field={useOverrideField(height, text, onClose)}
+      onClose={onClose}
+    />
+  );
+}
+
 function LandField({ symbol, at, land, onClose }: Props & { land: LandSizeField }) {
   const field = useLandField(land.group, land.size, onClose);
   return <FloatingInput symbol={symbol} at={at} field={field} onClose={onClose} />;
 }
 
-function FloatingInput({ symbol, at, field, onClose }: Omit<Props, 'land'> & { field: EntryField }) {
+function FloatingInput({
+  symbol,
+  at,
+  field,
+  onClose,
+}: Omit<Props, 'land' | 'height'> & { field: EntryField }) {
   const ref = useRef<HTMLInputElement>(null);
   const set = useBench((s) => s.set);
   useEffect(() => {

@@ -8,6 +8,7 @@ import { describeLimits } from '../../core/units/toleranced';
 import type { Drawable } from '../bench/derive';
 import type { DimensionGlyph } from './Dimension';
 import type { Area } from './layout';
+import { riseOf } from './useCamera';
 import type { Point } from '../../core/geometry/point';
 
 /** A dimension line with the text it carries. */
@@ -25,7 +26,7 @@ export function linesFor(
 ): Labelled[] {
   const { footprint, resolved } = drawable;
   if (!resolved) return [];
-  const { seating, top, underside } = footprint.body.heights;
+  const { seating } = footprint.body.heights;
   if (stage === 'measure') {
     return packageLines(footprint, resolved).map((drawn) => {
       const value = footprint.values[drawn.symbol];
@@ -57,18 +58,48 @@ export function linesFor(
   }
   if (stage === 'mark') return courtyardLines(drawable, unit);
   if (stage !== 'rise') return [];
-  const { extent } = footprint.body;
+  return heightLines(drawable, unit);
+}
+
+/** The choices about heights that are fields on the drawing, by the symbol of their dimension. */
+export const HEIGHT_FIELDS: Readonly<Record<string, string>> = {
+  board: '/body/boardThickness',
+  solder: '/body/solderThickness',
+};
+
+/** Heights in the front elevation, the board and what stands out of it in both. */
+function heightLines({ footprint, process }: Drawable, unit: DisplayUnit): Labelled[] {
+  const { extent, heights, protrusion, imported } = footprint.body;
+  const { box } = footprint.courtyard;
+  const { seating, top, underside, landTop, lift } = heights;
   const [x, middle] = [extent.x.nom / 2, extent.centre?.x ?? 0];
-  const height = (symbol: string, value: number, side: 'left' | 'right'): Labelled => {
-    const at = middle + (side === 'right' ? x : -x);
-    return {
-      line: line(symbol, 'front', side, [at, 0], [at, value]),
-      text: `${symbol} ${formatLength(value, unit)}`,
-    };
-  };
-  const lines = [height('top', top.max, 'right')];
-  // a body that stands on the board has no room below it to dimension
-  return underside.nom > 0.02 ? [...lines, height('underside', underside.nom, 'left')] : lines;
+  const height = (
+    symbol: string,
+    view: 'front' | 'side',
+    side: 'left' | 'right',
+    at: number,
+    [from, to]: readonly [number, number],
+    value = Math.abs(to - from),
+  ): Labelled => ({
+    line: line(symbol, view, side, [at, from], [at, to]),
+    text: `${symbol} ${formatLength(value, unit)}`,
+  });
+  // a board that is broken off keeps its true thickness in its dimension
+  const board = Math.max(-process.boardThickness, riseOf(footprint, process).low);
+  const far = -process.boardThickness - process.copperThickness;
+  const lands = footprint.lands.some(({ hole }) => hole === null);
+  return [
+    height('top', 'front', 'right', middle + x, [0, imported?.seen?.box.max.z ?? top.max]),
+    // a body that stands on the board has no room below it to dimension
+    ...(underside.nom > 0.02 ? [height('underside', 'front', 'left', middle - x, [0, underside.nom])] : []),
+    height('board', 'front', 'right', box.maxX, [board, 0], process.boardThickness),
+    ...(protrusion !== null && protrusion > 0.02
+      ? [height('leads', 'front', 'left', box.minX, [far - protrusion, far])]
+      : []),
+    ...(lands && extent.mount !== 'through' && extent.collapsing === undefined
+      ? [height('solder', 'side', 'right', box.maxY, [landTop, seating - lift])]
+      : []),
+  ];
 }
 
 function courtyardLines({ footprint }: Drawable, unit: DisplayUnit): Labelled[] {

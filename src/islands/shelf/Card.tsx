@@ -65,7 +65,7 @@ export function Card({ card }: { card: CardData }) {
 function exportOne({ stored, compiled }: CardData): void {
   const name = compiled.footprint?.standardName ?? stored.document.name.replace(/[^\w-]+/g, '-');
   const text = `${JSON.stringify(stored.document, null, 2)}\n`;
-  download({ name: `${name}${json.extension}`, mediaType: json.mediaType, text });
+  download({ name: `${name}${json.extension}`, mediaType: json.mediaType, content: text });
 }
 
 /** Size of the drawing's room on a card, px. */

@@ -157,7 +157,11 @@ async function startNew(family: string): Promise<void> {
 
 async function exportAll(): Promise<void> {
   const day = new Date().toISOString().slice(0, 10);
-  download({ name: `shelf-${day}.tapis.json`, mediaType: 'application/json', text: await shelf.exportAll() });
+  download({
+    name: `shelf-${day}.tapis.json`,
+    mediaType: 'application/json',
+    content: await shelf.exportAll(),
+  });
 }
 
 /** Reads a file unless it is too large to be one; its problems carry its name. */

@@ -5,6 +5,7 @@ import { download } from '../../common/download';
 import { useField } from '../../common/useEntry';
 import { useBench } from '../context';
 import { isDrawable } from '../derive';
+import { ModelFiles } from './rise/ModelFiles';
 
 /** The standard name, notes, and the files that are handed over. */
 export function Release() {
@@ -31,10 +32,10 @@ export function Release() {
         setTrouble(`The formats could not be loaded: ${String(error)}. Load the page again.`),
     );
   }, []);
-  const handOver = (format: Format) => {
+  const handOver = async (format: Format) => {
     setTrouble(null);
     try {
-      if (isDrawable(compiled)) download(writeFile(format, compiled));
+      if (isDrawable(compiled)) download(await writeFile(format, compiled));
     } catch (error) {
       setTrouble(`The file could not be written: ${String(error)}. Nothing was lost; try again.`);
     }
@@ -70,13 +71,14 @@ export function Release() {
               className="btn btn-sm btn-outline btn-primary"
               aria-label={`Save ${format.title}`}
               disabled={!compiled.footprint}
-              onClick={() => handOver(format)}
+              onClick={() => void handOver(format)}
             >
               Save
             </button>
           </li>
         ))}
       </ul>
+      <ModelFiles onTrouble={setTrouble} />
       {!compiled.footprint && (
         <p className="text-secondary text-[12px]">Files can be written once all dimensions can be used.</p>
       )}

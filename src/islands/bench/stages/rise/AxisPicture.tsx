@@ -3,7 +3,7 @@ import type { Point3 } from '../../../../core/geometry/point';
 
 /** Where a direction of the board points on the picture: X right, Y into it, Z up. */
 function drawn({ x, y, z }: Point3): readonly [number, number] {
-  return [34 + 24 * (0.92 * x + 0.42 * y), 46 - 24 * (z * 0.95 + 0.32 * y - 0.18 * x)];
+  return [30 + 34 * (0.95 * x + 0.5 * y), 58 - 34 * (z + 0.42 * y - 0.22 * x)];
 }
 
 const AXES = [
@@ -20,7 +20,7 @@ export function AxisPicture({ turn }: { turn: Point3 }) {
   const words =
     'Turned about X first, then Y, then Z of the board; counter-clockwise seen from the arrow’s tip is positive';
   return (
-    <svg width="84" height="84" role="img" aria-label={words}>
+    <svg width="104" height="92" role="img" aria-label={words}>
       <title>{words}</title>
       {AXES.map(({ name, order, along }) => {
         const [x, y] = drawn(along);
@@ -28,7 +28,7 @@ export function AxisPicture({ turn }: { turn: Point3 }) {
           <g key={name} className="axis">
             <path d={`M${ox} ${oy}L${x} ${y}`} />
             <path d={turnArrow(along)} className="axis-turn" />
-            <text x={x + 3} y={y + 3}>
+            <text x={x + 4} y={y + (name === 'Z' ? -2 : 5)}>
               {order} {name}
             </text>
           </g>

@@ -24,7 +24,7 @@ export function ModelPlace({ intent, imported }: { intent: ModelIntent; imported
         <div className="flex-1">
           {AXES.map((axis) => (
             <div key={axis} className="flex items-center gap-1 py-[2px]">
-              <span className="w-14">Turn {axis.toUpperCase()}</span>
+              <span className="w-12">Turn {axis.toUpperCase()}</span>
               <button
                 type="button"
                 className="border-base-300 border px-1"
@@ -36,7 +36,7 @@ export function ModelPlace({ intent, imported }: { intent: ModelIntent; imported
               <input
                 type="number"
                 step="any"
-                className="border-base-300 bg-base-100 w-14 border px-1 text-right"
+                className="border-base-300 bg-base-100 w-12 border px-1 text-right"
                 aria-label={`Turn about ${axis}, degrees`}
                 value={turn[axis]}
                 onChange={({ target: { valueAsNumber } }) =>

@@ -28,10 +28,11 @@ export const POST: APIRoute = async ({ params, request }) => {
       errors,
     );
   }
-  const { name, mediaType, text } = writeFile(format, { ...compiled, footprint });
-  return new Response(text, {
+  const { name, mediaType, content } = await writeFile(format, { ...compiled, footprint });
+  const isText = typeof content === 'string';
+  return new Response(isText ? content : content.slice(), {
     headers: {
-      'content-type': `${mediaType}; charset=utf-8`,
+      'content-type': isText ? `${mediaType}; charset=utf-8` : mediaType,
       'content-disposition': `attachment; filename="${name.replace(/[^\w.+-]/g, '_')}"`,
     },
   });

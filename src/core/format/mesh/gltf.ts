@@ -1,0 +1,59 @@
+import { rgbOf } from '../../body/colours';
+import type { Format } from '../format';
+import { meshedParts } from './solids';
+
+/** glTF is in metres with Y up; Tapis in millimetres with Z up: a turn of −90° about X and a thousandth. */
+const STAND = {
+  rotation: [-Math.SQRT1_2, 0, 0, Math.SQRT1_2] as [number, number, number, number],
+  scale: 0.001,
+};
+
+/** The body as a binary glTF scene, one node for each part. */
+export const gltf: Format = {
+  id: 'gltf',
+  title: 'Body for viewers, glTF',
+  summary: 'Named and coloured parts in metres with Y up, as the standard asks (glTF 2.0, binary).',
+  mediaType: 'model/gltf-binary',
+  extension: '.glb',
+  async write({ footprint: { standardName, body } }) {
+    const { Document, WebIO } = await import('@gltf-transform/core');
+    const document = new Document();
+    document.getRoot().getAsset().generator = 'Tapis';
+    const buffer = document.createBuffer();
+    const root = document
+      .createNode(standardName)
+      .setRotation(STAND.rotation)
+      .setScale([STAND.scale, STAND.scale, STAND.scale]);
+    document.createScene(standardName).addChild(root);
+    const materials = new Map(
+      [...new Set(meshedParts(body).map(({ colour }) => colour))].map((colour) => {
+        const [r, g, b] = rgbOf(colour).map(linear) as [number, number, number];
+        return [
+          colour,
+          document.createMaterial(colour).setBaseColorFactor([r, g, b, 1]).setMetallicFactor(0),
+        ];
+      }),
+    );
+    for (const { name, colour, mesh } of meshedParts(body)) {
+      const position = document
+        .createAccessor()
+        .setType('VEC3')
+        .setArray(Float32Array.from(mesh.positions))
+        .setBuffer(buffer);
+      const indices = document
+        .createAccessor()
+        .setType('SCALAR')
+        .setArray(mesh.indices.slice())
+        .setBuffer(buffer);
+      const primitive = document.createPrimitive().setAttribute('POSITION', position).setIndices(indices);
+      primitive.setMaterial(materials.get(colour) ?? null);
+      root.addChild(document.createNode(name).setMesh(document.createMesh(name).addPrimitive(primitive)));
+    }
+    return new WebIO().writeBinary(document);
+  },
+};
+
+/** A channel of a screen's colour as light. */
+function linear(value: number): number {
+  return value <= 0.04045 ? value / 12.92 : ((value + 0.055) / 1.055) ** 2.4;
+}

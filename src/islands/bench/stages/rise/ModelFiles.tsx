@@ -1,0 +1,54 @@
+import { download } from '../../../common/download';
+import { shelf } from '../../../common/shelf-store';
+import { useBench } from '../../context';
+
+/** The imported model for handing over: beside the document, or inside of it. */
+export function ModelFiles({ onTrouble }: { onTrouble: (trouble: string | null) => void }) {
+  const document = useBench((s) => s.document);
+  const name = useBench((s) => s.derived.compiled.footprint?.standardName ?? 'footprint');
+  const model = document.body?.model;
+  if (!model) return null;
+  const missing = `The file “${model.name}” is not in this browser; drop it onto Rise first.`;
+  const saveFile = async () => {
+    const stored = await shelf.models.get(model.key);
+    if (!stored) return onTrouble(missing);
+    onTrouble(null);
+    download({ name: stored.name, mediaType: 'application/octet-stream', content: stored.bytes });
+  };
+  const saveInside = async () => {
+    const packed = await shelf.models.pack(document);
+    if (!packed) {
+      const stored = await shelf.models.get(model.key);
+      return onTrouble(
+        stored ? `“${model.name}” is too large to go inside of the document; save it beside.` : missing,
+      );
+    }
+    onTrouble(null);
+    const content = `${JSON.stringify(packed, null, 2)}\n`;
+    download({ name: `${name}.tapis.json`, mediaType: 'application/json', content });
+  };
+  const row = (title: string, summary: string, save: () => Promise<void>) => (
+    <li className="border-base-300 flex items-center gap-2 border-t py-1.5">
+      <span className="min-w-0 flex-1">
+        {title}
+        <span className="text-secondary block text-[12px]">{summary}</span>
+      </span>
+      <button
+        type="button"
+        className="btn btn-sm btn-outline btn-primary"
+        aria-label={`Save ${title}`}
+        onClick={() =>
+          void save().catch((error: unknown) => onTrouble(`The file could not be written: ${String(error)}.`))
+        }
+      >
+        Save
+      </button>
+    </li>
+  );
+  return (
+    <ul aria-label="Imported model">
+      {row('Imported model', `${model.name} as it came; the document says where it stands.`, saveFile)}
+      {row('Document with its model', 'The Tapis document with the model’s file inside.', saveInside)}
+    </ul>
+  );
+}
