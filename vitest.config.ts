@@ -3,7 +3,7 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   test: {
     projects: [
-      { test: { name: 'unit', include: ['tests/{core,store,cli,house,islands}/**/*.test.ts'] } },
+      { test: { name: 'unit', include: ['tests/{core,kernel,store,cli,house,islands}/**/*.test.ts'] } },
       {
         test: {
           name: 'app',

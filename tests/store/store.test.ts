@@ -169,3 +169,33 @@ describe('autosave', () => {
     await vi.waitFor(async () => expect((await shelf.get(id))?.document.name).toBe('kept'));
   });
 });
+
+describe('models of footprints', () => {
+  const bytes = new TextEncoder().encode('ISO-10303-21; a model');
+  it('are kept once, by their content', async () => {
+    const key = await shelf.models.put('a.step', bytes, null);
+    expect(await shelf.models.put('a.step', bytes, null)).toBe(key);
+    expect(await db.models.count()).toBe(1);
+    expect((await shelf.models.get(key))?.bytes).toEqual(bytes);
+  });
+  it('travel inside of a document and come out of it on another Shelf', async () => {
+    const key = await shelf.models.put('a.step', bytes, null);
+    const document = { ...converter(), body: { model: { name: 'a.step', key, x: '1' } } };
+    const packed = await shelf.models.pack(document);
+    await db.models.clear();
+    const { added } = await shelf.importText(JSON.stringify(packed));
+    expect(added[0]?.document).toEqual(document);
+    expect((await shelf.models.get(key))?.bytes).toEqual(bytes);
+  });
+  it('that are damaged or another file are left out, the document is kept', async () => {
+    const key = await shelf.models.put('a.step', bytes, null);
+    const packed = await shelf.models.pack({ ...converter(), body: { model: { name: 'a.step', key } } });
+    await db.models.clear();
+    for (const data of ['bm90IGEgZmlsZQ==', '***']) {
+      const model = { ...packed!.body!.model!, data };
+      const { added } = await shelf.importText(JSON.stringify({ ...packed, body: { model } }));
+      expect(added[0]?.document.body?.model).toEqual({ name: 'a.step', key });
+    }
+    expect(await db.models.count()).toBe(0);
+  });
+});

@@ -39,3 +39,11 @@ export function whyNotRead(name: string, size: number): string | null {
     return `“${name}” has ${(size / 1e6).toFixed(1)} MB; models up to ${LARGEST_MODEL / 1e6} MB are read. Export it without threads, lettering and inner parts.`;
   return null;
 }
+
+/** What of a model's file did not come as it is declared, in words; `null` where all its solids came. */
+export function whatIsMissing({ declared, parts }: Model): string | null {
+  if (declared === null || parts.length === declared) return null;
+  return parts.length < declared
+    ? `Only ${parts.length} of the ${declared} solids that the file declares could be read.`
+    : `The ${declared} solids that the file declares came apart into ${parts.length} pieces: it is damaged.`;
+}

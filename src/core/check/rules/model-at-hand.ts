@@ -1,6 +1,7 @@
 /**
  * Says what an imported model is worth: nothing while its file is not here, and no proof of the part where it is.
  */
+import { whatIsMissing } from '../../body/model';
 import { fill, type Rule } from '../rule';
 
 const messages = {
@@ -8,7 +9,7 @@ const messages = {
     'The file “{name}” is not in this browser: the model is neither drawn nor checked. Drop the file onto Rise.',
   proof:
     'The model “{name}” was drawn by somebody; it proves nothing about the real part. Hold its numbers against the datasheet.',
-  part: '“{name}” declares {declared} solids, of which {found} could be read: the model is not whole.',
+  part: '“{name}” is not whole. {missing}',
 };
 
 export const modelAtHand: Rule = {
@@ -25,13 +26,13 @@ export const modelAtHand: Rule = {
       const remedies = [{ label: 'Leave the model out', edits: [{ at: '/body/model', value: undefined }] }];
       return [{ message: fill(messages.missing, { name }), place: {}, severity: 'caution', remedies }];
     }
-    const { declared, parts } = imported.seen.loaded.model;
+    const missing = whatIsMissing(imported.seen.loaded.model);
     return [
       { message: fill(messages.proof, { name }), place: {} },
-      ...(declared !== null && parts.length < declared
+      ...(missing
         ? [
             {
-              message: fill(messages.part, { name, declared, found: parts.length }),
+              message: fill(messages.part, { name, missing }),
               severity: 'caution' as const,
               place: {},
             },

@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import { whyNotRead, type Model } from '../../../../core/body/model';
+import { whatIsMissing, whyNotRead, type Model } from '../../../../core/body/model';
 import type { SeatResult } from '../../../../core/body/seat';
 import { loadedModel } from '../../../../core/body/subject';
 import type { ModelIntent } from '../../../../core/document/document';
@@ -87,7 +87,7 @@ export function useModel() {
           });
         const key = await shelf.models.put(file.name, bytes, read.value);
         giveModel(key, loaded);
-        await seatModel(read.value, { name: file.name, key }, partlyRead(read.value), signal);
+        await seatModel(read.value, { name: file.name, key }, whatIsMissing(read.value), signal);
       } catch (error) {
         setState({
           kind: 'failed',
@@ -100,12 +100,6 @@ export function useModel() {
       await seatModel(model, intent, null, begin());
     },
   };
-}
-
-/** What of the file was left unread; `null` where all its solids came. */
-function partlyRead({ declared, parts }: Model): string | null {
-  if (declared === null || parts.length >= declared) return null;
-  return `Only ${parts.length} of the ${declared} solids that the file declares could be read.`;
 }
 
 /** Fetches the file of the document's model from this browser's storage; reads it where that was not done yet. */
