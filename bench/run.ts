@@ -1,12 +1,19 @@
 // npm run bench: rates of the core, and check() as a ratio to a bare index over the same rectangles.
 import Flatbush from 'flatbush';
 import { Bench } from 'tinybench';
+import { USUAL_COLOURS } from '../src/core/body/colours';
+import { turnPositions } from '../src/core/body/pose';
+import { seat } from '../src/core/body/seat';
+import { subjectOf } from '../src/core/body/subject';
 import { check } from '../src/core/check/check';
 import type { TapisDocument } from '../src/core/document/document';
 import { drawElevation } from '../src/core/drawing/elevation';
 import { drawPlan } from '../src/core/drawing/plan';
 import { compile } from '../src/core/footprint/compile';
 import type { Compiled, Footprint, Land } from '../src/core/footprint/footprint';
+import { meshedParts } from '../src/core/format/mesh/solids';
+import { writeStep } from '../src/core/format/step/step';
+import { groundOf } from '../src/core/footprint/ground';
 import { solveSpan } from '../src/core/land/solve-span';
 import { NO_CHOICES } from '../src/core/land/solution';
 import { DEMO_DOCUMENTS } from '../src/demo/documents';
@@ -54,6 +61,38 @@ const [group] = sixteen.footprint.groups;
 if (group?.kind !== 'span') throw new Error('the demo does not start with a row of leads');
 if (balls.footprint.lands.length !== 2025) throw new Error('the grid is not full');
 
+/** A model of a hundred balls that lies on its side, and the lands it belongs to. */
+const hundred = compiled({
+  ...grid,
+  package: {
+    family: 'ball-grid',
+    dimensions: { ...grid.package.dimensions, nE: 10, e: '1.0', E: '10.8..11.2' },
+  },
+});
+const ground = groundOf(hundred.footprint);
+const lying = meshedParts(hundred.footprint.body).map(({ mesh: { positions, indices } }) => ({
+  positions: turnPositions(positions, { x: 90, y: 0, z: 0 }, 1),
+  indices,
+}));
+
+function seatToEnd(): void {
+  const subject = subjectOf(lying);
+  if (!subject) throw new Error('the model has no triangles');
+  const run = seat(subject, ground);
+  while (!run.next().done);
+}
+
+/** What any look at a mesh needs at the least: every triangle once. */
+function bareVolume(): number {
+  let volume = 0;
+  for (const { positions: p, indices } of lying)
+    for (let t = 0; t < indices.length; t += 3) {
+      const [a, b, c] = [3 * indices[t]!, 3 * indices[t + 1]!, 3 * indices[t + 2]!];
+      volume += p[a]! * (p[b + 1]! * p[c + 2]! - p[b + 2]! * p[c + 1]!);
+    }
+  return volume;
+}
+
 const bench = new Bench({ time: 1000 });
 bench
   .add('solve one group at one level', () => void solveSpan(group, 'B', sixteen.process, NO_CHOICES))
@@ -71,7 +110,12 @@ bench
   })
   .add('draw the front cut, 2025 balls', () => {
     drawElevation(balls.footprint, balls.process, 'front', { low: -1, cut: 1012 });
-  });
+  })
+  .add('write STEP, 64 leads', () => {
+    writeStep(many.footprint.body.assembly, 'body', USUAL_COLOURS);
+  })
+  .add('seat a model of 100 balls, on its side', () => void seatToEnd())
+  .add('bare pass over its triangles', () => void bareVolume());
 await bench.run();
 
 const medians = new Map<string, number>();
@@ -94,3 +138,6 @@ console.log(
 );
 console.log(`the same over 2025 balls: ${ratio('check 2025 balls', index)}`);
 console.log(`compile() of 2025 balls to that index: ${ratio('compile 2025 balls', index)}`);
+console.log(
+  `seating 100 balls to one pass over their triangles: ${ratio('seat a model of 100 balls, on its side', 'bare pass over its triangles')}`,
+);

@@ -73,9 +73,13 @@ await page.keyboard.press('5');
 await cut(3);
 await shoot('bench-header');
 
-await open('J3 sensor connector');
+await open('J4 sensor connector, maker’s model');
+await page.keyboard.press('5');
 await page.keyboard.press('t');
 await page.waitForSelector('canvas');
+await page.locator('main button ::-p-text(Seat it again)').click();
+await page.waitForFunction(() => document.querySelector('main')?.innerText.includes('Seated in'));
+await page.$eval('main', (column) => column.scrollTo(0, 430));
 await wait(2500);
 await shoot('bench-connector');
 

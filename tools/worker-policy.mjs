@@ -8,6 +8,7 @@
 export function workerPolicy(url) {
   const name = /^\/_astro\/(read-model|seat|simulate)-[\w-]+\.js(?:\?|$)/.exec(url)?.[1];
   if (!name) return null;
-  const script = name === 'read-model' ? "script-src 'self' 'wasm-unsafe-eval' 'unsafe-eval'" : "script-src 'self'";
+  const script =
+    name === 'read-model' ? "script-src 'self' 'wasm-unsafe-eval' 'unsafe-eval'" : "script-src 'self'";
   return `default-src 'none'; ${script}; connect-src 'self'`;
 }

@@ -412,6 +412,7 @@ export const DEMO_DOCUMENTS: readonly TapisDocument[] = [
     level: 'B',
     process: 'standard',
     marks: { reference: 'J1', value: 'SOLAR' },
+    edge: { side: 'bottom', at: '4.6', minOverhang: '-0.8', maxOverhang: '0' },
   },
   {
     tapis: 1,

@@ -68,7 +68,7 @@ it('seats a model that lies on its side, in inches, with two pegs', async () => 
 it('keeps the model over undo, redo and reload', async () => {
   await page.keyboard.press('Escape');
   await page.click('header button[aria-label="Undo"]');
-  await until('Drop a STEP, STL or glTF file here');
+  await until('Drop a STEP, STL or glTF file');
   await page.click('header button[aria-label="Redo"]');
   await until('HS-SC12.step');
   await waitSaved(page);
@@ -128,7 +128,7 @@ it('tells what is wrong with a file and leaves the document as it is', async () 
       {},
       words,
     );
-    expect(await main()).toContain('Drop a STEP, STL or glTF file here');
+    expect(await main()).toContain('Drop a STEP, STL or glTF file');
   }
   await page.waitForFunction(
     () => document.querySelector<HTMLButtonElement>('header button[aria-label="Undo"]')?.disabled,

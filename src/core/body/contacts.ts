@@ -1,4 +1,8 @@
+import { boxOfPoints } from '../geometry/box';
 import type { Mesh } from '../geometry/mesh';
+import { sectionLoops } from '../geometry/mesh-section';
+import type { Point } from '../geometry/point';
+import type { Polygon } from '../geometry/polygon';
 
 /** A place where a model touches what it stands on, or a pin's section; box sizes along x and y. mm. */
 export interface Contact {
@@ -99,68 +103,32 @@ function lowPoints({ positions, indices }: Mesh): Contact[] {
  * through the board. Regions of one place are one.
  * @param level height of the plane, mm
  */
-export function sectionsAt({ positions, indices }: Mesh, level: number): Contact[] {
-  // a height that no vertex has, so that every crossing is in the middle of an edge
-  const height = level + 1.7e-7;
-  const ends = new Map<string, number>();
-  const segments: { from: number; ax: number; ay: number; bx: number; by: number }[] = [];
-  const sets = new DisjointSets(0);
-  const endOf = (a: number, b: number) => {
-    const key = a < b ? `${a} ${b}` : `${b} ${a}`;
-    let index = ends.get(key);
-    if (index === undefined) {
-      index = sets.grow();
-      ends.set(key, index);
-    }
-    return index;
-  };
-  for (let t = 0; t < indices.length; t += 3) {
-    const corner = [indices[t] as number, indices[t + 1] as number, indices[t + 2] as number] as const;
-    const above = corner.map((v) => (positions[3 * v + 2] as number) > height) as [boolean, boolean, boolean];
-    if (above[0] === above[1] && above[1] === above[2]) continue;
-    const cut: { end: number; x: number; y: number; rising: boolean }[] = [];
-    for (let k = 0; k < 3; k += 1) {
-      const [a, b] = [corner[k] as number, corner[(k + 1) % 3] as number];
-      if (above[k] === above[(k + 1) % 3]) continue;
-      const [za, zb] = [positions[3 * a + 2] as number, positions[3 * b + 2] as number];
-      const s = (height - za) / (zb - za);
-      const mix = (i: 0 | 1) =>
-        (positions[3 * a + i] as number) * (1 - s) + (positions[3 * b + i] as number) * s;
-      cut.push({ end: endOf(a, b), x: mix(0), y: mix(1), rising: zb > za });
-    }
-    // seen from outside the triangle runs counter-clockwise: from its falling to its rising edge, material is left
-    const [from, to] = cut[0]?.rising ? [cut[1], cut[0]] : [cut[0], cut[1]];
-    if (!from || !to) continue;
-    sets.join(from.end, to.end);
-    segments.push({ from: from.end, ax: from.x, ay: from.y, bx: to.x, by: to.y });
-  }
-  const loops = new Map<
-    number,
-    { area: number; x: number; y: number; box: [number, number, number, number] }
-  >();
-  for (const { from, ax, ay, bx, by } of segments) {
-    const root = sets.rootOf(from);
-    let sum = loops.get(root);
-    if (!sum)
-      loops.set(root, (sum = { area: 0, x: 0, y: 0, box: [Infinity, -Infinity, Infinity, -Infinity] }));
-    const twice = ax * by - bx * ay;
-    sum.area += twice / 2;
-    sum.x += (twice * (ax + bx)) / 6;
-    sum.y += (twice * (ay + by)) / 6;
-    sum.box = [
-      Math.min(sum.box[0], ax),
-      Math.max(sum.box[1], ax),
-      Math.min(sum.box[2], ay),
-      Math.max(sum.box[3], ay),
-    ];
-  }
-  const found = [...loops.values()].flatMap(({ area, x, y, box }): Contact[] =>
-    // walls of hollows run the other way
-    area > 1e-6
-      ? [{ x: x / area, y: y / area, z: level, width: box[1] - box[0], height: box[3] - box[2], area }]
-      : [],
+export function sectionsAt(mesh: Mesh, level: number): Contact[] {
+  return oneEach(
+    sectionLoops(mesh, 'z', level).flatMap((loop): Contact[] => {
+      const { area, x, y } = centroidOf(loop);
+      const box = boxOfPoints(loop);
+      // walls of hollows run the other way
+      if (!box || area < 1e-6) return [];
+      return [{ x, y, z: level, width: box.maxX - box.minX, height: box.maxY - box.minY, area }];
+    }),
   );
-  return oneEach(found);
+}
+
+/** Area of a polygon, positive counter-clockwise, and its centroid. */
+function centroidOf(loop: Polygon): Point & { readonly area: number } {
+  const [first] = loop as [Point];
+  let [area, x, y] = [0, 0, 0];
+  loop.forEach((a, i) => {
+    const b = loop[(i + 1) % loop.length] as Point;
+    // about the first corner, so that far from the origin nothing is lost
+    const [ax, ay, bx, by] = [a.x - first.x, a.y - first.y, b.x - first.x, b.y - first.y];
+    const twice = ax * by - bx * ay;
+    area += twice / 2;
+    x += (twice * (ax + bx)) / 6;
+    y += (twice * (ay + by)) / 6;
+  });
+  return { area, x: first.x + x / (area || 1), y: first.y + y / (area || 1) };
 }
 
 /** Of contacts that share their middle the lowest, and of those the largest, as where a pin stands in a sleeve. */
@@ -237,22 +205,10 @@ class Sum {
 
 /** Union-find over numbers from 0. */
 class DisjointSets {
-  #parent: Int32Array;
-  #size: number;
+  readonly #parent: Int32Array;
 
   constructor(count: number) {
-    this.#size = count;
-    this.#parent = Int32Array.from({ length: Math.max(64, count) }, (_, i) => i);
-  }
-
-  grow(): number {
-    if (this.#size === this.#parent.length) {
-      const larger = Int32Array.from({ length: 2 * this.#size }, (_, i) => i);
-      larger.set(this.#parent);
-      this.#parent = larger;
-    }
-    this.#size += 1;
-    return this.#size - 1;
+    this.#parent = Int32Array.from({ length: count }, (_, i) => i);
   }
 
   rootOf(i: number): number {

@@ -28,6 +28,8 @@ export type Layer =
   | 'hole-cut'
   | 'keep-out'
   | 'model'
+  | 'model-cut'
+  | 'model-hollow'
   | 'model-contact'
   | 'model-miss'
   | 'board-edge'

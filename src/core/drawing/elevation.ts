@@ -8,7 +8,7 @@ import type { Assembly, Part, Shape } from '../geometry/solid';
 import type { Process } from '../process/process';
 import type { Drawing, Layer, Stroke } from './drawing';
 import { filletsOf } from './fillet';
-import { modelStrokes } from './model';
+import { modelSection, modelStrokes } from './model';
 import { crosses, sectionOf, type CuttingPlane, type ElevationView } from './section';
 
 export interface ElevationOptions {
@@ -76,12 +76,13 @@ export function drawElevation(
   const strokes: Stroke[] = [
     // the board hides what leads do inside it
     ...(plane ? beyondStrokes(footprint, view, plane) : outsideStrokes(footprint.body.assembly, view)),
-    ...(imported ? modelStrokes(imported, view) : []),
+    ...(imported && !plane ? modelStrokes(imported, view) : []),
     ...(hidden.has('board') ? [] : [laminate(footprint, view, Math.max(low, bottom), low > bottom + 1e-9)]),
     ...(plane ? holeStrokes(footprint, process, view, plane) : []),
     ...landStrokes(footprint, process, view, plane, !hidden.has('paste')),
     ...(plane && !hidden.has('paste') ? filletsOf(footprint, process, view, plane) : []),
     ...(plane ? cutStrokes(footprint, plane) : []),
+    ...(plane && imported ? modelSection(imported, plane) : []),
     ...edgeStrokes(footprint, view, bottom),
   ];
   const extent = boxRound(

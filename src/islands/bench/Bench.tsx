@@ -74,12 +74,22 @@ function Workplace() {
   const name = useBench((s) => s.document.name);
   useShortcuts();
   useStoredModel();
+  const set = useBench((s) => s.set);
   useEffect(() => {
     document.title = `${name} · Tapis`;
   }, [name]);
   const Column = STAGES[stage];
   return (
-    <div className="flex h-screen min-w-[1024px] flex-col">
+    <div
+      className="flex h-screen min-w-[1024px] flex-col"
+      // a file that is let go anywhere must not take the page's place
+      onDragOver={(event) => event.preventDefault()}
+      onDrop={(event) => {
+        event.preventDefault();
+        const [file] = event.dataTransfer.files;
+        if (file) set({ stage: 'rise', dropped: file });
+      }}
+    >
       <TopBar />
       <ConflictBar />
       <div className="flex min-h-0 flex-1">

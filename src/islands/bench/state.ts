@@ -66,6 +66,8 @@ export interface BenchState {
   readonly giveModel: (key: string, loaded: LoadedModel | null) => void;
   /** What is left out of elevations and the 3D view. */
   readonly hidden: ReadonlySet<Hideable>;
+  /** A file that was dropped onto the Bench and waits to be opened. */
+  readonly dropped: File | null;
   /** From where the 3D view looks; the count tells one wish from the next. */
   readonly standpoint: { readonly from: Standpoint; readonly count: number };
   readonly edit: (edits: readonly Edit[], gesture?: string) => void;
@@ -95,6 +97,7 @@ export interface BenchState {
         | 'change'
         | 'hidden'
         | 'standpoint'
+        | 'dropped'
       >
     >,
   ) => void;
@@ -158,6 +161,7 @@ export function createBench({ id, document, revision, updatedAt }: StoredFootpri
       models: new Map(),
       hidden: new Set(),
       standpoint: { from: 'corner', count: 0 },
+      dropped: null,
       giveModel(key, loaded) {
         set({ models: new Map(get().models).set(key, loaded) });
         if (get().document.body?.model?.key === key) show(get().document);

@@ -12,6 +12,8 @@ export interface DimensionGlyph {
   readonly room: number;
   /** End of a vertical line beyond which a text goes that fits nowhere else. */
   readonly tail: 'up' | 'down';
+  /** A level text that does not fit between its arrows goes to their left: there is no room on the right. */
+  readonly leftward?: boolean;
   readonly text: string;
 }
 
@@ -31,11 +33,22 @@ export interface TextPlace {
  * Finds a value's place as a draughtsman would: on its line where it fits between the arrows,
  * along the line where that is vertical and long, else beyond its end.
  */
-export function textPlace({ text, from, to, direction, at, room, tail }: DimensionGlyph): TextPlace {
+export function textPlace({
+  text,
+  from,
+  to,
+  direction,
+  at,
+  room,
+  tail,
+  leftward,
+}: DimensionGlyph): TextPlace {
   const width = text.length * CHARACTER + 8;
   if (direction === 'horizontal') {
     const inside = Math.abs(to.x - from.x) >= width + 2 * ARROW + 4;
-    const x = inside ? (from.x + to.x) / 2 : Math.max(from.x, to.x) + 2 * ARROW + 3 + width / 2;
+    const beside = 2 * ARROW + 3 + width / 2;
+    const outside = leftward ? Math.min(from.x, to.x) - beside : Math.max(from.x, to.x) + beside;
+    const x = inside ? (from.x + to.x) / 2 : outside;
     return { x, y: at, width, upright: false };
   }
   const length = Math.abs(to.y - from.y);

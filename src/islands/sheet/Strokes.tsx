@@ -19,7 +19,13 @@ function merged(strokes: readonly Stroke[]): Stroke[] {
   return result;
 }
 
-const SOLIDS: ReadonlySet<Stroke['layer']> = new Set(['metal', 'ceramic', 'beyond']);
+const SOLIDS: ReadonlySet<Stroke['layer']> = new Set([
+  'metal',
+  'ceramic',
+  'beyond',
+  'model-cut',
+  'model-hollow',
+]);
 
 /** A drawing's strokes in mm, to be placed by a transform round them. */
 export const Strokes = memo(function Strokes({ strokes }: { strokes: readonly Stroke[] }) {

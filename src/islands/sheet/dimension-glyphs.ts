@@ -163,6 +163,8 @@ export function glyphsFor(
           // land numbers stand between the plan and its dimension lines
           room: view !== 'plan' ? away + 14 : line.tier === 0 ? away - 20 : 0,
           tail: view === 'plan' ? 'down' : 'up',
+          // the board lies at the quadrant's right edge
+          leftward: view === 'side',
           text,
         };
       })

@@ -1,4 +1,4 @@
-import { useRef, useState } from 'react';
+import { useEffect, useRef } from 'react';
 import { useBench } from '../../context';
 import type { Drawable } from '../../derive';
 import { Heading } from './RiseField';
@@ -16,25 +16,18 @@ export function ModelPanel({ drawable: { footprint } }: { drawable: Drawable }) 
   const edit = useBench((s) => s.edit);
   const { state, open, again, cancel } = useModel();
   const input = useRef<HTMLInputElement>(null);
-  const [over, setOver] = useState(false);
   const imported = footprint.body.imported;
+  const dropped = useBench((s) => s.dropped);
+  const set = useBench((s) => s.set);
+  useEffect(() => {
+    if (!dropped) return;
+    set({ dropped: null });
+    void open(dropped);
+  });
   return (
     <>
       <Heading>Imported model</Heading>
-      <div
-        className={`mt-1 border border-dashed px-2 py-1.5 ${over ? 'border-primary' : 'border-base-300'}`}
-        onDragOver={(event) => {
-          event.preventDefault();
-          setOver(true);
-        }}
-        onDragLeave={() => setOver(false)}
-        onDrop={(event) => {
-          event.preventDefault();
-          setOver(false);
-          const [file] = event.dataTransfer.files;
-          if (file) void open(file);
-        }}
-      >
+      <div className="border-base-300 mt-1 border border-dashed px-2 py-1.5">
         {intent ? (
           <p className="flex items-baseline gap-2">
             <span className="min-w-0 flex-1 truncate font-medium" title={intent.name}>
@@ -50,7 +43,7 @@ export function ModelPanel({ drawable: { footprint } }: { drawable: Drawable }) 
           </p>
         ) : (
           <p className="text-secondary">
-            Drop a STEP, STL or glTF file here; Tapis finds how it sits on the lands.
+            Drop a STEP, STL or glTF file here or on the Sheet; Tapis finds how it sits on the lands.
           </p>
         )}
         <div className="mt-1 flex gap-1.5">
