@@ -1,6 +1,6 @@
 import type { Model } from '../core/body/model';
 import type { TapisDocument } from '../core/document/document';
-import type { StoredModel, TapisDatabase } from './database';
+import type { StoredFootprint, StoredModel, TapisDatabase } from './database';
 
 /** Largest file, compressed and as text, that a document carries along, in characters. */
 const LARGEST_INSIDE = 1_500_000;
@@ -17,6 +17,13 @@ export class ModelStore {
     const key = await keyOf(bytes);
     await this.db.models.put({ key, name, bytes, model });
     return key;
+  }
+
+  /** Removes the files that none of these footprints has. */
+  async keepOnly(footprints: readonly StoredFootprint[]): Promise<void> {
+    const used = new Set(footprints.map(({ document }) => document.body?.model?.key));
+    const keys = await this.db.models.toCollection().primaryKeys();
+    await this.db.models.bulkDelete(keys.filter((key) => !used.has(key)));
   }
 
   /**

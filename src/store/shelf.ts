@@ -88,9 +88,10 @@ export class ShelfStore {
     await this.db.footprints.update(id, { binnedAt: 0 });
   }
 
-  /** Removes everything in the bin for good. */
+  /** Removes everything in the bin for good, and the files of models that no footprint has any more. */
   async emptyBin(): Promise<void> {
     await this.db.footprints.where('binnedAt').above(0).delete();
+    await this.models.keepOnly(await this.db.footprints.toArray());
   }
 
   /**

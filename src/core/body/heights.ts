@@ -43,6 +43,8 @@ export interface Seating {
   readonly land?: number;
   /** How much it is held over what it would rest on. */
   readonly lift?: number;
+  /** Its body or its feet rest on the mask, unless its leads meet the lands before. */
+  readonly onStandoff?: boolean;
 }
 
 /** Metal in solder paste by volume; the rest is flux (IPC-7525). */
@@ -64,7 +66,7 @@ export function solderFromPaste(paste: number, copper: number, stencil: number):
 export function heightsOf(
   body: BodyExtent,
   process: Process,
-  { solder, land = 0, lift = 0 }: Seating,
+  { solder, land = 0, lift = 0, onStandoff = false }: Seating,
 ): Heights {
   const landTop = process.copperThickness;
   // leads through the board leave the body on the laminate
@@ -74,7 +76,9 @@ export function heightsOf(
       ? 0
       : body.collapsing !== undefined
         ? quantise(landTop - Math.max(0, body.standoff.nom - meltedHeight(body.collapsing, land)))
-        : quantise(landTop + solder);
+        : onStandoff
+          ? quantise(Math.max(landTop, process.maskThickness - body.standoff.nom))
+          : quantise(landTop + solder);
   const seating = quantise(resting + lift);
   const above = ({ min, nom, max }: { min: number; nom: number; max: number }) => ({
     min: quantise(seating + min),

@@ -256,6 +256,8 @@ export interface BodyOptions {
   readonly solderThickness?: string;
   /** Solder under the terminals as thick as its paste makes it, in place of a given thickness. */
   readonly solderFrom?: 'paste';
+  /** Surface-mount parts whose body or feet rest on the board, in place of their leads on the lands. */
+  readonly seat?: 'standoff';
   /** How high a part is held over what it would rest on: by a spacer, or by the bends of its leads. */
   readonly lift?: string;
   /** Thickness of this board, in place of the process's. */

@@ -29,7 +29,8 @@ export function visibleLines(mesh: Mesh, look: LookingAlong): Polyline[] {
   if (!map) return [];
   let edges = edgesKnown.get(mesh);
   if (!edges) edgesKnown.set(mesh, (edges = edgesOf(mesh)));
-  const lines: Polyline[] = [];
+  // edges in front of one another are one line
+  const lines = new Map<string, Polyline>();
   for (const [a, b, first, second] of edges) {
     if (!isDrawn(mesh, map, first, second)) continue;
     const [ax, ay, az] = [map.right(a), map.up(a), map.away(a)];
@@ -43,14 +44,20 @@ export function visibleLines(mesh: Mesh, look: LookingAlong): Polyline[] {
       if (start >= 0 && (!seen || i === steps)) {
         const end = seen ? i : i - 1;
         if (end > start)
-          lines.push(
+          keep(
+            lines,
             [start, end].map((k) => ({ x: ax + ((bx - ax) * k) / steps, y: ay + ((by - ay) * k) / steps })),
           );
         start = -1;
       }
     }
   }
-  return lines;
+  return [...lines.values()];
+}
+
+function keep(lines: Map<string, Polyline>, line: Polyline): void {
+  const ends = line.map(({ x, y }) => `${x.toFixed(4)} ${y.toFixed(4)}`).sort();
+  lines.set(ends.join(' '), line);
 }
 
 /** Edges with their triangles. */

@@ -167,6 +167,7 @@ function assemble(
     solder: choices.solder ?? printedSolder(lands, process),
     land: lands[0] ? lands[0].copper.maxX - lands[0].copper.minX : 0,
     lift: choices.lift,
+    onStandoff: document.body?.seat === 'standoff',
   });
   const standing: Assembly = {
     shapes: solids.shapes,

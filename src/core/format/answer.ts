@@ -1,5 +1,5 @@
 import type { Report } from '../check/check';
-import type { Compiled } from '../footprint/footprint';
+import type { Compiled, Footprint } from '../footprint/footprint';
 
 /**
  * A compiled document as plain JSON for the endpoint and the terminal: names, dimensions as read,
@@ -16,8 +16,17 @@ export function compiledAnswer(compiled: Compiled, report: Report) {
       name: definition.name,
       ...read,
     })),
-    footprint,
+    footprint: footprint && withoutMeshes(footprint),
     levels,
     report,
   };
+}
+
+/** An imported model is told by its name and how it lies; its triangles and its file stay out. */
+function withoutMeshes(footprint: Footprint) {
+  const { imported, ...body } = footprint.body;
+  if (!imported) return footprint;
+  const { name, key } = imported.intent;
+  const seen = imported.seen && { fit: imported.seen.fit, box: imported.seen.box };
+  return { ...footprint, body: { ...body, imported: { name, key, pose: imported.pose, seen } } };
 }

@@ -5,6 +5,7 @@ import { shelf } from '../common/shelf-store';
 import { CommandList } from '../commands/CommandList';
 import { useShortcuts } from '../commands/shortcuts';
 import { Ledger } from '../ledger/Ledger';
+import { warmReader } from './stages/rise/in-worker';
 import { useStoredModel } from './stages/rise/useModel';
 import { Sheet } from '../sheet/Sheet';
 import { BenchContext, useBench } from './context';
@@ -83,6 +84,7 @@ function Workplace() {
     <div
       className="flex h-screen min-w-[1024px] flex-col"
       // a file that is let go anywhere must not take the page's place
+      onDragEnter={warmReader}
       onDragOver={(event) => event.preventDefault()}
       onDrop={(event) => {
         event.preventDefault();

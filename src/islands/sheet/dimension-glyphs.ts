@@ -162,7 +162,8 @@ export function glyphsFor(
           at,
           // land numbers stand between the plan and its dimension lines
           room: view !== 'plan' ? away + 14 : line.tier === 0 ? away - 20 : 0,
-          tail: view === 'plan' ? 'down' : 'up',
+          // what lies below the laminate has its room below
+          tail: view === 'plan' || Math.max(line.from.y, line.to.y) <= 0 ? 'down' : 'up',
           // the board lies at the quadrant's right edge
           leftward: view === 'side',
           text,

@@ -181,6 +181,15 @@ describe('heights', () => {
     const { footprint } = compile(body({ solderFrom: 'paste' }));
     expect(footprint?.body.heights.seating).toBeCloseTo(0.035 + 0.5 * standard.stencilThickness, 9);
   });
+  it('stand on the body where that is chosen, and say when paste no longer reaches the leads', () => {
+    // the mask at 0.02 and a standoff of 0.05 to 0.15 would put the leads below their lands: the lands carry them
+    expect(compile(body({ seat: 'standoff' })).footprint?.body.heights.seating).toBe(0.035);
+    expect(rules(body({ lift: '0.06' })).has('terminal-gap')).toBe(false);
+    expect(rules(body({ lift: '0.08' })).get('terminal-gap')?.measured).toMatchObject({
+      value: expect.closeTo(0.13, 9),
+      limit: 0.12,
+    });
+  });
   it('report what cannot be read', () => {
     const { problems } = compile(body({ boardThickness: 'thick', lift: 'high' }));
     expect(problems.map(({ title }) => title)).toEqual(

@@ -38,6 +38,7 @@ import { pasteBead } from './paste-bead';
 import { pasteBridge } from './paste-bridge';
 import { pin1Mark } from './pin-1-mark';
 import { asymmetry, landOffTerminal, pitch, pitchDrift } from './positions';
+import { terminalGap } from './terminal-gap';
 import { thermalCoverage } from './thermal-coverage';
 import { pasteOverVia, viaInLand } from './via-in-land';
 
@@ -88,6 +89,7 @@ export const RULES: readonly Rule[] = [
   bodyHeight,
   bodyClearance,
   leadProtrusion,
+  terminalGap,
   edgeOverhang,
   // an imported model
   modelContact,

@@ -33,6 +33,21 @@ export function HeightStack({ drawable: { footprint, process } }: { drawable: Dr
         <Level name="Underside of the body" value={span(heights.underside)} />
         <Level name={standsOnLands ? 'Terminals stand at' : 'Seated at'} value={show(heights.seating)} />
         {standsOnLands && (
+          <label className="flex items-center gap-2 py-[2px]">
+            <span className="flex-1">Stands on</span>
+            <select
+              className="border-base-300 bg-base-100 w-[104px] border px-1"
+              value={body.seat ?? 'leads'}
+              onChange={({ target }) =>
+                edit([{ at: '/body/seat', value: target.value === 'leads' ? undefined : target.value }])
+              }
+            >
+              <option value="leads">its leads</option>
+              <option value="standoff">body or feet</option>
+            </select>
+          </label>
+        )}
+        {standsOnLands && body.seat === undefined && (
           <>
             {body.solderFrom === undefined &&
               choice('solderThickness', 'Solder under terminals', `${show(process.solderThickness)} process`)}

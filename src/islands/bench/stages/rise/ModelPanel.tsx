@@ -5,6 +5,7 @@ import { Heading } from './RiseField';
 import { ModelPlace } from './ModelPlace';
 import { Residuals } from './Residuals';
 import { SeatAnswer } from './SeatAnswer';
+import { warmReader } from './in-worker';
 import { useModel } from './useModel';
 
 const READS = '.step,.stp,.p21,.stl,.glb,.gltf';
@@ -50,7 +51,10 @@ export function ModelPanel({ drawable: { footprint } }: { drawable: Drawable }) 
           <button
             type="button"
             className="btn btn-sm btn-outline btn-primary"
-            onClick={() => input.current?.click()}
+            onClick={() => {
+              warmReader();
+              input.current?.click();
+            }}
           >
             {intent ? 'Another file' : 'Choose a file'}
           </button>

@@ -43,6 +43,25 @@ function runJob<T, A>({ worker, request, signal, time, late, take }: Job<A>): Pr
   });
 }
 
+const newReader = () =>
+  new Worker(new URL('../../../../workers/read-model.ts', import.meta.url), { type: 'module' });
+
+/** A reader that loads its kernel while a file is still being chosen. */
+let spare: Worker | null = null;
+
+/** Begins to load what reading a model needs; called where a person reaches for a file. */
+export function warmReader(): void {
+  if (spare) return;
+  spare = newReader();
+  spare.postMessage({ warm: true } satisfies ReadRequest);
+}
+
+function takeReader(): Worker {
+  const reader = spare ?? newReader();
+  spare = null;
+  return reader;
+}
+
 /** Reads a model's file. @param onDoing told in words what is going on */
 export function readInWorker(
   bytes: Uint8Array,
@@ -51,7 +70,7 @@ export function readInWorker(
   onDoing: (doing: string) => void,
 ): Promise<Result<Model, string>> {
   return runJob<Model, ReadAnswer>({
-    worker: new Worker(new URL('../../../../workers/read-model.ts', import.meta.url), { type: 'module' }),
+    worker: takeReader(),
     request: { bytes, name } satisfies ReadRequest,
     signal,
     time: READ_TIME,
