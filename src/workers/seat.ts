@@ -1,4 +1,5 @@
-import { seat, type Ground, type SeatResult } from '../core/body/seat';
+import { seat, type SeatResult } from '../core/body/seat';
+import type { Ground } from '../core/body/fit';
 import { subjectOf } from '../core/body/subject';
 import type { Mesh } from '../core/geometry/mesh';
 

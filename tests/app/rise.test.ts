@@ -1,4 +1,4 @@
-import { writeFileSync, mkdtempSync } from 'node:fs';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Browser, ElementHandle, Page } from 'puppeteer-core';
@@ -47,8 +47,17 @@ const residuals = () =>
 const offset = (axis: string) => valueOf(page, `main input[aria-label="Offset ${axis}"]`);
 
 it('seats a model that lies on its side, in inches, with two pegs', async () => {
-  await rise('J3 sensor connector');
-  await give('public/demo/HS-SC12.step');
+  await openFootprint(page, 'J3 sensor connector');
+  // dropped onto the Sheet, wherever the person is at work
+  const text64 = readFileSync('public/demo/HS-SC12.step').toString('base64');
+  await page.evaluate((data) => {
+    const file = new File([Uint8Array.from(atob(data), (c) => c.charCodeAt(0))], 'HS-SC12.step');
+    const dropped = new DataTransfer();
+    dropped.items.add(file);
+    const sheet = document.querySelector('section[aria-label="Sheet"]')!;
+    for (const type of ['dragenter', 'dragover', 'drop'])
+      sheet.dispatchEvent(new DragEvent(type, { dataTransfer: dropped, bubbles: true, cancelable: true }));
+  }, text64);
   await until('Seated in');
   const text = await main();
   const [, seconds, contacts] = /Seated in ([\d.]+) s: (\d+) contacts/.exec(text) ?? [];

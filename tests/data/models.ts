@@ -1,7 +1,8 @@
 import { USUAL_COLOURS } from '../../src/core/body/colours';
 import type { Model } from '../../src/core/body/model';
 import { turnPositions } from '../../src/core/body/pose';
-import { seat, type Ground, type SeatResult } from '../../src/core/body/seat';
+import { seat, type SeatResult } from '../../src/core/body/seat';
+import type { Ground } from '../../src/core/body/fit';
 import { subjectOf } from '../../src/core/body/subject';
 import { writeStep } from '../../src/core/format/step/step';
 import type { Footprint } from '../../src/core/footprint/footprint';

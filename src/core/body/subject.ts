@@ -1,7 +1,7 @@
 import { boxOfPositions, welded, type Mesh } from '../geometry/mesh';
 import type { Model } from './model';
 import type { Pose } from './pose';
-import { lookUnder, type Subject, type Underside } from './seat';
+import { lookUnder, type Subject, type Underside } from './underside';
 
 /** Vertices nearer than this are one, as a share of the model's size. */
 const WELD = 1e-6;

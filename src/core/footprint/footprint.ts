@@ -1,6 +1,6 @@
 import type { Colour } from '../body/colours';
 import type { Pose } from '../body/pose';
-import type { Fit, Ground } from '../body/seat';
+import type { Fit, Ground } from '../body/fit';
 import type { LoadedModel } from '../body/subject';
 import type { EdgeIntent, KeepOutIntent, ModelIntent, TapisDocument } from '../document/document';
 import type { Finding } from '../document/finding';

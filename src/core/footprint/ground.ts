@@ -1,5 +1,7 @@
 import { oneEach, sectionsAt, undersides, type Contact } from '../body/contacts';
-import { BELOW, reachOf, restOf, type Ground, type Target } from '../body/seat';
+import { BELOW, restOf } from '../body/underside';
+import { reachOf, type Target } from '../body/pairing';
+import type { Ground } from '../body/fit';
 import { subjectOf } from '../body/subject';
 import { facesOf, placeFace } from '../geometry/faces';
 import { meshOfFaces, type Box3 } from '../geometry/mesh';

@@ -1,5 +1,5 @@
 import type { Pose } from '../body/pose';
-import { inspect } from '../body/seat';
+import { inspect } from '../body/fit';
 import { lookOf, type LoadedModel } from '../body/subject';
 import type { ModelIntent } from '../document/document';
 import type { Box3 } from '../geometry/mesh';

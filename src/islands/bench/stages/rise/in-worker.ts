@@ -1,5 +1,6 @@
 import type { Model } from '../../../../core/body/model';
-import type { Ground, SeatResult } from '../../../../core/body/seat';
+import type { Ground } from '../../../../core/body/fit';
+import type { SeatResult } from '../../../../core/body/seat';
 import type { Mesh } from '../../../../core/geometry/mesh';
 import { fail, ok, type Result } from '../../../../core/units/result';
 import type { ReadAnswer, ReadRequest } from '../../../../workers/read-model';
