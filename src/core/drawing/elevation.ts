@@ -1,4 +1,4 @@
-import type { BoardEdge, Footprint, Land } from '../footprint/footprint';
+import type { Footprint, Land } from '../footprint/footprint';
 import { boxOfPoints, boxRound, overhang, type Box } from '../geometry/box';
 import { facesOf, placeFace, type Face } from '../geometry/faces';
 import { circleAt, type Placed } from '../geometry/figure';
@@ -7,9 +7,11 @@ import { area, unite, type Polygon } from '../geometry/polygon';
 import type { Assembly, Part, Shape } from '../geometry/solid';
 import type { Process } from '../process/process';
 import type { Drawing, Layer, Stroke } from './drawing';
+import { edgeStrokes, laminate } from './board';
 import { filletsOf } from './fillet';
 import { modelSection, modelStrokes } from './model';
 import { crosses, sectionOf, type CuttingPlane, type ElevationView } from './section';
+import { NOTHING, without, type Hideable } from './showing';
 
 export interface ElevationOptions {
   /** Height down to which the laminate is drawn, mm; above the board's underside its edge is broken. */
@@ -18,27 +20,6 @@ export interface ElevationOptions {
   readonly cut: number | null;
   /** What is left out; nothing where it is missing. */
   readonly hidden?: ReadonlySet<Hideable>;
-}
-
-/** What a view can leave out. An imported model stands in for the drawn body and its leads. */
-export type Hideable = 'body' | 'leads' | 'paste' | 'board' | 'model';
-
-/** The footprint without what is hidden. */
-function without(footprint: Footprint, hidden: ReadonlySet<Hideable>): Footprint {
-  const { body, lands, bores, maskOpenings } = footprint;
-  const { shapes, parts } = body.assembly;
-  const stands = body.imported?.seen && !hidden.has('model');
-  const shown = parts.filter(
-    ({ material }) => !stands && !hidden.has(material === 'metal' ? 'leads' : 'body'),
-  );
-  const board = !hidden.has('board');
-  return {
-    ...footprint,
-    lands: board ? lands : [],
-    bores: board ? bores : [],
-    maskOpenings: board ? maskOpenings : [],
-    body: { ...body, assembly: { shapes, parts: shown }, imported: stands ? body.imported : null },
-  };
 }
 
 /** Where solids may be looked at from. */
@@ -89,51 +70,6 @@ export function drawElevation(
     strokes.flatMap(({ rings }) => rings.flatMap((ring) => boxOfPoints(ring) ?? [])),
   ) as Box;
   return { strokes, extent };
-}
-
-const NOTHING: ReadonlySet<Hideable> = new Set();
-
-/** The edge of the board, where the view shows it as a line. */
-function edgeStrokes({ edge, body }: Footprint, view: ElevationView, bottom: number): Stroke[] {
-  if (!edge || !isAcross(edge.side, view)) return [];
-  const { top } = body.heights;
-  const ring = [
-    { x: edge.at, y: bottom - 0.1 * top.max },
-    { x: edge.at, y: top.max * 1.1 },
-  ];
-  return [{ layer: 'board-edge', rings: [ring], closed: false }];
-}
-
-/** Whether a view looks along an edge. */
-function isAcross(side: BoardEdge['side'], view: ElevationView): boolean {
-  return (side === 'left' || side === 'right') === (view === 'front');
-}
-
-/** The board below the courtyard; a zigzag lower edge says that it goes on. */
-function laminate(
-  { courtyard: { box }, edge }: Footprint,
-  view: ElevationView,
-  low: number,
-  broken: boolean,
-): Stroke {
-  let [from, to] = view === 'front' ? [box.minX, box.maxX] : [box.minY, box.maxY];
-  if (edge && isAcross(edge.side, view)) {
-    // beyond its edge there is no board
-    if (edge.side === 'left' || edge.side === 'bottom') from = Math.min(edge.at, to);
-    else to = Math.max(edge.at, from);
-  }
-  const outline: Point[] = [{ x: from, y: low }];
-  if (broken) {
-    const [middle, size] = [(from + to) / 2 - (to - from) * 0.3, -low * 0.14];
-    outline.push(
-      { x: middle - 2 * size, y: low },
-      { x: middle - size, y: low + size },
-      { x: middle + size, y: low - size },
-      { x: middle + 2 * size, y: low },
-    );
-  }
-  outline.push({ x: to, y: low }, { x: to, y: 0 }, { x: from, y: 0 });
-  return { layer: 'laminate', rings: [outline], closed: true };
 }
 
 /** Extent of a box along the view's horizontal axis. */

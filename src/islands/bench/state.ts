@@ -1,6 +1,6 @@
 import { createStore } from 'zustand/vanilla';
 import { compareCompiled, type Change } from '../../core/check/compare';
-import type { Hideable } from '../../core/drawing/elevation';
+import type { Hideable } from '../../core/drawing/showing';
 import type { LoadedModel } from '../../core/body/subject';
 import { displayUnitOf, type TapisDocument } from '../../core/document/document';
 import { applyEdits, type Edit } from '../../core/document/edit';

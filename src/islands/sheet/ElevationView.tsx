@@ -1,5 +1,6 @@
 import { memo, useMemo } from 'react';
-import { drawElevation, type Hideable } from '../../core/drawing/elevation';
+import { drawElevation } from '../../core/drawing/elevation';
+import type { Hideable } from '../../core/drawing/showing';
 import type { ElevationView as View } from '../../core/drawing/section';
 import type { Footprint } from '../../core/footprint/footprint';
 import type { Process } from '../../core/process/process';

@@ -164,6 +164,23 @@ describe('self-seating', () => {
     expect(Math.min(...[best, ...equal].map(({ pose }) => offBy(pose, by, at)))).toBeLessThan(0.001);
     expect(best.fit.matches).toHaveLength(12);
   });
+  it('stands on its leads though plastic feet are lower', () => {
+    const footprint = footprintOf(converter());
+    const { shapes, parts } = footprint.body.assembly;
+    const foot = { name: 'foot', shape: 'foot', material: 'moulding', rotation: 0 } as const;
+    const assembly = {
+      shapes: { ...shapes, foot: block(0.6, 0.6, 0.03, 0.3) },
+      parts: [
+        ...parts,
+        { ...foot, at: { x: 1.2, y: 1.5, z: 0 } },
+        { ...foot, at: { x: -1.2, y: -1.5, z: 0 } },
+      ],
+    };
+    const by = { x: 180, y: 0, z: 90 };
+    const at = { x: 7, y: 1, z: -2 };
+    const { best, equal } = seated(elsewhere(throughStep(assembly), by, at), groundOf(footprint));
+    expect(Math.min(...[best, ...equal].map(({ pose }) => offBy(pose, by, at)))).toBeLessThan(0.001);
+  });
   it('seats what has fewer leads, and names the lands that are left', () => {
     const footprint = footprintOf(converter());
     const parts = footprint.body.assembly.parts.filter(({ name }) => name !== 'lead 3' && name !== 'lead 12');

@@ -53,6 +53,30 @@ const header: TapisDocument = {
   process: 'standard',
 };
 
+/** A no-lead part whose exposed pad has vias. */
+const thermal: TapisDocument = {
+  tapis: 1,
+  name: 'U9',
+  package: {
+    family: 'no-lead-quad',
+    options: { pad: 'rectangle' },
+    dimensions: {
+      n: '32',
+      e: '0.5',
+      E: '5.0±0.1',
+      L: '0.3..0.5',
+      b: '0.18..0.30',
+      E2: '3.4..3.6',
+      D2: '3.4..3.6',
+      A: '0.8..1.0',
+      A1: '0..0.05',
+    },
+  },
+  level: 'B',
+  process: 'standard',
+  stacks: { groups: { pad: { vias: { on: true } } } },
+};
+
 describe('a model that is as the drawing says', () => {
   it.each([
     ['on lands', converter()],
@@ -87,6 +111,16 @@ describe('a model that was moved', () => {
       severity: 'stop',
       measured: { value: expect.closeTo(0.115, 6) },
     });
+  });
+  it('lies on the legend, or above open vias', () => {
+    // drafted to ±2.432 and made larger by a fiftieth, the underside reaches the lines at ±2.44; 0.189 comes down to 0.019
+    const onLegend = found(converter(), { z: '-0.17', scale: 1.02 }).get('model-underside');
+    expect(onLegend?.message).toContain('lies on the legend: 0.019 mm');
+    expect(found(converter(), { z: '-0.1', scale: 1.02 }).has('model-underside')).toBe(false);
+    // the moulding between the terminals at 0.11 comes down to 0.05: plated vias under mask stand 0.055 high
+    const open = found(thermal, { z: '-0.06' }).get('model-underside');
+    expect(open?.message).toContain('0.05 mm above open vias');
+    expect(found(thermal).has('model-underside')).toBe(false);
   });
   it('cuts the walls of its holes', () => {
     // hole 1.15; the corner of 0.64 square is 0.4525 from the middle: 0.1225 are left

@@ -4,7 +4,7 @@
 import type { Contact } from '../../body/contacts';
 import { lookOf } from '../../body/subject';
 import type { Footprint } from '../../footprint/footprint';
-import { boxAt, boxOfPoints, gapBetween, type Box } from '../../geometry/box';
+import { boxAt, boxOfPoints, gapBetween, grow, type Box } from '../../geometry/box';
 import { circleAt } from '../../geometry/figure';
 import { fill, mm, type Rule, type RuleFinding } from '../rule';
 
@@ -83,6 +83,9 @@ function isInHole({ x, y }: Contact, { lands, bores }: Footprint): boolean {
   return holes.some(({ minX, minY, maxX, maxY }) => x > minX && x < maxX && y > minY && y < maxY);
 }
 
-function legendBoxes({ legend: { lines } }: Footprint): Box[] {
-  return lines.flatMap((line) => boxOfPoints(line) ?? []);
+function legendBoxes({ legend: { lines, width } }: Footprint): Box[] {
+  return lines.flatMap((line) => {
+    const box = boxOfPoints(line);
+    return box ? [grow(box, width / 2)] : [];
+  });
 }

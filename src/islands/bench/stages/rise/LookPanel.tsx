@@ -1,5 +1,5 @@
 import { USUAL_COLOURS } from '../../../../core/body/colours';
-import type { Hideable } from '../../../../core/drawing/elevation';
+import type { Hideable } from '../../../../core/drawing/showing';
 import { useBench } from '../../context';
 import type { Standpoint } from '../../state';
 import { Heading } from './RiseField';
