@@ -294,8 +294,8 @@ export interface ModelIntent {
 /** The edge of the board that a part must reach: which side of the footprint, and where it runs. */
 export interface EdgeIntent {
   readonly side: 'left' | 'right' | 'top' | 'bottom';
-  /** From the body's middle outwards, as an entry text. */
-  readonly at: string;
+  /** From the body's middle outwards, as an entry text; there is no edge until it is given. */
+  readonly at?: string;
   /** How far the part is to stand out beyond the edge; less than nothing stays inside. */
   readonly minOverhang?: string;
   readonly maxOverhang?: string;

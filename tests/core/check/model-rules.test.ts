@@ -7,6 +7,7 @@ import type {
   ModelIntent,
   TapisDocument,
 } from '../../../src/core/document/document';
+import { readDocument } from '../../../src/core/document/read';
 import { compile } from '../../../src/core/footprint/compile';
 import type { Assembly } from '../../../src/core/geometry/solid';
 import { PROCESSES } from '../../../src/core/process';
@@ -256,6 +257,11 @@ describe('the edge of the board', () => {
       value: expect.closeTo(0.1, 6),
       limit: 0.3,
     });
+  });
+  it('is none until its place is given, and the document stays one that can be read', () => {
+    const document: TapisDocument = { ...header, edge: { side: 'top' } };
+    expect(compile(document).footprint?.edge).toBeNull();
+    expect(readDocument(JSON.stringify(document)).ok).toBe(true);
   });
   it('ends the board in elevations', () => {
     const { footprint } = compile({ ...header, edge: { side: 'right', at: '5' } });

@@ -53,7 +53,21 @@ it('every format is deterministic and names its file after the footprint', async
 it('the document reads back as it was', () => {
   const document = converter(
     { L: { text: '0.9..1.1', label: 'L1', where: 'p 12' } },
-    { notes: 'Über “µ” <&>' },
+    {
+      notes: 'Über “µ” <&>',
+      body: {
+        solderFrom: 'paste',
+        seat: 'standoff',
+        lift: '0.1',
+        boardThickness: '1.0',
+        minClearance: '0.1',
+        minProtrusion: '0.5',
+        maxProtrusion: '60mil',
+        colours: { moulding: '#101418' },
+        model: { name: 'a.step', key: '0'.repeat(64), scale: 25.4, turn: { x: 90, z: -90 }, x: '-3.1 mm' },
+      },
+      edge: { side: 'left', at: '5', minOverhang: '-0.2', maxOverhang: '0.2' },
+    },
   );
   expect(readDocument(write('json', document))).toEqual({ ok: true, value: document });
 });

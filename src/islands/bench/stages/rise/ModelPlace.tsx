@@ -78,7 +78,9 @@ export function ModelPlace({ intent, imported }: { intent: ModelIntent; imported
           className="border-base-300 bg-base-100 w-[104px] border px-1 text-right"
           value={Math.round(scale * 1e6) / 1e6}
           onChange={({ target: { valueAsNumber } }) =>
-            valueAsNumber > 0 && edit([{ at: '/body/model/scale', value: valueAsNumber }], 'model scale')
+            valueAsNumber > 0 &&
+            valueAsNumber <= 1e6 &&
+            edit([{ at: '/body/model/scale', value: valueAsNumber }], 'model scale')
           }
         />
       </label>
