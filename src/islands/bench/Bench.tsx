@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useState, type DragEvent } from 'react';
 import type { Stage } from '../../core/document/finding';
 import { ErrorBoundary } from '../common/ErrorBoundary';
 import { shelf } from '../common/shelf-store';
@@ -70,6 +70,11 @@ export function Bench({ id }: { id: string }) {
   );
 }
 
+/** Whether files are dragged, and not a text between fields. */
+function holdsFiles({ dataTransfer }: DragEvent): boolean {
+  return dataTransfer.types.includes('Files');
+}
+
 function Workplace() {
   const stage = useBench((s) => s.stage);
   const name = useBench((s) => s.document.name);
@@ -84,9 +89,14 @@ function Workplace() {
     <div
       className="flex h-screen min-w-[1024px] flex-col"
       // a file that is let go anywhere must not take the page's place
-      onDragEnter={warmReader}
-      onDragOver={(event) => event.preventDefault()}
+      onDragEnter={(event) => {
+        if (holdsFiles(event)) warmReader();
+      }}
+      onDragOver={(event) => {
+        if (holdsFiles(event)) event.preventDefault();
+      }}
       onDrop={(event) => {
+        if (!holdsFiles(event)) return;
         event.preventDefault();
         const [file] = event.dataTransfer.files;
         if (file) set({ stage: 'rise', dropped: file });
