@@ -71,7 +71,7 @@ export class BrepBuilder {
   readonly #edges: Edge[] = [];
   readonly #faces: BoundedFace[] = [];
   readonly #vertexIndex = new Map<string, number>();
-  readonly #edgeIndex = new Map<string, number>();
+  readonly #edgesBetween = new Map<string, { readonly index: number; readonly middle: Point3 }[]>();
 
   /** Adds a face; stretches without length are left out, and so is a face that has no area left. */
   face(surface: Surface, loops: readonly (readonly Step[])[], reversed = false): void {
@@ -118,11 +118,14 @@ export class BrepBuilder {
     const [a, b] = [this.#vertex(from), this.#vertex(to)];
     if (a === b) return null;
     const middle = middleOf({ from, to, curve });
-    const key = `${Math.min(a, b)} ${Math.max(a, b)} ${[middle.x, middle.y, middle.z].map((v) => Math.round(v * 1e5) + 0).join(' ')}`;
-    const known = this.#edgeIndex.get(key);
-    if (known !== undefined) return { edge: known, reversed: this.#edges[known]?.from !== a };
-    this.#edgeIndex.set(key, this.#edges.length);
-    return { edge: this.#edges.push({ from: a, to: b, curve }) - 1, reversed: false };
+    const key = `${Math.min(a, b)} ${Math.max(a, b)}`;
+    const between = this.#edgesBetween.get(key) ?? [];
+    // two arcs may join the same vertices: they are told apart by their middles
+    const known = between.find((edge) => apart(edge.middle, middle) < 1e-5);
+    if (known) return { edge: known.index, reversed: this.#edges[known.index]?.from !== a };
+    const index = this.#edges.push({ from: a, to: b, curve }) - 1;
+    this.#edgesBetween.set(key, [...between, { index, middle }]);
+    return { edge: index, reversed: false };
   }
 }
 

@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { rgbOf, USUAL_COLOURS } from '../../../../src/core/body/colours';
 import { quoted, real } from '../../../../src/core/format/step/exchange';
@@ -7,6 +8,9 @@ import { facesOf, placeFace } from '../../../../src/core/geometry/faces';
 import type { Assembly, Shape } from '../../../../src/core/geometry/solid';
 import { brepOf } from '../../../../src/core/geometry/solid-brep';
 import { FAMILIES } from '../../../../src/core/package/families';
+import { gullWingLead } from '../../../../src/core/package/shapes/leads';
+import { mouldedBody, mouldHeights } from '../../../../src/core/package/shapes/moulding';
+import { ball } from '../../../../src/core/package/shapes/round';
 import { footprintOf, VARIANTS } from '../../../data/families';
 import { measureMesh, readStep } from '../../../data/occt';
 import { volumeOf } from '../../../data/volume';
@@ -24,6 +28,15 @@ function boxOf({ shapes, parts }: Assembly): number[][] {
     [flat.minY, flat.maxY],
     [upright.minY, upright.maxY],
   ];
+}
+
+/** Edges of a boundary that are not used exactly once each way. */
+function openEdges(shape: Shape): number {
+  const { faces, edges } = brepOf(shape);
+  const uses = edges.map(() => [0, 0]);
+  for (const { edge, reversed } of faces.flatMap(({ loops }) => loops.flat()))
+    uses[edge]![reversed ? 1 : 0]! += 1;
+  return uses.filter(([forth, back]) => forth !== 1 || back !== 1).length;
 }
 
 const linear = (value: number) => (value <= 0.04045 ? value / 12.92 : ((value + 0.055) / 1.055) ** 2.4);
@@ -67,12 +80,35 @@ describe('bodies as STEP', () => {
 
   it.each(VARIANTS)('of $name are closed: every edge is used once each way', ({ document }) => {
     for (const shape of Object.values(footprintOf(document).body.assembly.shapes)) {
-      const { faces, edges } = brepOf(shape as Shape);
-      const uses = edges.map(() => [0, 0]);
-      for (const { edge, reversed } of faces.flatMap(({ loops }) => loops.flat()))
-        uses[edge]![reversed ? 1 : 0]! += 1;
-      expect(uses.every(([forth, back]) => forth === 1 && back === 1)).toBe(true);
+      expect(openEdges(shape as Shape)).toBe(0);
     }
+  });
+
+  it('are closed whatever the sizes of a lead and its body', () => {
+    const size = (min: number, max: number) =>
+      fc.integer({ min: min * 1e6, max: max * 1e6 }).map((nanometres) => nanometres / 1e6);
+    fc.assert(
+      fc.property(
+        size(0.5, 5),
+        size(0.3, 2),
+        size(0.1, 1),
+        size(0.05, 0.3),
+        size(0.2, 2),
+        (body, out, foot, thickness, exit) => {
+          const lead = gullWingLead({
+            body,
+            tip: body + out,
+            foot: foot * out * 0.6,
+            width: 0.3,
+            thickness,
+            exit,
+          });
+          const mould = mouldedBody(2 * body, foot, mouldHeights(thickness, exit));
+          for (const shape of [lead, mould, ball(body, body * 0.8)]) expect(openEdges(shape)).toBe(0);
+        },
+      ),
+      { numRuns: 300 },
+    );
   });
 
   it('write a shape once however many parts share it, and the same text each time', () => {
