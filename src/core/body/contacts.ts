@@ -1,7 +1,7 @@
 import { boxOfPoints } from '../geometry/box';
 import type { Mesh } from '../geometry/mesh';
 import { sectionLoops } from '../geometry/mesh-section';
-import type { Point } from '../geometry/point';
+import type { Point, Point3 } from '../geometry/point';
 import type { Polygon } from '../geometry/polygon';
 
 /** A place where a model touches what it stands on, or a pin's section; box sizes along x and y. mm. */
@@ -145,6 +145,11 @@ export function oneEach(contacts: readonly Contact[]): Contact[] {
     kept.set(`${i} ${j}`, [...(kept.get(`${i} ${j}`) ?? []), contact]);
     return true;
   });
+}
+
+/** A contact of a model that was moved. */
+export function movedBy(contact: Contact, { x, y, z }: Point3): Contact {
+  return { ...contact, x: contact.x + x, y: contact.y + y, z: contact.z + z };
 }
 
 /** Middles nearer than this are one place, mm. */

@@ -1,6 +1,6 @@
 import type { Box3 } from '../geometry/mesh';
 import { turn as turnPoint, type Point3, type Quarter } from '../geometry/point';
-import { sectionsAt, type Contact } from './contacts';
+import { movedBy, sectionsAt, type Contact } from './contacts';
 import { pairing, reachOf, type Pair, type Target } from './pairing';
 import type { Pose } from './pose';
 import { BELOW, type LevelContacts, type Underside } from './underside';
@@ -52,7 +52,7 @@ export function fitOf(
 ): Fit {
   const matches = pairs.map(({ target, contact }): Match => {
     const { x, y, z, kind } = targets[target] as Target;
-    const placed = { ...contact, x: contact.x + at.x, y: contact.y + at.y, z: contact.z + at.z };
+    const placed = movedBy(contact, at);
     return {
       target,
       contact: placed,
@@ -60,18 +60,12 @@ export function fitOf(
     };
   });
   const used = new Set(pairs.map(({ contact }) => contact));
-  const moved = (contact: Contact) => ({
-    ...contact,
-    x: contact.x + at.x,
-    y: contact.y + at.y,
-    z: contact.z + at.z,
-  });
   const hasLands = targets.some(({ kind }) => kind === 'land');
   const extra = [
     ...(hasLands ? level.lands.filter((contact) => !used.has(contact) && contact.z < level.z + FLUSH) : []),
     ...level.pins.filter((contact) => !used.has(contact)),
   ]
-    .map(moved)
+    .map((contact) => movedBy(contact, at))
     .filter((contact) => !targets.some((target) => isPartOf(contact, target)));
   const met = new Set(pairs.map(({ target }) => target));
   const missing = targets.flatMap(({ kind }, i) => (met.has(i) || kind === 'peg' ? [] : [i]));

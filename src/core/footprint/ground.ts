@@ -1,4 +1,4 @@
-import { oneEach, sectionsAt, undersides, type Contact } from '../body/contacts';
+import { movedBy, oneEach, sectionsAt, undersides, type Contact } from '../body/contacts';
 import { BELOW, restOf } from '../body/underside';
 import { reachOf, type Target } from '../body/pairing';
 import type { Ground } from '../body/fit';
@@ -79,7 +79,7 @@ function survey(shapes: Readonly<Record<string, Shape>>, parts: readonly Part[],
       };
       known.set(key, seen);
     }
-    const moved = (contact: Contact) => ({ ...contact, x: contact.x + at.x, y: contact.y + at.y });
+    const moved = (contact: Contact) => movedBy(contact, { ...at, z: 0 });
     contacts.push(...seen.contacts.map(moved));
     pins.push(...seen.pins.map(moved));
     for (const axis of ['x', 'y', 'z'] as const) {

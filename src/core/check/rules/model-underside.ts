@@ -1,7 +1,7 @@
 /**
  * Requires an imported model to stay clear of the board where it is not meant to touch it.
  */
-import type { Contact } from '../../body/contacts';
+import { movedBy, type Contact } from '../../body/contacts';
 import { lookOf } from '../../body/subject';
 import type { Footprint } from '../../footprint/footprint';
 import { boxAt, boxOfPoints, gapBetween, grow, type Box } from '../../geometry/box';
@@ -30,12 +30,7 @@ export const modelUnderside: Rule = {
     const { at } = imported.pose;
     const used = imported.seen.fit?.matches.map(({ contact }) => contact) ?? [];
     const free = lookOf(imported.seen.loaded, imported.pose)
-      .contacts.map((contact) => ({
-        ...contact,
-        x: contact.x + at.x,
-        y: contact.y + at.y,
-        z: contact.z + at.z,
-      }))
+      .contacts.map((contact) => movedBy(contact, at))
       .filter((contact) => !used.some((other) => same(contact, other)) && !isInHole(contact, footprint));
     const into = free.filter(({ z }) => z < -SLACK).sort((a, b) => a.z - b.z)[0];
     if (into) return [find(messages.board, -into.z, 0, into, 'stop')];
