@@ -119,3 +119,13 @@ export async function downloadsOf(browser: Browser): Promise<(name: RegExp) => P
     throw new Error(`no file ${name} was saved; there are ${readdirSync(folder).join(', ') || 'none'}`);
   };
 }
+
+/** The stage column of a page's Bench: its text, waiting for words in it, and its buttons by their words. */
+export function columnOf(page: () => Page) {
+  return {
+    main: () => page().$eval('main', (element) => element.innerText),
+    until: (words: string) =>
+      page().waitForFunction((text) => document.querySelector('main')?.innerText.includes(text), {}, words),
+    press: (words: string) => page().locator(`main button ::-p-text(${words})`).click(),
+  };
+}

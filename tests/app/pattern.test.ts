@@ -1,6 +1,7 @@
 import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import {
+  columnOf,
   expectNoFaults,
   launch,
   openFootprint,
@@ -29,7 +30,7 @@ const tableOf = (name: string) =>
     rows.map((row) => [...row.children].map((cell) => cell.textContent)),
   );
 const COMPARED = 'Computed lands against the datasheet’s';
-const press = (words: string) => page.locator(`main button ::-p-text(${words})`).click();
+const { press } = columnOf(() => page);
 const numbers = () =>
   page.$$eval('input[aria-label^="Number of the land"]', (fields) =>
     fields.map((field) => (field as HTMLInputElement).value),

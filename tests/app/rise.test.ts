@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import type { Browser, ElementHandle, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import {
+  columnOf,
   downloadsOf,
   expectNoFaults,
   launch,
@@ -26,10 +27,7 @@ beforeAll(async () => {
 });
 afterAll(() => browser.close());
 
-const main = () => page.$eval('main', (element) => element.innerText);
-const until = (words: string) =>
-  page.waitForFunction((text) => document.querySelector('main')?.innerText.includes(text), {}, words);
-const press = (words: string) => page.locator(`main button ::-p-text(${words})`).click();
+const { main, until, press } = columnOf(() => page);
 const give = async (path: string) => {
   const input = (await page.waitForSelector(
     'input[aria-label="Model file"]',
@@ -63,7 +61,7 @@ it('seats a model that lies on its side, in inches, with two pegs', async () => 
   const [, seconds, contacts] = /Seated in ([\d.]+) s: (\d+) contacts/.exec(text) ?? [];
   expect(Number(seconds)).toBeLessThan(3);
   expect(contacts).toBe('14');
-  expect(text).toContain('It was drawn in inches: made larger by 25.4');
+  expect(text).toContain('Taken as drawn in inches: made larger by 25.4');
   expect(text).toContain('the geometry does not tell where pin 1 is');
   expect(await valueOf(page, 'main input[aria-label="Turn about x, degrees"]')).toBe('90');
   const rows = await residuals();
@@ -108,6 +106,29 @@ it('updates what is left over while it is nudged by typing and by dragging', asy
   // one drag is one step
   await page.click('header button[aria-label="Undo"]');
   expect(await offset('Z')).toBe(before);
+});
+
+it('puts a model back to its place once a missing file is given again', async () => {
+  await waitSaved(page);
+  const before = [await offset('X'), await offset('Y'), await offset('Z')];
+  await page.evaluate(
+    () =>
+      new Promise((done) => {
+        const opening = indexedDB.open('tapis');
+        opening.onsuccess = () => {
+          const clearing = opening.result.transaction('models', 'readwrite');
+          clearing.objectStore('models').clear();
+          clearing.oncomplete = () => done(opening.result.close());
+        };
+      }),
+  );
+  await page.reload({ waitUntil: 'networkidle0' });
+  await page.waitForSelector('section[aria-label="Sheet"] svg');
+  await page.keyboard.press('5');
+  await until('Its file is not in this browser');
+  await give('public/demo/HS-SC12.step');
+  await until('Left over');
+  expect([await offset('X'), await offset('Y'), await offset('Z')]).toEqual(before);
 });
 
 it('tells what is wrong with a file and leaves the document as it is', async () => {

@@ -1,6 +1,7 @@
 import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import {
+  columnOf,
   downloadsOf,
   expectNoFaults,
   launch,
@@ -23,13 +24,12 @@ beforeAll(async () => {
 });
 afterAll(() => browser.close());
 
-const main = () => page.$eval('main', (element) => element.innerText);
 const fill = async (label: string, text: string) => {
   await page.locator(`main input[aria-label="${label}"]`).click({ count: 3 });
   await page.keyboard.type(text);
   await page.keyboard.press('Enter');
 };
-const press = (words: string) => page.locator(`main button ::-p-text(${words})`).click();
+const { main, until, press } = columnOf(() => page);
 const selectLand = (row: 'first' | 'last') =>
   page.$$eval(
     'main tbody tr.cursor-pointer',
@@ -37,8 +37,6 @@ const selectLand = (row: 'first' | 'last') =>
       (which === 'first' ? rows[0] : rows.at(-1))?.dispatchEvent(new MouseEvent('click', { bubbles: true })),
     row,
   );
-const until = (words: string) =>
-  page.waitForFunction((text) => document.querySelector('main')?.innerText.includes(text), {}, words);
 
 it('builds a no-lead part with a thermal land, nine windows, vias and a land 1 of its own', async () => {
   await page.locator('button ::-p-text(New footprint)').click();

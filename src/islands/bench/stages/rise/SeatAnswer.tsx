@@ -13,9 +13,9 @@ interface Props {
 }
 
 const SCALE_WORDS: readonly (readonly [number, string])[] = [
-  [25.4, 'It was drawn in inches'],
-  [1000, 'It was drawn in metres'],
-  [10, 'It was drawn in centimetres'],
+  [25.4, 'Taken as drawn in inches'],
+  [1000, 'Taken as drawn in metres'],
+  [10, 'Taken as drawn in centimetres'],
   [1 / 25.4, 'Its millimetres were taken for inches'],
   [1 / 1000, 'Its millimetres were taken for metres'],
   [0.1, 'Its millimetres were taken for centimetres'],
@@ -34,6 +34,12 @@ export function SeatAnswer({ intent, result: { best, equal, second }, took, read
         Seated in {(took / 1000).toFixed(2)} s: {matches.length} contacts within {um(best.fit.worst)}
         {missing.length > 0 && `, ${missing.length} lands without one`}.
       </p>
+      {missing.length >= matches.length && (
+        <p className="text-warning">
+          It fits badly: it may be another part, or another size of this one. The Ledger says what does not
+          agree.
+        </p>
+      )}
       {scale && (
         <p>
           {scale}: made {best.pose.scale > 1 ? 'larger' : 'smaller'} by{' '}

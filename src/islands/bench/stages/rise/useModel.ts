@@ -26,6 +26,10 @@ export function useModel() {
   const [state, setState] = useState<ModelState>({ kind: 'idle' });
   const edit = useBench((s) => s.edit);
   const giveModel = useBench((s) => s.giveModel);
+  const missing = useBench((s) => {
+    const key = s.document.body?.model?.key;
+    return key && s.models.get(key) === null ? key : null;
+  });
   const footprint = useBench((s) => s.derived.shown?.drawable.footprint);
   const job = useRef<AbortController | null>(null);
   useEffect(() => () => job.current?.abort(), []);
@@ -87,6 +91,8 @@ export function useModel() {
           });
         const key = await shelf.models.put(file.name, bytes, read.value);
         giveModel(key, loaded);
+        // the file that was missing comes back to where the document has it
+        if (missing === key) return setState({ kind: 'idle' });
         await seatModel(read.value, { name: file.name, key }, whatIsMissing(read.value), signal);
       } catch (error) {
         setState({
