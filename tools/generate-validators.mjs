@@ -1,5 +1,5 @@
 // Compiles the JSON Schemas to plain functions: the content policy allows no code made at run time.
-import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { mkdirSync, writeFileSync } from 'node:fs';
 import { dirname } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import Ajv from 'ajv/dist/2020.js';
@@ -7,12 +7,20 @@ import standalone from 'ajv/dist/standalone/index.js';
 import { build } from 'esbuild';
 
 const room = fileURLToPath(new URL('../src/core/document/', import.meta.url));
+
+// the schemas are made from the tables of fields, which are TypeScript
+const { outputFiles: made } = await build({
+  entryPoints: [`${room}schema.ts`],
+  bundle: true,
+  write: false,
+  format: 'esm',
+  platform: 'node',
+});
+const { documentSchema, processSchema, shelfSchema } = await import(
+  `data:text/javascript;base64,${Buffer.from(made[0].text).toString('base64')}`
+);
 // the process comes first: documents refer to it
-const schemas = {
-  process: 'tapis-process-1.schema.json',
-  document: 'tapis-document-1.schema.json',
-  shelf: 'tapis-shelf-1.schema.json',
-};
+const schemas = { process: processSchema(), document: documentSchema(), shelf: shelfSchema() };
 
 const ajv = new Ajv({
   allErrors: true,
@@ -20,8 +28,7 @@ const ajv = new Ajv({
   strictRequired: false,
   code: { source: true, esm: true },
 });
-for (const [name, file] of Object.entries(schemas)) {
-  const schema = JSON.parse(readFileSync(`${room}${file}`, 'utf8'));
+for (const [name, schema] of Object.entries(schemas)) {
   const source = standalone(ajv, ajv.compile(schema));
   const { outputFiles } = await build({
     stdin: { contents: source, resolveDir: room, loader: 'js' },

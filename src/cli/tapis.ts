@@ -6,9 +6,9 @@ import { gunzipSync } from 'node:zlib';
 import { check, type Report } from '../core/check/check';
 import { loadedModel, type LoadedModel } from '../core/body/subject';
 import type { TapisDocument } from '../core/document/document';
-import { readDocument } from '../core/document/read';
 import { compile } from '../core/footprint/compile';
 import type { Compiled } from '../core/footprint/footprint';
+import { openDocument } from '../core/footprint/open';
 import { FORMATS, formatById } from '../core/format';
 import { compiledAnswer } from '../core/format/answer';
 import { writeFile } from '../core/format/format';
@@ -79,7 +79,7 @@ function parse(args: readonly string[]) {
 }
 
 async function compileFile(file: string): Promise<Compiled> {
-  const read = readDocument(textOf(file));
+  const read = openDocument(textOf(file));
   if (!read.ok) throw new Refusal(read.error.map(({ message }) => message).join('\n'));
   const loaded = await modelInside(read.value);
   return compile(read.value, () => loaded);

@@ -7,7 +7,7 @@ export const DEMO_MODEL = {
 } as const;
 
 const SENSOR_CONNECTOR: TapisDocument = {
-  tapis: 1,
+  tapis: 2,
   name: 'J3 sensor connector',
   package: {
     family: 'surface-header',
@@ -40,7 +40,7 @@ const SENSOR_CONNECTOR: TapisDocument = {
  */
 export const DEMO_DOCUMENTS: readonly TapisDocument[] = [
   {
-    tapis: 1,
+    tapis: 2,
     name: 'U4 tide converter',
     package: {
       family: 'gull-wing-dual',
@@ -65,7 +65,7 @@ export const DEMO_DOCUMENTS: readonly TapisDocument[] = [
       'Sixteen-bit converter for the pressure sensor. The sheet letters the lead span H and the body width E.',
   },
   {
-    tapis: 1,
+    tapis: 2,
     name: 'U7 buoy transceiver',
     package: {
       family: 'gull-wing-dual',
@@ -89,7 +89,7 @@ export const DEMO_DOCUMENTS: readonly TapisDocument[] = [
     notes: 'Entered with a mistake on purpose: L1 is the whole lead, the foot is another row of the table.',
   },
   {
-    tapis: 1,
+    tapis: 2,
     name: 'U2 level driver',
     package: {
       family: 'gull-wing-dual',
@@ -114,7 +114,7 @@ export const DEMO_DOCUMENTS: readonly TapisDocument[] = [
     notes: 'The sheet is printed in inches; the entries are kept as printed.',
   },
   {
-    tapis: 1,
+    tapis: 2,
     name: 'C12 supply bypass',
     package: {
       family: 'rectangular-chip',
@@ -127,7 +127,7 @@ export const DEMO_DOCUMENTS: readonly TapisDocument[] = [
     marks: { reference: 'C12', value: '100n' },
   },
   {
-    tapis: 1,
+    tapis: 2,
     name: 'R3 shunt, typical values only',
     package: {
       family: 'rectangular-chip',
@@ -141,7 +141,7 @@ export const DEMO_DOCUMENTS: readonly TapisDocument[] = [
     notes: 'The leaflet prints typical values only; Tapis takes them as exact and says so.',
   },
   {
-    tapis: 1,
+    tapis: 2,
     name: 'D1 charge lamp',
     package: {
       family: 'rectangular-chip',
@@ -154,7 +154,7 @@ export const DEMO_DOCUMENTS: readonly TapisDocument[] = [
     marks: { reference: 'D1', value: 'HS-L10' },
   },
   {
-    tapis: 1,
+    tapis: 2,
     name: 'U1 logger controller',
     package: {
       family: 'gull-wing-quad',
@@ -176,7 +176,7 @@ export const DEMO_DOCUMENTS: readonly TapisDocument[] = [
     marks: { reference: 'U1', value: 'HS-MC48' },
   },
   {
-    tapis: 1,
+    tapis: 2,
     name: 'U3 sensor regulator',
     package: {
       family: 'small-transistor',
@@ -200,7 +200,7 @@ export const DEMO_DOCUMENTS: readonly TapisDocument[] = [
     notes: 'The standoff may be nothing: the heels are trimmed to the body.',
   },
   {
-    tapis: 1,
+    tapis: 2,
     name: 'D2 solar diode',
     package: {
       family: 'cylindrical',
@@ -213,7 +213,7 @@ export const DEMO_DOCUMENTS: readonly TapisDocument[] = [
     marks: { reference: 'D2', value: 'HS-DZ35' },
   },
   {
-    tapis: 1,
+    tapis: 2,
     name: 'C5 reservoir',
     package: {
       family: 'moulded',
@@ -226,7 +226,7 @@ export const DEMO_DOCUMENTS: readonly TapisDocument[] = [
     marks: { reference: 'C5', value: '100u' },
   },
   {
-    tapis: 1,
+    tapis: 2,
     name: 'U9 radio front end',
     package: {
       family: 'no-lead-quad',
@@ -254,12 +254,12 @@ export const DEMO_DOCUMENTS: readonly TapisDocument[] = [
           reason: 'Heat goes to the ground plane; the two omitted vias make room for the antenna feed below.',
         },
       },
-      lands: { 1: { shape: 'chamfered', reason: 'Land 1 is told from the others under a lens.' } },
+      lands: { 'upright/1': { shape: 'chamfered', reason: 'Land 1 is told from the others under a lens.' } },
     },
     marks: { reference: 'U9', value: 'HS-RF32' },
   },
   {
-    tapis: 1,
+    tapis: 2,
     name: 'U6 gauge logic',
     package: {
       family: 'ball-grid',
@@ -281,7 +281,7 @@ export const DEMO_DOCUMENTS: readonly TapisDocument[] = [
     notes: 'Eleven rows without the middle three and without the corner ball A1.',
   },
   {
-    tapis: 1,
+    tapis: 2,
     name: 'U8 log memory',
     package: {
       family: 'no-lead-dual',
@@ -304,7 +304,7 @@ export const DEMO_DOCUMENTS: readonly TapisDocument[] = [
     marks: { reference: 'U8', value: 'HS-FM64' },
   },
   {
-    tapis: 1,
+    tapis: 2,
     name: 'U10 charge regulator',
     package: {
       family: 'tab-package',
@@ -336,7 +336,7 @@ export const DEMO_DOCUMENTS: readonly TapisDocument[] = [
     notes: 'The sheet recommends shorter lands than the goals ask for; both are kept side by side.',
   },
   {
-    tapis: 1,
+    tapis: 2,
     name: 'C20 buffer',
     package: {
       family: 'radial',
@@ -348,7 +348,7 @@ export const DEMO_DOCUMENTS: readonly TapisDocument[] = [
     marks: { reference: 'C20', value: '470u' },
   },
   {
-    tapis: 1,
+    tapis: 2,
     name: 'Y1 clock',
     package: {
       family: 'oscillator',
@@ -369,7 +369,7 @@ export const DEMO_DOCUMENTS: readonly TapisDocument[] = [
     marks: { reference: 'Y1', value: '16 MHz' },
   },
   {
-    tapis: 1,
+    tapis: 2,
     name: 'R20 pull-ups',
     package: {
       family: 'chip-array',
@@ -389,7 +389,7 @@ export const DEMO_DOCUMENTS: readonly TapisDocument[] = [
     marks: { reference: 'R20', value: '4 × 10k' },
   },
   {
-    tapis: 1,
+    tapis: 2,
     name: 'D7 surge diode',
     package: {
       family: 'axial',
@@ -402,7 +402,7 @@ export const DEMO_DOCUMENTS: readonly TapisDocument[] = [
     marks: { reference: 'D7', value: 'HS-TV15' },
   },
   {
-    tapis: 1,
+    tapis: 2,
     name: 'J1 solar input',
     package: {
       family: 'screw-terminal',
@@ -415,7 +415,7 @@ export const DEMO_DOCUMENTS: readonly TapisDocument[] = [
     edge: { side: 'bottom', at: '4.6', minOverhang: '-0.8', maxOverhang: '0' },
   },
   {
-    tapis: 1,
+    tapis: 2,
     name: 'J2 debug header',
     package: {
       family: 'pin-header',
@@ -439,7 +439,7 @@ export const DEMO_DOCUMENTS: readonly TapisDocument[] = [
   },
 
   {
-    tapis: 1,
+    tapis: 2,
     name: 'H1 mounting hole, grounded',
     package: {
       family: 'mounting-hole',
@@ -452,7 +452,7 @@ export const DEMO_DOCUMENTS: readonly TapisDocument[] = [
     marks: { reference: 'H1', value: 'M2.5' },
   },
   {
-    tapis: 1,
+    tapis: 2,
     name: 'H3 mounting hole',
     package: {
       family: 'mounting-hole',

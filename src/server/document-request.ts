@@ -1,5 +1,5 @@
 import type { TapisDocument } from '../core/document/document';
-import { readDocument } from '../core/document/read';
+import { openDocument } from '../core/footprint/open';
 import { fail, ok, type Result } from '../core/units/result';
 import { problem } from './problem';
 
@@ -17,7 +17,7 @@ export async function documentIn(request: Request): Promise<Result<TapisDocument
   if (text === null) {
     return fail(problem(413, 'Body too large', `At most ${LARGEST_BODY} bytes are read.`));
   }
-  const read = readDocument(text);
+  const read = openDocument(text);
   if (read.ok) return ok(read.value);
   const [first] = read.error;
   return fail(problem(422, 'Not a Tapis document', first?.message ?? 'It cannot be read.', read.error));

@@ -1,6 +1,7 @@
 import Dexie, { type EntityTable } from 'dexie';
 import type { Model } from '../core/body/model';
 import type { TapisDocument } from '../core/document/document';
+import { openValue } from '../core/footprint/open';
 import type { Process } from '../core/process/process';
 
 /** A footprint as the browser keeps it. Times are milliseconds since 1970. */
@@ -43,5 +44,17 @@ export function openDatabase(name = 'tapis'): TapisDatabase {
   db.version(1).stores({ footprints: 'id, updatedAt, binnedAt' });
   db.version(2).stores({ footprints: 'id, updatedAt, binnedAt', processes: 'id' });
   db.version(3).stores({ footprints: 'id, updatedAt, binnedAt', processes: 'id', models: 'key' });
+  db.version(4)
+    .stores({ footprints: 'id, updatedAt, binnedAt', processes: 'id', models: 'key' })
+    .upgrade((transaction) =>
+      transaction
+        .table<StoredFootprint>('footprints')
+        .toCollection()
+        .modify((row: { document: unknown }) => {
+          const read = openValue(row.document);
+          // what cannot be brought up stays as it is, to be exported
+          if (read.ok) row.document = read.value;
+        }),
+    );
   return db;
 }

@@ -1,6 +1,7 @@
 import type { TapisDocument } from '../core/document/document';
 import type { DocumentProblem } from '../core/document/read';
-import { readShelfFile, writeShelf } from '../core/document/shelf-file';
+import { writeShelf } from '../core/document/shelf-file';
+import { openShelf } from '../core/footprint/open';
 import type { StoredFootprint, TapisDatabase } from './database';
 import { ModelStore } from './models';
 
@@ -99,7 +100,7 @@ export class ShelfStore {
    * adds nothing; a document that cannot be read leaves the others of its file.
    */
   async importText(text: string): Promise<ImportResult> {
-    const read = readShelfFile(text);
+    const read = openShelf(text);
     if (!read.ok) return { added: [], refused: read.error };
     const documents = await Promise.all(read.value.documents.map((document) => this.models.unpack(document)));
     const added = await this.add(documents);

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { pathData } from '../../src/core/drawing/drawing';
-import type { View } from '../../src/core/package/family';
+import type { View } from '../../src/core/package/lines';
 import {
   divide,
   fit,

@@ -1,5 +1,5 @@
 import type { Box3 } from '../geometry/mesh';
-import { turn as turnPoint, type Point3, type Quarter } from '../geometry/point';
+import { turn as turnPoint, type Point3 } from '../geometry/point';
 import { movedBy, sectionsAt, type Contact } from './contacts';
 import { pairing, reachOf, type Pair, type Target } from './pairing';
 import type { Pose } from './pose';
@@ -90,8 +90,7 @@ export function fitOf(
 }
 
 export function placedBox({ min, max }: Box3, quarter: number, at: Point3): Box3 {
-  const by = ((quarter + 360) % 360) as Quarter;
-  const [a, b] = [turnPoint(min, by), turnPoint(max, by)];
+  const [a, b] = [turnPoint(min, quarter), turnPoint(max, quarter)];
   return {
     min: { x: Math.min(a.x, b.x) + at.x, y: Math.min(a.y, b.y) + at.y, z: min.z + at.z },
     max: { x: Math.max(a.x, b.x) + at.x, y: Math.max(a.y, b.y) + at.y, z: max.z + at.z },

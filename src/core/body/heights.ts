@@ -1,4 +1,4 @@
-import type { BodyExtent } from '../package/family';
+import type { BodyExtent } from '../package/drawn';
 import type { Process } from '../process/process';
 import { quantise } from '../units/length';
 
@@ -47,17 +47,18 @@ export interface Seating {
   readonly onStandoff?: boolean;
 }
 
-/** Metal in solder paste by volume; the rest is flux (IPC-7525). */
-const METAL_SHARE = 0.5;
-
 /**
- * Solder under terminals from the paste that is printed: its metal spread over the lands.
+ * Solder under terminals from the paste that is printed: the metal of what is transferred, spread over
+ * the lands (IPC-7525).
  * @param paste area of all apertures, mm²
  * @param copper area of the lands they are printed on, mm²
- * @param stencil thickness, mm
  */
-export function solderFromPaste(paste: number, copper: number, stencil: number): number {
-  return copper > 0 ? quantise((METAL_SHARE * stencil * paste) / copper) : 0;
+export function solderFromPaste(
+  paste: number,
+  copper: number,
+  { stencilThickness, pasteTransfer, pasteMetal }: Process,
+): number {
+  return copper > 0 ? quantise((pasteMetal * pasteTransfer * stencilThickness * paste) / copper) : 0;
 }
 
 /**

@@ -1,5 +1,5 @@
 import type { Box3 } from '../geometry/mesh';
-import { turn as turnPoint, type Point, type Quarter } from '../geometry/point';
+import { turn as turnPoint, type Point } from '../geometry/point';
 import { sectionsAt, type Contact } from './contacts';
 import { fitOf, placedBox, type Fit, type Ground } from './fit';
 import { pairing, reachOf, settle, shifts, type Pair, type Target } from './pairing';
@@ -164,7 +164,7 @@ function throughBoard({ underside, level, quarter }: Placing, z: number): LevelC
 }
 
 function turnContact(contact: Contact, quarter: number): Contact {
-  const { x, y } = turnPoint(contact, ((quarter + 360) % 360) as Quarter);
+  const { x, y } = turnPoint(contact, quarter);
   const upright = quarter % 180 !== 0;
   return {
     ...contact,

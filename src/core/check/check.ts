@@ -1,10 +1,7 @@
-import { entryEdit, entryOf, writtenEntry } from '../document/entries';
-import type { Finding, Severity } from '../document/finding';
+import { MISSING, type Finding, type Severity } from '../document/finding';
 import { neighboursOf } from '../geometry/neighbours';
-import { MISSING } from '../footprint/compile';
 import type { Compiled, Land } from '../footprint/footprint';
-import type { ResolvedPackage } from '../package/resolve';
-import type { Padstack } from '../padstack/padstack';
+import type { SolvedGroup } from '../land/solution';
 import type { Process } from '../process/process';
 import { RULES } from './rules';
 import { withWaivers, type WaivedFinding } from './waivers';
@@ -27,18 +24,18 @@ function rank({ severity, rule }: Finding): number {
 }
 
 /**
- * Holds a compiled footprint against every rule and the family's plausibility.
+ * Holds a compiled footprint against every rule, and the datasheet's numbers against one another.
  * Where the footprint could not be compiled, the report says why.
  */
 export function check(compiled: Compiled): Report {
   const findings: Finding[] = [...compiled.problems];
   const held: { id: string; title: string; source: string }[] = [];
-  const { footprint, process, resolved } = compiled;
-  if (footprint && resolved) {
+  const { footprint, process } = compiled;
+  if (footprint) {
     const lands = neighboursOf(footprint.lands.map(({ copper }) => copper));
-    const stacks = new Map(footprint.padstacks.map((stack) => [stack.name, stack]));
-    const stackOf = ({ padstack }: Land) => stacks.get(padstack) as Padstack;
-    const context = { compiled, footprint, process, lands, stackOf };
+    const groups = new Map(footprint.groups.map((group) => [group.terminals.id, group]));
+    const groupOf = ({ group }: Land) => groups.get(group) as SolvedGroup;
+    const context = { compiled, footprint, process, lands, groupOf };
     for (const rule of RULES) {
       const { id, title, source, severity, stage } = rule;
       if (process.severities[id] === 'off') continue;
@@ -46,7 +43,9 @@ export function check(compiled: Compiled): Report {
       if (found.length === 0) held.push({ id, title, source });
       findings.push(...found.map((f) => ({ rule: id, title, source, severity, stage, remedies: [], ...f })));
     }
-    plausibility(compiled, resolved, findings, held);
+    const { plausibility } = footprint.package;
+    findings.push(...plausibility.findings);
+    held.push(...plausibility.held);
   }
   const { open, waived } = withWaivers(findings.flatMap(graded(process)), compiled.document.waivers ?? {});
   open.sort((a, b) => rank(a) - rank(b));
@@ -60,32 +59,4 @@ function graded({ severities }: Process): (finding: Finding) => Finding[] {
     if (severity === 'off') return [];
     return [severity ? { ...finding, severity } : finding];
   };
-}
-
-function plausibility(
-  { document }: Compiled,
-  resolved: ResolvedPackage,
-  findings: Finding[],
-  held: { id: string; title: string; source: string }[],
-): void {
-  if (!resolved.values) return;
-  const context = {
-    d: resolved.values,
-    options: resolved.options,
-    entered: (symbol: string) => {
-      const dimension = resolved.dimensions.find(({ definition }) => definition.symbol === symbol);
-      return dimension?.source === 'entered' ? dimension.text : null;
-    },
-    // a value that has another origin carries the datasheet's letter no longer
-    enter: (symbol: string, text: string, where = '') =>
-      entryEdit(document, symbol, { text, where, unit: null, ...(where ? { label: '' } : {}) }),
-    move: (from: string, to: string) => {
-      return entryEdit(document, to, writtenEntry(entryOf(document, from)));
-    },
-  };
-  for (const { id, title, source, check: run } of resolved.family.plausibility) {
-    const found = run(context);
-    if (found.length === 0) held.push({ id, title, source });
-    findings.push(...found.map((f): Finding => ({ ...f, rule: id, title, source, stage: 'measure' })));
-  }
 }

@@ -1,10 +1,12 @@
 import type { Finding, Measured, Remedy, Severity, Stage } from '../document/finding';
 import type { Box } from '../geometry/box';
-import type { Neighbours } from '../geometry/neighbours';
+import type { Placed } from '../geometry/figure';
+import { gapBetweenFigures } from '../geometry/gaps';
+import { neighboursOf, type Neighbours } from '../geometry/neighbours';
 import type { Compiled, Footprint, Land } from '../footprint/footprint';
 import type { Point } from '../geometry/point';
-import type { Padstack } from '../padstack/padstack';
-import { formatNumber } from '../units/length';
+import type { SolvedGroup } from '../land/solution';
+import { formatNumber, quantise } from '../units/length';
 import type { Process } from '../process/process';
 
 /** What a rule looks at. The index answers for the lands, in their order. */
@@ -13,8 +15,8 @@ export interface CheckContext {
   readonly footprint: Footprint;
   readonly process: Process;
   readonly lands: Neighbours;
-  /** The padstack of a land. */
-  readonly stackOf: (land: Land) => Padstack;
+  /** The group of terminals that a land belongs to. */
+  readonly groupOf: (land: Land) => SolvedGroup;
 }
 
 /** Something that misses its limit, and where. */
@@ -68,7 +70,8 @@ export function worstOf(
   values: Readonly<Record<string, string | number>> = {},
 ): RuleFinding[] {
   const sign = worse === 'smaller' ? 1 : -1;
-  const [worst] = [...misses].sort((a, b) => sign * (a.value - b.value));
+  // of equals the first: the last bits of a sum do not choose
+  const [worst] = [...misses].sort((a, b) => sign * (quantise(a.value) - quantise(b.value)));
   if (!worst) return [];
   const [land, other] = worst.lands;
   const number = ({ number: name = '' }: Partial<Land> = {}) => name;
@@ -84,9 +87,50 @@ export function worstOf(
         ...values,
       }),
       measured: { value: worst.value, limit, unit },
-      place: { at: worst.at, lands: [...new Set(misses.flatMap((miss) => miss.lands.map(number)))] },
+      place: { at: worst.at, lands: idsOf(misses.flatMap((miss) => miss.lands)) },
     },
   ];
+}
+
+/** What lands are known by, each once. */
+export function idsOf(lands: readonly Land[]): string[] {
+  return [...new Set(lands.map(({ id }) => id))];
+}
+
+/** Two things that come closer than they may. */
+export interface CloseCall<T> {
+  readonly gap: number;
+  readonly a: T;
+  readonly b: T;
+  readonly at: Point;
+}
+
+/**
+ * All pairs that come closer than a limit, the closest first.
+ * @param limit mm
+ * @param meant which pairs have to keep a distance at all
+ * @param index over the figures in their order, where there is one already
+ */
+export function closerThan<T>(
+  items: readonly T[],
+  figureOf: (item: T) => Placed,
+  limit: number,
+  meant: (a: T, b: T) => boolean = () => true,
+  index: Neighbours = neighboursOf(items.map(figureOf)),
+): CloseCall<T>[] {
+  const found: CloseCall<T>[] = [];
+  for (const [i, j] of index.pairs(limit)) {
+    const [a, b] = [items[i] as T, items[j] as T];
+    if (!meant(a, b)) continue;
+    const gap = gapBetweenFigures(figureOf(a), figureOf(b));
+    if (gap < limit - 1e-9) found.push({ gap, a, b, at: between(figureOf(a), figureOf(b)) });
+  }
+  return found.sort((p, q) => p.gap - q.gap);
+}
+
+/** Whether two lands have copper on the same side of the board; a hole brings it to both. */
+export function shareSide(a: Land, b: Land): boolean {
+  return a.hole !== null || b.hole !== null || a.far === b.far;
 }
 
 /** Drops every land size that was set by hand. */

@@ -1,6 +1,7 @@
 import type { Waiver } from '../document/document';
-import type { Edit } from '../document/edit';
+import { pointerKey, type Edit } from '../document/edit';
 import type { Finding } from '../document/finding';
+import { landsKey } from '../document/migrations';
 
 /** A finding that somebody accepted. */
 export interface WaivedFinding {
@@ -8,27 +9,22 @@ export interface WaivedFinding {
   readonly waiver: Waiver;
 }
 
-/** Most land numbers in a key; more say no more. */
-const NAMED = 12;
-
 /** Under which a finding's waiver is kept: its rule and the place it speaks of. */
 export function waiverKey({ rule, place }: Finding): string {
-  const lands = place.lands ?? [];
-  const named = lands.slice(0, NAMED).join(' ');
-  const more = lands.length > NAMED ? ` of ${lands.length}` : '';
   const dimensions = (place.dimensions ?? []).join(' ');
-  // the key is part of a JSON pointer
-  return [rule, `${named}${more}`, dimensions]
-    .filter((part) => part !== '')
-    .join(': ')
-    .replaceAll(/[~/]/g, '_');
+  return [rule, landsKey(place.lands ?? []), dimensions].filter((part) => part !== '').join(': ');
+}
+
+/** Where a finding's waiver stands in the document. */
+export function waiverAt(finding: Finding): string {
+  return `/waivers/${pointerKey(waiverKey(finding))}`;
 }
 
 /** An edit that accepts a finding as it stands. */
 export function waive(finding: Finding, reason: string): Edit {
   const { measured } = finding;
   const value: Waiver = measured ? { reason, value: measured.value, limit: measured.limit } : { reason };
-  return { at: `/waivers/${waiverKey(finding)}`, value };
+  return { at: waiverAt(finding), value };
 }
 
 /** Whether a finding is worse than it was when it was accepted. */

@@ -6,6 +6,9 @@ import type { Edit } from './edit';
 /** `stop`: the part will not work or cannot be made; `caution`: look; `note`: know. */
 export type Severity = 'stop' | 'caution' | 'note';
 
+/** Rule id of findings about dimensions that were not entered yet. */
+export const MISSING = 'missing';
+
 /** The Bench's stages; a finding names the one where it is mended. */
 export type Stage = 'measure' | 'land' | 'stack' | 'mark' | 'rise' | 'prove' | 'release';
 
@@ -19,10 +22,12 @@ export interface Remedy {
 export interface Place {
   readonly at?: Point;
   readonly box?: Box;
-  /** Land numbers. */
+  /** What its lands are known by, such as `rows/3`. */
   readonly lands?: readonly string[];
   /** Symbols of the dimensions that it speaks of. */
   readonly dimensions?: readonly string[];
+  /** JSON pointer of the entry that it speaks of. */
+  readonly field?: string;
 }
 
 /** What was measured against what limit; lengths in mm. */

@@ -1,7 +1,7 @@
 import { fail, ok, type Result } from '../units/result';
 import type { TapisDocument } from './document';
 import validate from './generated/validate-document.js';
-import { migrate, NEWEST_VERSION } from './migrations';
+import { migrate, NEWEST_VERSION, type LandNames } from './migrations';
 
 /** Why a document cannot be read: the field (a JSON pointer), what is wrong and the mend. */
 export interface DocumentProblem {
@@ -14,15 +14,16 @@ export const LARGEST_DOCUMENT = 2_000_000;
 
 /**
  * Reads a document from JSON text of any known version.
+ * @param namesOf tells the lands of a document, which older versions knew by other names
  * @returns the document in the newest version, or every problem found
  */
-export function readDocument(text: string): Result<TapisDocument, DocumentProblem[]> {
+export function readDocument(text: string, namesOf: LandNames): Result<TapisDocument, DocumentProblem[]> {
   if (text.length > LARGEST_DOCUMENT) {
     const size = `${(text.length / 1e6).toFixed(1)} million characters`;
     return fail([{ field: '', message: `The document has ${size}; at most 2 million are read.` }]);
   }
   const parsed = parseJson(text);
-  return parsed.ok ? checkDocument(parsed.value) : parsed;
+  return parsed.ok ? checkDocument(parsed.value, namesOf) : parsed;
 }
 
 /** Parses JSON; the problem says where it stopped. A byte-order mark is allowed. */
@@ -36,24 +37,24 @@ export function parseJson(text: string): Result<unknown, DocumentProblem[]> {
 }
 
 /** As {@link readDocument}, for a value that is parsed already. */
-export function checkDocument(value: unknown): Result<TapisDocument, DocumentProblem[]> {
+export function checkDocument(value: unknown, namesOf: LandNames): Result<TapisDocument, DocumentProblem[]> {
   if (!isRecord(value)) {
     return fail([{ field: '', message: 'A Tapis document is a JSON object; this is not one.' }]);
   }
   const version = value['tapis'];
   if (version === undefined) {
-    const message = 'The field “tapis” is missing: it holds the version of the format, 1.';
+    const message = 'The field “tapis” is missing: it holds the version of the format, 2.';
     return fail([{ field: '/tapis', message }]);
   }
   if (typeof version !== 'number' || !Number.isInteger(version) || version < 1) {
-    const message = `The version “${String(version)}” is not a version of this format; write 1.`;
+    const message = `The version “${String(version)}” is not a version of this format; write 2.`;
     return fail([{ field: '/tapis', message }]);
   }
   if (version > NEWEST_VERSION) {
     const message = `The document has version ${version}; this Tapis reads up to ${NEWEST_VERSION}. Open it with a newer Tapis.`;
     return fail([{ field: '/tapis', message }]);
   }
-  const current = migrate(value);
+  const current = migrate(value, namesOf);
   if (validate(current)) return ok(current as unknown as TapisDocument);
   return fail(describeErrors(validate.errors ?? []));
 }

@@ -1,6 +1,7 @@
 import { fail, ok, type Result } from '../units/result';
 import type { TapisDocument } from './document';
 import validate from './generated/validate-shelf.js';
+import type { LandNames } from './migrations';
 import { checkDocument, parseJson, readDocument, type DocumentProblem } from './read';
 
 /** Largest file with a whole Shelf, in characters. */
@@ -21,7 +22,7 @@ export function writeShelf(documents: readonly TapisDocument[]): string {
  * Reads a file with one document or a whole Shelf. In a Shelf each document stands for
  * itself: one that cannot be read is named in `refused` and the others are kept.
  */
-export function readShelfFile(text: string): Result<ShelfContents, DocumentProblem[]> {
+export function readShelfFile(text: string, namesOf: LandNames): Result<ShelfContents, DocumentProblem[]> {
   if (text.length > LARGEST_SHELF) {
     const size = `${Math.ceil(text.length / 1e6)} million characters`;
     return fail([{ field: '', message: `The file has ${size}; at most 50 million are read.` }]);
@@ -30,7 +31,7 @@ export function readShelfFile(text: string): Result<ShelfContents, DocumentProbl
   if (!parsed.ok) return parsed;
   const value = parsed.value;
   if (typeof value !== 'object' || value === null || !('tapisShelf' in value)) {
-    const single = readDocument(text);
+    const single = readDocument(text, namesOf);
     return single.ok ? ok({ documents: [single.value], refused: [] }) : single;
   }
   if (!validate(value)) {
@@ -43,7 +44,7 @@ export function readShelfFile(text: string): Result<ShelfContents, DocumentProbl
   const documents: TapisDocument[] = [];
   const refused: DocumentProblem[] = [];
   (value as unknown as { documents: unknown[] }).documents.forEach((raw, i) => {
-    const read = checkDocument(raw);
+    const read = checkDocument(raw, namesOf);
     if (read.ok) documents.push(read.value);
     else {
       refused.push(

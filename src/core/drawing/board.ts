@@ -1,22 +1,25 @@
 import type { BoardEdge, Footprint } from '../footprint/footprint';
-import type { Point } from '../geometry/point';
+import { turn, type Point } from '../geometry/point';
 import type { Stroke } from './drawing';
 import type { ElevationView } from './section';
 
 /** The edge of the board, where the view shows it as a line. */
 export function edgeStrokes({ edge, body }: Footprint, view: ElevationView, bottom: number): Stroke[] {
-  if (!edge || !isAcross(edge.side, view)) return [];
+  const at = edge && acrossAt(edge, view);
+  if (!at) return [];
   const { top } = body.heights;
   const ring = [
-    { x: edge.at, y: bottom - 0.1 * top.max },
-    { x: edge.at, y: top.max * 1.1 },
+    { x: at.value, y: bottom - 0.1 * top.max },
+    { x: at.value, y: top.max * 1.1 },
   ];
   return [{ layer: 'board-edge', rings: [ring], closed: false }];
 }
 
-/** Whether a view looks along an edge. */
-function isAcross(side: BoardEdge['side'], view: ElevationView): boolean {
-  return (side === 'left' || side === 'right') === (view === 'front');
+/** Where a view that looks along an edge shows it, and whether the board lies below that coordinate. */
+function acrossAt({ at, outward }: BoardEdge, view: ElevationView): { value: number; low: boolean } | null {
+  const step = turn({ x: 1, y: 0 }, outward);
+  const [value, along, off] = view === 'front' ? [at.x, step.x, step.y] : [at.y, step.y, step.x];
+  return Math.abs(off) < 1e-9 ? { value, low: along > 0 } : null;
 }
 
 /** The board below the courtyard; a zigzag lower edge says that it goes on. */
@@ -27,10 +30,11 @@ export function laminate(
   broken: boolean,
 ): Stroke {
   let [from, to] = view === 'front' ? [box.minX, box.maxX] : [box.minY, box.maxY];
-  if (edge && isAcross(edge.side, view)) {
+  const end = edge && acrossAt(edge, view);
+  if (end) {
     // beyond its edge there is no board
-    if (edge.side === 'left' || edge.side === 'bottom') from = Math.min(edge.at, to);
-    else to = Math.max(edge.at, from);
+    if (end.low) to = Math.max(end.value, from);
+    else from = Math.min(end.value, to);
   }
   const outline: Point[] = [{ x: from, y: low }];
   if (broken) {

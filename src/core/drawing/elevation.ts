@@ -4,7 +4,7 @@ import { facesOf, placeFace, type Face } from '../geometry/faces';
 import { circleAt, type Placed } from '../geometry/figure';
 import type { Point, Point3 } from '../geometry/point';
 import { area, unite, type Polygon } from '../geometry/polygon';
-import type { Assembly, Part, Shape } from '../geometry/solid';
+import { stanceKey, type Assembly, type Part, type Shape, type Stand } from '../geometry/solid';
 import type { Process } from '../process/process';
 import type { Drawing, Layer, Stroke } from './drawing';
 import { edgeStrokes, laminate } from './board';
@@ -214,11 +214,12 @@ type Reach = (part: Part, axis: 'x' | 'y') => readonly [number, number];
 /** Reaches of the assembly's parts; equal shapes are measured once. */
 function reachOf(shapes: Assembly['shapes']): Reach {
   const known = new Map<string, readonly [number, number]>();
-  return ({ shape, rotation, at }, axis) => {
-    const key = `${shape} ${rotation} ${axis}`;
+  return (part, axis) => {
+    const { shape, at } = part;
+    const key = `${stanceKey(part)} ${axis}`;
     let reach = known.get(key);
     if (!reach) {
-      const faces = facesOf(shapes[shape] as Shape).map((face) => placeFace(face, rotation, HERE));
+      const faces = facesOf(shapes[shape] as Shape).map((face) => placeFace(face, { ...part, at: HERE }));
       const values = faces.flatMap(({ corners }) => corners.map((p) => p[axis]));
       reach = [Math.min(...values), Math.max(...values)];
       known.set(key, reach);
@@ -236,7 +237,7 @@ function cutStrokes({ body }: Footprint, plane: CuttingPlane): Stroke[] {
   return parts.flatMap((part): Stroke[] => {
     const [low, high] = reach(part, plane.axis);
     if (plane.value < low || plane.value > high) return [];
-    const faces = facesOf(shapes[part.shape] as Shape).map((face) => placeFace(face, part.rotation, part.at));
+    const faces = facesOf(shapes[part.shape] as Shape).map((face) => placeFace(face, part));
     const rings = sectionOf(faces, plane);
     return rings.length > 0 ? [{ layer: LAYER_OF[part.material], rings, closed: true }] : [];
   });
@@ -279,8 +280,8 @@ function outsideStrokes({ shapes, parts }: Assembly, view: SolidView): Stroke[] 
   const silhouettes = new Map<string, Silhouette>();
   const nearest = new Map<string, Projected>();
   for (const part of parts) {
-    const key = `${part.shape} ${part.rotation}`;
-    const silhouette = silhouettes.get(key) ?? silhouetteOf(shapes[part.shape] as Shape, part.rotation, view);
+    const key = stanceKey(part);
+    const silhouette = silhouettes.get(key) ?? silhouetteOf(shapes[part.shape] as Shape, part, view);
     silhouettes.set(key, silhouette);
     const { right, up, depth } = onView(part.at, view);
     // of equal parts exactly behind one another only the nearest can be seen
@@ -342,8 +343,8 @@ interface Silhouette {
   readonly near: number;
 }
 
-function silhouetteOf(shape: Shape, rotation: Part['rotation'], view: SolidView): Silhouette {
-  const faces = facesOf(shape).map((face) => placeFace(face, rotation, { x: 0, y: 0, z: 0 }));
+function silhouetteOf(shape: Shape, stand: Stand, view: SolidView): Silhouette {
+  const faces = facesOf(shape).map((face) => placeFace(face, { ...stand, at: HERE }));
   const flat = faces.map((face) => face.corners.map((p) => flatten(p, view)));
   const facing = flat.map((polygon) => area(polygon) > HAIR);
   const outline = unite(flat.filter((_, i) => facing[i]));

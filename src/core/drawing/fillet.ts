@@ -24,7 +24,7 @@ export function filletsOf(
   return met.flatMap((land): Stroke[] => {
     if (land.hole) return land.plated ? barrelSolder(land, land.hole, process, view, plane) : [];
     // terminals under the package have no visible fillet
-    if (land.side === null) return [];
+    if (land.end === null) return [];
     // a fillet is seen where the view runs along the terminal
     const alongX = land.rotation % 180 === 0;
     if (alongX !== (view === 'front')) return [];
@@ -75,9 +75,8 @@ function barrelSolder(
 }
 
 /** Height of the fillet on the terminal: a lead's thickness or a share of an end cap. */
-function climb({ values, body }: Footprint, land: Land): number {
-  const lead = Object.hasOwn(values, 'c') ? values['c'] : undefined;
-  if (lead) return lead.nom;
+function climb({ package: { leadThickness }, body }: Footprint, land: Land): number {
+  if (leadThickness !== null) return leadThickness;
   const width = land.contact.nom.maxY - land.contact.nom.minY;
   return Math.min(body.extent.height.nom * CLIMB, width);
 }

@@ -1,12 +1,9 @@
 import type { Footprint, Land } from '../footprint/footprint';
-import type { Box } from '../geometry/box';
-import { narrowOf, type Placed } from '../geometry/figure';
-import { turn, type Point } from '../geometry/point';
-import type { LandSolution } from '../land/solution';
+import { narrowOf } from '../geometry/figure';
+import { putPlaced, putPoint, turned, within, type Placement } from '../geometry/placement';
+import type { SolvedGroup, SpanSolution } from '../land/solution';
 import type { LandSize } from '../land/solver';
-import { line } from '../package/declare';
-import type { DimensionLine } from '../package/family';
-import { orientLine } from '../package/orient';
+import { line, turnLine, type DimensionLine } from '../package/lines';
 
 /** A dimension line of the land pattern: which size it shows of which group, and its value in mm. */
 export interface LandDimension extends DimensionLine {
@@ -16,68 +13,52 @@ export interface LandDimension extends DimensionLine {
 }
 
 /** A land as it lies in orientation A, which the lines are laid out for. */
-interface DrawnLand {
-  readonly at: Point;
-  readonly copper: Box;
-  readonly side: Land['side'];
-  readonly hole: Placed | null;
-}
+type DrawnLand = Pick<Land, 'at' | 'copper' | 'end' | 'hole'>;
 
 /**
  * Where a draughtsman dimensions a land pattern: spans of the rows at left and right above and
  * below, their width beside the last land of the low side; spans of the rows at bottom and top
  * at the right; diameters and holes at a land of a group without a span. A turned footprint has
- * the same lines, turned with it.
+ * the same lines, turned with it; groups at other than right angles have none.
  */
-export function landDimensions(footprint: Footprint): LandDimension[] {
-  const { lands, groups, solutions, orientation } = footprint;
-  const turned = orientation === 'B';
-  return groups.flatMap((group, i): LandDimension[] => {
-    const solution = solutions[i];
+export function landDimensions({ lands, groups, orientation }: Footprint): LandDimension[] {
+  const quarters = orientation === 'B' ? 1 : 0;
+  const back = turned(-90 * quarters);
+  return groups.flatMap((group): LandDimension[] => {
     // land 1 of a row of pins may have a shape of its own; the sizes are those of the others
-    const own = lands.filter((land) => land.group === group.id);
+    const own = lands.filter((land) => land.group === group.terminals.id);
     const alike =
-      solution?.kind === 'pin' ? own.filter((land) => land.copper.figure.kind === solution.figure.kind) : own;
-    const axis = group.kind === 'span' ? group.axis : null;
-    const drawn = (alike.length > 0 ? alike : own).map((land) => (turned ? turnedBack(land, axis) : land));
-    const [first] = drawn;
-    if (!solution || !first) return [];
-    const lines = linesOf(
-      drawn,
-      first,
-      solution,
-      turned && axis ? (axis === 'x' ? 'y' : 'x') : axis,
-      group.id,
-    );
-    return lines.map((drawnLine) => ({ ...drawnLine, ...orientLine(drawnLine, orientation) }));
+      group.kind === 'pin' ? own.filter((land) => land.copper.figure.kind === group.figure.kind) : own;
+    const drawn = (alike.length > 0 ? alike : own).map((land): DrawnLand => ({
+      at: putPoint(back, land.at),
+      copper: putPlaced(back, land.copper),
+      end: land.end,
+      hole: land.hole,
+    }));
+    return linesOf(drawn, group, within(back, group.terminals.frame)).map((drawnLine) => ({
+      ...drawnLine,
+      ...turnLine(drawnLine, quarters),
+    }));
   });
 }
 
-function linesOf(
-  own: readonly DrawnLand[],
-  first: DrawnLand,
-  solution: LandSolution,
-  axis: 'x' | 'y' | null,
-  group: string,
-): LandDimension[] {
-  if (solution.kind !== 'span') return atLand(first, own.at(-1) as DrawnLand, solution, group);
-  const low = own.filter(({ side }) => side === -1).at(-1);
-  const high = own.find(({ side }) => side === 1);
-  const span = low && high ? { low, high } : null;
-  if (axis === 'y') return span ? overRows(solution.land, span.high, group) : [];
-  return span ? besideRows(solution.land, span.low, span.high, first, group) : oneSide(first, group);
-}
-
-/** A land of orientation B as it lies in A. */
-function turnedBack({ at, copper, side, hole }: Land, axis: 'x' | 'y' | null): DrawnLand {
-  const { minX, minY, maxX, maxY } = copper;
-  return {
-    at: turn(at, 270),
-    copper: { minX: minY, maxX: maxY, minY: -maxX, maxY: -minX },
-    // what ran along y in A runs along x in B, with its ends exchanged
-    side: axis === 'x' && side !== null ? (side === 1 ? -1 : 1) : side,
-    hole,
-  };
+function linesOf(own: readonly DrawnLand[], group: SolvedGroup, frame: Placement): LandDimension[] {
+  const [first] = own;
+  const { id } = group.terminals;
+  if (!first) return [];
+  if (group.kind !== 'span') return atLand(first, own.at(-1) as DrawnLand, group, id);
+  // the low end of the frame lies at the right or at the top where it is turned round
+  const low = frame.angle < 180 ? -1 : 1;
+  const [lower, upper] = [own.filter(({ end }) => end === low).at(-1), own.find(({ end }) => end === -low)];
+  if (!lower || !upper) return frame.angle % 180 === 0 ? oneSide(first, frame, id) : [];
+  switch (frame.angle % 180) {
+    case 0:
+      return besideRows(group.land, lower, upper, first, frame.at.x, id);
+    case 90:
+      return overRows(group.land, upper, frame.at.y, id);
+    default:
+      return [];
+  }
 }
 
 function besideRows(
@@ -85,6 +66,7 @@ function besideRows(
   low: DrawnLand,
   high: DrawnLand,
   first: DrawnLand,
+  mid: number,
   group: string,
 ): LandDimension[] {
   const [head, foot] = [first.copper.maxY, high.copper.minY];
@@ -97,25 +79,33 @@ function besideRows(
     group,
   });
   return [
-    of('G', G, line('G', 'plan', 'top', [-G / 2, head], [G / 2, head])),
-    of('Z', Z, line('Z', 'plan', 'top', [-Z / 2, head], [Z / 2, head], 1)),
+    of('G', G, line('G', 'plan', 'top', [mid - G / 2, head], [mid + G / 2, head])),
+    of('Z', Z, line('Z', 'plan', 'top', [mid - Z / 2, head], [mid + Z / 2, head], 1)),
     of('Y', Y, line('Y', 'plan', 'bottom', [high.copper.minX, foot], [high.copper.maxX, foot])),
     of('C', C, line('C', 'plan', 'bottom', [middle(low), low.at.y], [middle(high), high.at.y], 1)),
     of('X', X, line('X', 'plan', 'left', [minX, minY], [minX, maxY])),
   ];
 }
 
-function overRows({ Z, G }: LandSize, high: DrawnLand, group: string): LandDimension[] {
+function overRows({ Z, G }: LandSize, high: DrawnLand, mid: number, group: string): LandDimension[] {
   const edge = high.copper.maxX;
-  return [
-    { ...line(`G ${group}`, 'plan', 'right', [edge, -G / 2], [edge, G / 2]), size: 'G', value: G, group },
-    { ...line(`Z ${group}`, 'plan', 'right', [edge, -Z / 2], [edge, Z / 2], 1), size: 'Z', value: Z, group },
-  ];
+  const of = (size: 'G' | 'Z', value: number, tier: number): LandDimension => ({
+    ...line(`${size} ${group}`, 'plan', 'right', [edge, mid - value / 2], [edge, mid + value / 2], tier),
+    size,
+    value,
+    group,
+  });
+  return [of('G', G, 0), of('Z', Z, 1)];
 }
 
 /** A group at one end of its span only, such as a tab: its length and width. */
-function oneSide({ copper: { minX, minY, maxX, maxY }, side }: DrawnLand, group: string): LandDimension[] {
-  const [edge, at] = side === 1 ? [maxX, 'right' as const] : [minX, 'left' as const];
+function oneSide(
+  { copper: { minX, minY, maxX, maxY }, end }: DrawnLand,
+  frame: Placement,
+  group: string,
+): LandDimension[] {
+  const right = (end === 1) === frame.angle < 180;
+  const [edge, at] = right ? [maxX, 'right' as const] : [minX, 'left' as const];
   return [
     {
       ...line(`Y ${group}`, 'plan', 'bottom', [minX, minY], [maxX, minY]),
@@ -131,7 +121,7 @@ function oneSide({ copper: { minX, minY, maxX, maxY }, side }: DrawnLand, group:
 function atLand(
   { copper, hole, at }: DrawnLand,
   last: DrawnLand,
-  { figure }: Exclude<LandSolution, { kind: 'span' }>,
+  { figure }: Exclude<SolvedGroup, SpanSolution>,
   group: string,
 ): LandDimension[] {
   const { minX, maxX, minY, maxY } = copper;

@@ -3,7 +3,7 @@ import type { Contour } from '../geometry/contour';
 import { circleAt, contourOf, type Placed } from '../geometry/figure';
 import { turn, type Point } from '../geometry/point';
 import type { Contact } from '../body/contacts';
-import { bodyOutline } from '../footprint/body-outline';
+import { bodyOutline } from '../package/drawn';
 import type { Footprint, Land } from '../footprint/footprint';
 import type { Drawing, Layer, Stroke } from './drawing';
 
@@ -100,17 +100,14 @@ function seatStrokes({ body: { imported } }: Footprint): Stroke[] {
 /** The edge of the board beside the courtyard. */
 function edgeStrokes({ edge, courtyard: { box } }: Footprint): Stroke[] {
   if (!edge) return [];
-  const upright = edge.side === 'left' || edge.side === 'right';
+  // along the edge as far as the courtyard reaches, and a little beyond
+  const along = turn({ x: 0, y: 1 }, edge.outward);
+  const reach = cornersOf(box).map(({ x, y }) => (x - edge.at.x) * along.x + (y - edge.at.y) * along.y);
   const over = 0.1 * Math.max(box.maxX - box.minX, box.maxY - box.minY);
-  const ring = upright
-    ? [
-        { x: edge.at, y: box.minY - over },
-        { x: edge.at, y: box.maxY + over },
-      ]
-    : [
-        { x: box.minX - over, y: edge.at },
-        { x: box.maxX + over, y: edge.at },
-      ];
+  const ring = [Math.min(...reach) - over, Math.max(...reach) + over].map((by) => ({
+    x: edge.at.x + along.x * by,
+    y: edge.at.y + along.y * by,
+  }));
   return [{ layer: 'board-edge', rings: [ring], closed: false }];
 }
 
@@ -147,16 +144,16 @@ const GRID_NUMBER = /^([A-Z]+)(\d+)$/;
  */
 export function numberPlaces(footprint: Footprint, clearance: number): NumberPlace[] {
   const { courtyard, legend, lands } = footprint;
-  const grid = lands.filter(({ number, side }) => side === null && GRID_NUMBER.test(number));
+  const grid = lands.filter(({ number, end }) => end === null && GRID_NUMBER.test(number));
   if (grid.length > 3 && grid.length > lands.length / 2) return gridPlaces(footprint, grid, clearance);
   const mark = boxOfPoints(legend.pin1 ?? []);
-  return lands.map(({ at, rotation, side, number }): NumberPlace => {
-    if (side === null) return { ...at, text: number, inside: true };
+  return lands.map(({ at, rotation, end, number }): NumberPlace => {
+    if (end === null) return { ...at, text: number, inside: true };
     const out = turn({ x: 1, y: 0 }, rotation);
     const beside = (box: Box): NumberPlace => ({
       text: number,
       inside: false,
-      ...(out.x !== 0
+      ...(Math.abs(out.x) >= Math.abs(out.y)
         ? { x: out.x > 0 ? box.maxX + clearance : box.minX - clearance, y: at.y }
         : { x: at.x, y: out.y > 0 ? box.maxY + clearance : box.minY - clearance }),
     });

@@ -1,109 +1,125 @@
-import type { ContactIntent, LandOverride, Overrides, TapisDocument, TrimId } from '../document/document';
+import type { TapisDocument, TrimId } from '../document/document';
+import { pointerKey } from '../document/edit';
 import type { Finding } from '../document/finding';
+import { CHOICES, type ChoicesIntent, type ChoicesRead } from '../document/intent';
+import { readFields } from '../document/read-fields';
+import { patternOf, type PatternByGroup } from '../land/pattern';
 import type { GroupChoices, LandChoices, SettableSize } from '../land/solution';
 import { TRIM_TITLES } from '../land/trims';
-import type { ContactCorrection } from '../package/contact';
-import type { Orientation } from '../package/orient';
+import type { PadMargins } from '../padstack/padstack';
 import type { Process } from '../process/process';
-import { entryReader, pointerKey, type EntryReader } from './entry-reader';
-import { readPattern, type PatternByGroup } from './recommended';
-import { readStacks, type StacksChosen } from './stack-choices';
+import type { Orientation } from './footprint';
 
-/** The document's overrides as numbers, and the ones that could not be read. Lengths in mm. */
+/** What a document chose, read before anything is drawn. Lengths in mm. */
 export interface Choices {
+  readonly read: ChoicesRead;
+  /** The process with what the document says of its board. */
+  readonly process: Process;
   readonly land: LandChoices;
-  readonly maskMargin: number;
-  readonly pasteMargin: number;
-  /** Solder thickness; `null` where it comes from the paste. */
-  readonly solder: number | null;
-  readonly lift: number;
+  readonly margins: PadMargins;
   readonly orientation: Orientation;
   /** The datasheet's own lands by group. */
   readonly recommended: PatternByGroup;
-  readonly stacks: StacksChosen;
-  /** Corrected contact areas by group. */
-  readonly contacts: ReadonlyMap<string, ContactCorrection>;
-  readonly problems: () => readonly Finding[];
-  readonly reader: EntryReader;
+  /** Entries that cannot be used; what is computed stands in for them. */
+  readonly problems: readonly Finding[];
+}
+
+/** Reads a document's choices; lengths are in the package's unit unless they say another. */
+export function readChoices(document: TapisDocument, shop: Process): Choices {
+  const intent: ChoicesIntent = document;
+  const { value: read, problems } = readFields(CHOICES, intent, '', document.package.unit ?? 'mm');
+  const { overrides, body } = read;
+  const process = body.boardThickness === null ? shop : { ...shop, boardThickness: body.boardThickness };
+  const recommended = patternOf(read.recommended);
+  const adopted: PatternByGroup = read.recommended.adopted ? recommended : new Map();
+  return {
+    read,
+    process,
+    problems,
+    recommended,
+    land: {
+      rounding: overrides.rounding,
+      untrimmed: new Set<TrimId>(
+        TRIM_TITLES.map(({ id }) => id).filter((id) => overrides.trims[id] === false),
+      ),
+      of: (group) => groupChoices(group, overrides, adopted),
+    },
+    margins: {
+      mask: overrides.maskMargin ?? process.maskMargin,
+      paste: overrides.pasteMargin ?? process.pasteMargin,
+    },
+    orientation: read.orientation ?? process.orientation,
+  };
 }
 
 const SETTABLE: readonly SettableSize[] = ['X', 'Y', 'C', 'D', 'H'];
 
-/** An override that cannot be read is left out and reported; the computed value stands. */
-export function readChoices(document: TapisDocument, process: Process): Choices {
-  const overrides: Overrides = document.overrides ?? {};
-  const reader = entryReader(document.package.unit ?? 'mm');
-  const { length } = reader;
-  const sizes = (given: LandOverride, at: string): GroupChoices['sizes'] =>
-    Object.fromEntries(
-      SETTABLE.flatMap((symbol) => {
-        const value = length(given[symbol], `${at}/${symbol}`, `Land ${symbol}`, 'land', 0.01);
-        return value === null ? [] : [[symbol, value]];
-      }),
-    );
-  const every = sizes(overrides.land ?? {}, '/overrides/land');
-  const single = new Map(
-    Object.entries(overrides.lands ?? {}).map(([group, given]) => [
-      group,
-      { sizes: sizes(given, `/overrides/lands/${group}`), hold: given.hold ?? 'centre' } as const,
-    ]),
-  );
-  const { lands: recommended, problems: unreadable } = readPattern(document);
-  const adopted: PatternByGroup = document.recommended?.adopted ? recommended : {};
-  const of = (group: string): GroupChoices => {
-    const taken = Object.hasOwn(adopted, group) ? adopted[group] : undefined;
-    const own = single.get(group);
-    const hold = own?.hold ?? 'centre';
-    const byHand = { ...every, ...own?.sizes };
-    if (!taken) return { sizes: byHand, hold };
-    if (!taken.land) return { sizes: { ...taken.sizes, ...byHand }, hold };
-    // a length set by hand on a recommended land moves that land's centre
-    const { G, Z } = taken.land;
-    const Y = byHand.Y ?? taken.land.Y;
-    const C = hold === 'gap' ? G + Y : hold === 'outer' ? Z - Y : taken.land.C;
-    return { sizes: { X: taken.land.X, Y, C, ...byHand }, hold };
+/** Sizes of a group's lands: set by hand for it, else for all, else as the datasheet's pattern has them. */
+function groupChoices(
+  group: string,
+  { land, lands }: ChoicesRead['overrides'],
+  adopted: PatternByGroup,
+): GroupChoices {
+  const own = lands.get(group);
+  const given: Partial<Record<SettableSize, number | null>> = {
+    ...chosen(land),
+    ...(own ? chosen(own) : {}),
   };
-  const untrimmed = new Set<TrimId>(
-    TRIM_TITLES.map(({ id }) => id).filter((id) => overrides.trims?.[id] === false),
-  );
-  return {
-    land: { rounding: overrides.rounding ?? null, untrimmed, of },
-    maskMargin:
-      length(overrides.maskMargin, '/overrides/maskMargin', 'Mask margin', 'stack', -1) ?? process.maskMargin,
-    pasteMargin:
-      length(overrides.pasteMargin, '/overrides/pasteMargin', 'Paste margin', 'stack', -1) ??
-      process.pasteMargin,
-    solder: document.body?.solderFrom
-      ? null
-      : (length(document.body?.solderThickness, '/body/solderThickness', 'Solder thickness', 'rise', 0) ??
-        process.solderThickness),
-    lift: length(document.body?.lift, '/body/lift', 'Lift', 'rise', 0) ?? 0,
-    orientation: document.orientation ?? process.orientation,
-    recommended,
-    stacks: readStacks(document.stacks ?? {}, reader),
-    contacts: readContacts(document.contacts ?? {}, reader),
-    // what is read later reports here as well
-    problems: () => [...unreadable, ...reader.problems],
-    reader,
-  };
+  const byHand = given as Partial<Record<SettableSize, number>>;
+  const hold = own?.hold ?? 'centre';
+  const taken = adopted.get(group);
+  if (!taken) return { sizes: byHand, hold };
+  if (!taken.land) return { sizes: { ...taken.sizes, ...byHand }, hold };
+  // a length set by hand on a recommended land moves that land's centre
+  const { G, Z } = taken.land;
+  const Y = byHand.Y ?? taken.land.Y;
+  const C = hold === 'gap' ? G + Y : hold === 'outer' ? Z - Y : taken.land.C;
+  return { sizes: { X: taken.land.X, Y, C, ...byHand }, hold };
 }
 
-function readContacts(
-  intents: Readonly<Record<string, ContactIntent>>,
-  reader: EntryReader,
-): ReadonlyMap<string, ContactCorrection> {
-  return new Map(
-    Object.entries(intents).map(([group, { length, width, offset, kind = 'flat' }]) => {
-      const at = `/contacts/${pointerKey(group)}`;
-      return [
-        group,
-        {
-          kind,
-          length: reader.toleranced(length, `${at}/length`, 'Contact length', 'prove', 0.01),
-          width: reader.toleranced(width, `${at}/width`, 'Contact width', 'prove', 0.01),
-          offset: reader.length(offset, `${at}/offset`, 'Contact offset', 'prove', -50) ?? 0,
-        },
-      ];
+/** The sizes that are there. */
+function chosen(sizes: Readonly<Partial<Record<SettableSize, number | null>>>) {
+  return Object.fromEntries(
+    SETTABLE.flatMap((symbol) => {
+      const value = sizes[symbol] ?? null;
+      return value === null ? [] : [[symbol, value]];
     }),
   );
+}
+
+/** Choices for groups and lands that the package does not have: they are kept, and told. */
+export function strayChoices(
+  { overrides, stacks, recommended, contacts }: ChoicesRead,
+  groups: ReadonlySet<string>,
+  lands: ReadonlySet<string>,
+): Finding[] {
+  const stray = (
+    at: string,
+    what: string,
+    keys: ReadonlyMap<string, unknown>,
+    known: ReadonlySet<string>,
+  ): Finding[] =>
+    [...keys.keys()]
+      .filter((key) => !known.has(key))
+      .map((key) => {
+        const field = `${at}/${pointerKey(key)}`;
+        return {
+          rule: 'entry',
+          severity: 'note',
+          title: `${what} for ${key} is not used`,
+          message: `The package has no ${known === lands ? 'land' : 'group of lands'} ${key}; what was chosen for it is kept in the document and not used.`,
+          source: 'Document',
+          stage: 'stack',
+          place: { field },
+          remedies: [{ label: 'Remove it', edits: [{ at: field, value: undefined }] }],
+        };
+      });
+  return [
+    ...stray('/overrides/lands', 'A land size', overrides.lands, groups),
+    ...stray('/overrides/numbers', 'A land number', overrides.numbers, lands),
+    ...stray('/stacks/groups', 'A padstack', stacks.groups, groups),
+    ...stray('/stacks/lands', 'A padstack', stacks.lands, lands),
+    ...stray('/recommended/groups', 'A recommended land', recommended.groups, groups),
+    ...stray('/contacts', 'A contact area', contacts, groups),
+  ];
 }

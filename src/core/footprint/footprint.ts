@@ -7,40 +7,42 @@ import type { Finding } from '../document/finding';
 import type { Box } from '../geometry/box';
 import type { Contour } from '../geometry/contour';
 import type { Placed } from '../geometry/figure';
-import type { Point, Quarter } from '../geometry/point';
+import type { Point } from '../geometry/point';
 import type { Polygon, Polyline } from '../geometry/polygon';
 import type { Box3 } from '../geometry/mesh';
 import type { Assembly, Material } from '../geometry/solid';
 import type { Heights } from '../body/heights';
 import type { Level } from '../document/document';
-import type { LandSolution } from '../land/solution';
+import type { SolvedGroup } from '../land/solution';
 import type { ContactCorrection } from '../package/contact';
-import type { BodyExtent, Dimensions } from '../package/family';
-import type { NameTemplate } from '../package/naming';
+import type { BodyExtent, DrawnPackage } from '../package/drawn';
 import type { ResolvedPackage } from '../package/resolve';
-import type { Orientation } from '../package/orient';
-import type { TerminalGroup } from '../package/terminal';
+import type { PatternByGroup } from '../land/pattern';
 import type { Padstack, PadVia } from '../padstack/padstack';
 import type { Process } from '../process/process';
-import type { PatternByGroup } from './recommended';
+
+/** Where pin 1 stands at zero rotation: upper left (A), or a quarter turn further, lower left (B). */
+export type Orientation = 'A' | 'B';
 
 /** One land on the board. Coordinates in mm, origin at the body centre. */
 export interface Land {
+  /** What it is known by whatever its number: its group and its place in it, such as `rows/3`. */
+  readonly id: string;
   readonly number: string;
   /** The number that the scheme gives it, whatever was typed. */
   readonly schemeNumber: string;
-  /** Counter-clockwise from 1, whatever the number. */
-  readonly position: number;
   readonly group: string;
   /** Which end of its span it lies at; `null` where it lies under the package or holds a pin. */
-  readonly side: -1 | 1 | null;
+  readonly end: -1 | 1 | null;
+  /** Whether its copper, mask and paste lie on the far side of the board. */
+  readonly far: boolean;
   /** Where its terminal or hole is; its copper may lie beside. */
   readonly at: Point;
-  /** Turns the padstack's x axis onto the terminal's direction. */
-  readonly rotation: Quarter;
-  readonly padstack: string;
+  /** Turns the padstack's x axis onto the terminal's direction; degrees counter-clockwise. */
+  readonly rotation: number;
+  readonly padstack: Padstack;
   readonly copper: Placed;
-  /** Openings in the mask of the component side, and spots of mask left inside them. */
+  /** Openings in the mask of its side, and spots of mask left inside them. */
   readonly mask: readonly Placed[];
   readonly islands: readonly Placed[];
   readonly paste: readonly Placed[];
@@ -58,6 +60,8 @@ export interface MaskOpening {
   /** Spots of mask left inside it. */
   readonly islands: readonly Placed[];
   readonly lands: readonly number[];
+  /** Whether it is in the mask of the far side. */
+  readonly far: boolean;
 }
 
 /** A hole without copper and number, with the opening that keeps mask out of it. */
@@ -73,6 +77,8 @@ export interface PlacedKeepOut {
   readonly why: string;
   readonly what: KeepOutIntent['what'];
   readonly side: NonNullable<KeepOutIntent['side']>;
+  /** What it is known by where the document asks for it; `null` where the package does. */
+  readonly id: string | null;
 }
 
 export interface Courtyard {
@@ -95,7 +101,7 @@ export interface TextMark {
   readonly at: Point;
   /** Of capitals, mm. */
   readonly height: number;
-  readonly rotation: Quarter;
+  readonly rotation: number;
   /** The letters as single strokes of this width, mm. */
   readonly lines: readonly Polyline[];
   readonly stroke: number;
@@ -143,8 +149,9 @@ export interface SeatedModel {
 /** The edge of the board: which side of the footprint it runs at, and what has to stand out. mm */
 export interface BoardEdge {
   readonly side: EdgeIntent['side'];
-  /** Coordinate of the edge along its axis. */
-  readonly at: number;
+  /** A point of the edge, and the direction that leads off the board, degrees counter-clockwise. */
+  readonly at: Point;
+  readonly outward: number;
   /** How far the body, or the imported model, stands out beyond it. */
   readonly overhang: { readonly min: number; readonly max: number };
   readonly least: number | null;
@@ -154,7 +161,8 @@ export interface BoardEdge {
 /** Everything derived from a document that can be drawn, checked and handed over. */
 export interface Footprint {
   readonly standardName: string;
-  readonly nameTemplate: NameTemplate;
+  /** What is said of the package beside its geometry. */
+  readonly package: Omit<DrawnPackage, 'groups' | 'bores' | 'keepOuts' | 'extent' | 'solids'>;
   readonly lands: readonly Land[];
   readonly padstacks: readonly Padstack[];
   readonly maskOpenings: readonly MaskOpening[];
@@ -166,10 +174,11 @@ export interface Footprint {
   readonly texts: readonly TextMark[];
   readonly body: SeatedBody;
   readonly edge: BoardEdge | null;
-  readonly groups: readonly TerminalGroup[];
-  readonly solutions: readonly LandSolution[];
-  readonly values: Dimensions;
+  /** Groups of terminals with their lands, each in its own frame. */
+  readonly groups: readonly SolvedGroup[];
   readonly orientation: Orientation;
+  /** Whether the whole part was turned over onto the far side of the board. */
+  readonly far: boolean;
   /** Contact areas that were corrected, by group. */
   readonly contacts: ReadonlyMap<string, ContactCorrection>;
   /** What the coordinates that are handed over are measured from. */
@@ -183,7 +192,7 @@ export interface Compiled {
   readonly resolved: ResolvedPackage | null;
   readonly footprint: Footprint | null;
   /** Solutions at all three levels, to be held beside each other. */
-  readonly levels: Readonly<Record<Level, readonly LandSolution[]>> | null;
+  readonly levels: Readonly<Record<Level, readonly SolvedGroup[]>> | null;
   /** The datasheet's own lands, as far as they were entered. */
   readonly recommended: PatternByGroup;
   /** Entries that are missing or cannot be read. */

@@ -5,7 +5,7 @@ import type { Ground } from '../body/fit';
 import { subjectOf } from '../body/subject';
 import { facesOf, placeFace } from '../geometry/faces';
 import { meshOfFaces, type Box3 } from '../geometry/mesh';
-import type { Part, Shape } from '../geometry/solid';
+import { stanceKey, type Part, type Shape } from '../geometry/solid';
 import type { Footprint } from './footprint';
 
 /**
@@ -63,12 +63,13 @@ function survey(shapes: Readonly<Record<string, Shape>>, parts: readonly Part[],
   const pins: Contact[] = [];
   const min = { x: Infinity, y: Infinity, z: Infinity };
   const max = { x: -Infinity, y: -Infinity, z: -Infinity };
-  for (const { shape, rotation, at } of parts) {
-    const key = `${shape} ${rotation} ${at.z}`;
+  for (const part of parts) {
+    const { shape, at } = part;
+    const key = `${stanceKey(part)} ${at.z}`;
     let seen = known.get(key);
     if (!seen) {
       const faces = facesOf(shapes[shape] as Shape).map((face) =>
-        placeFace(face, rotation, { x: 0, y: 0, z: at.z }),
+        placeFace(face, { ...part, at: { x: 0, y: 0, z: at.z } }),
       );
       const subject = subjectOf([meshOfFaces(faces.map(({ corners }) => corners))]);
       if (!subject) continue;

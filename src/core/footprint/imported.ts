@@ -2,9 +2,9 @@ import type { Pose } from '../body/pose';
 import { inspect } from '../body/fit';
 import { lookOf, type LoadedModel } from '../body/subject';
 import type { ModelIntent } from '../document/document';
+import type { ChoicesRead } from '../document/intent';
 import type { Box3 } from '../geometry/mesh';
 import { quantise } from '../units/length';
-import type { EntryReader } from './entry-reader';
 import type { Footprint, SeatedModel } from './footprint';
 import { groundOf } from './ground';
 
@@ -18,11 +18,11 @@ export const noModels: ModelSource = () => null;
 export function withModel(
   footprint: Footprint,
   intent: ModelIntent | undefined,
+  chosen: ChoicesRead['body']['model'],
   models: ModelSource,
-  reader: EntryReader,
 ): Footprint {
   if (!intent) return footprint;
-  const pose = poseOf(intent, reader);
+  const pose = poseOf(chosen);
   const ground = groundOf(footprint);
   const loaded = models(intent.key);
   const imported: SeatedModel = { intent, pose, ground, seen: null };
@@ -33,13 +33,11 @@ export function withModel(
 }
 
 /** How a document puts its model; what cannot be read is nothing. */
-export function poseOf({ scale = 1, turn = {}, x, y, z }: ModelIntent, { length }: EntryReader): Pose {
-  const along = (text: string | undefined, axis: string) =>
-    length(text, `/body/model/${axis}`, `Model offset ${axis.toUpperCase()}`, 'rise') ?? 0;
+function poseOf({ scale, turn, x, y, z }: ChoicesRead['body']['model']): Pose {
   return {
-    scale,
+    scale: scale ?? 1,
     turn: { x: turn.x ?? 0, y: turn.y ?? 0, z: turn.z ?? 0 },
-    at: { x: along(x, 'x'), y: along(y, 'y'), z: along(z, 'z') },
+    at: { x: x ?? 0, y: y ?? 0, z: z ?? 0 },
   };
 }
 

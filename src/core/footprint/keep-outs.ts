@@ -1,29 +1,31 @@
-import type { KeepOutIntent } from '../document/document';
+import type { ChoicesRead } from '../document/intent';
 import { place, rectangle } from '../geometry/figure';
-import type { EntryReader } from './entry-reader';
+import type { KeepOut } from '../package/terminal';
 import type { PlacedKeepOut } from './footprint';
 
-/** Reads the areas that the person keeps free; one without a usable place and size is reported. */
-export function readKeepOuts(intents: readonly KeepOutIntent[], reader: EntryReader): PlacedKeepOut[] {
-  return intents.flatMap(({ what, side = 'component', why = '', ...given }, i): PlacedKeepOut[] => {
-    const size = (key: 'diameter' | 'width' | 'height') =>
-      reader.length(given[key], `/keepOuts/${i}/${key}`, `Keep-out ${i + 1} ${key}`, 'stack', 0.01);
-    const spot = (key: 'x' | 'y') =>
-      reader.length(given[key], `/keepOuts/${i}/${key}`, `Keep-out ${i + 1} ${key}`, 'stack', -1000);
-    const [x, y, diameter, width, height] = [
-      spot('x'),
-      spot('y'),
-      size('diameter'),
-      size('width'),
-      size('height'),
-    ];
-    if (x === null || y === null) return [];
-    const figure =
-      diameter !== null
-        ? ({ kind: 'round', diameter } as const)
-        : width !== null && height !== null
-          ? rectangle(width, height)
-          : null;
-    return figure ? [{ area: place(figure, { x, y }), why, what, side }] : [];
-  });
+/** Areas that the package keeps free for itself, then those of the document that have a place and a size. */
+export function placeKeepOuts(
+  ofPackage: readonly KeepOut[],
+  chosen: ChoicesRead['keepOuts'],
+): PlacedKeepOut[] {
+  return [
+    ...ofPackage.map(({ figure, at, rotation, why }): PlacedKeepOut => ({
+      area: place(figure, at, rotation),
+      why,
+      what: 'components',
+      side: 'component',
+      id: null,
+    })),
+    ...chosen.flatMap(({ id, x, y, diameter, width, height, what, side, why }): PlacedKeepOut[] => {
+      if (x === null || y === null || what === null) return [];
+      const figure =
+        diameter !== null
+          ? ({ kind: 'round', diameter } as const)
+          : width !== null && height !== null
+            ? rectangle(width, height)
+            : null;
+      if (!figure) return [];
+      return [{ area: place(figure, { x, y }), why: why ?? '', what, side: side ?? 'component', id }];
+    }),
+  ];
 }

@@ -1,32 +1,28 @@
+import type { StackChoices } from '../document/intent';
+import { over } from '../document/read-fields';
 import { boxRound } from '../geometry/box';
 import { place, placedBox, rectangle, type Corner, type Figure, type Placed } from '../geometry/figure';
-import { add, turn, type Point, type Quarter } from '../geometry/point';
-import {
-  sizesOf,
-  type LandSolution,
-  type PinSolution,
-  type SpanSolution,
-  type SpotSolution,
-} from '../land/solution';
+import { HOME, putAngle, putPlaced, putPoint, undone, within, type Placement } from '../geometry/placement';
+import { isQuarter } from '../geometry/point';
+import { sizesOf, type PinSolution, type SolvedGroup, type SpanSolution } from '../land/solution';
 import { isCornerPlace } from '../land/solve';
 import type { LandSize } from '../land/solver';
 import { correctedGroup, type ContactCorrection } from '../package/contact';
-import type {
-  PinGroup,
-  PinSection,
-  SpanGroup,
-  Spot,
-  TerminalGroup,
-  TerminalPlace,
+import {
+  landIdOf,
+  type PinSection,
+  type SpanGroup,
+  type Spot,
+  type TerminalPlace,
 } from '../package/terminal';
-import { stackKey, uniqueName } from '../padstack/naming';
 import { buildPadstack } from '../padstack/build';
-import type { StackChoices } from '../padstack/choices';
+import { NO_STACK_CHOICES } from '../padstack/choices';
+import { stackKey, uniqueName } from '../padstack/naming';
 import type { PadMargins, Padstack, Source, StackBase } from '../padstack/padstack';
 import type { Process } from '../process/process';
 import { quantise } from '../units/length';
 import type { Land, MaskOpening } from './footprint';
-import type { StacksChosen } from './stack-choices';
+import type { Numbers } from './numbering';
 
 /** Lands of all groups with their padstacks; equal padstacks are one. */
 export interface LandsAndStacks {
@@ -38,11 +34,13 @@ export interface LandsAndStacks {
 export interface LandContext {
   readonly margins: PadMargins;
   readonly process: Process;
-  /** What was chosen about padstacks. */
-  readonly stacks: StacksChosen;
-  /** Land numbers by position. */
-  readonly numbers: ReadonlyMap<number, string>;
-  readonly schemeNumbers: ReadonlyMap<number, string>;
+  /** What was chosen about the padstacks of groups, and of single lands by their id. */
+  readonly stacks: {
+    readonly groups: ReadonlyMap<string, StackChoices>;
+    readonly lands: ReadonlyMap<string, StackChoices>;
+  };
+  /** Numbers by the land's id. */
+  readonly numbers: ReadonlyMap<string, Numbers>;
   /** Corrected contact areas by group. */
   readonly contacts: ReadonlyMap<string, ContactCorrection>;
   /** Shape of land 1 of a through-hole part. */
@@ -50,45 +48,50 @@ export interface LandContext {
 }
 
 /** What land 1 is called by the numbering schemes. */
-export const FIRST_NUMBERS: readonly string[] = ['1', 'A1', 'K', '+'];
+const FIRST_NUMBERS: readonly string[] = ['1', 'A1', 'K', '+'];
 
-/** Radius of a rounded land 1 as a share of its side. */
-const PIN_1_RADIUS = 0.25;
+/** The land that the marks point at: land 1 by its number; the first there is where none is called so. */
+export function firstLand(lands: readonly Land[]): Land | undefined {
+  return lands.find(({ number }) => FIRST_NUMBERS.includes(number)) ?? lands[0];
+}
+
 /** Radius or chamfer of an inner end as a share of the land's width. */
 const INNER_RADIUS = 0.25;
 /** A land points outwards along +x: its inner end is at the left. */
 const INNER_CORNERS: readonly Corner[] = ['lower-left', 'upper-left'];
 
-/** Puts a land under every terminal. */
-export function placeLands(
-  groups: readonly TerminalGroup[],
-  solutions: readonly LandSolution[],
-  context: LandContext,
-): LandsAndStacks {
+/** Puts a land under every terminal, in the order in which the package counts them. */
+export function placeLands(solved: readonly SolvedGroup[], context: LandContext): LandsAndStacks {
   const stacks = stackMaker(context);
-  const lands = groups.flatMap((group, i): Land[] => {
-    const solution = solutions[i] as LandSolution;
-    if (group.kind === 'span') return spanLands(group, solution as SpanSolution, context, stacks.of);
-    if (group.kind === 'pin') return pinLands(group, solution as PinSolution, context, stacks.of);
-    const base: StackBase = {
-      kind: group.form === 'thermal' || group.form === 'probe' ? group.form : 'surface',
-      copper: (solution as SpotSolution).figure,
-      copperSource: sourceOf(solution),
-      hole: null,
-    };
-    return group.places.map((spot) => {
-      const stack = stacks.of(group.id, spot.position, base);
-      return landAt(group.id, spot, spot.at, spot.rotation, null, stack, group.contact, context);
-    });
+  const lands = solved.flatMap((group): Numbered[] => {
+    switch (group.kind) {
+      case 'span':
+        return spanLands(group, context, stacks.of);
+      case 'pin':
+        return pinLands(group, context, stacks.of);
+      case 'spot': {
+        const { form, contact } = group.terminals;
+        const base: StackBase = {
+          kind: form === 'thermal' || form === 'probe' ? form : 'surface',
+          copper: group.figure,
+          copperSource: sourceOf(group),
+          hole: null,
+        };
+        return landsAt(group, context, ({ at, rotation }: Spot, id) => ({
+          at: { ...HOME, at, angle: rotation },
+          end: null,
+          stack: stacks.of(group.terminals.id, id, base),
+          contact: (limit) => place(contact[limit], at, rotation),
+        }));
+      }
+    }
   });
-  const used = new Set(lands.map(({ padstack }) => padstack));
-  return {
-    lands: lands.sort((a, b) => a.position - b.position),
-    padstacks: stacks.all().filter(({ name }) => used.has(name)),
-  };
+  const inOrder = lands.sort((a, b) => a.order - b.order).map(({ land }) => land);
+  const used = new Set(inOrder.map(({ padstack }) => padstack));
+  return { lands: inOrder, padstacks: stacks.all().filter((stack) => used.has(stack)) };
 }
 
-type StackFor = (group: string, position: number, base: StackBase) => Padstack;
+type StackFor = (group: string, land: string, base: StackBase) => Padstack;
 
 /** Makes each padstack once; equal padstacks are one, whatever groups they come from. */
 function stackMaker({ margins, process, stacks }: LandContext): { of: StackFor; all: () => Padstack[] } {
@@ -106,11 +109,15 @@ function stackMaker({ margins, process, stacks }: LandContext): { of: StackFor; 
   };
   return {
     all: () => [...byKey.values()],
-    of(group, position, base) {
-      const choices = stacks.of(group, position);
+    of(group, land, base) {
+      const ofGroup = stacks.groups.get(group) ?? NO_STACK_CHOICES;
+      const own = stacks.lands.get(land);
+      const choices = own ? over(own, ofGroup) : ofGroup;
       const known = made.get(base)?.get(choices);
       if (known) return known;
-      const stack = keep(buildPadstack(base, choices, margins, process));
+      // a shape that was given to this very land goes before that of land 1
+      const { first, ...plain } = base;
+      const stack = keep(buildPadstack(own?.shape && first ? plain : base, choices, margins, process));
       made.set(base, (made.get(base) ?? new Map<StackChoices, Padstack>()).set(choices, stack));
       return stack;
     },
@@ -118,42 +125,89 @@ function stackMaker({ margins, process, stacks }: LandContext): { of: StackFor; 
 }
 
 /** Whether a solution's sizes are the formulas', the drawing's or set by hand. */
-function sourceOf(solution: LandSolution): Source {
+function sourceOf(solution: SolvedGroup): Source {
   if (sizesOf(solution).some(({ settable, value, proposed }) => settable && value !== proposed))
     return 'set by hand';
   if (solution.kind === 'span') return 'land formulas';
   return solution.kind === 'spot' ? 'package' : 'by rule';
 }
 
-type Contact = Readonly<Record<'min' | 'nom' | 'max', Figure>>;
+type Limit = 'min' | 'nom' | 'max';
 
-function spanLands(
-  group: SpanGroup,
-  solution: SpanSolution,
-  context: LandContext,
-  stackFor: StackFor,
-): Land[] {
+/** A land and where the package counts it. */
+interface Numbered {
+  readonly order: number;
+  readonly land: Land;
+}
+
+/** One land in its group's frame. */
+interface InFrame {
+  readonly at: Placement;
+  readonly end: Land['end'];
+  readonly stack: Padstack;
+  readonly contact: (limit: Limit) => Placed;
+}
+
+/** The lands of a group, each made in the group's frame and put where the frame stands. */
+function landsAt<P extends TerminalPlace | Spot>(
+  { terminals }: SolvedGroup,
+  { numbers }: LandContext,
+  make: (place: P, id: string) => InFrame,
+): Numbered[] {
+  const { id: group, frame } = terminals;
+  const places = terminals.places as readonly unknown[] as readonly P[];
+  return places.map((terminal, index): Numbered => {
+    const id = landIdOf(terminals, terminal, index);
+    const { at, end, stack, contact } = make(terminal, id);
+    const where = within(frame, at);
+    const put = (placed: Placed) => putPlaced(where, placed);
+    const touching = (limit: Limit) => putPlaced(frame, contact(limit));
+    const { number = id, schemeNumber = id } = numbers.get(id) ?? {};
+    const land: Land = {
+      id,
+      number,
+      schemeNumber,
+      group,
+      end,
+      far: where.far,
+      at: where.at,
+      rotation: putAngle(where, 0),
+      padstack: stack,
+      copper: put(place(stack.copper, stack.offset)),
+      mask: stack.mask.map(put),
+      islands: stack.islands.map(put),
+      paste: stack.paste.map(put),
+      hole: stack.hole && put(place(stack.hole.figure, HOME.at)),
+      plated: stack.hole?.plated ?? false,
+      vias: stack.vias.map((via) => putPoint(where, via)),
+      contact: { min: touching('min'), nom: touching('nom'), max: touching('max') },
+    };
+    return { order: terminal.order, land };
+  });
+}
+
+function spanLands(solution: SpanSolution, context: LandContext, stackFor: StackFor): Numbered[] {
+  const { terminals: group, land, corner } = solution;
   const baseOf = ({ X, Y }: LandSize): StackBase => ({
     kind: 'surface',
     copper: spanFigure(group, Y, X),
     copperSource: sourceOf(solution),
     hole: null,
   });
-  const base = baseOf(solution.land);
+  const [base, cornerBase] = [baseOf(land), corner && baseOf(corner)];
   const touching = correctedGroup(group, context.contacts.get(group.id));
-  const cornerBase = solution.corner && baseOf(solution.corner);
-  return group.places.map((terminal): Land => {
-    const atCorner = solution.corner && cornerBase && isCornerPlace(group, terminal.along);
-    const used = atCorner ? solution.corner : solution.land;
-    const rotation = outward(group.axis, terminal.side);
-    const at = onAxis(group.axis, (terminal.side * used.C) / 2, terminal.along);
-    const stack = stackFor(group.id, terminal.position, atCorner ? cornerBase : base);
+  return landsAt(solution, context, ({ end, along }: TerminalPlace, id): InFrame => {
+    const atCorner = corner && cornerBase && isCornerPlace(group, along);
+    const angle = end === 1 ? 0 : 180;
+    const C = atCorner ? corner.C : land.C;
     return {
-      ...landAt(group.id, terminal, at, rotation, terminal.side, stack, null, context),
-      contact: {
-        min: contact(touching, terminal, 'min'),
-        nom: contact(touching, terminal, 'nom'),
-        max: contact(touching, terminal, 'max'),
+      at: { ...HOME, at: { x: quantise((end * C) / 2), y: along }, angle },
+      end,
+      stack: stackFor(group.id, id, atCorner ? cornerBase : base),
+      contact: (limit) => {
+        const [length, width] = [touching.length[limit], touching.width[limit]];
+        const out = (touching.span[limit] - length) / 2;
+        return place(spanFigure(group, length, width), { x: quantise(end * out), y: along }, angle);
       },
     };
   });
@@ -172,117 +226,61 @@ function spanFigure({ innerEnd }: SpanGroup, length: number, width: number): Fig
   return rectangle(length, width);
 }
 
-function pinLands(group: PinGroup, solution: PinSolution, context: LandContext, stackFor: StackFor): Land[] {
-  const { hole, figure } = solution;
-  const baseOf = (copper: Figure): StackBase => ({
+function pinLands(solution: PinSolution, context: LandContext, stackFor: StackFor): Numbered[] {
+  const { terminals: group, hole, figure } = solution;
+  const base: StackBase = {
     kind: 'pin',
-    copper,
+    copper: figure,
     copperSource: group.stated ? 'package' : sourceOf(solution),
     hole,
     ...(group.vias ? { vias: group.vias } : {}),
+  };
+  const { pin1Land, numbers } = context;
+  const first: StackBase = pin1Land === 'same' || group.stated ? base : { ...base, first: pin1Land };
+  return landsAt(solution, context, ({ at, rotation }: Spot, id): InFrame => {
+    const isFirst = FIRST_NUMBERS.includes(numbers.get(id)?.number ?? '');
+    return {
+      at: { ...HOME, at, angle: rotation },
+      end: null,
+      stack: stackFor(group.id, id, isFirst ? first : base),
+      contact: (limit) => place(section(group.lead, limit), at, rotation),
+    };
   });
-  const [base, firstBase] = [baseOf(figure), baseOf(pin1Figure(figure, context.pin1Land))];
-  const section = pinContact(group.lead);
-  return group.places.map((spot): Land => {
-    const first = FIRST_NUMBERS.includes(context.numbers.get(spot.position) ?? '') && !group.stated;
-    const stack = stackFor(group.id, spot.position, first ? firstBase : base);
-    return landAt(group.id, spot, spot.at, spot.rotation, null, stack, section, context);
-  });
-}
-
-function pin1Figure(figure: Figure, shape: LandContext['pin1Land']): Figure {
-  if (shape === 'same') return figure;
-  const [width, height] =
-    figure.kind === 'round' ? [figure.diameter, figure.diameter] : [figure.width, figure.height];
-  if (shape === 'square') return rectangle(width, height);
-  const radius = quantise(Math.min(width, height) * PIN_1_RADIUS);
-  return { kind: 'rectangle', width, height, radius };
 }
 
 /** The lead's section at board level. */
-function pinContact({ shape, width, thickness }: PinSection): Contact {
-  const at = (limit: 'min' | 'nom' | 'max'): Figure =>
-    shape === 'round' ? { kind: 'round', diameter: width[limit] } : rectangle(width[limit], thickness[limit]);
-  return { min: at('min'), nom: at('nom'), max: at('max') };
-}
-
-function landAt(
-  group: string,
-  { position }: TerminalPlace | Spot,
-  at: Point,
-  rotation: Quarter,
-  side: -1 | 1 | null,
-  stack: Padstack,
-  contactFigures: Contact | null,
-  { numbers, schemeNumbers }: LandContext,
-): Land {
-  const put = (figure: Figure) => place(figure, at, rotation);
-  const spot = (point: Point): Point => {
-    const { x, y } = add(at, turn(point, rotation));
-    return { x: quantise(x), y: quantise(y) };
-  };
-  const moved = (placed: Placed): Placed => place(placed.figure, spot(placed.at), rotation);
-  const { min, nom, max } = contactFigures ?? { min: stack.copper, nom: stack.copper, max: stack.copper };
-  return {
-    number: numbers.get(position) ?? String(position),
-    schemeNumber: schemeNumbers.get(position) ?? String(position),
-    position,
-    group,
-    side,
-    at,
-    rotation,
-    padstack: stack.name,
-    copper: place(stack.copper, spot(stack.offset), rotation),
-    mask: stack.mask.map(moved),
-    islands: stack.islands.map(moved),
-    paste: stack.paste.map(moved),
-    hole: stack.hole && put(stack.hole.figure),
-    plated: stack.hole?.plated ?? false,
-    vias: stack.vias.map((via) => ({ ...via, ...spot(via) })),
-    contact: { min: put(min), nom: put(nom), max: put(max) },
-  };
-}
-
-/** The quarter turn that points a padstack's x axis from the body outwards. */
-function outward(axis: 'x' | 'y', side: -1 | 1): Quarter {
-  if (axis === 'x') return side === 1 ? 0 : 180;
-  return side === 1 ? 90 : 270;
-}
-
-function onAxis(axis: 'x' | 'y', out: number, along: number): Point {
-  const { x, y } = axis === 'x' ? { x: out, y: along } : { x: along, y: out };
-  return { x: quantise(x), y: quantise(y) };
-}
-
-/** Where a terminal is: the outer end of a span's, the middle of any other. */
-export function terminalAt(group: TerminalGroup, terminal: TerminalPlace | Spot): Point {
-  if ('at' in terminal) return terminal.at;
-  return group.kind === 'span'
-    ? onAxis(group.axis, (terminal.side * group.span.nom) / 2, terminal.along)
-    : { x: 0, y: terminal.along };
-}
-
-function contact(group: SpanGroup, terminal: TerminalPlace, limit: 'min' | 'nom' | 'max'): Placed {
-  const length = group.length[limit];
-  const centre = (group.span[limit] - length) / 2;
-  const at = onAxis(group.axis, terminal.side * centre, terminal.along);
-  return place(spanFigure(group, length, group.width[limit]), at, outward(group.axis, terminal.side));
+function section({ shape, width, thickness }: PinSection, limit: Limit): Figure {
+  return shape === 'round'
+    ? { kind: 'round', diameter: width[limit] }
+    : rectangle(width[limit], thickness[limit]);
 }
 
 /** Mask openings: those of each land, or one round each row of a group. */
-export function openMask(lands: readonly Land[], joint: boolean): MaskOpening[] {
-  const single = lands.map(({ mask, islands }, i) =>
-    mask.map((opening): MaskOpening => ({ opening, islands, lands: [i] })),
+export function openMask(
+  lands: readonly Land[],
+  joint: boolean,
+  groups: readonly SolvedGroup[],
+): MaskOpening[] {
+  const single = lands.map(({ mask, islands, far }, i) =>
+    mask.map((opening): MaskOpening => ({ opening, islands, lands: [i], far })),
   );
   if (!joint) return single.flat();
+  const frames = new Map(groups.map(({ terminals: { id, frame } }) => [id, frame]));
   const rows = new Map<string, number[]>();
-  lands.forEach(({ group, side }, i) => {
-    const key = side === null ? `${i}` : `${group} ${side}`;
+  lands.forEach(({ group, end }, i) => {
+    const key = end === null ? `${i}` : `${group} ${end}`;
     rows.set(key, [...(rows.get(key) ?? []), i]);
   });
   return [...rows.values()].flatMap((row): MaskOpening[] => {
     const openings = row.flatMap((i) => single[i] as MaskOpening[]);
-    const round = boxRound(openings.map(({ opening }) => opening));
-    return row.length === 1 || !round ? openings : [{ opening: placedBox(round), islands: [], lands: row }];
+    const { group = '', far = false } = lands[row[0] ?? 0] ?? {};
+    const frame = frames.get(group) ?? HOME;
+    // the row is straight in its own frame
+    const round = boxRound(openings.map(({ opening }) => putPlaced(undone(frame), opening)));
+    if (row.length === 1 || !round) return openings;
+    const opening = putPlaced(frame, placedBox(round));
+    return [
+      { opening: isQuarter(opening.rotation) ? placedBox(opening) : opening, islands: [], lands: row, far },
+    ];
   });
 }

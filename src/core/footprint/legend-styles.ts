@@ -42,9 +42,7 @@ function boxOf(body: Contour): Box {
 /** Directions in which lands stick out from the body or lie along its edge. */
 function landedSides(lands: readonly Land[]): Set<string> {
   return new Set(
-    lands
-      .filter(({ side }) => side !== null)
-      .map(({ rotation }) => direction(turn({ x: 1, y: 0 }, rotation))),
+    lands.filter(({ end }) => end !== null).map(({ rotation }) => direction(turn({ x: 1, y: 0 }, rotation))),
   );
 }
 
@@ -104,7 +102,7 @@ function ends(input: StyleInput): Polyline[] {
 function dashes({ lands, body, reach }: StyleInput): Polyline[] {
   const box = boxOf(body);
   const shadows = lands
-    .filter(({ side }) => side !== null)
+    .filter(({ end }) => end !== null)
     .map(({ copper, rotation }): Polygon => {
       const { minX, minY, maxX, maxY } = grow(copper, reach);
       const towards = direction(turn({ x: 1, y: 0 }, rotation));

@@ -1,9 +1,10 @@
 import type { LegendStyle } from '../document/document';
 import { boxOfPoints, gapBetween, grow, type Box } from '../geometry/box';
 import { flatten, type Contour } from '../geometry/contour';
-import { contourOf, gapToPolygon, growPlaced, type Placed } from '../geometry/figure';
+import { contourOf, growPlaced, type Placed } from '../geometry/figure';
+import { gapToPolygon } from '../geometry/gaps';
 import { neighboursOf } from '../geometry/neighbours';
-import { add, distance, turn, type Point, type Quarter } from '../geometry/point';
+import { add, distance, fullTurn, turn, type Point } from '../geometry/point';
 import { cutLines, lengthOf, type Polygon, type Polyline } from '../geometry/polygon';
 import type { Process } from '../process/process';
 import type { BoredHole, Land, Legend, MaskOpening } from './footprint';
@@ -24,8 +25,8 @@ export interface LegendInput {
   readonly style: LegendStyle | null;
   /** `null` draws no mark. */
   readonly pin1: Pin1Shape | null;
-  /** The land that is marked; the first where it is missing. */
-  readonly first?: Land;
+  /** The land that is marked. */
+  readonly first: Land | undefined;
 }
 
 /** Side of the pin-1 mark in legend line widths. */
@@ -118,8 +119,7 @@ function joined(pieces: readonly Polyline[]): Polyline[] {
  * the first that is clear of lands, openings and the body and nearer to land 1 than to any other.
  */
 function pin1Mark(input: LegendInput, shape: Pin1Shape, obstacles: readonly Placed[]): Polygon | null {
-  const { lands, bodyMax, process } = input;
-  const first = input.first ?? lands[0];
+  const { lands, bodyMax, process, first } = input;
   if (!first) return null;
   const { legendGap: gap, legendWidth } = process;
   const size = MARK_WIDTHS * legendWidth;
@@ -156,15 +156,15 @@ function pin1Mark(input: LegendInput, shape: Pin1Shape, obstacles: readonly Plac
 }
 
 /** Whether a point lies further along a direction than another. */
-function isBeyond(a: Point, b: Point, direction: Quarter): boolean {
-  return turn({ x: a.x - b.x, y: a.y - b.y }, ((360 - direction) % 360) as Quarter).x > 0;
+function isBeyond(a: Point, b: Point, direction: number): boolean {
+  return turn({ x: a.x - b.x, y: a.y - b.y }, -direction).x > 0;
 }
 
-/** Directions to try, as quarter turns of +X: away along the row, then outwards. */
-function directionsFrom({ at, rotation, side }: Land, body: Box): Quarter[] {
-  if (side === null) {
+/** Directions to try, in degrees: away along the row, then outwards. */
+function directionsFrom({ at, rotation, end }: Land, body: Box): number[] {
+  if (end === null) {
     // from the nearest side of the body
-    const sides: [Quarter, number][] = [
+    const sides: [number, number][] = [
       [180, at.x - body.minX],
       [90, body.maxY - at.y],
       [0, body.maxX - at.x],
@@ -172,21 +172,19 @@ function directionsFrom({ at, rotation, side }: Land, body: Box): Quarter[] {
     ];
     return sides.sort((a, b) => a[1] - b[1]).map(([direction]) => direction);
   }
-  const upright: Quarter = at.y >= 0 ? 90 : 270;
-  const level: Quarter = at.x > 0 ? 0 : 180;
-  const along = rotation % 180 === 0 ? upright : level;
+  // along the row away from its middle; up and left where it has none
+  const [one, other] = [fullTurn(rotation + 90), fullTurn(rotation - 90)];
+  const usual = one === 90 || one === 180 ? one : other;
+  const step = turn({ x: 1, y: 0 }, usual);
+  const along = at.x * step.x + at.y * step.y >= 0 ? usual : fullTurn(usual + 180);
   return at.x === 0 || at.y === 0 ? [rotation, along] : [along, rotation];
 }
 
-function edgePoint(at: Point, box: Box, direction: Quarter, gap: number): Point {
-  switch (direction) {
-    case 0:
-      return { x: box.maxX + gap, y: at.y };
-    case 90:
-      return { x: at.x, y: box.maxY + gap };
-    case 180:
-      return { x: box.minX - gap, y: at.y };
-    case 270:
-      return { x: at.x, y: box.minY - gap };
-  }
+/** A point beyond the edge of a box, from a point in it in a direction. */
+function edgePoint(at: Point, box: Box, direction: number, gap: number): Point {
+  const step = turn({ x: 1, y: 0 }, direction);
+  const reach = (from: number, low: number, high: number, by: number) =>
+    Math.abs(by) < 1e-12 ? Infinity : ((by > 0 ? high : low) - from) / by;
+  const out = Math.min(reach(at.x, box.minX, box.maxX, step.x), reach(at.y, box.minY, box.maxY, step.y));
+  return add(at, turn({ x: out + gap, y: 0 }, direction));
 }

@@ -1,7 +1,10 @@
 import type { Numbering } from '../document/document';
-import type { Point } from '../geometry/point';
-import type { Polarity } from '../package/family';
+import type { ChoicesRead } from '../document/intent';
+import { turn, type Point } from '../geometry/point';
+import type { DrawnPackage, Polarity } from '../package/drawn';
 import { gridLetters } from '../package/grid';
+import { landIdOf, terminalAt } from '../package/terminal';
+import type { Orientation } from './footprint';
 
 /** A way to number terminals; titles are shown to the person. */
 export interface NumberingScheme {
@@ -15,8 +18,17 @@ export interface NumberingScheme {
 
 /** What a scheme sees of a terminal. Coordinates in orientation A, mm. */
 export interface Numbered {
-  readonly position: number;
+  /** What its land is known by. */
+  readonly id: string;
+  /** Where the package counts it. */
+  readonly order: number;
   readonly at: Point;
+}
+
+/** A land's number, and what the scheme gives it whatever was typed. */
+export interface Numbers {
+  readonly number: string;
+  readonly schemeNumber: string;
 }
 
 type Corner = NonNullable<Numbering['corner']>;
@@ -54,7 +66,7 @@ function lines(terminals: readonly Numbered[], corner: Corner, by: 'right' | 'do
 
 /** The given order, started from the terminal nearest to a corner. */
 function startedAt(ordered: readonly Numbered[], corner: Corner): Numbered[] {
-  // the upper-left corner is where every family starts by itself
+  // the upper-left corner is where every package starts by itself
   if (corner === 'upper-left') return [...ordered];
   const away = (terminal: Numbered) => {
     const { right, down } = fromCorner(terminal, corner);
@@ -103,33 +115,60 @@ export const SCHEMES: readonly NumberingScheme[] = [
       const rows = lines(ordered, corner, 'down');
       const columns = lines(ordered, corner, 'right');
       const indexIn = (all: Numbered[][]) =>
-        new Map(all.flatMap((line, i) => line.map(({ position }) => [position, i] as const)));
+        new Map(all.flatMap((line, i) => line.map(({ id }) => [id, i] as const)));
       const [row, column] = [indexIn(rows), indexIn(columns)];
-      return ordered.map(
-        ({ position }) => `${gridLetters(row.get(position) ?? 0)}${(column.get(position) ?? 0) + 1}`,
-      );
+      return ordered.map(({ id }) => `${gridLetters(row.get(id) ?? 0)}${(column.get(id) ?? 0) + 1}`);
     },
   },
 ];
 
 /**
- * Numbers by position.
- * @param own the numbers that the family gives by itself, by position
+ * Numbers by scheme.
+ * @param own the numbers that the package gives by itself, by the land's id
  * @param polarity which end terminal 1 is, where the part has a direction
- * @returns a number for every position
+ * @returns a number for every terminal
  */
 export function numberTerminals(
   terminals: readonly Numbered[],
-  own: ReadonlyMap<number, string>,
-  { scheme: id, corner = 'upper-left' }: Numbering,
-  polarity?: Polarity,
-): Map<number, string> {
+  own: ReadonlyMap<string, string>,
+  { scheme: id, corner }: { readonly scheme?: string | null; readonly corner?: Corner | null },
+  polarity: Polarity | null,
+): Map<string, string> {
   const scheme = SCHEMES.find((s) => s.id === id);
   const letters = id === BY_POLARITY && polarity ? POLARITY_LETTERS[polarity] : undefined;
-  if (!scheme && !letters && corner === 'upper-left') return new Map(own);
-  const byPosition = [...terminals].sort((a, b) => a.position - b.position);
+  const start = corner ?? 'upper-left';
+  if (!scheme && !letters && start === 'upper-left') return new Map(own);
   const used = scheme ?? (SCHEMES[0] as NumberingScheme);
-  const ordered = used.order(byPosition, corner);
-  const numbers = letters ?? used.numbers?.(ordered, corner) ?? ordered.map((_, i) => String(i + 1));
-  return new Map(ordered.map(({ position }, i) => [position, numbers[i] as string]));
+  const ordered = used.order(
+    [...terminals].sort((a, b) => a.order - b.order),
+    start,
+  );
+  const numbers = letters ?? used.numbers?.(ordered, start) ?? ordered.map((_, i) => String(i + 1));
+  return new Map(ordered.map((terminal, i) => [terminal.id, numbers[i] as string]));
+}
+
+/** Numbers of all lands: by the scheme, in orientation A, and as they were typed. */
+export function numbersOf(
+  { groups, polarity }: Pick<DrawnPackage, 'groups' | 'polarity'>,
+  orientation: Orientation,
+  numbering: ChoicesRead['numbering'],
+  typed: ReadonlyMap<string, string | null>,
+): Map<string, Numbers> {
+  const back = orientation === 'A' ? 0 : 270;
+  const own = new Map<string, string>();
+  const terminals: Numbered[] = [];
+  // pads and corner lands keep their own numbers after those of the rows, whatever their scheme
+  const hasRows = groups.some(({ kind }) => kind === 'span');
+  for (const group of groups) {
+    group.places.forEach((terminal, index) => {
+      const id = landIdOf(group, terminal, index);
+      own.set(id, terminal.number ?? String(terminal.order));
+      if (hasRows && group.kind !== 'span') return;
+      terminals.push({ id, order: terminal.order, at: turn(terminalAt(group, terminal), back) });
+    });
+  }
+  const scheme = new Map([...own, ...numberTerminals(terminals, own, numbering, polarity)]);
+  return new Map(
+    [...scheme].map(([id, schemeNumber]) => [id, { number: typed.get(id) ?? schemeNumber, schemeNumber }]),
+  );
 }

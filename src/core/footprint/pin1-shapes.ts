@@ -1,6 +1,6 @@
 import type { MarkOptions } from '../document/document';
-import type { Polarity } from '../package/family';
-import { add, turn, type Point, type Quarter } from '../geometry/point';
+import type { Polarity } from '../package/drawn';
+import { add, turn, type Point } from '../geometry/point';
 import type { Polygon } from '../geometry/polygon';
 import { quantise } from '../units/length';
 
@@ -57,7 +57,7 @@ export const PIN_1_SHAPES: readonly { readonly id: Pin1Shape; readonly title: st
 ];
 
 /** The shape that a part takes by itself: its polarity's sign, or a wedge. */
-export function usualShape(polarity: Polarity | undefined): Pin1Shape {
+export function usualShape(polarity: Polarity | null): Pin1Shape {
   return polarity === 'cathode' ? 'bar' : polarity === 'plus' ? 'plus' : 'wedge';
 }
 
@@ -65,7 +65,7 @@ export function usualShape(polarity: Polarity | undefined): Pin1Shape {
  * A mark that starts at a spot and grows away from its land.
  * @param size length of the mark's unit, mm
  */
-export function markAt(shape: Pin1Shape, apex: Point, direction: Quarter, size: number): Polygon {
+export function markAt(shape: Pin1Shape, apex: Point, direction: number, size: number): Polygon {
   return OUTLINES[shape].map(({ x, y }) => {
     const at = add(apex, turn({ x: x * size, y: y * size }, direction));
     return { x: quantise(at.x), y: quantise(at.y) };

@@ -1,15 +1,14 @@
-import type { MarkOptions, TextIntent } from '../document/document';
+import type { ChoicesRead } from '../document/intent';
 import { boxAt, boxOfPoints, centreOf, type Box } from '../geometry/box';
-import { add, turn, type Point, type Quarter } from '../geometry/point';
+import { add, turn, type Point } from '../geometry/point';
 import type { Process } from '../process/process';
 import { quantise } from '../units/length';
-import type { EntryReader } from './entry-reader';
 import type { TextMark } from './footprint';
 import { strokeText } from './stroke-font';
 
 const USUAL = {
-  reference: { text: 'REF', place: 'above', title: 'Reference' },
-  value: { text: 'VALUE', place: 'below', title: 'Value' },
+  reference: { text: 'REF', place: 'above' },
+  value: { text: 'VALUE', place: 'below' },
 } as const;
 
 /** Reference and value of the legend where the document wants them; above and below the courtyard by themselves. */
@@ -17,25 +16,21 @@ export function placeTexts(
   courtyard: Box,
   body: Box,
   process: Process,
-  marks: MarkOptions,
-  reader: EntryReader,
+  marks: ChoicesRead['marks'],
 ): TextMark[] {
   return (['reference', 'value'] as const).flatMap((role): TextMark[] => {
     const usual = USUAL[role];
-    const intent: TextIntent = marks.texts?.[role] ?? {};
-    if (intent.shown === false) return [];
-    const at = `/marks/texts/${role}`;
-    const number = (key: 'x' | 'y' | 'height', least: number) =>
-      reader.length(intent[key], `${at}/${key}`, `${usual.title} ${key}`, 'mark', least);
+    const chosen = marks.texts[role];
+    if (chosen.shown === false) return [];
     const text = marks[role] ?? usual.text;
-    const height = number('height', 0.1) ?? process.textHeight;
-    const rotation: Quarter = intent.rotation ?? 0;
+    const height = chosen.height ?? process.textHeight;
+    const rotation = chosen.rotation ?? 0;
     const drawn = strokeText(text, height);
     const size = rotation % 180 === 0 ? drawn : { width: drawn.height, height: drawn.width };
-    const place = intent.place ?? usual.place;
+    const place = chosen.place ?? usual.place;
     const point: Point =
       place === 'point'
-        ? { x: number('x', -1000) ?? 0, y: number('y', -1000) ?? 0 }
+        ? { x: chosen.x ?? 0, y: chosen.y ?? 0 }
         : beside(place, courtyard, body, size, height / 2);
     const middle = { x: quantise(point.x), y: quantise(point.y) };
     const lines = drawn.lines.map((line) =>

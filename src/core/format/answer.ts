@@ -1,5 +1,7 @@
 import type { Report } from '../check/check';
+import { LEVELS } from '../document/document';
 import type { Compiled, Footprint } from '../footprint/footprint';
+import type { SolvedGroup } from '../land/solution';
 
 /**
  * A compiled document as plain JSON for the endpoint and the terminal: names, dimensions as read,
@@ -16,17 +18,28 @@ export function compiledAnswer(compiled: Compiled, report: Report) {
       name: definition.name,
       ...read,
     })),
-    footprint: footprint && withoutMeshes(footprint),
-    levels,
+    footprint: footprint && plain(footprint),
+    levels: levels && Object.fromEntries(LEVELS.map((level) => [level, levels[level].map(withoutPlaces)])),
     report,
   };
 }
 
-/** An imported model is told by its name and how it lies; its triangles and its file stay out. */
-function withoutMeshes(footprint: Footprint) {
-  const { imported, ...body } = footprint.body;
-  if (!imported) return footprint;
-  const { name, key } = imported.intent;
-  const seen = imported.seen && { fit: imported.seen.fit, box: imported.seen.box };
-  return { ...footprint, body: { ...body, imported: { name, key, pose: imported.pose, seen } } };
+/**
+ * The footprint without what would only make it long: a land names its padstack, and an imported model is
+ * told by its name and how it lies; its triangles and its file stay out.
+ */
+function plain({ body, lands, ...rest }: Footprint) {
+  const { imported, ...seated } = body;
+  const { name, key } = imported?.intent ?? {};
+  const seen = imported?.seen && { fit: imported.seen.fit, box: imported.seen.box };
+  return {
+    ...rest,
+    lands: lands.map(({ padstack, ...land }) => ({ ...land, padstack: padstack.name })),
+    body: { ...seated, imported: imported && { name, key, pose: imported.pose, seen } },
+  };
+}
+
+/** The solution of a group at one level; where its terminals are stands in the footprint. */
+function withoutPlaces({ terminals, ...solution }: SolvedGroup) {
+  return { group: terminals.id, ...solution };
 }

@@ -1,4 +1,4 @@
-import type { Point, Quarter } from './point';
+import type { Point } from './point';
 
 /** An axis-parallel rectangle, mm. */
 export interface Box {
@@ -8,11 +8,9 @@ export interface Box {
   readonly maxY: number;
 }
 
-/** The box of a rectangle given by centre and size, turned by quarter turns. */
-export function boxAt(centre: Point, width: number, height: number, rotation: Quarter = 0): Box {
-  const swapped = rotation % 180 !== 0;
-  const dx = (swapped ? height : width) / 2;
-  const dy = (swapped ? width : height) / 2;
+/** The box of a rectangle given by centre and size. */
+export function boxAt(centre: Point, width: number, height: number): Box {
+  const [dx, dy] = [width / 2, height / 2];
   return { minX: centre.x - dx, minY: centre.y - dy, maxX: centre.x + dx, maxY: centre.y + dy };
 }
 

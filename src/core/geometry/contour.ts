@@ -38,6 +38,17 @@ export function rounded(line: readonly Point[], radius: number): Vertex[] {
   });
 }
 
+/** A closed outline walked the other way, its arcs bent the other way: what a mirror makes of it. */
+export function backwards(contour: Contour): Vertex[] {
+  const n = contour.length;
+  return contour.map((_, i): Vertex => {
+    const { x, y } = contour[(n - i) % n] as Vertex;
+    // walked backwards, an arc leaves from its other end
+    const { bulge } = contour[n - 1 - i] as Vertex;
+    return bulge ? { x, y, bulge } : { x, y };
+  });
+}
+
 /**
  * Turns a contour into a polygon whose chords stay within a tolerance of the arcs.
  * @param tolerance largest distance between chord and arc, mm

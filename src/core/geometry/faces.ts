@@ -1,6 +1,6 @@
 import { flatten, flattenOpen, rounded } from './contour';
-import { turn, type Point, type Point3, type Quarter } from './point';
-import type { Assembly, Shape } from './solid';
+import type { Point, Point3 } from './point';
+import { standing, type Assembly, type Shape, type Stand } from './solid';
 
 /** One flat side of a solid: corners counter-clockwise seen from outside. */
 export interface Face {
@@ -23,22 +23,24 @@ export function facesOf(shape: Shape): Face[] {
   }
 }
 
-/** Lowest height of an assembly, mm. */
+/** Lowest height of some parts of an assembly, mm; infinite for none. */
 export function lowestOf({ shapes, parts }: Assembly): number {
-  const lowest = new Map<string, number>();
+  const ends = new Map<string, readonly [number, number]>();
   for (const [name, shape] of Object.entries(shapes)) {
-    lowest.set(name, Math.min(...facesOf(shape).flatMap(({ corners }) => corners.map(({ z }) => z))));
+    const heights = facesOf(shape).flatMap(({ corners }) => corners.map(({ z }) => z));
+    ends.set(name, [Math.min(...heights), Math.max(...heights)]);
   }
-  return Math.min(...parts.map(({ shape, at }) => (lowest.get(shape) ?? 0) + at.z));
+  return Math.min(
+    ...parts.map(({ shape, at, flipped }) => {
+      const [low, high] = ends.get(shape) ?? [0, 0];
+      return at.z + (flipped ? -high : low);
+    }),
+  );
 }
 
-/** A face turned about Z by quarter turns and moved. */
-export function placeFace(face: Face, rotation: Quarter, at: Point3): Face {
-  const corners = face.corners.map((p) => {
-    const { x, y } = turn(p, rotation);
-    return { x: x + at.x, y: y + at.y, z: p.z + at.z };
-  });
-  return { corners, sharp: face.sharp };
+/** A face of a shape where its part stands. */
+export function placeFace({ corners, sharp }: Face, part: Stand): Face {
+  return { corners: corners.map((p) => standing(part, p)), sharp };
 }
 
 function extrusionFaces({ contour, depth }: Extract<Shape, { kind: 'extrusion' }>): Face[] {

@@ -1,9 +1,8 @@
 import { quantise } from '../units/length';
-import { boxOfPoints, gapBetween, type Box } from './box';
-import { flatten, type Contour, type Vertex } from './contour';
-import { pointToSegment, segmentsCross } from './distance';
-import { add, turn, type Point, type Quarter } from './point';
-import { area, encloses, inflate, type Polygon, type Polyline } from './polygon';
+import { boxOfPoints, grow, type Box } from './box';
+import { backwards, flatten, type Contour, type Vertex } from './contour';
+import { add, isQuarter, turn, type Point } from './point';
+import { area, inflate, type Polygon } from './polygon';
 
 /** Corners of a rectangle, x to the right and y up in the figure's own axes. */
 export type Corner = 'lower-left' | 'lower-right' | 'upper-right' | 'upper-left';
@@ -41,7 +40,8 @@ export type Figure =
 export interface Placed extends Box {
   readonly figure: Figure;
   readonly at: Point;
-  readonly rotation: Quarter;
+  /** Degrees counter-clockwise. */
+  readonly rotation: number;
 }
 
 /** Bulge of a quarter circle: the tangent of a quarter of its angle. */
@@ -112,34 +112,49 @@ export function grown(figure: Figure, by: number): Figure {
   };
 }
 
-/** Puts a figure on the board, turned by quarter turns. */
-export function place(figure: Figure, at: Point, rotation: Quarter = 0): Placed {
-  if (figure.kind === 'contour') {
-    const { minX, minY, maxX, maxY } = boxOfPoints(
-      flatten(figure.outline).map((p) => turn(p, rotation)),
-    ) as Box;
-    return {
-      figure,
-      at,
-      rotation,
-      minX: quantise(at.x + minX),
-      minY: quantise(at.y + minY),
-      maxX: quantise(at.x + maxX),
-      maxY: quantise(at.y + maxY),
-    };
+/** A figure as it is seen from its other side: y runs the other way, so that it points where it pointed. */
+export function mirrored(figure: Figure): Figure {
+  if (figure.kind === 'rectangle' && figure.chamfer) {
+    const { chamfer } = figure;
+    const corners = CORNERS.filter((corner) => chamfer.corners.includes(OPPOSITE[corner]));
+    return { ...figure, chamfer: { ...chamfer, corners } };
   }
-  const { width, height } = sizeOf(figure);
-  const swapped = rotation % 180 !== 0;
-  const [dx, dy] = [(swapped ? height : width) / 2, (swapped ? width : height) / 2];
+  if (figure.kind !== 'contour') return figure;
+  const outline = backwards(figure.outline).map((vertex): Vertex => ({ ...vertex, y: 0 - vertex.y }));
+  return { ...figure, outline };
+}
+
+const OPPOSITE: Readonly<Record<Corner, Corner>> = {
+  'lower-left': 'upper-left',
+  'upper-left': 'lower-left',
+  'lower-right': 'upper-right',
+  'upper-right': 'lower-right',
+};
+
+/** Puts a figure on the board, turned by degrees counter-clockwise. */
+export function place(figure: Figure, at: Point, rotation = 0): Placed {
+  const { minX, minY, maxX, maxY } = extentOf(figure, rotation);
   return {
     figure,
     at,
     rotation,
-    minX: quantise(at.x - dx),
-    minY: quantise(at.y - dy),
-    maxX: quantise(at.x + dx),
-    maxY: quantise(at.y + dy),
+    minX: quantise(at.x + minX),
+    minY: quantise(at.y + minY),
+    maxX: quantise(at.x + maxX),
+    maxY: quantise(at.y + maxY),
   };
+}
+
+/** The box round a turned figure about its origin. */
+function extentOf(figure: Figure, rotation: number): Box {
+  if (figure.kind === 'round' || (figure.kind !== 'contour' && isQuarter(rotation))) {
+    const { width, height } = sizeOf(figure);
+    const [x, y] = rotation % 180 === 0 ? [width / 2, height / 2] : [height / 2, width / 2];
+    return { minX: -x, minY: -y, maxX: x, maxY: y };
+  }
+  // rounded corners reach as far as the circles in them
+  const { core, radius } = coreOf({ figure, at: { x: 0, y: 0 }, rotation });
+  return grow(boxOfPoints(core) as Box, radius);
 }
 
 /** A placed figure grown on every side. */
@@ -231,12 +246,13 @@ export function contourOf({ figure, at, rotation }: Placed): Contour {
 }
 
 /** A polygon (of one corner or more) and the radius by which it is rounded. */
-interface Rounded {
+export interface Rounded {
   readonly core: Polygon;
   readonly radius: number;
 }
 
-function coreOf({ figure, at, rotation }: Placed): Rounded {
+/** A placed figure as a polygon grown by a radius: distances are exact on it. */
+export function coreOf({ figure, at, rotation }: Pick<Placed, 'figure' | 'at' | 'rotation'>): Rounded {
   const { width, height } = sizeOf(figure);
   const put = (points: readonly Point[]) => points.map((p) => add(at, turn(p, rotation)));
   switch (figure.kind) {
@@ -256,51 +272,6 @@ function coreOf({ figure, at, rotation }: Placed): Rounded {
       return { core: put(outlineOf(rectangle(width - 2 * radius, height - 2 * radius))), radius };
     }
   }
-}
-
-/**
- * Clear distance between two placed figures, mm; negative by how far their boxes overlap
- * where they overlap.
- */
-export function gapBetweenFigures(a: Placed, b: Placed): number {
-  const boxes = gapBetween(a, b);
-  if (isPlain(a.figure) && isPlain(b.figure)) return boxes;
-  const [p, q] = [coreOf(a), coreOf(b)];
-  const apart = polygonGap(p.core, q.core);
-  return apart > 0 ? apart - p.radius - q.radius : Math.min(boxes, -p.radius - q.radius, 0);
-}
-
-/** Distance of an open line from a placed figure, mm; 0 or less where the line enters it. */
-export function gapToLine(figure: Placed, line: Polyline): number {
-  const { core, radius } = coreOf(figure);
-  let least = Infinity;
-  for (let i = 1; i < line.length; i += 1) {
-    least = Math.min(least, polygonGap(core, [line[i - 1] as Point, line[i] as Point]));
-  }
-  return least - radius;
-}
-
-/** Distance of a polygon from a placed figure, mm; 0 or less where they meet. */
-export function gapToPolygon(figure: Placed, polygon: Polygon): number {
-  const { core, radius } = coreOf(figure);
-  return polygonGap(core, polygon) - radius;
-}
-
-function isPlain(figure: Figure): boolean {
-  return figure.kind === 'rectangle' && !figure.radius && !figure.chamfer;
-}
-
-/** Distance of two polygons, mm; 0 where they meet. */
-function polygonGap(a: Polygon, b: Polygon): number {
-  if (encloses(a, b[0] as Point) || encloses(b, a[0] as Point)) return 0;
-  let least = Infinity;
-  const edges = (polygon: Polygon) =>
-    polygon.map((p, i) => [p, polygon[(i + 1) % polygon.length] as Point] as const);
-  const [ea, eb] = [edges(a), edges(b)];
-  for (const [p, q] of ea) for (const r of b) least = Math.min(least, pointToSegment(r, p, q));
-  for (const [p, q] of eb) for (const r of a) least = Math.min(least, pointToSegment(r, p, q));
-  for (const [p, q] of ea) for (const [r, s] of eb) if (segmentsCross(p, q, r, s)) return 0;
-  return least;
 }
 
 /** Area of a figure, mm². */

@@ -9,12 +9,19 @@ export interface Point3 extends Point {
   readonly z: number;
 }
 
-/** Quarter turns counter-clockwise, in degrees. */
-export type Quarter = 0 | 90 | 180 | 270;
+/** An angle as degrees counter-clockwise, 0 to less than 360. */
+export function fullTurn(angle: number): number {
+  return (((angle % 360) + 360) % 360) + 0;
+}
 
-/** Turns a point about the origin, exactly, by quarter turns counter-clockwise. */
-export function turn({ x, y }: Point, by: Quarter): Point {
-  switch (by) {
+/** Whether an angle is a whole number of quarter turns. */
+export function isQuarter(angle: number): boolean {
+  return angle % 90 === 0;
+}
+
+/** Turns a point about the origin by degrees counter-clockwise; exactly for quarter turns. */
+export function turn({ x, y }: Point, by: number): Point {
+  switch (fullTurn(by)) {
     case 0:
       return { x, y };
     case 90:
@@ -23,6 +30,11 @@ export function turn({ x, y }: Point, by: Quarter): Point {
       return { x: 0 - x, y: 0 - y };
     case 270:
       return { x: y, y: 0 - x };
+    default: {
+      const angle = (by * Math.PI) / 180;
+      const [c, s] = [Math.cos(angle), Math.sin(angle)];
+      return { x: x * c - y * s, y: x * s + y * c };
+    }
   }
 }
 

@@ -1,5 +1,5 @@
 import type { Contour } from './contour';
-import type { Point, Point3, Quarter } from './point';
+import { turn, type Point, type Point3 } from './point';
 
 /**
  * A solid as plain data, in its own coordinates. Renderers mesh it, elevations project it,
@@ -41,13 +41,30 @@ export interface Revolution {
 /** What a part of the body is made of; decides its colour and whether solder wets it. */
 export type Material = 'moulding' | 'ceramic' | 'metal';
 
-/** One placed instance of a shape: turned about Z, then moved. */
+/** One placed instance of a shape: turned over where it stands on the far side, turned about Z, then moved. */
 export interface Part {
   readonly name: string;
   readonly shape: string;
   readonly material: Material;
   readonly at: Point3;
-  readonly rotation: Quarter;
+  /** Degrees counter-clockwise. */
+  readonly rotation: number;
+  /** Turned over about Y first. */
+  readonly flipped?: true;
+}
+
+/** How a part stands. */
+export type Stand = Pick<Part, 'at' | 'rotation' | 'flipped'>;
+
+/** A point of a shape where its part stands. */
+export function standing({ at, rotation, flipped }: Stand, p: Point3): Point3 {
+  const { x, y } = turn(flipped ? { x: 0 - p.x, y: p.y } : p, rotation);
+  return { x: x + at.x, y: y + at.y, z: (flipped ? 0 - p.z : p.z) + at.z };
+}
+
+/** Tells parts of one shape apart by how they are turned. */
+export function stanceKey({ shape, rotation, flipped }: Part): string {
+  return `${shape} ${rotation}${flipped ? ' over' : ''}`;
 }
 
 /** Shapes by name and where they stand; equal parts share one shape. */

@@ -1,12 +1,12 @@
 import type { Level } from '../document/document';
 import type { Footprint, Land } from '../footprint/footprint';
 import { narrowOf, sizeOf } from '../geometry/figure';
+import { putPlaced, undone } from '../geometry/placement';
 import { diagonal } from '../land/solve-pin';
 import { HOLE_ALLOWANCE } from '../land/tables';
 import type { LandSize } from '../land/solver';
 import { correctedGroup, type ContactCorrection } from '../package/contact';
-import type { SpanGroup, TerminalGroup } from '../package/terminal';
-import type { Padstack } from '../padstack/padstack';
+import type { PinGroup, SpanGroup, SpotGroup } from '../package/terminal';
 import type { Process } from '../process/process';
 import { spread, type Toleranced } from '../units/toleranced';
 import { endStaysOn, sideOverhangLimit } from './acceptance';
@@ -103,11 +103,7 @@ export function spanModel(
 }
 
 /** Land beyond a ball, column or exposed pad on each side. */
-function spotModel(
-  group: Extract<TerminalGroup, { kind: 'spot' }>,
-  land: Land,
-  process: Process,
-): JointModel {
+function spotModel(group: SpotGroup, land: Land, process: Process): JointModel {
   const { min, nom, max } = group.contact;
   const [a, b] = [sizeOf(min), sizeOf(max)];
   const size = { min: a.width, nom: sizeOf(nom).width, max: b.width } as Toleranced;
@@ -131,15 +127,10 @@ function spotModel(
 }
 
 /** Room between lead and wall, and copper round the hole. */
-function pinModel(
-  { lead, title }: Extract<TerminalGroup, { kind: 'pin' }>,
-  land: Land,
-  stack: Padstack,
-  level: Level,
-  process: Process,
-): JointModel {
-  const hole = stack.hole ? narrowOf(stack.hole.figure) : 0;
-  const { plus = 0, minus = 0 } = stack.hole ?? {};
+function pinModel({ lead, title }: PinGroup, land: Land, level: Level, process: Process): JointModel {
+  const { hole: drilled } = land.padstack;
+  const hole = drilled ? narrowOf(drilled.figure) : 0;
+  const { plus = 0, minus = 0 } = drilled ?? {};
   const across = { min: diagonal(lead, 'min'), nom: 0, max: diagonal(lead, 'max') } as Toleranced;
   return {
     title,
@@ -165,37 +156,32 @@ function pinModel(
 
 /** The joint of a land, whatever its terminal; `null` where the land has none. */
 export function jointModel(
-  footprint: Footprint,
+  { groups, contacts }: Footprint,
   land: Land,
   process: Process,
   level: Level,
 ): JointModel | null {
-  const i = footprint.groups.findIndex(({ id }) => id === land.group);
-  const [group, solution] = [footprint.groups[i], footprint.solutions[i]];
-  const stack = footprint.padstacks.find(({ name }) => name === land.padstack);
-  if (!group || !solution || !stack) return null;
-  if (group.kind === 'span' && solution.kind === 'span') {
-    const { goals, goalRow } = solution;
-    return spanModel(
-      group,
-      landOf(land, solution.land),
-      goals,
-      goalRow.ends,
-      process,
-      footprint.contacts.get(group.id),
-    );
+  const group = groups.find(({ terminals }) => terminals.id === land.group);
+  switch (group?.kind) {
+    case 'span': {
+      const { terminals, goals, goalRow } = group;
+      const correction = contacts.get(terminals.id);
+      return spanModel(terminals, landOf(land, terminals), goals, goalRow.ends, process, correction);
+    }
+    case 'spot':
+      return spotModel(group.terminals, land, process);
+    case 'pin':
+      return pinModel(group.terminals, land, level, process);
+    default:
+      return null;
   }
-  if (group.kind === 'spot') return spotModel(group, land, process);
-  return group.kind === 'pin' ? pinModel(group, land, stack, level, process) : null;
 }
 
-/** The sizes of a land as it lies: padstacks may differ from what was solved. */
-export function landOf({ copper, rotation }: Land, solved: LandSize): LandSize {
-  const along = rotation % 180 === 0;
-  const [low, high] = along ? [copper.minX, copper.maxX] : [copper.minY, copper.maxY];
-  const X = along ? copper.maxY - copper.minY : copper.maxX - copper.minX;
-  const [outer, inner] = rotation === 0 || rotation === 90 ? [high, low] : [-low, -high];
-  return { ...solved, Z: 2 * outer, G: 2 * inner, C: outer + inner, Y: outer - inner, X };
+/** The sizes of a land of a span as it lies, seen from its group's frame: padstacks may differ from what was solved. */
+export function landOf({ copper, end }: Land, { frame }: SpanGroup): LandSize {
+  const { minX, maxX, minY, maxY } = putPlaced(undone(frame), copper);
+  const [outer, inner] = end === -1 ? [-minX, -maxX] : [maxX, minX];
+  return { Z: 2 * outer, G: 2 * inner, C: outer + inner, Y: outer - inner, X: maxY - minY };
 }
 
 /** Closed form of a margin over its variables; mm. */

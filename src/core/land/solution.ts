@@ -2,6 +2,7 @@ import type { Level, TrimId } from '../document/document';
 import type { Figure } from '../geometry/figure';
 import type { Step } from './derivation';
 import type { GoalRow, Goals } from './goals';
+import type { PinGroup, SpanGroup, SpotGroup } from '../package/terminal';
 import type { LandSize } from './solver';
 
 /** Symbols of land sizes that a person can set: width, length, centre distance, diameter, hole. */
@@ -32,8 +33,9 @@ export const NO_CHOICES: LandChoices = {
   of: () => NO_GROUP_CHOICES,
 };
 
-interface AnySolution {
-  readonly group: string;
+interface AnySolution<G> {
+  /** The terminals that the lands are for, and where they stand. */
+  readonly terminals: G;
   readonly level: Level;
   /** Which row of which table holds. */
   readonly title: string;
@@ -46,7 +48,7 @@ interface AnySolution {
 }
 
 /** Lands under terminals of one span, by the land formulas. */
-export interface SpanSolution extends AnySolution {
+export interface SpanSolution extends AnySolution<SpanGroup> {
   readonly kind: 'span';
   readonly goalRow: GoalRow;
   readonly goals: Goals;
@@ -61,22 +63,22 @@ export interface SpanSolution extends AnySolution {
 }
 
 /** Lands of grids and exposed pads, by table or as large as their terminals. */
-export interface SpotSolution extends AnySolution {
+export interface SpotSolution extends AnySolution<SpotGroup> {
   readonly kind: 'spot';
   readonly computed: Figure;
   readonly figure: Figure;
 }
 
 /** Holes and lands of leads that go through the board. */
-export interface PinSolution extends AnySolution {
+export interface PinSolution extends AnySolution<PinGroup> {
   readonly kind: 'pin';
   readonly computed: { readonly hole: number; readonly figure: Figure };
   readonly hole: number;
   readonly figure: Figure;
 }
 
-/** The lands of one group of terminals at one level, and how they came about. */
-export type LandSolution = SpanSolution | SpotSolution | PinSolution;
+/** A group of terminals with its lands at one level, and how they came about. */
+export type SolvedGroup = SpanSolution | SpotSolution | PinSolution;
 
 /** One size of a solution as it is listed. */
 export interface SizeRow {
@@ -91,7 +93,7 @@ export interface SizeRow {
 }
 
 /** The sizes of a solution in the order in which a drawing lists them. */
-export function sizesOf(solution: LandSolution): SizeRow[] {
+export function sizesOf(solution: SolvedGroup): SizeRow[] {
   if (solution.kind === 'span') {
     const { land, proposed } = solution;
     const row = (symbol: keyof LandSize, name: string, settable: boolean): SizeRow => ({
@@ -135,7 +137,7 @@ function figureRows(figure: Figure, before: Figure): SizeRow[] {
  * The steps that lead to one symbol: those of the symbol itself and of what they are made of,
  * in order. Z and G are derived anew after rounding, so their card ends with that.
  */
-export function derivationOf(solution: LandSolution, symbol: string): Step[] {
+export function derivationOf(solution: SolvedGroup, symbol: string): Step[] {
   const needed = new Set<string>([symbol]);
   if (solution.kind === 'span' && (symbol === 'Y' || symbol === 'C')) needed.add('Z').add('G');
   const kept: Step[] = [];

@@ -42,7 +42,7 @@ export function solvePin(group: PinGroup, level: Level, process: Process, choice
   }
   return {
     kind: 'pin',
-    group: group.id,
+    terminals: group,
     level,
     title: group.stated ? 'Hole and land as drawn' : 'Lead through a plated hole',
     source: HOLE_SOURCE,

@@ -37,7 +37,7 @@ export function solveSpan(
   }
   return {
     kind: 'span',
-    group: group.id,
+    terminals: group,
     level,
     title: goalRow.title,
     source: GOALS_SOURCE,

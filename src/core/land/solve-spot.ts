@@ -24,7 +24,7 @@ export function solveSpot(group: SpotGroup, level: Level, choices: GroupChoices)
   const computed = computedFigure(group, level, steps);
   return {
     kind: 'spot',
-    group: group.id,
+    terminals: group,
     level,
     ...FORM[group.form],
     courtyard: spotCourtyard(group.form, level),

@@ -1,80 +1,80 @@
 import type { Level } from '../document/document';
-import { sizeOf } from '../geometry/figure';
+import { place } from '../geometry/figure';
+import { putPlaced, undone, within } from '../geometry/placement';
 import type { SpanGroup, SpotGroup, TerminalGroup } from '../package/terminal';
 import type { Process } from '../process/process';
-import { NO_CHOICES, type LandChoices, type LandSolution, type SpanSolution } from './solution';
+import { NO_CHOICES, type LandChoices, type SolvedGroup, type SpanSolution } from './solution';
 import { solvePin } from './solve-pin';
 import { solveSpan } from './solve-span';
 import { solveSpot } from './solve-spot';
 import { trimCorners } from './trims';
 
 /**
- * Solves the lands of all groups of a package at one level. Exposed pads come first, because
- * the other lands keep clear of them; rows that meet at a corner are fitted to one another last.
- * @returns one solution for each group, in their order
+ * Solves the lands of all groups of a package at one level, each where it stands. Lands keep clear
+ * of exposed pads; rows that meet at a corner are fitted to one another last.
+ * @returns one solved group for each group, in their order
  */
 export function solveLands(
   groups: readonly TerminalGroup[],
   level: Level,
   process: Process,
   choices: LandChoices = NO_CHOICES,
-): LandSolution[] {
+): SolvedGroup[] {
   const thermal = groups.filter(isThermal);
-  const reach = (axis: 'x' | 'y') => thermalReach(thermal, axis, level, choices);
-  const solutions = groups.map((group): LandSolution => {
+  const solved = groups.map((group): SolvedGroup => {
     switch (group.kind) {
       case 'span':
-        return solveSpan(group, level, process, choices, reach(group.axis));
+        return solveSpan(group, level, process, choices, thermalReach(thermal, group, level, choices));
       case 'spot':
         return solveSpot(group, level, choices.of(group.id));
       case 'pin':
         return solvePin(group, level, process, choices);
     }
   });
-  return choices.untrimmed.has('quad-corner') ? solutions : withCorners(groups, solutions, process);
+  return choices.untrimmed.has('quad-corner') ? solved : withCorners(solved, process);
 }
 
 function isThermal(group: TerminalGroup): group is SpotGroup {
   return group.kind === 'spot' && group.form === 'thermal';
 }
 
-/** How far the exposed pads reach from the middle along an axis, mm. */
+/** How far the exposed pads on its side of the board reach along a group's span, from its middle. mm */
 function thermalReach(
   thermal: readonly SpotGroup[],
-  axis: 'x' | 'y',
+  { frame }: SpanGroup,
   level: Level,
   choices: LandChoices,
 ): number | null {
   const reaches = thermal.flatMap((group) => {
-    const { width, height } = sizeOf(solveSpot(group, level, choices.of(group.id)).figure);
+    const seen = within(undone(frame), group.frame);
+    if (seen.far) return [];
+    const { figure } = solveSpot(group, level, choices.of(group.id));
     return group.places.map(({ at, rotation }) => {
-      const along = (rotation % 180 === 0) === (axis === 'x') ? width : height;
-      return Math.abs(at[axis]) + along / 2;
+      const { minX, maxX } = putPlaced(seen, place(figure, at, rotation));
+      return Math.max(-minX, maxX);
     });
   });
   return reaches.length > 0 ? Math.max(...reaches) : null;
 }
 
-/** Shortens the corner lands of crossing rows where they would come too close. */
-function withCorners(
-  groups: readonly TerminalGroup[],
-  solutions: readonly LandSolution[],
-  process: Process,
-): LandSolution[] {
-  const spans = groups.flatMap((group, i) => {
-    const solution = solutions[i];
-    return group.kind === 'span' && solution?.kind === 'span' ? [{ group, solution, i }] : [];
-  });
-  const result = [...solutions];
-  for (const across of spans.filter(({ group }) => group.axis === 'x')) {
-    for (const upright of spans.filter(({ group }) => group.axis === 'y')) {
-      const a = result[across.i] as SpanSolution;
-      const b = result[upright.i] as SpanSolution;
-      const fitted = trimCorners([across.group, a], [upright.group, b], process);
-      if (fitted) [result[across.i], result[upright.i]] = fitted;
+/** Shortens the corner lands of rows that cross at right angles where they would come too close. */
+function withCorners(solved: readonly SolvedGroup[], process: Process): SolvedGroup[] {
+  const result = [...solved];
+  result.forEach((_, i) => {
+    for (let j = i + 1; j < result.length; j += 1) {
+      const [a, b] = [result[i], result[j]];
+      if (a?.kind !== 'span' || b?.kind !== 'span' || !areCrossed(a, b)) continue;
+      const fitted = trimCorners(a, b, process);
+      if (fitted) [result[i], result[j]] = fitted;
     }
-  }
+  });
   return result;
+}
+
+/** Whether two spans share their middle and stand at right angles, as the sides of a quad package do. */
+function areCrossed({ terminals: a }: SpanSolution, { terminals: b }: SpanSolution): boolean {
+  const { at, angle, far } = within(undone(a.frame), b.frame);
+  return !far && angle % 180 === 90 && Math.hypot(at.x, at.y) < 1e-6;
 }
 
 /** Whether a place is the first or last of its row, where rows of a quad package meet. */

@@ -107,23 +107,22 @@ export const TRIM_TITLES: readonly { readonly id: TrimId; readonly title: string
   { id: 'oblong', title: 'Oblong lands for the gap between holes' },
 ];
 
-type Solved = readonly [SpanGroup, SpanSolution];
-
 /**
  * Shortens the inner ends of the lands at the corners of a quad package until the two rows keep
  * the process's gap. Both rows give the same amount.
  * @returns the two solutions with their corner lands, or `null` where nothing is in the way
  */
 export function trimCorners(
-  [across, a]: Solved,
-  [upright, b]: Solved,
+  a: SpanSolution,
+  b: SpanSolution,
   process: Process,
 ): [SpanSolution, SpanSolution] | null {
-  const end = ({ places }: SpanGroup) => Math.max(0, ...places.map(({ along }) => Math.abs(along)));
+  const end = ({ terminals: { places } }: SpanSolution) =>
+    Math.max(0, ...places.map(({ along }) => Math.abs(along)));
   // from the end land's corner of one row to the inner end of the other
-  const dx = a.land.G / 2 - (end(upright) + b.land.X / 2);
-  const dy = b.land.G / 2 - (end(across) + a.land.X / 2);
-  if (end(across) === 0 || end(upright) === 0) return null;
+  const dx = a.land.G / 2 - (end(b) + b.land.X / 2);
+  const dy = b.land.G / 2 - (end(a) + a.land.X / 2);
+  if (end(a) === 0 || end(b) === 0) return null;
   const { minGap: gap, minMaskWeb, maskMargin } = process;
   // openings come closer at their corners than the copper does
   const exact = Math.max(cutFor(dx, dy, gap), cutFor(dx - 2 * maskMargin, dy - 2 * maskMargin, minMaskWeb));

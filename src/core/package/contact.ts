@@ -1,15 +1,14 @@
-import type { ContactIntent } from '../document/document';
 import type { SpanGroup } from './terminal';
 import type { Toleranced } from '../units/toleranced';
 import { quantise } from '../units/length';
 
-/** A corrected contact area as read; lengths in mm, `null` where the family's holds. */
+/** A corrected contact area as read; lengths in mm, `null` where the package's own holds. */
 export interface ContactCorrection {
   readonly length: Toleranced | null;
   readonly width: Toleranced | null;
-  /** Outwards from where the family puts it. */
-  readonly offset: number;
-  readonly kind: NonNullable<ContactIntent['kind']>;
+  /** Outwards from where the package puts it. */
+  readonly offset: number | null;
+  readonly kind: 'flat' | 'through' | 'concave' | null;
 }
 
 /**
@@ -19,11 +18,11 @@ export interface ContactCorrection {
  */
 export function correctedGroup(group: SpanGroup, correction: ContactCorrection | undefined): SpanGroup {
   if (!correction) return group;
-  const { offset, kind } = correction;
+  const { kind } = correction;
   const width = correction.width ?? group.width;
   const length = kind === 'through' ? (correction.length ?? width) : (correction.length ?? group.length);
   const notch = kind === 'concave' ? width.nom / 2 : 0;
-  const moved = 2 * (offset - notch);
+  const moved = 2 * ((correction.offset ?? 0) - notch);
   const { span } = group;
   return {
     ...group,

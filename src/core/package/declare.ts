@@ -1,4 +1,4 @@
-import type { DimensionDefinition, DimensionLine } from './family';
+import type { DimensionDefinition } from './definitions';
 
 type More = Partial<Omit<DimensionDefinition, 'symbol' | 'name' | 'help' | 'kind' | 'limits'>>;
 
@@ -22,16 +22,4 @@ export function count<const S extends string>(
   more: More = {},
 ): DimensionDefinition<S> {
   return { symbol, name, help, kind: 'count', limits, ...more };
-}
-
-/** A dimension line from one point of a view to another, standing off to a side. */
-export function line(
-  symbol: string,
-  view: DimensionLine['view'],
-  side: DimensionLine['side'],
-  [x0, y0]: readonly [number, number],
-  [x1, y1]: readonly [number, number],
-  tier = 0,
-): DimensionLine {
-  return { symbol, view, side, from: { x: x0, y: y0 }, to: { x: x1, y: y1 }, tier };
 }

@@ -1,5 +1,5 @@
 import { count, length } from './declare';
-import type { DimensionDefinition } from './family';
+import type { DimensionDefinition } from './definitions';
 
 // Dimensions that many families share, worded once.
 

@@ -1,13 +1,9 @@
-import { count, line } from './declare';
+import { count } from './declare';
+import { line } from './lines';
 import { BODY_ACROSS, BODY_UPRIGHT, PITCH } from './dimensions';
-import type {
-  DimensionDefinition,
-  DimensionLine,
-  Dimensions,
-  Options,
-  OptionDefinition,
-  PlausibilityRule,
-} from './family';
+import type { DimensionDefinition, Dimensions, Options, OptionDefinition } from './definitions';
+import type { DimensionLine } from './lines';
+import type { PlausibilityRule } from './family';
 import { gridAgainstBody, gridDrift } from './plausibility/grid';
 import type { Spot } from './terminal';
 
@@ -185,7 +181,7 @@ export function gridPlaces(sizes: GridSizes, options: Options): Spot[] {
     for (let column = 0; column < columns; column += 1) {
       if (!taken(row, column) || missing.has(`${row} ${column}`)) continue;
       spots.push({
-        position: spots.length + 1,
+        order: spots.length + 1,
         number: `${gridLetters(row)}${column + 1}`,
         at: { x: (column - (columns - 1) / 2) * pitchX + 0, y: ((rows - 1) / 2 - row) * pitchY + 0 },
         rotation: 0,

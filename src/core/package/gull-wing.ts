@@ -1,11 +1,13 @@
 import type { Assembly, Extrusion } from '../geometry/solid';
-import { length, line } from './declare';
-import type { DimensionDefinition, DimensionLine, Dimensions } from './family';
+import { length } from './declare';
+import { line } from './lines';
+import type { DimensionDefinition, Dimensions } from './definitions';
+import type { DimensionLine } from './lines';
 import { footAgainstOverhang, leadLengthAgainstOverhang } from './plausibility/lead-overhang';
 import { spanAgainstBody } from './plausibility/row';
 import { gullWingLead, withLeads } from './shapes/leads';
 import { mouldedBody, mouldHeights } from './shapes/moulding';
-import type { SpanGroup, TerminalGroup } from './terminal';
+import { HOME, type SpanGroup, type TerminalGroup } from './terminal';
 
 /** Dimensions that every package with gull-wing leads has. */
 export type LeadSymbol = 'L' | 'L1' | 'b' | 'c' | 'A' | 'A1';
@@ -33,7 +35,7 @@ export function leadGroup(
   return {
     kind: 'span',
     form: 'gull-wing',
-    axis: 'x',
+    frame: HOME,
     span: d.E,
     length: d.L,
     width: d.b,

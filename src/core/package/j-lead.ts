@@ -1,13 +1,16 @@
 import type { Extrusion } from '../geometry/solid';
 import type { Toleranced } from '../units/toleranced';
 import { formatNumber } from '../units/length';
-import { length, line } from './declare';
+import { length } from './declare';
+import { line } from './lines';
 import { HEIGHT, STANDOFF } from './dimensions';
-import type { DimensionDefinition, DimensionLine, Dimensions, PlausibilityRule } from './family';
+import type { DimensionDefinition, Dimensions } from './definitions';
+import type { DimensionLine } from './lines';
+import type { PlausibilityRule } from './family';
 import { spanAgainstBody } from './plausibility/row';
 import { mouldHeights } from './shapes/moulding';
 import { jLead } from './shapes/terminals';
-import type { SpanGroup } from './terminal';
+import { HOME, type SpanGroup } from './terminal';
 
 /** Dimensions that every package with J leads has. E, E1 and E2 are the family's own. */
 export type JSymbol = 'L' | 'b' | 'c' | 'A' | 'A1';
@@ -33,7 +36,7 @@ export function jGroup(
   return {
     kind: 'span',
     form: 'j-lead',
-    axis: 'x',
+    frame: HOME,
     span,
     length: d.L,
     width: d.b,

@@ -2,17 +2,13 @@ import { block, type Assembly, type Part, type Shape } from '../geometry/solid';
 import { rectangle } from '../geometry/figure';
 import type { Toleranced } from '../units/toleranced';
 import { formatNumber } from '../units/length';
-import { length, line } from './declare';
-import type {
-  DimensionDefinition,
-  DimensionLine,
-  Dimensions,
-  OptionDefinition,
-  Options,
-  PlausibilityRule,
-} from './family';
+import { length } from './declare';
+import { line } from './lines';
+import type { DimensionDefinition, Dimensions, OptionDefinition, Options } from './definitions';
+import type { DimensionLine } from './lines';
+import type { PlausibilityRule } from './family';
 import { padParts } from './shapes/terminals';
-import type { SpanGroup, Spot, SpotGroup } from './terminal';
+import { HOME, type SpanGroup, type Spot, type SpotGroup } from './terminal';
 import { thermalLines, thermalParts, type ThermalSymbol } from './thermal';
 
 /** Dimensions of terminals under a flat body. */
@@ -62,7 +58,7 @@ export function noLeadGroup(
   d: Values,
   options: Options,
   body: Toleranced,
-  rest: Pick<SpanGroup, 'id' | 'title' | 'axis' | 'places'>,
+  rest: Pick<SpanGroup, 'id' | 'title' | 'frame' | 'places'>,
 ): SpanGroup {
   const pulled = d.S.max > 0;
   const end = options['end'];
@@ -89,7 +85,7 @@ export function cornerGroup(
   d: Values,
   options: Options,
   [x, y]: readonly [number, number],
-  firstPosition: number,
+  firstOrder: number,
 ): SpotGroup[] {
   if (options['corners'] !== 'four') return [];
   const out = d.b.nom / 2 + d.S.nom;
@@ -105,10 +101,11 @@ export function cornerGroup(
       kind: 'spot',
       id: 'corners',
       title: 'Corner lands',
+      frame: HOME,
       form: 'land-grid',
       contact: { min: size('min'), nom: size('nom'), max: size('max') },
       pitch: null,
-      places: at.map((place, i): Spot => ({ position: firstPosition + i, at: place, rotation: 0 })),
+      places: at.map((place, i): Spot => ({ order: firstOrder + i, at: place, rotation: 0 })),
     },
   ];
 }
@@ -161,8 +158,8 @@ export function noLeadSolids(
   const corners = spots.filter(({ id }) => id === 'corners');
   if (corners.length > 0) shapes['corner'] = block(d.b.nom, d.b.nom, 0, standoff);
   const cornerParts = corners.flatMap(({ places }) =>
-    places.map(({ position, at }): Part => ({
-      name: `corner ${position}`,
+    places.map(({ order, at }): Part => ({
+      name: `corner ${order}`,
       shape: 'corner',
       material: 'metal',
       at: { ...at, z: 0 },

@@ -2,9 +2,10 @@ import { block, type Part, type Shape, type Wire } from '../geometry/solid';
 import type { Point } from '../geometry/point';
 import type { Toleranced } from '../units/toleranced';
 import { formatNumber } from '../units/length';
-import type { Dimensions, PlausibilityRule } from './family';
+import type { Dimensions } from './definitions';
+import type { PlausibilityRule } from './family';
 import { fitsInside } from './plausibility/counts';
-import type { PinGroup, PinSection, Spot } from './terminal';
+import { HOME, type PinGroup, type PinSection, type Spot } from './terminal';
 
 /** A round lead. */
 export function roundPin(diameter: Toleranced): PinSection {
@@ -21,16 +22,17 @@ export function pinsAt(
   points: readonly Point[],
   lead: PinSection,
   rest: Partial<Pick<PinGroup, 'id' | 'title' | 'pitch' | 'stated' | 'vias'>> = {},
-  firstPosition = 1,
+  firstOrder = 1,
 ): PinGroup {
   return {
     kind: 'pin',
     id: 'pins',
     title: 'Pins',
+    frame: HOME,
     lead,
     pitch: { x: null, y: null },
     ...rest,
-    places: points.map((at, i): Spot => ({ position: firstPosition + i, at, rotation: 0 })),
+    places: points.map((at, i): Spot => ({ order: firstOrder + i, at, rotation: 0 })),
   };
 }
 
@@ -62,8 +64,8 @@ export function wire(line: readonly (readonly [number, number])[], diameter: num
 
 /** One part for each pin of a group. */
 export function pinParts({ places }: PinGroup, shape: string): Part[] {
-  return places.map(({ position, at, rotation }) => ({
-    name: `pin ${position}`,
+  return places.map(({ order, at, rotation }) => ({
+    name: `pin ${order}`,
     shape,
     material: 'metal',
     at: { ...at, z: 0 },

@@ -1,5 +1,6 @@
-import { line } from './declare';
-import type { DimensionLine, Dimensions } from './family';
+import { line } from './lines';
+import type { DimensionLine } from './lines';
+import type { Dimensions } from './definitions';
 
 type QuadValues = Dimensions<'n' | 'nE' | 'e' | 'b' | 'E' | 'D' | 'E1' | 'D1'>;
 

@@ -5,7 +5,14 @@ import type { EntryError } from '../units/entry-tokens';
 import { parseEntry, type EntryTree } from '../units/entry-tree';
 import { formatNumber, toMm } from '../units/length';
 import { ASSUMPTION, type Toleranced } from '../units/toleranced';
-import type { DimensionDefinition, Dimensions, FamilyDefinition, Options } from './family';
+import type {
+  DimensionDefinition,
+  Dimensions,
+  OptionDefinition,
+  Options,
+  StandardOutline,
+} from './definitions';
+import type { FamilyDefinition } from './family';
 
 /** One dimension after reading: what was entered, what it means, what is wrong with it. */
 export interface ResolvedDimension {
@@ -21,21 +28,28 @@ export interface ResolvedDimension {
   readonly error: { readonly at: number; readonly message: string } | null;
   /** What had to be assumed about an incomplete value. */
   readonly assumption: string | null;
+  /** Whether the part has it under its options, or it was entered all the same. */
+  readonly asked: boolean;
 }
 
-/** All dimensions of a package, in the family's order. */
+/** What a package's drawing asks for, and what was entered: all that a stage needs to show of it. */
 export interface ResolvedPackage {
-  readonly family: FamilyDefinition;
-  readonly options: Options;
+  /** Of what kind the package is, in words. */
+  readonly title: string;
   readonly dimensions: readonly ResolvedDimension[];
+  /** What can be chosen, and what is chosen. */
+  readonly choices: readonly OptionDefinition[];
+  readonly options: Options;
+  /** Common sizes to start from. */
+  readonly outlines: readonly StandardOutline[];
   /** `null` while a dimension is missing or cannot be read. */
   readonly values: Dimensions | null;
-  /** Entered symbols that the family does not have. */
+  /** Entered symbols that the package does not have. */
   readonly unknown: readonly string[];
 }
 
 /**
- * Reads all dimensions of a package. Entries may refer to one another in any order;
+ * Reads all dimensions of a package of a family. Entries may refer to one another in any order;
  * a circle of references is an error of each entry in it.
  */
 export function resolvePackage(family: FamilyDefinition, intent: PackageIntent): ResolvedPackage {
@@ -45,9 +59,11 @@ export function resolvePackage(family: FamilyDefinition, intent: PackageIntent):
   const complete = dimensions.every(({ value, error }) => value && !error);
   const known = new Set(family.dimensions.map(({ symbol }) => symbol));
   return {
-    family,
-    options,
+    title: family.title,
     dimensions,
+    choices: family.options,
+    options,
+    outlines: family.outlines ?? [],
     values: complete
       ? Object.fromEntries(dimensions.map((d) => [d.definition.symbol, d.value as Toleranced]))
       : null,
@@ -67,7 +83,7 @@ function chosenOptions(family: FamilyDefinition, chosen: Readonly<Record<string,
 }
 
 /** The family's own formula for a dimension; empty where it has to be entered. */
-function derivedText({ derived = '' }: DimensionDefinition, options: Options): string {
+export function derivedText({ derived = '' }: DimensionDefinition, options: Options): string {
   return typeof derived === 'string' ? derived : derived(options);
 }
 
@@ -112,6 +128,7 @@ class Resolver {
       source: entered ? 'entered' : text ? 'derived' : 'missing',
       label: written?.label ?? '',
       where: written?.where ?? '',
+      asked: entered || !definition.when || definition.when(this.options),
     } as const;
     const none = { ...base, value: null, error: null, assumption: null };
     if (!text) return none;

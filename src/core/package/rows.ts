@@ -1,4 +1,4 @@
-import type { SpanGroup, TerminalPlace } from './terminal';
+import { HOME, type SpanGroup, type TerminalPlace } from './terminal';
 
 /** Offsets of the leads of one row from its middle, first to last, walking towards −. */
 export function evenRow(count: number, pitch: number): number[] {
@@ -12,8 +12,8 @@ export function evenRow(count: number, pitch: number): number[] {
  */
 export function twoRows(left: readonly number[], right: readonly number[]): TerminalPlace[] {
   return [
-    ...left.map((along, i): TerminalPlace => ({ position: i + 1, side: -1, along })),
-    ...right.map((along, i): TerminalPlace => ({ position: left.length + i + 1, side: 1, along })),
+    ...left.map((along, i): TerminalPlace => ({ order: i + 1, end: -1, along })),
+    ...right.map((along, i): TerminalPlace => ({ order: left.length + i + 1, end: 1, along })),
   ];
 }
 
@@ -28,7 +28,7 @@ export function dualGroup(
     kind: 'span',
     id: 'rows',
     title: 'Left and right rows',
-    axis: 'x',
+    frame: HOME,
     pitch,
     body: null,
     places: twoRows(row, [...row].reverse()),
@@ -36,7 +36,7 @@ export function dualGroup(
   };
 }
 
-/** Places of a quad package by the axis of their span. */
+/** Places of a quad package: those at left and right, and those at bottom and top, in the frame of an upright span. */
 export interface QuadRows {
   readonly x: readonly TerminalPlace[];
   readonly y: readonly TerminalPlace[];
@@ -50,14 +50,15 @@ export interface QuadRows {
  */
 export function fourRows(upright: number, level: number, pitch: number): QuadRows {
   const [down, across] = [evenRow(upright, pitch), evenRow(level, pitch)];
-  const place = (side: -1 | 1, from: number) => (along: number, i: number) => ({
-    position: from + i + 1,
-    side,
+  const place = (end: -1 | 1, from: number) => (along: number, i: number) => ({
+    order: from + i + 1,
+    end,
     along: along + 0,
   });
   const reversed = (row: readonly number[]) => [...row].reverse();
   return {
     x: [...down.map(place(-1, 0)), ...reversed(down).map(place(1, upright + level))],
-    y: [...reversed(across).map(place(-1, upright)), ...across.map(place(1, 2 * upright + level))],
+    // an upright frame's y axis points to the left
+    y: [...across.map(place(-1, upright)), ...reversed(across).map(place(1, 2 * upright + level))],
   };
 }

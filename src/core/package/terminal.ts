@@ -1,5 +1,6 @@
 import type { Figure } from '../geometry/figure';
-import type { Point, Quarter } from '../geometry/point';
+import { HOME, putAngle, putPoint, turned, type Placement } from '../geometry/placement';
+import { isQuarter, type Point } from '../geometry/point';
 import type { Toleranced } from '../units/toleranced';
 
 /** The lead forms that the solder joint goals distinguish. */
@@ -21,43 +22,46 @@ export type TerminalForm =
 export type SpotForm =
   'collapsing-ball' | 'non-collapsing-ball' | 'column' | 'land-grid' | 'thermal' | 'probe';
 
-/** What all terminals of a package have in common: their order and the name of their place. */
+/** What all terminals of a package have in common. */
 interface AnyPlace {
-  /** Counter-clockwise from 1 over the whole package, or row by row; the default land number. */
-  readonly position: number;
+  /** Where it comes when the package counts its terminals, from 1: round the part, or row by row. */
+  readonly order: number;
   /** The number that the family's own scheme gives, such as a grid's letter and digit. */
   readonly number?: string;
 }
 
-/** One terminal of a span: which end of it, and how far along the row. */
+/** One terminal of a span in its group's frame: which end of it, and how far along the row. */
 export interface TerminalPlace extends AnyPlace {
-  /** −1 at the low end of the span's axis, +1 at the high end. */
-  readonly side: -1 | 1;
-  /** Offset across the span from the middle, mm. */
+  /** −1 at the low end of the frame's x axis, +1 at the high end. */
+  readonly end: -1 | 1;
+  /** Offset across the span from the middle, along the frame's y axis. mm */
   readonly along: number;
 }
 
-/** One terminal by its place under the package. */
+/** One terminal by its place in its group's frame. */
 export interface Spot extends AnyPlace {
   readonly at: Point;
-  readonly rotation: Quarter;
+  /** Degrees counter-clockwise. */
+  readonly rotation: number;
 }
 
 interface AnyGroup {
+  /** What its lands and everything chosen for them are known by. */
   readonly id: string;
   /** What the group is called where a package has several. */
   readonly title: string;
+  /** Where the group stands on the package, at any angle and on either side of the board. */
+  readonly frame: Placement;
 }
 
 /**
- * Terminals that share one span and one size, and so one solution of the land formulas:
- * the two ends of a chip, the two rows of a dual package. Lengths in mm.
+ * Terminals that share one span and one size, and so one solution of the land formulas: the two
+ * ends of a chip, the two rows of a dual package, or a row that stands alone. The span runs along
+ * the frame's x axis, its middle at the frame's origin. Lengths in mm.
  */
 export interface SpanGroup extends AnyGroup {
   readonly kind: 'span';
   readonly form: TerminalForm;
-  /** Direction of the span. */
-  readonly axis: 'x' | 'y';
   /** L: outer to outer over the terminals. */
   readonly span: Toleranced;
   /** T: terminal length along the span. */
@@ -99,7 +103,7 @@ export interface PinSection {
 export interface PinGroup extends AnyGroup {
   readonly kind: 'pin';
   readonly lead: PinSection;
-  /** Centre distances to the nearest neighbours along x and y; `null` where there is none. */
+  /** Centre distances to the nearest neighbours along the frame's x and y; `null` where there is none. */
   readonly pitch: { readonly x: number | null; readonly y: number | null };
   /** A hole and land that the part's drawing states itself, as for a mounting hole. mm */
   readonly stated?: { readonly hole: number; readonly land: number };
@@ -121,6 +125,38 @@ export interface Bore {
 export interface KeepOut {
   readonly figure: Figure;
   readonly at: Point;
-  readonly rotation: Quarter;
+  readonly rotation: number;
   readonly why: string;
+}
+
+/** The frame of a group that stands as it is drawn. */
+export { HOME };
+
+/** The frame of a group whose span runs upright: its low end is at the bottom. */
+export const UPRIGHT: Placement = turned(90);
+
+/** Which axis of the package a group's span runs along; `null` at other angles. */
+export function axisOf({ frame: { angle } }: TerminalGroup): 'x' | 'y' | null {
+  return isQuarter(angle) ? (angle % 180 === 0 ? 'x' : 'y') : null;
+}
+
+/** The direction that a terminal of a span points to, away from the middle; degrees counter-clockwise. */
+export function outwardOf({ frame }: SpanGroup, { end }: TerminalPlace): number {
+  return putAngle(frame, end === 1 ? 0 : 180);
+}
+
+/** Where a terminal is on the package: the outer end of a span's, the middle of any other. mm */
+export function terminalAt(group: TerminalGroup, place: TerminalPlace | Spot): Point {
+  if ('at' in place) return putPoint(group.frame, place.at);
+  const out = group.kind === 'span' ? group.span.nom / 2 : 0;
+  return putPoint(group.frame, { x: place.end * out, y: place.along });
+}
+
+/**
+ * What a land is known by: its group and its place in it, such as `rows/3`, or the family's own
+ * name of the place, such as `grid/B4`. It stays the same when other groups change.
+ * @param index of the place in its group, from 0
+ */
+export function landIdOf({ id }: Pick<TerminalGroup, 'id'>, { number }: AnyPlace, index: number): string {
+  return `${id}/${number ?? index + 1}`;
 }

@@ -4,16 +4,12 @@ import { rectangle } from '../geometry/figure';
 import type { Point } from '../geometry/point';
 import type { Toleranced } from '../units/toleranced';
 import { formatNumber } from '../units/length';
-import { length, line } from './declare';
-import type {
-  DimensionDefinition,
-  DimensionLine,
-  Dimensions,
-  OptionDefinition,
-  Options,
-  PlausibilityRule,
-} from './family';
-import type { Spot, SpotGroup } from './terminal';
+import { length } from './declare';
+import { line } from './lines';
+import type { DimensionDefinition, Dimensions, OptionDefinition, Options } from './definitions';
+import type { DimensionLine } from './lines';
+import type { PlausibilityRule } from './family';
+import { HOME, type Spot, type SpotGroup } from './terminal';
 
 /** Dimensions of the exposed pad under a body. */
 export type ThermalSymbol = 'E2' | 'D2' | 'h' | 'g';
@@ -98,7 +94,7 @@ function splitOf(options: Options): readonly (readonly [number, number])[] {
 }
 
 /** The exposed pad as terminals numbered from a position on; none where there is none. */
-export function thermalGroup(d: Values, options: Options, firstPosition: number): SpotGroup[] {
+export function thermalGroup(d: Values, options: Options, firstOrder: number): SpotGroup[] {
   if (!hasThermal(d, options)) return [];
   const split = splitOf(options);
   const part = (size: Toleranced, parted: boolean, limit: 'min' | 'nom' | 'max') =>
@@ -121,11 +117,12 @@ export function thermalGroup(d: Values, options: Options, firstPosition: number)
       kind: 'spot',
       id: 'pad',
       title: 'Exposed pad',
+      frame: HOME,
       form: 'thermal',
       contact: { min: at('min'), nom: at('nom'), max: at('max') },
       pitch: null,
       places: split.map((place, i): Spot => ({
-        position: firstPosition + i,
+        order: firstOrder + i,
         at: centre(place),
         rotation: 0,
       })),
@@ -143,8 +140,8 @@ export function thermalParts(
   const { width, height } = group.contact.nom;
   return {
     shapes: { pad: block(width, height, 0, Math.max(thickness, 0.02)) },
-    parts: group.places.map(({ position, at }) => ({
-      name: `pad ${position}`,
+    parts: group.places.map(({ order, at }) => ({
+      name: `pad ${order}`,
       shape: 'pad',
       material: 'metal',
       at: { ...at, z: 0 },

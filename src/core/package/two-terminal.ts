@@ -1,10 +1,12 @@
 import type { Toleranced } from '../units/toleranced';
 import { exactly } from '../units/toleranced';
-import { line } from './declare';
-import type { BodyExtent, DimensionLine, Dimensions, OptionDefinition, Options, Polarity } from './family';
+import { line } from './lines';
+import type { BodyExtent, Polarity } from './drawn';
+import type { DimensionLine } from './lines';
+import type { Dimensions, OptionDefinition, Options } from './definitions';
 import type { NameNumber } from './naming';
 import { twoRows } from './rows';
-import type { SpanGroup, TerminalForm } from './terminal';
+import { HOME, type SpanGroup, type TerminalForm } from './terminal';
 
 /** A kind of component in a two-terminal body: the first part of its name, and whether it has a direction. */
 export interface Component {
@@ -40,7 +42,7 @@ export function bothEnds(
     id: 'ends',
     title: 'Both ends',
     form,
-    axis: 'x',
+    frame: HOME,
     ...sizes,
     pitch: null,
     body: null,

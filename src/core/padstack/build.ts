@@ -3,7 +3,7 @@ import { add, type Point } from '../geometry/point';
 import type { Process } from '../process/process';
 import { quantise } from '../units/length';
 import type { OpeningChoice, StackChoices } from './choices';
-import { copperFigure, resized } from './copper';
+import { copperFigure, firstFigure, resized } from './copper';
 import { nameOf } from './naming';
 import type { PadMargins, Padstack, Relief, StackBase, StackHole } from './padstack';
 import { formed } from './paste-forms';
@@ -21,7 +21,8 @@ export function buildPadstack(
   margins: PadMargins,
   process: Process,
 ): Padstack {
-  const solved = copperFigure(base.copper, choices);
+  const chosen = copperFigure(base.copper, choices);
+  const solved = base.first ? firstFigure(chosen, base.first) : chosen;
   const byMask = choices.definedBy === 'mask';
   const maskMargin = byMask
     ? -Math.abs(choices.mask.margin ?? Math.abs(margins.mask))
@@ -29,9 +30,9 @@ export function buildPadstack(
   // a land that its mask defines keeps its size as the opening; its copper reaches under the mask
   const copper = byMask ? grown(solved, -maskMargin) : solved;
   const hole = holeOf(base, choices);
-  const cover = base.vias ? 'open' : choices.vias.cover;
+  const cover: ViaCover = base.vias ? 'open' : (choices.vias.cover ?? 'open');
   // what is laid out about the land moves with it
-  const { offset } = choices;
+  const offset: Point = { x: choices.offsetX ?? 0, y: choices.offsetY ?? 0 };
   const moved = ({ figure, at }: Placed) => place(figure, add(at, offset));
   const laidVias = viasOf(base, copper, choices, process);
   const vias = base.vias ? laidVias : laidVias.map((via) => ({ ...via, ...add(via, offset) }));
@@ -47,7 +48,7 @@ export function buildPadstack(
   const maskOther = other
     ? openingOf(other, choices.maskOther.margin ?? choices.mask.margin ?? margins.mask, choices.maskOther)
     : [];
-  const stack = {
+  const stack: Omit<Padstack, 'name'> = {
     kind: base.kind,
     copper,
     offset,
@@ -66,6 +67,7 @@ export function buildPadstack(
       mask: maskMargin,
       paste: hole || base.kind === 'probe' || windows ? process.pasteMargin : pasteMargin,
     },
+    definedBy: byMask ? 'mask' : windows && choices.windows.mask ? 'windows' : 'copper',
     hole,
     relief: reliefOf(copper, hole, choices, process),
     clearance: clearanceOf(copper, hole, choices, process),
@@ -98,7 +100,7 @@ function holeOf({ hole }: StackBase, { hole: chosen }: StackChoices): StackHole 
     chosen.slot !== null && chosen.slot > diameter
       ? { kind: 'oblong', width: chosen.slot, height: diameter }
       : { kind: 'round', diameter };
-  return { figure, plated: chosen.plated, plus: chosen.plus ?? 0, minus: chosen.minus ?? 0 };
+  return { figure, plated: chosen.plated ?? true, plus: chosen.plus ?? 0, minus: chosen.minus ?? 0 };
 }
 
 function otherSide(copper: Figure, { other: { width, height } }: StackChoices): Figure {
@@ -162,7 +164,7 @@ export function viaPlan(pad: Figure, { vias, windows }: StackChoices, process: P
     ring: vias.ring ?? process.viaRing,
     columns: vias.columns ?? crossings(across),
     rows: vias.rows ?? crossings(upright),
-    omit: vias.omit,
+    omit: vias.omit ?? NONE,
   };
 }
 
@@ -196,7 +198,7 @@ function pasteOf(
   { kind, hole }: StackBase,
   copper: Figure,
   margin: number,
-  { paste, pasteForm }: StackChoices,
+  { paste }: StackChoices,
   windows: Windows | null,
   { windowRadius }: Process,
 ): readonly Placed[] {
@@ -206,7 +208,7 @@ function pasteOf(
   // probes are not soldered, and paste runs through holes unless it is asked for
   if ((kind === 'probe' || hole !== null) && !sized && paste.margin === null) return [];
   return openingOf(copper, -margin, paste).map((figure) =>
-    place(formed(figure, pasteForm, windowRadius), CENTRE),
+    place(formed(figure, paste.form ?? 'as-land', windowRadius), CENTRE),
   );
 }
 
@@ -217,3 +219,4 @@ function islandsOf(mask: readonly Placed[], vias: readonly PadVia[], cover: ViaC
 }
 
 const CENTRE: Point = { x: 0, y: 0 };
+const NONE: ReadonlySet<string> = new Set();

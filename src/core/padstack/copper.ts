@@ -12,10 +12,10 @@ export function copperFigure(base: Figure, choices: StackChoices): Figure {
   const { shape, radius, chamfer, corners, contour } = choices;
   if ((shape === 'contour' || shape === null) && contour && contour.length > 2) return freeContour(contour);
   const before = sizeOf(base);
-  const width = choices.width ?? before.width;
-  const height = choices.height ?? (base.kind === 'round' && choices.width ? choices.width : before.height);
-  const least = Math.min(width, height);
   const kind = shape ?? shapeOf(base);
+  const width = choices.width ?? before.width;
+  const height = choices.height ?? before.height;
+  const least = Math.min(width, height);
   switch (kind) {
     case 'contour':
       return resized(base, width, height);
@@ -39,9 +39,22 @@ export function copperFigure(base: Figure, choices: StackChoices): Figure {
     case 'round':
       return { kind: 'round', diameter: choices.width ?? choices.height ?? Math.max(width, height) };
     case 'oblong':
+      // an oblong as wide as long is a circle
+      return width === height ? { kind: 'round', diameter: width } : { kind, width, height };
     case 'd-shape':
       return { kind, width, height };
   }
+}
+
+/** Radius of a rounded land 1 as a share of its side. */
+const FIRST_RADIUS = 0.25;
+
+/** Land 1 of a through-hole part as large as the others, with straight sides that tell it from them. */
+export function firstFigure(figure: Figure, shape: 'square' | 'rounded'): Figure {
+  const { width, height } = sizeOf(figure);
+  if (shape === 'square') return rectangle(width, height);
+  const radius = quantise(Math.min(width, height) * FIRST_RADIUS);
+  return { kind: 'rectangle', width, height, radius };
 }
 
 /** The shape that a figure has. */

@@ -53,6 +53,8 @@ export interface Padstack {
   readonly maskOther: readonly Placed[];
   readonly paste: readonly Placed[];
   readonly margins: PadMargins;
+  /** What ends the solderable land: its copper, an opening smaller than it, or openings in windows. */
+  readonly definedBy: 'copper' | 'mask' | 'windows';
   readonly hole: StackHole | null;
   readonly relief: Relief | null;
   /** Clearance of planes of other nets; `null` where planes may run under the land. */
@@ -73,6 +75,8 @@ export interface StackBase {
   readonly copperSource: Source;
   /** Finished hole, mm; `null` for a surface land. */
   readonly hole: number | null;
+  /** How land 1 is told from the others, where it is one. */
+  readonly first?: 'square' | 'rounded';
   /** Vias that the part's drawing states. */
   readonly vias?: readonly PadVia[];
 }

@@ -35,14 +35,14 @@ export function sourcesOf(
         ? split || choices.paste.none
           ? hand
           : 'process'
-        : choices.pasteForm === 'as-land'
+        : choices.paste.form === null
           ? opening(choices.paste, margins.paste !== process.pasteMargin)
           : hand,
     ...(base.hole === null
       ? {}
       : {
           hole:
-            chosen(hole.diameter, hole.slot, hole.plus, hole.minus) || !hole.plated
+            chosen(hole.diameter, hole.slot, hole.plus, hole.minus) || hole.plated === false
               ? hand
               : base.copperSource,
           other: chosen(other.width, other.height) ? hand : copper,

@@ -4,7 +4,6 @@ import {
   areaOf,
   contourFigure,
   contourOf,
-  gapBetweenFigures,
   grown,
   growPlaced,
   outlineOf,
@@ -14,6 +13,7 @@ import {
   type Figure,
   type Placed,
 } from '../geometry/figure';
+import { gapBetweenFigures } from '../geometry/gaps';
 import type { Point } from '../geometry/point';
 import { area, encloses, inflate, intersect, subtract, unite, type Polygon } from '../geometry/polygon';
 import { quantise } from '../units/length';

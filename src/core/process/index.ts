@@ -169,6 +169,9 @@ const kitchenTable: Process = {
   },
 };
 
+/** What holds where nothing else is chosen. */
+export const standardProcess: Process = standard;
+
 /** The processes that come with Tapis. To add one, list it here. */
 export const PROCESSES: readonly Process[] = [standard, fineLine, kitchenTable];
 

@@ -1,6 +1,6 @@
 import type { Point } from '../../core/geometry/point';
 import { outerSpan } from '../../core/geometry/box';
-import { gapBetweenFigures } from '../../core/geometry/figure';
+import { gapBetweenFigures } from '../../core/geometry/gaps';
 import { distance } from '../../core/geometry/point';
 import { formatLength } from '../../core/units/length';
 import { useBench } from '../bench/context';

@@ -1,6 +1,6 @@
 import type { Land } from '../../core/footprint/footprint';
 import type { Point } from '../../core/geometry/point';
-import type { View } from '../../core/package/family';
+import type { View } from '../../core/package/lines';
 import type { Area } from './layout';
 
 interface Props {

@@ -4,7 +4,7 @@ import { MISSING } from '../../core/footprint/compile';
 import { neighboursOf } from '../../core/geometry/neighbours';
 import type { SettableSize } from '../../core/land/solution';
 import type { Point } from '../../core/geometry/point';
-import type { View } from '../../core/package/family';
+import type { View } from '../../core/package/lines';
 import { useBench } from '../bench/context';
 import type { Drawable } from '../bench/derive';
 import type { Quadrant } from '../bench/state';

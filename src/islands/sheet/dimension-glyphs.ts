@@ -1,8 +1,8 @@
 import { landDimensions } from '../../core/drawing/land-dimensions';
 import { packageLines } from '../../core/drawing/package-lines';
 import type { Stage } from '../../core/document/finding';
-import { line } from '../../core/package/declare';
-import type { DimensionLine, View } from '../../core/package/family';
+import { line } from '../../core/package/lines';
+import type { DimensionLine, View } from '../../core/package/lines';
 import { formatLength, type DisplayUnit } from '../../core/units/length';
 import { describeLimits } from '../../core/units/toleranced';
 import type { Drawable } from '../bench/derive';

@@ -1,6 +1,6 @@
 import type { Box } from '../../core/geometry/box';
 import type { Point } from '../../core/geometry/point';
-import type { View } from '../../core/package/family';
+import type { View } from '../../core/package/lines';
 import type { Quadrant } from '../bench/state';
 
 /** A rectangle of the Sheet in pixels, y downwards. */

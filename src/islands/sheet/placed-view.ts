@@ -2,7 +2,7 @@ import type { Finding } from '../../core/document/finding';
 import { MISSING } from '../../core/footprint/compile';
 import type { Footprint } from '../../core/footprint/footprint';
 import type { Point } from '../../core/geometry/point';
-import type { View } from '../../core/package/family';
+import type { View } from '../../core/package/lines';
 import type { Drawable } from '../bench/derive';
 import { textPlace, type DimensionGlyph } from './Dimension';
 import { linesFor } from './dimension-glyphs';

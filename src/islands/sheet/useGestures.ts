@@ -1,6 +1,6 @@
 import { useCallback, useRef } from 'react';
 import type { Point } from '../../core/geometry/point';
-import type { View } from '../../core/package/family';
+import type { View } from '../../core/package/lines';
 import { useBench } from '../bench/context';
 import { pointUnder, zoomAbout, type Area, type Areas, type Camera, type Rise } from './layout';
 

@@ -1,6 +1,6 @@
 import type { Footprint } from '../../core/footprint/footprint';
 import type { Point } from '../../core/geometry/point';
-import type { View } from '../../core/package/family';
+import type { View } from '../../core/package/lines';
 import { quantise } from '../../core/units/length';
 import { useBench } from '../bench/context';
 import { snapped, snapsOf } from '../bench/stages/rise/snaps';

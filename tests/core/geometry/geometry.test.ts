@@ -11,14 +11,13 @@ import {
 import {
   areaOf,
   contourOf,
-  gapBetweenFigures,
-  gapToLine,
   grown,
   perimeterOf,
   place,
   rectangle,
   type Figure,
 } from '../../../src/core/geometry/figure';
+import { gapBetweenFigures, gapToLine } from '../../../src/core/geometry/gaps';
 import { flatten, strip } from '../../../src/core/geometry/contour';
 import { facesOf } from '../../../src/core/geometry/faces';
 import { neighboursOf } from '../../../src/core/geometry/neighbours';

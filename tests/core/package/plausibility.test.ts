@@ -6,7 +6,8 @@ import { applyEdits } from '../../../src/core/document/edit';
 import type { Finding } from '../../../src/core/document/finding';
 import { compile } from '../../../src/core/footprint/compile';
 import { FAMILIES, familyById } from '../../../src/core/package/families';
-import type { Dimensions, FamilyDefinition } from '../../../src/core/package/family';
+import type { Dimensions } from '../../../src/core/package/definitions';
+import type { FamilyDefinition } from '../../../src/core/package/family';
 import { PROCESSES } from '../../../src/core/process';
 import { variantsOf, type Variant } from '../../data/families';
 

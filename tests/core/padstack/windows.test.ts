@@ -1,14 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { overhang } from '../../../src/core/geometry/box';
-import {
-  circleAt,
-  gapBetweenFigures,
-  place,
-  rectangle,
-  type Figure,
-  type Placed,
-} from '../../../src/core/geometry/figure';
+import { circleAt, place, rectangle, type Figure, type Placed } from '../../../src/core/geometry/figure';
+import { gapBetweenFigures } from '../../../src/core/geometry/gaps';
 import { neighboursOf } from '../../../src/core/geometry/neighbours';
 import { buildPadstack } from '../../../src/core/padstack/build';
 import { NO_STACK_CHOICES, type StackChoices } from '../../../src/core/padstack/choices';

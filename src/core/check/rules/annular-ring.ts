@@ -1,17 +1,17 @@
 /**
- * Requires the process's smallest ring of copper round every plated hole, and enough of it that
- * the ring is still there where the drill has wandered.
+ * Requires the process's smallest ring of copper round every plated hole on every layer, and enough of
+ * it that the ring is still there where the drill has wandered.
  */
 import type { Land } from '../../footprint/footprint';
-import { overhang } from '../../geometry/box';
-import type { Placed } from '../../geometry/figure';
-import { formatNumber } from '../../units/length';
-import { fill, type Rule, type RuleFinding } from '../rule';
+import { place, type Figure } from '../../geometry/figure';
+import { roomWithin } from '../../geometry/gaps';
+import type { Point } from '../../geometry/point';
+import { fill, idsOf, mm, type Rule, type RuleFinding } from '../rule';
 
 const messages = {
-  thin: 'The ring round the hole of land {land} is {ring} mm, needs {limit} mm; {count} such in all.',
+  thin: 'The ring round the hole of land {land} is {ring} mm on {layer}, needs {limit} mm; {count} such in all.',
   wander:
-    'The ring round the hole of land {land} is {ring} mm; {left} mm are left where the drill wanders by {wander} mm, needs {limit} mm; {count} such in all.',
+    'The ring round the hole of land {land} is {ring} mm on {layer}; {left} mm are left where the drill wanders by {wander} mm, needs {limit} mm; {count} such in all.',
 };
 
 export const annularRing: Rule = {
@@ -22,18 +22,17 @@ export const annularRing: Rule = {
   stage: 'stack',
   check({ footprint, process }) {
     const { minRing: limit, drillWander: wander } = process;
-    const rings = footprint.lands.flatMap((land) =>
-      land.hole && land.plated ? [{ land, ring: ringOf(land.hole, land) }] : [],
-    );
+    const rings = footprint.lands.flatMap((land) => (land.hole && land.plated ? [thinnest(land)] : []));
     const thin = rings.filter(({ ring }) => ring - wander < limit - 1e-9).sort((a, b) => a.ring - b.ring);
     const [worst] = thin;
     if (!worst) return [];
     const tooThin = worst.ring < limit - 1e-9;
     const values = {
       land: worst.land.number,
-      ring: formatNumber(worst.ring, 2, 3),
-      left: formatNumber(worst.ring - wander, 2, 3),
-      limit: formatNumber(limit, 2),
+      layer: worst.layer,
+      ring: mm(worst.ring),
+      left: mm(worst.ring - wander),
+      limit: mm(limit),
       wander,
       count: thin.length,
     };
@@ -41,13 +40,26 @@ export const annularRing: Rule = {
       ...(tooThin ? {} : { severity: 'caution' as const }),
       message: fill(tooThin ? messages.thin : messages.wander, values),
       measured: { value: tooThin ? worst.ring : worst.ring - wander, limit, unit: 'mm' },
-      place: { at: worst.land.at, lands: thin.map(({ land }) => land.number) },
+      place: { at: worst.land.at, lands: idsOf(thin.map(({ land }) => land)) },
     };
     return [finding];
   },
 };
 
-/** Least copper between the hole's wall and the land's edge along the axes, mm. */
-function ringOf(hole: Placed, { copper }: Land): number {
-  return -overhang(hole, copper);
+const CENTRE: Point = { x: 0, y: 0 };
+
+/** The layer on which the hole's wall comes closest to the copper's edge, and by how much. mm */
+function thinnest(land: Land): { readonly land: Land; readonly ring: number; readonly layer: string } {
+  const { copper, other, inner, offset, hole } = land.padstack;
+  const wall = place(hole?.figure as Figure, CENTRE);
+  const layers: readonly (readonly [string, Figure | null, Point])[] = [
+    ['the component side', copper, offset],
+    ['the far side', other, offset],
+    ['inner layers', inner, CENTRE],
+  ];
+  return layers
+    .flatMap(([layer, figure, at]) =>
+      figure ? [{ land, layer, ring: roomWithin(place(figure, at), wall) }] : [],
+    )
+    .reduce((least, next) => (next.ring < least.ring - 1e-9 ? next : least));
 }

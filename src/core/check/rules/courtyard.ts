@@ -1,8 +1,9 @@
 /**
  * Requires the courtyard to enclose lands and body by the excess of the density level.
  */
-import { boxAt, boxRound, overhang, type Box } from '../../geometry/box';
+import { boxRound, overhang, type Box } from '../../geometry/box';
 import { occupiedBy } from '../../footprint/marks';
+import { bodyAt } from '../../package/drawn';
 import { formatNumber } from '../../units/length';
 import { fill, type Rule } from '../rule';
 
@@ -18,9 +19,8 @@ export const courtyard: Rule = {
   stage: 'mark',
   check({ footprint }) {
     const { box, excess } = footprint.courtyard;
-    const { x, y, centre = { x: 0, y: 0 } } = footprint.body.extent;
-    const { lands, bores, keepOuts } = footprint;
-    const inner = boxRound(occupiedBy(lands, boxAt(centre, x.max, y.max), bores, keepOuts)) as Box;
+    const { lands, bores, keepOuts, body } = footprint;
+    const inner = boxRound(occupiedBy(lands, bodyAt(body.extent, 'max'), bores, keepOuts)) as Box;
     const left = -overhang(inner, box);
     if (left >= excess - 1e-6) return [];
     return [

@@ -3,7 +3,7 @@
  */
 import { narrowOf } from '../../geometry/figure';
 import { drillFor, hasDrill } from '../../process/process';
-import { fill, mm, type Rule, type RuleFinding } from '../rule';
+import { fill, idsOf, mm, type Rule, type RuleFinding } from '../rule';
 
 const messages = {
   land: 'There is no drill for the hole of {hole} mm in padstack {stack}; the next is {next} mm.',
@@ -26,8 +26,9 @@ export const drillTable: Rule = {
         place: { lands },
       };
     };
-    const ofStacks = footprint.padstacks.flatMap(({ name, hole, vias }): RuleFinding[] => {
-      const lands = footprint.lands.filter((land) => land.padstack === name).map(({ number }) => number);
+    const ofStacks = footprint.padstacks.flatMap((stack): RuleFinding[] => {
+      const { name, hole, vias } = stack;
+      const lands = idsOf(footprint.lands.filter(({ padstack }) => padstack === stack));
       const drill = hole && narrowOf(hole.figure);
       const [via] = vias;
       return [

@@ -1,45 +1,79 @@
 /**
  * Requires a part at the board's edge to stand out beyond it as far as its drawing says.
  */
+import type { BoardEdge, Land } from '../../footprint/footprint';
+import { cornersOf } from '../../geometry/box';
+import { flatten } from '../../geometry/contour';
+import { circleAt, contourOf, type Placed } from '../../geometry/figure';
+import { isQuarter, turn } from '../../geometry/point';
 import { fill, mm, type Rule } from '../rule';
 
 const messages = {
   least: 'The part stands out {value} mm beyond the {side} edge; needs {limit} mm.',
   most: 'The part stands out {value} mm beyond the {side} edge; at most {limit} mm.',
   short: 'The part ends {inside} mm inside the {side} edge; it must stand out by {limit} mm.',
-  lands: 'Land {land} reaches {value} mm from the {side} edge; copper keeps {limit} mm.',
+  lands: 'Land {land} comes within {value} mm of the {side} edge; copper keeps {limit} mm.',
+  holes: 'A hole{land} comes within {value} mm of the {side} edge; holes keep {limit} mm.',
 };
 
 export const edgeOverhang: Rule = {
   id: 'edge-overhang',
   title: 'Overhang at the board edge',
-  source: 'Document: edge and overhang; process: edge to copper',
+  source: 'Document: edge and overhang; process: edge to copper and to hole',
   severity: 'stop',
   stage: 'rise',
   check({ footprint, process }) {
     const { edge } = footprint;
     if (!edge) return [];
     const { side, overhang, least, most } = edge;
-    const say = (text: string, value: number, limit: number, land = '') => ({
-      message: fill(text, { value: mm(value), inside: mm(-value), limit: mm(limit), side, land }),
+    const say = (text: string, value: number, limit: number, land: Land | null = null, name = '') => ({
+      message: fill(text, { value: mm(value), inside: mm(-value), limit: mm(limit), side, land: name }),
       measured: { value, limit, unit: 'mm' as const },
-      place: land ? { lands: [land] } : {},
+      place: land ? { lands: [land.id] } : {},
     });
-    const sign = side === 'right' || side === 'top' ? 1 : -1;
-    const upright = side === 'left' || side === 'right';
-    const reach = footprint.lands.map(({ copper, number }) => {
-      const ends = upright ? [copper.minX, copper.maxX] : [copper.minY, copper.maxY];
-      return { number, gap: sign * edge.at - Math.max(...ends.map((end) => sign * end)) };
-    });
-    const [nearest] = reach.sort((a, b) => a.gap - b.gap);
+    const lands = footprint.lands.map((land) => ({ land, gap: gapTo(edge, land.copper) }));
+    const holes = [
+      ...footprint.lands.flatMap((land) =>
+        [...(land.hole ? [land.hole] : []), ...land.vias.map((via) => circleAt(via, via.hole))].map(
+          (wall) => ({ land, gap: gapTo(edge, wall) }),
+        ),
+      ),
+      ...footprint.bores.map(({ at, diameter }) => ({
+        land: null,
+        gap: gapTo(edge, circleAt(at, diameter)),
+      })),
+    ];
+    const [copper, hole] = [nearest(lands), nearest(holes)];
     return [
       ...(least !== null && overhang.min < least - 1e-9
         ? [say(overhang.min < 0 ? messages.short : messages.least, overhang.min, least)]
         : []),
       ...(most !== null && overhang.max > most + 1e-9 ? [say(messages.most, overhang.max, most)] : []),
-      ...(nearest && nearest.gap < process.edgeToCopper - 1e-9
-        ? [say(messages.lands, nearest.gap, process.edgeToCopper, nearest.number)]
+      ...(copper && copper.gap < process.edgeToCopper - 1e-9
+        ? [say(messages.lands, copper.gap, process.edgeToCopper, copper.land, copper.land.number)]
+        : []),
+      ...(hole && hole.gap < process.edgeToHole - 1e-9
+        ? [
+            say(
+              messages.holes,
+              hole.gap,
+              process.edgeToHole,
+              hole.land,
+              hole.land ? ` of land ${hole.land.number}` : '',
+            ),
+          ]
         : []),
     ];
   },
 };
+
+function nearest<T extends { readonly gap: number }>(items: readonly T[]): T | undefined {
+  return [...items].sort((a, b) => a.gap - b.gap)[0];
+}
+
+/** How far inside the edge something ends, mm; less than nothing beyond it. */
+function gapTo({ at, outward }: BoardEdge, figure: Placed): number {
+  const { x, y } = turn({ x: 1, y: 0 }, outward);
+  const corners = isQuarter(outward) ? cornersOf(figure) : flatten(contourOf(figure), 0.001);
+  return -Math.max(...corners.map((p) => (p.x - at.x) * x + (p.y - at.y) * y));
+}

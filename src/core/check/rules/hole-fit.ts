@@ -2,19 +2,27 @@
  * Requires holes that their leads go into and that solder fills: not tighter than the allowance of
  * the level, not wider than the smallest lead and its largest play.
  */
+import { pointerKey } from '../../document/edit';
+import type { Remedy } from '../../document/finding';
+import type { Land } from '../../footprint/footprint';
+import { narrowOf } from '../../geometry/figure';
+import type { PinSolution } from '../../land/solution';
 import { diagonal } from '../../land/solve-pin';
 import { HOLE_ALLOWANCE, HOLE_MOST, HOLE_SOURCE } from '../../land/tables';
-import { narrowOf } from '../../geometry/figure';
-import { formatNumber } from '../../units/length';
-import { fill, type Rule, type RuleFinding } from '../rule';
+import { fill, idsOf, mm, type CheckContext, type Rule, type RuleFinding } from '../rule';
 
 const messages = {
   tight:
-    'Hole {hole} mm for leads of up to {lead} mm across leaves {left} mm; level {level} needs {limit} mm.',
-  wide: 'Hole {hole} mm leaves {left} mm round the smallest lead of {lead} mm; at most {limit} mm are filled reliably.',
+    'Hole {hole} mm of land {land} for leads of up to {lead} mm across leaves {left} mm; level {level} needs {limit} mm; {count} such in all.',
+  wide: 'Hole {hole} mm of land {land} leaves {left} mm round the smallest lead of {lead} mm; at most {limit} mm are filled reliably; {count} such in all.',
 };
 
-const mm = (value: number) => formatNumber(value, 2, 3);
+/** A land whose hole leaves too little or too much round its lead. */
+interface Misfit {
+  readonly land: Land;
+  readonly hole: number;
+  readonly left: number;
+}
 
 export const holeFit: Rule = {
   id: 'hole-fit',
@@ -22,50 +30,70 @@ export const holeFit: Rule = {
   source: HOLE_SOURCE,
   severity: 'stop',
   stage: 'land',
-  check({ footprint, compiled: { document } }) {
-    const { level } = document;
-    return footprint.groups.flatMap((group, i): RuleFinding[] => {
-      const solution = footprint.solutions[i];
-      if (group.kind !== 'pin' || solution?.kind !== 'pin') return [];
-      const lands = footprint.lands.filter((land) => land.group === group.id);
-      const [first] = lands;
-      const hole = first?.hole ? narrowOf(first.hole.figure) : solution.hole;
-      const place = { ...(first ? { at: first.at } : {}), lands: lands.map(({ number }) => number) };
-      const byHand = document.overrides?.lands?.[group.id]?.H ?? document.recommended?.adopted;
-      const remedies = byHand
-        ? [
-            {
-              label: `Take the computed hole ${mm(solution.computed.hole)}`,
-              edits: [
-                { at: `/overrides/lands/${group.id}/H`, value: undefined },
-                { at: '/recommended/adopted', value: undefined },
-              ],
-            },
-          ]
-        : [];
-      const say = (
-        message: string,
-        lead: number,
-        left: number,
-        limit: number,
-        rest: Partial<RuleFinding> = {},
-      ) => ({
-        message: fill(message, { hole: mm(hole), lead: mm(lead), left: mm(left), limit: mm(limit), level }),
-        measured: { value: left, limit, unit: 'mm' as const },
-        place,
-        remedies,
-        ...rest,
-      });
-      const most = diagonal(group.lead, 'max');
-      const least = diagonal(group.lead, 'min');
-      // a hole that the part's drawing states is its maker's business, unless the lead cannot enter
-      const needed = group.stated ? 0 : HOLE_ALLOWANCE[level];
-      if (hole - most < needed - 1e-9) {
-        const stuck = hole - most <= 0;
-        return [say(messages.tight, most, hole - most, needed, stuck ? {} : { severity: 'caution' })];
-      }
-      if (group.stated || hole - least <= HOLE_MOST[level] + 1e-9) return [];
-      return [say(messages.wide, least, hole - least, HOLE_MOST[level], { severity: 'caution' })];
-    });
+  check(context) {
+    const { footprint } = context;
+    return footprint.groups.flatMap((group) => (group.kind === 'pin' ? findings(group, context) : []));
   },
 };
+
+function findings(group: PinSolution, { footprint, compiled: { document } }: CheckContext): RuleFinding[] {
+  const { level } = document;
+  const { lead, stated, id } = group.terminals;
+  const [most, least] = [diagonal(lead, 'max'), diagonal(lead, 'min')];
+  const own = footprint.lands.flatMap((land) =>
+    land.group === id && land.padstack.hole ? [{ land, hole: narrowOf(land.padstack.hole.figure) }] : [],
+  );
+  // a hole that the part's drawing states is its maker's business, unless the lead cannot enter
+  const needed = stated ? 0 : HOLE_ALLOWANCE[level];
+  const tight = own
+    .map(({ land, hole }): Misfit => ({ land, hole, left: hole - most }))
+    .filter(({ left }) => left < needed - 1e-9)
+    .sort((a, b) => a.left - b.left);
+  const wide = stated
+    ? []
+    : own
+        .map(({ land, hole }): Misfit => ({ land, hole, left: hole - least }))
+        .filter(({ left }) => left > HOLE_MOST[level] + 1e-9)
+        .sort((a, b) => b.left - a.left);
+  const say = (message: string, all: readonly Misfit[], across: number, limit: number): RuleFinding[] => {
+    const [worst] = all;
+    if (!worst) return [];
+    const { land, hole, left } = worst;
+    const values = { hole: mm(hole), land: land.number, lead: mm(across), left: mm(left), limit: mm(limit) };
+    return [
+      {
+        message: fill(message, { ...values, level, count: all.length }),
+        measured: { value: left, limit, unit: 'mm' },
+        place: { at: land.at, lands: idsOf(all.map((misfit) => misfit.land)) },
+        remedies: remediesFor(all, group, document),
+        // a lead that does not go in is a stop
+        ...(left <= 0 ? {} : { severity: 'caution' as const }),
+      },
+    ];
+  };
+  return [...say(messages.tight, tight, most, needed), ...say(messages.wide, wide, least, HOLE_MOST[level])];
+}
+
+/** What was set by hand is taken back: the hole of the group, or that of single lands. */
+function remediesFor(
+  misfits: readonly Misfit[],
+  { terminals: { id }, computed }: PinSolution,
+  { overrides, recommended, stacks }: CheckContext['compiled']['document'],
+): Remedy[] {
+  const label = `Take the computed hole ${mm(computed.hole)}`;
+  const single = misfits.filter(({ land }) => stacks?.lands?.[land.id]?.hole?.diameter !== undefined);
+  const edits = [
+    ...(overrides?.lands?.[id]?.H === undefined
+      ? []
+      : [{ at: `/overrides/lands/${pointerKey(id)}/H`, value: undefined }]),
+    ...(recommended?.adopted ? [{ at: '/recommended/adopted', value: undefined }] : []),
+    ...(stacks?.groups?.[id]?.hole?.diameter === undefined
+      ? []
+      : [{ at: `/stacks/groups/${pointerKey(id)}/hole/diameter`, value: undefined }]),
+    ...single.map(({ land }) => ({
+      at: `/stacks/lands/${pointerKey(land.id)}/hole/diameter`,
+      value: undefined,
+    })),
+  ];
+  return edits.length > 0 ? [{ label, edits }] : [];
+}

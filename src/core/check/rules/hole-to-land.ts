@@ -2,7 +2,8 @@
  * Requires copper of other lands to stay clear of the walls of holes: a drill that wanders cuts
  * into it.
  */
-import { circleAt, gapBetweenFigures } from '../../geometry/figure';
+import { circleAt } from '../../geometry/figure';
+import { gapBetweenFigures } from '../../geometry/gaps';
 import { grow } from '../../geometry/box';
 import { between, worstOf, type Miss, type Rule } from '../rule';
 

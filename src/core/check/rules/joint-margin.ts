@@ -1,16 +1,20 @@
 /**
  * Requires terminals to stay on their lands as the acceptance class demands, with tolerances as
- * root of the sum of squares: end overhang, side overhang, width of the end joint.
+ * root of the sum of squares: end overhang, side overhang, width of the end joint. Every land is held
+ * by itself, since each may have a size of its own.
  */
+import { pointerKey } from '../../document/edit';
 import { centreOf } from '../../geometry/box';
 import { endJointLimit, endStaysOn, sideOverhangLimit } from '../../joint/acceptance';
-import { correctedGroup } from '../../package/contact';
 import { landOf, marginFigures, spanModel } from '../../joint/model';
-import { formatNumber } from '../../units/length';
-import { fill, mm, TAKE_COMPUTED, type Rule, type RuleFinding } from '../rule';
+import type { Land } from '../../footprint/footprint';
+import type { SpanSolution } from '../../land/solution';
+import { correctedGroup } from '../../package/contact';
+import { formatNumber, quantise } from '../../units/length';
+import { fill, idsOf, mm, TAKE_COMPUTED, type CheckContext, type Rule, type RuleFinding } from '../rule';
 
 const messages = {
-  end: 'The end of terminal {land} may hang over its land by {value} mm; class {class} allows none.',
+  end: 'The end of terminal {land} may hang over its land by {value}; class {class} allows none.',
   side: 'Terminal {land} may hang over the side of its land by {value} of its width; class {class} allows {limit}.',
   width:
     'The joint at the end of terminal {land} may be {value} of the terminal wide; class {class} needs {limit}.',
@@ -19,52 +23,93 @@ const messages = {
 /** Rounding of the lands may take this much of a margin, mm. */
 const ROUNDING = 0.025;
 
+/** One way in which one land misses what its class demands. */
+interface Miss {
+  readonly kind: keyof typeof messages;
+  readonly land: Land;
+  readonly value: number;
+  readonly limit: number;
+}
+
 export const jointMargin: Rule = {
   id: 'joint-margin',
   title: 'Joint against acceptance',
   source: 'IPC-A-610 and J-STD-001: overhang and end joint width',
   severity: 'caution',
   stage: 'prove',
-  check({ footprint, process, compiled: { document } }) {
-    const { acceptanceClass } = process;
-    const byHand = document.overrides?.land || document.overrides?.lands;
-    return footprint.groups.flatMap((group, i): RuleFinding[] => {
-      const solution = footprint.solutions[i];
-      const land = footprint.lands.find((l) => l.group === group.id);
-      if (group.kind !== 'span' || solution?.kind !== 'span' || !land) return [];
-      const correction = footprint.contacts.get(group.id);
-      const size = landOf(land, solution.land);
-      const model = spanModel(group, size, solution.goals, solution.goalRow.ends, process, correction);
-      const [outer, , side] = model.margins.map((margin) => marginFigures(model, margin));
-      const { width } = correctedGroup(group, correction);
-      const W = (width.min + width.max) / 2;
-      const numbers = footprint.lands.filter((l) => l.group === group.id).map(({ number }) => number);
-      const say = (message: string, value: number, limit: number, unit: 'mm' | 'share'): RuleFinding => {
-        const show = (v: number) => (unit === 'mm' ? mm(v) : `${formatNumber(v * 100, 0, 0)} %`);
-        const values = { land: land.number, class: acceptanceClass, value: show(value), limit: show(limit) };
-        return {
-          message: fill(message, values),
-          measured: { value, limit, unit },
-          place: { at: centreOf(land.contact.nom), lands: numbers },
-          remedies: byHand ? [TAKE_COMPUTED] : [],
-        };
-      };
-      const found: RuleFinding[] = [];
-      // lands as large as pulled-back terminals have no margin to lose
-      const slack = group.form === 'pulled-back' ? process.fabricationTolerance : ROUNDING;
-      if (outer && endStaysOn(group.form) && outer.rms.min < -slack) {
-        found.push(say(messages.end, -outer.rms.min, 0, 'mm'));
-      }
-      if (side) {
-        const share = Math.max(0, -side.rms.min) / W;
-        const most = sideOverhangLimit(acceptanceClass);
-        if (share > most + 1e-9) return [...found, say(messages.side, share, most, 'share')];
-        // what lies on the land is the terminal, or the land where that is narrower
-        const joint = Math.min(1, size.X / W, 1 - share);
-        const least = endJointLimit(acceptanceClass);
-        if (joint < least - 1e-9) found.push(say(messages.width, joint, least, 'share'));
-      }
-      return found;
-    });
+  check(context) {
+    return context.footprint.groups.flatMap((group) =>
+      group.kind === 'span' ? findings(group, context) : [],
+    );
   },
 };
+
+/** One finding for each way in which lands of a group miss, by the worst of them. */
+function findings(group: SpanSolution, context: CheckContext): RuleFinding[] {
+  const { footprint, process, compiled } = context;
+  const { overrides, stacks } = compiled.document;
+  const lands = footprint.lands.filter((land) => land.group === group.terminals.id);
+  const misses = lands.flatMap((land) => missesOf(land, group, context));
+  return (['end', 'side', 'width'] as const).flatMap((kind): RuleFinding[] => {
+    const own = misses.filter((miss) => miss.kind === kind);
+    const sign = kind === 'width' ? 1 : -1;
+    const [worst] = own.sort((a, b) => sign * (quantise(a.value) - quantise(b.value)));
+    if (!worst) return [];
+    const { land, value, limit } = worst;
+    const unit = kind === 'end' ? 'mm' : 'share';
+    const show = (v: number) => (unit === 'mm' ? `${mm(v)} mm` : `${formatNumber(v * 100, 0, 0)} %`);
+    const values = {
+      land: land.number,
+      class: process.acceptanceClass,
+      value: show(value),
+      limit: show(limit),
+    };
+    const byHand = overrides?.land ?? overrides?.lands;
+    const single = own.filter((miss) => stacks?.lands?.[miss.land.id]);
+    return [
+      {
+        message: fill(messages[kind], values),
+        measured: { value, limit, unit },
+        place: { at: centreOf(land.contact.nom), lands: idsOf(own.map((miss) => miss.land)) },
+        remedies: [
+          ...(byHand ? [TAKE_COMPUTED] : []),
+          ...(single.length > 0
+            ? [
+                {
+                  label: 'Padstacks as the others of the group',
+                  edits: single.map((miss) => ({
+                    at: `/stacks/lands/${pointerKey(miss.land.id)}`,
+                    value: undefined,
+                  })),
+                },
+              ]
+            : []),
+        ],
+      },
+    ];
+  });
+}
+
+function missesOf(land: Land, group: SpanSolution, { footprint, process }: CheckContext): Miss[] {
+  const { terminals, goals, goalRow } = group;
+  const correction = footprint.contacts.get(terminals.id);
+  const size = landOf(land, terminals);
+  const model = spanModel(terminals, size, goals, goalRow.ends, process, correction);
+  const [outer, , side] = model.margins.map((margin) => marginFigures(model, margin));
+  const { width } = correctedGroup(terminals, correction);
+  const W = (width.min + width.max) / 2;
+  const found: Miss[] = [];
+  // lands as large as pulled-back terminals have no margin to lose
+  const slack = terminals.form === 'pulled-back' ? process.fabricationTolerance : ROUNDING;
+  if (outer && endStaysOn(terminals.form) && outer.rms.min < -slack)
+    found.push({ kind: 'end', land, value: -outer.rms.min, limit: 0 });
+  if (!side) return found;
+  const share = Math.max(0, -side.rms.min) / W;
+  const most = sideOverhangLimit(process.acceptanceClass);
+  if (share > most + 1e-9) return [...found, { kind: 'side', land, value: share, limit: most }];
+  // what lies on the land is the terminal, or the land where that is narrower
+  const joint = Math.min(1, size.X / W, 1 - share);
+  const least = endJointLimit(process.acceptanceClass);
+  if (joint < least - 1e-9) found.push({ kind: 'width', land, value: joint, limit: least });
+  return found;
+}

@@ -1,8 +1,9 @@
 /**
  * Requires lands, vias and the body to stay out of areas that are kept free of them.
  */
-import { boxAt } from '../../geometry/box';
-import { circleAt, gapBetweenFigures, placedBox } from '../../geometry/figure';
+import { circleAt } from '../../geometry/figure';
+import { gapBetweenFigures } from '../../geometry/gaps';
+import { bodyAt } from '../../package/drawn';
 import { worstOf, type Miss, type Rule } from '../rule';
 
 const messages = {
@@ -17,12 +18,10 @@ export const keepOut: Rule = {
   source: 'The area is kept free by the document',
   severity: 'stop',
   stage: 'stack',
-  check({ footprint, compiled: { document } }) {
-    const { lands, keepOuts, body } = footprint;
-    // the package's own areas come first and hold other parts off, not itself
-    const own = keepOuts.slice(keepOuts.length - (document.keepOuts?.length ?? 0));
-    const { x, y, centre = { x: 0, y: 0 } } = body.extent;
-    const solid = placedBox(boxAt(centre, x.max, y.max));
+  check({ footprint: { lands, keepOuts, body } }) {
+    // the package's own areas hold other parts off, not itself
+    const own = keepOuts.filter(({ id }) => id !== null);
+    const solid = bodyAt(body.extent, 'max');
     return own.flatMap(({ area, what, side, why }) => {
       const told = why ? ` (${why})` : '';
       const inside = (value: number) => value < -1e-9;
@@ -32,7 +31,7 @@ export const keepOut: Rule = {
           over: Math.round(-Math.min(0, ...misses.map(({ value }) => value)) * 1e3) / 1e3,
         });
       const copper = lands.flatMap((land): Miss[] => {
-        if (side === 'far' && !land.hole) return [];
+        if (side !== 'both' && !land.hole && land.far !== (side === 'far')) return [];
         const value = gapBetweenFigures(land.copper, area);
         return inside(value) ? [{ value, at: land.at, lands: [land] }] : [];
       });

@@ -1,12 +1,10 @@
 /**
  * Requires the process's smallest gap between the copper of any two lands.
  */
-import { gapBetweenFigures, type Placed } from '../../geometry/figure';
-import { formatNumber } from '../../units/length';
 import type { Remedy } from '../../document/finding';
 import type { TapisDocument } from '../../document/document';
 import { TRIM_TITLES } from '../../land/trims';
-import { between, fill, TAKE_COMPUTED, type Rule, type RuleFinding } from '../rule';
+import { closerThan, fill, idsOf, mm, shareSide, TAKE_COMPUTED, type Rule } from '../rule';
 
 const messages = {
   overlap: 'Lands {a} and {b} overlap by {over} mm; {count} such in all. They would be one piece of copper.',
@@ -21,34 +19,19 @@ export const landGap: Rule = {
   stage: 'land',
   check({ footprint, process, lands, compiled }) {
     const limit = process.minGap;
-    let worst: { gap: number; a: number; b: number } | null = null;
-    const involved = new Set<number>();
-    let count = 0;
-    for (const [a, b] of lands.pairs(limit)) {
-      const gap = gapBetweenFigures(
-        footprint.lands[a]?.copper as Placed,
-        footprint.lands[b]?.copper as Placed,
-      );
-      if (gap >= limit - 1e-9) continue;
-      count += 1;
-      involved.add(a).add(b);
-      if (!worst || gap < worst.gap) worst = { gap, a, b };
-    }
+    const close = closerThan(footprint.lands, ({ copper }) => copper, limit, shareSide, lands);
+    const [worst] = close;
     if (!worst) return [];
-    const [a, b] = [footprint.lands[worst.a], footprint.lands[worst.b]];
-    if (!a || !b) return [];
-    const gap = formatNumber(worst.gap, 2, 3);
-    const values = { a: a.number, b: b.number, gap, over: gap.replace('-', ''), limit, count };
-    const finding: RuleFinding = {
-      message: fill(worst.gap < 0 ? messages.overlap : messages.gap, values),
-      measured: { value: worst.gap, limit, unit: 'mm' },
-      place: {
-        at: between(a.copper, b.copper),
-        lands: [...involved].map((i) => footprint.lands[i]?.number ?? ''),
+    const { a, b, gap, at } = worst;
+    const values = { a: a.number, b: b.number, gap: mm(gap), over: mm(-gap), limit, count: close.length };
+    return [
+      {
+        message: fill(gap < 0 ? messages.overlap : messages.gap, values),
+        measured: { value: gap, limit, unit: 'mm' },
+        place: { at, lands: idsOf(close.flatMap((call) => [call.a, call.b])) },
+        remedies: remediesFor(compiled.document),
       },
-      remedies: remediesFor(compiled.document),
-    };
-    return [finding];
+    ];
   },
 };
 

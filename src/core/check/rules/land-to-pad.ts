@@ -2,10 +2,10 @@
  * Requires lands to keep a gap and a web of mask to the exposed pad beside them: solder that
  * bridges there cannot be seen.
  */
-import { gapBetweenFigures } from '../../geometry/figure';
+import { gapBetweenFigures } from '../../geometry/gaps';
 import { grow } from '../../geometry/box';
 import { clearGap } from '../../land/trims';
-import { between, TAKE_COMPUTED, worstOf, type Miss, type Rule } from '../rule';
+import { between, shareSide, TAKE_COMPUTED, worstOf, type Miss, type Rule } from '../rule';
 
 const message =
   'Land {land} lies {value} mm from the exposed pad {other}; gap and mask web need {limit} mm; {count} such in all.';
@@ -16,13 +16,13 @@ export const landToPad: Rule = {
   source: 'Process: smallest gap, mask web and mask margin',
   severity: 'caution',
   stage: 'land',
-  check({ footprint, process, lands, stackOf, compiled: { document } }) {
+  check({ footprint, process, lands, compiled: { document } }) {
     const limit = clearGap(process);
     const misses = footprint.lands.flatMap((pad): Miss[] => {
-      if (stackOf(pad).kind !== 'thermal') return [];
+      if (pad.padstack.kind !== 'thermal') return [];
       return lands.near(grow(pad.copper, limit)).flatMap((i): Miss[] => {
         const land = footprint.lands[i];
-        if (!land || land === pad || stackOf(land).kind === 'thermal') return [];
+        if (!land || land === pad || land.padstack.kind === 'thermal' || !shareSide(land, pad)) return [];
         const value = gapBetweenFigures(land.copper, pad.copper);
         // what is too near for copper is a land gap
         if (value >= limit - 1e-9 || value < process.minGap - 1e-9) return [];

@@ -2,9 +2,10 @@
  * Requires room between a land that runs under the body and the body's underside:
  * a heel under a low body is soldered against the moulding.
  */
-import { boxAt, gapBetween } from '../../geometry/box';
+import { gapBetween } from '../../geometry/box';
+import { bodyAt } from '../../package/drawn';
 import { formatNumber } from '../../units/length';
-import { fill, TAKE_COMPUTED, type Rule } from '../rule';
+import { fill, idsOf, TAKE_COMPUTED, type Rule } from '../rule';
 
 const messages = {
   low: 'Lands run under the body, whose standoff A1 is {standoff} mm at least; needs {limit} mm.',
@@ -19,12 +20,14 @@ export const landUnderBody: Rule = {
   check({ footprint, process, compiled }) {
     const { extent } = footprint.body;
     const limit = process.minStandoff;
-    // lands that belong under the body are not meant
+    // lands that belong under the body, or lie on the other side of the board, are not meant
     const outside = new Set(
-      footprint.groups.flatMap((group) => (group.kind === 'span' && group.body ? [group.id] : [])),
+      footprint.groups.flatMap(({ kind, terminals }) =>
+        kind === 'span' && terminals.body && !terminals.frame.far ? [terminals.id] : [],
+      ),
     );
     if (extent.standoff.min >= limit - 1e-9 || outside.size === 0) return [];
-    const body = boxAt(extent.centre ?? { x: 0, y: 0 }, extent.x.max, extent.y.max);
+    const body = bodyAt(extent, 'max');
     const under = footprint.lands.filter(
       ({ copper, group }) => outside.has(group) && gapBetween(copper, body) < -1e-9,
     );
@@ -38,7 +41,7 @@ export const landUnderBody: Rule = {
       {
         message: fill(messages.low, { standoff, limit }),
         measured: { value: extent.standoff.min, limit, unit: 'mm' },
-        place: { at: first.at, lands: under.map(({ number }) => number), dimensions: ['A1'] },
+        place: { at: first.at, lands: idsOf(under), dimensions: ['A1'] },
         remedies: [
           ...(off
             ? [

@@ -1,12 +1,14 @@
 /**
  * Requires legend lines and letters that print and can be read, where they can be seen.
  */
-import { boxAt, boxOfPoints, overhang, type Box } from '../../geometry/box';
-import { gapToLine, type Placed } from '../../geometry/figure';
+import { boxOfPoints, overhang, type Box } from '../../geometry/box';
+import { type Placed } from '../../geometry/figure';
+import { gapToLine } from '../../geometry/gaps';
 import { grow } from '../../geometry/box';
 import { neighboursOf } from '../../geometry/neighbours';
 import type { Point } from '../../geometry/point';
 import type { Footprint, TextMark } from '../../footprint/footprint';
+import { bodyAt } from '../../package/drawn';
 import { fill, mm, type Rule, type RuleFinding } from '../rule';
 
 const NAMES = { reference: 'reference', value: 'value' } as const;
@@ -45,8 +47,7 @@ export const legendHidden: Rule = {
   stage: 'mark',
   check({ footprint }) {
     const { legend, texts } = footprint;
-    const { x, y, centre = { x: 0, y: 0 } } = footprint.body.extent;
-    const body = boxAt(centre, x.min, y.min);
+    const body = bodyAt(footprint.body.extent, 'min');
     const isUnder = (box: Box | null) => box !== null && overhang(box, body) < -legend.width;
     const hidden = legend.lines.filter((line) => isUnder(boxOfPoints(line)));
     const lines: RuleFinding[] =
@@ -55,7 +56,7 @@ export const legendHidden: Rule = {
             {
               message: 'The whole legend lies under the body and is hidden after assembly.',
               measured: { value: hidden.length, limit: 0, unit: 'count' },
-              place: { at: hidden[0]?.[0] ?? centre },
+              place: { at: hidden[0]?.[0] ?? body.at },
               remedies: [
                 { label: 'Frame round body and lands', edits: [{ at: '/marks/style', value: 'around' }] },
               ],

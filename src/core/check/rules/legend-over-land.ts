@@ -3,7 +3,8 @@
  */
 import type { Footprint } from '../../footprint/footprint';
 import { boxOfPoints, centreOf, grow, type Box } from '../../geometry/box';
-import { gapToLine, gapToPolygon, type Placed } from '../../geometry/figure';
+import { type Placed } from '../../geometry/figure';
+import { gapToLine, gapToPolygon } from '../../geometry/gaps';
 import type { Point } from '../../geometry/point';
 import { neighboursOf } from '../../geometry/neighbours';
 import { formatNumber } from '../../units/length';
@@ -37,13 +38,13 @@ export const legendOverLand: Rule = {
     }
     if (!worst) return [];
     const { gap, area, land } = worst;
-    const { number = '' } = footprint.lands[land] ?? {};
-    const values = { gap: formatNumber(gap, 2, 3), limit: formatNumber(limit, 2), land: number };
+    const near = footprint.lands[land];
+    const values = { gap: formatNumber(gap, 2, 3), limit: formatNumber(limit, 2), land: near?.number ?? '' };
     return [
       {
         message: fill(gap <= 0 ? messages.over : messages.near, values),
         measured: { value: gap, limit, unit: 'mm' },
-        place: { at: centreOf(area), lands: [number] },
+        place: { at: centreOf(area), lands: near ? [near.id] : [] },
       },
     ];
   },

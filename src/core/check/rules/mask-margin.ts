@@ -2,7 +2,9 @@
  * Requires openings no smaller than their copper, unless the land is meant to be defined by its mask:
  * mask on the land takes solder from the joint.
  */
+import { pointerKey } from '../../document/edit';
 import { overhang } from '../../geometry/box';
+import { place } from '../../geometry/figure';
 import { worstOf, type Miss, type Rule } from '../rule';
 
 const message =
@@ -15,13 +17,11 @@ export const maskMargin: Rule = {
   severity: 'caution',
   stage: 'stack',
   check({ footprint, compiled: { document } }) {
-    const { groups = {}, lands = {} } = document.stacks ?? {};
     const misses = footprint.lands.flatMap((land): Miss[] => {
-      const chosen = { ...groups[land.group], ...lands[String(land.position)] };
-      if (chosen.definedBy === 'mask' || chosen.windows?.mask) return [];
-      const [opening, ...others] = land.mask;
-      if (!opening || others.length > 0) return [];
-      const value = -overhang(land.copper, opening);
+      const { definedBy, mask, copper, offset } = land.padstack;
+      const [opening, ...others] = mask;
+      if (definedBy !== 'copper' || !opening || others.length > 0) return [];
+      const value = -overhang(place(copper, offset), opening);
       return value < -1e-9 ? [{ value, at: land.copper.at, lands: [land] }] : [];
     });
     const worst = Math.min(0, ...misses.map(({ value }) => value));
@@ -38,7 +38,10 @@ export const maskMargin: Rule = {
             : []),
           {
             label: 'Define these lands by mask',
-            edits: own.map((group) => ({ at: `/stacks/groups/${group}/definedBy`, value: 'mask' })),
+            edits: own.map((group) => ({
+              at: `/stacks/groups/${pointerKey(group)}/definedBy`,
+              value: 'mask',
+            })),
           },
         ],
       },

@@ -16,10 +16,10 @@ export const maskOverHole: Rule = {
   source: 'A hole that a lead goes through is open on both sides',
   severity: 'stop',
   stage: 'stack',
-  check({ footprint, stackOf }) {
+  check({ footprint }) {
     const on = (side: Side) =>
       footprint.lands.flatMap((land): Miss[] => {
-        const { hole, mask, maskOther } = stackOf(land);
+        const { hole, mask, maskOther } = land.padstack;
         if (!hole) return [];
         const wall = place(hole.figure, { x: 0, y: 0 });
         const openings = side === 'component side' ? mask : maskOther;

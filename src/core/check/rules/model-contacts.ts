@@ -3,7 +3,7 @@
  */
 import { boxAt, overhang } from '../../geometry/box';
 import type { Land } from '../../footprint/footprint';
-import { fill, worstOf, type Miss, type Rule } from '../rule';
+import { fill, idsOf, worstOf, type Miss, type Rule } from '../rule';
 import { matchesOf } from './model-fit';
 
 const messages = {
@@ -65,7 +65,7 @@ export const modelPinCount: Rule = {
       {
         message: fill(messages.fewer, { met: all - missing.length, all, list }),
         measured: { value: all - missing.length, limit: all, unit: 'count' },
-        place: { at: first.at, lands: numbers },
+        place: { at: first.at, lands: idsOf(missing) },
       },
     ];
   },

@@ -3,6 +3,8 @@
  */
 import type { Footprint } from '../../footprint/footprint';
 import { overhang } from '../../geometry/box';
+import { bodyAt } from '../../package/drawn';
+import { axisOf } from '../../package/terminal';
 import { fill, mm, type Rule, type RuleFinding } from '../rule';
 
 const messages = {
@@ -66,10 +68,16 @@ export const modelSpan: Rule = {
 
 /** The largest of body and spans along an axis, at least and at most, mm. */
 function statedSpan({ body: { extent, imported }, groups }: Footprint, axis: 'x' | 'y') {
-  const spans = groups.flatMap((group) => (group.kind === 'span' && group.axis === axis ? [group.span] : []));
+  const spans = groups.flatMap(({ kind, terminals }) =>
+    kind === 'span' && axisOf(terminals) === axis ? [terminals.span] : [],
+  );
   // leads of through-hole parts may stand out farther than their body: the drawn body knows
   const own = imported ? imported.ground.box.max[axis] - imported.ground.box.min[axis] : 0;
-  const most = (end: 'min' | 'max') => Math.max(extent[axis][end], ...spans.map((span) => span[end]));
+  const body = (end: 'min' | 'max') => {
+    const { minX, maxX, minY, maxY } = bodyAt(extent, end);
+    return axis === 'x' ? maxX - minX : maxY - minY;
+  };
+  const most = (end: 'min' | 'max') => Math.max(body(end), ...spans.map((span) => span[end]));
   return { min: Math.min(most('min'), own || Infinity), max: Math.max(most('max'), own) };
 }
 

@@ -32,10 +32,10 @@ export const nameGeometry: Rule = {
       place: symbol ? { dimensions: [symbol] } : {},
       remedies,
     });
-    const stated = parseName(footprint.nameTemplate, name);
+    const stated = parseName(footprint.package.name, name);
     if (!stated) return [say(fill(messages.form, { name, computed }))];
     const found: RuleFinding[] = [];
-    for (const part of footprint.nameTemplate) {
+    for (const part of footprint.package.name) {
       if (typeof part === 'string') continue;
       const value = stated.values[part.symbol] ?? Number.NaN;
       if (digitsOf({ ...part, value }) === digitsOf(part)) continue;

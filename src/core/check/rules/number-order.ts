@@ -13,7 +13,7 @@ export const numberOrder: Rule = {
     const typed = document.overrides?.numbers ?? {};
     const misses = lands.flatMap((land): Miss[] => {
       const own = land.schemeNumber;
-      return Object.hasOwn(typed, String(land.position)) && own !== land.number
+      return Object.hasOwn(typed, land.id) && own !== land.number
         ? [{ value: 1, at: land.at, lands: [land] }]
         : [];
     });

@@ -1,14 +1,15 @@
 /**
  * Requires land numbers without gaps and doubles.
  */
+import { pointerKey } from '../../document/edit';
 import type { Land } from '../../footprint/footprint';
-import { fill, type Rule, type RuleFinding } from '../rule';
+import { fill, idsOf, type Rule, type RuleFinding } from '../rule';
 
 const messages = {
   double: 'Land number {number} is used {count} times.',
   gap: 'Land number {missing} is missing between {first} and {last}.',
   gaps: 'Land numbers {missing} are missing between {first} and {last}.',
-  empty: 'The land at position {position} has no number.',
+  empty: 'The land {land} has no number.',
 };
 
 export const numberSequence: Rule = {
@@ -24,13 +25,18 @@ export const numberSequence: Rule = {
     for (const [number, same] of byNumber) {
       const [first] = same as [Land];
       if (number.trim() === '') {
-        const message = fill(messages.empty, { position: first.position });
+        const message = fill(messages.empty, { land: first.id });
         const measured = { value: 0, limit: 1, unit: 'count' } as const;
-        found.push({ message, measured, place: { at: first.at }, remedies: [restore(same)] });
+        found.push({
+          message,
+          measured,
+          place: { at: first.at, lands: idsOf(same) },
+          remedies: [restore(same)],
+        });
       } else if (same.length > 1) {
         const message = fill(messages.double, { number, count: same.length });
         const measured = { value: same.length, limit: 1, unit: 'count' } as const;
-        const place = { at: first.at, lands: [number] };
+        const place = { at: first.at, lands: idsOf(same) };
         found.push({ message, measured, place, remedies: [restore(same)] });
       }
     }
@@ -38,7 +44,7 @@ export const numberSequence: Rule = {
     if (gap.length > 0) {
       const numbers = lands.map(({ number }) => Number(number)).filter(Number.isInteger);
       const values = { missing: gap.join(', '), first: Math.min(...numbers), last: Math.max(...numbers) };
-      const renumbered = lands.filter(({ number, position }) => number !== String(position));
+      const renumbered = lands.filter(({ number, schemeNumber }) => number !== schemeNumber);
       found.push({
         severity: 'caution',
         message: fill(gap.length > 1 ? messages.gaps : messages.gap, values),
@@ -66,7 +72,7 @@ function missingNumbers(numbers: readonly string[]): number[] {
 
 function restore(lands: readonly Land[]) {
   return {
-    label: 'Number by position',
-    edits: lands.map(({ position }) => ({ at: `/overrides/numbers/${position}`, value: undefined })),
+    label: 'Number by the scheme',
+    edits: lands.map(({ id }) => ({ at: `/overrides/numbers/${pointerKey(id)}`, value: undefined })),
   };
 }

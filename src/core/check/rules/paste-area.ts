@@ -5,9 +5,10 @@ import { sizeOf, type Figure } from '../../geometry/figure';
 import { sizesOfPlaced } from '../../padstack/naming';
 import type { Padstack } from '../../padstack/padstack';
 import { formed, pasteFigures, type PasteForm } from '../../padstack/paste-forms';
+import { pointerKey } from '../../document/edit';
 import type { Remedy } from '../../document/finding';
 import { formatNumber } from '../../units/length';
-import { fill, mm, type CheckContext, type Rule, type RuleFinding } from '../rule';
+import { fill, idsOf, mm, type CheckContext, type Rule, type RuleFinding } from '../rule';
 
 /** IPC-7525B, clause 3.2.1.1: aperture area over wall area. */
 export const LEAST_AREA_RATIO = 0.66;
@@ -42,9 +43,9 @@ function figureFinding(paste: Figure, stack: Padstack, context: CheckContext): R
   const { footprint, process } = context;
   const foil = process.stencilThickness;
   const size = sizeOf(paste);
-  const lands = footprint.lands.filter(({ padstack }) => padstack === stack.name);
+  const lands = footprint.lands.filter(({ padstack }) => padstack === stack);
   const [first] = lands;
-  const place = { ...(first ? { at: first.at } : {}), lands: lands.map(({ number }) => number) };
+  const place = { ...(first ? { at: first.at } : {}), lands: idsOf(lands) };
   if (size.width <= 0 || size.height <= 0) {
     const measured = { value: 0, limit: LEAST_AREA_RATIO, unit: 'ratio' } as const;
     const message = fill(messages.none, { stack: stack.name });
@@ -94,6 +95,6 @@ function rounder(
       1,
     );
     if (areaRatio < LEAST_AREA_RATIO) return [];
-    return [{ label, edits: [{ at: `/stacks/groups/${group}/paste/form`, value: form }] }];
+    return [{ label, edits: [{ at: `/stacks/groups/${pointerKey(group)}/paste/form`, value: form }] }];
   });
 }

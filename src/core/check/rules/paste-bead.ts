@@ -2,6 +2,8 @@
  * Looks for paste that is printed under the bare body of a chip, inside of its end caps: it is
  * squeezed out beside the body and stays there as a bead.
  */
+import { pointerKey } from '../../document/edit';
+import { putPlaced, undone } from '../../geometry/placement';
 import { worstOf, type Miss, type Rule } from '../rule';
 
 const message =
@@ -16,29 +18,23 @@ export const pasteBead: Rule = {
   source: 'IPC-7525B, clause 3.2.2.4: reductions for chip components',
   severity: 'note',
   stage: 'stack',
-  check({ footprint }) {
-    const chips = new Set(
-      footprint.groups.flatMap((group) =>
-        group.kind === 'span' && group.form === 'rectangular-end' ? [group.id] : [],
-      ),
-    );
+  check({ footprint, groupOf }) {
     const misses = footprint.lands.flatMap((land): Miss[] => {
       const [paste] = land.paste;
+      const { kind, terminals } = groupOf(land);
       // home plates take paste away exactly here
-      if (!chips.has(land.group) || !paste || paste.figure.kind === 'contour') return [];
-      const { nom } = land.contact;
-      const inside = {
-        0: nom.minX - paste.minX,
-        180: paste.maxX - nom.maxX,
-        90: nom.minY - paste.minY,
-        270: paste.maxY - nom.maxY,
-      }[land.rotation];
+      if (kind !== 'span' || terminals.form !== 'rectangular-end' || paste?.figure.kind === 'contour')
+        return [];
+      if (!paste) return [];
+      const inFrame = undone(terminals.frame);
+      const [printed, cap] = [putPlaced(inFrame, paste), putPlaced(inFrame, land.contact.nom)];
+      const inside = land.end === 1 ? cap.minX - printed.minX : printed.maxX - cap.maxX;
       return inside > LIMIT + 1e-9 ? [{ value: inside, at: land.at, lands: [land] }] : [];
     });
     const groups = [...new Set(misses.flatMap(({ lands }) => lands.map(({ group }) => group)))];
     const form = (value: string, label: string) => ({
       label,
-      edits: groups.map((group) => ({ at: `/stacks/groups/${group}/paste/form`, value })),
+      edits: groups.map((group) => ({ at: `/stacks/groups/${pointerKey(group)}/paste/form`, value })),
     });
     return worstOf(misses, LIMIT, 'mm', message, 'larger').map((finding) => ({
       ...finding,

@@ -2,9 +2,9 @@
  * Requires bars between paste apertures that the stencil keeps, so that paste of neighbours does
  * not run together.
  */
-import { gapBetweenFigures, type Placed } from '../../geometry/figure';
-import { neighboursOf } from '../../geometry/neighbours';
-import { between, worstOf, type Miss, type Rule } from '../rule';
+import { pointerKey } from '../../document/edit';
+import { gapBetweenFigures } from '../../geometry/gaps';
+import { closerThan, worstOf, type Miss, type Rule } from '../rule';
 
 const message =
   'The stencil keeps a bar of {value} mm between the paste of lands {land} and {other}, needs {limit} mm; {count} such in all.';
@@ -19,19 +19,22 @@ export const pasteBridge: Rule = {
     // lands of fine pitch are as close as their copper may be
     const limit = Math.min(process.windowGap, process.minGap);
     const apertures = footprint.lands.flatMap((land) => land.paste.map((paste) => ({ land, paste })));
-    const misses: Miss[] = [];
-    for (const [i, j] of neighboursOf(apertures.map(({ paste }) => paste)).pairs(limit)) {
-      const [a, b] = [apertures[i], apertures[j]] as [(typeof apertures)[number], (typeof apertures)[number]];
-      const value = gapBetweenFigures(a.paste as Placed, b.paste as Placed);
+    const close = closerThan(
+      apertures,
+      ({ paste }) => paste,
+      limit,
       // paste of lands that overlap is one anyway
-      const apart = a.land === b.land || gapBetweenFigures(a.land.copper, b.land.copper) > 0;
-      if (value >= limit - 1e-6 || !apart) continue;
-      misses.push({
-        value,
-        at: between(a.paste, b.paste),
+      (a, b) =>
+        a.land.far === b.land.far &&
+        (a.land === b.land || gapBetweenFigures(a.land.copper, b.land.copper) > 0),
+    );
+    const misses = close
+      .filter(({ gap }) => gap < limit - 1e-6)
+      .map(({ gap, a, b, at }): Miss => ({
+        value: gap,
+        at,
         lands: a.land === b.land ? [a.land] : [a.land, b.land],
-      });
-    }
+      }));
     const [finding] = worstOf(misses, limit, 'mm', message);
     if (!finding) return [];
     const groups = new Set(misses.flatMap(({ lands }) => lands.map(({ group }) => group)));
@@ -42,7 +45,7 @@ export const pasteBridge: Rule = {
           {
             label: 'Oblong apertures',
             edits: [...groups].map((group) => ({
-              at: `/stacks/groups/${group}/paste/form`,
+              at: `/stacks/groups/${pointerKey(group)}/paste/form`,
               value: 'oblong',
             })),
           },

@@ -1,7 +1,9 @@
 /**
  * Requires a part with a direction to carry a mark that shows it after assembly.
  */
-import { boxAt, boxOfPoints, gapBetween, type Box } from '../../geometry/box';
+import { firstLand } from '../../footprint/lands';
+import { boxOfPoints, gapBetween, type Box } from '../../geometry/box';
+import { bodyAt } from '../../package/drawn';
 import type { Rule } from '../rule';
 
 export const pin1Mark: Rule = {
@@ -11,18 +13,17 @@ export const pin1Mark: Rule = {
   severity: 'caution',
   stage: 'mark',
   check({ footprint, compiled }) {
-    const { resolved } = compiled;
-    if (!resolved?.family.polarised(resolved.options)) return [];
+    if (!footprint.package.polarised) return [];
     const { pin1 } = footprint.legend;
-    const first = footprint.lands[0];
-    const place = first ? { at: first.at, lands: [first.number] } : {};
+    const first = firstLand(footprint.lands);
+    const place = first ? { at: first.at, lands: [first.id] } : {};
     if (!pin1) {
       const switchedOff = compiled.document.marks?.pin1 === false;
       return [
         {
           message: switchedOff
             ? 'The part has a direction, and its pin-1 mark is switched off.'
-            : 'There is no clear place for a pin-1 mark beside land 1.',
+            : `There is no clear place for a pin-1 mark beside land ${first?.number ?? '1'}.`,
           place,
           remedies: switchedOff
             ? [{ label: 'Draw the pin-1 mark', edits: [{ at: '/marks/pin1', value: undefined }] }]
@@ -30,8 +31,7 @@ export const pin1Mark: Rule = {
         },
       ];
     }
-    const { extent } = footprint.body;
-    const body = boxAt(extent.centre ?? { x: 0, y: 0 }, extent.x.max, extent.y.max);
+    const body = bodyAt(footprint.body.extent, 'max');
     if (gapBetween(boxOfPoints(pin1) as Box, body) >= -1e-9) return [];
     return [{ message: 'The body hides the pin-1 mark after assembly.', place }];
   },

@@ -3,7 +3,9 @@
  * lands that miss their terminal, and asymmetry that the drawing does not have.
  */
 import { centreOf } from '../../geometry/box';
-import { gapBetweenFigures } from '../../geometry/figure';
+import { gapBetweenFigures } from '../../geometry/gaps';
+import type { Placed } from '../../geometry/figure';
+import { putPlaced, undone } from '../../geometry/placement';
 import type { Point } from '../../geometry/point';
 import type { Footprint, Land } from '../../footprint/footprint';
 import { worstOf, type Miss, type Rule } from '../rule';
@@ -11,23 +13,37 @@ import { worstOf, type Miss, type Rule } from '../rule';
 /** Differences below this are rounding, mm. */
 const ROUNDING = 1e-4;
 
-/** Rows of lands in order, each with the axis that it runs along. */
-function rowsOf({ lands, groups }: Footprint): { readonly axis: 'x' | 'y'; readonly row: readonly Land[] }[] {
-  return groups.flatMap((group) => {
-    if (group.kind !== 'span' || group.pitch === null) return [];
-    const axis = group.axis === 'x' ? 'y' : 'x';
-    return [-1, 1].map((side) => ({
-      axis: axis as 'x' | 'y',
-      row: lands
-        .filter((land) => land.group === group.id && land.side === side)
-        .sort((a, b) => a.contact.nom.at[axis] - b.contact.nom.at[axis]),
-    }));
-  });
+/** A land of a row: where it lies along the row, how far its copper is off its terminal there, and how wide that is. mm */
+interface InRow {
+  readonly land: Land;
+  readonly along: number;
+  readonly off: number;
+  readonly width: number;
 }
 
-/** How far a land's copper lies off its terminal along the row, mm. */
-function off({ copper, contact }: Land, axis: 'x' | 'y'): number {
-  return centreOf(copper)[axis] - centreOf(contact.nom)[axis];
+/** Rows of lands in order, as their own groups see them. */
+function rowsOf({ lands, groups }: Footprint): InRow[][] {
+  return groups.flatMap(({ kind, terminals }) => {
+    if (kind !== 'span' || terminals.pitch === null) return [];
+    const inFrame = undone(terminals.frame);
+    return [-1, 1].map((end) =>
+      lands
+        .filter((land) => land.group === terminals.id && land.end === end)
+        .map((land): InRow => {
+          const [copper, contact] = [land.copper, land.contact.nom].map((placed) =>
+            putPlaced(inFrame, placed),
+          );
+          const along = centreOf(contact as Placed).y;
+          return {
+            land,
+            along,
+            off: centreOf(copper as Placed).y - along,
+            width: (contact as Placed).maxY - (contact as Placed).minY,
+          };
+        })
+        .sort((a, b) => a.along - b.along),
+    );
+  });
 }
 
 export const pitch: Rule = {
@@ -37,11 +53,11 @@ export const pitch: Rule = {
   severity: 'caution',
   stage: 'stack',
   check({ footprint }) {
-    const misses = rowsOf(footprint).flatMap(({ axis, row }) =>
-      row.slice(1).flatMap((land, i): Miss[] => {
-        const before = row[i] as Land;
-        const value = Math.abs(off(land, axis) - off(before, axis));
-        return value > ROUNDING ? [{ value, at: centreOf(land.copper), lands: [before, land] }] : [];
+    const misses = rowsOf(footprint).flatMap((row) =>
+      row.slice(1).flatMap(({ land, off }, i): Miss[] => {
+        const before = row[i] as InRow;
+        const value = Math.abs(off - before.off);
+        return value > ROUNDING ? [{ value, at: centreOf(land.copper), lands: [before.land, land] }] : [];
       }),
     );
     const message =
@@ -57,12 +73,10 @@ export const pitchDrift: Rule = {
   severity: 'stop',
   stage: 'stack',
   check({ footprint }) {
-    const misses = rowsOf(footprint).flatMap(({ axis, row }) =>
-      row.flatMap((land): Miss[] => {
-        const { minX, minY, maxX, maxY } = land.contact.nom;
-        const limit = (axis === 'x' ? maxX - minX : maxY - minY) / 10;
-        const value = Math.abs(off(land, axis));
-        return value > limit + ROUNDING ? [{ value, at: centreOf(land.copper), lands: [land] }] : [];
+    const misses = rowsOf(footprint).flatMap((row) =>
+      row.flatMap(({ land, off, width }): Miss[] => {
+        const value = Math.abs(off);
+        return value > width / 10 + ROUNDING ? [{ value, at: centreOf(land.copper), lands: [land] }] : [];
       }),
     );
     const message = 'Land {land} lies {value} mm off its terminal along the row; {count} such in all.';
@@ -96,10 +110,12 @@ export const asymmetry: Rule = {
     const key = ({ x, y }: Point) => `${Math.round(x * 1e4) + 0} ${Math.round(y * 1e4) + 0}`;
     const surface = footprint.lands.filter(({ hole }) => !hole);
     const at = new Map(surface.map((land) => [key(centreOf(land.contact.nom)), land]));
+    const counted = new Map(surface.map((land, i) => [land, i]));
+    const comesFirst = (a: Land, b: Land) => (counted.get(a) ?? 0) < (counted.get(b) ?? 0);
     const mirrored = (mirror: (p: Point) => Point) =>
       surface.flatMap((land): Miss[] => {
         const twin = at.get(key(mirror(centreOf(land.contact.nom))));
-        if (!twin || twin === land || twin.position < land.position || !alike(land, twin)) return [];
+        if (!twin || twin === land || comesFirst(twin, land) || !alike(land, twin)) return [];
         const [a, b] = [mirror(centreOf(land.copper)), centreOf(twin.copper)];
         const sizes = (['x', 'y'] as const).map((axis) => Math.abs(extent(land, axis) - extent(twin, axis)));
         const value = Math.max(Math.abs(a.x - b.x), Math.abs(a.y - b.y), ...sizes);

@@ -2,9 +2,10 @@
  * Requires paste on exposed pads within the process's range: too little leaves voids, too much
  * lifts the part off its terminals.
  */
+import { pointerKey } from '../../document/edit';
 import { coverageOf } from '../../padstack/windows';
 import { formatNumber } from '../../units/length';
-import { fill, type Rule, type RuleFinding } from '../rule';
+import { fill, idsOf, type Rule, type RuleFinding } from '../rule';
 
 const messages = {
   little: 'Paste covers {share} % of the exposed pad {stack}, needs {limit} %.',
@@ -26,13 +27,14 @@ export const thermalCoverage: Rule = {
       const little = share < minCoverage - 0.005;
       if (!little && share <= maxCoverage + 0.005) return [];
       const limit = little ? minCoverage : maxCoverage;
-      const lands = footprint.lands.filter(({ padstack }) => padstack === stack.name);
+      const lands = footprint.lands.filter(({ padstack }) => padstack === stack);
       const [first] = lands;
       if (!first) return [];
       const whole = (value: number) => formatNumber(value * 100, 0, 0);
       const { achievable } = stack.windows;
       const bound = little && achievable < minCoverage;
-      const at = `/stacks/groups/${first.group}/windows`;
+      const group = `/stacks/groups/${pointerKey(first.group)}`;
+      const at = `${group}/windows`;
       return [
         {
           message: fill(bound ? messages.bars : little ? messages.little : messages.much, {
@@ -42,7 +44,7 @@ export const thermalCoverage: Rule = {
             stack: stack.name,
           }),
           measured: { value: share, limit, unit: 'share' },
-          place: { at: first.at, lands: lands.map(({ number }) => number) },
+          place: { at: first.at, lands: idsOf(lands) },
           remedies: bound
             ? [
                 {
@@ -55,7 +57,7 @@ export const thermalCoverage: Rule = {
                 },
                 {
                   label: 'Fill and cap the vias',
-                  edits: [{ at: `/stacks/groups/${first.group}/vias/cover`, value: 'filled' }],
+                  edits: [{ at: `${group}/vias/cover`, value: 'filled' }],
                 },
               ]
             : [

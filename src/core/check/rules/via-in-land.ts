@@ -2,7 +2,9 @@
  * Requires vias in soldered lands to be closed, and paste to stay off those that are not filled:
  * solder runs down an open barrel and the joint starves.
  */
-import { circleAt, gapBetweenFigures } from '../../geometry/figure';
+import { circleAt } from '../../geometry/figure';
+import { gapBetweenFigures } from '../../geometry/gaps';
+import { pointerKey } from '../../document/edit';
 import type { Remedy } from '../../document/finding';
 import { worstOf, type Miss, type Rule } from '../rule';
 
@@ -13,7 +15,10 @@ const remedies = (group: string): Remedy[] =>
       ['plugged', 'Plug them (type III)'],
       ['tented', 'Tent them (type I)'],
     ] as const
-  ).map(([cover, label]) => ({ label, edits: [{ at: `/stacks/groups/${group}/vias/cover`, value: cover }] }));
+  ).map(([cover, label]) => ({
+    label,
+    edits: [{ at: `/stacks/groups/${pointerKey(group)}/vias/cover`, value: cover }],
+  }));
 
 export const viaInLand: Rule = {
   id: 'via-in-land',
@@ -21,9 +26,9 @@ export const viaInLand: Rule = {
   source: 'IPC-4761: via protection; IPC-7093: vias in exposed pads',
   severity: 'caution',
   stage: 'stack',
-  check({ footprint, stackOf }) {
+  check({ footprint }) {
     const misses = footprint.lands.flatMap((land): Miss[] => {
-      const { vias, cover, hole, paste } = stackOf(land);
+      const { vias, cover, hole, paste } = land.padstack;
       if (vias.length === 0 || hole || cover !== 'open' || paste.length === 0) return [];
       return [{ value: vias.length, at: land.at, lands: [land] }];
     });
@@ -42,10 +47,10 @@ export const pasteOverVia: Rule = {
   source: 'Process: paste to via; IPC-7093',
   severity: 'caution',
   stage: 'stack',
-  check({ footprint, process, stackOf }) {
+  check({ footprint, process }) {
     const limit = process.viaMargin;
     const misses = footprint.lands.flatMap((land): Miss[] => {
-      if (stackOf(land).cover === 'filled' || land.hole) return [];
+      if (land.padstack.cover === 'filled' || land.hole) return [];
       return land.vias.flatMap((via): Miss[] => {
         const ring = circleAt(via, via.land);
         const value = Math.min(Infinity, ...land.paste.map((window) => gapBetweenFigures(window, ring)));

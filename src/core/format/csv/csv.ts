@@ -29,26 +29,25 @@ export const csv: Format = {
   mediaType: 'text/csv',
   extension: '.csv',
   write({ footprint }) {
-    const rows = footprint.lands.map(({ number, at, rotation, padstack }) => {
-      const stack = footprint.padstacks.find(({ name }) => name === padstack);
+    const rows = footprint.lands.map(({ number, at, rotation, padstack: stack }) => {
       const mm = (v: number) => formatNumber(v, 3, 6);
       // columns of openings that a land does not have stay empty
-      const cells = [stack?.copper, stack?.mask[0]?.figure, stack?.paste[0]?.figure].flatMap((figure) => {
+      const cells = [stack.copper, stack.mask[0]?.figure, stack.paste[0]?.figure].flatMap((figure) => {
         const size = figure && sizeOf(figure);
         return size ? [mm(size.width), mm(size.height)] : ['', ''];
       });
-      const hole = stack?.hole ? sizeOf(stack.hole.figure) : null;
+      const hole = stack.hole ? sizeOf(stack.hole.figure) : null;
       return [
         safeCell(number),
-        padstack,
+        stack.name,
         mm(at.x),
         mm(at.y),
         rotation,
         ...cells,
         hole ? mm(hole.height) : '',
         hole && hole.width > hole.height ? mm(hole.width) : '',
-        stack?.hole ? (stack.hole.plated ? 'plated' : 'non-plated') : '',
-        stack?.copper.kind ?? '',
+        stack.hole ? (stack.hole.plated ? 'plated' : 'non-plated') : '',
+        stack.copper.kind,
       ];
     });
     return Papa.unparse([COLUMNS, ...rows], { newline: '\r\n' }) + '\r\n';

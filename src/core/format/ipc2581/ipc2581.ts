@@ -1,11 +1,14 @@
 import { create } from 'xmlbuilder2';
 import type { XMLBuilder } from 'xmlbuilder2/lib/interfaces';
-import { boxAt, boxRound, centreOf, cornersOf, type Box } from '../../geometry/box';
+import { boxRound, cornersOf, type Box } from '../../geometry/box';
 import type { Point } from '../../geometry/point';
-import { outlineOf, sizeOf, type Figure } from '../../geometry/figure';
+import { mirrored, outlineOf, sizeOf, type Figure } from '../../geometry/figure';
 import { arcCentre, type Contour, type Vertex } from '../../geometry/contour';
 import { formatNumber } from '../../units/length';
 import type { Land } from '../../footprint/footprint';
+import { firstLand } from '../../footprint/lands';
+import { bodyAt } from '../../package/drawn';
+import type { Padstack } from '../../padstack/padstack';
 import type { Format, Writable } from '../format';
 import { xmlText } from '../xml';
 
@@ -32,9 +35,34 @@ const HOLE_LAYERS: readonly FileLayer[] = [
   { name: 'BOTTOM_MASK', layerFunction: 'SOLDERMASK', side: 'BOTTOM' },
 ];
 
+/** What lands on the far side need besides. */
+const FAR_LAYERS: readonly FileLayer[] = [
+  { name: 'BOTTOM_PASTE', layerFunction: 'PASTEMASK', side: 'BOTTOM' },
+];
+
 function layersOf({ footprint: { lands, bores } }: Writable): readonly FileLayer[] {
   const drilled = bores.length > 0 || lands.some(({ hole, vias }) => hole !== null || vias.length > 0);
-  return drilled ? [...TOP_LAYERS, ...HOLE_LAYERS] : TOP_LAYERS;
+  const far = lands.some((land) => land.far);
+  return [...TOP_LAYERS, ...(drilled || far ? HOLE_LAYERS : []), ...(far ? FAR_LAYERS : [])];
+}
+
+/** A padstack as a side of the board has it; seen from above, that of the far side is mirrored. */
+interface SidedStack {
+  readonly stack: Padstack;
+  readonly far: boolean;
+}
+
+/** The padstacks that lands use, on the sides that they use them on. */
+function sidedStacks({ padstacks, lands }: Writable['footprint']): SidedStack[] {
+  return padstacks.flatMap((stack) =>
+    [false, true]
+      .filter((far) => lands.some((land) => land.padstack === stack && land.far === far))
+      .map((far) => ({ stack, far })),
+  );
+}
+
+function stackName({ stack: { name }, far }: SidedStack): string {
+  return far ? `${name}_far` : name;
 }
 
 const COURTYARD_WIDTH = 0.05;
@@ -73,10 +101,13 @@ export const ipc2581: Format = {
 /** The shapes that padstacks refer to; equal ones are listed once. */
 function dictionary(content: XMLBuilder, { footprint }: Writable): void {
   const shapes = new Map<string, Figure>();
-  for (const { copper, inner, other, clearance, mask, maskOther, paste } of footprint.padstacks) {
+  for (const { stack, far } of sidedStacks(footprint)) {
+    const { copper, inner, other, clearance, mask, maskOther, paste } = stack;
     const openings = [...mask, ...maskOther, ...paste].map(({ figure }) => figure);
     for (const figure of [copper, inner, other, clearance, ...openings]) {
-      if (figure && !isEmpty(figure)) shapes.set(shapeId(figure), figure);
+      if (!figure || isEmpty(figure)) continue;
+      const seen = far ? mirrored(figure) : figure;
+      shapes.set(shapeId(seen), seen);
     }
   }
   for (const { opening } of footprint.bores) shapes.set(shapeId(opening.figure), opening.figure);
@@ -98,28 +129,7 @@ function dictionary(content: XMLBuilder, { footprint }: Writable): void {
 function step(data: XMLBuilder, compiled: Writable): void {
   const { footprint } = compiled;
   const node = data.ele('Step', { name: footprint.standardName });
-  for (const stack of footprint.padstacks) {
-    const definition = node.ele('PadStackDef', { name: stack.name });
-    padDefinition(definition, 'TOP', stack.copper, stack.offset);
-    for (const { figure, at } of stack.mask) padDefinition(definition, 'TOP_MASK', figure, at);
-    for (const { figure, at } of stack.paste) padDefinition(definition, 'TOP_PASTE', figure, at);
-    if (stack.inner) padDefinition(definition, 'INNER', stack.inner);
-    if (stack.clearance && stack.hole) padDefinition(definition, 'INNER', stack.clearance, CENTRE, 'ANTIPAD');
-    if (stack.relief) {
-      const pad = definition.ele('PadstackPadDef', { layerRef: 'INNER', padUse: 'THERMAL' });
-      pad.ele('Location', point(CENTRE));
-      pad.ele('StandardPrimitiveRef', { id: `THERMAL_${stack.name}` });
-    }
-    if (stack.other) padDefinition(definition, 'BOTTOM', stack.other, stack.offset);
-    for (const { figure, at } of stack.maskOther) padDefinition(definition, 'BOTTOM_MASK', figure, at);
-    // a slot is milled and stands beside the padstacks
-    if (stack.hole?.figure.kind === 'round') {
-      holeDefinition(definition, stack.name, stack.hole, stack.hole.figure.diameter);
-    }
-    for (const via of stack.vias) {
-      holeDefinition(definition, `${stack.name}_via`, PLATED, via.hole, via);
-    }
-  }
+  for (const sided of sidedStacks(footprint)) padstackDefinition(node, sided);
   node.ele('Datum', { x: '0', y: '0' });
   packageNode(node, compiled);
   jointOpenings(node, compiled);
@@ -132,6 +142,41 @@ function step(data: XMLBuilder, compiled: Writable): void {
 }
 
 const CENTRE: Point = { x: 0, y: 0 };
+
+/** One padstack, each figure on its layer; what is near the part is at the bottom for the far side. */
+function padstackDefinition(node: XMLBuilder, sided: SidedStack): void {
+  const { stack, far } = sided;
+  const name = stackName(sided);
+  const [near, away] = far ? ['BOTTOM', 'TOP'] : ['TOP', 'BOTTOM'];
+  const definition = node.ele('PadStackDef', { name });
+  const put = (layer: string, figure: Figure, at: Point = CENTRE, use: PadUse = 'REGULAR') =>
+    padDefinition(
+      definition,
+      layer,
+      far ? mirrored(figure) : figure,
+      far ? { x: at.x, y: 0 - at.y } : at,
+      use,
+    );
+  put(`${near}`, stack.copper, stack.offset);
+  for (const { figure, at } of stack.mask) put(`${near}_MASK`, figure, at);
+  for (const { figure, at } of stack.paste) put(`${near}_PASTE`, figure, at);
+  if (stack.inner) put('INNER', stack.inner);
+  if (stack.clearance && stack.hole) put('INNER', stack.clearance, CENTRE, 'ANTIPAD');
+  if (stack.relief) {
+    const pad = definition.ele('PadstackPadDef', { layerRef: 'INNER', padUse: 'THERMAL' });
+    pad.ele('Location', point(CENTRE));
+    pad.ele('StandardPrimitiveRef', { id: `THERMAL_${stack.name}` });
+  }
+  if (stack.other) put(`${away}`, stack.other, stack.offset);
+  for (const { figure, at } of stack.maskOther) put(`${away}_MASK`, figure, at);
+  // a slot is milled and stands beside the padstacks
+  if (stack.hole?.figure.kind === 'round')
+    holeDefinition(definition, name, stack.hole, stack.hole.figure.diameter);
+  for (const via of stack.vias)
+    holeDefinition(definition, `${name}_via`, PLATED, via.hole, far ? { x: via.x, y: 0 - via.y } : via);
+}
+
+type PadUse = 'REGULAR' | 'ANTIPAD';
 
 function isEmpty(figure: Figure): boolean {
   const { width, height } = sizeOf(figure);
@@ -184,18 +229,17 @@ function holeDefinition(
 }
 
 /** Slots of lands, as the figures that are milled. */
-function slots(node: XMLBuilder, { footprint: { lands, padstacks } }: Writable): void {
+function slots(node: XMLBuilder, { footprint: { lands } }: Writable): void {
   const slotted = lands.filter(({ hole }) => hole?.figure.kind === 'oblong');
   if (slotted.length === 0) return;
   const set = node.ele('LayerFeature', { layerRef: 'DRILL' }).ele('Set');
   for (const { number, hole, plated, padstack } of slotted) {
     if (!hole) continue;
-    const stack = padstacks.find(({ name }) => name === padstack);
     const slot = set.ele('SlotCavity', {
       name: `slot_${xmlText(number)}`,
       platingStatus: plated ? 'PLATED' : 'NONPLATED',
-      plusTol: mm(stack?.hole?.plus ?? 0),
-      minusTol: mm(stack?.hole?.minus ?? 0),
+      plusTol: mm(padstack.hole?.plus ?? 0),
+      minusTol: mm(padstack.hole?.minus ?? 0),
     });
     if (hole.rotation !== 0) slot.ele('Xform', { rotation: String(hole.rotation) });
     slot.ele('Location', point(hole.at));
@@ -227,13 +271,7 @@ function boredHoles(node: XMLBuilder, { footprint: { bores } }: Writable): void 
   }
 }
 
-function padDefinition(
-  node: XMLBuilder,
-  layerRef: string,
-  shape: Figure,
-  at: Point = CENTRE,
-  padUse: 'REGULAR' | 'ANTIPAD' = 'REGULAR',
-): void {
+function padDefinition(node: XMLBuilder, layerRef: string, shape: Figure, at: Point, padUse: PadUse): void {
   if (isEmpty(shape)) return;
   const pad = node.ele('PadstackPadDef', { layerRef, padUse });
   pad.ele('Location', point(at));
@@ -244,37 +282,38 @@ function padDefinition(
 function jointOpenings(node: XMLBuilder, { footprint }: Writable): void {
   const joint = footprint.maskOpenings.filter(({ lands }) => lands.length > 1);
   if (joint.length === 0) return;
-  const set = node.ele('LayerFeature', { layerRef: 'TOP_MASK' }).ele('Set');
-  for (const { opening } of joint) {
-    const features = set.ele('Features');
-    features.ele('Location', point(centreOf(opening)));
-    primitive(features, opening.figure);
+  for (const far of [false, true]) {
+    const own = joint.filter((mask) => mask.far === far);
+    if (own.length === 0) continue;
+    const set = node.ele('LayerFeature', { layerRef: far ? 'BOTTOM_MASK' : 'TOP_MASK' }).ele('Set');
+    for (const { opening } of own) {
+      const features = set.ele('Features');
+      if (opening.rotation !== 0) features.ele('Xform', { rotation: String(opening.rotation) });
+      features.ele('Location', point(opening.at));
+      primitive(features, opening.figure);
+    }
   }
 }
 
-function packageNode(node: XMLBuilder, { document, footprint, resolved }: Writable): void {
+function packageNode(node: XMLBuilder, { document, footprint }: Writable): void {
   const { extent } = footprint.body;
-  const [first] = footprint.lands;
+  const first = firstLand(footprint.lands);
   const item = node.ele('Package', {
     name: footprint.standardName,
-    type: resolved?.family.id === 'rectangular-chip' ? 'CHIP' : 'OTHER',
+    type: footprint.package.type,
     pinOne: xmlText(first?.number ?? '1'),
     pinOneOrientation: pinOneOrientation(footprint),
     height: mm(extent.height.max),
     comment: xmlText(document.name),
   });
-  outline(
-    item,
-    cornersOf(bodyAndLands(footprint.lands, boxAt(extent.centre ?? CENTRE, extent.x.max, extent.y.max))),
-    0.1,
-  );
-  item.ele('PickupPoint', { x: '0', y: '0' });
+  outline(item, cornersOf(bodyAndLands(footprint.lands, bodyAt(extent, 'max'))), 0.1);
+  // a placement machine picks the part in the middle of its body, wherever the origin is
+  item.ele('PickupPoint', point(bodyAt(extent, 'nom').at));
   const pattern = item.ele('LandPattern');
   for (const land of footprint.lands) {
-    const pad = pattern.ele('Pad', { padstackDefRef: land.padstack });
+    const pad = pattern.ele('Pad', { padstackDefRef: stackName({ stack: land.padstack, far: land.far }) });
     placed(pad, land);
-    const stack = footprint.padstacks.find(({ name }) => name === land.padstack);
-    if (stack) pad.ele('StandardPrimitiveRef', { id: shapeId(stack.copper) });
+    pad.ele('StandardPrimitiveRef', { id: shapeId(land.copper.figure) });
     pad.ele('PinRef', { pin: xmlText(land.number) });
   }
   silkScreen(item, footprint);
@@ -366,10 +405,16 @@ function steps(node: XMLBuilder, [first, ...rest]: readonly Point[]): void {
   for (const next of rest) node.ele('PolyStepSegment', point(next));
 }
 
-/** Where pin 1 stands, in the standard's words. */
-function pinOneOrientation({ lands, orientation }: Writable['footprint']): string {
-  if (lands.length === 2) return orientation === 'A' ? 'LEFT' : 'LOWER_CENTER';
-  return orientation === 'A' ? 'UPPER_LEFT' : 'LOWER_LEFT';
+/** Where land 1 lies about the middle of the body, in the standard's words. */
+function pinOneOrientation({ lands, body }: Writable['footprint']): string {
+  const first = firstLand(lands);
+  if (!first) return 'OTHER';
+  const { at } = bodyAt(body.extent, 'nom');
+  const [x, y] = [first.at.x - at.x, first.at.y - at.y];
+  const away = Math.max(Math.abs(x), Math.abs(y)) / 20;
+  const across = Math.abs(x) <= away ? 'CENTER' : x < 0 ? 'LEFT' : 'RIGHT';
+  if (Math.abs(y) <= away) return across;
+  return `${y > 0 ? 'UPPER' : 'LOWER'}_${across}`;
 }
 
 function bodyAndLands(lands: readonly Land[], body: Box): Box {

@@ -1,13 +1,15 @@
 import { rgbOf, type Colour } from '../../body/colours';
-import { turn, type Point3, type Quarter } from '../../geometry/point';
+import { turn, type Point3 } from '../../geometry/point';
 import { brepOf } from '../../geometry/solid-brep';
-import type { Assembly, Material, Shape } from '../../geometry/solid';
+import type { Assembly, Material, Shape, Stand } from '../../geometry/solid';
 import { writeBoundary, placement } from './boundary';
 import { ExchangeFile, list, quoted, real } from './exchange';
 
 const ORIGIN: Point3 = { x: 0, y: 0, z: 0 };
 const UP: Point3 = { x: 0, y: 0, z: 1 };
+const DOWN: Point3 = { x: 0, y: 0, z: -1 };
 const RIGHT: Point3 = { x: 1, y: 0, z: 0 };
+const LEFT: Point3 = { x: -1, y: 0, z: 0 };
 
 /** What of a file everything else refers to. */
 interface Common {
@@ -49,7 +51,7 @@ export function writeStep(
     const representation = file.add(`ADVANCED_BREP_SHAPE_REPRESENTATION('',${items},${units})`);
     kinds.set(kind, addProduct(common, shape, representation));
   }
-  const places = parts.map(({ at, rotation }) => placement(file, at, UP, turn3(RIGHT, rotation)));
+  const places = parts.map((part) => placementOf(file, part));
   const items = list([origin, ...new Set(places)]);
   const whole = addProduct(common, name, file.add(`SHAPE_REPRESENTATION('',${items},${units})`));
   parts.forEach(({ name: instance, shape, material }, i) => {
@@ -64,6 +66,12 @@ export function writeStep(
     `FILE_NAME(${quoted(`${name}.step`)},'1970-01-01T00:00:00',(''),(''),'Tapis','Tapis','')`,
     `FILE_SCHEMA(('AUTOMOTIVE_DESIGN { 1 0 10303 214 1 1 1 1 }'))`,
   ]);
+}
+
+/** Where a part stands, as its Z and X axes. */
+function placementOf(file: ExchangeFile, { at, rotation, flipped }: Stand): string {
+  const across = turn(flipped ? LEFT : RIGHT, rotation);
+  return placement(file, at, flipped ? DOWN : UP, { ...across, z: 0 });
 }
 
 function begin(file: ExchangeFile): Common {
@@ -133,8 +141,4 @@ function styledItem(file: ExchangeFile, solid: string, colour: Colour): string {
   const usage = file.shared(`SURFACE_STYLE_USAGE(.BOTH.,${side})`);
   const style = file.shared(`PRESENTATION_STYLE_ASSIGNMENT(${list([usage])})`);
   return file.add(`STYLED_ITEM('',${list([style])},${solid})`);
-}
-
-function turn3(p: Point3, by: Quarter): Point3 {
-  return { ...turn(p, by), z: p.z };
 }

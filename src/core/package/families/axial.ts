@@ -1,7 +1,9 @@
 import type { Assembly } from '../../geometry/solid';
-import { length, line } from '../declare';
+import { length } from '../declare';
+import { line } from '../lines';
 import { ROUND_LEAD, TAIL } from '../dimensions';
-import { defineFamily, type Dimensions, type PlausibilityRule } from '../family';
+import { defineFamily, type PlausibilityRule } from '../family';
+import type { Dimensions } from '../definitions';
 import { formatNumber } from '../../units/length';
 import { exactly } from '../../units/toleranced';
 import { hundredths } from '../naming';

@@ -1,15 +1,17 @@
 import { block, type Assembly, type Part } from '../../geometry/solid';
 import { exactly } from '../../units/toleranced';
-import { count, length, line } from '../declare';
+import { count, length } from '../declare';
+import { line } from '../lines';
 import { BODY_ACROSS, BODY_UPRIGHT, HEIGHT, PITCH } from '../dimensions';
-import { defineFamily, type Dimensions } from '../family';
+import { defineFamily } from '../family';
+import type { Dimensions } from '../definitions';
 import { byX, counted, hundredths } from '../naming';
 import { fitsPitch } from '../plausibility/counts';
 import { inchPitch, rowAgainstBody } from '../plausibility/row';
 import { levelCount, pitchLines, uprightCount } from '../quad';
 import { fourRows } from '../rows';
 import { notched, notchesOf, padParts, prism } from '../shapes/terminals';
-import type { SpanGroup } from '../terminal';
+import { HOME, UPRIGHT, type SpanGroup } from '../terminal';
 
 type Symbol = 'n' | 'nE' | 'e' | 'E' | 'D' | 'L' | 'b' | 'r' | 'A';
 type Values = Dimensions<Symbol>;
@@ -121,19 +123,19 @@ export const castellated = defineFamily<Symbol>({
 
 function rows(d: Values): SpanGroup[] {
   const { x, y } = fourRows(uprightCount(d), levelCount(d), d.e.nom);
-  const group = (id: string, title: string, axis: 'x' | 'y'): SpanGroup => ({
+  const group = (id: string, title: string, upright: boolean): SpanGroup => ({
     kind: 'span',
     id,
     title,
     form: 'castellated',
-    axis,
-    span: axis === 'x' ? d.E : d.D,
+    frame: upright ? UPRIGHT : HOME,
+    span: upright ? d.D : d.E,
     length: d.L,
     width: d.b,
     pitch: d.e.nom,
     body: null,
-    places: axis === 'x' ? x : y,
+    places: upright ? y : x,
   });
-  const upright = group('upright', 'Left and right sides', 'x');
-  return y.length > 0 ? [upright, group('level', 'Bottom and top sides', 'y')] : [upright];
+  const sides = group('upright', 'Left and right sides', false);
+  return y.length > 0 ? [sides, group('level', 'Bottom and top sides', true)] : [sides];
 }

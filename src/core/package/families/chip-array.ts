@@ -1,8 +1,10 @@
 import { block, type Assembly } from '../../geometry/solid';
 import { exactly } from '../../units/toleranced';
-import { length, line } from '../declare';
+import { length } from '../declare';
+import { line } from '../lines';
 import { HEIGHT, leads, PITCH } from '../dimensions';
-import { defineFamily, type Dimensions, type Options } from '../family';
+import { defineFamily } from '../family';
+import type { Dimensions, Options } from '../definitions';
 import { byX, counted, hundredths } from '../naming';
 import { fitsPitch } from '../plausibility/counts';
 import { rowAgainstBody } from '../plausibility/row';

@@ -1,6 +1,7 @@
 import { block, type Assembly } from '../../geometry/solid';
 import { length } from '../declare';
-import { defineFamily, type Dimensions } from '../family';
+import { defineFamily } from '../family';
+import type { Dimensions } from '../definitions';
 import { endAgainstLength, terminalAgainstWidth } from '../plausibility/chip';
 import { padParts } from '../shapes/terminals';
 import type { SpanGroup } from '../terminal';

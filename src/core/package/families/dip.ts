@@ -1,7 +1,9 @@
 import { block, type Assembly } from '../../geometry/solid';
-import { line, length } from '../declare';
+import { line } from '../lines';
+import { length } from '../declare';
 import { HEIGHT, leads, LEAD_THICKNESS, LEAD_WIDTH, PITCH, TAIL } from '../dimensions';
-import { defineFamily, type Dimensions } from '../family';
+import { defineFamily } from '../family';
+import type { Dimensions } from '../definitions';
 import { counted, hundredths } from '../naming';
 import { flatPin, leadAgainstPitch, pinParts, pinsAt } from '../pins';
 import { fitsInside } from '../plausibility/counts';
@@ -94,8 +96,8 @@ export const dip = defineFamily<Symbol>({
     const group = pins(d);
     const shoulder = Math.max(d.b.nom, Math.min(1.5, d.e.nom * 0.6));
     const reach = Math.max(0.05, d.E.nom / 2 - d.E1.nom / 2 + 0.1);
-    const arms = group.places.map(({ position, at }) => ({
-      name: `arm ${position}`,
+    const arms = group.places.map(({ order, at }) => ({
+      name: `arm ${order}`,
       shape: 'arm',
       material: 'metal' as const,
       at: { x: at.x > 0 ? at.x - reach / 2 : at.x + reach / 2, y: at.y, z: 0 },

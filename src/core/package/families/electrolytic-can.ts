@@ -1,6 +1,8 @@
 import { block, type Assembly } from '../../geometry/solid';
-import { length, line } from '../declare';
-import { defineFamily, type Dimensions } from '../family';
+import { length } from '../declare';
+import { line } from '../lines';
+import { defineFamily } from '../family';
+import type { Dimensions } from '../definitions';
 import { endAgainstLength, spanAgainstBase } from '../plausibility/chip';
 import { padParts } from '../shapes/terminals';
 import { standingCylinder } from '../shapes/round';

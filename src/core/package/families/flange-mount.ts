@@ -1,8 +1,10 @@
 import { block, type Assembly, type Part } from '../../geometry/solid';
 import { exactly } from '../../units/toleranced';
-import { count, length, line } from '../declare';
+import { count, length } from '../declare';
+import { line } from '../lines';
 import { LEAD_THICKNESS, LEAD_WIDTH, PITCH, TAIL } from '../dimensions';
-import { defineFamily, type Dimensions } from '../family';
+import { defineFamily } from '../family';
+import type { Dimensions } from '../definitions';
 import { byX, counted, hundredths } from '../naming';
 import { centred, flatPin, LEAD_ROW_RULES, matrix, pinParts, pinsAt } from '../pins';
 import { fitsInside } from '../plausibility/counts';
@@ -88,8 +90,8 @@ export const flangeMount = defineFamily<Symbol>({
     const exit = d.A.nom * 0.55;
     const group = pins(d);
     const moulded = Math.max(d.E.nom - d.Q.nom, 0.5);
-    const arms = group.places.map(({ position, at }): Part => ({
-      name: `arm ${position}`,
+    const arms = group.places.map(({ order, at }): Part => ({
+      name: `arm ${order}`,
       shape: 'arm',
       material: 'metal',
       at: { x: at.x, y: (d.F.nom + 0.2) / 2 - d.c.nom / 2, z: 0 },

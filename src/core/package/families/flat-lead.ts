@@ -1,13 +1,15 @@
 import { block, type Assembly } from '../../geometry/solid';
-import { count, length, line } from '../declare';
+import { count, length } from '../declare';
+import { line } from '../lines';
 import { HEIGHT } from '../dimensions';
-import { defineFamily, type Dimensions } from '../family';
+import { defineFamily } from '../family';
+import type { Dimensions } from '../definitions';
 import { byX, counted, hundredths } from '../naming';
 import { rowAgainstBody, spanAgainstBody, terminalAgainstPitch } from '../plausibility/row';
 import { evenRow, twoRows } from '../rows';
 import { withLeads } from '../shapes/leads';
 import { flatLead } from '../shapes/terminals';
-import type { SpanGroup } from '../terminal';
+import { HOME, type SpanGroup } from '../terminal';
 import { sizePair } from '../two-terminal';
 import { exactly } from '../../units/toleranced';
 
@@ -144,7 +146,7 @@ function terminals(d: Values): SpanGroup[] {
       id: 'rows',
       title: 'Left and right leads',
       form: 'flat-lead',
-      axis: 'x',
+      frame: HOME,
       span: d.E,
       length: d.L,
       width: d.b,

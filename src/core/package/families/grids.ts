@@ -1,14 +1,10 @@
 import { block, type Assembly, type Shape } from '../../geometry/solid';
 import { rectangle, type Figure } from '../../geometry/figure';
-import { length, line } from '../declare';
+import { length } from '../declare';
+import { line } from '../lines';
 import { HEIGHT } from '../dimensions';
-import {
-  defineFamily,
-  type Dimensions,
-  type FamilyDefinition,
-  type OptionDefinition,
-  type Options,
-} from '../family';
+import { defineFamily, type FamilyDefinition } from '../family';
+import type { Dimensions, OptionDefinition, Options } from '../definitions';
 import {
   firstPlace,
   GRID_OPTIONS,
@@ -24,7 +20,7 @@ import {
 import { byX, counted, hundredths } from '../naming';
 import { fitsPitch } from '../plausibility/counts';
 import { ball, standingCylinder } from '../shapes/round';
-import type { SpotForm, SpotGroup } from '../terminal';
+import { HOME, type SpotForm, type SpotGroup } from '../terminal';
 
 type Symbol = GridSymbol | 'b' | 'A' | 'A1';
 type Values = Dimensions<Symbol>;
@@ -141,6 +137,7 @@ function group(kind: GridKind, d: Values, options: Options): SpotGroup {
     kind: 'spot',
     id: 'grid',
     title: 'Grid',
+    frame: HOME,
     form: kind.form(options),
     contact: { min: at('min'), nom: at('nom'), max: at('max') },
     pitch: gridPitch(sizes, options),

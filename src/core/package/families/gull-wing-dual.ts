@@ -1,5 +1,8 @@
-import { count, length, line } from '../declare';
-import { defineFamily, type DimensionLine, type Dimensions } from '../family';
+import { count, length } from '../declare';
+import { line } from '../lines';
+import { defineFamily } from '../family';
+import type { DimensionLine } from '../lines';
+import type { Dimensions } from '../definitions';
 import { LEAD_DIMENSIONS, LEAD_RULES, leadedBody, leadGroup, leadLines, type LeadSymbol } from '../gull-wing';
 import { inchPitch, rowAgainstBody, terminalAgainstPitch } from '../plausibility/row';
 import { counted } from '../naming';

@@ -1,6 +1,7 @@
 import type { Assembly } from '../../geometry/solid';
 import { count, length } from '../declare';
-import { defineFamily, type Dimensions, type Options } from '../family';
+import { defineFamily } from '../family';
+import type { Dimensions, Options } from '../definitions';
 import { LEAD_DIMENSIONS, LEAD_RULES, leadGroup, leadLines, leadShape, type LeadSymbol } from '../gull-wing';
 import { QUAD_SPARE, rowAgainstBody, terminalAgainstPitch } from '../plausibility/row';
 import { counted } from '../naming';
@@ -8,7 +9,7 @@ import { levelCount, quadLines, uprightCount } from '../quad';
 import { fourRows } from '../rows';
 import { bodyPart, leadParts } from '../shapes/leads';
 import { mouldedBody, mouldHeights } from '../shapes/moulding';
-import type { SpanGroup } from '../terminal';
+import { UPRIGHT, type SpanGroup } from '../terminal';
 import {
   thermalAgainstTerminals,
   thermalCount,
@@ -163,7 +164,7 @@ function rows(d: Values): SpanGroup[] {
     leadGroup(d, { id: 'upright', title: 'Left and right sides', pitch: d.e.nom, places: x }),
     {
       ...leadGroup(d, { id: 'level', title: 'Bottom and top sides', pitch: d.e.nom, places: y }),
-      axis: 'y',
+      frame: UPRIGHT,
       span: d.D,
       body: { size: d.D1, standoff: d.A1 },
     },

@@ -1,7 +1,9 @@
 import type { Assembly } from '../../geometry/solid';
-import { length, line } from '../declare';
+import { length } from '../declare';
+import { line } from '../lines';
 import { BODY_UPRIGHT, leads, PITCH } from '../dimensions';
-import { defineFamily, type Dimensions } from '../family';
+import { defineFamily } from '../family';
+import type { Dimensions } from '../definitions';
 import { J_DIMENSIONS, J_RULES, jGroup, jLines, jShape, type JSymbol } from '../j-lead';
 import { byX, counted, hundredths } from '../naming';
 import { inchPitch, rowAgainstBody, terminalAgainstPitch } from '../plausibility/row';

@@ -1,7 +1,8 @@
 import type { Assembly } from '../../geometry/solid';
 import { count, length } from '../declare';
 import { PITCH } from '../dimensions';
-import { defineFamily, type Dimensions } from '../family';
+import { defineFamily } from '../family';
+import type { Dimensions } from '../definitions';
 import { J_DIMENSIONS, J_RULES, jGroup, jLines, jShape, type JSymbol } from '../j-lead';
 import { byX, counted, hundredths } from '../naming';
 import { inchPitch, rowAgainstBody, terminalAgainstPitch } from '../plausibility/row';
@@ -9,7 +10,7 @@ import { levelCount, quadLines, uprightCount } from '../quad';
 import { fourRows } from '../rows';
 import { bodyPart, leadParts } from '../shapes/leads';
 import { mouldedBody, mouldHeights } from '../shapes/moulding';
-import type { SpanGroup, TerminalPlace } from '../terminal';
+import { UPRIGHT, type SpanGroup, type TerminalPlace } from '../terminal';
 
 type Symbol = 'n' | 'nE' | 'e' | 'E' | 'D' | 'E1' | 'D1' | 'E2' | JSymbol;
 type Values = Dimensions<Symbol>;
@@ -114,13 +115,13 @@ function terminals(d: Values, fromCorner: boolean): SpanGroup[] {
   const total = 2 * (upright + levelCount(d));
   const shift = (place: TerminalPlace): TerminalPlace => ({
     ...place,
-    position: ((place.position - 1 + before) % total) + 1,
+    order: ((place.order - 1 + before) % total) + 1,
   });
   return [
     jGroup(d, d.E, { id: 'upright', title: 'Left and right sides', places: rows.x.map(shift) }),
     {
       ...jGroup(d, d.D, { id: 'level', title: 'Bottom and top sides', places: rows.y.map(shift) }),
-      axis: 'y',
+      frame: UPRIGHT,
     },
   ];
 }

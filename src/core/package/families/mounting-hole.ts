@@ -1,8 +1,10 @@
 import { outlineOf } from '../../geometry/figure';
 import type { Assembly } from '../../geometry/solid';
 import { exactly } from '../../units/toleranced';
-import { count, length, line } from '../declare';
-import { defineFamily, type Dimensions, type Options } from '../family';
+import { count, length } from '../declare';
+import { line } from '../lines';
+import { defineFamily } from '../family';
+import type { Dimensions, Options } from '../definitions';
 import { counted, hundredths } from '../naming';
 import { centred, pinsAt, roundPin } from '../pins';
 import { fitsInside } from '../plausibility/counts';

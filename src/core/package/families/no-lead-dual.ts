@@ -1,5 +1,6 @@
 import { BODY_ACROSS, BODY_UPRIGHT, leads, PITCH } from '../dimensions';
-import { defineFamily, type Dimensions, type Options } from '../family';
+import { defineFamily } from '../family';
+import type { Dimensions, Options } from '../definitions';
 import { byX, counted, hundredths } from '../naming';
 import {
   END_OPTION,
@@ -13,7 +14,7 @@ import {
 import { rowAgainstBody, terminalAgainstPitch } from '../plausibility/row';
 import { pitchLines } from '../quad';
 import { evenRow, twoRows } from '../rows';
-import type { SpanGroup, SpotGroup, TerminalGroup } from '../terminal';
+import { HOME, type SpanGroup, type SpotGroup, type TerminalGroup } from '../terminal';
 import {
   thermalAgainstTerminals,
   thermalCount,
@@ -137,7 +138,7 @@ export const noLeadDual = defineFamily<Symbol>({
 function rows(d: Values, options: Options): SpanGroup[] {
   const row = evenRow(d.n.nom / 2, d.e.nom);
   const places = twoRows(row, [...row].reverse());
-  return [noLeadGroup(d, options, d.E, { id: 'rows', title: 'Left and right rows', axis: 'x', places })];
+  return [noLeadGroup(d, options, d.E, { id: 'rows', title: 'Left and right rows', frame: HOME, places })];
 }
 
 function pads(d: Values, options: Options): SpotGroup[] {

@@ -1,6 +1,7 @@
 import { count } from '../declare';
 import { BODY_ACROSS, BODY_UPRIGHT, PITCH } from '../dimensions';
-import { defineFamily, type Dimensions, type Options } from '../family';
+import { defineFamily } from '../family';
+import type { Dimensions, Options } from '../definitions';
 import { byX, counted, hundredths } from '../naming';
 import {
   CORNER_OPTION,
@@ -16,7 +17,7 @@ import {
 import { rowAgainstBody, terminalAgainstPitch } from '../plausibility/row';
 import { levelCount, pitchLines, uprightCount } from '../quad';
 import { fourRows } from '../rows';
-import type { SpanGroup, SpotGroup, TerminalGroup } from '../terminal';
+import { HOME, UPRIGHT, type SpanGroup, type SpotGroup, type TerminalGroup } from '../terminal';
 import {
   thermalAgainstTerminals,
   thermalCount,
@@ -154,14 +155,14 @@ function rows(d: Values, options: Options): SpanGroup[] {
   const upright = noLeadGroup(d, options, d.E, {
     id: 'upright',
     title: 'Left and right sides',
-    axis: 'x',
+    frame: HOME,
     places: x,
   });
   if (y.length === 0) return [upright];
   const level = noLeadGroup(d, options, d.D, {
     id: 'level',
     title: 'Bottom and top sides',
-    axis: 'y',
+    frame: UPRIGHT,
     places: y,
   });
   return [upright, level];

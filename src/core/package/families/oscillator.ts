@@ -1,8 +1,10 @@
 import { block, type Assembly, type Part } from '../../geometry/solid';
 import { exactly } from '../../units/toleranced';
-import { length, line } from '../declare';
+import { length } from '../declare';
+import { line } from '../lines';
 import { BODY_UPRIGHT, HEIGHT, leads, PITCH } from '../dimensions';
-import { defineFamily, type Dimensions, type Options } from '../family';
+import { defineFamily } from '../family';
+import type { Dimensions, Options } from '../definitions';
 import { byX } from '../naming';
 import { fitsPitch } from '../plausibility/counts';
 import { terminalsApart } from '../no-lead';

@@ -1,7 +1,9 @@
 import { block, type Assembly } from '../../geometry/solid';
-import { length, line } from '../declare';
+import { length } from '../declare';
+import { line } from '../lines';
 import { HEIGHT, ROUND_LEAD, TAIL } from '../dimensions';
-import { defineFamily, type Dimensions, type Options } from '../family';
+import { defineFamily } from '../family';
+import type { Dimensions, Options } from '../definitions';
 import {
   firstPlace,
   GRID_OPTIONS,
@@ -15,7 +17,7 @@ import {
 } from '../grid';
 import { byX, counted, hundredths } from '../naming';
 import { centred, leadAgainstPitch, pinParts, pinShape, roundPin } from '../pins';
-import type { PinGroup } from '../terminal';
+import { HOME, type PinGroup } from '../terminal';
 
 type Symbol = GridSymbol | 'b' | 'A' | 'A1' | 'L';
 type Values = Dimensions<Symbol>;
@@ -94,6 +96,7 @@ function pins(d: Values, options: Options): PinGroup {
     kind: 'pin',
     id: 'pins',
     title: 'Pins',
+    frame: HOME,
     lead: roundPin(d.b),
     // in a staggered grid the next pin of a row is two places on
     pitch: staggered ? { x: 2 * d.e.nom, y: 2 * d.eD.nom } : { x: d.e.nom, y: d.eD.nom },

@@ -1,7 +1,10 @@
 import { block, type Assembly, type Part, type Shape } from '../../geometry/solid';
 import { exactly } from '../../units/toleranced';
-import { count, length, line } from '../declare';
-import { defineFamily, type BodyExtent, type Dimensions, type Options } from '../family';
+import { count, length } from '../declare';
+import { line } from '../lines';
+import { defineFamily } from '../family';
+import type { BodyExtent } from '../drawn';
+import type { Dimensions, Options } from '../definitions';
 import { byX, counted, hundredths } from '../naming';
 import { centred, flatPin, leadAgainstPitch, matrix, pinParts, pinsAt } from '../pins';
 import { agreesWith } from '../plausibility/counts';
@@ -171,13 +174,13 @@ function solids(d: Values, options: Options): Assembly {
     const reach = y - (face - d.H.nom - d.A.nom) + b / 2;
     shapes[`up ${row}`] = block(b, b, -d.L.nom, height + b / 2);
     shapes[`out ${row}`] = block(b, reach, height - b / 2, height + b / 2);
-    for (const { position, at } of group.places.filter((place) => Math.abs(place.at.y - y) < 1e-6)) {
+    for (const { order, at } of group.places.filter((place) => Math.abs(place.at.y - y) < 1e-6)) {
       const base = { material: 'metal', rotation: 0 } as const;
       parts.push(
-        { ...base, name: `pin ${position}`, shape: `up ${row}`, at: { ...at, z: 0 } },
+        { ...base, name: `pin ${order}`, shape: `up ${row}`, at: { ...at, z: 0 } },
         {
           ...base,
-          name: `arm ${position}`,
+          name: `arm ${order}`,
           shape: `out ${row}`,
           at: { x: at.x, y: y + b / 2 - reach / 2, z: 0 },
         },

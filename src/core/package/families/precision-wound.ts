@@ -1,7 +1,8 @@
 import { block, type Assembly } from '../../geometry/solid';
 import { length } from '../declare';
 import { HEIGHT } from '../dimensions';
-import { defineFamily, type Dimensions } from '../family';
+import { defineFamily } from '../family';
+import type { Dimensions } from '../definitions';
 import { hundredths } from '../naming';
 import { endAgainstLength, terminalAgainstWidth, widthAgainstLength } from '../plausibility/chip';
 import { lyingCylinder } from '../shapes/round';

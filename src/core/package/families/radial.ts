@@ -1,8 +1,10 @@
 import { outlineOf } from '../../geometry/figure';
 import { block, type Assembly, type Shape } from '../../geometry/solid';
-import { length, line } from '../declare';
+import { length } from '../declare';
+import { line } from '../lines';
 import { HEIGHT, ROUND_LEAD, TAIL } from '../dimensions';
-import { defineFamily, type Dimensions, type Options } from '../family';
+import { defineFamily } from '../family';
+import type { Dimensions, Options } from '../definitions';
 import { hundredths } from '../naming';
 import { centred, leadAgainstPitch, matrix, pinParts, pinShape, pinsAt, roundPin } from '../pins';
 import { fitsInside } from '../plausibility/counts';

@@ -1,6 +1,8 @@
 import { block, type Assembly } from '../../geometry/solid';
-import { length, line } from '../declare';
-import { defineFamily, type Dimensions } from '../family';
+import { length } from '../declare';
+import { line } from '../lines';
+import { defineFamily } from '../family';
+import type { Dimensions } from '../definitions';
 import { endAgainstLength, widthAgainstLength } from '../plausibility/chip';
 import {
   bothEnds,
@@ -30,6 +32,7 @@ const COMPONENTS: readonly Component[] = [
 
 export const rectangularChip = defineFamily<Symbol>({
   id: 'rectangular-chip',
+  type: 'CHIP',
   title: 'Rectangular chip',
   summary: 'Ceramic block with a solderable cap at each end.',
   keywords: ['chip', 'resistor', 'capacitor', 'inductor', 'two terminals', 'end cap', 'passive'],

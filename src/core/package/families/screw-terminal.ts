@@ -1,8 +1,10 @@
 import { block, type Assembly, type Part } from '../../geometry/solid';
 import { exactly } from '../../units/toleranced';
-import { count, length, line } from '../declare';
+import { count, length } from '../declare';
+import { line } from '../lines';
 import { HEIGHT, LEAD_THICKNESS, LEAD_WIDTH, TAIL } from '../dimensions';
-import { defineFamily, type Dimensions } from '../family';
+import { defineFamily } from '../family';
+import type { Dimensions } from '../definitions';
 import { byX, counted, hundredths } from '../naming';
 import { centred, flatPin, leadAgainstPitch, matrix, pinParts, pinShape, pinsAt } from '../pins';
 import { agreesWith, fitsInside } from '../plausibility/counts';
@@ -60,8 +62,8 @@ export const screwTerminal = defineFamily<Symbol>({
     const mouth = Math.min(d.e.nom * 0.62, top * 0.45);
     const front = middle - d.E.nom / 2;
     const at = (name: string, shape: string, y: number, z: number) =>
-      pins(d).places.map(({ position, at: { x } }): Part => ({
-        name: `${name} ${position}`,
+      pins(d).places.map(({ order, at: { x } }): Part => ({
+        name: `${name} ${order}`,
         shape,
         material: 'metal',
         at: { x, y, z },

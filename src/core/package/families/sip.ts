@@ -1,7 +1,9 @@
 import { block, type Assembly } from '../../geometry/solid';
-import { count, length, line } from '../declare';
+import { count, length } from '../declare';
+import { line } from '../lines';
 import { HEIGHT, LEAD_THICKNESS, LEAD_WIDTH, PITCH, TAIL } from '../dimensions';
-import { defineFamily, type Dimensions } from '../family';
+import { defineFamily } from '../family';
+import type { Dimensions } from '../definitions';
 import { counted, hundredths } from '../naming';
 import { centred, flatPin, leadAgainstPitch, matrix, pinParts, pinShape, pinsAt } from '../pins';
 import { inchPitch, rowAgainstBody } from '../plausibility/row';

@@ -1,5 +1,7 @@
-import { length, line } from '../declare';
-import { defineFamily, type Dimensions } from '../family';
+import { length } from '../declare';
+import { line } from '../lines';
+import { defineFamily } from '../family';
+import type { Dimensions } from '../definitions';
 import { LEAD_DIMENSIONS, LEAD_RULES, leadedBody, leadGroup, leadLines, type LeadSymbol } from '../gull-wing';
 import { twoRows } from '../rows';
 import type { SpanGroup } from '../terminal';

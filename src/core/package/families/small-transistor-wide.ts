@@ -1,6 +1,8 @@
 import type { Assembly } from '../../geometry/solid';
-import { count, length, line } from '../declare';
-import { defineFamily, type Dimensions, type Options, type PlausibilityContext } from '../family';
+import { count, length } from '../declare';
+import { line } from '../lines';
+import { defineFamily, type PlausibilityContext } from '../family';
+import type { Dimensions, Options } from '../definitions';
 import { LEAD_DIMENSIONS, LEAD_RULES, leadGroup, leadLines, leadShape, type LeadSymbol } from '../gull-wing';
 import { byX, counted, hundredths } from '../naming';
 import { rowAgainstBody, terminalAgainstPitch } from '../plausibility/row';
@@ -125,21 +127,21 @@ export const smallTransistorWide = defineFamily<Symbol>({
   body: (d) => ({ x: d.E1, y: d.D, standoff: d.A1, height: d.A }),
   solids,
   dimensionLines: (d, options) => {
-    const [tip, body, end] = [d.E.nom / 2, d.E1.nom / 2, d.D.nom / 2];
+    const [tip, body, head] = [d.E.nom / 2, d.E1.nom / 2, d.D.nom / 2];
     const [, wide] = terminals(d, options) as [SpanGroup, SpanGroup];
     const rows = narrowPlaces(d, options);
     const first = rows[0]?.along ?? 0;
-    const last = rows.filter(({ side }) => side === -1).at(-1)?.along ?? 0;
+    const last = rows.filter(({ end }) => end === -1).at(-1)?.along ?? 0;
     const at = wide.places[0]?.along ?? 0;
-    const edge = (wide.places[0]?.side ?? 1) * tip;
+    const edge = (wide.places[0]?.end ?? 1) * tip;
     const half = d.b1.nom / 2;
     return [
-      line('E1', 'plan', 'top', [-body, end], [body, end]),
+      line('E1', 'plan', 'top', [-body, head], [body, head]),
       line('E', 'plan', 'top', [-tip, first], [tip, first], 1),
       line('e', 'plan', 'left', [-tip, last], [-tip, last + d.e.nom], 1),
       line('b', 'plan', 'left', [-tip, last - d.b.nom / 2], [-tip, last + d.b.nom / 2]),
       line('b1', 'plan', edge > 0 ? 'right' : 'left', [edge, at - half], [edge, at + half], edge > 0 ? 0 : 2),
-      line('D', 'plan', 'right', [body, -end], [body, end], 1),
+      line('D', 'plan', 'right', [body, -head], [body, head], 1),
       ...leadLines(d),
     ];
   },
@@ -173,14 +175,14 @@ function narrowPlaces(d: Values, options: Options): TerminalPlace[] {
   const e = d.e.nom;
   if (options['layout'] === 'first') {
     return [
-      { position: 2, side: -1, along: -e / 2 },
-      { position: 3, side: 1, along: -e / 2 },
-      { position: 4, side: 1, along: e / 2 },
+      { order: 2, end: -1, along: -e / 2 },
+      { order: 3, end: 1, along: -e / 2 },
+      { order: 4, end: 1, along: e / 2 },
     ];
   }
   return evenRow(Math.max(1, d.n.nom - 1), e).map((along, i) => ({
-    position: i + 1,
-    side: -1,
+    order: i + 1,
+    end: -1,
     along: along + 0,
   }));
 }
@@ -192,8 +194,8 @@ function terminals(d: Values, options: Options): SpanGroup[] {
   // a wide lead at a row's end keeps its outer edge where the narrow one would have it
   const along = first ? d.e.nom / 2 - (d.b1.nom - d.b.nom) / 2 : 0;
   const place: TerminalPlace = first
-    ? { position: 1, side: -1, along }
-    : { position: narrow.length + 1, side: 1, along: 0 };
+    ? { order: 1, end: -1, along }
+    : { order: narrow.length + 1, end: 1, along: 0 };
   const wide = leadGroup(d, { id: 'wide', title: 'Wide lead', pitch: null, places: [place] });
   const leads = leadGroup(d, {
     id: 'leads',

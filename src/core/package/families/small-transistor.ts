@@ -1,5 +1,7 @@
-import { count, length, line } from '../declare';
-import { defineFamily, type Dimensions } from '../family';
+import { count, length } from '../declare';
+import { line } from '../lines';
+import { defineFamily } from '../family';
+import type { Dimensions } from '../definitions';
 import { LEAD_DIMENSIONS, LEAD_RULES, leadedBody, leadGroup, leadLines, type LeadSymbol } from '../gull-wing';
 import { rowAgainstBody, terminalAgainstPitch } from '../plausibility/row';
 import { evenRow, twoRows } from '../rows';

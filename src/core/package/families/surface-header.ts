@@ -1,6 +1,8 @@
 import { block, type Assembly, type Part } from '../../geometry/solid';
-import { count, length, line } from '../declare';
-import { defineFamily, type Dimensions, type Options } from '../family';
+import { count, length } from '../declare';
+import { line } from '../lines';
+import { defineFamily } from '../family';
+import type { Dimensions, Options } from '../definitions';
 import { LEAD_DIMENSIONS, LEAD_RULES, leadGroup, leadShape, type LeadSymbol } from '../gull-wing';
 import { byX, counted, hundredths } from '../naming';
 import { agreesWith } from '../plausibility/counts';
@@ -109,7 +111,7 @@ export const surfaceHeader = defineFamily<Symbol>({
   dimensionLines: (d, options) => {
     const [tip, body, end] = [d.E.nom / 2, d.E1.nom / 2, d.D.nom / 2];
     const { places } = rows(d, options);
-    const left = places.filter(({ side }) => side === -1);
+    const left = places.filter((place) => place.end === -1);
     const [first = 0, last = 0] = [left[0]?.along, left.at(-1)?.along];
     return [
       line('E1', 'plan', 'top', [-body, end], [body, end]),
@@ -173,7 +175,7 @@ function rows(d: Values, options: Options): SpanGroup {
   const columns = staggered ? d.n.nom : Math.ceil(d.n.nom / 2);
   const row = evenRow(columns, d.e.nom);
   const places: TerminalPlace[] = staggered
-    ? row.map((along, i) => ({ position: i + 1, side: i % 2 === 0 ? -1 : 1, along }))
+    ? row.map((along, i) => ({ order: i + 1, end: i % 2 === 0 ? -1 : 1, along }))
     : twoRows(row, [...row].reverse().slice(0, d.n.nom - columns));
   const pitch = staggered ? 2 * d.e.nom : d.e.nom;
   return leadGroup({ ...d, E: d.E, E1: d.E1 }, { id: 'rows', title: 'Leads', pitch, places });
@@ -185,8 +187,8 @@ function solids(d: Values, options: Options): Assembly {
   const top = Math.max(d.A.nom, d.A1.nom + 0.3);
   const tip = Math.max(d.H.nom, top + 0.1);
   const side = Math.min(d.b.nom, d.e.nom / 2);
-  const pins = group.places.map(({ position, side: end, along }): Part => ({
-    name: `pin ${position}`,
+  const pins = group.places.map(({ order, end, along }): Part => ({
+    name: `pin ${order}`,
     shape: 'pin',
     material: 'metal',
     at: { x: staggered ? 0 : (end * d.e.nom) / 2, y: along, z: 0 },

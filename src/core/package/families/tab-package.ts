@@ -1,13 +1,15 @@
 import { block, type Assembly } from '../../geometry/solid';
-import { count, length, line } from '../declare';
-import { defineFamily, type Dimensions, type Options } from '../family';
+import { count, length } from '../declare';
+import { line } from '../lines';
+import { defineFamily } from '../family';
+import type { Dimensions, Options } from '../definitions';
 import { byX, counted, hundredths } from '../naming';
 import { fitsInside } from '../plausibility/counts';
 import { rowAgainstBody, terminalAgainstPitch } from '../plausibility/row';
 import { evenRow } from '../rows';
 import { gullWingLead, leadParts } from '../shapes/leads';
 import { mouldedBody, mouldHeights } from '../shapes/moulding';
-import type { SpanGroup } from '../terminal';
+import { HOME, type SpanGroup } from '../terminal';
 
 type Symbol = 'n' | 'e' | 'H' | 'D' | 'E' | 'L3' | 'L' | 'b' | 'D1' | 'E1' | 'c' | 'A' | 'A1';
 type Values = Dimensions<Symbol>;
@@ -185,11 +187,11 @@ function bodyMiddle(d: Values): number {
 }
 
 function terminals(d: Values, options: Options): SpanGroup[] {
-  const common = { kind: 'span', axis: 'x', span: d.H, body: null } as const;
+  const common = { kind: 'span', frame: HOME, span: d.H, body: null } as const;
   const row = steps(d, options);
   // the tab takes the number of the cut middle lead, else the one after the last
   const cut = row.length % 2 === 0 && !row.includes(0) && (options['middle'] ?? 'cut') === 'cut';
-  const tabPosition = cut ? row.length / 2 + 1 : row.length + 1;
+  const tabOrder = cut ? row.length / 2 + 1 : row.length + 1;
   return [
     {
       ...common,
@@ -200,8 +202,8 @@ function terminals(d: Values, options: Options): SpanGroup[] {
       width: d.b,
       pitch: d.e.nom,
       places: row.map((step, i) => ({
-        position: i + 1 >= tabPosition ? i + 2 : i + 1,
-        side: -1,
+        order: i + 1 >= tabOrder ? i + 2 : i + 1,
+        end: -1,
         along: step * d.e.nom + 0,
       })),
     },
@@ -213,7 +215,7 @@ function terminals(d: Values, options: Options): SpanGroup[] {
       length: d.D1,
       width: d.E1,
       pitch: null,
-      places: [{ position: tabPosition, side: 1, along: 0 }],
+      places: [{ order: tabOrder, end: 1, along: 0 }],
     },
   ];
 }

@@ -1,13 +1,15 @@
 import { block, type Assembly } from '../../geometry/solid';
 import { outlineOf, rectangle, type Figure } from '../../geometry/figure';
 import { exactly } from '../../units/toleranced';
-import { length, line } from '../declare';
-import { defineFamily, type Dimensions, type Options } from '../family';
+import { length } from '../declare';
+import { line } from '../lines';
+import { defineFamily } from '../family';
+import type { Dimensions, Options } from '../definitions';
 import { hundredths } from '../naming';
 import { centred, pinsAt, roundPin, wire } from '../pins';
 import { fitsInside } from '../plausibility/counts';
 import { standingCylinder } from '../shapes/round';
-import type { TerminalGroup } from '../terminal';
+import { HOME, type TerminalGroup } from '../terminal';
 
 type Symbol = 'D' | 'H' | 'b' | 'A';
 type Values = Dimensions<Symbol>;
@@ -139,10 +141,11 @@ function terminals(d: Values, options: Options): TerminalGroup[] {
       kind: 'spot',
       id: 'land',
       title: 'Land',
+      frame: HOME,
       form: 'probe',
       contact: { min: at('min'), nom: at('nom'), max: at('max') },
       pitch: null,
-      places: [{ position: 1, at: { x: 0, y: 0 }, rotation: 0 }],
+      places: [{ order: 1, at: { x: 0, y: 0 }, rotation: 0 }],
     },
   ];
 }

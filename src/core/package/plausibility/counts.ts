@@ -1,5 +1,6 @@
 import { formatNumber } from '../../units/length';
-import type { Dimensions, Options, PlausibilityRule } from '../family';
+import type { Dimensions, Options } from '../definitions';
+import type { PlausibilityRule } from '../family';
 
 const mm = (value: number) => formatNumber(value, 2, 3);
 

@@ -1,5 +1,6 @@
 import { formatNumber } from '../../units/length';
-import type { Dimensions, PlausibilityRule } from '../family';
+import type { Dimensions } from '../definitions';
+import type { PlausibilityRule } from '../family';
 
 const mm = (value: number) => formatNumber(value, 2, 3);
 

@@ -1,5 +1,6 @@
 import { formatNumber } from '../../units/length';
-import type { Dimensions, Options, PlausibilityRule } from '../family';
+import type { Dimensions, Options } from '../definitions';
+import type { PlausibilityRule } from '../family';
 
 /** Room beside a row that corners of fine-pitch bodies take anyway, mm. */
 const SPARE = 1.9;

@@ -1,6 +1,7 @@
 import { strip } from '../../geometry/contour';
 import type { Extrusion, Part, Shape } from '../../geometry/solid';
-import type { SpanGroup, TerminalGroup } from '../terminal';
+import { putPoint } from '../../geometry/placement';
+import { outwardOf, type SpanGroup, type TerminalGroup } from '../terminal';
 
 /** What a formed lead is bent from; mm. */
 export interface LeadSizes {
@@ -49,18 +50,16 @@ export function inwardLead({ tip, foot, width, thickness, exit }: Omit<LeadSizes
 /**
  * One part for every terminal of a group, its shape turned outwards.
  * @param shape name of the lead's shape, which points along +x
+ * @param out distance of the shape's origin from the middle of the span, mm
  */
-export function leadParts({ axis, places }: SpanGroup, shape: string): Part[] {
-  return places.map(({ position, side, along }) => {
-    const flat = axis === 'x';
-    return {
-      name: `lead ${position}`,
-      shape,
-      material: 'metal',
-      at: { x: flat ? 0 : along, y: flat ? along : 0, z: 0 },
-      rotation: flat ? (side === 1 ? 0 : 180) : side === 1 ? 90 : 270,
-    };
-  });
+export function leadParts(group: SpanGroup, shape: string, out = 0): Part[] {
+  return group.places.map((place) => ({
+    name: `lead ${place.order}`,
+    shape,
+    material: 'metal',
+    at: { ...putPoint(group.frame, { x: place.end * out, y: place.along }), z: 0 },
+    rotation: outwardOf(group, place),
+  }));
 }
 
 /** A body alone in the middle of its package. */

@@ -1,7 +1,8 @@
 import { strip } from '../../geometry/contour';
 import type { Point } from '../../geometry/point';
 import type { Extrusion, Loft, Part } from '../../geometry/solid';
-import type { SpanGroup } from '../terminal';
+import { putPoint } from '../../geometry/placement';
+import { outwardOf, type SpanGroup } from '../terminal';
 import { leadParts, type LeadSizes } from './leads';
 
 /** A J lead at +x: out of the body, down its side, and curled inwards under it. */
@@ -46,11 +47,11 @@ export function padParts(
   outer: number,
   material: Part['material'] = 'metal',
 ): Part[] {
-  return leadParts(group, shape).map((part) => {
-    const out = part.rotation === 0 || part.rotation === 90 ? outer : -outer;
-    const at = group.axis === 'x' ? { ...part.at, x: out } : { ...part.at, y: out };
-    return { ...part, name: part.name.replace('lead', 'terminal'), material, at };
-  });
+  return leadParts(group, shape, outer).map((part) => ({
+    ...part,
+    name: part.name.replace('lead', 'terminal'),
+    material,
+  }));
 }
 
 /** A prism standing on z = `from` with any outline. */
@@ -100,9 +101,10 @@ export function notched(width: number, height: number, notches: readonly Notch[]
 }
 
 /** Notches of a group's terminals in the body they lie at. */
-export function notchesOf({ axis, places }: SpanGroup, radius: number): Notch[] {
-  return places.map(({ side, along }): Notch => {
-    if (axis === 'x') return { side: side === 1 ? 'right' : 'left', along, radius };
-    return { side: side === 1 ? 'top' : 'bottom', along, radius };
+export function notchesOf(group: SpanGroup, radius: number): Notch[] {
+  return group.places.map((place): Notch => {
+    const { x, y } = putPoint(group.frame, { x: 0, y: place.along });
+    const side = (['right', 'top', 'left', 'bottom'] as const)[outwardOf(group, place) / 90] ?? 'right';
+    return { side, along: side === 'right' || side === 'left' ? y : x, radius };
   });
 }

@@ -2,7 +2,7 @@ import { LEGEND_STYLES } from '../../../core/footprint/legend-styles';
 import { BY_POLARITY, SCHEMES } from '../../../core/footprint/numbering';
 import { ORIGINS } from '../../../core/footprint/origin';
 import { PIN_1_SHAPES, usualShape } from '../../../core/footprint/pin1-shapes';
-import type { Polarity } from '../../../core/package/family';
+import type { Polarity } from '../../../core/package/drawn';
 import { formatLength } from '../../../core/units/length';
 import { useBench } from '../context';
 import type { Drawable } from '../derive';

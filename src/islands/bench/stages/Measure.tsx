@@ -8,7 +8,8 @@ import { DIMENSION_COLUMNS, DimensionRow } from '../../measure/DimensionRow';
 import { goToNextEntry, moveInGrid } from '../../measure/grid-keys';
 import { OutlineDrawing } from '../../measure/OutlineDrawing';
 import { outlineEdits } from '../../../core/document/entries';
-import type { FamilyDefinition, OptionDefinition } from '../../../core/package/family';
+import type { FamilyDefinition } from '../../../core/package/family';
+import type { OptionDefinition } from '../../../core/package/definitions';
 import type { ResolvedDimension, ResolvedPackage } from '../../../core/package/resolve';
 import { useBench } from '../context';
 

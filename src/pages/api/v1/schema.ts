@@ -1,7 +1,7 @@
 import type { APIRoute } from 'astro';
-import schema from '../../../core/document/tapis-document-1.schema.json';
+import { documentSchema } from '../../../core/document/schema';
 
 export const GET: APIRoute = () =>
-  new Response(`${JSON.stringify(schema, null, 2)}\n`, {
+  new Response(`${JSON.stringify(documentSchema(), null, 2)}\n`, {
     headers: { 'content-type': 'application/schema+json' },
   });

@@ -1,0 +1,170 @@
+import { plainScope, readEntry } from '../units/entry';
+import { formatNumber, MM_PER, toMm, type LengthUnit } from '../units/length';
+import type { Toleranced } from '../units/toleranced';
+import { pointerKey } from './edit';
+import type { Field, Intent, LengthField, Read, RecordField, TolerancedField } from './fields';
+import type { Finding, Stage } from './finding';
+
+/** What was read, and what of it could not be used. */
+export interface FieldsRead<F> {
+  readonly value: Read<F>;
+  readonly problems: readonly Finding[];
+}
+
+/** Where the reader stands: what is read, under which name, in which unit. */
+interface Spot {
+  readonly at: string;
+  readonly label: string;
+  readonly unit: LengthUnit;
+  readonly stage: Stage;
+  readonly otherwise: NonNullable<RecordField['otherwise']>;
+}
+
+const OTHERWISE = {
+  words: 'The computed value stands until it is mended.',
+  remedy: 'Take the computed value',
+} as const;
+
+/**
+ * Reads a part of a document by its table. An entry that cannot be used is left out, and told.
+ * @param at JSON pointer of the part
+ * @param unit of plain numbers
+ */
+export function readFields<F extends Field>(
+  field: F,
+  intent: Intent<F> | undefined,
+  at: string,
+  unit: LengthUnit,
+): FieldsRead<F> {
+  const problems: Finding[] = [];
+  const spot: Spot = { at, label: '', unit, stage: 'release', otherwise: OTHERWISE };
+  return { value: read(field, intent, spot, problems) as Read<F>, problems };
+}
+
+function read(field: Field, raw: unknown, spot: Spot, problems: Finding[]): unknown {
+  switch (field.kind) {
+    case 'length':
+      return readLength(field, raw, spot, problems)?.nom ?? null;
+    case 'toleranced':
+      return readLength(field, raw, spot, problems);
+    case 'notation': {
+      if (typeof raw !== 'string' || raw.trim() === '') return null;
+      const result = field.read(raw);
+      if (result.ok) return result.value;
+      problems.push(cannotUse(spot, result.error.found, result.error.reason));
+      return null;
+    }
+    case 'record':
+      return readRecord(field, asRecord(raw), spot, problems);
+    case 'map':
+      return new Map(
+        Object.entries(asRecord(raw)).map(([key, value]) => [
+          key,
+          read(field.of as Field, value, { ...spot, at: `${spot.at}/${pointerKey(key)}` }, problems),
+        ]),
+      );
+    case 'list':
+      return (Array.isArray(raw) ? raw : []).map((item: unknown, i) => {
+        const id = String(asRecord(item)['id'] ?? i + 1);
+        const place = { ...spot, at: `${spot.at}/${pointerKey(id)}`, label: `${spot.label} ${i + 1}` };
+        return { id, ...(read(field.of as Field, item, place, problems) as object) };
+      });
+    default:
+      return raw ?? null;
+  }
+}
+
+function readRecord(
+  { fields, stage, otherwise }: RecordField,
+  raw: Readonly<Record<string, unknown>>,
+  spot: Spot,
+  problems: Finding[],
+): Record<string, unknown> {
+  const own = raw['unit'];
+  const unit = typeof own === 'string' && Object.hasOwn(MM_PER, own) ? (own as LengthUnit) : spot.unit;
+  const inside = { ...spot, unit, stage: stage ?? spot.stage, otherwise: otherwise ?? spot.otherwise };
+  return Object.fromEntries(
+    Object.entries(fields).map(([key, field]) => {
+      const label = joined(spot.label, field.label);
+      const value = Object.hasOwn(raw, key) ? raw[key] : undefined;
+      return [key, read(field, value, { ...inside, at: `${spot.at}/${key}`, label }, problems)];
+    }),
+  );
+}
+
+function readLength(
+  { least, most }: LengthField | TolerancedField,
+  raw: unknown,
+  spot: Spot,
+  problems: Finding[],
+): Toleranced | null {
+  if (typeof raw !== 'string' || raw.trim() === '') return null;
+  const result = readEntry(raw, plainScope(spot.unit));
+  if (result.ok && result.value.nom >= least && result.value.nom <= most) return result.value;
+  problems.push(
+    cannotUse(spot, raw, result.ok ? outside(result.value.nom, least, most) : result.error.message),
+  );
+  return null;
+}
+
+/** Why a length cannot be meant; a slip of the unit is the likely reason for one that is far too large. */
+function outside(value: number, least: number, most: number): string {
+  const mm = (v: number) => formatNumber(v, 0, 4);
+  if (value < least) return `It is ${mm(value)} mm and must be at least ${mm(least)} mm.`;
+  const slip = value / toMm(1, 'in') <= most ? ': is it meant in mil?' : '.';
+  return `It is ${mm(value)} mm and must be at most ${mm(most)} mm${slip}`;
+}
+
+function cannotUse({ at, label, stage, otherwise }: Spot, found: string, reason: string): Finding {
+  return {
+    rule: 'entry',
+    severity: 'stop',
+    title: `${label} cannot be used`,
+    message: `“${found}”: ${reason} ${otherwise.words}`,
+    source: 'Entry grammar',
+    stage,
+    place: { field: at },
+    remedies: [{ label: otherwise.remedy, edits: [{ at, value: undefined }] }],
+  };
+}
+
+/** A name within another: `Mask` and `margin` make `Mask margin`; a name with a capital stands alone. */
+function joined(outer: string, inner: string): string {
+  if (inner === '') return outer;
+  return outer !== '' && /^[a-z]/.test(inner) ? `${outer} ${inner}` : capital(inner);
+}
+
+function capital(words: string): string {
+  return words.charAt(0).toUpperCase() + words.slice(1);
+}
+
+function asRecord(value: unknown): Readonly<Record<string, unknown>> {
+  return typeof value === 'object' && value !== null && !Array.isArray(value)
+    ? (value as Record<string, unknown>)
+    : {};
+}
+
+/**
+ * What was chosen closer to a thing over what was chosen for more than it: where the one has nothing
+ * to say, the other holds.
+ */
+export function over<T>(own: T, general: T): T {
+  if (own === null || own === undefined) return general;
+  if (typeof own !== 'object' || Array.isArray(own) || own instanceof Map) return own;
+  if (typeof general !== 'object' || general === null || own instanceof Set) return own;
+  return Object.fromEntries(
+    Object.entries(own).map(([key, value]) => [key, over(value, (general as Record<string, unknown>)[key])]),
+  ) as T;
+}
+
+/** The field that a JSON pointer leads to, from a table's root; `null` where it leads nowhere. */
+export function fieldAt(root: Field, pointer: string): Field | null {
+  let field: Field | null = root;
+  for (const key of pointer.split('/').slice(1)) {
+    if (field?.kind === 'record')
+      field = Object.hasOwn(field.fields, key) ? (field.fields[key] ?? null) : null;
+    else if (field?.kind === 'map' || field?.kind === 'list') field = field.of as Field;
+    else return null;
+  }
+  return field;
+}

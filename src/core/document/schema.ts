@@ -1,0 +1,291 @@
+import { allFields } from '../process/fields';
+import type { Field, MapField, RecordField } from './fields';
+import { CHOICES } from './intent';
+
+/** A JSON Schema, or a part of one. */
+type Schema = Readonly<Record<string, unknown>>;
+
+const DRAFT = 'https://json-schema.org/draft/2020-12/schema';
+const ID_PATTERN = '^[a-z][a-z0-9-]{0,40}$';
+const ENTRY: Schema = { $ref: '#/$defs/entryText' };
+const ORIGIN: Schema = { type: 'string', maxLength: 120 };
+
+/** The part of a schema that a field asks for; records with a name go into `defs`, where they stand once. */
+function schemaOf(field: Field, defs: Record<string, Schema>): Schema {
+  const about = field.help === undefined ? {} : { description: field.help };
+  switch (field.kind) {
+    case 'length':
+    case 'toleranced':
+      return { ...ENTRY, ...about };
+    case 'count':
+      return { type: 'integer', minimum: field.least, maximum: field.most, ...about };
+    case 'share':
+    case 'number':
+      return { type: 'number', minimum: field.least, maximum: field.most, ...about };
+    case 'flag':
+      return { type: 'boolean', ...about };
+    case 'choice':
+      return { enum: [...field.of], ...about };
+    case 'set':
+      return {
+        type: 'array',
+        uniqueItems: true,
+        maxItems: field.of.length,
+        items: { enum: [...field.of] },
+        ...about,
+      };
+    case 'text':
+      return {
+        type: 'string',
+        ...(field.shortest > 0 ? { minLength: field.shortest } : {}),
+        maxLength: field.longest,
+        ...(field.pattern === undefined ? {} : { pattern: field.pattern }),
+        ...about,
+      };
+    case 'notation':
+      return { type: 'string', maxLength: field.longest, ...about };
+    case 'record': {
+      if (field.name === undefined) return { ...recordSchema(field, defs), ...about };
+      defs[field.name] ??= { ...recordSchema(field, defs), ...about };
+      return { $ref: `#/$defs/${field.name}` };
+    }
+    case 'map':
+      return { ...mapSchema(field, defs), ...about };
+    case 'list':
+      return {
+        type: 'array',
+        maxItems: field.most,
+        items: itemSchema(field.of as RecordField, defs),
+        ...about,
+      };
+  }
+}
+
+function recordSchema({ fields, required }: RecordField, defs: Record<string, Schema>): Schema {
+  return {
+    type: 'object',
+    ...(required.length > 0 ? { required } : {}),
+    additionalProperties: false,
+    properties: Object.fromEntries(
+      Object.entries(fields).map(([key, field]) => [key, schemaOf(field, defs)]),
+    ),
+  };
+}
+
+function mapSchema({ of, most, keys }: MapField, defs: Record<string, Schema>): Schema {
+  return {
+    type: 'object',
+    maxProperties: most,
+    propertyNames: keys === undefined ? { maxLength: 60 } : { pattern: keys },
+    additionalProperties: schemaOf(of as Field, defs),
+  };
+}
+
+/** A record of a list: known by its id. */
+function itemSchema(field: RecordField, defs: Record<string, Schema>): Schema {
+  const {
+    required = [],
+    properties,
+    ...rest
+  } = recordSchema(field, defs) as {
+    readonly required?: readonly string[];
+    readonly properties: Schema;
+  };
+  const id = { type: 'string', minLength: 1, maxLength: 20, description: 'What it is known by in the list.' };
+  return { ...rest, required: ['id', ...required], properties: { id, ...properties } };
+}
+
+/** The JSON Schema of documents, from the tables that they are read by. */
+export function documentSchema(): Schema {
+  const defs: Record<string, Schema> = {
+    entryText: {
+      type: 'string',
+      maxLength: 200,
+      description:
+        'A length as a person types it: 5.8..6.2, 6.0±0.2, 6.0+0.2-0.1, max 1.75, typ 1.04, 240mil, e*(n/2-1).',
+    },
+    sheetUnit: { enum: ['mm', 'mil', 'in'] },
+    package: PACKAGE,
+    dimension: DIMENSION,
+  };
+  const { properties } = recordSchema(CHOICES, defs) as { readonly properties: Schema };
+  return {
+    $schema: DRAFT,
+    $id: '/schema/tapis-document-2.json',
+    title: 'Tapis document, version 2',
+    description:
+      'What a person means by one footprint: the package as its datasheet draws it, and the choices made about it. Lengths are mm unless a unit is given.',
+    type: 'object',
+    required: ['tapis', 'name', 'package', 'level', 'process'],
+    additionalProperties: false,
+    properties: {
+      $schema: { type: 'string', maxLength: 300 },
+      tapis: { const: 2, description: 'Version of this format.' },
+      name: { type: 'string', minLength: 1, maxLength: 120 },
+      package: { $ref: '#/$defs/package' },
+      level: { enum: ['A', 'B', 'C'], description: 'Land density level: A most, B nominal, C least.' },
+      process: { type: 'string', pattern: ID_PATTERN, description: 'Id of the process.' },
+      ownProcess: { $ref: '/schema/tapis-process-1.json' },
+      ...properties,
+      waivers: WAIVERS,
+      notes: { type: 'string', maxLength: 20000 },
+    },
+    $defs: defs,
+  };
+}
+
+const PACKAGE: Schema = {
+  type: 'object',
+  required: ['family', 'dimensions'],
+  additionalProperties: false,
+  properties: {
+    family: { type: 'string', pattern: ID_PATTERN },
+    unit: {
+      $ref: '#/$defs/sheetUnit',
+      description: 'Unit of the numbers in the datasheet’s table; mm where missing.',
+    },
+    options: {
+      type: 'object',
+      maxProperties: 20,
+      additionalProperties: { type: 'string', maxLength: 4000 },
+    },
+    dimensions: {
+      type: 'object',
+      maxProperties: 60,
+      propertyNames: { pattern: '^[A-Za-z][A-Za-z0-9_]{0,11}$' },
+      additionalProperties: { $ref: '#/$defs/dimension' },
+    },
+    source: { type: 'string', maxLength: 300 },
+  },
+};
+
+const PRINTED = { unit: { $ref: '#/$defs/sheetUnit' }, label: ORIGIN, where: ORIGIN };
+
+const DIMENSION: Schema = {
+  oneOf: [
+    { type: 'number' },
+    ENTRY,
+    {
+      type: 'object',
+      required: ['text'],
+      additionalProperties: false,
+      properties: { text: ENTRY, ...PRINTED },
+    },
+    {
+      type: 'object',
+      anyOf: [{ required: ['min'] }, { required: ['nom'] }, { required: ['max'] }],
+      additionalProperties: false,
+      properties: {
+        min: { type: 'number' },
+        nom: { type: 'number' },
+        max: { type: 'number' },
+        ...PRINTED,
+      },
+    },
+  ],
+};
+
+const WAIVERS: Schema = {
+  type: 'object',
+  maxProperties: 400,
+  description: 'Accepted findings by rule and place.',
+  additionalProperties: {
+    type: 'object',
+    additionalProperties: false,
+    required: ['reason'],
+    properties: {
+      reason: { type: 'string', minLength: 1, maxLength: 400 },
+      value: { type: 'number' },
+      limit: { type: 'number' },
+    },
+  },
+};
+
+/** Numbers that processes of an earlier time do not have. */
+const LATER: readonly string[] = ['minClearance', 'minProtrusion', 'maxProtrusion'];
+
+/** The JSON Schema of processes, from the table of their numbers. */
+export function processSchema(): Schema {
+  const fields = allFields();
+  const words = {
+    id: { type: 'string', pattern: ID_PATTERN },
+    basedOn: { type: 'string', pattern: ID_PATTERN },
+  };
+  const choices = ['drills', 'orientation', 'acceptanceClass', 'levels', 'severities', 'reasons'];
+  return {
+    $schema: DRAFT,
+    $id: '/schema/tapis-process-1.json',
+    title: 'Tapis process, version 1',
+    description: 'What a board shop, a stencil and an assembly line can hold. Lengths are mm.',
+    type: 'object',
+    required: [
+      'id',
+      'name',
+      'summary',
+      ...fields.map(({ key }) => key).filter((key) => !LATER.includes(key)),
+      ...choices,
+    ],
+    additionalProperties: false,
+    properties: {
+      $schema: { type: 'string', maxLength: 300 },
+      tapisProcess: {
+        const: 1,
+        description: 'Version of this format; stands in files, not inside documents.',
+      },
+      ...words,
+      name: { type: 'string', minLength: 1, maxLength: 80 },
+      summary: { type: 'string', maxLength: 400 },
+      ...Object.fromEntries(
+        fields.map(({ key, title, help, unit, limits: [minimum, maximum] }) => [
+          key,
+          {
+            type: unit === 'count' ? 'integer' : 'number',
+            minimum,
+            maximum,
+            description: `${title}. ${help}`,
+          },
+        ]),
+      ),
+      drills: {
+        type: 'array',
+        maxItems: 500,
+        items: { type: 'number', exclusiveMinimum: 0, maximum: 20 },
+        description:
+          'Finished holes that can be drilled, ascending; any multiple of the drill step where empty.',
+      },
+      orientation: { enum: ['A', 'B'] },
+      acceptanceClass: { enum: [1, 2, 3] },
+      levels: { type: 'array', minItems: 1, uniqueItems: true, items: { enum: ['A', 'B', 'C'] } },
+      severities: {
+        type: 'object',
+        maxProperties: 200,
+        propertyNames: { pattern: ID_PATTERN },
+        additionalProperties: { enum: ['stop', 'caution', 'note', 'off'] },
+      },
+      reasons: {
+        type: 'object',
+        additionalProperties: false,
+        properties: Object.fromEntries(fields.map(({ key }) => [key, { $ref: '#/$defs/reason' }])),
+      },
+    },
+    $defs: { reason: { type: 'string', maxLength: 300 } },
+  };
+}
+
+/** The JSON Schema of files with a whole Shelf. */
+export function shelfSchema(): Schema {
+  return {
+    $schema: DRAFT,
+    $id: '/schema/tapis-shelf-1.json',
+    title: 'Tapis shelf, version 1',
+    description: 'A whole Shelf in one file: documents of any version, each checked on its own.',
+    type: 'object',
+    required: ['tapisShelf', 'documents'],
+    additionalProperties: false,
+    properties: {
+      $schema: { type: 'string', maxLength: 300 },
+      tapisShelf: { const: 1 },
+      documents: { type: 'array', maxItems: 20000, items: { type: 'object' } },
+    },
+  };
+}

@@ -1,0 +1,77 @@
+import { gapBetween } from './box';
+import { pointToSegment, segmentsCross } from './distance';
+import { coreOf, type Placed } from './figure';
+import { isQuarter, type Point } from './point';
+import { encloses, type Polygon, type Polyline } from './polygon';
+
+/**
+ * Clear distance between two placed figures, mm; negative by how far their boxes overlap
+ * where they overlap.
+ */
+export function gapBetweenFigures(a: Placed, b: Placed): number {
+  const boxes = gapBetween(a, b);
+  if (isPlain(a) && isPlain(b)) return boxes;
+  const [p, q] = [coreOf(a), coreOf(b)];
+  const apart = polygonGap(p.core, q.core);
+  return apart > 0 ? apart - p.radius - q.radius : Math.min(boxes, -p.radius - q.radius, 0);
+}
+
+/** Distance of an open line from a placed figure, mm; 0 or less where the line enters it. */
+export function gapToLine(figure: Placed, line: Polyline): number {
+  const { core, radius } = coreOf(figure);
+  let least = Infinity;
+  for (let i = 1; i < line.length; i += 1) {
+    least = Math.min(least, polygonGap(core, [line[i - 1] as Point, line[i] as Point]));
+  }
+  return least - radius;
+}
+
+/** Distance of a polygon from a placed figure, mm; 0 or less where they meet. */
+export function gapToPolygon(figure: Placed, polygon: Polygon): number {
+  const { core, radius } = coreOf(figure);
+  return polygonGap(core, polygon) - radius;
+}
+
+/** Whether a figure is its own box. */
+function isPlain({ figure, rotation }: Placed): boolean {
+  return figure.kind === 'rectangle' && !figure.radius && !figure.chamfer && isQuarter(rotation);
+}
+
+/** Distance of two polygons, mm; 0 where they meet. */
+function polygonGap(a: Polygon, b: Polygon): number {
+  return encloses(a, b[0] as Point) || encloses(b, a[0] as Point) ? 0 : edgeGap(a, b);
+}
+
+/** Distance of the edges of two polygons, mm; 0 where they cross. */
+function edgeGap(a: Polygon, b: Polygon): number {
+  let least = Infinity;
+  const [ea, eb] = [edgesOf(a), edgesOf(b)];
+  for (const [p, q] of ea) for (const r of b) least = Math.min(least, pointToSegment(r, p, q));
+  for (const [p, q] of eb) for (const r of a) least = Math.min(least, pointToSegment(r, p, q));
+  for (const [p, q] of ea) for (const [r, s] of eb) if (segmentsCross(p, q, r, s)) return 0;
+  return least;
+}
+
+/**
+ * Least distance from the edge of a figure to the edge of another round it, mm; less than nothing
+ * by how far the inner one breaks out. True to all sides, so also where the two do not share a middle.
+ */
+export function roomWithin(outer: Placed, inner: Placed): number {
+  const [o, i] = [coreOf(outer), coreOf(inner)];
+  const depths = i.core.map((p) => depthIn(o.core, p));
+  const depth = Math.min(...depths);
+  // between corners that lie inside, an edge of the outer figure may still reach in
+  const inside = depth > 0 ? Math.min(depth, edgeGap(o.core, i.core)) : depth;
+  return inside + o.radius - i.radius;
+}
+
+/** How deep a point lies in a polygon, mm; less than nothing outside. */
+function depthIn(polygon: Polygon, p: Point): number {
+  let least = Infinity;
+  for (const [a, b] of edgesOf(polygon)) least = Math.min(least, pointToSegment(p, a, b));
+  return polygon.length > 2 && encloses(polygon, p) ? least : -least;
+}
+
+function edgesOf(polygon: Polygon): (readonly [Point, Point])[] {
+  return polygon.map((p, i) => [p, polygon[(i + 1) % polygon.length] as Point] as const);
+}

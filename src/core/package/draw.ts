@@ -1,0 +1,182 @@
+import type { TapisDocument } from '../document/document';
+import type { Edit } from '../document/edit';
+import { applyEdits } from '../document/edit';
+import { entryEdit, entryOf, writtenEntry } from '../document/entries';
+import { MISSING, type Finding } from '../document/finding';
+import type { Dimensions } from './definitions';
+import type { DrawnPackage, Plausibility } from './drawn';
+import { FAMILIES, familyById } from './families';
+import type { FamilyDefinition, PlausibilityContext } from './family';
+import { resolvePackage, type ResolvedPackage } from './resolve';
+
+/** A document's package: what was entered, and how it is drawn as far as that goes. */
+export interface PackageDrawing {
+  /** `null` where nothing is known about such a package. */
+  readonly resolved: ResolvedPackage | null;
+  /** `null` while an entry is missing or cannot be read. */
+  readonly drawn: DrawnPackage | null;
+  readonly problems: readonly Finding[];
+}
+
+/** Draws the package of a document, pin 1 upper left. Whoever makes the drawing, it comes out alike. */
+export function drawPackage(document: TapisDocument): PackageDrawing {
+  const family = familyById(document.package.family);
+  if (!family) return { resolved: null, drawn: null, problems: [unknownFamily(document)] };
+  const resolved = resolvePackage(family, document.package);
+  const problems = [...entryProblems(resolved), ...optionProblems(resolved)];
+  if (!resolved.values) return { resolved, drawn: null, problems };
+  const drawn = drawFamily(family, resolved.values, resolved, document);
+  const empty = drawn.bores.length === 0 && drawn.groups.every(({ places }) => places.length === 0);
+  return empty
+    ? { resolved, drawn: null, problems: [...problems, noTerminals(resolved)] }
+    : { resolved, drawn, problems };
+}
+
+/** Draws a package as its family does. */
+function drawFamily(
+  family: FamilyDefinition,
+  values: Dimensions,
+  resolved: ResolvedPackage,
+  document: TapisDocument,
+): DrawnPackage {
+  const { options } = resolved;
+  return {
+    title: family.title,
+    type: family.type ?? 'OTHER',
+    groups: family.terminals(values, options),
+    bores: family.bores?.(values, options) ?? [],
+    keepOuts: family.keepOuts?.(values, options) ?? [],
+    extent: family.body(values, options),
+    solids: family.solids(values, options),
+    lines: family.dimensionLines(values, options),
+    name: family.name(values, options),
+    polarised: family.polarised(options),
+    polarity: family.polarity?.(options) ?? null,
+    legend: family.legend ?? 'outline',
+    leadThickness: (Object.hasOwn(values, 'c') && values['c']?.nom) || null,
+    plausibility: plausibilityOf(family, values, resolved, document),
+  };
+}
+
+/** Holds the datasheet's numbers against the family's geometry. */
+function plausibilityOf(
+  family: FamilyDefinition,
+  values: Dimensions,
+  resolved: ResolvedPackage,
+  document: TapisDocument,
+): Plausibility {
+  const context: PlausibilityContext = {
+    d: values,
+    options: resolved.options,
+    entered: (symbol) => {
+      const dimension = resolved.dimensions.find(({ definition }) => definition.symbol === symbol);
+      return dimension?.source === 'entered' ? dimension.text : null;
+    },
+    // a value that has another origin carries the datasheet's letter no longer
+    enter: (symbol, text, where = '') =>
+      entryEdit(document, symbol, { text, where, unit: null, ...(where ? { label: '' } : {}) }),
+    move: (from, to) => entryEdit(document, to, writtenEntry(entryOf(document, from))),
+  };
+  const checked = family.plausibility.map(({ id, title, source, check }) => ({
+    rule: { id, title, source },
+    found: check(context).map((f): Finding => ({ ...f, rule: id, title, source, stage: 'measure' })),
+  }));
+  return {
+    findings: checked.flatMap(({ found }) => found),
+    held: checked.filter(({ found }) => found.length === 0).map(({ rule }) => rule),
+  };
+}
+
+/** A document completed with example values of its package, and the symbols that were filled in. */
+export interface ExampleDocument {
+  readonly document: TapisDocument;
+  readonly filled: readonly string[];
+}
+
+/**
+ * Fills what is missing or unreadable with the package's example, so that there is something
+ * to look at while a datasheet is typed in. Never to be saved or handed over.
+ * @returns `null` for a package that is not known
+ */
+export function withExamples(document: TapisDocument): ExampleDocument | null {
+  const family = familyById(document.package.family);
+  if (!family) return null;
+  const filled = resolvePackage(family, document.package)
+    .dimensions.filter(({ value, error }) => !value || error)
+    .map(({ definition }) => definition.symbol)
+    .filter((symbol) => Object.hasOwn(family.example, symbol));
+  const edits = filled.map((symbol): Edit => {
+    // examples are printed in mm, whatever unit the datasheet has
+    const text = family.example[symbol] as string;
+    return entryEdit(document, symbol, { text, unit: 'mm' });
+  });
+  return { document: applyEdits(document, edits), filled };
+}
+
+const FAMILY_BASE = {
+  rule: 'entry',
+  severity: 'stop',
+  source: 'Package families',
+  stage: 'measure',
+} as const;
+
+/** Texts of the options that cannot be read; what could be read of them is used. */
+function optionProblems({ choices, options }: ResolvedPackage): Finding[] {
+  return choices.flatMap(({ id, name, read }): Finding[] => {
+    const message = read?.(options[id] ?? '');
+    if (!message) return [];
+    const remedies = [{ label: 'Clear it', edits: [{ at: `/package/options/${id}`, value: undefined }] }];
+    return [{ ...FAMILY_BASE, title: `${name} cannot be read`, message, place: {}, remedies }];
+  });
+}
+
+function noTerminals({ title, dimensions }: ResolvedPackage): Finding {
+  return {
+    ...FAMILY_BASE,
+    title: 'No terminals left',
+    message: `${title} has no terminal with these counts and omissions; there is nothing to put a land under.`,
+    place: { dimensions: dimensions.slice(0, 1).map(({ definition }) => definition.symbol) },
+    remedies: [],
+  };
+}
+
+function unknownFamily({ package: { family } }: TapisDocument): Finding {
+  const known = FAMILIES.map(({ id }) => id).join(', ');
+  return {
+    ...FAMILY_BASE,
+    title: 'Package family not known',
+    message: `There is no family “${family}” here; known are ${known}.`,
+    place: {},
+    remedies: FAMILIES.map(({ id, title }) => ({
+      label: `Use ${title}`,
+      edits: [{ at: '/package/family', value: id }],
+    })),
+  };
+}
+
+/** Dimensions that are missing or cannot be read, and entries that the package does not have. */
+function entryProblems({ dimensions, unknown, title: kind }: ResolvedPackage): Finding[] {
+  const base = { ...FAMILY_BASE, source: 'Entry grammar', remedies: [] };
+  const found = dimensions.flatMap(({ definition, source, error, text }): Finding[] => {
+    const { symbol, name, help } = definition;
+    const place = { dimensions: [symbol] };
+    if (error) {
+      const message = `“${text}”: ${error.message}`;
+      return [{ ...base, title: `${name} ${symbol} cannot be used`, message, place }];
+    }
+    if (source !== 'missing') return [];
+    const message = `Enter ${name.toLowerCase()} ${symbol}: ${help.toLowerCase()}.`;
+    return [{ ...base, rule: MISSING, title: `${name} ${symbol} is missing`, message, place }];
+  });
+  const strangers = unknown.map((symbol): Finding => ({
+    ...base,
+    severity: 'note',
+    title: `Dimension ${symbol} is not used`,
+    message: `${kind} has no dimension ${symbol}; it is kept in the document and not used.`,
+    place: { dimensions: [symbol] },
+    remedies: [
+      { label: `Remove ${symbol}`, edits: [{ at: `/package/dimensions/${symbol}`, value: undefined }] },
+    ],
+  }));
+  return [...found, ...strangers];
+}
