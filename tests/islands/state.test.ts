@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto';
 import { beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
 import { converter } from '../data/documents';
-import type { BenchStore } from '../../src/islands/bench/state';
+import type { BenchStore } from '../../src/islands/state/bench';
 import type { StoredFootprint } from '../../src/store/database';
 
 let createBench: (stored: StoredFootprint) => BenchStore;
@@ -10,7 +10,7 @@ let bench: BenchStore;
 beforeAll(async () => {
   // the page that a Bench listens to
   vi.stubGlobal('addEventListener', () => undefined);
-  ({ createBench } = await import('../../src/islands/bench/state'));
+  ({ createBench } = await import('../../src/islands/state/bench'));
 });
 beforeEach(() => {
   bench = createBench({

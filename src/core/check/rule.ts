@@ -6,7 +6,7 @@ import { neighboursOf, type Neighbours } from '../geometry/neighbours';
 import type { Compiled, Footprint, Land } from '../footprint/footprint';
 import type { Point } from '../geometry/point';
 import type { SolvedGroup } from '../land/solution';
-import { formatNumber, quantise } from '../units/length';
+import { formatMm, formatNumber, quantise } from '../units/length';
 import type { Process } from '../process/process';
 
 /** What a rule looks at. The index answers for the lands, in their order. */
@@ -53,7 +53,7 @@ export function fill(template: string, values: Readonly<Record<string, string | 
 
 /** Millimetres as messages print them. */
 export function mm(value: number): string {
-  return formatNumber(value, 2, 3);
+  return formatMm(value);
 }
 
 /**

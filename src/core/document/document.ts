@@ -101,3 +101,12 @@ export interface TapisDocument extends ChoicesIntent {
 export function displayUnitOf(document: TapisDocument): DisplayUnit {
   return (document.package.unit ?? 'mm') === 'mm' ? 'mm' : 'mil';
 }
+
+/** A document of a package of which nothing more is known yet, at the usual level and process. */
+export function newDocument(
+  name: string,
+  family: string,
+  dimensions: TapisDocument['package']['dimensions'] = {},
+): TapisDocument {
+  return { tapis: 2, name, package: { family, dimensions }, level: 'B', process: 'standard' };
+}

@@ -22,6 +22,15 @@ export function applyEdits(document: TapisDocument, edits: readonly Edit[]): Tap
   );
 }
 
+/** What stands at a place of a document; `undefined` where there is nothing. */
+export function valueAt(document: unknown, pointer: string): unknown {
+  return pathOf(pointer).reduce<unknown>((target, key) => {
+    if (Array.isArray(target)) return target.find((item) => idOf(item) === key);
+    if (typeof target !== 'object' || target === null || !Object.hasOwn(target, key)) return undefined;
+    return (target as Record<string, unknown>)[key];
+  }, document);
+}
+
 /** A key as a part of a JSON pointer (RFC 6901). */
 export function pointerKey(key: string): string {
   return key.replaceAll('~', '~0').replaceAll('/', '~1');

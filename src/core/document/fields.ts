@@ -118,6 +118,13 @@ interface Item {
 
 type Simplify<T> = { readonly [K in keyof T]: T[K] };
 
+/** A record as it is written: the fields `Q` are always there. */
+type RecordIntent<R, Q> = Simplify<
+  { readonly [K in keyof R as K extends Q ? K : never]: Intent<R[K]> } & {
+    readonly [K in keyof R as K extends Q ? never : K]?: Intent<R[K]>;
+  }
+>;
+
 /** How a field is written in a document. */
 export type Intent<F> = F extends { readonly kind: 'length' | 'toleranced' | 'text' | 'notation' }
   ? string
@@ -129,12 +136,8 @@ export type Intent<F> = F extends { readonly kind: 'length' | 'toleranced' | 'te
         ? C
         : F extends SetField<infer C>
           ? readonly C[]
-          : F extends RecordField<infer R, infer Q>
-            ? Simplify<
-                { readonly [K in keyof R as K extends Q ? K : never]: Intent<R[K]> } & {
-                  readonly [K in keyof R as K extends Q ? never : K]?: Intent<R[K]>;
-                }
-              >
+          : F extends RecordField<infer R>
+            ? RecordIntent<R, F['required'][number]>
             : F extends MapField<infer V>
               ? Readonly<Record<string, Intent<V>>>
               : F extends ListField<infer V>
@@ -156,7 +159,7 @@ export type Read<F> = F extends { readonly kind: 'length' | 'count' | 'share' | 
             ? C | null
             : F extends SetField<infer C>
               ? readonly C[] | null
-              : F extends RecordField<infer R, string>
+              : F extends RecordField<infer R>
                 ? { readonly [K in keyof R]: Read<R[K]> }
                 : F extends MapField<infer V>
                   ? ReadonlyMap<string, Read<V>>
@@ -226,15 +229,24 @@ export function notation<T>(
   return { kind: 'notation', label, longest, read, ...more };
 }
 
-/** @param required fields that are always there */
-export function record<const F extends Fields, const R extends keyof F & string = never>(
+type RecordWords = More & Pick<RecordField, 'name' | 'stage' | 'otherwise'>;
+
+/** A record of which nothing has to be there, or only the fields named as `required`. */
+export function record<const F extends Fields>(
   label: string,
   fields: F,
-  {
-    required = [],
-    ...more
-  }: More & Pick<RecordField, 'name' | 'stage' | 'otherwise'> & { readonly required?: readonly R[] } = {},
-): RecordField<F, R> {
+  more?: RecordWords,
+): RecordField<F, never>;
+export function record<const F extends Fields, const R extends keyof F & string>(
+  label: string,
+  fields: F,
+  more: RecordWords & { readonly required: readonly R[] },
+): RecordField<F, R>;
+export function record(
+  label: string,
+  fields: Fields,
+  { required = [], ...more }: RecordWords & { readonly required?: readonly string[] } = {},
+): RecordField {
   return { kind: 'record', label, fields, required, ...more };
 }
 

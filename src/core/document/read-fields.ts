@@ -152,8 +152,9 @@ export function over<T>(own: T, general: T): T {
   if (own === null || own === undefined) return general;
   if (typeof own !== 'object' || Array.isArray(own) || own instanceof Map) return own;
   if (typeof general !== 'object' || general === null || own instanceof Set) return own;
+  const [first, second] = [own, general] as [Record<string, unknown>, Record<string, unknown>];
   return Object.fromEntries(
-    Object.entries(own).map(([key, value]) => [key, over(value, (general as Record<string, unknown>)[key])]),
+    Object.keys({ ...second, ...first }).map((key) => [key, over(first[key], second[key])]),
   ) as T;
 }
 

@@ -76,3 +76,8 @@ function edgeTo(from: Vertex, to: Vertex, number: (v: number) => string): string
   // y runs downwards in SVG: a counter-clockwise arc there has the sweep flag 0
   return `A${radius} ${radius} 0 ${angle > Math.PI + 1e-9 ? 1 : 0} ${from.bulge > 0 ? 0 : 1} `;
 }
+
+/** Width of what a drawing shows, mm. */
+export const widthOf = ({ extent }: Drawing): number => extent.maxX - extent.minX;
+/** Height of what a drawing shows, mm. */
+export const heightOf = ({ extent }: Drawing): number => extent.maxY - extent.minY;

@@ -198,3 +198,17 @@ export interface Compiled {
   /** Entries that are missing or cannot be read. */
   readonly problems: readonly Finding[];
 }
+
+/** A compiled document that has a footprint, and so can be drawn. */
+export type Drawable = Compiled & { readonly footprint: Footprint };
+
+/** Whether a compiled document has a footprint. */
+export function isDrawable(compiled: Compiled): compiled is Drawable {
+  return compiled.footprint !== null;
+}
+
+/** The group of the land at an index, or the first where there is no such land. */
+export function groupAt({ lands, groups }: Footprint, index: number | null): SolvedGroup | undefined {
+  const land = index === null ? undefined : lands[index];
+  return groups.find(({ terminals }) => terminals.id === land?.group) ?? groups[0];
+}

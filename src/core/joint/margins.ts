@@ -1,8 +1,11 @@
+import type { Footprint, Land } from '../footprint/footprint';
 import { insideDistance, rss, type LineTolerances } from '../land/solver';
 import type { SpanSolution } from '../land/solution';
 import type { LandSize } from '../land/solver';
+import { correctedGroup } from '../package/contact';
 import type { SpanGroup } from '../package/terminal';
 import { spread } from '../units/toleranced';
+import { landOf } from './model';
 
 /** How far a land reaches beyond its terminal on one side, over all tolerances. mm. */
 export interface Margin {
@@ -63,4 +66,17 @@ export function jointMargins(
       worst: { min: (X - width.max - F - P) / 2, max: (X - width.min + F + P) / 2 },
     },
   ];
+}
+
+/** The margins of a land as it lies; `null` where its terminal has no span. */
+export function spanMargins(
+  { groups, contacts }: Footprint,
+  land: Land,
+  line: LineTolerances,
+): Margin[] | null {
+  const group = groups.find(({ terminals }) => terminals.id === land.group);
+  if (group?.kind !== 'span') return null;
+  const { terminals } = group;
+  const touching = correctedGroup(terminals, contacts.get(terminals.id));
+  return jointMargins(touching, group, line, landOf(land, terminals));
 }

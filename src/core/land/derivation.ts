@@ -23,6 +23,6 @@ export function substituted(step: Step, unit: DisplayUnit): string {
     const value = Object.hasOwn(step.values, name) ? step.values[name] : undefined;
     if (value === undefined) return name;
     const text = formatLength(value, unit);
-    return value < 0 ? `(${text.replace('-', '−')})` : text;
+    return value < 0 ? `(${text})` : text;
   });
 }

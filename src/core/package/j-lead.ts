@@ -1,6 +1,6 @@
 import type { Extrusion } from '../geometry/solid';
 import type { Toleranced } from '../units/toleranced';
-import { formatNumber } from '../units/length';
+import { formatMm as mm } from '../units/length';
 import { length } from './declare';
 import { line } from './lines';
 import { HEIGHT, STANDOFF } from './dimensions';
@@ -69,8 +69,6 @@ export function jLines(d: Dimensions<JSymbol | 'E' | 'E1'>, contacts: number): D
     line('L', 'front', 'bottom', [tip - d.L.nom, 0], [tip, 0]),
   ];
 }
-
-const mm = (value: number) => formatNumber(value, 2, 3);
 
 /** The bends touch the board inside the leads. */
 const contactsAgainstSpan: PlausibilityRule<'E' | 'E2'> = {

@@ -1,7 +1,7 @@
 import { block, type Assembly, type Part, type Shape } from '../geometry/solid';
 import { rectangle } from '../geometry/figure';
 import type { Toleranced } from '../units/toleranced';
-import { formatNumber } from '../units/length';
+import { formatMm as mm } from '../units/length';
 import { length } from './declare';
 import { line } from './lines';
 import type { DimensionDefinition, Dimensions, OptionDefinition, Options } from './definitions';
@@ -182,8 +182,6 @@ export function noLeadSolids(
 
 const SIDE = 0.02;
 const HAIR = 0.0005;
-
-const mm = (value: number) => formatNumber(value, 2, 3);
 
 /** Opposite terminals have to leave something between them. */
 export function terminalsApart<S extends string>(body: S): PlausibilityRule<S | 'L' | 'S'> {

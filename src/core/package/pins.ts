@@ -1,7 +1,7 @@
 import { block, type Part, type Shape, type Wire } from '../geometry/solid';
 import type { Point } from '../geometry/point';
 import type { Toleranced } from '../units/toleranced';
-import { formatNumber } from '../units/length';
+import { formatMm as mm } from '../units/length';
 import type { Dimensions } from './definitions';
 import type { PlausibilityRule } from './family';
 import { fitsInside } from './plausibility/counts';
@@ -81,8 +81,6 @@ export function centred(
 ): Part {
   return { name, shape: name, material, at: { x: 0, y: 0, z: 0, ...at }, rotation: 0 };
 }
-
-const mm = (value: number) => formatNumber(value, 2, 3);
 
 /** Leads of a usual part fit standard drills; a lead thicker than its pitch allows cannot be drilled. */
 export function leadAgainstPitch<S extends string>(

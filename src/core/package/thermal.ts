@@ -3,7 +3,7 @@ import type { Figure } from '../geometry/figure';
 import { rectangle } from '../geometry/figure';
 import type { Point } from '../geometry/point';
 import type { Toleranced } from '../units/toleranced';
-import { formatNumber } from '../units/length';
+import { formatMm as mm } from '../units/length';
 import { length } from './declare';
 import { line } from './lines';
 import type { DimensionDefinition, Dimensions, OptionDefinition, Options } from './definitions';
@@ -156,8 +156,6 @@ export function thermalLines(d: Values, options: Options): DimensionLine[] {
   const [x, y] = [d.E2.nom / 2, d.D2.nom / 2];
   return [line('E2', 'plan', 'bottom', [-x, -y], [x, -y]), line('D2', 'plan', 'right', [x, -y], [x, y], 2)];
 }
-
-const mm = (value: number) => formatNumber(value, 2, 3);
 
 /** A pad that was announced needs its size. */
 export const thermalSize: PlausibilityRule<ThermalSymbol> = {

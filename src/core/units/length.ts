@@ -55,10 +55,20 @@ export function formatNumber(value: number, least = 0, most = 6): string {
   return /^-0(\.0*)?$/.test(text) ? text.slice(1) : text;
 }
 
+/** Writes a number for people: as `formatNumber` does, with a true minus sign. */
+export function formatFigure(value: number, least = 0, most = 6): string {
+  return formatNumber(value, least, most).replace('-', '−');
+}
+
+/** Writes mm as findings and notes give them, with 2 to 3 decimals. */
+export function formatMm(mm: number): string {
+  return formatFigure(mm, 2, 3);
+}
+
 /**
  * Writes a length as the interface shows it: mm with 2 to 3 decimals, mil with up to 1.
  * @param mm length in mm
  */
 export function formatLength(mm: number, unit: DisplayUnit): string {
-  return unit === 'mm' ? formatNumber(mm, 2, 3) : formatNumber(fromMm(mm, 'mil'), 0, 1);
+  return unit === 'mm' ? formatMm(mm) : formatFigure(fromMm(mm, 'mil'), 0, 1);
 }

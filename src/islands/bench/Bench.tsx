@@ -1,14 +1,14 @@
-import { useEffect, useState, type DragEvent } from 'react';
+import { useContext, useEffect, useState, type DragEvent } from 'react';
 import type { Stage } from '../../core/document/finding';
 import { ErrorBoundary } from '../common/ErrorBoundary';
 import { shelf } from '../common/shelf-store';
 import { CommandList } from '../commands/CommandList';
 import { useShortcuts } from '../commands/shortcuts';
 import { Ledger } from '../ledger/Ledger';
-import { warmReader } from './stages/rise/in-worker';
-import { useStoredModel } from './stages/rise/useModel';
+import { warmReader } from '../model/in-worker';
+import { useStoredModel } from '../model/useModel';
 import { Sheet } from '../sheet/Sheet';
-import { BenchContext, useBench } from './context';
+import { BenchContext, useBench } from '../state/context';
 import { ConflictBar } from './ConflictBar';
 import { StageRail } from './StageRail';
 import { Land } from './stages/Land';
@@ -18,8 +18,10 @@ import { Prove } from './stages/Prove';
 import { Release } from './stages/Release';
 import { Rise } from './stages/Rise';
 import { Stack } from './stages/Stack';
-import { createBench, type BenchStore } from './state';
+import { createBench, type BenchStore } from '../state/bench';
 import { TopBar } from './TopBar';
+import { useLedger } from './useLedger';
+import { useSheet } from './useSheet';
 
 const STAGES: Readonly<Record<Stage, () => React.JSX.Element>> = {
   measure: Measure,
@@ -40,7 +42,9 @@ export function Bench({ id }: { id: string }) {
       (stored) => {
         if (!left) setStore(stored && stored.binnedAt === 0 ? createBench(stored) : 'missing');
       },
-      (error: unknown) => setStore(`This browser’s storage cannot be read: ${String(error)}.`),
+      (error: unknown) => {
+        if (!left) setStore(`This browser’s storage cannot be read: ${String(error)}.`);
+      },
     );
     return () => {
       left = true;
@@ -80,6 +84,8 @@ function Workplace() {
   const name = useBench((s) => s.document.name);
   useShortcuts();
   useStoredModel();
+  const store = useContext(BenchContext);
+  useEffect(() => store?.getState().watch(), [store]);
   const set = useBench((s) => s.set);
   useEffect(() => {
     document.title = `${name} · Tapis`;
@@ -112,10 +118,18 @@ function Workplace() {
         >
           <Column />
         </main>
-        <Sheet />
-        <Ledger />
+        <BenchSheet />
+        <BenchLedger />
       </div>
       <CommandList />
     </div>
   );
+}
+
+function BenchSheet() {
+  return <Sheet {...useSheet()} />;
+}
+
+function BenchLedger() {
+  return <Ledger {...useLedger()} />;
 }

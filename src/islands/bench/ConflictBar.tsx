@@ -1,4 +1,4 @@
-import { useBench } from './context';
+import { useBench } from '../state/context';
 
 /** What to do when another tab has saved the same footprint, or when saving fails. */
 export function ConflictBar() {

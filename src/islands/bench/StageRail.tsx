@@ -1,15 +1,6 @@
-import type { Severity, Stage } from '../../core/document/finding';
-import { useBench } from './context';
-
-export const STAGE_NAMES: readonly (readonly [Stage, string])[] = [
-  ['measure', 'Measure'],
-  ['land', 'Land'],
-  ['stack', 'Stack'],
-  ['mark', 'Mark'],
-  ['rise', 'Rise'],
-  ['prove', 'Prove'],
-  ['release', 'Release'],
-];
+import { STAGE_NAMES } from '../state/stages';
+import type { Severity } from '../../core/document/finding';
+import { useBench } from '../state/context';
 
 const SIGNS: Readonly<Record<Severity, string>> = { stop: '●', caution: '▲', note: '■' };
 const TINT: Readonly<Record<Severity, string>> = {

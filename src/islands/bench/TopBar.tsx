@@ -4,9 +4,10 @@ import { LEVELS } from '../../core/document/document';
 import { processDifferences } from '../../core/document/process-file';
 import { PROCESSES } from '../../core/process';
 import type { SaveState } from '../../store/autosave';
+import { Pick } from '../common/inputs';
 import { processes } from '../common/shelf-store';
-import { useField } from '../common/useEntry';
-import { useBench } from './context';
+import { useField } from '../fields/useEntry';
+import { useBench } from '../state/context';
 
 /** Name, standard name, level, process, unit, undo and the state of saving. */
 export function TopBar() {
@@ -108,21 +109,16 @@ function ProcessChoice() {
           Take its new numbers
         </button>
       )}
-      <select
-        className="select select-sm w-[150px]"
-        aria-label="Process"
+      <Pick
+        className="w-[150px]"
+        label="Process"
         value={current.id}
-        onChange={({ target: { value } }) => {
-          const process = all.find(({ id }) => id === value);
+        options={all.map(({ id, name }) => [id, name] as const)}
+        onChange={(chosen) => {
+          const process = all.find(({ id }) => id === chosen);
           if (process) choose(process);
         }}
-      >
-        {all.map(({ id, name }) => (
-          <option key={id} value={id}>
-            {name}
-          </option>
-        ))}
-      </select>
+      />
     </>
   );
 }
@@ -130,10 +126,8 @@ function ProcessChoice() {
 function NameField() {
   const name = useBench((s) => s.document.name);
   const edit = useBench((s) => s.edit);
-  const field = useField(
-    name,
-    (text, gesture) => edit([{ at: '/name', value: text.slice(0, 120) || 'Unnamed' }], gesture),
-    (_, input) => input.blur(),
+  const field = useField(name, (text, gesture) =>
+    edit([{ at: '/name', value: text.slice(0, 120) || 'Unnamed' }], gesture),
   );
   return (
     <input

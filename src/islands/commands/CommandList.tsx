@@ -1,5 +1,5 @@
 import { useContext } from 'react';
-import { BenchContext, useBench } from '../bench/context';
+import { BenchContext, useBench } from '../state/context';
 import { usePicker } from '../common/usePicker';
 import { COMMANDS, type Command } from './commands';
 

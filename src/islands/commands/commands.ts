@@ -1,6 +1,6 @@
 import { LEVELS } from '../../core/document/document';
-import { STAGE_NAMES } from '../bench/StageRail';
-import type { BenchState } from '../bench/state';
+import { STAGE_NAMES } from '../state/stages';
+import type { BenchState } from '../state/bench';
 
 /** Something a person can do on the Bench, by name or by key. */
 export interface Command {
@@ -39,7 +39,7 @@ export const COMMANDS: readonly Command[] = [
     name: 'Fit the drawing',
     key: 'KeyF',
     shown: 'F',
-    run: () => dispatchEvent(new Event('tapis:fit')),
+    run: (s) => s.set({ fits: s.fits + 1 }),
   },
   {
     name: 'Show all views or the plan alone',

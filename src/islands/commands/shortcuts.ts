@@ -1,6 +1,6 @@
 import { useContext, useEffect } from 'react';
 import { tinykeys } from 'tinykeys';
-import { BenchContext } from '../bench/context';
+import { BenchContext } from '../state/context';
 import { COMMANDS } from './commands';
 
 function inField(event: KeyboardEvent): boolean {

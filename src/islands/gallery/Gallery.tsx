@@ -1,7 +1,8 @@
 import { memo, useMemo } from 'react';
-import type { FamilyDefinition } from '../../core/package/family';
+import { heightOf, widthOf } from '../../core/drawing/drawing';
+import { packageViews, tellingView } from '../../core/drawing/package-views';
+import type { PackageKind } from '../../core/package/catalogue';
 import { usePicker } from '../common/usePicker';
-import { heightOf, packageViews, tellingView, widthOf } from '../measure/package-views';
 import { Strokes } from '../sheet/Strokes';
 import { exampleOf, familiesFor } from './families';
 
@@ -15,7 +16,7 @@ const COLUMNS = 4;
 
 /** All package families as small true drawings, to be searched by name, shape, lead form or count. */
 export function Gallery({ onChoose, onClose }: Props) {
-  const choose = (family: FamilyDefinition) => onChoose(family.id);
+  const choose = (family: PackageKind) => onChoose(family.id);
   const { dialog, query, search, found, at, point, onKeyDown } = usePicker(familiesFor, choose, COLUMNS);
   return (
     <dialog ref={dialog} className="modal" onClose={onClose} aria-label="Package families">
@@ -63,10 +64,10 @@ const HEIGHT = 124;
 const GAP = 10;
 
 /** A package from above and from the front, at one scale. */
-const Sketch = memo(function Sketch({ family }: { family: FamilyDefinition }) {
+const Sketch = memo(function Sketch({ family }: { family: PackageKind }) {
   const views = useMemo(() => {
-    const drawable = exampleOf(family);
-    return drawable && { plan: tellingView(drawable), front: packageViews(drawable).front };
+    const footprint = exampleOf(family);
+    return footprint && { plan: tellingView(footprint), front: packageViews(footprint).front };
   }, [family]);
   if (!views) return null;
   const { plan, front } = views;

@@ -1,17 +1,17 @@
+import { newDocument } from '../../core/document/document';
 import { compile } from '../../core/footprint/compile';
-import { FAMILIES } from '../../core/package/families';
-import type { FamilyDefinition } from '../../core/package/family';
-import { isDrawable, type Drawable } from '../bench/derive';
+import type { Footprint } from '../../core/footprint/footprint';
+import { CATALOGUE, type PackageKind } from '../../core/package/catalogue';
 
-/** Whether every word of a search fits a family: in its names, or as a lead count it can have. */
-export function familyMatches(family: FamilyDefinition, query: string): boolean {
-  const text = [family.title, family.summary, ...family.keywords].join(' ').toLowerCase();
+/** Whether every word of a search fits a kind of package: in its names, or as a lead count it can have. */
+export function familyMatches(kind: PackageKind, query: string): boolean {
+  const text = [kind.title, kind.summary, ...kind.keywords].join(' ').toLowerCase();
   return wordsOf(query).every(
-    (word) => text.includes(word) || (/^\d+$/.test(word) && canHave(family, Number(word))),
+    (word) => text.includes(word) || (/^\d+$/.test(word) && canHave(kind, Number(word))),
   );
 }
 
-function canHave({ dimensions }: FamilyDefinition, terminals: number): boolean {
+function canHave({ dimensions }: PackageKind, terminals: number): boolean {
   const n = dimensions.find(({ symbol }) => symbol === 'n');
   if (!n) return terminals === 2;
   const [least, most] = n.limits;
@@ -19,24 +19,17 @@ function canHave({ dimensions }: FamilyDefinition, terminals: number): boolean {
   return least <= terminals && terminals <= most && terminals % (n.multipleOf ?? 1) === 0;
 }
 
-/** A family's example, compiled to be drawn. Examples are complete; a fault of one shows as no drawing. */
-export function exampleOf({ id, example }: FamilyDefinition): Drawable | null {
-  const compiled = compile({
-    tapis: 1,
-    name: id,
-    package: { family: id, dimensions: example as Record<string, string> },
-    level: 'B',
-    process: 'standard',
-  });
-  return isDrawable(compiled) ? compiled : null;
+/** The footprint of a kind's example. Examples are complete; a fault of one shows as no drawing. */
+export function exampleOf({ id, example }: PackageKind): Footprint | null {
+  return compile(newDocument(id, id, example as Record<string, string>)).footprint;
 }
 
-/** The families that fit a search: those that are called so first, then in their own order. */
-export function familiesFor(query: string): FamilyDefinition[] {
+/** The kinds that fit a search: those that are called so first, then in their own order. */
+export function familiesFor(query: string): PackageKind[] {
   const words = wordsOf(query);
-  const inTitle = ({ title }: FamilyDefinition) =>
+  const inTitle = ({ title }: PackageKind) =>
     words.filter((word) => wordsOf(title).some((own) => own.startsWith(word))).length;
-  return FAMILIES.filter((family) => familyMatches(family, query)).sort((a, b) => inTitle(b) - inTitle(a));
+  return CATALOGUE.filter((kind) => familyMatches(kind, query)).sort((a, b) => inTitle(b) - inTitle(a));
 }
 
 function wordsOf(text: string): string[] {

@@ -1,15 +1,15 @@
-import type { Change } from '../../core/check/compare';
-import { formatLength } from '../../core/units/length';
-import { useBench } from '../bench/context';
+import type { DisplayUnit } from '../../core/units/length';
+import { changedValue } from './effect';
+import type { ProcessChange } from './view';
+
+interface Props {
+  change: ProcessChange;
+  unit: DisplayUnit;
+  onClose: () => void;
+}
 
 /** What changed with the process, until it is put away. */
-export function ChangeCard() {
-  const change = useBench((s) => s.change);
-  const unit = useBench((s) => s.unit);
-  const set = useBench((s) => s.set);
-  if (!change) return null;
-  const show = (value: Change['from'], kind: Change['kind']) =>
-    value === null ? 'none' : kind === 'length' ? formatLength(Number(value), unit) : String(value);
+export function ChangeCard({ change, unit, onClose }: Props) {
   return (
     <section
       className="border-primary bg-base-200 mt-2 border-l-3 px-2 py-1.5"
@@ -17,12 +17,7 @@ export function ChangeCard() {
     >
       <h3 className="flex font-semibold">
         What {change.to} changes
-        <button
-          type="button"
-          className="ml-auto px-1 font-normal"
-          aria-label="Put away"
-          onClick={() => set({ change: null })}
-        >
+        <button type="button" className="ml-auto px-1 font-normal" aria-label="Put away" onClick={onClose}>
           ×
         </button>
       </h3>
@@ -37,8 +32,8 @@ export function ChangeCard() {
                   {title}
                 </th>
                 <td className={`text-right ${String(to).length > 14 ? '' : 'whitespace-nowrap'}`}>
-                  {show(from, kind)} →{' '}
-                  <b className="font-semibold [overflow-wrap:anywhere]">{show(to, kind)}</b>
+                  {changedValue(from, kind, unit)} →{' '}
+                  <b className="font-semibold [overflow-wrap:anywhere]">{changedValue(to, kind, unit)}</b>
                 </td>
               </tr>
             ))}

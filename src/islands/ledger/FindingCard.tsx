@@ -1,38 +1,31 @@
 import { useState } from 'react';
 import { waive } from '../../core/check/waivers';
 import type { Finding, Remedy } from '../../core/document/finding';
-import type { Report } from '../../core/check/check';
-import type { Footprint } from '../../core/footprint/footprint';
-import { sizesOf } from '../../core/land/solution';
-import { formatLength } from '../../core/units/length';
-import { useBench } from '../bench/context';
-import type { Derived } from '../bench/derive';
 import { SeverityMark } from '../sheet/Balloons';
+import { effectWords, openCount } from './effect';
+import type { LedgerActions, LedgerView } from './view';
 
 interface Props {
   finding: Finding;
   index: number;
+  view: Pick<LedgerView, 'report' | 'unit' | 'selectedFinding' | 'previewed'>;
+  actions: LedgerActions;
   /** Stands on its own in the stage column, with a coloured edge. */
   framed?: boolean;
 }
 
 /** A finding: what is wrong, by how much, against which limit, and the remedies. */
-export function FindingCard({ finding, index, framed = false }: Props) {
-  const selected = useBench((s) => s.selectedFinding === index);
-  const open = useBench((s) => s.openFinding);
-  const preview = useBench((s) => s.preview);
-  const setPreview = useBench((s) => s.setPreview);
-  const edit = useBench((s) => s.edit);
-  const unit = useBench((s) => s.unit);
-  const derived = useBench((s) => s.derived);
+export function FindingCard({ finding, index, view, actions, framed = false }: Props) {
+  const { report, unit, selectedFinding, previewed } = view;
+  const selected = selectedFinding === index;
   const frame = framed
     ? `mt-2.5 border-l-3 pl-2.5 ${finding.severity === 'stop' ? 'border-error' : 'border-warning'}`
     : `border-base-300 border-b py-2 ${selected ? 'bg-base-200' : ''}`;
-  const own = preview && finding.remedies.includes(preview.remedy) ? preview : null;
-  const show = (remedy: Remedy | null) => () => setPreview(remedy);
+  const own = previewed && finding.remedies.includes(previewed.remedy) ? previewed : null;
+  const show = (remedy: Remedy | null) => () => actions.preview(remedy);
   return (
     <article className={frame} aria-label={`Finding ${index + 1}: ${finding.title}`}>
-      <button type="button" className="flex w-full gap-2 text-left" onClick={() => open(index)}>
+      <button type="button" className="flex w-full gap-2 text-left" onClick={() => actions.open(index)}>
         {!framed && (
           <svg width="28" height="28" viewBox="-14 -14 28 28" className="shrink-0" aria-hidden="true">
             <SeverityMark severity={finding.severity} number={index + 1} />
@@ -55,7 +48,7 @@ export function FindingCard({ finding, index, framed = false }: Props) {
               onPointerLeave={show(null)}
               onFocus={show(remedy)}
               onBlur={show(null)}
-              onClick={() => edit(remedy.edits)}
+              onClick={() => actions.edit(remedy.edits)}
             >
               {remedy.label}
             </button>
@@ -67,19 +60,23 @@ export function FindingCard({ finding, index, framed = false }: Props) {
           A waiver has lapsed, because this got worse since: {finding.lapsed.reason}
         </p>
       )}
-      {(selected || framed) && <WaiveField finding={finding} inset={!framed} />}
+      {(selected || framed) && <WaiveField finding={finding} inset={!framed} edit={actions.edit} />}
       {own && (
         <p className={`text-primary text-[12px] ${framed ? '' : 'pl-9'}`} role="status">
-          {effect(derived, own.derived, (mm) => formatLength(mm, unit))}
+          {effectWords(own, openCount(report), unit)}
         </p>
       )}
     </article>
   );
 }
 
+interface WaiveProps extends Pick<LedgerActions, 'edit'> {
+  finding: Finding;
+  inset: boolean;
+}
+
 /** Accepts a finding for a reason, which is kept with the footprint. */
-function WaiveField({ finding, inset }: { finding: Finding; inset: boolean }) {
-  const edit = useBench((s) => s.edit);
+function WaiveField({ finding, inset, edit }: WaiveProps) {
   const [reason, setReason] = useState<string | null>(null);
   // what cannot be read or built cannot be accepted
   if (finding.rule === 'entry') return null;
@@ -118,35 +115,4 @@ function WaiveField({ finding, inset }: { finding: Finding; inset: boolean }) {
       </button>
     </form>
   );
-}
-
-/** What a remedy would change: land dimensions and the number of findings. */
-function effect(before: Derived, after: Derived, show: (mm: number) => string): string {
-  const [a, b] = [before.shown?.drawable.footprint, after.compiled.footprint];
-  const parts: string[] = [];
-  if (a && b) {
-    parts.push(...sizeChanges(a, b, show));
-    if (a.standardName !== b.standardName) parts.push(b.standardName);
-  }
-  const [x, y] = [open(before.report), open(after.report)];
-  parts.push(x === y ? `${y} open, as now` : `${x} → ${y} open`);
-  return parts.join(' · ');
-}
-
-/** Sizes of the first group that changes. */
-function sizeChanges(a: Footprint, b: Footprint, show: (mm: number) => string): string[] {
-  for (const [i, solution] of a.solutions.entries()) {
-    const after = b.solutions[i];
-    const sizes = after ? sizesOf(after) : [];
-    const changed = sizesOf(solution).flatMap(({ symbol, value }) => {
-      const to = sizes.find((size) => size.symbol === symbol)?.value ?? value;
-      return Math.abs(value - to) > 1e-9 ? [`${symbol} ${show(value)} → ${show(to)}`] : [];
-    });
-    if (changed.length > 0) return changed.slice(0, 3);
-  }
-  return [];
-}
-
-function open({ findings }: Report): number {
-  return findings.filter(({ severity }) => severity !== 'note').length;
 }

@@ -1,28 +1,22 @@
-import type { Land } from '../../core/footprint/footprint';
+import type { Drawable, Land } from '../../core/footprint/footprint';
 import { overhang, type Box } from '../../core/geometry/box';
 import { narrowOf } from '../../core/geometry/figure';
-import { jointMargins, type Margin } from '../../core/joint/margins';
-import { landOf } from '../../core/joint/model';
-import { correctedGroup } from '../../core/package/contact';
+import { spanMargins, type Margin } from '../../core/joint/margins';
 import { formatLength, type DisplayUnit } from '../../core/units/length';
-import { useBench } from '../bench/context';
+import type { LedgerView } from './view';
 
 const NAMES: Readonly<Record<Margin['end'], string>> = { toe: 'Toe', heel: 'Heel', side: 'Side' };
 
+interface Props extends Pick<LedgerView, 'selectedLand' | 'unit'> {
+  drawable: Drawable;
+}
+
 /** Toe, heel and side of the selected land, or of land 1: goal, root-sum-square and worst case. */
-export function JointGauge() {
-  const shown = useBench((s) => s.derived.shown);
-  const selected = useBench((s) => s.selectedLand);
-  const unit = useBench((s) => s.unit);
-  if (!shown) return null;
-  const { footprint, process } = shown.drawable;
-  const land = footprint.lands[selected ?? 0];
-  const index = footprint.groups.findIndex(({ id }) => id === land?.group);
-  const [group, solution] = [footprint.groups[index], footprint.solutions[index]];
-  if (!land || !group || !solution) return null;
-  if (group.kind !== 'span' || solution.kind !== 'span') return <SimpleJoint land={land} unit={unit} />;
-  const touching = correctedGroup(group, footprint.contacts.get(group.id));
-  const margins = jointMargins(touching, solution, process, landOf(land, solution.land));
+export function JointGauge({ drawable: { footprint, process }, selectedLand, unit }: Props) {
+  const land = footprint.lands[selectedLand ?? 0];
+  if (!land) return null;
+  const margins = spanMargins(footprint, land, process);
+  if (!margins) return <SimpleJoint land={land} unit={unit} />;
   return (
     <section className="mt-4" aria-label={`Joint at land ${land.number}`}>
       <h3 className="text-[15px] font-semibold">Joint at land {land.number}</h3>
@@ -39,7 +33,7 @@ export function JointGauge() {
 
 /** How far the land reaches beyond a ball, an exposed pad or a lead in its hole. */
 function SimpleJoint({ land, unit }: { land: Land; unit: DisplayUnit }) {
-  const show = (mm: number) => `${formatLength(mm, unit).replace('-', '−')} ${unit}`;
+  const show = (mm: number) => `${formatLength(mm, unit)} ${unit}`;
   const width = ({ minX, maxX }: Box) => maxX - minX;
   const { copper, contact, hole, number } = land;
   const rows: [string, string][] =
@@ -88,7 +82,7 @@ function Gauge({ margin, unit }: { margin: Margin; unit: DisplayUnit }) {
   const [low, high] = [Math.min(0, worst.min, goal) - 0.05, Math.max(worst.max, goal) + 0.05];
   const x = (value: number) => ((value - low) / (high - low)) * WIDTH;
   const short = rms < goal - 0.0005;
-  const show = (mm: number) => formatLength(mm, unit).replace('-', '−');
+  const show = (mm: number) => formatLength(mm, unit);
   return (
     <div className="mt-1.5">
       <div className="flex">

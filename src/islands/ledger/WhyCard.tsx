@@ -1,15 +1,19 @@
+import { groupAt, type Drawable } from '../../core/footprint/footprint';
 import { substituted } from '../../core/land/derivation';
 import { derivationOf, sizesOf } from '../../core/land/solution';
 import { formatLength } from '../../core/units/length';
-import { useBench } from '../bench/context';
-import { useGroup } from '../bench/useGroup';
 import { Formula } from './Formula';
+import type { LedgerView } from './view';
+
+interface Props extends Pick<LedgerView, 'selectedLand' | 'unit'> {
+  drawable: Drawable;
+  /** The size that is asked for; else the land's length. */
+  symbol?: string | null;
+}
 
 /** Where a land dimension comes from, step by step with its values. */
-export function WhyCard({ symbol: wanted }: { symbol?: string | null }) {
-  const group = useGroup();
-  const solution = useBench((s) => s.derived.shown?.drawable.footprint.solutions[group]);
-  const unit = useBench((s) => s.unit);
+export function WhyCard({ drawable: { footprint }, selectedLand, unit, symbol: wanted }: Props) {
+  const solution = groupAt(footprint, selectedLand);
   if (!solution) return null;
   const sizes = sizesOf(solution);
   const size =

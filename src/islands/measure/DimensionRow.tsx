@@ -1,10 +1,10 @@
-import { EntryInput } from '../common/EntryInput';
+import { EntryInput } from '../fields/EntryInput';
 import { entryEdit } from '../../core/document/entries';
-import { MISSING } from '../../core/footprint/compile';
+import { MISSING } from '../../core/document/finding';
 import type { ResolvedDimension } from '../../core/package/resolve';
 import { describeLimits } from '../../core/units/toleranced';
-import { useBench } from '../bench/context';
-import { useDimensionField } from '../common/useEntry';
+import { useBench } from '../state/context';
+import { useDimensionField } from '../fields/useEntry';
 
 /** Name, entry, other unit and label. */
 export const DIMENSION_COLUMNS = 'grid-cols-[96px_88px_1fr_26px]';

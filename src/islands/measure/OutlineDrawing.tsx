@@ -1,14 +1,13 @@
 import { useMemo } from 'react';
-import type { Drawing } from '../../core/drawing/drawing';
-import { packageLines } from '../../core/drawing/package-lines';
+import { heightOf, widthOf, type Drawing } from '../../core/drawing/drawing';
 import type { Point } from '../../core/geometry/point';
-import { useBench } from '../bench/context';
-import type { Drawable } from '../bench/derive';
+import { useBench } from '../state/context';
+import type { Drawable } from '../../core/footprint/footprint';
 import { Dimension } from '../sheet/Dimension';
 import { glyphsFor, type Labelled } from '../sheet/dimension-glyphs';
 import type { Area } from '../sheet/layout';
 import { Strokes } from '../sheet/Strokes';
-import { heightOf, packageViews, widthOf } from './package-views';
+import { packageViews } from '../../core/drawing/package-views';
 
 const WIDTH = 274;
 /** Room on each side for dimension lines, px. */
@@ -17,7 +16,7 @@ const ROOM = 50;
 /** The package alone, top, front and, where something is measured there, side view, its dimensions lettered; pressing a letter goes to its field. */
 export function OutlineDrawing({ active }: { active: string | null }) {
   const drawable = useBench((s) => s.derived.shown?.drawable);
-  const views = useMemo(() => drawable && packageViews(drawable), [drawable]);
+  const views = useMemo(() => drawable && packageViews(drawable.footprint), [drawable]);
   if (!drawable || !views) return null;
   // one scale for both views, so that they line up
   const { plan, front, side } = views;
@@ -52,7 +51,7 @@ interface ViewProps {
 const MARGINS = { plan: [56, 42], front: [12, 36], side: [12, 36] } as const;
 
 function OutlineView({ drawable, drawing, view, scale, active }: ViewProps) {
-  const { footprint, resolved } = drawable;
+  const { footprint } = drawable;
   const set = useBench((s) => s.set);
   const { extent } = drawing;
   const [above, below] = MARGINS[view];
@@ -66,7 +65,7 @@ function OutlineView({ drawable, drawing, view, scale, active }: ViewProps) {
   const topLeft = place({ x: extent.minX, y: extent.maxY });
   const drawn: Area = { ...topLeft, width: width * scale, height: height * scale };
   const lift = view === 'plan' ? 0 : footprint.body.heights.seating;
-  const lines = (resolved ? packageLines(footprint, resolved) : []).filter((line) => line.view === view);
+  const lines = footprint.package.lines.filter((line) => line.view === view);
   const labelled = lines.map((line): Labelled => ({
     line: {
       ...line,

@@ -1,9 +1,11 @@
 import { useState } from 'react';
 import { RULES } from '../../core/check/rules';
+import { LEVELS } from '../../core/document/document';
 import { PROCESS_FIELDS, type ProcessField } from '../../core/process/fields';
 import type { Process, RuleSeverity } from '../../core/process/process';
 import { plainScope, readEntry } from '../../core/units/entry';
 import { formatNumber } from '../../core/units/length';
+import { Pick, Tick } from '../common/inputs';
 import { processes } from '../common/shelf-store';
 
 interface Props {
@@ -240,57 +242,53 @@ function AssemblyRows({ process, editable, put }: PartProps) {
     <>
       <label className={row}>
         Acceptance class
-        <select
-          className="select select-sm w-64"
+        <Pick
+          className="w-64"
           disabled={!editable}
           value={process.acceptanceClass}
-          onChange={({ target: { value } }) =>
-            put({ acceptanceClass: Number(value) as Process['acceptanceClass'] })
-          }
-        >
-          <option value={1}>1, general products</option>
-          <option value={2}>2, dedicated service</option>
-          <option value={3}>3, high performance</option>
-        </select>
+          options={[
+            [1, '1, general products'],
+            [2, '2, dedicated service'],
+            [3, '3, high performance'],
+          ]}
+          onChange={(acceptanceClass) => put({ acceptanceClass })}
+        />
       </label>
       <label className={row}>
         Zero rotation
-        <select
-          className="select select-sm w-64"
+        <Pick
+          className="w-64"
           disabled={!editable}
           value={process.orientation}
-          onChange={({ target: { value } }) => put({ orientation: value === 'B' ? 'B' : 'A' })}
-        >
-          <option value="A">A: pin 1 upper left</option>
-          <option value="B">B: a quarter turned, lower left</option>
-        </select>
+          options={[
+            ['A', 'A: pin 1 upper left'],
+            ['B', 'B: a quarter turned, lower left'],
+          ]}
+          onChange={(orientation) => put({ orientation })}
+        />
       </label>
       <div className={row}>
         Density levels
         <span className="flex gap-4">
-          {(['A', 'B', 'C'] as const).map((level) => (
-            <label key={level} className="flex items-center gap-1">
-              <input
-                type="checkbox"
-                className="checkbox checkbox-sm"
-                disabled={!editable || (levels.length === 1 && levels.includes(level))}
-                checked={levels.includes(level)}
-                onChange={({ target: { checked } }) =>
-                  put({
-                    levels: (['A', 'B', 'C'] as const).filter((l) =>
-                      l === level ? checked : levels.includes(l),
-                    ),
-                  })
-                }
-              />
+          {LEVELS.map((level) => (
+            <Tick
+              key={level}
+              disabled={!editable || (levels.length === 1 && levels.includes(level))}
+              checked={levels.includes(level)}
+              onChange={(on) =>
+                put({ levels: LEVELS.filter((l) => (l === level ? on : levels.includes(l))) })
+              }
+            >
               {level}
-            </label>
+            </Tick>
           ))}
         </span>
       </div>
     </>
   );
 }
+
+const SEVERITIES: readonly RuleSeverity[] = ['stop', 'caution', 'note', 'off'];
 
 /** How grave each rule's findings are under this process. */
 function Severities({ process, editable, put }: PartProps) {
@@ -305,24 +303,18 @@ function Severities({ process, editable, put }: PartProps) {
             className="border-base-300 grid break-inside-avoid grid-cols-[11rem_7.5rem_1fr] items-baseline gap-x-3 border-t py-1"
           >
             {title}
-            <select
-              className={`select select-sm ${own ? 'border-primary font-semibold' : ''}`}
+            <Pick<RuleSeverity | ''>
+              className={own ? 'border-primary font-semibold' : ''}
               disabled={!editable}
               value={own ?? ''}
-              onChange={({ target: { value } }) => {
+              options={[['', `${severity}, as usual`], ...SEVERITIES.map((word) => [word, word] as const)]}
+              onChange={(chosen) => {
                 const rest = Object.fromEntries(
                   Object.entries(process.severities).filter(([rule]) => rule !== id),
                 );
-                put({ severities: value === '' ? rest : { ...rest, [id]: value as RuleSeverity } });
+                put({ severities: chosen === '' ? rest : { ...rest, [id]: chosen } });
               }}
-            >
-              <option value="">{severity}, as usual</option>
-              {['stop', 'caution', 'note', 'off'].map((word) => (
-                <option key={word} value={word}>
-                  {word}
-                </option>
-              ))}
-            </select>
+            />
             <span className="text-secondary text-[12px]">{source}</span>
           </label>
         );

@@ -1,18 +1,11 @@
 import { lazy, Suspense, useState } from 'react';
-import type { Land } from '../../core/footprint/footprint';
-import { jointMargins } from '../../core/joint/margins';
-import {
-  jointModel,
-  landOf,
-  marginFigures,
-  type JointModel,
-  type LinearMargin,
-} from '../../core/joint/model';
-import { correctedGroup } from '../../core/package/contact';
+import type { Drawable, Land } from '../../core/footprint/footprint';
+import { spanMargins } from '../../core/joint/margins';
+import { jointModel, marginFigures, type JointModel, type LinearMargin } from '../../core/joint/model';
 import type { SimulatedMargin, Simulation, SimulationPlan } from '../../core/joint/simulate';
 import { formatLength, formatNumber } from '../../core/units/length';
-import { useBench } from '../bench/context';
-import type { Drawable } from '../bench/derive';
+import { Pick } from '../common/inputs';
+import { useBench } from '../state/context';
 import { useSimulation } from './useSimulation';
 
 const Distribution = lazy(() =>
@@ -40,7 +33,7 @@ export function JointSimulation({ drawable }: { drawable: Drawable }) {
   const land = footprint.lands[selected ?? 0];
   const model = land && jointModel(footprint, land, process, document.level);
   if (!land || !model) return null;
-  const show = (mm: number) => formatLength(mm, unit).replace('-', '−');
+  const show = (mm: number) => formatLength(mm, unit);
   const rss = rootSumSquares(drawable, land);
   return (
     <section className="mt-4" aria-label={`Joint of land ${land.number}`}>
@@ -50,29 +43,23 @@ export function JointSimulation({ drawable }: { drawable: Drawable }) {
       </p>
       <ClosedForm model={model} rss={rss} show={show} />
       <div className="mt-2 flex flex-wrap items-center gap-1.5">
-        <select
-          className="select select-sm w-[92px]"
-          aria-label="Samples"
+        <Pick
+          className="w-[92px]"
+          label="Samples"
           value={plan.samples}
-          onChange={({ target: { value } }) => setPlan({ ...plan, samples: Number(value) })}
-        >
-          {SAMPLES.map((samples) => (
-            <option key={samples} value={samples}>
-              {samples.toLocaleString('en')}
-            </option>
-          ))}
-        </select>
-        <select
-          className="select select-sm w-[92px]"
-          aria-label="Distribution"
+          options={SAMPLES.map((samples) => [samples, samples.toLocaleString('en')] as const)}
+          onChange={(samples) => setPlan({ ...plan, samples })}
+        />
+        <Pick
+          className="w-[92px]"
+          label="Distribution"
           value={plan.distribution}
-          onChange={({ target: { value } }) =>
-            setPlan({ ...plan, distribution: value === 'uniform' ? 'uniform' : 'normal' })
-          }
-        >
-          <option value="normal">normal, 3σ</option>
-          <option value="uniform">uniform</option>
-        </select>
+          options={[
+            ['normal', 'normal, 3σ'],
+            ['uniform', 'uniform'],
+          ]}
+          onChange={(distribution) => setPlan({ ...plan, distribution })}
+        />
         <label className="flex items-center gap-1">
           seed
           <input
@@ -117,12 +104,7 @@ export function JointSimulation({ drawable }: { drawable: Drawable }) {
 
 /** Root-sum-square margins of a span as the land formulas reckon them, by end. */
 function rootSumSquares({ footprint, process }: Drawable, land: Land): ReadonlyMap<string, number> {
-  const i = footprint.groups.findIndex(({ id }) => id === land.group);
-  const [group, solution] = [footprint.groups[i], footprint.solutions[i]];
-  if (group?.kind !== 'span' || solution?.kind !== 'span') return new Map();
-  const touching = correctedGroup(group, footprint.contacts.get(group.id));
-  const margins = jointMargins(touching, solution, process, landOf(land, solution.land));
-  return new Map(margins.map(({ end, rms }) => [end, rms]));
+  return new Map((spanMargins(footprint, land, process) ?? []).map(({ end, rms }) => [end, rms]));
 }
 
 interface ClosedProps {

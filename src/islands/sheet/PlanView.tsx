@@ -5,7 +5,8 @@ import { contourOf } from '../../core/geometry/figure';
 import type { Point } from '../../core/geometry/point';
 import type { Footprint } from '../../core/footprint/footprint';
 import { numberPath } from '../../core/footprint/renumber';
-import { patternFigures, type PatternByGroup } from '../../core/footprint/recommended';
+import { patternFigures } from '../../core/footprint/recommended';
+import type { PatternByGroup } from '../../core/land/pattern';
 import { Strokes } from './Strokes';
 
 interface Props {

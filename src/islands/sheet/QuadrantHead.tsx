@@ -1,6 +1,5 @@
-import { useBench } from '../bench/context';
-import type { Quadrant } from '../bench/state';
-import type { Area } from './layout';
+import type { Area, Quadrant } from './layout';
+import type { SheetActions, SheetView } from './view';
 
 const NAMES: Readonly<Record<Quadrant, string>> = {
   plan: 'Plan',
@@ -9,11 +8,13 @@ const NAMES: Readonly<Record<Quadrant, string>> = {
   turn: '3D',
 };
 
+interface Props extends Pick<SheetView, 'whole' | 'fourth'>, Pick<SheetActions, 'divide'> {
+  quadrant: Quadrant;
+  area: Area;
+}
+
 /** A quadrant's name and the switch that gives it the whole Sheet and takes it back. */
-export function QuadrantHead({ quadrant, area }: { quadrant: Quadrant; area: Area }) {
-  const whole = useBench((s) => s.whole);
-  const fourth = useBench((s) => s.fourth);
-  const set = useBench((s) => s.set);
+export function QuadrantHead({ quadrant, area, whole, fourth, divide }: Props) {
   const isWhole = whole === quadrant;
   return (
     <div
@@ -28,7 +29,7 @@ export function QuadrantHead({ quadrant, area }: { quadrant: Quadrant; area: Are
               type="button"
               aria-pressed={fourth === choice}
               className="aria-pressed:text-base-content aria-pressed:font-semibold"
-              onClick={() => set({ fourth: choice, whole: choice === 'title' ? null : whole })}
+              onClick={() => divide({ fourth: choice, whole: choice === 'title' ? null : whole })}
             >
               {choice === 'title' ? 'Title' : '3D'}
             </button>
@@ -41,7 +42,7 @@ export function QuadrantHead({ quadrant, area }: { quadrant: Quadrant; area: Are
         <button
           type="button"
           className="hover:text-base-content pointer-events-auto ml-auto"
-          onClick={() => set({ whole: isWhole ? null : quadrant })}
+          onClick={() => divide({ whole: isWhole ? null : quadrant })}
           aria-label={isWhole ? 'Show all views' : `Give ${NAMES[quadrant]} the whole Sheet`}
         >
           {isWhole ? 'all views' : 'enlarge'}

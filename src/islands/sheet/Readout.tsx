@@ -3,9 +3,9 @@ import { outerSpan } from '../../core/geometry/box';
 import { gapBetweenFigures } from '../../core/geometry/gaps';
 import { distance } from '../../core/geometry/point';
 import { formatLength } from '../../core/units/length';
-import { useBench } from '../bench/context';
+import type { SheetView } from './view';
 
-interface Props {
+interface Props extends Pick<SheetView, 'unit' | 'drawable' | 'selectedLand'> {
   cursor: Point | null;
   /** Index of the land under the cursor. */
   over: number | null;
@@ -13,12 +13,9 @@ interface Props {
 }
 
 /** The line under the Sheet: cursor, selected land, distances to the land under the cursor, scale. */
-export function Readout({ cursor, over, scale }: Props) {
-  const unit = useBench((s) => s.unit);
-  const shown = useBench((s) => s.derived.shown);
-  const selected = useBench((s) => s.selectedLand);
-  const lands = shown?.drawable.footprint.lands ?? [];
-  const origin = shown?.drawable.footprint.origin ?? { x: 0, y: 0 };
+export function Readout({ cursor, over, scale, unit, drawable, selectedLand: selected }: Props) {
+  const lands = drawable?.footprint.lands ?? [];
+  const origin = drawable?.footprint.origin ?? { x: 0, y: 0 };
   const land = selected === null ? undefined : lands[selected];
   const other = over === null || over === selected ? undefined : lands[over];
   const show = (mm: number) => formatLength(mm, unit);
@@ -32,7 +29,8 @@ export function Readout({ cursor, over, scale }: Props) {
       </span>
       {land ? (
         <span>
-          land {land.number} · {land.padstack} · at {show(land.at.x - origin.x)}, {show(land.at.y - origin.y)}
+          land {land.number} · {land.padstack.name} · at {show(land.at.x - origin.x)},{' '}
+          {show(land.at.y - origin.y)}
         </span>
       ) : (
         <span className="text-secondary">Press a land to cut the elevations through it</span>

@@ -1,62 +1,51 @@
-import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
-import { landDimensions } from '../../core/drawing/land-dimensions';
-import { MISSING } from '../../core/footprint/compile';
+import { lazy, Suspense, useMemo, useState } from 'react';
+import { MISSING } from '../../core/document/finding';
 import { neighboursOf } from '../../core/geometry/neighbours';
-import type { SettableSize } from '../../core/land/solution';
 import type { Point } from '../../core/geometry/point';
 import type { View } from '../../core/package/lines';
-import { useBench } from '../bench/context';
-import type { Drawable } from '../bench/derive';
-import type { Quadrant } from '../bench/state';
+import type { Drawable } from '../../core/footprint/footprint';
 import { useSize } from '../common/useSize';
 import { Balloons, placeBalloons } from './Balloons';
 import { Dimension, textPlace } from './Dimension';
-import { glyphsFor, HEIGHT_FIELDS, linesFor } from './dimension-glyphs';
+import { glyphsFor, linesFor } from './dimension-glyphs';
 import { ElevationView } from './ElevationView';
 import { Hatches } from './Hatches';
-import { divide, placer, transformOf, type Area, type Areas, type Camera } from './layout';
+import { divide, placer, transformOf, type Area, type Areas, type Camera, type Quadrant } from './layout';
 import { drawnArea, targetOf, type PlacedView } from './placed-view';
 import { LandNumbers, PlanView } from './PlanView';
 import { QuadrantHead } from './QuadrantHead';
 import { Readout } from './Readout';
 import { SectionMark } from './SectionMark';
-import { SheetField, type LandSizeField } from './SheetField';
 import { TitleBlock } from './TitleBlock';
 import { riseOf, useCamera } from './useCamera';
 import { useGestures, type Pointer } from './useGestures';
 import { useModelGrab } from './useModelGrab';
+import type { SheetActions, SheetView } from './view';
 
 const Turn = lazy(() => import('../turn/Turn').then(({ Turn: component }) => ({ default: component })));
 
 const VIEWS: readonly View[] = ['plan', 'side', 'front'];
 
-/** The drawing in the middle of the Bench, in third-angle projection. */
-export function Sheet() {
+interface Props {
+  view: SheetView;
+  actions: SheetActions;
+}
+
+/** A footprint in third-angle projection: plan, elevations, and the body in 3D or a title block. */
+export function Sheet({ view, actions }: Props) {
   const { ref, width, height } = useSize<HTMLDivElement>();
-  const shown = useBench((s) => s.derived.shown);
-  const whole = useBench((s) => s.whole);
+  const { drawable, whole, fourth, fits, note } = view;
   const areas = useMemo(() => divide(width, height, whole), [width, height, whole]);
-  const drawable = shown?.drawable ?? null;
-  const key = `${width} ${height} ${whole} ${drawable?.document.package.family}`;
-  const { camera, hold, refit } = useCamera(
-    drawable?.footprint ?? null,
-    drawable?.process ?? null,
-    areas,
-    key,
-  );
+  const key = `${width} ${height} ${whole} ${fits} ${drawable?.document.package.family}`;
+  const { camera, hold } = useCamera(drawable?.footprint ?? null, drawable?.process ?? null, areas, key);
   const [pointer, setPointer] = useState<Pointer | null>(null);
-
-  useEffect(() => {
-    const listen = () => refit();
-    addEventListener('tapis:fit', listen);
-    return () => removeEventListener('tapis:fit', listen);
-  });
-
   return (
     <section className="bg-base-200 flex min-h-0 min-w-0 flex-1 flex-col" aria-label="Sheet">
       <div ref={ref} className="relative min-h-0 flex-1 overflow-hidden">
         {drawable && width > 0 ? (
           <Drawings
+            view={view}
+            actions={actions}
             drawable={drawable}
             areas={areas}
             camera={camera}
@@ -71,55 +60,56 @@ export function Sheet() {
             </p>
           )
         )}
-        {areas.turn && <FourthQuadrant area={areas.turn} scale={camera.scale} />}
-        {(Object.keys(areas) as Quadrant[]).map(
-          (quadrant) =>
-            areas[quadrant] && <QuadrantHead key={quadrant} quadrant={quadrant} area={areas[quadrant]} />,
+        {areas.turn && <FourthQuadrant view={view} area={areas.turn} scale={camera.scale} />}
+        {(Object.keys(areas) as Quadrant[]).map((quadrant) => {
+          const area = areas[quadrant];
+          const head = { quadrant, whole, fourth, divide: actions.divide };
+          return area && <QuadrantHead key={quadrant} {...head} area={area} />;
+        })}
+        {note && (
+          <p
+            role="status"
+            className="bg-base-100 border-warning absolute bottom-2 left-2.5 max-w-[65%] border px-2 py-0.5 text-[12px]"
+          >
+            {note}
+          </p>
         )}
-        {shown && shown.stand !== 'current' && <StandNote stand={shown.stand} filled={shown.filled} />}
       </div>
-      <Readout cursor={pointer?.point ?? null} over={pointer?.over ?? null} scale={camera.scale} />
+      <Readout
+        cursor={pointer?.point ?? null}
+        over={pointer?.over ?? null}
+        scale={camera.scale}
+        unit={view.unit}
+        drawable={drawable}
+        selectedLand={view.selectedLand}
+      />
     </section>
   );
 }
 
-function StandNote({ stand, filled }: { stand: 'last-good' | 'example'; filled: readonly string[] }) {
-  const text =
-    stand === 'last-good'
-      ? 'This is the last good drawing; the Ledger says what cannot be used.'
-      : `Drawn with example values for ${filled.join(', ')}.`;
-  return (
-    <p
-      role="status"
-      className="bg-base-100 border-warning absolute bottom-2 left-2.5 max-w-[65%] border px-2 py-0.5 text-[12px]"
-    >
-      {text}
-    </p>
-  );
-}
-
-function FourthQuadrant({ area, scale }: { area: Area; scale: number }) {
-  const fourth = useBench((s) => s.fourth);
-  const whole = useBench((s) => s.whole);
+function FourthQuadrant({ view, area, scale }: { view: SheetView; area: Area; scale: number }) {
+  const { fourth, whole, title, unit, drawable, hidden, look } = view;
   const { x: left, y: top, width, height } = area;
   return (
     <div className="absolute overflow-hidden" style={{ left, top, width, height }}>
       {fourth === 'title' && whole !== 'turn' ? (
         <div className="h-full pt-5">
-          <TitleBlock scale={scale} />
+          <TitleBlock title={title} unit={unit} scale={scale} />
         </div>
       ) : (
         <Suspense
           fallback={<p className="text-secondary grid h-full place-content-center">Loading the 3D view</p>}
         >
-          <Turn />
+          {drawable && (
+            <Turn footprint={drawable.footprint} process={drawable.process} hidden={hidden} look={look} />
+          )}
         </Suspense>
       )}
     </div>
   );
 }
 
-interface DrawingsProps {
+interface DrawingsProps extends Props {
   drawable: Drawable;
   areas: Areas;
   camera: Camera;
@@ -129,18 +119,9 @@ interface DrawingsProps {
 }
 
 /** Plan and elevations in one SVG, so that leaders and projection lines can cross between them. */
-function Drawings({ drawable, areas, camera, hold, size, onPointer }: DrawingsProps) {
+function Drawings({ view: shown, actions, drawable, areas, camera, hold, size, onPointer }: DrawingsProps) {
   const { footprint, process } = drawable;
-  const stage = useBench((s) => s.stage);
-  const unit = useBench((s) => s.unit);
-  const findings = useBench((s) => s.derived.report.findings);
-  const selectedFinding = useBench((s) => s.selectedFinding);
-  const selectedLand = useBench((s) => s.selectedLand);
-  const activeDimension = useBench((s) => s.activeDimension);
-  const preview = useBench((s) => s.preview?.derived.compiled.footprint ?? null);
-  const openFinding = useBench((s) => s.openFinding);
-  const set = useBench((s) => s.set);
-  const hidden = useBench((s) => s.hidden);
+  const { stage, unit, findings, selectedFinding, selectedLand, activeDimension, preview, hidden } = shown;
   const rise = useMemo(() => riseOf(footprint, process), [footprint, process]);
   const lands = useMemo(() => neighboursOf(footprint.lands.map(({ copper }) => copper)), [footprint]);
   const [editing, setEditing] = useState<string | null>(null);
@@ -170,9 +151,11 @@ function Drawings({ drawable, areas, camera, hold, size, onPointer }: DrawingsPr
   const balloons = placeBalloons(findings, (finding) => targetOf(finding, views, drawable), column);
 
   const landAt = ({ x, y }: Point) => lands.near({ minX: x, minY: y, maxX: x, maxY: y })[0] ?? null;
-  const grab = useModelGrab(footprint, stage, views, camera.scale);
-  const gestures = useGestures({ areas, camera, hold, rise, onPointer, landAt, grab });
+  const grab = useModelGrab(footprint, stage, views, camera.scale, actions.drag);
+  const press = actions.pressLand;
+  const gestures = useGestures({ press, areas, camera, hold, rise, onPointer, landAt, grab });
   const edited = editing === null ? undefined : glyphs.find(({ symbol }) => symbol === editing);
+  const field = edited && actions.field?.(edited.symbol);
 
   return (
     <>
@@ -225,41 +208,18 @@ function Drawings({ drawable, areas, camera, hold, size, onPointer }: DrawingsPr
                 glyph={glyph}
                 active={activeDimension === glyph.symbol}
                 fault={faulty.has(glyph.symbol)}
-                onPress={isField(stage, drawable, glyph.symbol) ? () => setEditing(glyph.symbol) : undefined}
-                onPoint={(over) => editing === null && set({ activeDimension: over ? glyph.symbol : null })}
+                onPress={actions.field?.(glyph.symbol) ? () => setEditing(glyph.symbol) : undefined}
+                onPoint={(over) => editing === null && actions.pointDimension(over ? glyph.symbol : null)}
               />
             ))}
             {view === 'plan' && <LandNumbers footprint={footprint} place={place} scale={camera.scale} />}
           </g>
         ))}
-        <Balloons balloons={balloons} selected={selectedFinding} onOpen={openFinding} />
+        <Balloons balloons={balloons} selected={selectedFinding} onOpen={actions.openFinding} />
       </svg>
-      {edited && (
-        <SheetField
-          symbol={edited.symbol}
-          land={stage === 'land' ? landSizeOf(drawable, edited.symbol) : null}
-          height={stage === 'rise' ? (HEIGHT_FIELDS[edited.symbol] ?? null) : null}
-          at={textPlace(edited)}
-          onClose={() => setEditing(null)}
-        />
-      )}
+      {edited && field?.({ symbol: edited.symbol, at: textPlace(edited), onClose: () => setEditing(null) })}
     </>
   );
-}
-
-/** Dimensions of the datasheet, and the land sizes and heights that can be set, can be changed on the drawing. */
-function isField(stage: string, drawable: Drawable, symbol: string): boolean {
-  if (stage === 'rise') return Object.hasOwn(HEIGHT_FIELDS, symbol);
-  return stage === 'measure' || (stage === 'land' && landSizeOf(drawable, symbol) !== null);
-}
-
-const SETTABLE: readonly string[] = ['X', 'Y', 'C', 'D', 'H'] satisfies SettableSize[];
-
-/** Which size of which group a dimension of the Land stage shows; `null` where it cannot be set. */
-function landSizeOf({ footprint }: Drawable, symbol: string): LandSizeField | null {
-  const drawn = landDimensions(footprint).find((line) => line.symbol === symbol);
-  if (!drawn || !SETTABLE.includes(drawn.size)) return null;
-  return { group: drawn.group, size: drawn.size as SettableSize };
 }
 
 /** Hairlines between the quadrants. */

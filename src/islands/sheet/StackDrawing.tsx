@@ -11,7 +11,6 @@ import { Strokes } from './Strokes';
 interface Props {
   stack: Padstack;
   process: Process;
-  show: (mm: number) => string;
 }
 
 /** The padstack cut through its middle. */

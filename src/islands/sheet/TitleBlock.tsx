@@ -1,22 +1,15 @@
-import { useBench } from '../bench/context';
+import type { SheetView } from './view';
 
-/** The drawing's title block: what it shows, by which process, at which scale and revision. */
-export function TitleBlock({ scale }: { scale: number }) {
-  const document = useBench((s) => s.document);
-  const compiled = useBench((s) => s.derived.compiled);
-  const unit = useBench((s) => s.unit);
-  const save = useBench((s) => s.save);
-  const level = { A: 'A most', B: 'B nominal', C: 'C least' }[document.level];
-  const revision = save.kind === 'saved' ? String(save.revision) : 'being saved';
-  const rows: [string, string][] = [
-    ['Footprint', document.name],
-    ['Standard name', compiled.footprint?.standardName ?? 'not yet'],
-    ['Level', level],
-    ['Process', compiled.process.name],
-    // CSS pixels are 1/96 inch by definition
-    ['Scale · unit', `${Math.round(scale / (96 / 25.4))} : 1 on screen · ${unit}`],
-    ['Revision', revision],
-  ];
+interface Props extends Pick<SheetView, 'title' | 'unit'> {
+  /** px per mm */
+  scale: number;
+}
+
+/** The drawing's title block: what it shows, and at which scale. */
+export function TitleBlock({ title, unit, scale }: Props) {
+  // CSS pixels are 1/96 inch by definition
+  const magnified = Math.round(scale / (96 / 25.4));
+  const rows = [...title, ['Scale · unit', `${magnified} : 1 on screen · ${unit}`] as const];
   return (
     <dl className="flex h-full flex-col justify-center p-2.5 text-[12px]">
       {rows.map(([name, value]) => (

@@ -1,11 +1,11 @@
 import { landDimensions } from '../../core/drawing/land-dimensions';
-import { packageLines } from '../../core/drawing/package-lines';
 import type { Stage } from '../../core/document/finding';
+import { bodyAt } from '../../core/package/drawn';
 import { line } from '../../core/package/lines';
 import type { DimensionLine, View } from '../../core/package/lines';
 import { formatLength, type DisplayUnit } from '../../core/units/length';
 import { describeLimits } from '../../core/units/toleranced';
-import type { Drawable } from '../bench/derive';
+import type { Drawable } from '../../core/footprint/footprint';
 import type { DimensionGlyph } from './Dimension';
 import type { Area } from './layout';
 import { riseOf } from './useCamera';
@@ -28,8 +28,8 @@ export function linesFor(
   if (!resolved) return [];
   const { seating } = footprint.body.heights;
   if (stage === 'measure') {
-    return packageLines(footprint, resolved).map((drawn) => {
-      const value = footprint.values[drawn.symbol];
+    return footprint.package.lines.map((drawn) => {
+      const value = resolved.values?.[drawn.symbol];
       // the family measures heights from its seating plane, the views from the laminate
       const lift = drawn.view === 'plan' ? 0 : seating;
       const raise = (p: Point): Point => ({ x: p.x, y: p.y + lift });
@@ -43,9 +43,11 @@ export function linesFor(
     // pads under a body would crowd its rows; they show theirs once selected
     const rows = footprint.groups.some(({ kind }) => kind === 'span');
     const shown = landDimensions(footprint).filter(({ group }) => {
-      const spot = footprint.groups.find(({ id }) => id === group)?.kind !== 'span';
+      const kindOf = (id: string | null) =>
+        footprint.groups.find(({ terminals }) => terminals.id === id)?.kind;
+      const spot = kindOf(group) !== 'span';
       if (!rows) return true;
-      const selected = footprint.groups.some(({ id, kind }) => id === selectedGroup && kind !== 'span');
+      const selected = selectedGroup !== null && kindOf(selectedGroup) !== 'span';
       return spot ? group === selectedGroup : !selected;
     });
     return shown.map((drawn) => ({
@@ -61,18 +63,12 @@ export function linesFor(
   return heightLines(drawable, unit);
 }
 
-/** The choices about heights that are fields on the drawing, by the symbol of their dimension. */
-export const HEIGHT_FIELDS: Readonly<Record<string, string>> = {
-  board: '/body/boardThickness',
-  solder: '/body/solderThickness',
-};
-
 /** Heights in the front elevation, the board and what stands out of it in both. */
 function heightLines({ footprint, process }: Drawable, unit: DisplayUnit): Labelled[] {
   const { extent, heights, protrusion, imported } = footprint.body;
   const { box } = footprint.courtyard;
   const { seating, top, underside, landTop, lift } = heights;
-  const [x, middle] = [extent.x.nom / 2, extent.centre?.x ?? 0];
+  const body = bodyAt(extent, 'nom');
   const height = (
     symbol: string,
     view: 'front' | 'side',
@@ -89,9 +85,9 @@ function heightLines({ footprint, process }: Drawable, unit: DisplayUnit): Label
   const far = -process.boardThickness - process.copperThickness;
   const lands = footprint.lands.some(({ hole }) => hole === null);
   return [
-    height('top', 'front', 'right', middle + x, [0, imported?.seen?.box.max.z ?? top.max]),
+    height('top', 'front', 'right', body.maxX, [0, imported?.seen?.box.max.z ?? top.max]),
     // a body that stands on the board has no room below it to dimension
-    ...(underside.nom > 0.02 ? [height('underside', 'front', 'left', middle - x, [0, underside.nom])] : []),
+    ...(underside.nom > 0.02 ? [height('underside', 'front', 'left', body.minX, [0, underside.nom])] : []),
     height('board', 'front', 'right', box.maxX, [board, 0], process.boardThickness),
     ...(protrusion !== null && protrusion > 0.02
       ? [height('leads', 'front', 'left', box.minX, [far - protrusion, far])]

@@ -1,7 +1,9 @@
 import type { Box } from '../../core/geometry/box';
 import type { Point } from '../../core/geometry/point';
 import type { View } from '../../core/package/lines';
-import type { Quadrant } from '../bench/state';
+
+/** The four quadrants of the Sheet; any can take it whole. */
+export type Quadrant = 'plan' | 'front' | 'side' | 'turn';
 
 /** A rectangle of the Sheet in pixels, y downwards. */
 export interface Area {

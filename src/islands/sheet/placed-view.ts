@@ -1,9 +1,9 @@
 import type { Finding } from '../../core/document/finding';
-import { MISSING } from '../../core/footprint/compile';
+import { MISSING } from '../../core/document/finding';
 import type { Footprint } from '../../core/footprint/footprint';
 import type { Point } from '../../core/geometry/point';
 import type { View } from '../../core/package/lines';
-import type { Drawable } from '../bench/derive';
+import type { Drawable } from '../../core/footprint/footprint';
 import { textPlace, type DimensionGlyph } from './Dimension';
 import { linesFor } from './dimension-glyphs';
 import type { Area, Rise } from './layout';

@@ -19,7 +19,7 @@ export function riseOf({ body }: Footprint, process: Process): Rise {
 
 /**
  * The Sheet's one camera: fitted to the footprint until the person zooms or pans,
- * and fitted again where they ask for it or the footprint outgrows the view.
+ * and fitted again where the key changes.
  */
 export function useCamera(footprint: Footprint | null, process: Process | null, areas: Areas, key: string) {
   const [held, setHeld] = useState<{ key: string; camera: Camera } | null>(null);
@@ -31,6 +31,5 @@ export function useCamera(footprint: Footprint | null, process: Process | null, 
   return {
     camera,
     hold: (next: Camera) => setHeld({ key, camera: next }),
-    refit: () => setHeld(null),
   };
 }

@@ -1,7 +1,6 @@
 import { useCallback, useRef } from 'react';
 import type { Point } from '../../core/geometry/point';
 import type { View } from '../../core/package/lines';
-import { useBench } from '../bench/context';
 import { pointUnder, zoomAbout, type Area, type Areas, type Camera, type Rise } from './layout';
 
 const VIEWS: readonly View[] = ['plan', 'side', 'front'];
@@ -13,6 +12,8 @@ export interface Pointer {
 }
 
 interface GestureInput {
+  /** Told the land that was pressed, or that none was. */
+  press: (index: number | null) => void;
   areas: Areas;
   camera: Camera;
   hold: (camera: Camera) => void;
@@ -24,8 +25,8 @@ interface GestureInput {
 }
 
 /** Wheel zooms about the pointer, drag pans, a press selects a land. */
-export function useGestures({ areas, camera, hold, rise, onPointer, landAt: find, grab }: GestureInput) {
-  const press = useBench((s) => s.pressLand);
+export function useGestures(input: GestureInput) {
+  const { press, areas, camera, hold, rise, onPointer, landAt: find, grab } = input;
   const drag = useRef<{
     x: number;
     y: number;

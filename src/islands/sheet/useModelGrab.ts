@@ -2,9 +2,9 @@ import type { Footprint } from '../../core/footprint/footprint';
 import type { Point } from '../../core/geometry/point';
 import type { View } from '../../core/package/lines';
 import { quantise } from '../../core/units/length';
-import { useBench } from '../bench/context';
-import { snapped, snapsOf } from '../bench/stages/rise/snaps';
+import { snapped, snapsOf } from '../../core/footprint/snaps';
 import type { PlacedView } from './placed-view';
+import type { SheetActions } from './view';
 
 /** A drag snaps to places nearer than this, px. */
 const SNAP = 7;
@@ -20,13 +20,13 @@ export function useModelGrab(
   stage: string,
   views: readonly PlacedView[],
   scale: number,
+  drag: SheetActions['drag'],
 ): (view: View, pixel: Point) => ((moved: Point) => void) | null {
-  const edit = useBench((s) => s.edit);
   const { imported } = footprint.body;
   return (view, pixel) => {
     const placed = views.find((other) => other.view === view);
     // the plan selects lands and pans; nudging is for the elevations
-    if (stage !== 'rise' || view === 'plan' || !placed || !imported?.seen) return null;
+    if (stage !== 'rise' || view === 'plan' || !placed || !imported?.seen || !drag) return null;
     const [right, up] = AXES[view];
     const { min, max } = imported.seen.box;
     const [a, b] = [placed.place({ x: min[right], y: min[up] }), placed.place({ x: max[right], y: max[up] })];
@@ -45,7 +45,7 @@ export function useModelGrab(
       const along = (axis: Point) => (moved.x * axis.x + moved.y * axis.y) / scale ** 2;
       const text = (axis: 'x' | 'y' | 'z', value: number) =>
         `${quantise(snapped(Math.round(value * 1000) / 1000, axis, snaps, SNAP / scale))} mm`;
-      edit(
+      drag(
         [
           { at: `/body/model/${right}`, value: text(right, from[right] + along(alongRight)) },
           { at: `/body/model/${up}`, value: text(up, from[up] + along(alongUp)) },

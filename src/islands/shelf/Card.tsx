@@ -35,7 +35,7 @@ export function Card({ card }: { card: CardData }) {
         <div className="px-3 pt-2">
           <p className="truncate text-[15px] font-semibold">{document.name}</p>
           <p className="text-secondary truncate">
-            {compiled.footprint?.standardName ?? compiled.resolved?.family.title ?? document.package.family}
+            {compiled.footprint?.standardName ?? compiled.resolved?.title ?? document.package.family}
           </p>
           <p className={`truncate ${colour}`} title={open[0]?.message}>
             <span aria-hidden="true">{sign}</span> {open[0] ? open[0].title : verdict}

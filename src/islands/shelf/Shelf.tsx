@@ -1,6 +1,6 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import type { TapisDocument } from '../../core/document/document';
+import { newDocument } from '../../core/document/document';
 import { LARGEST_SHELF } from '../../core/document/shelf-file';
 import { DEMO_DOCUMENTS, DEMO_MODEL } from '../../demo/documents';
 import type { ImportResult } from '../../store/shelf';
@@ -144,14 +144,7 @@ function Shelves() {
 
 /** Adds an empty document of a family and opens it on the Bench. */
 async function startNew(family: string): Promise<void> {
-  const document: TapisDocument = {
-    tapis: 1,
-    name: 'New footprint',
-    package: { family, dimensions: {} },
-    level: 'B',
-    process: 'standard',
-  };
-  const [stored] = await shelf.add([document]);
+  const [stored] = await shelf.add([newDocument('New footprint', family)]);
   if (stored) location.assign(`/bench/${stored.id}`);
 }
 
@@ -209,17 +202,22 @@ function ImportNote({ result, onClose }: { result: ImportResult; onClose: () => 
 
 /** Files may be dropped anywhere on the page. */
 function useFileDrop(take: (files: FileList | null) => Promise<void>): void {
+  const latest = useRef(take);
   useEffect(() => {
-    const over = (event: DragEvent) => event.preventDefault();
-    const drop = (event: DragEvent) => {
-      event.preventDefault();
-      if (event.dataTransfer?.files.length) void take(event.dataTransfer.files);
-    };
-    addEventListener('dragover', over);
-    addEventListener('drop', drop);
-    return () => {
-      removeEventListener('dragover', over);
-      removeEventListener('drop', drop);
-    };
+    latest.current = take;
   });
+  useEffect(() => {
+    const stop = new AbortController();
+    const { signal } = stop;
+    addEventListener('dragover', (event) => event.preventDefault(), { signal });
+    addEventListener(
+      'drop',
+      (event) => {
+        event.preventDefault();
+        if (event.dataTransfer?.files.length) void latest.current(event.dataTransfer.files);
+      },
+      { signal },
+    );
+    return () => stop.abort();
+  }, []);
 }

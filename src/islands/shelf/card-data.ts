@@ -1,6 +1,7 @@
 import { check, type Report } from '../../core/check/check';
 import { compile } from '../../core/footprint/compile';
 import type { Compiled } from '../../core/footprint/footprint';
+import { CATALOGUE } from '../../core/package/catalogue';
 import type { StoredFootprint } from '../../store/database';
 
 /** A stored footprint with what its card shows. */
@@ -30,8 +31,8 @@ export function matches({ stored, compiled }: CardData, query: string): boolean 
   const text = [
     name,
     compiled.footprint?.standardName,
-    compiled.resolved?.family.title,
-    ...(compiled.resolved?.family.keywords ?? []),
+    compiled.resolved?.title,
+    ...(CATALOGUE.find(({ id }) => id === intent.family)?.keywords ?? []),
     intent.source,
     marks?.value,
     notes,

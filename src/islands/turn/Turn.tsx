@@ -5,24 +5,18 @@ import { DoubleSide, Matrix4, Object3D, Vector3, type BufferGeometry, type Insta
 import { USUAL_COLOURS } from '../../core/body/colours';
 import type { Model } from '../../core/body/model';
 import { rotationOf, type Pose } from '../../core/body/pose';
+import type { Hideable } from '../../core/drawing/showing';
 import type { Footprint } from '../../core/footprint/footprint';
-import { boxAt, boxRound, centreOf, type Box } from '../../core/geometry/box';
+import { boxRound, centreOf, type Box } from '../../core/geometry/box';
 import type { Shape } from '../../core/geometry/solid';
+import { bodyAt } from '../../core/package/drawn';
 import type { Process } from '../../core/process/process';
-import { useBench } from '../bench/context';
-import type { Standpoint } from '../bench/state';
 import { boardMesh, bufferOf, plateMesh, shapeMesh } from './geometry';
 import { landKinds, partKinds, type Copy } from './kinds';
+import type { Look, Standpoint } from './looks';
 
 function colour(name: string): string {
   return getComputedStyle(document.documentElement).getPropertyValue(name).trim();
-}
-
-/** The body on its lands, to be turned. */
-export function Turn() {
-  const drawable = useBench((s) => s.derived.shown?.drawable);
-  if (!drawable) return null;
-  return <Scene footprint={drawable.footprint} process={drawable.process} />;
 }
 
 /** Directions that the scene is looked at from, and which way is up there. */
@@ -36,9 +30,14 @@ const LOOKS: Readonly<Record<Standpoint, readonly [Vector3, Vector3]>> = {
   left: [new Vector3(-2.2, 0, 0.02), new Vector3(0, 0, 1)],
 };
 
+interface StandingProps {
+  look: Look;
+  centre: Vector3;
+  reach: number;
+}
+
 /** Takes the camera to where the person wants to look from. */
-function Standing({ centre, reach }: { centre: Vector3; reach: number }) {
-  const { from, count } = useBench((s) => s.standpoint);
+function Standing({ look: { from, count }, centre, reach }: StandingProps) {
   const camera = useThree((s) => s.camera);
   const controls = useThree((s) => s.controls) as { target: Vector3; update: () => void } | null;
   const invalidate = useThree((s) => s.invalidate);
@@ -56,12 +55,19 @@ function Standing({ centre, reach }: { centre: Vector3; reach: number }) {
   return null;
 }
 
-function Scene({ footprint, process }: { footprint: Footprint; process: Process }) {
+interface Props {
+  footprint: Footprint;
+  process: Process;
+  hidden: ReadonlySet<Hideable>;
+  look: Look;
+}
+
+/** The body on its lands, to be turned. */
+export function Turn({ footprint, process, hidden, look }: Props) {
   const { box } = footprint.courtyard;
   const { colours, imported } = footprint.body;
   const { shapes, parts: every } = footprint.body.assembly;
-  const hidden = useBench((s) => s.hidden);
-  const glass = useBench((s) => s.standpoint.from === 'below');
+  const glass = look.from === 'below';
   const model = hidden.has('model') ? null : (imported?.seen?.loaded.model ?? null);
   const parts = every.filter(
     ({ material }) => !model && !hidden.has(material === 'metal' ? 'leads' : 'body'),
@@ -118,10 +124,10 @@ function Scene({ footprint, process }: { footprint: Footprint; process: Process 
         solder.map(({ key, geometry, copies }) => (
           <Copies key={key} geometry={geometry} copies={copies} z={0} colour={colour('--solder')} metal />
         ))}
-      {lands.map(({ key, geometry, copies, hole }) => (
+      {lands.map(({ key, geometry, copies, hole, far }) => (
         <group key={key}>
-          <Copies geometry={geometry} copies={copies} z={0} colour={colour('--copper')} />
-          {hole !== null && (
+          {!far && <Copies geometry={geometry} copies={copies} z={0} colour={colour('--copper')} />}
+          {(far || hole !== null) && (
             <Copies
               geometry={geometry}
               copies={copies}
@@ -143,7 +149,7 @@ function Scene({ footprint, process }: { footprint: Footprint; process: Process 
       ))}
       {model && imported && <ImportedModel model={model} pose={imported.pose} />}
       <OrbitControls makeDefault enableDamping={false} target={centre} />
-      <Standing centre={centre} reach={reach} />
+      <Standing look={look} centre={centre} reach={reach} />
     </Canvas>
   );
 }
@@ -192,9 +198,9 @@ function solderKinds({ lands, body: { heights } }: Footprint) {
   const thickness = heights.seating - heights.landTop;
   if (thickness <= 1e-6) return [];
   const kinds = new Map<string, { key: string; geometry: BufferGeometry; copies: Copy[] }>();
-  for (const { hole, contact, padstack, rotation } of lands) {
-    if (hole) continue;
-    const key = `${padstack} ${contact.nom.figure.kind}`;
+  for (const { hole, far, contact, padstack, rotation } of lands) {
+    if (hole || far) continue;
+    const key = `${padstack.name} ${contact.nom.figure.kind}`;
     const kind = kinds.get(key) ?? {
       key,
       geometry: plateMesh(contact.nom.figure, null, thickness),
@@ -208,8 +214,7 @@ function solderKinds({ lands, body: { heights } }: Footprint) {
 
 /** What the scene is centred on: the courtyard and the body. */
 function sceneBox({ courtyard, body: { extent } }: Footprint): Box {
-  const body = boxAt(extent.centre ?? { x: 0, y: 0 }, extent.x.nom, extent.y.nom);
-  return boxRound([courtyard.box, body]) as Box;
+  return boxRound([courtyard.box, bodyAt(extent, 'nom')]) as Box;
 }
 
 interface CopiesProps {
@@ -228,9 +233,10 @@ function Copies({ geometry, copies, z, colour: fill, metal = false }: CopiesProp
   useLayoutEffect(() => {
     const mesh = ref.current;
     if (!mesh) return;
-    copies.forEach(({ at, rotation }, i) => {
+    copies.forEach(({ at, rotation, flipped }, i) => {
       helper.position.set(at.x, at.y, at.z + z);
-      helper.rotation.set(0, 0, (rotation * Math.PI) / 180);
+      // turned over first, then about the upright axis
+      helper.rotation.set(0, flipped ? Math.PI : 0, (rotation * Math.PI) / 180, 'ZYX');
       helper.updateMatrix();
       mesh.setMatrixAt(i, new Matrix4().copy(helper.matrix));
     });

@@ -8,11 +8,11 @@ import {
   Vector2,
 } from 'three';
 import type { BoardEdge, Footprint } from '../../core/footprint/footprint';
-import { cornersOf, type Box } from '../../core/geometry/box';
+import { boxOfPoints, cornersOf, type Box } from '../../core/geometry/box';
 import { flatten, type Contour } from '../../core/geometry/contour';
 import { circleAt, contourOf, outlineOf, type Figure } from '../../core/geometry/figure';
 import { meshOf, type Mesh } from '../../core/geometry/mesh';
-import type { Point } from '../../core/geometry/point';
+import { turn, type Point } from '../../core/geometry/point';
 import type { Shape } from '../../core/geometry/solid';
 
 /** A shape's flat faces as triangles with the faces' normals. mm. */
@@ -40,26 +40,19 @@ export function plateMesh(figure: Figure, hole: Figure | null, thickness: number
 
 /** The board under the courtyard with its holes, its upper side at z = 0. mm. */
 export function boardMesh({ courtyard, lands, bores, edge }: Footprint, thickness: number): BufferGeometry {
-  const board = new FlatShape(flat(cornersOf(upToEdge(courtyard.box, edge))));
+  const board = new FlatShape(flat(upToEdge(courtyard.box, edge)));
   for (const { hole } of lands) if (hole) board.holes.push(opening(contourOf(hole)));
   for (const { at, diameter } of bores) board.holes.push(opening(contourOf(circleAt(at, diameter))));
   return new ExtrudeGeometry(board, { depth: thickness, bevelEnabled: false }).translate(0, 0, -thickness);
 }
 
-/** A box as far as there is board. */
-function upToEdge(box: Box, edge: BoardEdge | null): Box {
-  switch (edge?.side) {
-    case 'left':
-      return { ...box, minX: Math.min(edge.at, box.maxX) };
-    case 'right':
-      return { ...box, maxX: Math.max(edge.at, box.minX) };
-    case 'bottom':
-      return { ...box, minY: Math.min(edge.at, box.maxY) };
-    case 'top':
-      return { ...box, maxY: Math.max(edge.at, box.minY) };
-    default:
-      return box;
-  }
+/** Corners of a box as far as there is board. */
+function upToEdge(box: Box, edge: BoardEdge | null): Point[] {
+  if (!edge) return cornersOf(box);
+  // seen from the edge, where off the board is to the right
+  const own = boxOfPoints(cornersOf(box).map((p) => turn(p, -edge.outward))) as Box;
+  const maxX = Math.max(turn(edge.at, -edge.outward).x, own.minX);
+  return cornersOf({ ...own, maxX }).map((p) => turn(p, edge.outward));
 }
 
 /** A hole in a plate: clockwise, as the library asks for. */

@@ -1,30 +1,40 @@
 import type { Footprint } from '../../core/footprint/footprint';
 import type { Figure } from '../../core/geometry/figure';
-import type { Point3, Quarter } from '../../core/geometry/point';
+import type { Point3 } from '../../core/geometry/point';
 import type { Part } from '../../core/geometry/solid';
 
 /** Where one copy of a mesh stands. */
 export interface Copy {
   readonly at: Point3;
-  readonly rotation: Quarter;
+  /** Degrees counter-clockwise. */
+  readonly rotation: number;
+  /** Turned over about Y first. */
+  readonly flipped?: true | undefined;
 }
 
-/** Lands that share a padstack. */
+/** Lands that share a padstack and a side of the board. */
 export interface LandKind {
   readonly key: string;
+  readonly far: boolean;
   readonly figure: Figure;
   readonly hole: Figure | null;
   readonly copies: readonly Copy[];
 }
 
-/** Lands by padstack, so that equal ones are drawn together. */
+/** Lands by padstack and side, so that equal ones are drawn together. */
 export function landKinds({ lands }: Footprint): LandKind[] {
   const kinds = new Map<string, LandKind & { copies: Copy[] }>();
-  for (const { padstack, copper, hole, rotation } of lands) {
-    const figure = hole?.figure ?? null;
-    const kind = kinds.get(padstack) ?? { key: padstack, figure: copper.figure, hole: figure, copies: [] };
+  for (const { padstack, far, copper, hole, rotation } of lands) {
+    const key = `${padstack.name} ${far ? 'far' : 'near'}`;
+    const kind = kinds.get(key) ?? {
+      key,
+      far,
+      figure: copper.figure,
+      hole: hole?.figure ?? null,
+      copies: [],
+    };
     kind.copies.push({ at: { ...copper.at, z: 0 }, rotation });
-    kinds.set(padstack, kind);
+    kinds.set(key, kind);
   }
   return [...kinds.values()];
 }
@@ -40,10 +50,10 @@ export interface PartKind {
 /** Parts by shape and material. */
 export function partKinds(parts: readonly Part[]): PartKind[] {
   const kinds = new Map<string, PartKind & { copies: Copy[] }>();
-  for (const { shape, material, at, rotation } of parts) {
+  for (const { shape, material, at, rotation, flipped } of parts) {
     const key = `${shape} ${material}`;
     const kind = kinds.get(key) ?? { key, shape, material, copies: [] };
-    kind.copies.push({ at, rotation });
+    kind.copies.push({ at, rotation, flipped });
     kinds.set(key, kind);
   }
   return [...kinds.values()];

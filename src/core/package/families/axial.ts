@@ -4,7 +4,7 @@ import { line } from '../lines';
 import { ROUND_LEAD, TAIL } from '../dimensions';
 import { defineFamily, type PlausibilityRule } from '../family';
 import type { Dimensions } from '../definitions';
-import { formatNumber } from '../../units/length';
+import { formatMm as mm } from '../../units/length';
 import { exactly } from '../../units/toleranced';
 import { hundredths } from '../naming';
 import { pinsAt, roundPin, wire } from '../pins';
@@ -33,7 +33,6 @@ const COMPONENTS: readonly Component[] = [
 /** Straight lead between body and bend, mm: at least its diameter and 0.8 (IPC-2221B, clause 8.1.14). */
 const STRAIGHT = 0.8;
 const GRID = 2.54;
-const mm = (value: number) => formatNumber(value, 2, 3);
 
 /** The bends have to clear the ends of the body. */
 const spacingAgainstBody: PlausibilityRule<'B' | 'b' | 'e'> = {

@@ -1,7 +1,5 @@
-import { formatNumber } from '../../units/length';
+import { formatMm as mm } from '../../units/length';
 import type { PlausibilityRule } from '../family';
-
-const mm = (value: number) => formatNumber(value, 2, 3);
 
 /** Two end caps have to leave some body between them. */
 export const endAgainstLength: PlausibilityRule<'L' | 'T'> = {

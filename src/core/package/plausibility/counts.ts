@@ -1,8 +1,6 @@
-import { formatNumber } from '../../units/length';
+import { formatMm as mm } from '../../units/length';
 import type { Dimensions, Options } from '../definitions';
 import type { PlausibilityRule } from '../family';
-
-const mm = (value: number) => formatNumber(value, 2, 3);
 
 /**
  * A dimension that follows from others, entered against what it follows from: both numbers are named.

@@ -1,8 +1,6 @@
-import { formatNumber } from '../../units/length';
+import { formatMm as mm } from '../../units/length';
 import type { Dimensions } from '../definitions';
 import type { PlausibilityRule } from '../family';
-
-const mm = (value: number) => formatNumber(value, 2, 3);
 
 /** Rows of a grid have to lie under the body, and not leave room for many more. */
 export function gridAgainstBody<S extends string>(

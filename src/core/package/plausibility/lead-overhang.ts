@@ -1,4 +1,4 @@
-import { formatNumber } from '../../units/length';
+import { formatMm as mm, formatNumber } from '../../units/length';
 import type { PlausibilityRule } from '../family';
 
 /** A foot that fills this share of the overhang is probably the whole lead. */
@@ -7,7 +7,6 @@ const LARGEST_FOOT_SHARE = 0.8;
 const USUAL_FOOT_SHARE = [0.45, 0.75] as const;
 
 const toStep = (value: number) => Math.round(value / 0.05) * 0.05;
-const mm = (value: number) => formatNumber(value, 2, 3);
 
 /** The usual foot for an overhang, as an entry in mm, rounded to 0.05. */
 export function usualFoot(overhang: number): string {

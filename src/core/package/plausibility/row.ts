@@ -1,4 +1,4 @@
-import { formatNumber } from '../../units/length';
+import { formatMm as mm, formatNumber } from '../../units/length';
 import type { Dimensions, Options } from '../definitions';
 import type { PlausibilityRule } from '../family';
 
@@ -6,8 +6,6 @@ import type { PlausibilityRule } from '../family';
 const SPARE = 1.9;
 /** The same for bodies with rows on all four sides, whose corners stay empty. */
 export const QUAD_SPARE = 2.6;
-
-const mm = (value: number) => formatNumber(value, 2, 3);
 
 /** The lead span has to be wider than the body that the leads come out of. */
 export const spanAgainstBody: PlausibilityRule<'E' | 'E1'> = {

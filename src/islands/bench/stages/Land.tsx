@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { WhyCard } from '../../ledger/WhyCard';
-import { useBench } from '../context';
-import { useGroup } from '../useGroup';
+import { useBench } from '../../state/context';
+import { useGroup } from '../../state/useGroup';
 import { GroupChoice } from './land/GroupChoice';
 import { LevelTable } from './land/LevelTable';
 import { Recommended } from './land/Recommended';
@@ -10,17 +10,19 @@ import { Rounding, Trims } from './land/Trims';
 
 /** The land pattern: levels beside each other, the datasheet's own, what is set by hand, and why. */
 export function Land() {
-  const shown = useBench((s) => s.derived.shown);
+  const drawable = useBench((s) => s.derived.shown?.drawable);
+  const selectedLand = useBench((s) => s.selectedLand);
+  const unit = useBench((s) => s.unit);
   const [why, setWhy] = useState<string | null>(null);
   const group = useGroup();
-  const levels = shown?.drawable.levels;
-  const used = shown?.drawable.footprint.solutions[group];
-  if (!levels || !used) {
+  if (!drawable?.levels || !group) {
     return (
       <>
         <h1 className="text-[15px] font-semibold">Land</h1>
         <p className="text-secondary mt-2">
-          {shown ? 'This part has no lands.' : 'The lands are computed once Measure has all its dimensions.'}
+          {drawable
+            ? 'This part has no lands.'
+            : 'The lands are computed once Measure has all its dimensions.'}
         </p>
       </>
     );
@@ -28,16 +30,16 @@ export function Land() {
   return (
     <>
       <h1 className="text-[15px] font-semibold">Land</h1>
-      <p className="text-secondary" title={used.source}>
-        {used.title}
+      <p className="text-secondary" title={group.source}>
+        {group.title}
       </p>
-      <GroupChoice current={group} />
-      <LevelTable levels={levels} group={group} why={why} onWhy={setWhy} />
-      <SetByHand solution={used} />
-      <Recommended group={group} />
-      {used.kind === 'span' && <Rounding solution={used} />}
-      <Trims solution={used} />
-      <WhyCard symbol={why} />
+      <GroupChoice footprint={drawable.footprint} current={group} />
+      <LevelTable levels={drawable.levels} group={group} why={why} onWhy={setWhy} />
+      <SetByHand group={group} />
+      <Recommended drawable={drawable} group={group} />
+      {group.kind === 'span' && <Rounding group={group} />}
+      <Trims group={group} />
+      <WhyCard drawable={drawable} selectedLand={selectedLand} unit={unit} symbol={why} />
     </>
   );
 }

@@ -4,10 +4,11 @@ import { ORIGINS } from '../../../core/footprint/origin';
 import { PIN_1_SHAPES, usualShape } from '../../../core/footprint/pin1-shapes';
 import type { Polarity } from '../../../core/package/drawn';
 import { formatLength } from '../../../core/units/length';
-import { useBench } from '../context';
-import type { Drawable } from '../derive';
+import type { Drawable } from '../../../core/footprint/footprint';
+import { ChoiceField, FlagField, LengthField, useChoice, WordsField } from '../../fields/choices';
+import { Pick } from '../../common/inputs';
+import { useBench } from '../../state/context';
 import { GiveNumbers } from './mark/GiveNumbers';
-import { ChoiceField, LengthField } from './stack/fields';
 
 /** Legend, pin-1 mark, texts, courtyard, origin and land numbers. */
 export function Mark() {
@@ -18,15 +19,15 @@ export function Mark() {
       {drawable && (
         <>
           <LegendChoice drawable={drawable} />
-          <TextChoice role="reference" title="Reference" usual="above" empty="REF" />
-          <TextChoice role="value" title="Value" usual="below" empty="VALUE" />
+          <TextChoice role="reference" usual="above" empty="REF" />
+          <TextChoice role="value" usual="below" empty="VALUE" />
           <CourtyardChoice drawable={drawable} />
           <OriginChoice drawable={drawable} />
           <section>
             <h2 className="mt-4 font-semibold">Land numbers</h2>
             <NumberingChoice
               through={drawable.footprint.lands.some(({ hole }) => hole !== null)}
-              polarity={drawable.resolved?.family.polarity?.(drawable.resolved.options)}
+              polarity={drawable.footprint.package.polarity}
             />
             <GiveNumbers footprint={drawable.footprint} />
           </section>
@@ -37,50 +38,29 @@ export function Mark() {
 }
 
 /** Lines and the pin-1 mark. */
-function LegendChoice({ drawable: { process, resolved } }: { drawable: Drawable }) {
+function LegendChoice({ drawable: { process, footprint } }: { drawable: Drawable }) {
   const marks = useBench((s) => s.document.marks);
   const unit = useBench((s) => s.unit);
-  const edit = useBench((s) => s.edit);
   const show = (mm: number) => `${formatLength(mm, unit)} ${unit}`;
-  const family = resolved?.family;
-  const polarised = resolved ? resolved.family.polarised(resolved.options) : false;
-  const usual = family?.legend ?? 'outline';
-  const shape = usualShape(resolved?.family.polarity?.(resolved.options));
-  const tick = (key: 'legend' | 'pin1', title: string) => (
-    <label className="flex items-center gap-2">
-      <input
-        type="checkbox"
-        className="checkbox checkbox-sm"
-        checked={marks?.[key] !== false}
-        onChange={({ target: { checked } }) =>
-          edit([{ at: `/marks/${key}`, value: checked ? undefined : false }])
-        }
-      />
-      {title}
-    </label>
-  );
+  const { polarised, polarity, legend } = footprint.package;
   return (
     <section className="grid gap-1.5">
       <p className="text-secondary">
         Legend {show(process.legendWidth)} wide, {show(process.legendGap)} clear of openings.
       </p>
-      {tick('legend', 'Legend lines')}
+      <FlagField name="marks/legend" usual />
       {marks?.legend !== false && (
         <ChoiceField
-          at="/marks/style"
-          title="Drawn as"
-          value={marks?.style ?? usual}
-          usual={usual}
+          name="marks/style"
+          usual={legend}
           options={LEGEND_STYLES.map(({ id, title }) => [id, title] as const)}
         />
       )}
-      {polarised && tick('pin1', 'Pin-1 mark, outside the body')}
+      {polarised && <FlagField name="marks/pin1" usual />}
       {polarised && marks?.pin1 !== false && (
         <ChoiceField
-          at="/marks/pin1Shape"
-          title="Mark"
-          value={marks?.pin1Shape ?? shape}
-          usual={shape}
+          name="marks/pin1Shape"
+          usual={usualShape(polarity)}
           options={PIN_1_SHAPES.map(({ id, title }) => [id, title] as const)}
         />
       )}
@@ -99,89 +79,53 @@ const PLACES = [
 
 interface TextProps {
   role: 'reference' | 'value';
-  title: string;
   usual: 'above' | 'below';
   empty: string;
 }
 
 /** What a text says, where it stands and how large it is. */
-function TextChoice({ role, title, usual, empty }: TextProps) {
-  const text = useBench((s) => s.document.marks?.[role] ?? '');
+function TextChoice({ role, usual, empty }: TextProps) {
   const own = useBench((s) => s.document.marks?.texts?.[role]);
   const process = useBench((s) => s.derived.compiled.process);
   const unit = useBench((s) => s.unit);
-  const edit = useBench((s) => s.edit);
-  const at = `/marks/texts/${role}`;
+  const { title } = useChoice(`marks/${role}`);
+  const at = `marks/texts/${role}`;
   return (
     <details className="border-base-300 mt-2 border-t pt-1.5" open={own !== undefined}>
       <summary className="flex list-none items-center gap-2">
         <span className="w-[88px] shrink-0 cursor-pointer">{title} ▾</span>
-        <input
-          className="border-base-300 bg-base-100 min-w-0 flex-1 border px-1"
-          aria-label={title}
-          value={text}
-          placeholder={empty}
-          maxLength={role === 'reference' ? 20 : 40}
-          onChange={({ target: { value } }) =>
-            edit([{ at: `/marks/${role}`, value: value || undefined }], `mark ${role}`)
-          }
-        />
+        <WordsField name={`marks/${role}`} placeholder={empty} />
       </summary>
       <div className="mt-1.5 grid gap-1.5">
-        <label className="flex items-center gap-2">
-          <input
-            type="checkbox"
-            className="checkbox checkbox-sm"
-            checked={own?.shown !== false}
-            onChange={({ target: { checked } }) =>
-              edit([{ at: `${at}/shown`, value: checked ? undefined : false }])
-            }
-          />
-          Printed
-        </label>
-        <ChoiceField
-          at={`${at}/place`}
-          title="Place"
-          value={own?.place ?? usual}
-          usual={usual}
-          options={PLACES}
-        />
-        {own?.place === 'point' && (
-          <>
-            <LengthField at={`${at}/x`} text={own.x} title="x" computed="0" />
-            <LengthField at={`${at}/y`} text={own.y} title="y" computed="0" />
-          </>
-        )}
+        <FlagField name={`${at}/shown`} usual />
+        <ChoiceField name={`${at}/place`} usual={usual} options={PLACES} />
+        {own?.place === 'point' && <PointFields at={at} />}
         <LengthField
-          at={`${at}/height`}
-          text={own?.height}
-          title="Height"
+          name={`${at}/height`}
           computed={formatLength(process.textHeight, unit)}
           note="by process"
         />
-        <label className="flex items-center gap-2">
-          <span className="w-[88px] shrink-0">Turned</span>
-          <select
-            className="select select-sm min-w-0 flex-1"
-            value={own?.rotation ?? 0}
-            onChange={({ target: { value } }) =>
-              edit([{ at: `${at}/rotation`, value: Number(value) === 0 ? undefined : Number(value) }])
-            }
-          >
-            {[0, 90, 180, 270].map((angle) => (
-              <option key={angle} value={angle}>
-                {angle}°
-              </option>
-            ))}
-          </select>
-        </label>
+        <ChoiceField
+          name={`${at}/rotation`}
+          usual={0}
+          options={[0, 90, 180, 270].map((angle) => [angle, `${angle}°`] as const)}
+        />
       </div>
     </details>
   );
 }
 
+/** Coordinates of something that stands at a point. */
+function PointFields({ at }: { at: string }) {
+  return (
+    <>
+      <LengthField name={`${at}/x`} computed="0" />
+      <LengthField name={`${at}/y`} computed="0" />
+    </>
+  );
+}
+
 function CourtyardChoice({ drawable: { footprint } }: { drawable: Drawable }) {
-  const marks = useBench((s) => s.document.marks);
   const unit = useBench((s) => s.unit);
   const show = (mm: number) => `${formatLength(mm, unit)} ${unit}`;
   const { box, excess } = footprint.courtyard;
@@ -192,22 +136,14 @@ function CourtyardChoice({ drawable: { footprint } }: { drawable: Drawable }) {
         {show(box.maxX - box.minX)} × {show(box.maxY - box.minY)}, excess {show(excess)}
       </p>
       <ChoiceField
-        at="/marks/courtyard"
-        title="Drawn as"
-        value={marks?.courtyard ?? 'box'}
+        name="marks/courtyard"
         usual="box"
         options={[
           ['box', 'a box'],
           ['contour', 'a contour round lands and body'],
         ]}
       />
-      <LengthField
-        at="/marks/excess"
-        text={marks?.excess}
-        title="Excess"
-        computed={formatLength(excess, unit)}
-        note="by level"
-      />
+      <LengthField name="marks/excess" computed={formatLength(excess, unit)} note="by level" />
     </section>
   );
 }
@@ -215,34 +151,23 @@ function CourtyardChoice({ drawable: { footprint } }: { drawable: Drawable }) {
 function OriginChoice({ drawable: { footprint } }: { drawable: Drawable }) {
   const own = useBench((s) => s.document.origin);
   const unit = useBench((s) => s.unit);
-  const edit = useBench((s) => s.edit);
+  const { title } = useChoice('origin/at');
+  const { write } = useChoice('origin');
   const show = (mm: number) => formatLength(mm, unit);
   const { x, y } = footprint.origin;
   return (
     <section className="mt-4 grid gap-1.5">
       <h2 className="font-semibold">Origin</h2>
       <label className="flex items-center gap-2">
-        <span className="w-[88px] shrink-0">Lies at</span>
-        <select
-          className="select select-sm min-w-0 flex-1"
+        <span className="w-[88px] shrink-0">{title}</span>
+        <Pick
           value={own?.at ?? 'body'}
-          onChange={({ target: { value } }) =>
-            edit([{ at: '/origin', value: value === 'body' ? undefined : { at: value } }])
-          }
-        >
-          {ORIGINS.map(({ id, title }) => (
-            <option key={id} value={id}>
-              {title}
-            </option>
-          ))}
-        </select>
+          options={ORIGINS.map(({ id, title: name }) => [id, name] as const)}
+          // another origin has no use for the point of the last
+          onChange={(at) => write(at === 'body' ? undefined : { at })}
+        />
       </label>
-      {own?.at === 'point' && (
-        <>
-          <LengthField at="/origin/x" text={own.x} title="x" computed="0" />
-          <LengthField at="/origin/y" text={own.y} title="y" computed="0" />
-        </>
-      )}
+      {own?.at === 'point' && <PointFields at="origin" />}
       {own && (
         <p className="text-secondary text-[12px]">
           {show(x)}, {show(y)} {unit} from the middle of the terminals; files and the pad table are measured
@@ -272,19 +197,14 @@ const PIN_1_LANDS = [
 ] as const;
 
 /** How terminals are numbered, from which corner, where the package lies at zero rotation. */
-function NumberingChoice({ through, polarity }: { through: boolean; polarity: Polarity | undefined }) {
-  const numbering = useBench((s) => s.document.numbering);
-  const orientation = useBench((s) => s.document.orientation);
+function NumberingChoice({ through, polarity }: { through: boolean; polarity: Polarity | null }) {
   const byProcess = useBench((s) => s.derived.compiled.process.orientation);
   const typed = useBench((s) => Object.keys(s.document.overrides?.numbers ?? {}).length);
-  const pin1Land = useBench((s) => s.document.overrides?.pin1Land ?? 'square');
   const edit = useBench((s) => s.edit);
   return (
     <div className="mt-1 grid gap-1.5">
       <ChoiceField
-        at="/numbering/scheme"
-        title="Scheme"
-        value={numbering?.scheme ?? ''}
+        name="numbering/scheme"
         usual=""
         options={[
           ['', 'as the family counts'],
@@ -298,17 +218,9 @@ function NumberingChoice({ through, polarity }: { through: boolean; polarity: Po
           that round.
         </p>
       )}
+      <ChoiceField name="numbering/corner" usual="upper-left" options={CORNERS} />
       <ChoiceField
-        at="/numbering/corner"
-        title="First at"
-        value={numbering?.corner ?? 'upper-left'}
-        usual="upper-left"
-        options={CORNERS}
-      />
-      <ChoiceField
-        at="/orientation"
-        title="Zero rotation"
-        value={orientation ?? ''}
+        name="orientation"
         usual=""
         options={[
           ['', `by the process, ${byProcess}`],
@@ -316,15 +228,7 @@ function NumberingChoice({ through, polarity }: { through: boolean; polarity: Po
           ['B', 'B: a quarter turned, lower left'],
         ]}
       />
-      {through && (
-        <ChoiceField
-          at="/overrides/pin1Land"
-          title="Land 1"
-          value={pin1Land}
-          usual="square"
-          options={PIN_1_LANDS}
-        />
-      )}
+      {through && <ChoiceField name="overrides/pin1Land" usual="square" options={PIN_1_LANDS} />}
       {typed > 0 && (
         <button
           type="button"

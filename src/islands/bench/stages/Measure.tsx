@@ -1,17 +1,15 @@
 import { useEffect, useRef, useState } from 'react';
 import type { SheetUnit } from '../../../core/document/document';
-import { MISSING } from '../../../core/footprint/compile';
-import { familyById } from '../../../core/package/families';
+import { MISSING } from '../../../core/document/finding';
 import { Gallery } from '../../gallery/Gallery';
-import { FindingCard } from '../../ledger/FindingCard';
 import { DIMENSION_COLUMNS, DimensionRow } from '../../measure/DimensionRow';
 import { goToNextEntry, moveInGrid } from '../../measure/grid-keys';
 import { OutlineDrawing } from '../../measure/OutlineDrawing';
 import { outlineEdits } from '../../../core/document/entries';
-import type { FamilyDefinition } from '../../../core/package/family';
-import type { OptionDefinition } from '../../../core/package/definitions';
-import type { ResolvedDimension, ResolvedPackage } from '../../../core/package/resolve';
-import { useBench } from '../context';
+import type { OptionDefinition, StandardOutline } from '../../../core/package/definitions';
+import { Pick } from '../../common/inputs';
+import { useBench } from '../../state/context';
+import { StageFinding } from '../StageFinding';
 
 const UNITS: readonly SheetUnit[] = ['mm', 'mil', 'in'];
 
@@ -24,7 +22,7 @@ export function Measure() {
   const edit = useBench((s) => s.edit);
   const [choosing, setChoosing] = useState(false);
   const table = useRef<HTMLDivElement>(null);
-  const family = familyById(document.package.family);
+  const title = resolved?.title ?? document.package.family;
   const unit = document.package.unit ?? 'mm';
   const implausible = findings
     .map((finding, index) => ({ finding, index }))
@@ -59,32 +57,25 @@ export function Measure() {
         <button
           type="button"
           className="btn btn-sm btn-outline border-base-300 min-w-0 flex-1 justify-start font-medium"
-          aria-label={`Package family: ${family?.title ?? document.package.family}`}
+          aria-label={`Package family: ${title}`}
           title="Choose another package family"
           onClick={() => setChoosing(true)}
         >
-          <span className="truncate">{family?.title ?? document.package.family}</span>
+          <span className="truncate">{title}</span>
         </button>
-        <select
-          className="select select-sm w-[72px]"
-          aria-label="Unit of the datasheet"
+        <Pick
+          className="w-[72px]"
+          label="Unit of the datasheet"
           title="Unit of plain numbers in the datasheet"
           value={unit}
-          onChange={(event) =>
-            edit([
-              { at: '/package/unit', value: event.target.value === 'mm' ? undefined : event.target.value },
-            ])
-          }
-        >
-          {UNITS.map((u) => (
-            <option key={u}>{u}</option>
-          ))}
-        </select>
+          options={UNITS.map((u) => [u, u] as const)}
+          onChange={(u) => edit([{ at: '/package/unit', value: u === 'mm' ? undefined : u }])}
+        />
       </div>
-      {family?.options.map((option) => (
-        <OptionField key={option.id} option={option} value={resolved?.options[option.id] ?? ''} />
+      {resolved?.choices.map((option) => (
+        <OptionField key={option.id} option={option} value={resolved.options[option.id] ?? ''} />
       ))}
-      {family && <OutlineChoice family={family} />}
+      {resolved && <OutlineChoice outlines={resolved.outlines} />}
       <SourceField />
       <div ref={table} role="group" aria-label="Dimensions" onKeyDown={moveInGrid}>
         <div
@@ -97,16 +88,18 @@ export function Measure() {
             label
           </span>
         </div>
-        {resolved?.dimensions.filter(isAsked(resolved)).map((dimension) => (
-          <DimensionRow
-            key={dimension.definition.symbol}
-            dimension={dimension}
-            onCommit={(input) => goToNextEntry(table.current, input)}
-          />
-        ))}
+        {resolved?.dimensions
+          .filter(({ asked }) => asked)
+          .map((dimension) => (
+            <DimensionRow
+              key={dimension.definition.symbol}
+              dimension={dimension}
+              onCommit={(input) => goToNextEntry(table.current, input)}
+            />
+          ))}
       </div>
       {implausible.map(({ finding, index }) => (
-        <FindingCard key={`${finding.rule} ${index}`} finding={finding} index={index} framed />
+        <StageFinding key={`${finding.rule} ${index}`} finding={finding} index={index} framed />
       ))}
       <OutlineDrawing active={active} />
     </>
@@ -127,17 +120,11 @@ function OptionField({
     <label className="mt-1.5 flex items-center gap-2">
       <span className="text-secondary w-20">{name}</span>
       {choices.length > 0 ? (
-        <select
-          className="select select-sm min-w-0 flex-1"
+        <Pick
           value={value}
-          onChange={(event) => edit([{ at, value: event.target.value }])}
-        >
-          {choices.map((choice) => (
-            <option key={choice.id} value={choice.id}>
-              {choice.name}
-            </option>
-          ))}
-        </select>
+          options={choices.map((choice) => [choice.id, choice.name] as const)}
+          onChange={(next) => edit([{ at, value: next }])}
+        />
       ) : (
         <input
           className="border-base-300 bg-base-100 min-w-0 flex-1 border px-1 py-0.5"
@@ -153,39 +140,28 @@ function OptionField({
 }
 
 /** Common sizes to start from; every number says that it is typical and not from a datasheet. */
-function OutlineChoice({ family }: { family: FamilyDefinition }) {
+function OutlineChoice({ outlines }: { outlines: readonly StandardOutline[] }) {
   const document = useBench((s) => s.document);
   const edit = useBench((s) => s.edit);
-  const outlines = family.outlines ?? [];
   if (outlines.length === 0) return null;
   const typed = Object.keys(document.package.dimensions).length > 0;
   return (
     <label className="mt-1.5 flex items-center gap-2">
       <span className="text-secondary w-20">Start from</span>
-      <select
-        className="select select-sm min-w-0 flex-1"
+      <Pick
         value=""
         title={typed ? 'Replaces the dimensions that the typical size has; undo brings them back' : undefined}
-        onChange={(event) => {
-          const outline = outlines[Number(event.target.value)];
+        options={[
+          ['', 'a typical size, not a datasheet'],
+          ...outlines.map(({ name }) => [name, name] as const),
+        ]}
+        onChange={(chosen) => {
+          const outline = outlines.find(({ name }) => name === chosen);
           if (outline) edit(outlineEdits(document, outline));
         }}
-      >
-        <option value="">a typical size, not a datasheet</option>
-        {outlines.map(({ name }, i) => (
-          <option key={name} value={i}>
-            {name}
-          </option>
-        ))}
-      </select>
+      />
     </label>
   );
-}
-
-/** Dimensions that the part has under its options, and any that were entered all the same. */
-function isAsked({ options }: ResolvedPackage) {
-  return ({ definition: { when }, source }: ResolvedDimension): boolean =>
-    source === 'entered' || !when || when(options);
 }
 
 function SourceField() {

@@ -1,10 +1,11 @@
-import { MISSING } from '../../../core/footprint/compile';
+import { MISSING } from '../../../core/document/finding';
 import type { Report } from '../../../core/check/check';
-import { FindingCard } from '../../ledger/FindingCard';
-import { summary } from '../../ledger/Ledger';
+import { waiverAt } from '../../../core/check/waivers';
+import { summary } from '../../ledger/effect';
 import { ContactFields } from '../../prove/ContactFields';
 import { JointSimulation } from '../../prove/JointSimulation';
-import { useBench } from '../context';
+import { useBench } from '../../state/context';
+import { StageFinding } from '../StageFinding';
 
 /** Every rule that was checked: what was found, what was waived, what held; and the joints. */
 export function Prove() {
@@ -31,7 +32,7 @@ export function Prove() {
       {report.findings.map(
         (finding, i) =>
           finding.rule !== MISSING && (
-            <FindingCard
+            <StageFinding
               key={`${finding.rule} ${i}`}
               finding={finding}
               index={i}
@@ -67,7 +68,7 @@ function Waived({ report: { waived } }: { report: Report }) {
             <button
               type="button"
               className="text-primary text-[12px] underline"
-              onClick={() => edit([{ at: `/waivers/${finding.key}`, value: undefined }])}
+              onClick={() => edit([{ at: waiverAt(finding), value: undefined }])}
             >
               Take the waiver back
             </button>

@@ -1,10 +1,10 @@
-import { EntryInput } from '../../common/EntryInput';
+import { useEntryOf } from '../../fields/choices';
+import { EntryInput } from '../../fields/EntryInput';
 import { useEffect, useState } from 'react';
 import { writeFile, type Format } from '../../../core/format/format';
 import { download } from '../../common/download';
-import { useField } from '../../common/useEntry';
-import { useBench } from '../context';
-import { isDrawable } from '../derive';
+import { useBench } from '../../state/context';
+import { isDrawable } from '../../../core/footprint/footprint';
 import { ModelFiles } from './rise/ModelFiles';
 
 /** The standard name, notes, and the files that are handed over. */
@@ -14,14 +14,9 @@ export function Release() {
     (s) => s.derived.report.findings.filter(({ severity }) => severity === 'stop').length,
   );
   const notes = useBench((s) => s.document.notes ?? '');
-  const agreed = useBench((s) => s.document.overrides?.standardName ?? '');
   const edit = useBench((s) => s.edit);
+  const agreed = useEntryOf('overrides/standardName');
   const [trouble, setTrouble] = useState<string | null>(null);
-  const name = useField(
-    agreed,
-    (text, gesture) => edit([{ at: '/overrides/standardName', value: text || undefined }], gesture),
-    (_, input) => input.blur(),
-  );
 
   // the writers are loaded when this stage is opened
   const [formats, setFormats] = useState<readonly Format[] | null>(null);
@@ -50,7 +45,7 @@ export function Release() {
         <span className="text-secondary text-[12px]">
           Name agreed elsewhere, to be held against the geometry
         </span>
-        <EntryInput field={name} className="w-full" maxLength={80} />
+        <EntryInput field={agreed} className="w-full" maxLength={80} />
       </label>
       {stops > 0 && (
         <p className="border-error mt-3 border-l-3 pl-2.5">

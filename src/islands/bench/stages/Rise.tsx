@@ -1,4 +1,4 @@
-import { useBench } from '../context';
+import { useBench } from '../../state/context';
 import { BoardEdgePanel } from './rise/BoardEdgePanel';
 import { HeightStack } from './rise/HeightStack';
 import { LookPanel } from './rise/LookPanel';

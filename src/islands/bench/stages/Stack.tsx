@@ -1,16 +1,17 @@
-import { mergeIntents } from '../../../core/footprint/stack-choices';
-import type { Footprint, Land } from '../../../core/footprint/footprint';
+import { pointerKey } from '../../../core/document/edit';
+import type { StackIntent } from '../../../core/document/intent';
+import { over } from '../../../core/document/read-fields';
+import { groupAt, type Drawable, type Footprint, type Land } from '../../../core/footprint/footprint';
 import { shapeOf } from '../../../core/padstack/copper';
 import type { Padstack } from '../../../core/padstack/padstack';
 import { pasteFigures } from '../../../core/padstack/paste-forms';
 import { formatLength, formatNumber } from '../../../core/units/length';
-import { EntryInput } from '../../common/EntryInput';
-import { useOverrideField } from '../../common/useEntry';
-import { useBench } from '../context';
-import type { Drawable } from '../derive';
+import { Chips } from '../../common/inputs';
+import { FlagField, LengthField } from '../../fields/choices';
+import { StackSection } from '../../sheet/StackDrawing';
+import { useBench } from '../../state/context';
 import { KeepOuts } from './stack/KeepOuts';
 import { PadTable } from './stack/PadTable';
-import { StackSection } from '../../sheet/StackDrawing';
 import { StackFields } from './stack/StackFields';
 
 /** Padstacks: every layer of the selected land's, the list of all, and the pad table. */
@@ -38,31 +39,31 @@ function SelectedStack({ drawable: { footprint, process, document } }: { drawabl
   const unit = useBench((s) => s.unit);
   const edit = useBench((s) => s.edit);
   const land = footprint.lands[selected ?? 0];
-  const stack = footprint.padstacks.find(({ name }) => name === land?.padstack);
-  if (!land || !stack) return <p className="text-secondary mt-1">This part has no lands.</p>;
+  if (!land) return <p className="text-secondary mt-1">This part has no lands.</p>;
+  const stack = land.padstack;
   const show = (mm: number) => formatLength(mm, unit);
   const { groups = {}, lands = {} } = document.stacks ?? {};
-  const own = lands[String(land.position)];
+  const own = Object.hasOwn(lands, land.id) ? lands[land.id] : undefined;
   const ofGroup = Object.hasOwn(groups, land.group) ? groups[land.group] : undefined;
-  const at = own ? `/stacks/lands/${land.position}` : `/stacks/groups/${land.group}`;
-  const intent = own ? mergeIntents(ofGroup, own) : (ofGroup ?? {});
-  const group = footprint.groups.find(({ id }) => id === land.group);
+  const ofLand = `/stacks/lands/${pointerKey(land.id)}`;
+  const at = own ? ofLand : `/stacks/groups/${pointerKey(land.group)}`;
+  const intent: StackIntent = own ? over(own, ofGroup ?? {}) : (ofGroup ?? {});
+  const group = groupAt(footprint, footprint.lands.indexOf(land));
   return (
     <section aria-label={`Padstack of land ${land.number}`}>
       <p className="mt-1 font-semibold break-all">{stack.name}</p>
-      <div className="mt-1 flex flex-wrap gap-1.5" role="group" aria-label="What the fields below change">
-        <Scope
-          title={`All of ${group?.title ?? land.group}`}
-          pressed={!own}
-          onPress={() => own && edit([{ at: `/stacks/lands/${land.position}`, value: undefined }])}
-        />
-        <Scope
-          title={own ? `Land ${land.number} alone` : `Give land ${land.number} its own`}
-          pressed={own !== undefined}
-          onPress={() => own || edit([{ at: `/stacks/lands/${land.position}`, value: forkOf(stack) }])}
-        />
-      </div>
-      <StackSection stack={stack} process={process} show={show} />
+      <Chips
+        label="What the fields below change"
+        value={own !== undefined}
+        options={[
+          [false, `All of ${group?.terminals.title ?? land.group}`],
+          [true, own ? `Land ${land.number} alone` : `Give land ${land.number} its own`],
+        ]}
+        onChoose={(alone) => {
+          if (alone !== (own !== undefined)) edit([{ at: ofLand, value: alone ? forkOf(stack) : undefined }]);
+        }}
+      />
+      <StackSection stack={stack} process={process} />
       <PasteLine stack={stack} process={process} />
       <StackFields key={at} at={at} intent={intent} stack={stack} process={process} show={show} />
     </section>
@@ -72,19 +73,6 @@ function SelectedStack({ drawable: { footprint, process, document } }: { drawabl
 /** A fork starts as what the land is; its shape is written down so that the land stands by itself. */
 function forkOf({ copper }: Padstack) {
   return { shape: shapeOf(copper) };
-}
-
-function Scope({ title, pressed, onPress }: { title: string; pressed: boolean; onPress: () => void }) {
-  return (
-    <button
-      type="button"
-      aria-pressed={pressed}
-      className="border-base-300 aria-pressed:bg-primary aria-pressed:text-primary-content rounded border px-2"
-      onClick={onPress}
-    >
-      {title}
-    </button>
-  );
 }
 
 /** Stencil figures of the first aperture. */
@@ -108,7 +96,7 @@ function PasteLine({ stack, process }: { stack: Padstack; process: Drawable['pro
 function StackList({ footprint: { padstacks, lands } }: { footprint: Footprint }) {
   const set = useBench((s) => s.set);
   const selected = useBench((s) => s.selectedLand);
-  const current = lands[selected ?? 0]?.padstack;
+  const current = lands[selected ?? 0]?.padstack.name;
   return (
     <section className="mt-4">
       <h2 className="font-semibold">
@@ -120,11 +108,11 @@ function StackList({ footprint: { padstacks, lands } }: { footprint: Footprint }
             <button
               type="button"
               className={`flex w-full gap-2 py-[3px] text-left ${name === current ? 'font-semibold' : ''}`}
-              onClick={() => set({ selectedLand: lands.findIndex(({ padstack }) => padstack === name) })}
+              onClick={() => set({ selectedLand: lands.findIndex(({ padstack }) => padstack.name === name) })}
             >
               <span className="min-w-0 break-all">{name}</span>
               <span className="text-secondary ml-auto shrink-0 font-normal">
-                {usesOf(lands.filter(({ padstack }) => padstack === name))}
+                {usesOf(lands.filter(({ padstack }) => padstack.name === name))}
               </span>
             </button>
           </li>
@@ -142,51 +130,22 @@ function usesOf(lands: readonly Land[]): string {
 /** Margins that hold for all lands unless a padstack says otherwise. */
 function EveryLand({ drawable: { process } }: { drawable: Drawable }) {
   const unit = useBench((s) => s.unit);
-  const joint = useBench((s) => s.document.overrides?.jointMask ?? false);
-  const edit = useBench((s) => s.edit);
+  const datasheet = useBench((s) => s.document.package.unit ?? 'mm');
+  const byProcess = (mm: number) => `${formatLength(mm, unit)} by process`;
   return (
-    <section className="mt-4">
+    <section className="mt-4 grid gap-2">
       <h2 className="font-semibold">Every land</h2>
-      <MarginField
-        at="/overrides/maskMargin"
-        title="Mask margin"
-        initial={formatLength(process.maskMargin, unit)}
+      <LengthField
+        name="overrides/maskMargin"
+        computed={byProcess(process.maskMargin)}
+        note={`${datasheet} a side`}
       />
-      <MarginField
-        at="/overrides/pasteMargin"
-        title="Paste margin"
-        initial={formatLength(process.pasteMargin, unit)}
+      <LengthField
+        name="overrides/pasteMargin"
+        computed={byProcess(process.pasteMargin)}
+        note={`${datasheet} a side`}
       />
-      <label className="mt-2 flex items-center gap-2">
-        <input
-          type="checkbox"
-          className="checkbox checkbox-sm"
-          checked={joint}
-          onChange={(event) =>
-            edit([{ at: '/overrides/jointMask', value: event.target.checked || undefined }])
-          }
-        />
-        One mask opening for each row
-      </label>
+      <FlagField name="overrides/jointMask" />
     </section>
-  );
-}
-
-function MarginField({ at, title, initial }: { at: string; title: string; initial: string }) {
-  const key = at.endsWith('maskMargin') ? 'maskMargin' : 'pasteMargin';
-  const text = useBench((s) => s.document.overrides?.[key] ?? '');
-  const unit = useBench((s) => s.document.package.unit ?? 'mm');
-  const field = useOverrideField(at, text, (_, input) => input.blur());
-  return (
-    <label className="mt-2 flex items-center gap-2">
-      <span className="w-24">{title}</span>
-      <EntryInput
-        field={field}
-        tone={text ? 'set' : 'plain'}
-        className="w-24"
-        placeholder={`${initial} by process`}
-      />
-      <span className="text-secondary">{unit} a side</span>
-    </label>
   );
 }

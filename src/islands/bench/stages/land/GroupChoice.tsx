@@ -1,23 +1,23 @@
-import { useBench } from '../../context';
+import type { Footprint } from '../../../../core/footprint/footprint';
+import type { SolvedGroup } from '../../../../core/land/solution';
+import { Chips } from '../../../common/inputs';
+import { useBench } from '../../../state/context';
+
+interface Props {
+  footprint: Footprint;
+  current: SolvedGroup;
+}
 
 /** Which group of lands is shown, where a package has several; the Sheet selects a land of it. */
-export function GroupChoice({ current }: { current: number }) {
-  const footprint = useBench((s) => s.derived.shown?.drawable.footprint);
+export function GroupChoice({ footprint: { groups, lands }, current }: Props) {
   const set = useBench((s) => s.set);
-  if (!footprint || footprint.groups.length < 2) return null;
+  if (groups.length < 2) return null;
   return (
-    <div className="mt-1 flex flex-wrap gap-1.5" role="group" aria-label="Group of lands">
-      {footprint.groups.map(({ id, title }, i) => (
-        <button
-          key={id}
-          type="button"
-          aria-pressed={i === current}
-          className="border-base-300 aria-pressed:bg-primary aria-pressed:text-primary-content rounded border px-2"
-          onClick={() => set({ selectedLand: footprint.lands.findIndex(({ group }) => group === id) })}
-        >
-          {title}
-        </button>
-      ))}
-    </div>
+    <Chips
+      label="Group of lands"
+      value={current.terminals.id}
+      options={groups.map(({ terminals }) => [terminals.id, terminals.title] as const)}
+      onChoose={(id) => set({ selectedLand: lands.findIndex(({ group }) => group === id) })}
+    />
   );
 }

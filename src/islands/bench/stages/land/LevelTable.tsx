@@ -1,16 +1,21 @@
 import { LEVELS, type Level } from '../../../../core/document/document';
-import { sizesOf, type LandSolution } from '../../../../core/land/solution';
+import { sizesOf, type SolvedGroup } from '../../../../core/land/solution';
 import { formatLength } from '../../../../core/units/length';
-import { useBench } from '../../context';
-
-const LEVEL_WORDS: Readonly<Record<Level, string>> = { A: 'A most', B: 'B nominal', C: 'C least' };
+import { useBench } from '../../../state/context';
+import { LEVEL_WORDS } from '../../../state/levels';
 
 interface Props {
-  levels: Readonly<Record<Level, readonly LandSolution[]>>;
-  group: number;
+  levels: Readonly<Record<Level, readonly SolvedGroup[]>>;
+  /** The group as it is used. */
+  group: SolvedGroup;
   /** Symbol whose derivation is shown. */
   why: string | null;
   onWhy: (symbol: string) => void;
+}
+
+/** The same group as it is solved at another level. */
+function solvedAt(level: readonly SolvedGroup[], { terminals }: SolvedGroup): SolvedGroup | undefined {
+  return level.find((other) => other.terminals.id === terminals.id);
 }
 
 /** Land sizes of one group at the three levels; pressing a value shows its derivation. */
@@ -19,10 +24,8 @@ export function LevelTable({ levels, group, why, onWhy }: Props) {
   const level = useBench((s) => s.document.level);
   const edit = useBench((s) => s.edit);
   const set = useBench((s) => s.set);
-  const used = levels[level][group];
-  if (!used) return null;
   const valueAt = (l: Level, symbol: string) => {
-    const solution = levels[l][group];
+    const solution = solvedAt(levels[l], group);
     return solution && sizesOf(solution).find((size) => size.symbol === symbol)?.value;
   };
   return (
@@ -45,7 +48,7 @@ export function LevelTable({ levels, group, why, onWhy }: Props) {
         </tr>
       </thead>
       <tbody>
-        {sizesOf(used).map(({ symbol, name }) => (
+        {sizesOf(group).map(({ symbol, name }) => (
           <tr
             key={symbol}
             className={`border-base-300 border-t ${why === symbol ? 'bg-base-200' : ''}`}
@@ -82,10 +85,9 @@ export function LevelTable({ levels, group, why, onWhy }: Props) {
 
 function GoalRows({ levels, group }: Pick<Props, 'levels' | 'group'>) {
   const unit = useBench((s) => s.unit);
-  const solutions = LEVELS.map((l) => levels[l][group]);
-  const [first] = solutions;
-  if (first?.kind !== 'span') return null;
-  const { ends } = first.goalRow;
+  if (group.kind !== 'span') return null;
+  const solutions = LEVELS.map((l) => solvedAt(levels[l], group));
+  const { ends } = group.goalRow;
   const rows = [
     [`${ends.outer} goal`, 'outer'],
     [`${ends.inner} goal`, 'inner'],
@@ -97,9 +99,7 @@ function GoalRows({ levels, group }: Pick<Props, 'levels' | 'group'>) {
         {name}
       </th>
       {solutions.map((solution, i) => (
-        <td key={i}>
-          {solution?.kind === 'span' ? formatLength(solution.goals[key], unit).replace('-', '−') : ''}
-        </td>
+        <td key={i}>{solution?.kind === 'span' ? formatLength(solution.goals[key], unit) : ''}</td>
       ))}
     </tr>
   ));

@@ -1,95 +1,67 @@
-import type { PatternDistance, RecommendedLands, SheetUnit } from '../../../../core/document/document';
-import type { SizeRow, SpanSolution } from '../../../../core/land/solution';
-import { sizesOf } from '../../../../core/land/solution';
+import { pointerKey } from '../../../../core/document/edit';
+import type { Level, SheetUnit } from '../../../../core/document/document';
+import type { Drawable } from '../../../../core/footprint/footprint';
+import { jointMargins, type Margin } from '../../../../core/joint/margins';
+import { sizesOf, type SizeRow, type SolvedGroup } from '../../../../core/land/solution';
 import type { LandSize } from '../../../../core/land/solver';
-import { jointMargins } from '../../../../core/joint/margins';
 import { formatLength } from '../../../../core/units/length';
-import { EntryInput } from '../../../common/EntryInput';
-import { useField } from '../../../common/useEntry';
-import { useBench } from '../../context';
-import { Reason } from './SetByHand';
+import { Chips, Pick } from '../../../common/inputs';
+import { LengthField, Reason, useChoice } from '../../../fields/choices';
+import { useBench } from '../../../state/context';
 
 const UNITS: readonly SheetUnit[] = ['mm', 'mil', 'in'];
-const DISTANCES: readonly (readonly [PatternDistance, string])[] = [
-  ['gap', 'gap between'],
-  ['centre', 'centre to centre'],
-  ['outer', 'outer to outer'],
-];
-type Key = 'Y' | 'X' | 'D' | 'H' | 'distance';
-const NAMES: Readonly<Record<Key, string>> = {
-  Y: 'length',
-  X: 'width',
-  D: 'diameter',
-  H: 'hole',
-  distance: 'distance',
-};
+const DISTANCES = [
+  ['gap', 'distance: gap between'],
+  ['centre', 'distance: centre to centre'],
+  ['outer', 'distance: outer to outer'],
+] as const;
+
+interface Props {
+  drawable: Drawable;
+  group: SolvedGroup;
+}
 
 /** The datasheet's recommended lands, entered as it gives them, against the computed ones. */
-export function Recommended({ group }: { group: number }) {
-  const drawable = useBench((s) => s.derived.shown?.drawable);
-  const recommended = useBench((s) => s.document.recommended);
+export function Recommended({ drawable, group }: Props) {
+  const unit = useBench(({ document }) => document.recommended?.unit ?? document.package.unit ?? 'mm');
   const packageUnit = useBench((s) => s.document.package.unit ?? 'mm');
   const edit = useBench((s) => s.edit);
-  const solution = drawable?.footprint.solutions[group];
-  const terminals = drawable?.footprint.groups[group];
-  if (!drawable || !solution || !terminals) return null;
-  const id = terminals.id;
-  const given: RecommendedLands = recommended?.groups?.[id] ?? {};
-  const read = Object.hasOwn(drawable.recommended, id) ? drawable.recommended[id] : undefined;
-  const round = solution.kind !== 'span' && solution.figure.kind === 'round';
-  const keys: readonly Key[] =
-    solution.kind === 'span'
+  const { id } = group.terminals;
+  const at = `recommended/groups/${pointerKey(id)}`;
+  const read = drawable.recommended.get(id);
+  const round = group.kind !== 'span' && group.figure.kind === 'round';
+  const keys =
+    group.kind === 'span'
       ? ['Y', 'X', 'distance']
-      : [
-          ...(round ? (['D'] as const) : (['Y', 'X'] as const)),
-          ...(solution.kind === 'pin' ? (['H'] as const) : []),
-        ];
-  const unit = recommended?.unit ?? packageUnit;
-  const write = (key: string, value: unknown) => edit([{ at: `/recommended/groups/${id}/${key}`, value }]);
+      : [...(round ? ['D'] : ['Y', 'X']), ...(group.kind === 'pin' ? ['H'] : [])];
   return (
     <fieldset className="mt-3">
       <legend className="font-semibold">The datasheet’s own lands</legend>
       <div className="mt-1 grid grid-cols-3 gap-2">
         {keys.map((key) => (
-          <PatternField key={`${id} ${key}`} group={id} name={key} text={given[key] ?? ''} />
+          <PatternField key={`${id} ${key}`} name={`${at}/${key}`} />
         ))}
       </div>
       <div className="mt-1 flex gap-2">
-        {solution.kind === 'span' && (
-          <select
-            className="select select-sm min-w-0 flex-1"
-            aria-label="How the datasheet states the distance"
-            value={given.given ?? 'gap'}
-            onChange={({ target: { value } }) => write('given', value === 'gap' ? undefined : value)}
-          >
-            {DISTANCES.map(([value, name]) => (
-              <option key={value} value={value}>
-                distance: {name}
-              </option>
-            ))}
-          </select>
-        )}
-        <select
-          className="select select-sm w-[72px]"
-          aria-label="Unit of the recommended lands"
+        {group.kind === 'span' && <DistanceChoice name={`${at}/given`} />}
+        <Pick
+          className="w-[72px]"
+          label="Unit of the recommended lands"
           value={unit}
-          onChange={({ target: { value } }) =>
+          options={UNITS.map((u) => [u, u] as const)}
+          onChange={(value) =>
             edit([{ at: '/recommended/unit', value: value === packageUnit ? undefined : value }])
           }
-        >
-          {UNITS.map((u) => (
-            <option key={u}>{u}</option>
-          ))}
-        </select>
+        />
       </div>
-      {read && (solution.kind !== 'span' || read.land) && (
+      {read && (group.kind !== 'span' || read.land) && (
         <>
-          <Comparison rows={comparisonRows(sizesOf(solution), read.land, read.sizes)} />
-          {solution.kind === 'span' && terminals.kind === 'span' && read.land && (
+          <Comparison rows={comparisonRows(sizesOf(group), read.land, read.sizes)} />
+          {group.kind === 'span' && read.land && (
             <Margins
-              own={jointMargins(terminals, solution, drawable.process, solution.proposed)}
-              theirs={jointMargins(terminals, solution, drawable.process, read.land)}
-              solution={solution}
+              own={jointMargins(group.terminals, group, drawable.process, group.proposed)}
+              theirs={jointMargins(group.terminals, group, drawable.process, read.land)}
+              level={group.level}
             />
           )}
           <Adopt />
@@ -99,26 +71,21 @@ export function Recommended({ group }: { group: number }) {
   );
 }
 
-function PatternField({ group, name, text }: { group: string; name: Key; text: string }) {
-  const edit = useBench((s) => s.edit);
-  const at = `/recommended/groups/${group}/${name}`;
-  const field = useField(
-    text,
-    (next, gesture) => edit([{ at, value: next === '' ? undefined : next }], gesture),
-    (_, input) => input.blur(),
-  );
+function DistanceChoice({ name }: { name: string }) {
+  const { value, write } = useChoice(name);
   return (
-    <label className="block">
-      <span className="text-secondary text-[12px]">{NAMES[name]}</span>
-      <EntryInput
-        field={field}
-        tone={text ? 'set' : 'plain'}
-        className="w-full"
-        placeholder="–"
-        aria-label={`Recommended land ${NAMES[name]}`}
-      />
-    </label>
+    <Pick
+      label="How the datasheet states the distance"
+      value={typeof value === 'string' ? value : 'gap'}
+      options={DISTANCES}
+      onChange={(next) => write(next === 'gap' ? undefined : next)}
+    />
   );
+}
+
+function PatternField({ name }: { name: string }) {
+  const { title } = useChoice(name);
+  return <LengthField name={name} layout="under" computed="–" label={`Recommended land ${title}`} />;
 }
 
 interface Compared {
@@ -140,7 +107,7 @@ function comparisonRows(
 
 function Comparison({ rows }: { rows: readonly Compared[] }) {
   const unit = useBench((s) => s.unit);
-  const show = (mm: number) => formatLength(mm, unit).replace('-', '−');
+  const show = (mm: number) => formatLength(mm, unit);
   return (
     <table className="mt-1.5 w-full text-right" aria-label="Computed lands against the datasheet’s">
       <thead>
@@ -175,21 +142,21 @@ function Comparison({ rows }: { rows: readonly Compared[] }) {
 }
 
 interface MarginsProps {
-  own: ReturnType<typeof jointMargins>;
-  theirs: ReturnType<typeof jointMargins>;
-  solution: SpanSolution;
+  own: readonly Margin[];
+  theirs: readonly Margin[];
+  level: Level;
 }
 
 /** Least margins, root sum square, that each pattern would give. */
-function Margins({ own, theirs, solution }: MarginsProps) {
+function Margins({ own, theirs, level }: MarginsProps) {
   const unit = useBench((s) => s.unit);
-  const show = (mm: number) => formatLength(mm, unit).replace('-', '−');
+  const show = (mm: number) => formatLength(mm, unit);
   return (
     <table className="mt-1.5 w-full text-right" aria-label="Joint margins of both patterns">
       <thead>
         <tr className="text-secondary text-[12px]">
           <th className="text-left font-normal">least margin</th>
-          {['computed', 'datasheet', `goal ${solution.level}`].map((head) => (
+          {['computed', 'datasheet', `goal ${level}`].map((head) => (
             <th key={head} scope="col" className="font-normal">
               {head}
             </th>
@@ -218,31 +185,20 @@ function Margins({ own, theirs, solution }: MarginsProps) {
 
 /** Which of the two patterns is used, and why. */
 function Adopt() {
-  const adopted = useBench((s) => s.document.recommended?.adopted ?? false);
-  const reason = useBench((s) => s.document.recommended?.reason ?? '');
-  const edit = useBench((s) => s.edit);
-  const choose = (value: true | undefined) => edit([{ at: '/recommended/adopted', value }]);
+  const { value, write } = useChoice('recommended/adopted');
   return (
     <>
-      <div className="mt-1.5 flex gap-1.5" role="group" aria-label="Lands that are used">
-        {(
-          [
-            [false, 'Use the computed'],
-            [true, 'Use the datasheet’s'],
-          ] as const
-        ).map(([value, name]) => (
-          <button
-            key={name}
-            type="button"
-            aria-pressed={adopted === value}
-            className="border-base-300 aria-pressed:bg-primary aria-pressed:text-primary-content flex-1 rounded border px-1 py-[1px]"
-            onClick={() => choose(value || undefined)}
-          >
-            {name}
-          </button>
-        ))}
-      </div>
-      <Reason at="/recommended/reason" text={reason} />
+      <Chips
+        label="Lands that are used"
+        className="flex-1"
+        value={value === true}
+        options={[
+          [false, 'Use the computed'],
+          [true, 'Use the datasheet’s'],
+        ]}
+        onChoose={(adopted) => write(adopted || undefined)}
+      />
+      <Reason name="recommended/reason" />
     </>
   );
 }

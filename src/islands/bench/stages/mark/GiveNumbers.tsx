@@ -1,7 +1,10 @@
 import { useContext, useEffect, useState } from 'react';
+import { pointerKey } from '../../../../core/document/edit';
 import type { Footprint } from '../../../../core/footprint/footprint';
 import { landTowards, readNumberList, type Direction } from '../../../../core/footprint/renumber';
-import { BenchContext, useBench } from '../../context';
+import { BenchContext, useBench } from '../../../state/context';
+
+const numberAt = (land: string) => `/overrides/numbers/${pointerKey(land)}`;
 
 /** Number fields that are shown at first. */
 const FIRST_FIELDS = 120;
@@ -92,9 +95,9 @@ function NumberList({ footprint: { lands } }: { footprint: Footprint }) {
       : null;
   const take = () => {
     if (!read.ok || text === null) return;
-    const edits = lands.slice(0, read.value.length).map(({ position, schemeNumber }, i) => {
+    const edits = lands.slice(0, read.value.length).map(({ id, schemeNumber }, i) => {
       const number = read.value[i];
-      return { at: `/overrides/numbers/${position}`, value: number === schemeNumber ? undefined : number };
+      return { at: numberAt(id), value: number === schemeNumber ? undefined : number };
     });
     edit(edits);
     setText(null);
@@ -130,19 +133,19 @@ function NumberFields({ footprint }: { footprint: Footprint }) {
   return (
     <>
       <div className="mt-2 grid grid-cols-4 gap-1">
-        {footprint.lands.slice(0, whole ? undefined : FIRST_FIELDS).map(({ position, number }) => (
-          <label key={position} className="flex items-center gap-1 text-[12px]">
-            <span className="text-secondary w-5 text-right">{position}</span>
+        {footprint.lands.slice(0, whole ? undefined : FIRST_FIELDS).map(({ id, number }, i) => (
+          <label key={id} className="flex items-center gap-1 text-[12px]" title={id}>
+            <span className="text-secondary w-5 text-right">{i + 1}</span>
             <input
               className={`bg-base-100 w-full min-w-0 border px-1 ${
-                numbers?.[String(position)] === undefined ? 'border-base-300' : 'border-primary font-semibold'
+                numbers?.[id] === undefined ? 'border-base-300' : 'border-primary font-semibold'
               }`}
-              aria-label={`Number of the land at position ${position}`}
+              aria-label={`Number of the land at position ${i + 1}`}
               value={number}
               maxLength={12}
               onChange={(event) => {
                 const text = event.target.value;
-                edit([{ at: `/overrides/numbers/${position}`, value: text }], `number ${position}`);
+                edit([{ at: numberAt(id), value: text }], `number ${id}`);
               }}
             />
           </label>

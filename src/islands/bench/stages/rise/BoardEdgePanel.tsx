@@ -1,7 +1,8 @@
 import type { EdgeIntent } from '../../../../core/document/document';
 import { formatLength } from '../../../../core/units/length';
-import { useBench } from '../../context';
-import { Heading, RiseField } from './RiseField';
+import { Heading, Pick } from '../../../common/inputs';
+import { LengthField, useChoice } from '../../../fields/choices';
+import { useBench } from '../../../state/context';
 
 const SIDES: readonly EdgeIntent['side'][] = ['left', 'right', 'top', 'bottom'];
 
@@ -12,8 +13,9 @@ export function BoardEdgePanel() {
   const box = useBench((s) => s.derived.shown?.drawable.footprint.courtyard.box);
   const unit = useBench((s) => s.unit);
   const edit = useBench((s) => s.edit);
-  const show = (mm: number) => formatLength(mm, unit).replace('-', '−');
-  const choose = (side: string) => {
+  const { title } = useChoice('edge/side');
+  const show = (mm: number) => formatLength(mm, unit);
+  const choose = (side: EdgeIntent['side'] | '') => {
     if (side === '') return edit([{ at: '/edge', value: undefined }]);
     const ends = {
       left: -(box?.minX ?? 0),
@@ -21,42 +23,26 @@ export function BoardEdgePanel() {
       top: box?.maxY ?? 0,
       bottom: -(box?.minY ?? 0),
     };
-    const at = edge?.at ?? `${ends[side as EdgeIntent['side']]} mm`;
+    const at = edge?.at ?? `${ends[side]} mm`;
     edit([{ at: '/edge', value: { ...edge, side, at } }]);
   };
   return (
     <>
       <Heading>Board edge</Heading>
       <label className="flex items-center gap-2 py-[2px]">
-        <span className="flex-1">The part reaches</span>
-        <select
-          className="border-base-300 bg-base-100 border px-1"
+        <span className="flex-1">{title}</span>
+        <Pick<EdgeIntent['side'] | ''>
+          className="w-[120px]"
           value={edge?.side ?? ''}
-          onChange={({ target }) => choose(target.value)}
-        >
-          <option value="">no edge</option>
-          {SIDES.map((side) => (
-            <option key={side} value={side}>
-              the {side} edge
-            </option>
-          ))}
-        </select>
+          options={[['', 'no edge'], ...SIDES.map((side) => [side, `the ${side} edge`] as const)]}
+          onChange={choose}
+        />
       </label>
       {edge && (
         <>
-          <RiseField at="/edge/at" text={edge.at} name="Edge, from the middle outwards" placeholder="0" />
-          <RiseField
-            at="/edge/minOverhang"
-            text={edge.minOverhang}
-            name="Overhang, least"
-            placeholder="none"
-          />
-          <RiseField
-            at="/edge/maxOverhang"
-            text={edge.maxOverhang}
-            name="Overhang, most"
-            placeholder="none"
-          />
+          <LengthField name="edge/at" computed="0" layout="line" />
+          <LengthField name="edge/minOverhang" computed="none" layout="line" />
+          <LengthField name="edge/maxOverhang" computed="none" layout="line" />
         </>
       )}
       {made && (

@@ -1,8 +1,8 @@
 import { USUAL_COLOURS } from '../../../../core/body/colours';
 import type { Hideable } from '../../../../core/drawing/showing';
-import { useBench } from '../../context';
-import type { Standpoint } from '../../state';
-import { Heading } from './RiseField';
+import { Heading } from '../../../common/inputs';
+import { useBench } from '../../../state/context';
+import type { Standpoint } from '../../../turn/looks';
 
 const SHOWN: readonly (readonly [Hideable, string])[] = [
   ['body', 'body'],

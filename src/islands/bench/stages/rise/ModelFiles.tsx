@@ -1,6 +1,6 @@
 import { download } from '../../../common/download';
 import { shelf } from '../../../common/shelf-store';
-import { useBench } from '../../context';
+import { useBench } from '../../../state/context';
 
 /** The imported model for handing over: beside the document, or inside of it. */
 export function ModelFiles({ onTrouble }: { onTrouble: (trouble: string | null) => void }) {

@@ -1,12 +1,12 @@
 import { useEffect, useRef } from 'react';
-import { useBench } from '../../context';
-import type { Drawable } from '../../derive';
-import { Heading } from './RiseField';
+import { Heading } from '../../../common/inputs';
+import { useBench } from '../../../state/context';
+import type { Drawable } from '../../../../core/footprint/footprint';
 import { ModelPlace } from './ModelPlace';
 import { Residuals } from './Residuals';
 import { SeatAnswer } from './SeatAnswer';
-import { warmReader } from './in-worker';
-import { useModel } from './useModel';
+import { warmReader } from '../../../model/in-worker';
+import { useModel } from '../../../model/useModel';
 
 const READS = '.step,.stp,.p21,.stl,.glb,.gltf';
 
@@ -20,11 +20,15 @@ export function ModelPanel({ drawable: { footprint } }: { drawable: Drawable }) 
   const imported = footprint.body.imported;
   const dropped = useBench((s) => s.dropped);
   const set = useBench((s) => s.set);
+  const latest = useRef(open);
+  useEffect(() => {
+    latest.current = open;
+  });
   useEffect(() => {
     if (!dropped) return;
     set({ dropped: null });
-    void open(dropped);
-  });
+    void latest.current(dropped);
+  }, [dropped, set]);
   return (
     <>
       <Heading>Imported model</Heading>

@@ -1,10 +1,10 @@
 import type { ModelIntent } from '../../../../core/document/document';
 import type { SeatedModel } from '../../../../core/footprint/footprint';
+import { snapsOf } from '../../../../core/footprint/snaps';
 import { formatLength } from '../../../../core/units/length';
-import { useBench } from '../../context';
+import { LengthField } from '../../../fields/choices';
+import { useBench } from '../../../state/context';
 import { AxisPicture } from './AxisPicture';
-import { RiseField } from './RiseField';
-import { snapsOf } from './snaps';
 
 const AXES = ['x', 'y', 'z'] as const;
 
@@ -62,13 +62,7 @@ export function ModelPlace({ intent, imported }: { intent: ModelIntent; imported
         <AxisPicture turn={turn} />
       </div>
       {AXES.map((axis) => (
-        <RiseField
-          key={axis}
-          at={`/body/model/${axis}`}
-          text={intent[axis]}
-          name={`Offset ${axis.toUpperCase()}`}
-          placeholder="0"
-        />
+        <LengthField key={axis} name={`body/model/${axis}`} computed="0" layout="line" />
       ))}
       <label className="flex items-center gap-2 py-[2px]">
         <span className="flex-1">Scale to mm</span>

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { Footprint, SeatedModel } from '../../../../core/footprint/footprint';
-import { useBench } from '../../context';
+import { formatFigure } from '../../../../core/units/length';
+import { useBench } from '../../../state/context';
 import { um } from './SeatAnswer';
 
 const FIRST = 12;
@@ -69,6 +70,5 @@ export function Residuals({
 }
 
 function micro(mm: number): string {
-  const text = (mm * 1000).toFixed(1);
-  return text === '-0.0' ? '0.0' : text.replace('-', '−');
+  return formatFigure(mm * 1000, 1, 1);
 }

@@ -1,7 +1,8 @@
 import type { Seat, SeatResult } from '../../../../core/body/seat';
 import type { ModelIntent } from '../../../../core/document/document';
 import { intentOfPose } from '../../../../core/footprint/imported';
-import { useBench } from '../../context';
+import { formatFigure } from '../../../../core/units/length';
+import { useBench } from '../../../state/context';
 
 interface Props {
   intent: ModelIntent;
@@ -95,15 +96,15 @@ function worse({ fit: a }: Seat, { fit: b }: Seat): string {
 
 function turnWords({ pose: { turn } }: Seat): string {
   const turns = (['x', 'y', 'z'] as const).flatMap((axis) =>
-    turn[axis] === 0 ? [] : [`${axis.toUpperCase()} ${turn[axis]}°`],
+    turn[axis] === 0 ? [] : [`${axis.toUpperCase()} ${formatFigure(turn[axis])}°`],
   );
-  return turns.length > 0 ? turns.join(' ').replaceAll('-', '−') : 'as it came';
+  return turns.length > 0 ? turns.join(' ') : 'as it came';
 }
 
 /** Micrometres, for people. */
 export function um(mm: number): string {
-  const value = mm * 1000;
-  return `${Math.abs(value) < 10 ? value.toFixed(1) : Math.round(value)} µm`.replace('-', '−');
+  const decimals = Math.abs(mm) < 0.01 ? 1 : 0;
+  return `${formatFigure(mm * 1000, decimals, decimals)} µm`;
 }
 
 function round(value: number): number {

@@ -1,5 +1,7 @@
 import type { KeepOutIntent } from '../../../../core/document/document';
-import { useBench } from '../../context';
+import { freshId } from '../../../../core/document/edit';
+import { ChoiceField, LengthField } from '../../../fields/choices';
+import { useBench } from '../../../state/context';
 
 const WHAT = [
   ['copper', 'copper'],
@@ -14,94 +16,53 @@ const SIDES = [
   ['both', 'both sides'],
 ] as const;
 
+const NONE: readonly KeepOutIntent[] = [];
+
 /** Areas that the person keeps free, beside those of the package. */
 export function KeepOuts() {
-  const keepOuts = useBench((s) => s.document.keepOuts) ?? [];
+  const keepOuts = useBench((s) => s.document.keepOuts) ?? NONE;
   const edit = useBench((s) => s.edit);
-  const put = (next: readonly KeepOutIntent[], gesture?: string) =>
-    edit([{ at: '/keepOuts', value: next.length > 0 ? next : undefined }], gesture);
+  const add = () => {
+    const area: KeepOutIntent = { id: freshId(keepOuts), x: '0', y: '0', diameter: '1', what: 'copper' };
+    edit([{ at: '/keepOuts', value: [...keepOuts, area] }]);
+  };
   return (
     <section className="mt-4">
       <h2 className="font-semibold">Keep-outs</h2>
       {keepOuts.map((own, i) => (
-        <KeepOutFields
-          key={i}
-          index={i}
-          own={own}
-          onChange={(part) =>
-            put(
-              keepOuts.map((other, k) => (k === i ? { ...other, ...part } : other)),
-              `keep-out ${i} ${Object.keys(part).join()}`,
-            )
-          }
-          onRemove={() => put(keepOuts.filter((_, k) => k !== i))}
-        />
+        <KeepOutFields key={own.id} title={`Keep-out ${i + 1}`} own={own} />
       ))}
-      <button
-        type="button"
-        className="text-primary mt-1 underline"
-        onClick={() => put([...keepOuts, { x: '0', y: '0', diameter: '1', what: 'copper' }])}
-      >
+      <button type="button" className="text-primary mt-1 underline" onClick={add}>
         Add an area
       </button>
     </section>
   );
 }
 
-interface FieldsProps {
-  index: number;
-  own: KeepOutIntent;
-  onChange: (part: Partial<KeepOutIntent>) => void;
-  onRemove: () => void;
-}
-
-function KeepOutFields({ index, own, onChange, onRemove }: FieldsProps) {
-  const text = (key: 'x' | 'y' | 'diameter' | 'width' | 'height', title: string) => (
-    <label className="flex items-center gap-2">
-      <span className="w-[88px] shrink-0">{title}</span>
-      <input
-        className="border-base-300 bg-base-100 w-24 border px-1"
-        value={own[key] ?? ''}
-        aria-label={`Keep-out ${index + 1} ${title}`}
-        onChange={({ target: { value } }) => onChange({ [key]: value })}
-      />
-    </label>
-  );
-  const choice = <K extends 'what' | 'side'>(
-    key: K,
-    title: string,
-    value: string,
-    options: readonly (readonly [string, string])[],
-  ) => (
-    <label className="flex items-center gap-2">
-      <span className="w-[88px] shrink-0">{title}</span>
-      <select
-        className="select select-sm min-w-0 flex-1"
-        value={value}
-        onChange={({ target }) => onChange({ [key]: target.value })}
-      >
-        {options.map(([id, name]) => (
-          <option key={id} value={id}>
-            {name}
-          </option>
-        ))}
-      </select>
-    </label>
+function KeepOutFields({ title, own }: { title: string; own: KeepOutIntent }) {
+  const edit = useBench((s) => s.edit);
+  const at = `keepOuts/${own.id}`;
+  const side = (key: string, called: string) => (
+    <LengthField key={key} name={`${at}/${key}`} label={`${title} ${called}`} />
   );
   return (
     <div className="border-base-300 grid gap-1 border-t py-1.5">
-      {choice('what', 'Free of', own.what, WHAT)}
-      {choice('side', 'On', own.side ?? 'component', SIDES)}
-      {text('x', 'x')}
-      {text('y', 'y')}
-      {text('diameter', 'Diameter')}
+      <ChoiceField name={`${at}/what`} usual="" options={WHAT} />
+      <ChoiceField name={`${at}/side`} usual="component" options={SIDES} />
+      {side('x', 'x')}
+      {side('y', 'y')}
+      {side('diameter', 'Diameter')}
       {!own.diameter && (
         <>
-          {text('width', 'Width')}
-          {text('height', 'Height')}
+          {side('width', 'Width')}
+          {side('height', 'Height')}
         </>
       )}
-      <button type="button" className="text-primary justify-self-start underline" onClick={onRemove}>
+      <button
+        type="button"
+        className="text-primary justify-self-start underline"
+        onClick={() => edit([{ at: `/${at}`, value: undefined }])}
+      >
         Remove this area
       </button>
     </div>

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { Footprint } from '../../../../core/footprint/footprint';
 import { formatLength } from '../../../../core/units/length';
-import { useBench } from '../../context';
+import { useBench } from '../../../state/context';
 
 /** Rows that are shown at first; thousands of lands would slow typing down. */
 const FIRST_ROWS = 200;
@@ -29,7 +29,7 @@ export function PadTable({ footprint: { lands, origin } }: { footprint: Footprin
         <tbody>
           {lands.slice(0, whole ? undefined : FIRST_ROWS).map((land, i) => (
             <tr
-              key={land.position}
+              key={land.id}
               className={`border-base-300 cursor-pointer border-t ${selected === i ? 'bg-base-200 font-semibold' : ''}`}
               onClick={() => set({ selectedLand: i })}
             >
@@ -37,8 +37,8 @@ export function PadTable({ footprint: { lands, origin } }: { footprint: Footprin
               <td>{show(land.at.x - origin.x)}</td>
               <td>{show(land.at.y - origin.y)}</td>
               <td>{land.rotation}°</td>
-              <td className="max-w-28 truncate" title={land.padstack}>
-                {land.padstack}
+              <td className="max-w-28 truncate" title={land.padstack.name}>
+                {land.padstack.name}
               </td>
             </tr>
           ))}

@@ -1,22 +1,35 @@
-import type { StackIntent } from '../../../../core/document/document';
+import type { StackIntent } from '../../../../core/document/intent';
 import { sizeOf, type Corner, type Figure } from '../../../../core/geometry/figure';
 import { PASTE_FORMS } from '../../../../core/padstack/paste-forms';
 import { shapeOf } from '../../../../core/padstack/copper';
 import type { Padstack, StackPart } from '../../../../core/padstack/padstack';
 import type { Process } from '../../../../core/process/process';
 import { useLayers, type DrawnLayer } from '../../../sheet/StackDrawing';
-import { useBench } from '../../context';
-import { Reason } from '../land/SetByHand';
-import { ChoiceField, CountField, FlagField, Fold, LengthField } from './fields';
+import { Tick } from '../../../common/inputs';
+import {
+  ChoiceField,
+  CountField,
+  FlagField,
+  LengthField,
+  Reason,
+  useChoice,
+  Within,
+} from '../../../fields/choices';
+import { Fold } from '../../../fields/Fold';
 import { ThermalVias, ThermalWindows } from './ThermalFields';
 
-interface Props {
-  /** JSON pointer of the intent that the fields write. */
-  at: string;
+/** What the fields of one padstack show. */
+export interface StackPartProps {
   intent: StackIntent;
   stack: Padstack;
   process: Process;
   show: (mm: number) => string;
+  layers: ReadonlyMap<StackPart, DrawnLayer>;
+}
+
+interface Props extends Omit<StackPartProps, 'layers'> {
+  /** JSON pointer of the intent that the fields write. */
+  at: string;
 }
 
 const SHAPES = [
@@ -31,82 +44,70 @@ const SHAPES = [
 ] as const;
 
 /** Everything that can be chosen about one padstack, layer by layer from paste to the far side. */
-export function StackFields({ at, intent, stack, process, show }: Props) {
+export function StackFields({ at, ...about }: Props) {
+  const { intent, stack, show } = about;
   const layers = useLayers(stack, show);
-  const part = { at, intent, stack, process, show, layers };
+  const part = { ...about, layers };
   const through = stack.hole !== null;
   return (
-    <div className="border-base-300 mt-2 border-b">
-      <OpeningFields {...part} which="paste" title="Paste" />
-      <OpeningFields {...part} which="mask" title="Mask" />
-      <LandFields {...part} />
-      {stack.kind === 'thermal' && <ThermalVias {...part} />}
-      {through && <HoleFields {...part} />}
-      <ReliefFields {...part} />
-      <ClearanceFields {...part} />
-      {through && <FarFields {...part} />}
-      {through && <OpeningFields {...part} which="maskOther" title="Mask, far side" />}
-      {Object.keys(intent).length > 0 && <Reason at={`${at}/reason`} text={intent.reason ?? ''} />}
-    </div>
+    <Within at={at} value={intent}>
+      <div className="border-base-300 mt-2 border-b">
+        <OpeningFields {...part} which="paste" title="Paste" />
+        <OpeningFields {...part} which="mask" title="Mask" />
+        <LandFields {...part} />
+        {stack.kind === 'thermal' && <ThermalVias {...part} />}
+        {through && <HoleFields {...part} />}
+        <ReliefFields {...part} />
+        <ClearanceFields {...part} />
+        {through && <FarFields {...part} />}
+        {through && <OpeningFields {...part} which="maskOther" title="Mask, far side" />}
+        {Object.keys(intent).length > 0 && <Reason name="reason" />}
+      </div>
+    </Within>
   );
 }
 
-type Part = Props & { layers: ReadonlyMap<StackPart, DrawnLayer> };
+/** Choices that are folded away under the copper. */
+const ABOUT_COPPER: readonly string[] = [
+  'shape',
+  'width',
+  'height',
+  'radius',
+  'chamfer',
+  'contour',
+  'offsetX',
+  'offsetY',
+  'definedBy',
+];
 
-function LandFields({ at, intent, stack, show, layers }: Part) {
-  const { width, height } = sizeOf(stack.copper);
-  const shape = intent.shape ?? '';
-  const drawn = shapeOf(stack.copper);
+function LandFields({ intent, stack, show, layers }: StackPartProps) {
   const { copper } = stack;
-  const set = ['shape', 'width', 'height', 'radius', 'chamfer', 'contour', 'offsetX', 'offsetY', 'definedBy'];
+  const { width, height } = sizeOf(copper);
+  const drawn = shapeOf(copper);
   return (
     <Fold
       title={stack.hole ? 'Copper, component side' : 'Copper'}
-      open={set.some((key) => key in intent)}
+      open={ABOUT_COPPER.some((key) => key in intent)}
       layer={layers.get('copper')}
     >
-      <ChoiceField at={`${at}/shape`} title="Shape" value={shape} usual="" options={SHAPES} />
-      {drawn !== 'contour' && (
-        <>
-          <LengthField at={`${at}/width`} text={intent.width} title="Along" computed={show(width)} />
-          {drawn !== 'round' && (
-            <LengthField at={`${at}/height`} text={intent.height} title="Across" computed={show(height)} />
-          )}
-        </>
-      )}
+      <ChoiceField name="shape" usual="" options={SHAPES} />
+      {drawn !== 'contour' && <LengthField name="width" computed={show(width)} />}
+      {drawn !== 'contour' && drawn !== 'round' && <LengthField name="height" computed={show(height)} />}
       {drawn === 'rounded' && copper.kind === 'rectangle' && (
-        <LengthField
-          at={`${at}/radius`}
-          text={intent.radius}
-          title="Corner radius"
-          computed={show(copper.radius ?? 0)}
-        />
+        <LengthField name="radius" computed={show(copper.radius ?? 0)} />
       )}
       {drawn === 'chamfered' && copper.kind === 'rectangle' && (
         <>
-          <LengthField
-            at={`${at}/chamfer`}
-            text={intent.chamfer}
-            title="Cut"
-            computed={show(copper.chamfer?.size ?? 0)}
-          />
-          <Corners at={`${at}/corners`} corners={copper.chamfer?.corners ?? []} />
+          <LengthField name="chamfer" computed={show(copper.chamfer?.size ?? 0)} />
+          <Corners corners={copper.chamfer?.corners ?? []} />
         </>
       )}
-      {shape === 'contour' && <ContourField at={`${at}/contour`} text={intent.contour ?? ''} />}
-      <LengthField
-        at={`${at}/offsetX`}
-        text={intent.offsetX}
-        title="Moved along"
-        computed={show(0)}
-        note="outwards"
-      />
-      <LengthField at={`${at}/offsetY`} text={intent.offsetY} title="Moved across" computed={show(0)} />
+      {intent.shape === 'contour' && <ContourField />}
+      <LengthField name="offsetX" computed={show(0)} note="outwards" />
+      <LengthField name="offsetY" computed={show(0)} />
       {stack.hole === null && (
         <ChoiceField
-          at={`${at}/definedBy`}
-          title="Defined by"
-          value={intent.definedBy ?? 'copper'}
+          name="definedBy"
           usual="copper"
           options={[
             ['copper', 'copper: mask stays off the land'],
@@ -125,61 +126,51 @@ const CORNER_SIGNS: readonly (readonly [Corner, string])[] = [
   ['lower-right', 'outer right'],
 ];
 
-function Corners({ at, corners }: { at: string; corners: readonly Corner[] }) {
-  const edit = useBench((s) => s.edit);
+function Corners({ corners }: { corners: readonly Corner[] }) {
+  const { title, write } = useChoice('corners');
+  const cut = (corner: Corner, on: boolean) =>
+    write(CORNER_SIGNS.map(([id]) => id).filter((id) => (id === corner ? on : corners.includes(id))));
   return (
-    <div className="grid grid-cols-2 gap-1" role="group" aria-label="Corners that are cut">
-      {CORNER_SIGNS.map(([corner, title]) => (
-        <label key={corner} className="flex items-center gap-1.5 text-[12px]">
-          <input
-            type="checkbox"
-            className="checkbox checkbox-xs"
-            checked={corners.includes(corner)}
-            onChange={({ target: { checked } }) => {
-              const next = CORNER_SIGNS.map(([id]) => id).filter((id) =>
-                id === corner ? checked : corners.includes(id),
-              );
-              edit([{ at, value: next }]);
-            }}
-          />
-          {title}
-        </label>
+    <div className="grid grid-cols-2 gap-1" role="group" aria-label={title}>
+      {CORNER_SIGNS.map(([corner, name]) => (
+        <Tick key={corner} small checked={corners.includes(corner)} onChange={(on) => cut(corner, on)}>
+          {name}
+        </Tick>
       ))}
     </div>
   );
 }
 
-function ContourField({ at, text }: { at: string; text: string }) {
-  const edit = useBench((s) => s.edit);
+function ContourField() {
+  const { at, value, write } = useChoice('contour');
   return (
     <label className="block">
       <span className="text-secondary text-[12px]">Corners as x,y about the terminal, in mm</span>
       <textarea
         className="border-base-300 bg-base-100 block w-full border px-1 text-[12px]"
         rows={3}
-        value={text}
+        value={typeof value === 'string' ? value : ''}
         placeholder="-0.8,-0.3 0.8,-0.3 0.8,0.3 -0.8,0.1"
-        onChange={({ target: { value } }) => edit([{ at, value: value || undefined }], `contour ${at}`)}
+        onChange={({ target }) => write(target.value || undefined, `contour ${at}`)}
       />
     </label>
   );
 }
 
-interface OpeningProps extends Part {
+interface OpeningProps extends StackPartProps {
   which: 'mask' | 'maskOther' | 'paste';
   title: string;
 }
 
 /** An opening by its margin or by its size: what is typed in one is shown in the other. */
 function OpeningFields({ which, title, ...part }: OpeningProps) {
-  const { at, intent, stack, show, layers } = part;
-  const own = intent[which] ?? {};
-  const here = `${at}/${which}`;
+  const { intent, stack, show, layers } = part;
   const opening: Figure | undefined = stack[which][0]?.figure;
   const land = which === 'maskOther' ? (stack.other ?? stack.copper) : stack.copper;
   const [outer, inner] = [opening ? sizeOf(opening) : null, sizeOf(land)];
   const sign = which === 'paste' ? -1 : 1;
   const windowed = stack.windows !== null && (which === 'paste' || (intent.windows?.mask ?? false));
+  const size = (side: 'width' | 'height') => (windowed ? 'in windows' : outer ? show(outer[side]) : '');
   return (
     <Fold
       title={title}
@@ -187,40 +178,24 @@ function OpeningFields({ which, title, ...part }: OpeningProps) {
       layer={layers.get(which)}
     >
       {which === 'paste' && stack.windows && <ThermalWindows {...part} />}
-      <FlagField at={`${here}/none`} title="Closed" value={own.none ?? false} />
-      {!own.none && (
+      <FlagField name={`${which}/none`} />
+      {!intent[which]?.none && (
         <>
           {!windowed && (
             <LengthField
-              at={`${here}/margin`}
-              text={own.margin}
-              title="Margin"
+              name={`${which}/margin`}
               computed={outer ? show((sign * (outer.width - inner.width)) / 2) : ''}
-              instead={[`${here}/width`, `${here}/height`]}
+              instead={[`${which}/width`, `${which}/height`]}
               note="a side"
             />
           )}
-          <LengthField
-            at={`${here}/width`}
-            text={own.width}
-            title="Along"
-            computed={windowed ? 'in windows' : outer ? show(outer.width) : ''}
-            instead={[`${here}/margin`]}
-          />
+          <LengthField name={`${which}/width`} computed={size('width')} instead={[`${which}/margin`]} />
           {opening?.kind !== 'round' && (
-            <LengthField
-              at={`${here}/height`}
-              text={own.height}
-              title="Across"
-              computed={windowed ? 'in windows' : outer ? show(outer.height) : ''}
-              instead={[`${here}/margin`]}
-            />
+            <LengthField name={`${which}/height`} computed={size('height')} instead={[`${which}/margin`]} />
           )}
           {which === 'paste' && !windowed && (
             <ChoiceField
-              at={`${here}/form`}
-              title="Form"
-              value={own.form ?? 'as-land'}
+              name={`${which}/form`}
               usual="as-land"
               options={PASTE_FORMS.map((form) => [form.id, form.title] as const)}
             />
@@ -231,93 +206,39 @@ function OpeningFields({ which, title, ...part }: OpeningProps) {
   );
 }
 
-function HoleFields({ at, intent, stack, show, layers }: Part) {
-  const edit = useBench((s) => s.edit);
-  const { hole = {} } = intent;
+function HoleFields({ intent, stack, show, layers }: StackPartProps) {
   const size = stack.hole ? sizeOf(stack.hole.figure) : { width: 0, height: 0 };
   return (
     <Fold title="Hole" open={'hole' in intent} layer={layers.get('hole')}>
-      <LengthField
-        at={`${at}/hole/diameter`}
-        text={hole.diameter}
-        title="Finished"
-        computed={show(size.height)}
-      />
-      <LengthField
-        at={`${at}/hole/slot`}
-        text={hole.slot}
-        title="Slot length"
-        computed="round"
-        note="over its ends"
-      />
-      <LengthField at={`${at}/hole/plus`} text={hole.plus} title="Tolerance +" computed={show(0)} />
-      <LengthField at={`${at}/hole/minus`} text={hole.minus} title="Tolerance −" computed={show(0)} />
-      <label className="flex items-center gap-2">
-        <input
-          type="checkbox"
-          className="checkbox checkbox-sm"
-          checked={hole.plated ?? true}
-          onChange={({ target: { checked } }) =>
-            edit([{ at: `${at}/hole/plated`, value: checked ? undefined : false }])
-          }
-        />
-        Plated through
-      </label>
+      <LengthField name="hole/diameter" computed={show(size.height)} />
+      <LengthField name="hole/slot" computed="round" note="over its ends" />
+      <LengthField name="hole/plus" computed={show(0)} />
+      <LengthField name="hole/minus" computed={show(0)} />
+      <FlagField name="hole/plated" usual />
     </Fold>
   );
 }
 
-function ReliefFields({ at, intent, stack, process, show, layers }: Part) {
-  const edit = useBench((s) => s.edit);
-  const { relief = {} } = intent;
+function ReliefFields({ intent, stack, process, show, layers }: StackPartProps) {
   return (
     <Fold title="Thermal relief" open={'relief' in intent} layer={layers.get('relief')}>
-      <label className="flex items-center gap-2">
-        <input
-          type="checkbox"
-          className="checkbox checkbox-sm"
-          checked={stack.relief !== null}
-          onChange={({ target: { checked } }) => {
-            const usual = stack.hole?.plated ?? false;
-            edit([{ at: `${at}/relief/on`, value: checked === usual ? undefined : checked }]);
-          }}
-        />
-        Spokes to the plane of its net
-      </label>
+      <FlagField name="relief/on" usual={stack.hole?.plated ?? false} />
       {stack.relief && (
         <>
-          <CountField
-            at={`${at}/relief/spokes`}
-            title="Spokes"
-            value={relief.spokes}
-            computed={process.reliefSpokes}
-            most={8}
-          />
-          <LengthField
-            at={`${at}/relief/width`}
-            text={relief.width}
-            title="Spoke width"
-            computed={show(process.reliefWidth)}
-          />
-          <LengthField
-            at={`${at}/relief/gap`}
-            text={relief.gap}
-            title="Gap"
-            computed={show(process.reliefGap)}
-          />
+          <CountField name="relief/spokes" computed={process.reliefSpokes} />
+          <LengthField name="relief/width" computed={show(process.reliefWidth)} />
+          <LengthField name="relief/gap" computed={show(process.reliefGap)} />
         </>
       )}
     </Fold>
   );
 }
 
-function ClearanceFields({ at, intent, stack, process, show, layers }: Part) {
+function ClearanceFields({ intent, stack, process, show, layers }: StackPartProps) {
   return (
     <Fold title="Plane clearance" open={'clearance' in intent} layer={layers.get('clearance')}>
       <LengthField
-        at={`${at}/clearance`}
-        text={intent.clearance}
-        title="From the land"
+        name="clearance"
         computed={stack.clearance ? show(process.planeClearance) : 'none'}
         note="a side"
       />
@@ -325,27 +246,16 @@ function ClearanceFields({ at, intent, stack, process, show, layers }: Part) {
   );
 }
 
-function FarFields({ at, intent, stack, show, layers }: Part) {
-  const { other = {} } = intent;
+function FarFields({ intent, stack, show, layers }: StackPartProps) {
   const far = sizeOf(stack.other ?? stack.copper);
   return (
     <>
       <Fold title="Copper, inner layers" open={'inner' in intent} layer={layers.get('inner')}>
-        <LengthField
-          at={`${at}/inner`}
-          text={intent.inner}
-          title="Diameter"
-          computed={stack.inner ? show(sizeOf(stack.inner).width) : ''}
-        />
+        <LengthField name="inner" computed={stack.inner ? show(sizeOf(stack.inner).width) : ''} />
       </Fold>
       <Fold title="Copper, far side" open={'other' in intent} layer={layers.get('other')}>
-        <LengthField at={`${at}/other/width`} text={other.width} title="Along" computed={show(far.width)} />
-        <LengthField
-          at={`${at}/other/height`}
-          text={other.height}
-          title="Across"
-          computed={show(far.height)}
-        />
+        <LengthField name="other/width" computed={show(far.width)} />
+        <LengthField name="other/height" computed={show(far.height)} />
       </Fold>
     </>
   );

@@ -1,22 +1,13 @@
-import type { StackIntent } from '../../../../core/document/document';
-import { entryReader } from '../../../../core/footprint/entry-reader';
-import { readStack } from '../../../../core/footprint/stack-choices';
+import { readFields } from '../../../../core/document/read-fields';
+import { STACK_FIELDS } from '../../../../core/document/intent';
 import { viaPlan } from '../../../../core/padstack/build';
-import type { Padstack, StackPart } from '../../../../core/padstack/padstack';
+import type { Padstack } from '../../../../core/padstack/padstack';
 import { viaPlaces } from '../../../../core/padstack/vias';
-import type { Process } from '../../../../core/process/process';
 import { formatNumber } from '../../../../core/units/length';
-import type { DrawnLayer } from '../../../sheet/StackDrawing';
-import { useBench } from '../../context';
-import { ChoiceField, CountField, FlagField, Fold, LengthField } from './fields';
-
-interface Props {
-  at: string;
-  intent: StackIntent;
-  stack: Padstack;
-  process: Process;
-  show: (mm: number) => string;
-}
+import { ChoiceField, CountField, FlagField, LengthField, useChoice } from '../../../fields/choices';
+import { Fold } from '../../../fields/Fold';
+import { useBench } from '../../../state/context';
+import type { StackPartProps } from './StackFields';
 
 const COVERS = [
   ['open', 'open'],
@@ -25,53 +16,34 @@ const COVERS = [
   ['filled', 'filled and capped (type VII)'],
 ] as const;
 
+const percent = (share: number) => `${formatNumber(share * 100, 0, 1)} %`;
+
 /** How the paste of an exposed pad is split. */
-export function ThermalWindows({ at, intent, stack, process, show }: Props) {
-  const edit = useBench((s) => s.edit);
-  const { windows: own = {} } = intent;
+export function ThermalWindows({ intent, stack, process, show }: StackPartProps) {
+  const coverage = useChoice('windows/coverage');
   const made = stack.windows;
   if (!made) return null;
-  const percent = (value: number) => `${formatNumber(value * 100, 0, 1)} %`;
-  const aim = own.coverage ?? process.thermalCoverage;
+  const aim = intent.windows?.coverage ?? process.thermalCoverage;
   return (
     <>
-      <CountField
-        at={`${at}/windows/columns`}
-        title="Windows across"
-        value={own.columns}
-        computed={made.columns}
-        most={40}
-      />
-      <CountField at={`${at}/windows/rows`} title="upright" value={own.rows} computed={made.rows} most={40} />
+      <CountField name="windows/columns" computed={made.columns} />
+      <CountField name="windows/rows" computed={made.rows} />
       <label className="flex items-center gap-2">
-        <span className="w-[88px] shrink-0">Coverage</span>
+        <span className="w-[88px] shrink-0">{coverage.title}</span>
         <input
           type="range"
           className="range range-xs range-primary w-24"
-          aria-label="Coverage"
+          aria-label={coverage.title}
           min={20}
           max={95}
           value={Math.round(aim * 100)}
-          onChange={({ target: { value } }) =>
-            edit([{ at: `${at}/windows/coverage`, value: Number(value) / 100 }], `coverage ${at}`)
-          }
+          onChange={({ target }) => coverage.write(Number(target.value) / 100, `coverage ${coverage.at}`)}
         />
         <span className="text-secondary text-[12px]">aim {percent(aim)}</span>
       </label>
-      <LengthField
-        at={`${at}/windows/gap`}
-        text={own.gap}
-        title="Bars, least"
-        computed={show(process.windowGap)}
-        note={`now ${show(made.bar)}`}
-      />
-      <LengthField
-        at={`${at}/windows/radius`}
-        text={own.radius}
-        title="Corner radius"
-        computed={show(process.windowRadius)}
-      />
-      <FlagField at={`${at}/windows/mask`} title="Mask open in windows too" value={own.mask ?? false} />
+      <LengthField name="windows/gap" computed={show(process.windowGap)} note={`now ${show(made.bar)}`} />
+      <LengthField name="windows/radius" computed={show(process.windowRadius)} />
+      <FlagField name="windows/mask" />
       {made.achievable < aim - 0.005 && (
         <p className="text-warning text-[12px]">
           Bars{stack.vias.length > 0 ? ' and vias' : ''} leave {percent(made.achievable)} at most.
@@ -82,71 +54,52 @@ export function ThermalWindows({ at, intent, stack, process, show }: Props) {
 }
 
 /** The vias of an exposed pad. */
-export function ThermalVias(props: Props & { layers: ReadonlyMap<StackPart, DrawnLayer> }) {
-  const { at, intent, layers } = props;
-  const on = intent.vias?.on ?? false;
+export function ThermalVias(props: StackPartProps) {
+  const { intent, layers } = props;
   return (
     <Fold title="Vias" open={'vias' in intent} layer={layers.get('vias')}>
-      <FlagField at={`${at}/vias/on`} title="Vias in the pad" value={on} />
-      {on && <ViaFields {...props} />}
+      <FlagField name="vias/on" />
+      {intent.vias?.on && <ViaFields {...props} />}
     </Fold>
   );
 }
 
-function ViaFields({ at, intent, stack, process, show }: Props) {
+function ViaFields({ intent, stack, process, show }: StackPartProps) {
   const { vias = {} } = intent;
   const unit = useBench((s) => s.document.package.unit ?? 'mm');
-  const plan = viaPlan(stack.copper, readStack(intent, at, entryReader(unit)), process);
+  // what cannot be read is told by the findings
+  const plan = viaPlan(stack.copper, readFields(STACK_FIELDS, intent, '', unit).value, process);
   const places = viaPlaces(stack.copper, plan);
   const columns = new Set(places.map(({ x }) => x)).size;
   const rows = new Set(places.map(({ y }) => y)).size;
   const asked = (vias.columns ?? columns) * (vias.rows ?? rows);
   return (
     <>
-      <LengthField
-        at={`${at}/vias/pitch`}
-        text={vias.pitch}
-        title="Pitch"
-        computed={show(plan.pitchX)}
-        note={vias.pitch ? '' : 'on the bars'}
-      />
-      <CountField
-        at={`${at}/vias/columns`}
-        title="Across"
-        value={vias.columns}
-        computed={columns}
-        most={40}
-      />
-      <CountField at={`${at}/vias/rows`} title="Upright" value={vias.rows} computed={rows} most={40} />
-      <LengthField at={`${at}/vias/hole`} text={vias.hole} title="Hole" computed={show(process.viaHole)} />
-      <LengthField at={`${at}/vias/ring`} text={vias.ring} title="Ring" computed={show(process.viaRing)} />
-      <ChoiceField
-        at={`${at}/vias/cover`}
-        title="Closed by"
-        value={vias.cover ?? 'open'}
-        usual="open"
-        options={COVERS}
-      />
+      <LengthField name="vias/pitch" computed={show(plan.pitchX)} note={vias.pitch ? '' : 'on the bars'} />
+      <CountField name="vias/columns" computed={columns} />
+      <CountField name="vias/rows" computed={rows} />
+      <LengthField name="vias/hole" computed={show(process.viaHole)} />
+      <LengthField name="vias/ring" computed={show(process.viaRing)} />
+      <ChoiceField name="vias/cover" usual="open" options={COVERS} />
       {places.length > 0 && places.length < asked && (
         <p className="text-warning text-[12px]">
           {places.length} of {asked} vias have their whole ring on the pad.
         </p>
       )}
-      <ViaPicker at={`${at}/vias/omit`} text={vias.omit ?? ''} stack={stack} plan={plan} />
+      <ViaPicker text={vias.omit ?? ''} stack={stack} plan={plan} />
     </>
   );
 }
 
 interface PickerProps {
-  at: string;
   text: string;
   stack: Padstack;
   plan: ReturnType<typeof viaPlan>;
 }
 
 /** The pad from above: pressing a via leaves it out or puts it back. */
-function ViaPicker({ at, text, stack, plan }: PickerProps) {
-  const edit = useBench((s) => s.edit);
+function ViaPicker({ text, stack, plan }: PickerProps) {
+  const { write } = useChoice('vias/omit');
   const places = viaPlaces(stack.copper, plan);
   const { columns, rows } = {
     columns: [...new Set(places.map(({ x }) => x))].sort((a, b) => a - b),
@@ -158,7 +111,7 @@ function ViaPicker({ at, text, stack, plan }: PickerProps) {
   const toggle = (name: string, omitted: boolean) => {
     const names = text.split(/[\s,;]+/).filter((n) => n !== '' && n !== name);
     const next = omitted ? names : [...names, name].sort();
-    edit([{ at, value: next.length > 0 ? next.join(' ') : undefined }]);
+    write(next.length > 0 ? next.join(' ') : undefined);
   };
   return (
     <div>

@@ -1,10 +1,10 @@
-import type { Model } from '../../../../core/body/model';
-import type { Ground } from '../../../../core/body/fit';
-import type { SeatResult } from '../../../../core/body/seat';
-import type { Mesh } from '../../../../core/geometry/mesh';
-import { fail, ok, type Result } from '../../../../core/units/result';
-import type { ReadAnswer, ReadRequest } from '../../../../workers/read-model';
-import type { SeatAnswer, SeatRequest } from '../../../../workers/seat';
+import type { Model } from '../../core/body/model';
+import type { Ground } from '../../core/body/fit';
+import type { SeatResult } from '../../core/body/seat';
+import type { Mesh } from '../../core/geometry/mesh';
+import { fail, ok, type Result } from '../../core/units/result';
+import type { ReadAnswer, ReadRequest } from '../../workers/read-model';
+import type { SeatAnswer, SeatRequest } from '../../workers/seat';
 
 /** A file that takes longer than this is given up, ms. */
 export const READ_TIME = 90_000;
@@ -23,13 +23,15 @@ interface Job<A> {
 /** Runs one job in a worker of its own. */
 function runJob<T, A>({ worker, request, signal, time, late, take }: Job<A>): Promise<Result<T, string>> {
   return new Promise((resolve) => {
+    const stopped = () => end(fail('Stopped; nothing was changed.'));
     const end = (result: Result<unknown, string>) => {
       clearTimeout(clock);
+      signal.removeEventListener('abort', stopped);
       worker.terminate();
       resolve(result as Result<T, string>);
     };
     const clock = setTimeout(() => end(fail(late)), time);
-    signal.addEventListener('abort', () => end(fail('Stopped; nothing was changed.')));
+    signal.addEventListener('abort', stopped);
     worker.onmessage = ({ data }: MessageEvent<A>) => {
       const result = take(data);
       if (result) end(result);
@@ -45,7 +47,7 @@ function runJob<T, A>({ worker, request, signal, time, late, take }: Job<A>): Pr
 }
 
 const newReader = () =>
-  new Worker(new URL('../../../../workers/read-model.ts', import.meta.url), { type: 'module' });
+  new Worker(new URL('../../workers/read-model.ts', import.meta.url), { type: 'module' });
 
 /** A reader that loads its kernel while a file is still being chosen. */
 let spare: Worker | null = null;
@@ -92,7 +94,7 @@ export function seatInWorker(
   onDone: (share: number) => void,
 ): Promise<Result<SeatResult | null, string>> {
   return runJob<SeatResult | null, SeatAnswer>({
-    worker: new Worker(new URL('../../../../workers/seat.ts', import.meta.url), { type: 'module' }),
+    worker: new Worker(new URL('../../workers/seat.ts', import.meta.url), { type: 'module' }),
     request: { meshes, ground } satisfies SeatRequest,
     signal,
     time: READ_TIME,

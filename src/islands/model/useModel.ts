@@ -1,12 +1,12 @@
 import { useEffect, useRef, useState } from 'react';
-import { whatIsMissing, whyNotRead, type Model } from '../../../../core/body/model';
-import type { SeatResult } from '../../../../core/body/seat';
-import { loadedModel } from '../../../../core/body/subject';
-import type { ModelIntent } from '../../../../core/document/document';
-import { groundOf } from '../../../../core/footprint/ground';
-import { intentOfPose } from '../../../../core/footprint/imported';
-import { useBench } from '../../context';
-import { shelf } from '../../../common/shelf-store';
+import { whatIsMissing, whyNotRead, type Model } from '../../core/body/model';
+import type { SeatResult } from '../../core/body/seat';
+import { loadedModel } from '../../core/body/subject';
+import type { ModelIntent } from '../../core/document/document';
+import { groundOf } from '../../core/footprint/ground';
+import { intentOfPose } from '../../core/footprint/imported';
+import { useBench } from '../state/context';
+import { shelf } from '../common/shelf-store';
 import { readInWorker, seatInWorker } from './in-worker';
 
 /** What goes on with a model, in words for the person. */

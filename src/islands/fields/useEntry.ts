@@ -1,6 +1,6 @@
 import { useRef, type FocusEvent, type KeyboardEvent } from 'react';
-import { useBench } from '../bench/context';
 import { entryEdit, entryOf, writtenEntry } from '../../core/document/entries';
+import { useBench } from '../state/context';
 
 let gestures = 0;
 
@@ -12,15 +12,20 @@ export interface EntryField {
   readonly onKeyDown: (event: KeyboardEvent<HTMLInputElement>) => void;
 }
 
+/** Told after Enter or Escape. */
+export type OnDone = (how: 'commit' | 'restore', input: HTMLInputElement) => void;
+
+/** Leaves the field. */
+export const LEAVE: OnDone = (_, input) => input.blur();
+
 /**
  * A field that writes while it is typed in. All typing of one visit is one step of undo;
  * Enter commits it, Escape takes it back, Escape again leaves the field.
- * @param onDone called after Enter or Escape
  */
 export function useField(
   text: string,
   write: (text: string, gesture: string) => void,
-  onDone?: (how: 'commit' | 'restore', input: HTMLInputElement) => void,
+  onDone: OnDone = LEAVE,
 ): EntryField {
   const abandon = useBench((s) => s.abandon);
   const gesture = useRef('');
@@ -41,43 +46,26 @@ export function useField(
     onKeyDown(event) {
       if (event.key === 'Enter') {
         begin();
-        onDone?.('commit', event.currentTarget);
+        onDone('commit', event.currentTarget);
       } else if (event.key === 'Escape') {
         const restored = abandon(gesture.current);
         begin();
         // with nothing to restore, Escape leaves the field
         if (!restored) event.currentTarget.blur();
-        onDone?.('restore', event.currentTarget);
+        onDone('restore', event.currentTarget);
       }
     },
   };
 }
 
 /** The field of a datasheet dimension. */
-export function useDimensionField(
-  symbol: string,
-  onDone?: (how: 'commit' | 'restore', input: HTMLInputElement) => void,
-): EntryField {
+export function useDimensionField(symbol: string, onDone: OnDone): EntryField {
   const document = useBench((s) => s.document);
   const edit = useBench((s) => s.edit);
   const { text } = writtenEntry(entryOf(document, symbol));
   return useField(
     text,
     (next, gesture) => edit([entryEdit(document, symbol, { text: next })], gesture),
-    onDone,
-  );
-}
-
-/** The field of an override that is an entry text, such as `/overrides/land/X`. */
-export function useOverrideField(
-  at: string,
-  text: string,
-  onDone?: (how: 'commit' | 'restore', input: HTMLInputElement) => void,
-): EntryField {
-  const edit = useBench((s) => s.edit);
-  return useField(
-    text,
-    (next, gesture) => edit([{ at, value: next === '' ? undefined : next }], gesture),
     onDone,
   );
 }

@@ -1,12 +1,10 @@
-import { check, type Report } from '../../core/check/check';
+import { check } from '../../core/check/check';
+import type { Checked } from '../../core/compare/compare';
 import type { TapisDocument } from '../../core/document/document';
 import { compile } from '../../core/footprint/compile';
-import { withExamples } from '../../core/footprint/example';
+import { isDrawable, type Compiled, type Drawable } from '../../core/footprint/footprint';
 import { noModels, type ModelSource } from '../../core/footprint/imported';
-import type { Compiled, Footprint } from '../../core/footprint/footprint';
-
-/** A compiled document that can be drawn. */
-export type Drawable = Compiled & { readonly footprint: Footprint };
+import { withExamples } from '../../core/package/draw';
 
 /** What the Sheet shows, and why it is not the document as it stands where it is not. */
 export interface Shown {
@@ -17,9 +15,7 @@ export interface Shown {
 }
 
 /** Everything the Bench derives from its document. */
-export interface Derived {
-  readonly compiled: Compiled;
-  readonly report: Report;
+export interface Derived extends Checked {
   readonly shown: Shown | null;
 }
 
@@ -44,9 +40,4 @@ function shownFor(compiled: Compiled, before: Shown | null): Shown | null {
   if (!example) return null;
   const drawn = compile(example.document);
   return isDrawable(drawn) ? { drawable: drawn, stand: 'example', filled: example.filled } : before;
-}
-
-/** Whether a compiled document has a footprint. */
-export function isDrawable(compiled: Compiled): compiled is Drawable {
-  return compiled.footprint !== null;
 }

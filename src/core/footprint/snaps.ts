@@ -1,5 +1,5 @@
-import type { SeatedModel } from '../../../../core/footprint/footprint';
-import { quantise } from '../../../../core/units/length';
+import type { SeatedModel } from './footprint';
+import { quantise } from '../units/length';
 
 /** A place that the model can be laid against: the offsets that take it there, mm. */
 export interface Snap {

@@ -1,9 +1,9 @@
 import { createStore } from 'zustand/vanilla';
-import { compareCompiled, type Change } from '../../core/check/compare';
+import { compareCompiled } from '../../core/compare/compare';
 import type { Hideable } from '../../core/drawing/showing';
 import type { LoadedModel } from '../../core/body/subject';
 import { displayUnitOf, type TapisDocument } from '../../core/document/document';
-import { applyEdits, type Edit } from '../../core/document/edit';
+import { applyEdits, pointerKey, type Edit } from '../../core/document/edit';
 import type { Finding, Remedy, Stage } from '../../core/document/finding';
 import { noModels, type ModelSource } from '../../core/footprint/imported';
 import { processById } from '../../core/process';
@@ -12,26 +12,16 @@ import type { DisplayUnit } from '../../core/units/length';
 import { Autosave, type SaveState } from '../../store/autosave';
 import type { StoredFootprint } from '../../store/database';
 import { shelf } from '../common/shelf-store';
+import type { ProcessChange } from '../ledger/view';
+import type { Quadrant } from '../sheet/layout';
+import type { Standpoint } from '../turn/looks';
 import { derive, type Derived } from './derive';
-
-/** The four quadrants of the Sheet; any can take it whole. */
-export type Quadrant = 'plan' | 'front' | 'side' | 'turn';
-
-/** What a change of the process did. */
-export interface ProcessChange {
-  readonly from: string;
-  readonly to: string;
-  readonly changes: readonly Change[];
-}
 
 /** A remedy's effect, shown before it is taken. */
 export interface Preview {
   readonly remedy: Remedy;
   readonly derived: Derived;
 }
-
-/** Where the 3D view can be looked at from. */
-export type Standpoint = 'corner' | 'above' | 'front' | 'right' | 'back' | 'left' | 'below';
 
 interface Step {
   readonly document: TapisDocument;
@@ -66,6 +56,8 @@ export interface BenchState {
   readonly giveModel: (key: string, loaded: LoadedModel | null) => void;
   /** What is left out of elevations and the 3D view. */
   readonly hidden: ReadonlySet<Hideable>;
+  /** Wishes so far to see the whole drawing again. */
+  readonly fits: number;
   /** A file that was dropped onto the Bench and waits to be opened. */
   readonly dropped: File | null;
   /** From where the 3D view looks; the count tells one wish from the next. */
@@ -80,6 +72,8 @@ export interface BenchState {
   readonly chooseProcess: (process: Process) => void;
   readonly setPreview: (remedy: Remedy | null) => void;
   readonly openFinding: (index: number) => void;
+  /** Saves when the page is left and takes over what other tabs saved, until it is called back. */
+  readonly watch: () => () => void;
   readonly resolveConflict: (keep: 'mine' | 'theirs' | 'both') => Promise<void>;
   readonly set: (
     part: Partial<
@@ -97,6 +91,7 @@ export interface BenchState {
         | 'change'
         | 'hidden'
         | 'standpoint'
+        | 'fits'
         | 'dropped'
       >
     >,
@@ -134,12 +129,11 @@ export function createBench({ id, document, revision, updatedAt }: StoredFootpri
       show(next);
       autosave.change(next);
     };
-    watchPage(autosave);
-    watchOtherTabs(id, autosave, (theirs) => {
-      show(theirs.document);
+    const takeOver = ({ document: theirs, revision: onto }: StoredFootprint) => {
+      show(theirs);
       set({ past: [], future: [] });
-      autosave.resume(theirs.revision, null);
-    });
+      autosave.resume(onto, null);
+    };
     return {
       id,
       document,
@@ -162,6 +156,7 @@ export function createBench({ id, document, revision, updatedAt }: StoredFootpri
       hidden: new Set(),
       standpoint: { from: 'corner', count: 0 },
       dropped: null,
+      fits: 0,
       giveModel(key, loaded) {
         set({ models: new Map(get().models).set(key, loaded) });
         if (get().document.body?.model?.key === key) show(get().document);
@@ -201,7 +196,7 @@ export function createBench({ id, document, revision, updatedAt }: StoredFootpri
         const { counting, derived } = get();
         const land = index === null ? undefined : derived.shown?.drawable.footprint.lands[index];
         if (counting !== null && land) {
-          get().edit([{ at: `/overrides/numbers/${land.position}`, value: String(counting) }]);
+          get().edit([{ at: `/overrides/numbers/${pointerKey(land.id)}`, value: String(counting) }]);
           set({ counting: counting + 1 });
         }
         set({ selectedLand: index });
@@ -219,7 +214,7 @@ export function createBench({ id, document, revision, updatedAt }: StoredFootpri
           change: {
             from: before.compiled.process.name,
             to: after.compiled.process.name,
-            changes: compareCompiled(before.compiled, before.report, after.compiled, after.report),
+            changes: compareCompiled(before, after),
           },
         });
       },
@@ -240,15 +235,22 @@ export function createBench({ id, document, revision, updatedAt }: StoredFootpri
           activeDimension: finding.place.dimensions?.[0] ?? null,
         });
       },
+      watch() {
+        const stop = new AbortController();
+        watchPage(autosave, stop.signal);
+        watchOtherTabs(id, autosave, stop.signal, takeOver);
+        return () => {
+          stop.abort();
+          void autosave.flush();
+        };
+      },
       async resolveConflict(keep) {
         const { save, document: mine } = get();
         if (save.kind !== 'conflict') return;
         const { theirs } = save;
         if (keep === 'both') await shelf.add([{ ...mine, name: `${mine.name} (my tab)`.slice(0, 120) }]);
         if (keep === 'mine') return autosave.resume(theirs.revision, mine);
-        show(theirs.document);
-        set({ past: [], future: [] });
-        autosave.resume(theirs.revision, null);
+        takeOver(theirs);
       },
     };
   });
@@ -258,25 +260,32 @@ export function createBench({ id, document, revision, updatedAt }: StoredFootpri
 export type BenchStore = ReturnType<typeof createBench>;
 
 function landOf({ place }: Finding, { shown }: Derived): number | null {
-  const number = place.lands?.[0];
-  const index = shown?.drawable.footprint.lands.findIndex((land) => land.number === number) ?? -1;
+  const id = place.lands?.[0];
+  const index = shown?.drawable.footprint.lands.findIndex((land) => land.id === id) ?? -1;
   return index >= 0 ? index : null;
 }
 
 /** Writes what is waiting when the page is hidden or left. */
-function watchPage(autosave: Autosave): void {
+function watchPage(autosave: Autosave, signal: AbortSignal): void {
   const flush = () => void autosave.flush();
-  addEventListener('pagehide', flush);
-  addEventListener('visibilitychange', flush);
+  addEventListener('pagehide', flush, { signal });
+  addEventListener('visibilitychange', flush, { signal });
 }
 
 /** Takes over what another tab saved, unless this tab has changes of its own. */
-function watchOtherTabs(id: string, autosave: Autosave, take: (theirs: StoredFootprint) => void): void {
+function watchOtherTabs(
+  id: string,
+  autosave: Autosave,
+  signal: AbortSignal,
+  take: (theirs: StoredFootprint) => void,
+): void {
   const look = async () => {
     if (document.visibilityState !== 'visible' || autosave.pending) return;
     const theirs = await shelf.get(id);
-    if (theirs && !autosave.pending && theirs.revision > autosave.current) take(theirs);
+    if (theirs && !signal.aborted && !autosave.pending && theirs.revision > autosave.current) take(theirs);
   };
-  addEventListener('focus', () => void look());
-  addEventListener('visibilitychange', () => void look());
+  // a look that fails is made again with the next focus
+  const tryToLook = () => void look().catch(() => {});
+  addEventListener('focus', tryToLook, { signal });
+  addEventListener('visibilitychange', tryToLook, { signal });
 }

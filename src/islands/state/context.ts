@@ -1,6 +1,6 @@
 import { createContext, useContext } from 'react';
 import { useStore } from 'zustand';
-import type { BenchState, BenchStore } from './state';
+import type { BenchState, BenchStore } from './bench';
 
 /** The Bench that a component belongs to. */
 export const BenchContext = createContext<BenchStore | null>(null);

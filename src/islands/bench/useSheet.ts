@@ -1,0 +1,60 @@
+import { useContext, useMemo } from 'react';
+import type { SheetActions, SheetView } from '../sheet/view';
+import { BenchContext, useBench } from '../state/context';
+import type { Shown } from '../state/derive';
+import { LEVEL_WORDS } from '../state/levels';
+import { sheetField } from './SheetField';
+
+/** What the Bench's Sheet shows, and what a person can do on it. */
+export function useSheet(): { view: SheetView; actions: SheetActions } {
+  const state = useBench((s) => s);
+  const store = useContext(BenchContext);
+  const { document, derived, save, stage, unit } = state;
+  const { compiled, report, shown } = derived;
+  const view: SheetView = {
+    drawable: shown?.drawable ?? null,
+    note: shown && noteOf(shown),
+    stage,
+    unit,
+    findings: report.findings,
+    preview: state.preview?.derived.compiled.footprint ?? null,
+    selectedLand: state.selectedLand,
+    selectedFinding: state.selectedFinding,
+    activeDimension: state.activeDimension,
+    whole: state.whole,
+    fourth: state.fourth,
+    hidden: state.hidden,
+    look: state.standpoint,
+    fits: state.fits,
+    title: [
+      ['Footprint', document.name],
+      ['Standard name', compiled.footprint?.standardName ?? 'not yet'],
+      ['Level', LEVEL_WORDS[document.level]],
+      ['Process', compiled.process.name],
+      ['Revision', save.kind === 'saved' ? String(save.revision) : 'being saved'],
+    ],
+  };
+  const actions = useMemo(
+    (): SheetActions => ({
+      pressLand: (index) => store?.getState().pressLand(index),
+      pointDimension: (symbol) => store?.getState().set({ activeDimension: symbol }),
+      openFinding: (index) => store?.getState().openFinding(index),
+      divide: (part) => store?.getState().set(part),
+      drag: (edits, gesture) => store?.getState().edit(edits, gesture),
+      field(symbol) {
+        const now = store?.getState();
+        return now?.derived.shown ? sheetField(now.stage, now.derived.shown.drawable, symbol) : null;
+      },
+    }),
+    [store],
+  );
+  return { view, actions };
+}
+
+/** Why the drawing is not the footprint as it stands. */
+function noteOf({ stand, filled }: Shown): string | null {
+  if (stand === 'current') return null;
+  return stand === 'last-good'
+    ? 'This is the last good drawing; the Ledger says what cannot be used.'
+    : `Drawn with example values for ${filled.join(', ')}.`;
+}

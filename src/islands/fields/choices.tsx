@@ -1,0 +1,232 @@
+import { createContext, useContext, type ReactNode } from 'react';
+import { valueAt } from '../../core/document/edit';
+import { CHOICES } from '../../core/document/intent';
+import { fieldAt } from '../../core/document/read-fields';
+import { Pick, Tick, type Options } from '../common/inputs';
+import { useBench } from '../state/context';
+import { EntryInput } from './EntryInput';
+import { LEAVE, useField, type EntryField, type OnDone } from './useEntry';
+
+// The fields of the stage columns. Each names a place of the document; what it is called and
+// between which limits it lies stands in the table of choices.
+
+interface Scope {
+  /** JSON pointer of the place that the fields write below. */
+  readonly at: string;
+  /** What stands there for them, which may be made of several places of the document. */
+  readonly value: unknown;
+}
+
+const Surrounding = createContext<Scope | null>(null);
+
+/** Fields inside name their places from a place of the document on. */
+export function Within({ at, value, children }: Scope & { children: ReactNode }) {
+  return <Surrounding value={{ at, value }}>{children}</Surrounding>;
+}
+
+/** A choice of the document: its place, what stands there, what it is called, and how to write it. */
+export function useChoice(name: string) {
+  const scope = useContext(Surrounding);
+  const at = `${scope?.at ?? ''}/${name}`;
+  const value = useBench((s) => (scope ? valueAt(scope.value, `/${name}`) : valueAt(s.document, at)));
+  const edit = useBench((s) => s.edit);
+  const field = fieldAt(CHOICES, at);
+  return {
+    at,
+    value,
+    field,
+    title: field?.column ?? field?.label ?? name,
+    write: (next: unknown, gesture?: string) => edit([{ at, value: next }], gesture),
+  };
+}
+
+/** Whether an entry of the document cannot be used as it is. */
+function useFaulty(at: string): boolean {
+  return useBench((s) => s.derived.report.findings.some(({ place }) => place.field === at));
+}
+
+/**
+ * The field of a choice that is an entry text.
+ * @param instead choices that say the same in another way, and are cleared with what is typed here
+ */
+export function useEntryOf(
+  name: string,
+  instead: readonly string[] = [],
+  onDone: OnDone = LEAVE,
+): EntryField {
+  const { at, value } = useChoice(name);
+  const edit = useBench((s) => s.edit);
+  const root = at.slice(0, at.length - name.length);
+  return useField(
+    typeof value === 'string' ? value : '',
+    (next, gesture) =>
+      edit(
+        [
+          ...instead.map((other) => ({ at: `${root}${other}`, value: undefined })),
+          { at, value: next === '' ? undefined : next },
+        ],
+        gesture,
+      ),
+    onDone,
+  );
+}
+
+interface LengthProps {
+  /** Its place in the document, without the slash before it. */
+  name: string;
+  title?: string;
+  /** What holds while nothing is typed. */
+  computed?: string;
+  /** Choices that say the same in another way. */
+  instead?: readonly string[];
+  note?: string;
+  /** The field stands at the right end of its line, or under its title. */
+  layout?: 'column' | 'line' | 'under';
+  label?: string;
+}
+
+/** A length that can be set; empty, the computed one holds. */
+export function LengthField({
+  name,
+  title,
+  computed = '',
+  instead,
+  note,
+  layout = 'column',
+  label,
+}: LengthProps) {
+  const { at, title: called } = useChoice(name);
+  const field = useEntryOf(name, instead);
+  const faulty = useFaulty(at);
+  const words = title ?? called;
+  const [row, head, box] = {
+    column: ['flex min-w-0 items-center gap-2', 'w-[88px] shrink-0', 'w-24'],
+    line: ['flex items-center gap-2 py-[2px]', 'min-w-0 flex-1', 'w-[104px] text-right'],
+    under: ['block', 'text-secondary text-[12px]', 'w-full'],
+  }[layout] as [string, string, string];
+  return (
+    <label className={row}>
+      <span className={head}>{words}</span>
+      <EntryInput
+        field={field}
+        tone={faulty ? 'fault' : field.text ? 'set' : 'plain'}
+        className={box}
+        placeholder={computed}
+        aria-label={label ?? words}
+        aria-invalid={faulty || undefined}
+      />
+      {note && <span className="text-secondary truncate text-[12px]">{note}</span>}
+    </label>
+  );
+}
+
+interface ChoiceProps {
+  name: string;
+  title?: string;
+  /** The choice that leaves no trace in the document. */
+  usual: string | number;
+  options: Options<string | number>;
+}
+
+/** A choice out of a few. */
+export function ChoiceField({ name, title, usual, options }: ChoiceProps) {
+  const { value, title: called, write } = useChoice(name);
+  const chosen = typeof value === 'string' || typeof value === 'number' ? value : usual;
+  return (
+    <label className="flex items-center gap-2">
+      <span className="w-[88px] shrink-0">{title ?? called}</span>
+      <Pick value={chosen} options={options} onChange={(next) => write(next === usual ? undefined : next)} />
+    </label>
+  );
+}
+
+/** A whole number that can be set, between the limits of its table. */
+export function CountField({
+  name,
+  computed,
+  least = 1,
+}: {
+  name: string;
+  computed: number;
+  least?: number;
+}) {
+  const { at, value, field, title, write } = useChoice(name);
+  const most = field?.kind === 'count' ? field.most : Infinity;
+  return (
+    <label className="flex items-center gap-2">
+      <span className="w-[88px] shrink-0">{title}</span>
+      <input
+        type="number"
+        className={`bg-base-100 w-24 border px-1 ${value === undefined ? 'border-base-300' : 'border-primary font-semibold'}`}
+        aria-label={title}
+        min={least}
+        max={most}
+        value={typeof value === 'number' ? value : ''}
+        placeholder={String(computed)}
+        onChange={({ target: { value: next } }) => {
+          const count = Math.round(Number(next));
+          if (next !== '' && !(count >= least && count <= most)) return;
+          write(next === '' ? undefined : count, `count ${at}`);
+        }}
+      />
+    </label>
+  );
+}
+
+interface FlagProps {
+  name: string;
+  title?: string;
+  /** What holds while nothing was chosen. */
+  usual?: boolean;
+  children?: ReactNode;
+}
+
+/** A tick; its usual state leaves no trace in the document. */
+export function FlagField({ name, title, usual = false, children }: FlagProps) {
+  const { value, title: called, write } = useChoice(name);
+  const checked = typeof value === 'boolean' ? value : usual;
+  return (
+    <Tick checked={checked} onChange={(next) => write(next === usual ? undefined : next)}>
+      {title ?? called}
+      {children}
+    </Tick>
+  );
+}
+
+/** Free words; `bare` leaves their title to what stands beside. */
+export function WordsField({
+  name,
+  placeholder,
+  label,
+}: {
+  name: string;
+  placeholder: string;
+  label?: string;
+}) {
+  const { at, value, field, title, write } = useChoice(name);
+  return (
+    <input
+      className="border-base-300 bg-base-100 min-w-0 flex-1 border px-1"
+      aria-label={label ?? title}
+      value={typeof value === 'string' ? value : ''}
+      placeholder={placeholder}
+      maxLength={field?.kind === 'text' ? field.longest : undefined}
+      onChange={({ target }) => write(target.value || undefined, `words ${at}`)}
+    />
+  );
+}
+
+/** Why something differs from what was computed; it stays in the document. */
+export function Reason({ name }: { name: string }) {
+  const { at, value, write } = useChoice(name);
+  return (
+    <input
+      className="hover:border-base-300 focus:border-primary mt-1 w-full border-b border-transparent bg-transparent py-0.5 text-[12px]"
+      aria-label="Reason"
+      placeholder="Reason, kept with the footprint"
+      value={typeof value === 'string' ? value : ''}
+      maxLength={400}
+      onChange={({ target }) => write(target.value || undefined, `reason ${at}`)}
+    />
+  );
+}

@@ -1,0 +1,25 @@
+import { pointerKey } from '../../core/document/edit';
+import type { SettableSize } from '../../core/land/solution';
+import { useBench } from '../state/context';
+import { LEAVE, useField, type EntryField, type OnDone } from './useEntry';
+
+/** The field of a land size of one group; clearing it also clears what was set for every group. */
+export function useLandField(group: string, size: SettableSize, onDone: OnDone = LEAVE): EntryField {
+  const text = useBench(({ document: { overrides } }) => {
+    const every: Readonly<Partial<Record<SettableSize, string>>> = overrides?.land ?? {};
+    return overrides?.lands?.[group]?.[size] ?? every[size] ?? '';
+  });
+  const edit = useBench((s) => s.edit);
+  return useField(
+    text,
+    (next, gesture) =>
+      edit(
+        [
+          { at: `/overrides/land/${size}`, value: undefined },
+          { at: `/overrides/lands/${pointerKey(group)}/${size}`, value: next === '' ? undefined : next },
+        ],
+        gesture,
+      ),
+    onDone,
+  );
+}
