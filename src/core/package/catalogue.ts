@@ -28,7 +28,6 @@ export const CATALOGUE: readonly PackageKind[] = FAMILIES.map(
     keywords,
     dimensions: dimensions.map((definition) => {
       const { derived, when, ...rest } = definition;
-      void when;
       return derived === undefined ? rest : { ...rest, derived: derivedText(definition, {}) };
     }),
     options: options.map(({ id: option, name, choices, help }) => ({
