@@ -110,7 +110,7 @@ describe('nothing is lost', () => {
     expect(await cards(page)).toBe(before);
 
     const good = {
-      tapis: 1,
+      tapis: 2,
       name: 'Good one',
       package: { family: 'rectangular-chip', dimensions: { L: 1 } },
       level: 'B',
@@ -127,7 +127,7 @@ describe('nothing is lost', () => {
     const browser = await launch();
     const page = await openPage(browser, server.url);
     const strange = {
-      tapis: 1,
+      tapis: 2,
       name: 'Strange',
       package: { family: 'origami', dimensions: { X9: '1' } },
       level: 'B',

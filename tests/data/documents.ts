@@ -6,7 +6,7 @@ export function converter(
   rest: Partial<TapisDocument> & { overrides?: Overrides } = {},
 ): TapisDocument {
   return {
-    tapis: 1,
+    tapis: 2,
     name: 'U4 converter',
     package: {
       family: 'gull-wing-dual',
@@ -36,7 +36,7 @@ export function chip(
 ): TapisDocument {
   const { component = 'resistor', ...others } = rest;
   return {
-    tapis: 1,
+    tapis: 2,
     name: 'R1',
     package: {
       family: 'rectangular-chip',

@@ -20,7 +20,7 @@ function documentFor(
   options: Readonly<Record<string, string>> = {},
 ): TapisDocument {
   return {
-    tapis: 1,
+    tapis: 2,
     name: family.id,
     package: {
       family: family.id,

@@ -1,10 +1,12 @@
 import { describe, expect, it } from 'vitest';
+import { newDocument } from '../../src/core/document/document';
 import type { Finding } from '../../src/core/document/finding';
 import { compile } from '../../src/core/footprint/compile';
-import { FAMILIES } from '../../src/core/package/families';
-import type { Drawable } from '../../src/islands/state/derive';
+import { isDrawable, type Drawable } from '../../src/core/footprint/footprint';
+import { CATALOGUE } from '../../src/core/package/catalogue';
 import { familiesFor, exampleOf } from '../../src/islands/gallery/families';
-import { packageViews, widthOf } from '../../src/core/drawing/package-views';
+import { widthOf } from '../../src/core/drawing/drawing';
+import { packageViews } from '../../src/core/drawing/package-views';
 import { placeBalloons } from '../../src/islands/sheet/Balloons';
 import { textPlace, type DimensionGlyph } from '../../src/islands/sheet/Dimension';
 import { glyphsFor, linesFor } from '../../src/islands/sheet/dimension-glyphs';
@@ -13,8 +15,8 @@ import { chip, converter } from '../data/documents';
 
 function drawable(document = converter()): Drawable {
   const compiled = compile(document);
-  if (!compiled.footprint) throw new Error('no footprint');
-  return compiled as Drawable;
+  if (!isDrawable(compiled)) throw new Error('no footprint');
+  return compiled;
 }
 
 describe('a dimension’s value', () => {
@@ -80,10 +82,9 @@ describe('dimension lines', () => {
       'C 5.80',
       'X 0.40',
     ]);
-    const quad = FAMILIES.find(({ id }) => id === 'gull-wing-quad');
-    const example = quad && exampleOf(quad);
-    if (!example) throw new Error('no quad');
-    const symbols = linesFor('land', example, 'mil').map(({ line }) => line.symbol);
+    const quad = CATALOGUE.find(({ id }) => id === 'gull-wing-quad');
+    const example = newDocument('quad', 'gull-wing-quad', quad?.example as Record<string, string>);
+    const symbols = linesFor('land', drawable(example), 'mil').map(({ line }) => line.symbol);
     expect(new Set(symbols).size).toBe(symbols.length);
     expect(symbols).toContain('Z level');
   });
@@ -125,7 +126,7 @@ describe('balloons', () => {
 
 describe('the gallery', () => {
   it.each([
-    ['', FAMILIES.map(({ id }) => id)],
+    ['', CATALOGUE.map(({ id }) => id)],
     ['qfp', ['gull-wing-quad']],
     ['formed leads 8 wide', ['tab-package']],
     ['tantalum', ['moulded']],
@@ -136,7 +137,7 @@ describe('the gallery', () => {
   ])('finds for “%s”', (query, ids) => {
     expect(familiesFor(query).map(({ id }) => id)).toEqual(ids);
   });
-  it.each(FAMILIES.map((family) => [family.id, family] as const))(
+  it.each(CATALOGUE.map((family) => [family.id, family] as const))(
     'draws %s as wide from the front as from above',
     (_, family) => {
       const example = exampleOf(family);

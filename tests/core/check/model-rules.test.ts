@@ -7,7 +7,7 @@ import type {
   ModelIntent,
   TapisDocument,
 } from '../../../src/core/document/document';
-import { readDocument } from '../../../src/core/document/read';
+import { openDocument } from '../../../src/core/footprint/open';
 import { compile } from '../../../src/core/footprint/compile';
 import type { Assembly } from '../../../src/core/geometry/solid';
 import { PROCESSES } from '../../../src/core/process';
@@ -44,7 +44,7 @@ const MODEL_RULES = [
 
 /** A five-pin header with leads of 0.64 square in holes of 1.10. */
 const header: TapisDocument = {
-  tapis: 1,
+  tapis: 2,
   name: 'J1',
   package: {
     family: 'pin-header',
@@ -56,7 +56,7 @@ const header: TapisDocument = {
 
 /** A no-lead part whose exposed pad has vias. */
 const thermal: TapisDocument = {
-  tapis: 1,
+  tapis: 2,
   name: 'U9',
   package: {
     family: 'no-lead-quad',
@@ -261,10 +261,10 @@ describe('the edge of the board', () => {
   it('is none until its place is given, and the document stays one that can be read', () => {
     const document: TapisDocument = { ...header, edge: { side: 'top' } };
     expect(compile(document).footprint?.edge).toBeNull();
-    expect(readDocument(JSON.stringify(document)).ok).toBe(true);
+    expect(openDocument(JSON.stringify(document)).ok).toBe(true);
   });
   it('ends the board in elevations', () => {
     const { footprint } = compile({ ...header, edge: { side: 'right', at: '5' } });
-    expect(footprint?.edge).toMatchObject({ side: 'right', at: 5 });
+    expect(footprint?.edge).toMatchObject({ side: 'right', at: { x: 5, y: 0 }, outward: 0 });
   });
 });

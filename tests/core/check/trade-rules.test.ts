@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { check } from '../../../src/core/check/check';
 import { RULES } from '../../../src/core/check/rules';
-import type { StackIntent, TapisDocument } from '../../../src/core/document/document';
+import type { TapisDocument } from '../../../src/core/document/document';
 import { applyEdits } from '../../../src/core/document/edit';
+import type { StackIntent } from '../../../src/core/document/intent';
 import type { Finding } from '../../../src/core/document/finding';
 import { compile } from '../../../src/core/footprint/compile';
 import { PROCESSES } from '../../../src/core/process';
@@ -27,14 +28,15 @@ const stacked = (group: string, intent: StackIntent, document: TapisDocument): T
   ...document,
   stacks: { groups: { [group]: intent } },
 });
-const forked = (position: number, intent: StackIntent, document: TapisDocument): TapisDocument => ({
-  ...document,
-  stacks: { lands: { [position]: intent } },
-});
+/** One land with a padstack of its own, by where the package counts it. */
+const forked = (order: number, intent: StackIntent, document: TapisDocument): TapisDocument => {
+  const land = compile(document).footprint?.lands[order - 1]?.id ?? '';
+  return { ...document, stacks: { lands: { [land]: intent } } };
+};
 
 /** A five-pin header: leads of up to 0.67 square, hole 0.948 + 0.20 up to 1.15, at level B. */
 const header = (rest: Partial<TapisDocument> = {}): TapisDocument => ({
-  tapis: 1,
+  tapis: 2,
   name: 'J1',
   package: {
     family: 'pin-header',
@@ -47,7 +49,7 @@ const header = (rest: Partial<TapisDocument> = {}): TapisDocument => ({
 
 /** Thirty-two terminals round a pad of 3.5; lands 0.85 × 0.25. */
 const noLead = (rest: Partial<TapisDocument> = {}): TapisDocument => ({
-  tapis: 1,
+  tapis: 2,
   name: 'U9',
   package: {
     family: 'no-lead-quad',
@@ -72,7 +74,7 @@ const leads = 'leads';
 const pads: StackIntent['windows'] = { columns: 3, rows: 3 };
 
 /** Group ids as the families name them. */
-const groupOf = (document: TapisDocument, i = 0) => compile(document).footprint?.groups[i]?.id ?? leads;
+const groupOf = (document: TapisDocument, i = 0) => compile(document).footprint?.groups[i]?.terminals.id ?? leads;
 const ofLeads = groupOf(converter());
 const ofPins = groupOf(header());
 const ofChip = groupOf(chip());
@@ -188,19 +190,19 @@ describe('rules of the trade', () => {
     [
       'keep-out',
       'beside the part',
-      converter({}, { keepOuts: [{ x: '9', y: '0', diameter: '1', what: 'copper' }] }),
+      converter({}, { keepOuts: [{ id: '1', x: '9', y: '0', diameter: '1', what: 'copper' }] }),
       null,
     ],
     [
       'keep-out',
       'over land 1',
-      converter({}, { keepOuts: [{ x: '-2.9', y: '2.275', diameter: '1', what: 'copper' }] }),
+      converter({}, { keepOuts: [{ id: '1', x: '-2.9', y: '2.275', diameter: '1', what: 'copper' }] }),
       expect.any(Number) as unknown as number,
     ],
     [
       'keep-out',
       'components under the body',
-      converter({}, { keepOuts: [{ x: '0', y: '0', diameter: '1', what: 'components' }] }),
+      converter({}, { keepOuts: [{ id: '1', x: '0', y: '0', diameter: '1', what: 'components' }] }),
       expect.any(Number) as unknown as number,
     ],
     ['pitch', 'lands on their terminals', converter(), null],

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { check } from '../../../src/core/check/check';
-import { compareCompiled } from '../../../src/core/check/compare';
+import { compareCompiled } from '../../../src/core/compare/compare';
 import { waive } from '../../../src/core/check/waivers';
 import { applyEdits } from '../../../src/core/document/edit';
 import {
@@ -9,8 +9,8 @@ import {
   readProcess,
   writeProcess,
 } from '../../../src/core/document/process-file';
-import { checkDocument } from '../../../src/core/document/read';
-import schema from '../../../src/core/document/tapis-process-1.schema.json';
+import { openValue } from '../../../src/core/footprint/open';
+import { processSchema } from '../../../src/core/document/schema';
 import { compile } from '../../../src/core/footprint/compile';
 import { PROCESSES } from '../../../src/core/process';
 import { allFields } from '../../../src/core/process/fields';
@@ -27,10 +27,11 @@ describe('processes as files', () => {
     },
   );
   it('have a field, with limits, for every number of the schema', () => {
-    const numbers = Object.entries(schema.properties).filter(([, property]) => 'minimum' in property);
+    const properties = processSchema().properties as Record<string, { minimum?: number; maximum?: number }>;
+    const numbers = Object.entries(properties).filter(([, property]) => 'minimum' in property);
     expect(new Set(numbers.map(([key]) => key))).toEqual(new Set(allFields().map(({ key }) => key)));
     for (const { key, limits } of allFields()) {
-      const property = (schema.properties as Record<string, { minimum?: number; maximum?: number }>)[key];
+      const property = properties[key];
       expect([property?.minimum, property?.maximum], key).toEqual([...limits]);
       for (const process of PROCESSES) {
         expect(process[key], `${process.id} ${key}`).toBeGreaterThanOrEqual(limits[0]);
@@ -77,8 +78,8 @@ describe('a document with a process of its own', () => {
     expect(footprint?.padstacks[0]?.mask[0]?.figure).toMatchObject({ width: 1.71 });
   });
   it('is held against the schema with it', () => {
-    expect(checkDocument(document).ok).toBe(true);
-    const broken = checkDocument({ ...document, ownProcess: { ...own, minGap: 'wide' } });
+    expect(openValue(document).ok).toBe(true);
+    const broken = openValue({ ...document, ownProcess: { ...own, minGap: 'wide' } });
     expect(broken.ok ? [] : broken.error.map(({ field }) => field)).toContain('/ownProcess/minGap');
   });
 });
@@ -86,10 +87,10 @@ describe('a document with a process of its own', () => {
 describe('what a change of the process costs', () => {
   const compiledBy = (process: string) => {
     const compiled = compile(converter({}, { process }));
-    return [compiled, check(compiled)] as const;
+    return { compiled, report: check(compiled) };
   };
   it('is told: sizes, marks and findings', () => {
-    const changes = compareCompiled(...compiledBy('standard'), ...compiledBy('kitchen-table'));
+    const changes = compareCompiled(compiledBy('standard'), compiledBy('kitchen-table'));
     const of = (title: string) => changes.find((change) => change.title === title);
     expect(of('Text height')).toMatchObject({ from: 1, to: 1.5 });
     expect(of('Mask opening beyond the land')).toMatchObject({
@@ -110,14 +111,14 @@ describe('what a change of the process costs', () => {
         },
         stacks: { groups: { pad: { vias: { on: true, pitch: '0.6', cover: 'filled' } } } },
       });
-      return [compiled, check(compiled)] as const;
+      return { compiled, report: check(compiled) };
     };
     // rings of 0.5 on 1.7: (1.7 − 0.5)/0.6 + 1 = 3 each way; rings of 1.2: one
-    const changes = compareCompiled(...thermal('standard'), ...thermal('kitchen-table'));
+    const changes = compareCompiled(thermal('standard'), thermal('kitchen-table'));
     expect(changes.find(({ title }) => title === 'Vias in lands')).toMatchObject({ from: '9', to: '1' });
   });
   it('is nothing for the same process', () => {
-    expect(compareCompiled(...compiledBy('standard'), ...compiledBy('standard'))).toEqual([]);
+    expect(compareCompiled(compiledBy('standard'), compiledBy('standard'))).toEqual([]);
   });
 });
 
@@ -146,5 +147,5 @@ describe('waivers', () => {
     const again = findings.find(({ rule }) => rule === 'land-gap');
     expect(again?.lapsed?.reason).toBe('the shop holds 0.10');
   });
-  it('are part of the document', () => expect(checkDocument(waived).ok).toBe(true));
+  it('are part of the document', () => expect(openValue(waived).ok).toBe(true));
 });

@@ -58,7 +58,7 @@ describe('elevations line up with the plan', () => {
     });
   });
   it('lands stand on the laminate, as wide as in the plan', () => {
-    const [solution] = footprint.solutions;
+    const [solution] = footprint.groups;
     const Z = solution?.kind === 'span' ? solution.land.Z : 0;
     expect(extentOf(front, 'copper')).toEqual({ minX: -Z / 2, maxX: Z / 2, minY: 0, maxY: 0.035 });
     expect(extentOf(front, 'laminate')).toMatchObject({ minY: -1.6, maxY: 0 });

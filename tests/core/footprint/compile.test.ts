@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { check } from '../../../src/core/check/check';
 import { LEVELS, type TapisDocument } from '../../../src/core/document/document';
 import { compile } from '../../../src/core/footprint/compile';
-import { withExamples } from '../../../src/core/footprint/example';
+import { withExamples } from '../../../src/core/package/draw';
 import type { Footprint } from '../../../src/core/footprint/footprint';
 import { boxOfPoints, centreOf, gapBetween } from '../../../src/core/geometry/box';
 import type { Point } from '../../../src/core/geometry/point';
@@ -65,7 +65,7 @@ describe('the sixteen-lead converter', () => {
 
 describe('overrides', () => {
   it('set land sizes, margins, numbers and solder', () => {
-    const overrides = { land: { X: '0.35' }, maskMargin: '0', pasteMargin: '0.02', numbers: { 1: 'A' } };
+    const overrides = { land: { X: '0.35' }, maskMargin: '0', pasteMargin: '0.02', numbers: { 'rows/1': 'A' } };
     const footprint = footprintOf(converter({}, { overrides, body: { solderThickness: '0.1' } }));
     expect(footprint.padstacks[0]).toMatchObject({
       name: 'r155_35m0p2',
@@ -84,7 +84,7 @@ describe('overrides', () => {
     const { footprint, problems } = compile(
       converter({}, { overrides: { land: { X: 'wide' }, maskMargin: '-5' } }),
     );
-    expect(footprint?.solutions[0]).toMatchObject({ land: { X: 0.4 } });
+    expect(footprint?.groups[0]).toMatchObject({ land: { X: 0.4 } });
     expect(problems.map(({ title }) => title)).toEqual([
       'Land X cannot be used',
       'Mask margin cannot be used',
@@ -98,11 +98,11 @@ describe('padstacks of single lands', () => {
     {
       stacks: {
         groups: { leads: { mask: { margin: 'wide' } } },
-        lands: { 1: { paste: { margin: 'thin' } } },
+        lands: { 'rows/1': { paste: { margin: 'thin' } } },
       },
     },
   );
-  const group = footprintOf(converter()).groups[0]?.id ?? '';
+  const group = footprintOf(converter()).groups[0]?.terminals.id ?? '';
   it('report what cannot be read once, where it stands', () => {
     const stacks = {
       groups: { [group]: forked.stacks?.groups?.['leads'] ?? {} },
@@ -111,12 +111,12 @@ describe('padstacks of single lands', () => {
     const { problems } = compile({ ...forked, stacks });
     expect(problems.map(({ remedies }) => remedies[0]?.edits[0]?.at).sort()).toEqual([
       `/stacks/groups/${group}/mask/margin`,
-      '/stacks/lands/1/paste/margin',
+      '/stacks/lands/rows~11/paste/margin',
     ]);
   });
   it('stand beside those of their group, and are one where they are equal', () => {
     const own = (intent: object) =>
-      footprintOf(converter({}, { stacks: { lands: { 1: intent } } })).padstacks;
+      footprintOf(converter({}, { stacks: { lands: { 'rows/1': intent } } })).padstacks;
     expect(own({ shape: 'rectangle' })).toHaveLength(1);
     expect(own({ shape: 'oblong' }).map(({ name }) => name)).toEqual(['b155_40', 'r155_40']);
   });

@@ -8,20 +8,20 @@ import type { FamilyDefinition } from '../../../src/core/package/family';
 
 /** Two rows of three: 1 2 3 down the left, 4 5 6 up the right. */
 const DUAL = [
-  { position: 1, at: { x: -1, y: 1 } },
-  { position: 2, at: { x: -1, y: 0 } },
-  { position: 3, at: { x: -1, y: -1 } },
-  { position: 4, at: { x: 1, y: -1 } },
-  { position: 5, at: { x: 1, y: 0 } },
-  { position: 6, at: { x: 1, y: 1 } },
+  { id: 'rows/1', order: 1, at: { x: -1, y: 1 } },
+  { id: 'rows/2', order: 2, at: { x: -1, y: 0 } },
+  { id: 'rows/3', order: 3, at: { x: -1, y: -1 } },
+  { id: 'rows/4', order: 4, at: { x: 1, y: -1 } },
+  { id: 'rows/5', order: 5, at: { x: 1, y: 0 } },
+  { id: 'rows/6', order: 6, at: { x: 1, y: 1 } },
 ];
-const own = new Map(DUAL.map(({ position }) => [position, String(position)]));
+const own = new Map(DUAL.map(({ id, order }) => [id, String(order)]));
 
 /** The numbers as they stand, row by row from above. */
 function drawn(numbering: Numbering): string {
-  const numbers = numberTerminals(DUAL, own, numbering);
+  const numbers = numberTerminals(DUAL, own, numbering, null);
   const at = (x: number, y: number) =>
-    numbers.get(DUAL.find((t) => t.at.x === x && t.at.y === y)?.position ?? 0);
+    numbers.get(DUAL.find((t) => t.at.x === x && t.at.y === y)?.id ?? '');
   return [1, 0, -1].map((y) => `${at(-1, y)} ${at(1, y)}`).join(' / ');
 }
 
@@ -44,7 +44,7 @@ describe('numbering', () => {
   it('gives every terminal one number, in every scheme from every corner', () => {
     for (const { id } of SCHEMES) {
       for (const corner of ['upper-left', 'lower-left', 'lower-right', 'upper-right'] as const) {
-        const numbers = [...numberTerminals(DUAL, own, { scheme: id, corner }).values()];
+        const numbers = [...numberTerminals(DUAL, own, { scheme: id, corner }, null).values()];
         expect(new Set(numbers).size, `${id} ${corner}`).toBe(DUAL.length);
       }
     }
@@ -53,8 +53,8 @@ describe('numbering', () => {
     const ends = [DUAL[1], DUAL[4]] as typeof DUAL;
     const letters = (numbering: Numbering, polarity: 'cathode' | 'plus') =>
       [...numberTerminals(ends, own, numbering, polarity)].map(([p, n]) => `${p}${n}`).sort();
-    expect(letters({ scheme: 'polarity' }, 'cathode')).toEqual(['2K', '5A']);
-    expect(letters({ scheme: 'polarity', corner: 'lower-right' }, 'plus')).toEqual(['2−', '5+']);
+    expect(letters({ scheme: 'polarity' }, 'cathode')).toEqual(['rows/2K', 'rows/5A']);
+    expect(letters({ scheme: 'polarity', corner: 'lower-right' }, 'plus')).toEqual(['rows/2−', 'rows/5+']);
   });
   it('leaves the exposed pad its number after the rows, in any scheme', () => {
     const [example] = variantsOf(familyById('no-lead-quad') as FamilyDefinition);

@@ -3,11 +3,12 @@ import { check } from '../../../src/core/check/check';
 import type { RecommendedPattern, TapisDocument } from '../../../src/core/document/document';
 import { outlineEdits } from '../../../src/core/document/entries';
 import { applyEdits } from '../../../src/core/document/edit';
-import { readDocument } from '../../../src/core/document/read';
+import { openDocument } from '../../../src/core/footprint/open';
 import { compile } from '../../../src/core/footprint/compile';
-import { landFromPattern, patternFigures } from '../../../src/core/footprint/recommended';
+import { patternFigures } from '../../../src/core/footprint/recommended';
 import { jointMargins } from '../../../src/core/joint/margins';
 import { familyById } from '../../../src/core/package/families';
+import { landFromPattern } from '../../../src/core/land/pattern';
 import type { LandSize } from '../../../src/core/land/solver';
 import { converter } from '../../data/documents';
 
@@ -17,7 +18,7 @@ const pattern = (rest: Partial<RecommendedPattern> = {}): RecommendedPattern => 
 });
 
 function landOf(document: TapisDocument): LandSize {
-  const [solution] = compile(document).footprint?.solutions ?? [];
+  const [solution] = compile(document).footprint?.groups ?? [];
   if (solution?.kind !== 'span') throw new Error('no lands');
   return solution.land;
 }
@@ -34,7 +35,7 @@ describe('the datasheet’s own lands', () => {
     const inches = pattern({ unit: 'in', groups: { rows: { Y: '0.05', X: '18mil', distance: '0.18' } } });
     // 1.27, 0.4572, gap 4.572
     const { recommended } = compile(converter({}, { recommended: inches }));
-    expect(recommended['rows']?.land).toEqual({ Z: 7.112, G: 4.572, C: 5.842, Y: 1.27, X: 0.4572 });
+    expect(recommended.get('rows')?.land).toEqual({ Z: 7.112, G: 4.572, C: 5.842, Y: 1.27, X: 0.4572 });
   });
   it('lie over the computed ones and change nothing until they are adopted', () => {
     const document = converter({}, { recommended: pattern() });
@@ -46,9 +47,9 @@ describe('the datasheet’s own lands', () => {
   });
   it('would give these margins', () => {
     const { footprint, process, recommended } = compile(converter({}, { recommended: pattern() }));
-    const [group, solution] = [footprint?.groups[0], footprint?.solutions[0]];
-    if (group?.kind !== 'span' || solution?.kind !== 'span') throw new Error('no lands');
-    const [toe, heel] = jointMargins(group, solution, process, recommended['rows']?.land ?? undefined);
+    const group = footprint?.groups[0];
+    if (group?.kind !== 'span') throw new Error('no lands');
+    const [toe, heel] = jointMargins(group.terminals, group, process, recommended.get('rows')?.land ?? undefined);
     // (7.00 − 6.20 − 0.415331)/2 and (5.491548 − 4.60 − 0.593717)/2
     expect(toe?.rms).toBeCloseTo(0.192335, 5);
     expect(heel?.rms).toBeCloseTo(0.148915, 5);
@@ -70,7 +71,7 @@ describe('the datasheet’s own lands', () => {
       'Recommended land length cannot be used',
       'Recommended distance cannot be used',
     ]);
-    expect(recommended['rows']).toEqual({ sizes: { X: 0.4 }, land: null });
+    expect(recommended.get('rows')).toEqual({ sizes: { X: 0.4 }, land: null });
   });
   it('and reasons survive the file', () => {
     const document = converter(
@@ -82,7 +83,7 @@ describe('the datasheet’s own lands', () => {
         orientation: 'B',
       },
     );
-    const read = readDocument(JSON.stringify(document));
+    const read = openDocument(JSON.stringify(document));
     expect(read).toMatchObject({ ok: true, value: document });
   });
 });
@@ -101,6 +102,6 @@ describe('typical outlines', () => {
     if (!outline) throw new Error('no outline');
     const inch = converter({}, { package: { family: 'gull-wing-dual', unit: 'in', dimensions: {} } });
     const compiled = compile(applyEdits(inch, outlineEdits(inch, outline)));
-    expect(compiled.footprint?.values['E']?.nom).toBeCloseTo(6, 9);
+    expect(compiled.resolved?.values?.['E']?.nom).toBeCloseTo(6, 9);
   });
 });

@@ -1,7 +1,7 @@
 import { XMLParser } from 'fast-xml-parser';
 import { describe, expect, it } from 'vitest';
 import type { TapisDocument } from '../../../src/core/document/document';
-import { readDocument } from '../../../src/core/document/read';
+import { openDocument } from '../../../src/core/footprint/open';
 import { compile } from '../../../src/core/footprint/compile';
 import { FORMATS, formatById } from '../../../src/core/format';
 import { writeFile } from '../../../src/core/format/format';
@@ -69,7 +69,7 @@ it('the document reads back as it was', () => {
       edge: { side: 'left', at: '5', minOverhang: '-0.2', maxOverhang: '0.2' },
     },
   );
-  expect(readDocument(write('json', document))).toEqual({ ok: true, value: document });
+  expect(openDocument(write('json', document))).toEqual({ ok: true, value: document });
 });
 
 describe('pad table', () => {

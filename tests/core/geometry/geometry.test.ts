@@ -21,7 +21,7 @@ import { gapBetweenFigures, gapToLine } from '../../../src/core/geometry/gaps';
 import { flatten, strip } from '../../../src/core/geometry/contour';
 import { facesOf } from '../../../src/core/geometry/faces';
 import { neighboursOf } from '../../../src/core/geometry/neighbours';
-import { turn, type Point3, type Quarter } from '../../../src/core/geometry/point';
+import { turn, type Point3 } from '../../../src/core/geometry/point';
 import { area, cutLines, lengthOf, unite } from '../../../src/core/geometry/polygon';
 import { block, type Shape } from '../../../src/core/geometry/solid';
 
@@ -47,8 +47,6 @@ function volume(shape: Shape): number {
 
 describe('boxes', () => {
   const a = boxAt({ x: 0, y: 0 }, 2, 1);
-  it('turn by quarters', () =>
-    expect(boxAt({ x: 0, y: 0 }, 2, 1, 90)).toEqual({ minX: -0.5, minY: -1, maxX: 0.5, maxY: 1 }));
   it.each<[string, Box, number]>([
     ['beside', boxAt({ x: 2.5, y: 0 }, 2, 1), 0.5],
     ['diagonal', boxAt({ x: 5, y: 4.5 }, 2, 1), Math.hypot(3, 3.5)],
@@ -65,8 +63,7 @@ describe('boxes', () => {
 });
 
 it('four quarter turns are none', () => {
-  const quarters: Quarter[] = [90, 90, 90, 90];
-  expect(quarters.reduce(turn, { x: 1, y: 2 })).toEqual({ x: 1, y: 2 });
+  expect([90, 90, 90, 90].reduce(turn, { x: 1, y: 2 })).toEqual({ x: 1, y: 2 });
   expect(turn({ x: 1, y: 0 }, 90)).toEqual({ x: 0, y: 1 });
 });
 
@@ -172,8 +169,8 @@ describe('figures', () => {
         fc.double({ min: 0, max: 1, noNaN: true }),
         (f, by, more) => {
           const [inner, outer] = [
-            place(f, { x: 1, y: 2 }, by as Quarter),
-            place(grown(f, more), { x: 1, y: 2 }, by as Quarter),
+            place(f, { x: 1, y: 2 }, by ),
+            place(grown(f, more), { x: 1, y: 2 }, by ),
           ];
           expect(overhang(inner, outer)).toBeLessThanOrEqual(3e-6 - more);
           const drawn = boxOfPoints(flatten(contourOf(outer), 1e-6)) as Box;

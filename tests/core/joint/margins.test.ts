@@ -8,9 +8,9 @@ import { chip, converter } from '../../data/documents';
 
 function jointOf(document = converter()) {
   const { footprint, process } = compile(document);
-  const [group, solution] = [footprint?.groups[0], footprint?.solutions[0]];
-  if (group?.kind !== 'span' || solution?.kind !== 'span') throw new Error('no footprint');
-  return { group, solution, process };
+  const solution = footprint?.groups[0];
+  if (solution?.kind !== 'span') throw new Error('no footprint');
+  return { group: solution.terminals, solution, process };
 }
 
 describe('margins of the converter', () => {

@@ -16,9 +16,9 @@ import { footprintOf, VARIANTS } from '../../data/families';
 
 const standard = PROCESSES[0] as Process;
 
-function modelOf(document: TapisDocument, position = 1): JointModel {
+function modelOf(document: TapisDocument, order = 1): JointModel {
   const footprint = footprintOf(document);
-  const land = footprint.lands.find((l) => l.position === position);
+  const land = footprint.lands[order - 1];
   const model = land && jointModel(footprint, land, standard, document.level);
   if (!model) throw new Error('no joint');
   return model;
@@ -65,7 +65,7 @@ describe('the joint of the converter', () => {
     expect(toe?.rms.min).toBeCloseTo(0.475 - Math.sqrt(0.0525) / 2, 9);
   });
   it('takes a corrected contact: moved by 0.1, the toe loses it and the heel gains it', () => {
-    const group = footprintOf(converter()).groups[0]?.id ?? '';
+    const group = footprintOf(converter()).groups[0]?.terminals.id ?? '';
     const moved = modelOf(converter({}, { contacts: { [group]: { offset: '0.1' } } }));
     const own = moved.margins.map((margin) => marginFigures(moved, margin).mean);
     expect(own[0]).toBeCloseTo(0.475 - 0.1, 9);

@@ -6,7 +6,13 @@ import { landUnderBall, solveSpot } from '../../../src/core/land/solve-spot';
 import { diagonal, solvePin } from '../../../src/core/land/solve-pin';
 import { solveLands } from '../../../src/core/land/solve';
 import { BALL_ROWS } from '../../../src/core/land/tables';
-import type { PinGroup, SpanGroup, SpotGroup } from '../../../src/core/package/terminal';
+import {
+  HOME,
+  UPRIGHT,
+  type PinGroup,
+  type SpanGroup,
+  type SpotGroup,
+} from '../../../src/core/package/terminal';
 import { processById } from '../../../src/core/process';
 import type { Process } from '../../../src/core/process/process';
 import { exactly, type Toleranced } from '../../../src/core/units/toleranced';
@@ -21,7 +27,8 @@ function pins(rest: Partial<PinGroup> = {}): PinGroup {
     title: 'Pins',
     lead: { shape: 'round', width: range(0.6, 0.7), thickness: range(0.6, 0.7) },
     pitch: { x: 2.54, y: null },
-    places: [{ position: 1, at: { x: 0, y: 0 }, rotation: 0 }],
+    frame: HOME,
+    places: [{ order: 1, at: { x: 0, y: 0 }, rotation: 0 }],
     ...rest,
   };
 }
@@ -106,6 +113,7 @@ function spots(form: SpotGroup['form'], diameter: number): SpotGroup {
     form,
     contact: { min: figure, nom: figure, max: figure },
     pitch: 0.8,
+    frame: HOME,
     places: [],
   };
 }
@@ -142,21 +150,21 @@ describe('trims against other lands', () => {
     id: axis,
     title: axis,
     form: 'no-lead',
-    axis,
+    frame: axis === 'x' ? HOME : UPRIGHT,
     span: range(body - 0.1, body + 0.1),
     length: range(0.3, 0.5),
     width: range(0.18, 0.3),
     pitch: 0.5,
     body: null,
     places: Array.from({ length: rows }, (_, i) => ({
-      position: i + 1,
-      side: -1,
+      order: i + 1,
+      end: -1,
       along: ((rows - 1) / 2 - i) * 0.5,
     })),
   });
   const pad = (size: number): SpotGroup => {
     const figure = { kind: 'rectangle', width: size, height: size } as const;
-    const places = [{ position: 99, at: { x: 0, y: 0 }, rotation: 0 as const }];
+    const places = [{ order: 99, at: { x: 0, y: 0 }, rotation: 0 }];
     return { ...spots('thermal', 1), id: 'pad', contact: { min: figure, nom: figure, max: figure }, places };
   };
 

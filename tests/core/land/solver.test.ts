@@ -14,7 +14,7 @@ import {
 } from '../../../src/core/land/solution';
 import { solveSpan } from '../../../src/core/land/solve-span';
 import { solveLand, type TerminalSizes } from '../../../src/core/land/solver';
-import type { SpanGroup } from '../../../src/core/package/terminal';
+import { HOME, type SpanGroup } from '../../../src/core/package/terminal';
 import { processById } from '../../../src/core/process';
 import type { Process } from '../../../src/core/process/process';
 import type { Toleranced } from '../../../src/core/units/toleranced';
@@ -32,7 +32,7 @@ function group(sizes: TerminalSizes, rest: Partial<SpanGroup> = {}): SpanGroup {
     id: 'g',
     title: 'g',
     form: 'rectangular-end',
-    axis: 'x',
+    frame: HOME,
     pitch: null,
     body: null,
     places: [],

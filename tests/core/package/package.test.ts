@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { landIdOf } from '../../../src/core/package/terminal';
 import type { PackageIntent } from '../../../src/core/document/document';
 import { FAMILIES, familyById } from '../../../src/core/package/families';
 import type { FamilyDefinition } from '../../../src/core/package/family';
@@ -86,10 +87,12 @@ describe('every family', () => {
     const assembly = family.solids(values, options);
     for (const part of assembly.parts) expect(Object.keys(assembly.shapes)).toContain(part.shape);
     expect(new Set(assembly.parts.map(({ name }) => name)).size).toBe(assembly.parts.length);
-    const positions = family
-      .terminals(values, options)
-      .flatMap(({ places }) => places.map(({ position }) => position));
-    expect([...positions].sort((a, b) => a - b)).toEqual(positions.map((_, i) => i + 1));
+    const groups = family.terminals(values, options);
+    const orders = groups.flatMap(({ places }) => places.map(({ order }) => order));
+    expect([...orders].sort((a, b) => a - b)).toEqual(orders.map((_, i) => i + 1));
+    // what is chosen for a land is kept by what it is known by
+    const ids = groups.flatMap((group) => group.places.map((place, i) => landIdOf(group, place, i)));
+    expect(new Set(ids).size).toBe(ids.length);
   });
 });
 

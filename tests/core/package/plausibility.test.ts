@@ -88,7 +88,7 @@ describe('what datasheets are misread for', () => {
     expect(compile(mended).footprint?.standardName).toBe('HDRV10W64P254_2X5_1270X508X850N');
     const spaced = remedy(withChanges('axial', { e: '7.62' }), 'spacing-body');
     // 6.6 + 2·(0.8 + 0.65) at most material
-    expect(compile(spaced).footprint?.values['e']?.max).toBeCloseTo(9.5, 9);
+    expect(compile(spaced).resolved?.values?.['e']?.max).toBeCloseTo(9.5, 9);
   });
 
   it('names options that cannot be read and uses the rest of them', () => {

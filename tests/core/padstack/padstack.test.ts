@@ -28,7 +28,8 @@ const opening = (part: Partial<StackChoices['mask']>): StackChoices['mask'] => (
   margin: null,
   width: null,
   height: null,
-  none: false,
+  none: null,
+  form: null,
   ...part,
 });
 
@@ -52,8 +53,8 @@ describe('padstacks', () => {
     ['r155_40mneg5', rectangle(1.55, 0.4), {}, {}, { mask: -0.05, paste: 0 }],
     ['r155_40m200_60', rectangle(1.55, 0.4), {}, { mask: opening({ width: 2, height: 0.6 }) }],
     ['r155_40p0', rectangle(1.55, 0.4), {}, { paste: opening({ none: true }) }],
-    ['r155_40pu0', rectangle(1.55, 0.4), {}, { pasteForm: 'home-plate' }],
-    ['r155_40o10_neg5', rectangle(1.55, 0.4), {}, { offset: { x: 0.1, y: -0.05 } }],
+    ['r155_40pu0', rectangle(1.55, 0.4), {}, { paste: opening({ form: 'home-plate' }) }],
+    ['r155_40o10_neg5', rectangle(1.55, 0.4), {}, { offsetX: 0.1, offsetY: -0.05 }],
     ['b155_40', rectangle(1.55, 0.4), {}, { shape: 'oblong' }],
     ['r155_40f10llul', rectangle(1.55, 0.4), {}, { shape: 'chamfered' }],
     [

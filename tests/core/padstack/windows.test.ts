@@ -191,7 +191,7 @@ describe('a thermal land', () => {
     });
   });
   it('takes its windows and vias along where it is moved', () => {
-    const [still, moved] = [build({ windows, vias }), build({ windows, vias, offset: { x: 0.5, y: 0 } })];
+    const [still, moved] = [build({ windows, vias }), build({ windows, vias, offsetX: 0.5 })];
     still.paste.forEach(({ at }, i) => expect(moved.paste[i]?.at.x).toBeCloseTo(at.x + 0.5, 9));
     still.vias.forEach(({ x }, i) => expect(moved.vias[i]?.x).toBeCloseTo(x + 0.5, 9));
     expect(moved.mask[0]?.at).toEqual({ x: 0.5, y: 0 });

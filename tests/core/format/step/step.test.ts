@@ -17,8 +17,8 @@ import { volumeOf } from '../../../data/volume';
 
 /** The box round an assembly by the facets that drawings use, their chords at most 2 µm inside. */
 function boxOf({ shapes, parts }: Assembly): number[][] {
-  const corners = parts.flatMap(({ shape, rotation, at }) =>
-    facesOf(shapes[shape] as Shape).flatMap((face) => placeFace(face, rotation, at).corners),
+  const corners = parts.flatMap((part) =>
+    facesOf(shapes[part.shape] as Shape).flatMap((face) => placeFace(face, part).corners),
   );
   const flat = boxOfPoints(corners);
   const upright = boxOfPoints(corners.map(({ x, z }) => ({ x, y: z })));
