@@ -3,7 +3,13 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   test: {
     projects: [
-      { test: { name: 'unit', include: ['tests/{core,kernel,store,cli,house,islands}/**/*.test.ts'] } },
+      {
+        test: {
+          name: 'unit',
+          include: ['tests/{core,kernel,store,cli,house,islands}/**/*.test.ts'],
+          setupFiles: ['tests/data/depth.ts'],
+        },
+      },
       {
         test: {
           name: 'app',

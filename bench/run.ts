@@ -95,7 +95,10 @@ function bareVolume(): number {
 
 const bench = new Bench({ time: 1000 });
 bench
-  .add('solve one group at one level', () => void solveSpan(group.terminals, 'B', sixteen.process, NO_CHOICES))
+  .add(
+    'solve one group at one level',
+    () => void solveSpan(group.terminals, 'B', sixteen.process, NO_CHOICES),
+  )
   .add('compile 16 leads', () => void compile(converter))
   .add('compile 64 leads', () => void compile(sixtyFour))
   .add('compile 2025 balls', () => void compile(grid))

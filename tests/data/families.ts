@@ -2,6 +2,7 @@ import type { TapisDocument } from '../../src/core/document/document';
 import { compile } from '../../src/core/footprint/compile';
 import type { Footprint } from '../../src/core/footprint/footprint';
 import { FAMILIES } from '../../src/core/package/families';
+import { DEEP } from './depth';
 import type { FamilyDefinition } from '../../src/core/package/family';
 
 /** A family drawn with its example, or with one of its options or common sizes. */
@@ -53,6 +54,9 @@ export function variantsOf(family: FamilyDefinition): Variant[] {
 
 /** All families in all their variants. */
 export const VARIANTS: readonly Variant[] = FAMILIES.flatMap(variantsOf);
+
+/** The variants that slower laws are tried on: all in a deep run, else the example of each family. */
+export const SOME_VARIANTS = DEEP ? VARIANTS : VARIANTS.filter(({ name, family }) => name === family.id);
 
 /** Compiles or says why not. */
 export function footprintOf(document: TapisDocument): Footprint {

@@ -14,6 +14,7 @@ import { sensorModel } from '../../src/demo/sensor-model';
 import { readModel } from '../../src/kernel/read-model';
 import { keyOf } from '../../src/store/models';
 import { converter } from '../data/documents';
+import { cases } from '../data/depth';
 
 const kernel = await loadOcct();
 const read = (bytes: Uint8Array | string, name: string) =>
@@ -121,7 +122,7 @@ describe('a file that is broken', () => {
         else if (result.value.declared === 17 && result.value.parts.length !== 17)
           expect(whatIsMissing(result.value)).not.toBeNull();
       }),
-      { numRuns: 12 },
+      { numRuns: cases(6, 40) },
     );
   }, 60_000);
 });

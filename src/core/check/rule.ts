@@ -118,14 +118,24 @@ export function closerThan<T>(
   meant: (a: T, b: T) => boolean = () => true,
   index: Neighbours = neighboursOf(items.map(figureOf)),
 ): CloseCall<T>[] {
-  const found: CloseCall<T>[] = [];
+  const found: (CloseCall<T> & { readonly order: readonly [number, number] })[] = [];
   for (const [i, j] of index.pairs(limit)) {
     const [a, b] = [items[i] as T, items[j] as T];
     if (!meant(a, b)) continue;
     const gap = gapBetweenFigures(figureOf(a), figureOf(b));
-    if (gap < limit - 1e-9) found.push({ gap, a, b, at: between(figureOf(a), figureOf(b)) });
+    if (gap < limit - 1e-9)
+      found.push({
+        gap,
+        a,
+        b,
+        at: between(figureOf(a), figureOf(b)),
+        order: [Math.min(i, j), Math.max(i, j)],
+      });
   }
-  return found.sort((p, q) => p.gap - q.gap);
+  // of equals the first: the last bits of a sum do not choose
+  return found.sort(
+    (p, q) => quantise(p.gap) - quantise(q.gap) || p.order[0] - q.order[0] || p.order[1] - q.order[1],
+  );
 }
 
 /** Whether two lands have copper on the same side of the board; a hole brings it to both. */

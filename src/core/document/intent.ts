@@ -28,6 +28,8 @@ const HOLE = [0.05, 50] as const;
 const SHIFT = [-100, 100] as const;
 /** Margins of openings, growing or shrinking. */
 const MARGIN = [-5, 5] as const;
+/** Margins that hold for every land. */
+const EVERY_MARGIN = [-1, 5] as const;
 /** Coordinates on the board. */
 const PLACE = [-1000, 1000] as const;
 /** Heights above or below the board. */
@@ -161,8 +163,8 @@ const OVERRIDES = record(
       column: 'Land 1',
       help: 'Shape of land 1 of a through-hole part.',
     }),
-    maskMargin: length('Mask margin', MARGIN, { column: 'Mask margin' }),
-    pasteMargin: length('Paste margin', MARGIN, { column: 'Paste margin' }),
+    maskMargin: length('Mask margin', EVERY_MARGIN, { column: 'Mask margin' }),
+    pasteMargin: length('Paste margin', EVERY_MARGIN, { column: 'Paste margin' }),
     jointMask: flag('Joint mask', {
       column: 'One mask opening for each row',
       help: 'One mask opening for each row in place of one for each land.',

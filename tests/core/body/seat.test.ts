@@ -13,6 +13,7 @@ import { ball, lyingCylinder } from '../../../src/core/package/shapes/round';
 import { converter } from '../../data/documents';
 import { footprintOf, VARIANTS } from '../../data/families';
 import { elsewhere, seated, throughStep } from '../../data/models';
+import { cases } from '../../data/depth';
 
 const variant = (name: string) => footprintOf(VARIANTS.find((v) => v.name === name)!.document);
 const meshed = (shape: Parameters<typeof meshOf>[0]) => subjectOf([meshOf(shape)])!.mesh;
@@ -102,7 +103,7 @@ describe('self-seating', () => {
           expect(best.fit.missing).toEqual([]);
           expect(best.fit.worst).toBeLessThan(0.001);
         }),
-        { numRuns: 3 },
+        { numRuns: cases(1, 6) },
       );
     },
     60_000,

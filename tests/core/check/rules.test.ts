@@ -174,7 +174,7 @@ describe('courtyard', () => {
 describe('number-sequence', () => {
   it('holds as numbered', () => expect(found('number-sequence', converter())).toEqual([]));
   it('finds doubles and the gaps they leave', () => {
-    const twice = converter({}, { overrides: { numbers: { 2: '1' } } });
+    const twice = converter({}, { overrides: { numbers: { 'rows/2': '1' } } });
     expect(found('number-sequence', twice).map(({ message }) => message)).toEqual([
       'Land number 1 is used 2 times.',
       'Land number 2 is missing between 1 and 16.',
@@ -183,11 +183,13 @@ describe('number-sequence', () => {
   });
   it('finds lands without a number', () => {
     expect(
-      found('number-sequence', converter({}, { overrides: { numbers: { 3: '' } } }))[0]?.message,
-    ).toContain('position 3');
+      found('number-sequence', converter({}, { overrides: { numbers: { 'rows/3': '' } } }))[0]?.message,
+    ).toContain('rows/3');
   });
   it('lets letters be', () => {
-    expect(found('number-sequence', chip({}, { overrides: { numbers: { 1: 'A', 2: 'K' } } }))).toEqual([]);
+    expect(
+      found('number-sequence', chip({}, { overrides: { numbers: { 'ends/1': 'A', 'ends/2': 'K' } } })),
+    ).toEqual([]);
   });
 });
 

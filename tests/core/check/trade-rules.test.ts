@@ -74,7 +74,8 @@ const leads = 'leads';
 const pads: StackIntent['windows'] = { columns: 3, rows: 3 };
 
 /** Group ids as the families name them. */
-const groupOf = (document: TapisDocument, i = 0) => compile(document).footprint?.groups[i]?.terminals.id ?? leads;
+const groupOf = (document: TapisDocument, i = 0) =>
+  compile(document).footprint?.groups[i]?.terminals.id ?? leads;
 const ofLeads = groupOf(converter());
 const ofPins = groupOf(header());
 const ofChip = groupOf(chip());
@@ -226,7 +227,12 @@ describe('rules of the trade', () => {
     ['body-height', 'at most 1.25', converter({}, { body: { maxHeight: '1.25' } }), 1.285],
     ['body-height', 'at most 1.0 by the process', under({ maxHeight: 1 }, converter()), 1.285],
     ['number-order', 'as the family counts', converter(), null],
-    ['number-order', 'two exchanged', converter({}, { overrides: { numbers: { 1: '2', 2: '1' } } }), 2],
+    [
+      'number-order',
+      'two exchanged',
+      converter({}, { overrides: { numbers: { 'rows/1': '2', 'rows/2': '1' } } }),
+      2,
+    ],
     ['joint-margin', 'computed lands', converter(), null],
     ['joint-margin', 'computed lands of a chip', chip(), null],
   ])('%s on %s', (rule, _, document, value) => {
@@ -270,7 +276,7 @@ describe('rules of the trade', () => {
     ['via-in-land', stacked('pad', { windows: pads, vias: { on: true } }, noLead())],
     ['text-size', converter({}, { marks: { texts: { value: { height: '0.5' } } } })],
     ['text-over-land', converter({}, { marks: { texts: { reference: { place: 'centre', height: '4' } } } })],
-    ['number-order', converter({}, { overrides: { numbers: { 1: '2', 2: '1' } } })],
+    ['number-order', converter({}, { overrides: { numbers: { 'rows/1': '2', 'rows/2': '1' } } })],
     ['origin-centre', converter({}, { origin: { at: 'pin-1' } })],
     ['level-process', { ...converter(), level: 'C', process: 'kitchen-table' }],
   ])('the first remedy of %s mends it', (rule, document) => {

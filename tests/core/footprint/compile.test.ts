@@ -10,6 +10,7 @@ import type { Point } from '../../../src/core/geometry/point';
 import { FAMILIES } from '../../../src/core/package/families';
 import { PROCESSES } from '../../../src/core/process';
 import { converter } from '../../data/documents';
+import { cases } from '../../data/depth';
 
 function footprintOf(document: TapisDocument): Footprint {
   const { footprint, problems } = compile(document);
@@ -65,7 +66,12 @@ describe('the sixteen-lead converter', () => {
 
 describe('overrides', () => {
   it('set land sizes, margins, numbers and solder', () => {
-    const overrides = { land: { X: '0.35' }, maskMargin: '0', pasteMargin: '0.02', numbers: { 'rows/1': 'A' } };
+    const overrides = {
+      land: { X: '0.35' },
+      maskMargin: '0',
+      pasteMargin: '0.02',
+      numbers: { 'rows/1': 'A' },
+    };
     const footprint = footprintOf(converter({}, { overrides, body: { solderThickness: '0.1' } }));
     expect(footprint.padstacks[0]).toMatchObject({
       name: 'r155_35m0p2',
@@ -224,7 +230,7 @@ describe('laws over all families', () => {
           expect(gapBetween(boxOfPoints(mark) ?? box, box)).toBeGreaterThanOrEqual(0);
         }
       }),
-      { numRuns: 300 },
+      { numRuns: cases(60, 1000) },
     );
   }, 30_000);
 });

@@ -49,7 +49,12 @@ describe('the datasheet’s own lands', () => {
     const { footprint, process, recommended } = compile(converter({}, { recommended: pattern() }));
     const group = footprint?.groups[0];
     if (group?.kind !== 'span') throw new Error('no lands');
-    const [toe, heel] = jointMargins(group.terminals, group, process, recommended.get('rows')?.land ?? undefined);
+    const [toe, heel] = jointMargins(
+      group.terminals,
+      group,
+      process,
+      recommended.get('rows')?.land ?? undefined,
+    );
     // (7.00 − 6.20 − 0.415331)/2 and (5.491548 − 4.60 − 0.593717)/2
     expect(toe?.rms).toBeCloseTo(0.192335, 5);
     expect(heel?.rms).toBeCloseTo(0.148915, 5);

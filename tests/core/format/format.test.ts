@@ -82,7 +82,7 @@ describe('pad table', () => {
     expect(new Set(rows.map((row) => row.split(',').length))).toEqual(new Set([15]));
   });
   it('quotes what needs quoting and defuses formulas', () => {
-    const text = write('csv', chip({}, { overrides: { numbers: { 1: 'a,"b', 2: '=1+1' } } }));
+    const text = write('csv', chip({}, { overrides: { numbers: { 'ends/1': 'a,"b', 'ends/2': '=1+1' } } }));
     expect(text).toContain('"a,""b",');
     expect(text).toContain("\r\n'=1+1,");
   });

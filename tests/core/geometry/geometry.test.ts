@@ -168,10 +168,7 @@ describe('figures', () => {
         fc.constantFrom(0, 90, 180, 270),
         fc.double({ min: 0, max: 1, noNaN: true }),
         (f, by, more) => {
-          const [inner, outer] = [
-            place(f, { x: 1, y: 2 }, by ),
-            place(grown(f, more), { x: 1, y: 2 }, by ),
-          ];
+          const [inner, outer] = [place(f, { x: 1, y: 2 }, by), place(grown(f, more), { x: 1, y: 2 }, by)];
           expect(overhang(inner, outer)).toBeLessThanOrEqual(3e-6 - more);
           const drawn = boxOfPoints(flatten(contourOf(outer), 1e-6)) as Box;
           // the outline reaches its box on every side

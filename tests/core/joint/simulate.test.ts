@@ -13,6 +13,7 @@ import type { Process } from '../../../src/core/process/process';
 import type { TapisDocument } from '../../../src/core/document/document';
 import { converter } from '../../data/documents';
 import { footprintOf, VARIANTS } from '../../data/families';
+import { cases } from '../../data/depth';
 
 const standard = PROCESSES[0] as Process;
 
@@ -155,7 +156,7 @@ describe('a simulation', () => {
           );
         },
       ),
-      { numRuns: 40 },
+      { numRuns: cases(20, 200) },
     );
   });
   it('refuses to run without samples', () => expect(() => run(model, { samples: 0 })).toThrow(/one sample/));

@@ -54,7 +54,10 @@ function computedSizes(solution: SolvedGroup): number[] {
 }
 
 function isOfGrid({ body: { extent }, groups }: Footprint): boolean {
-  return extent.collapsing !== undefined || groups.some((g) => g.kind === 'spot' && g.terminals.form.includes('ball'));
+  return (
+    extent.collapsing !== undefined ||
+    groups.some((g) => g.kind === 'spot' && g.terminals.form.includes('ball'))
+  );
 }
 
 const MARKS = ['legend-over-land', 'courtyard', 'number-sequence', 'name-geometry', 'entry'];
@@ -116,7 +119,10 @@ describe.each(variants)('%s', (_, { document }) => {
     expect(rise.maxY).toBeCloseTo(heights.top.nom, 2);
     if (extent.mount === 'through') expect(rise.minY).toBeLessThan(heights.boardBottom);
     else if (footprint.bores.length === 0) expect(rise.minY).toBeCloseTo(heights.seating, 2);
-    const drawn = boxRound([bodyAt(extent, 'nom'), ...footprint.lands.map(({ contact }) => contact.nom)]) as Box;
+    const drawn = boxRound([
+      bodyAt(extent, 'nom'),
+      ...footprint.lands.map(({ contact }) => contact.nom),
+    ]) as Box;
     const solid = boxOfPoints(corners) as Box;
     expect(overhang(solid, drawn), 'solids beyond the drawing').toBeLessThan(0.06);
     expect(overhang(drawn, solid), 'drawing beyond the solids').toBeLessThan(0.06);

@@ -180,18 +180,18 @@ describe('rows of a quad', () => {
   const places = fourRows(3, 2, 1);
   it('run counter-clockwise from upper left', () => {
     expect(places.x).toEqual([
-      { position: 1, side: -1, along: 1 },
-      { position: 2, side: -1, along: 0 },
-      { position: 3, side: -1, along: -1 },
-      { position: 6, side: 1, along: -1 },
-      { position: 7, side: 1, along: 0 },
-      { position: 8, side: 1, along: 1 },
+      { order: 1, end: -1, along: 1 },
+      { order: 2, end: -1, along: 0 },
+      { order: 3, end: -1, along: -1 },
+      { order: 6, end: 1, along: -1 },
+      { order: 7, end: 1, along: 0 },
+      { order: 8, end: 1, along: 1 },
     ]);
     expect(places.y).toEqual([
-      { position: 4, side: -1, along: -0.5 },
-      { position: 5, side: -1, along: 0.5 },
-      { position: 9, side: 1, along: 0.5 },
-      { position: 10, side: 1, along: -0.5 },
+      { order: 4, end: -1, along: 0.5 },
+      { order: 5, end: -1, along: -0.5 },
+      { order: 9, end: 1, along: -0.5 },
+      { order: 10, end: 1, along: 0.5 },
     ]);
   });
 });

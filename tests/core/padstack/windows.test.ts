@@ -10,6 +10,7 @@ import { viaGrid, viaPlaces, type ViaPlan } from '../../../src/core/padstack/via
 import { coverageOf, pasteWindows, type WindowPlan } from '../../../src/core/padstack/windows';
 import { PROCESSES } from '../../../src/core/process';
 import type { Process } from '../../../src/core/process/process';
+import { cases } from '../../data/depth';
 
 const standard = PROCESSES[0] as Process;
 const plan = (part: Partial<WindowPlan> = {}): WindowPlan => ({
@@ -106,7 +107,7 @@ describe('paste windows of an exposed pad', () => {
         }
         expect(bars(windows)).toBeGreaterThanOrEqual(0.2 - 1e-5);
       }),
-      { numRuns: 100, interruptAfterTimeLimit: 20_000 },
+      { numRuns: cases(30, 1000) },
     );
   }, 60_000);
 });

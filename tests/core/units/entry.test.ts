@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { plainScope, readEntry, type EntryScope } from '../../../src/core/units/entry';
 import { MM_PER, quantise, type LengthUnit } from '../../../src/core/units/length';
 import { exactly, printEntry, type Given, type Toleranced } from '../../../src/core/units/toleranced';
+import { cases } from '../../data/depth';
 
 const mm = plainScope('mm');
 
@@ -124,7 +125,7 @@ describe('an entry that cannot be read', () => {
         if (result.ok) expect(result.value.min).toBeLessThanOrEqual(result.value.max);
         else expect(result.error.at).toBeGreaterThanOrEqual(0);
       }),
-      { numRuns: 2000 },
+      { numRuns: cases(500, 20_000) },
     );
   });
 });
