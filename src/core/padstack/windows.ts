@@ -38,7 +38,7 @@ export interface Windows {
   readonly windows: readonly Placed[];
   readonly columns: number;
   readonly rows: number;
-  /** Bar between neighbouring windows, twice the margin at the pad's edge. mm */
+  /** Bar between neighbouring windows, twice the margin at an edge that they are lined up along. mm */
   readonly bar: number;
   /** Share of the pad that is covered, and the most that bars and keep-outs allow. */
   readonly coverage: number;
@@ -75,19 +75,19 @@ function split(pad: Figure, plan: WindowPlan): Windows {
     return { windows: [], columns: 0, rows: 0, bar: 0, coverage: 0, achievable: 0 };
   }
   const [columns, rows] = windowCounts(pad, plan);
-  const lay = layer(pad, plan, columns, rows);
+  // a window has half a bar on the sides where it has neighbours, and none where it is alone
+  const half = { x: columns > 1 ? plan.gap / 2 : 0, y: rows > 1 ? plan.gap / 2 : 0 };
+  const lay = layer(pad, plan, columns, rows, half);
   const whole = areaOf(pad);
   const share = (inset: number) => sumArea(lay(inset)) / whole;
-  // one window has no bar beside it
-  const least = columns * rows === 1 ? 0 : plan.gap / 2;
-  const most = Math.min(width / columns, height / rows) / 2;
-  const achievable = least < most ? share(least) : 0;
-  let inset = least;
-  let windows = least < most ? lay(least) : [];
+  const most = Math.min(width / columns / 2 - half.x, height / rows / 2 - half.y);
+  const achievable = most > 0 ? share(0) : 0;
+  let inset = 0;
+  let windows = most > 0 ? lay(0) : [];
   if (achievable > plan.coverage) {
     // coverage falls as bars widen; clipped windows cost time, so they settle for less
     const grain = windows.some(({ figure }) => figure.kind === 'contour') ? 5e-4 : 1e-7;
-    const wide = closeIn((x) => share(x) - plan.coverage, least, most, grain);
+    const wide = closeIn((x) => share(x) - plan.coverage, 0, most, grain);
     inset = wide.above;
     windows = lay(quantise(wide.best));
     inset = wide.best;
@@ -110,7 +110,7 @@ function split(pad: Figure, plan: WindowPlan): Windows {
     windows,
     columns,
     rows,
-    bar: quantise(2 * quantise(inset)),
+    bar: quantise(2 * (quantise(inset) + Math.max(half.x, half.y))),
     coverage: sumArea(windows) / whole,
     achievable,
   };
@@ -185,8 +185,17 @@ export function windowCounts(
   return [columns ?? Math.min(usual(width), most(width)), rows ?? Math.min(usual(height), most(height))];
 }
 
-/** Lays the windows for an inset of half a bar. */
-function layer(pad: Figure, plan: WindowPlan, columns: number, rows: number): (inset: number) => Placed[] {
+/**
+ * Lays windows that are inset from their cells by what is asked for.
+ * @param half what they are inset by at the least, across and upright
+ */
+function layer(
+  pad: Figure,
+  plan: WindowPlan,
+  columns: number,
+  rows: number,
+  half: Point,
+): (inset: number) => Placed[] {
   const { width, height } = sizeOf(pad);
   const cell = { width: width / columns, height: height / rows };
   const plain = pad.kind === 'rectangle' && !pad.chamfer && !pad.radius;
@@ -197,12 +206,12 @@ function layer(pad: Figure, plan: WindowPlan, columns: number, rows: number): (i
     polygon: flatten(contourOf(growPlaced(placed, TOLERANCE)), TOLERANCE),
   }));
   return (inset) => {
-    const size = { width: cell.width - 2 * inset, height: cell.height - 2 * inset };
+    const size = { width: cell.width - 2 * (inset + half.x), height: cell.height - 2 * (inset + half.y) };
     if (size.width <= 1e-9 || size.height <= 1e-9) return [];
     // a round pad with one window keeps its own shape
     if (!plain && columns * rows === 1 && keepOut.length === 0)
       return [placedContour(inflate([outline], -inset))].flat();
-    const inner = plain ? null : inflate([outline], -inset);
+    const inner = plain ? null : inflate([outline], -inset - Math.min(half.x, half.y));
     const windows: Placed[] = [];
     for (let row = 0; row < rows; row += 1) {
       for (let column = 0; column < columns; column += 1) {
