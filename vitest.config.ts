@@ -14,8 +14,7 @@ export default defineConfig({
         test: {
           name: 'app',
           include: ['tests/app/**/*.test.ts'],
-          // one browser and one server at a time on a small machine
-          fileParallelism: false,
+          globalSetup: 'tests/app/server.ts',
           testTimeout: 90_000,
           hookTimeout: 90_000,
         },

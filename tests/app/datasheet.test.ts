@@ -7,12 +7,11 @@ import {
   launch,
   openPage,
   summaryOf,
-  useServer,
+  server,
   valueOf,
   waitSaved,
 } from './harness';
 
-const server = useServer();
 let browser: Browser;
 let page: Page;
 let saved: (name: RegExp) => Promise<string>;

@@ -1,8 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { converter } from '../data/documents';
-import { useServer } from './harness';
+import { server } from './harness';
 
-const server = useServer();
 
 function post(path: string, body: string, type = 'application/json'): Promise<Response> {
   return fetch(`${server.url}${path}`, { method: 'POST', body, headers: { 'content-type': type } });
@@ -22,7 +21,7 @@ describe('endpoints', () => {
     ).toMatchObject({ rule: 'foot-overhang', severity: 'stop' });
   });
   it.each([
-    ['json', 'application/json', '"tapis": 1'],
+    ['json', 'application/json', '"tapis": 2'],
     ['svg', 'image/svg+xml', '<svg'],
     ['csv', 'text/csv', 'number,padstack'],
     ['ipc2581', 'application/xml', '<IPC-2581'],
@@ -67,9 +66,9 @@ describe('endpoints', () => {
     const get = async (path: string) =>
       (await (await fetch(`${server.url}${path}`)).json()) as Record<string, never>;
     expect((await get('/api/v1/families'))['families']).toHaveLength(35);
-    expect((await get('/api/v1/schema'))['$id']).toBe('/schema/tapis-document-1.json');
-    expect(await get('/schema/tapis-document-1.json')).toEqual(await get('/api/v1/schema'));
-    expect(await get('/api/v1/health')).toEqual({ status: 'ok', documentVersion: 1 });
+    expect((await get('/api/v1/schema'))['$id']).toBe('/schema/tapis-document-2.json');
+    expect(await get('/schema/tapis-document-2.json')).toEqual(await get('/api/v1/schema'));
+    expect(await get('/api/v1/health')).toEqual({ status: 'ok', documentVersion: 2 });
   });
   it('send strict headers', async () => {
     for (const path of ['/', '/api/v1/health', '/bench/none']) {

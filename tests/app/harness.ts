@@ -1,9 +1,8 @@
-import { spawn, type ChildProcess } from 'node:child_process';
 import { existsSync, mkdtempSync, readdirSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import puppeteer, { type Browser, type Page } from 'puppeteer-core';
-import { afterAll, beforeAll, expect } from 'vitest';
+import { expect, inject } from 'vitest';
 
 const FLAGS = [
   '--no-sandbox',
@@ -16,23 +15,8 @@ const FLAGS = [
   '--enable-unsafe-swiftshader',
 ];
 
-/** A served Tapis; started before a file's tests and ended after them. */
-export function useServer(): { readonly url: string } {
-  const served = { url: '' };
-  let child: ChildProcess;
-  beforeAll(async () => {
-    child = spawn('node', ['tools/start.mjs', '0'], { stdio: ['ignore', 'pipe', 'inherit'] });
-    served.url = await new Promise<string>((resolve, reject) => {
-      child.stdout?.on('data', (data: Buffer) => {
-        const address = /http:\/\/127\.0\.0\.1:\d+/.exec(data.toString());
-        if (address) resolve(address[0]);
-      });
-      child.once('exit', (code) => reject(new Error(`the server ended with ${code}`)));
-    });
-  });
-  afterAll(() => void child.kill());
-  return served;
-}
+/** The served Tapis. */
+export const server = { url: inject('url') };
 
 /** Starts Chromium; a profile's folder keeps its storage from start to start. */
 export function launch(profile = mkdtempSync(join(tmpdir(), 'tapis-profile-'))): Promise<Browser> {

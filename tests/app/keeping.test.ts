@@ -9,12 +9,11 @@ import {
   openFootprint,
   openPage,
   takeDemo,
-  useServer,
+  server,
   valueOf,
   waitSaved,
 } from './harness';
 
-const server = useServer();
 const wait = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 const cards = (page: Page) => page.$$eval('main li a', (links) => links.length);
 
@@ -101,7 +100,7 @@ describe('nothing is lost', () => {
       'noise.json: This is not JSON',
     );
     expect(await importing(file('newer.json', '{"tapis": 7, "name": "x"}'))).toContain(
-      'version 7; this Tapis reads up to 1',
+      'version 7; this Tapis reads up to 2',
     );
     expect(
       await importing(file('half.json', '{"tapis": 1, "name": "x", "level": "B", "process": "standard"}')),

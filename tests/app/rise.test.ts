@@ -11,12 +11,11 @@ import {
   openFootprint,
   openPage,
   takeDemo,
-  useServer,
+  server,
   valueOf,
   waitSaved,
 } from './harness';
 
-const server = useServer();
 let browser: Browser;
 let page: Page;
 

@@ -1,8 +1,7 @@
 import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { expectNoFaults, launch, openFootprint, openPage, takeDemo, useServer, valueOf } from './harness';
+import { expectNoFaults, launch, openFootprint, openPage, takeDemo, server, valueOf } from './harness';
 
-const server = useServer();
 let browser: Browser;
 let page: Page;
 

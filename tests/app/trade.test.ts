@@ -9,11 +9,10 @@ import {
   openPage,
   summaryOf,
   takeDemo,
-  useServer,
+  server,
   waitSaved,
 } from './harness';
 
-const server = useServer();
 let browser: Browser;
 let page: Page;
 

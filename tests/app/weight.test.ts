@@ -1,9 +1,8 @@
 import { gzipSync } from 'node:zlib';
 import type { Page } from 'puppeteer-core';
 import { expect, it } from 'vitest';
-import { expectNoFaults, launch, openFootprint, openPage, takeDemo, useServer } from './harness';
+import { expectNoFaults, launch, openFootprint, openPage, takeDemo, server } from './harness';
 
-const server = useServer();
 
 /** Collects the gzip size of every script that a page loads, in kB. */
 function weigh(page: Page): () => Promise<number> {
@@ -36,7 +35,7 @@ it('pages stay light, 3D is loaded when it is asked for, and nothing comes from 
   await page.reload({ waitUntil: 'networkidle0' });
   const shelfWeight = await shelf();
   expect(shelfWeight).toBeGreaterThan(50);
-  expect(shelfWeight).toBeLessThan(290);
+  expect(shelfWeight).toBeLessThan(300);
 
   await openFootprint(page, 'U4 tide converter');
   const bench = weigh(page);

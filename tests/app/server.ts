@@ -1,0 +1,23 @@
+import { spawn } from 'node:child_process';
+import type { TestProject } from 'vitest/node';
+
+declare module 'vitest' {
+  export interface ProvidedContext {
+    /** Address of the served Tapis. */
+    readonly url: string;
+  }
+}
+
+/** Serves one Tapis for all files; every page and profile is its own, so that they do not meet. */
+export async function setup({ provide }: TestProject): Promise<() => void> {
+  const child = spawn('node', ['tools/start.mjs', '0'], { stdio: ['ignore', 'pipe', 'inherit'] });
+  const url = await new Promise<string>((resolve, reject) => {
+    child.stdout.on('data', (data: Buffer) => {
+      const address = /http:\/\/127\.0\.0\.1:\d+/.exec(data.toString());
+      if (address) resolve(address[0]);
+    });
+    child.once('exit', (code) => reject(new Error(`the server ended with ${code}`)));
+  });
+  provide('url', url);
+  return () => void child.kill();
+}
