@@ -2,7 +2,6 @@ import { describe, expect, it } from 'vitest';
 import { converter } from '../data/documents';
 import { server } from './harness';
 
-
 function post(path: string, body: string, type = 'application/json'): Promise<Response> {
   return fetch(`${server.url}${path}`, { method: 'POST', body, headers: { 'content-type': type } });
 }

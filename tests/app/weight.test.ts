@@ -3,7 +3,6 @@ import type { Page } from 'puppeteer-core';
 import { expect, it } from 'vitest';
 import { expectNoFaults, launch, openFootprint, openPage, takeDemo, server } from './harness';
 
-
 /** Collects the gzip size of every script that a page loads, in kB. */
 function weigh(page: Page): () => Promise<number> {
   const sizes: Promise<number>[] = [];

@@ -37,6 +37,12 @@ const HEIGHT = [0, 500] as const;
 /** How far a part stands out beyond an edge, or stays inside it. */
 const EDGE = [-500, 500] as const;
 
+/**
+ * What keys of single lands look like: group and place, such as `rows/3`. One that fits no land of the part,
+ * or that an older version left behind, stays in the document and is told.
+ */
+const LAND_KEYS = '^.{1,60}$';
+
 const REASON = text('reason', 400, { help: 'Why it was decided.' });
 
 /** What becomes of an entry that only adds to something. */
@@ -170,7 +176,7 @@ const OVERRIDES = record(
       help: 'One mask opening for each row in place of one for each land.',
     }),
     numbers: mapOf('Number', text('Number', 12), 10_000, {
-      keys: '^[^/]{1,40}/[^/]{1,12}$',
+      keys: LAND_KEYS,
       help: 'Land numbers by what the land is known by, such as rows/3, where they differ from the scheme.',
     }),
     standardName: text('Standard name', 80, {
@@ -337,7 +343,7 @@ export const CHOICES = record('', {
     '',
     {
       groups: mapOf('', STACK_FIELDS, 40),
-      lands: mapOf('', STACK_FIELDS, 10_000, { keys: '^[^/]{1,40}/[^/]{1,12}$' }),
+      lands: mapOf('', STACK_FIELDS, 10_000, { keys: LAND_KEYS }),
     },
     {
       help: 'Decisions about padstacks: for groups of lands, and for single lands, such as rows/3, which go before.',
