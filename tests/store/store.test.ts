@@ -1,4 +1,5 @@
 import 'fake-indexeddb/auto';
+import Dexie from 'dexie';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { Autosave, type SaveState } from '../../src/store/autosave';
 import { openDatabase, type TapisDatabase } from '../../src/store/database';
@@ -197,5 +198,28 @@ describe('models of footprints', () => {
       expect(added[0]?.document.body?.model).toEqual({ name: 'a.step', key });
     }
     expect(await db.models.count()).toBe(0);
+  });
+});
+
+describe('a Shelf that an older Tapis left in this browser', () => {
+  it('is brought up to lands known by name, and what cannot be read stays as it is', async () => {
+    const name = `old ${count}`;
+    const old = new Dexie(name);
+    old.version(3).stores({ footprints: 'id, updatedAt, binnedAt', processes: 'id', models: 'key' });
+    const about = { revision: 4, createdAt: 1, updatedAt: 2, binnedAt: 0 };
+    const first = { ...converter(), tapis: 1, overrides: { numbers: { 2: 'B' } } };
+    await old.table('footprints').bulkAdd([
+      { id: 'a', document: first, ...about },
+      { id: 'b', document: { tapis: 1, torn: true }, ...about },
+    ]);
+    old.close();
+    const opened = openDatabase(name);
+    const [a, b] = await opened.footprints.toArray();
+    expect(a).toMatchObject({
+      revision: 4,
+      document: { tapis: 2, overrides: { numbers: { 'rows/2': 'B' } } },
+    });
+    expect(b?.document).toEqual({ tapis: 1, torn: true });
+    await opened.delete();
   });
 });

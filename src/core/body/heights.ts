@@ -7,6 +7,8 @@ export interface Heights {
   /** Underside of the board. */
   readonly boardBottom: number;
   readonly landTop: number;
+  /** Top of the legend, which is printed on the mask. */
+  readonly legendTop: number;
   /** How much the part is held over what it would rest on. */
   readonly lift: number;
   /** Plane on which the terminals stand: land and solder. */
@@ -89,6 +91,7 @@ export function heightsOf(
   return {
     boardBottom: -process.boardThickness,
     landTop,
+    legendTop: quantise(process.maskThickness + process.legendThickness),
     lift,
     seating,
     underside: above(body.standoff),

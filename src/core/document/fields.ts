@@ -79,7 +79,12 @@ export interface RecordField<F extends Fields = Fields, R extends string = strin
   /** Where what it holds is mended; that of what it belongs to where it is missing. */
   readonly stage?: Stage;
   /** What becomes of an entry that cannot be used, and the remedy that removes it. */
-  readonly otherwise?: { readonly words: string; readonly remedy: string };
+  readonly otherwise?: {
+    readonly words: string;
+    readonly remedy: string;
+    /** The remedy removes the whole record, which is nothing without the entry. */
+    readonly whole?: true;
+  };
 }
 
 /** Values by a key, such as the id of a group of lands. */

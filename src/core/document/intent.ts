@@ -45,8 +45,12 @@ const LAND_KEYS = '^.{1,60}$';
 
 const REASON = text('reason', 400, { help: 'Why it was decided.' });
 
-/** What becomes of an entry that only adds to something. */
-const LEFT_OUT = { words: 'It is left out until it is mended.', remedy: 'Remove it' };
+/** What becomes of an area with an entry that cannot be used. */
+const LEFT_OUT = {
+  words: 'The area is left out until it is mended.',
+  remedy: 'Remove the area',
+  whole: true,
+} as const;
 
 const opening = <const F extends string>(label: string, forms: readonly F[]) =>
   record(

@@ -14,6 +14,8 @@ export interface FieldsRead<F> {
 /** Where the reader stands: what is read, under which name, in which unit. */
 interface Spot {
   readonly at: string;
+  /** What the remedy removes. */
+  readonly mend: string;
   readonly label: string;
   readonly unit: LengthUnit;
   readonly stage: Stage;
@@ -37,7 +39,7 @@ export function readFields<F extends Field>(
   unit: LengthUnit,
 ): FieldsRead<F> {
   const problems: Finding[] = [];
-  const spot: Spot = { at, label: '', unit, stage: 'release', otherwise: OTHERWISE };
+  const spot: Spot = { at, mend: at, label: '', unit, stage: 'release', otherwise: OTHERWISE };
   return { value: read(field, intent, spot, problems) as Read<F>, problems };
 }
 
@@ -87,7 +89,9 @@ function readRecord(
     Object.entries(fields).map(([key, field]) => {
       const label = joined(spot.label, field.label);
       const value = Object.hasOwn(raw, key) ? raw[key] : undefined;
-      return [key, read(field, value, { ...inside, at: `${spot.at}/${key}`, label }, problems)];
+      const at = `${spot.at}/${key}`;
+      const mend = inside.otherwise.whole ? spot.at : at;
+      return [key, read(field, value, { ...inside, at, mend, label }, problems)];
     }),
   );
 }
@@ -115,7 +119,7 @@ function outside(value: number, least: number, most: number): string {
   return `It is ${mm(value)} mm and must be at most ${mm(most)} mm${slip}`;
 }
 
-function cannotUse({ at, label, stage, otherwise }: Spot, found: string, reason: string): Finding {
+function cannotUse({ at, mend, label, stage, otherwise }: Spot, found: string, reason: string): Finding {
   return {
     rule: 'entry',
     severity: 'stop',
@@ -124,7 +128,7 @@ function cannotUse({ at, label, stage, otherwise }: Spot, found: string, reason:
     source: 'Entry grammar',
     stage,
     place: { field: at },
-    remedies: [{ label: otherwise.remedy, edits: [{ at, value: undefined }] }],
+    remedies: [{ label: otherwise.remedy, edits: [{ at: mend, value: undefined }] }],
   };
 }
 

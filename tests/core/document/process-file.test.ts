@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { check } from '../../../src/core/check/check';
 import { compareCompiled } from '../../../src/core/compare/compare';
 import { waive } from '../../../src/core/check/waivers';
+import type { TapisDocument } from '../../../src/core/document/document';
 import { applyEdits } from '../../../src/core/document/edit';
 import {
   copyProcess,
@@ -15,9 +16,19 @@ import { compile } from '../../../src/core/footprint/compile';
 import { PROCESSES } from '../../../src/core/process';
 import { allFields } from '../../../src/core/process/fields';
 import type { Process } from '../../../src/core/process/process';
+import { jointModel } from '../../../src/core/joint/model';
 import { converter } from '../../data/documents';
+import { VARIANTS } from '../../data/families';
 
 const standard = PROCESSES[0] as Process;
+const withDimensions = (document: TapisDocument, more: Record<string, string>): TapisDocument => {
+  const { dimensions } = document.package;
+  const known = Object.entries(more).filter(([symbol]) => Object.hasOwn(dimensions, symbol));
+  return {
+    ...document,
+    package: { ...document.package, dimensions: { ...dimensions, ...Object.fromEntries(known) } },
+  };
+};
 
 describe('processes as files', () => {
   it.each(PROCESSES.map((process) => [process.id, process] as const))(
@@ -67,6 +78,53 @@ describe('processes as files', () => {
       ['Severities', 'land-gap note'],
     ]);
   });
+});
+
+describe('every number of a process', () => {
+  // parts whose footprints, rules and joints have a use for every number between them
+  const parts = ['gull-wing-dual', 'no-lead-quad', 'ball-grid', 'dip', 'pin-header', 'rectangular-chip'];
+  const documents = parts.flatMap((name) => {
+    const { document } = VARIANTS.find((variant) => variant.name === name)!;
+    const vias = { pad: { vias: { on: true } } };
+    return [
+      document,
+      {
+        ...document,
+        stacks: { groups: vias },
+        body: { solderFrom: 'paste' as const },
+        edge: { side: 'right' as const, at: '4' },
+      },
+      { ...document, edge: { side: 'right' as const, at: '1.2' }, level: 'C' as const },
+      withDimensions(document, { L: '0.6..1.0', W: '0.3..0.5', T: '0.1..0.3' }),
+    ];
+  });
+  const outcome = (process: Process) =>
+    JSON.stringify(
+      documents.map((document) => {
+        const compiled = compile({ ...document, process: 'own', ownProcess: { ...process, id: 'own' } });
+        const { findings, held, verdict } = check(compiled);
+        const { footprint, levels } = compiled;
+        const joints = footprint?.lands
+          .slice(0, 3)
+          .map((land) => jointModel(footprint, land, process, document.level));
+        return [footprint, levels, joints, findings, held.map(({ id }) => id), verdict];
+      }),
+    );
+  const before = outcome(standard);
+  it.each(allFields().map(({ key, limits }) => [key, limits] as const))(
+    '%s changes something',
+    (key, [least, most]) => {
+      const now = standard[key];
+      const others = [now * 1.5, now / 2, now + 0.2, most, least]
+        .map((value) =>
+          Number.isInteger(now) && Number.isInteger(least) && key.includes('pokes')
+            ? Math.round(value)
+            : value,
+        )
+        .filter((value) => value !== now && value >= least && value <= most);
+      expect(others.some((value) => outcome({ ...standard, [key]: value }) !== before)).toBe(true);
+    },
+  );
 });
 
 describe('a document with a process of its own', () => {

@@ -19,6 +19,7 @@ import type { Footprint } from '../../../src/core/footprint/footprint';
 import { moved } from '../../../src/core/footprint/move';
 import { jointModel, marginFigures } from '../../../src/core/joint/model';
 import { standardProcess } from '../../../src/core/process';
+import { cases } from '../../data/depth';
 import { footprintOf, SOME_VARIANTS, VARIANTS } from '../../data/families';
 
 const placements = fc.record({
@@ -69,7 +70,7 @@ function spotsOf(of: string, ring: readonly Vertex[], by: Placement): Spot[] {
   if (put.length !== 2 || !a || !b || Math.abs(a.bulge ?? 0) !== 1)
     return put.map((point): Spot => [of, point]);
   const radius = Math.hypot(a.x - b.x, a.y - b.y) / 2;
-  return [[`${of} circle ${radius.toFixed(3)}`, { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 }]];
+  return [[`${of} circle ${(radius + 1e-6).toFixed(2)}`, { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 }]];
 }
 
 /** Every point of a plan by its layer, wherever its rings begin and whichever way they run. */
@@ -121,11 +122,14 @@ describe('moving a footprint', () => {
             facesOf(assembly.shapes[part.shape] as Shape)
               .flatMap((face) => placeFace(face, part).corners)
               .map((corner) => putPoint3(by, corner, by.far ? board : 0))
-              .map((corner): Spot => [`${part.name} ${(corner.z + 1e-7).toFixed(3)}`, corner]),
+              .flatMap((corner): Spot[] => [
+                [part.name, corner],
+                [`${part.name} upright`, { x: corner.x, y: corner.z }],
+              ]),
           );
         expectSame(corners(moved(footprint, placement), HOME), corners(footprint, placement));
       }),
-      { numRuns: 15 },
+      { numRuns: cases(10, 100) },
     );
   });
   it('leaves joints as they are, by the frames of the groups', () => {

@@ -35,10 +35,7 @@ export const modelUnderside: Rule = {
     const into = free.filter(({ z }) => z < -SLACK).sort((a, b) => a.z - b.z)[0];
     if (into) return [find(messages.board, -into.z, 0, into, 'stop')];
     // a part that rests on the laminate rests on its mask
-    const [legend, via] = [
-      process.maskThickness + process.legendThickness,
-      process.copperThickness + process.maskThickness,
-    ];
+    const [legend, via] = [footprint.body.heights.legendTop, process.copperThickness + process.maskThickness];
     const touching = (limit: number, areas: readonly Box[]) =>
       free.find(
         (contact) =>

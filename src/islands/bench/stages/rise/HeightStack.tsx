@@ -35,7 +35,7 @@ export function HeightStack({ drawable: { footprint, process } }: { drawable: Dr
           </>
         )}
         <Height name="lift" computed="0" />
-        <Level name="Top of the legend" value={show(process.maskThickness + process.legendThickness)} />
+        <Level name="Top of the legend" value={show(heights.legendTop)} />
         <Level name="Top of the lands" value={show(heights.landTop)} />
         <Level name="Laminate" value={show(0)} />
         <Height name="boardThickness" computed={byProcess(process.boardThickness)} />
