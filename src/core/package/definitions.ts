@@ -49,6 +49,8 @@ export type Options = Readonly<Record<string, string>>;
 /** A common size of a package by a published standard: a start, not a datasheet. */
 export interface StandardOutline<S extends string = string> {
   readonly name: string;
+  /** The published outline and variation whose limits it has, or common practice. */
+  readonly source: string;
   readonly dimensions: Readonly<Partial<Record<S, string>>>;
   readonly options?: Options;
 }

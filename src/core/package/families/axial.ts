@@ -3,6 +3,7 @@ import { length } from '../declare';
 import { line } from '../lines';
 import { ROUND_LEAD, TAIL } from '../dimensions';
 import { defineFamily, type PlausibilityRule } from '../family';
+import { outlines } from '../outlines';
 import type { Dimensions } from '../definitions';
 import { formatMm as mm } from '../../units/length';
 import { exactly } from '../../units/toleranced';
@@ -84,21 +85,12 @@ export const axial = defineFamily<Symbol>({
   ],
   options: [componentOption(COMPONENTS)],
   example: { B: '6.0..6.6', D: '2.2..2.5', b: '0.55..0.65', e: '10.16' },
-  outlines: [
-    {
-      name: 'Resistor body 3.3 × 1.8',
-      dimensions: { B: '3.0..3.6', D: '1.6..1.9', b: '0.4..0.5', e: '7.62' },
-    },
-    {
-      name: 'Resistor body 6.3 × 2.4',
-      dimensions: { B: '6.0..6.6', D: '2.2..2.5', b: '0.55..0.65', e: '10.16' },
-    },
-    {
-      name: 'Diode body 5.2 × 2.6',
-      dimensions: { B: '4.1..5.2', D: '2.0..2.7', b: '0.71..0.86', e: '10.16' },
-      options: { component: 'diode' },
-    },
-  ],
+  outlines: outlines(
+    'B D b e',
+    'Resistor body 3.3 × 1.8 | - | 3.0..3.6 | 1.6..1.9 | 0.4..0.5 | 7.62',
+    'Resistor body 6.3 × 2.4 | - | 6.0..6.6 | 2.2..2.5 | 0.55..0.65 | 10.16',
+    'Diode body 5.2 × 2.6 | JEDEC DO-204 AL | 4.1..5.2 | 2.0..2.7 | 0.71..0.86 | 10.16 | component=diode',
+  ),
   terminals: (d) => [pins(d)],
   body: (d) => ({ x: d.B, y: d.D, standoff: exactly(0), height: d.D, mount: 'through' }),
   solids: (d): Assembly => {

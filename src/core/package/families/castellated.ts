@@ -4,6 +4,7 @@ import { count, length } from '../declare';
 import { line } from '../lines';
 import { BODY_ACROSS, BODY_UPRIGHT, HEIGHT, PITCH } from '../dimensions';
 import { defineFamily } from '../family';
+import { outlines } from '../outlines';
 import type { Dimensions } from '../definitions';
 import { byX, counted, hundredths } from '../naming';
 import { fitsPitch } from '../plausibility/counts';
@@ -39,20 +40,12 @@ export const castellated = defineFamily<Symbol>({
   ],
   options: [],
   example: { n: '20', e: '1.27', E: '8.69..9.09', L: '1.14..1.4', b: '0.56..0.71', A: '1.63..2.54' },
-  outlines: [
-    {
-      name: '20 terminals, 8.9 mm',
-      dimensions: { n: '20', e: '1.27', E: '8.69..9.09', L: '1.14..1.4', b: '0.56..0.71' },
-    },
-    {
-      name: '28 terminals, 11.4 mm',
-      dimensions: { n: '28', e: '1.27', E: '11.23..11.63', L: '1.14..1.4', b: '0.56..0.71' },
-    },
-    {
-      name: '44 terminals, 16.5 mm',
-      dimensions: { n: '44', e: '1.27', E: '16.26..16.76', L: '1.14..1.4', b: '0.56..0.71' },
-    },
-  ],
+  outlines: outlines(
+    'n e E L b',
+    '20 terminals, 8.9 mm | MIL-STD-1835 CQCC1-N20 | 20 | 1.27 | 8.69..9.09 | 1.14..1.4 | 0.56..0.71',
+    '28 terminals, 11.4 mm | MIL-STD-1835 CQCC1-N28 | 28 | 1.27 | 11.23..11.63 | 1.14..1.4 | 0.56..0.71',
+    '44 terminals, 16.5 mm | MIL-STD-1835 CQCC1-N44 | 44 | 1.27 | 16.26..16.76 | 1.14..1.4 | 0.56..0.71',
+  ),
   terminals: rows,
   body: (d) => ({ x: d.E, y: d.D, standoff: exactly(0), height: d.A }),
   solids: (d): Assembly => {

@@ -4,6 +4,7 @@ import { length } from '../declare';
 import { line } from '../lines';
 import { HEIGHT, leads, PITCH } from '../dimensions';
 import { defineFamily } from '../family';
+import { outlines } from '../outlines';
 import type { Dimensions, Options } from '../definitions';
 import { byX, counted, hundredths } from '../naming';
 import { fitsPitch } from '../plausibility/counts';
@@ -53,44 +54,12 @@ export const chipArray = defineFamily<Symbol>({
     { id: 'shape', name: 'Terminals', choices: SHAPES.map(({ id, name }) => ({ id, name })) },
   ],
   example: { n: '8', e: '0.8', E: '1.5..1.7', D: '3.0..3.4', L: '0.2..0.4', b: '0.4..0.6', A: 'max 0.6' },
-  outlines: [
-    {
-      name: '4 elements, 3.2 × 1.6',
-      dimensions: {
-        n: '8',
-        e: '0.8',
-        E: '1.5..1.7',
-        D: '3.0..3.4',
-        L: '0.2..0.4',
-        b: '0.4..0.6',
-        A: 'max 0.6',
-      },
-    },
-    {
-      name: '4 elements, 2.0 × 1.0',
-      dimensions: {
-        n: '8',
-        e: '0.5',
-        E: '0.9..1.1',
-        D: '1.9..2.1',
-        L: '0.15..0.35',
-        b: '0.2..0.4',
-        A: 'max 0.5',
-      },
-    },
-    {
-      name: '2 elements, 1.6 × 1.6',
-      dimensions: {
-        n: '4',
-        e: '0.8',
-        E: '1.5..1.7',
-        D: '1.5..1.7',
-        L: '0.2..0.4',
-        b: '0.4..0.6',
-        A: 'max 0.6',
-      },
-    },
-  ],
+  outlines: outlines(
+    'n e E D L b A',
+    '4 elements, 3.2 × 1.6 | - | 8 | 0.8 | 1.5..1.7 | 3.0..3.4 | 0.2..0.4 | 0.4..0.6 | max 0.6',
+    '4 elements, 2.0 × 1.0 | - | 8 | 0.5 | 0.9..1.1 | 1.9..2.1 | 0.15..0.35 | 0.2..0.4 | max 0.5',
+    '2 elements, 1.6 × 1.6 | - | 4 | 0.8 | 1.5..1.7 | 1.5..1.7 | 0.2..0.4 | 0.4..0.6 | max 0.6',
+  ),
   terminals: rows,
   body: (d) => ({ x: d.E, y: d.D, standoff: exactly(0), height: d.A }),
   solids,

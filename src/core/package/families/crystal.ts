@@ -1,6 +1,8 @@
 import { block, type Assembly } from '../../geometry/solid';
 import { length } from '../declare';
 import { defineFamily } from '../family';
+import { byX } from '../naming';
+import { outlines } from '../outlines';
 import type { Dimensions } from '../definitions';
 import { endAgainstLength, terminalAgainstWidth } from '../plausibility/chip';
 import { padParts } from '../shapes/terminals';
@@ -28,28 +30,16 @@ export const crystal = defineFamily<Symbol>({
   ],
   options: [],
   example: { L: '5.0±0.1', W: '3.2±0.1', W1: '2.4±0.15', T: '1.0±0.15', A: 'max 1.1' },
-  outlines: [
-    {
-      name: '3.2 × 1.5',
-      dimensions: { L: '3.1..3.3', W: '1.4..1.6', W1: '1.0..1.2', T: '0.6..0.8', A: 'max 0.9' },
-    },
-    {
-      name: '5.0 × 3.2',
-      dimensions: { L: '4.9..5.1', W: '3.1..3.3', W1: '2.3..2.6', T: '0.9..1.2', A: 'max 1.3' },
-    },
-  ],
+  outlines: outlines(
+    'L W W1 T A',
+    '3.2 × 1.5 | - | 3.1..3.3 | 1.4..1.6 | 1.0..1.2 | 0.6..0.8 | max 0.9',
+    '5.0 × 3.2 | - | 4.9..5.1 | 3.1..3.3 | 2.3..2.6 | 0.9..1.2 | max 1.3',
+  ),
   terminals,
   body: (d) => seatedBody(d.L, d.W, d.A),
   solids,
   dimensionLines: blockLines,
-  name: (d) => [
-    'XTAL',
-    { symbol: 'L', value: d.L.nom, decimals: 2 },
-    'X',
-    { symbol: 'W', value: d.W.nom, decimals: 2 },
-    'X',
-    { symbol: 'A', value: d.A.max, decimals: 2 },
-  ],
+  name: (d) => ['XTAL', ...byX(['L', d.L.nom], ['W', d.W.nom], ['A', d.A.max])],
   polarised: () => false,
   plausibility: [endAgainstLength, terminalAgainstWidth],
 });

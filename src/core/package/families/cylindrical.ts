@@ -2,6 +2,7 @@ import type { Assembly } from '../../geometry/solid';
 import { length } from '../declare';
 import { line } from '../lines';
 import { defineFamily } from '../family';
+import { outlines } from '../outlines';
 import type { Dimensions } from '../definitions';
 import { endAgainstLength } from '../plausibility/chip';
 import { lyingCylinder } from '../shapes/round';
@@ -37,11 +38,12 @@ export const cylindrical = defineFamily<Symbol>({
   ],
   options: [componentOption(COMPONENTS)],
   example: { L: '3.3..3.7', D: '1.4..1.6', T: '0.2..0.5' },
-  outlines: [
-    { name: 'Small cylinder, 2.0 × 1.25', dimensions: { L: '1.9..2.1', D: '1.0..1.25', T: '0.2..0.4' } },
-    { name: 'Cylinder, 3.5 × 1.5', dimensions: { L: '3.3..3.7', D: '1.4..1.6', T: '0.25..0.55' } },
-    { name: 'Cylinder, 5.2 × 2.5', dimensions: { L: '4.8..5.2', D: '2.4..2.6', T: '0.35..0.65' } },
-  ],
+  outlines: outlines(
+    'L D T',
+    'Small cylinder, 2.0 × 1.25 | - | 1.9..2.1 | 1.0..1.25 | 0.2..0.4',
+    'Cylinder, 3.5 × 1.5 | JEDEC DO-213 AA | 3.3..3.7 | 1.4..1.6 | 0.25..0.55',
+    'Cylinder, 5.2 × 2.5 | JEDEC DO-213 AB | 4.8..5.2 | 2.4..2.6 | 0.35..0.65',
+  ),
   terminals: (d) => [bothEnds('cylindrical-end', { span: d.L, length: d.T, width: d.D })],
   body: (d) => seatedBody(d.L, d.D, d.D),
   solids,

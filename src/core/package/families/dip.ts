@@ -3,6 +3,7 @@ import { line } from '../lines';
 import { length } from '../declare';
 import { HEIGHT, leads, LEAD_THICKNESS, LEAD_WIDTH, PITCH, TAIL } from '../dimensions';
 import { defineFamily } from '../family';
+import { outlines } from '../outlines';
 import type { Dimensions } from '../definitions';
 import { counted, hundredths } from '../naming';
 import { flatPin, leadAgainstPitch, pinParts, pinsAt } from '../pins';
@@ -45,50 +46,12 @@ export const dip = defineFamily<Symbol>({
     A: 'max 5.33',
     A1: 'min 0.38',
   },
-  outlines: [
-    {
-      name: '8 leads, rows 7.62',
-      dimensions: {
-        n: '8',
-        e: '2.54',
-        E: '7.62',
-        E1: '6.1..6.6',
-        D: '9.0..10.2',
-        b: '0.36..0.56',
-        c: '0.2..0.36',
-        A: 'max 5.33',
-        A1: 'min 0.38',
-      },
-    },
-    {
-      name: '14 leads, rows 7.62',
-      dimensions: {
-        n: '14',
-        e: '2.54',
-        E: '7.62',
-        E1: '6.1..6.6',
-        D: '18.7..19.7',
-        b: '0.36..0.56',
-        c: '0.2..0.36',
-        A: 'max 5.33',
-        A1: 'min 0.38',
-      },
-    },
-    {
-      name: '28 leads, rows 15.24',
-      dimensions: {
-        n: '28',
-        e: '2.54',
-        E: '15.24',
-        E1: '12.3..14.7',
-        D: '35.1..39.7',
-        b: '0.36..0.56',
-        c: '0.2..0.38',
-        A: 'max 6.35',
-        A1: 'min 0.38',
-      },
-    },
-  ],
+  outlines: outlines(
+    'n e E E1 D b c A A1',
+    '8 leads, rows 7.62 | JEDEC MS-001 BA | 8 | 2.54 | 7.62 | 6.1..6.6 | 9.0..10.2 | 0.36..0.56 | 0.2..0.36 | max 5.33 | min 0.38',
+    '14 leads, rows 7.62 | JEDEC MS-001 AA | 14 | 2.54 | 7.62 | 6.1..6.6 | 18.7..19.7 | 0.36..0.56 | 0.2..0.36 | max 5.33 | min 0.38',
+    '28 leads, rows 15.24 | JEDEC MS-011 AB | 28 | 2.54 | 15.24 | 12.3..14.7 | 35.1..39.7 | 0.36..0.56 | 0.2..0.38 | max 6.35 | min 0.38',
+  ),
   terminals: (d) => [pins(d)],
   body: (d) => ({ x: d.E1, y: d.D, standoff: d.A1, height: d.A, mount: 'through' }),
   solids: (d): Assembly => {

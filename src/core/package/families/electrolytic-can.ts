@@ -2,6 +2,8 @@ import { block, type Assembly } from '../../geometry/solid';
 import { length } from '../declare';
 import { line } from '../lines';
 import { defineFamily } from '../family';
+import { byX } from '../naming';
+import { outlines } from '../outlines';
 import type { Dimensions } from '../definitions';
 import { endAgainstLength, spanAgainstBase } from '../plausibility/chip';
 import { padParts } from '../shapes/terminals';
@@ -31,38 +33,13 @@ export const electrolyticCan = defineFamily<Symbol>({
   ],
   options: [],
   example: { B: '8.1..8.5', D: '7.8..8.2', L: '8.8..9.4', T: '2.6..3.2', b: '0.7..1.1', A: 'max 10.5' },
-  outlines: [
-    {
-      name: 'Can 4 × 5.4',
-      dimensions: { B: '4.1..4.5', D: '3.8..4.2', L: '4.7..5.3', T: '1.5..2.1', b: '0.5..0.8', A: 'max 5.8' },
-    },
-    {
-      name: 'Can 6.3 × 5.4',
-      dimensions: { B: '6.4..6.8', D: '6.1..6.5', L: '7.0..7.6', T: '2.3..2.9', b: '0.5..0.8', A: 'max 5.8' },
-    },
-    {
-      name: 'Can 8 × 10',
-      dimensions: {
-        B: '8.1..8.5',
-        D: '7.8..8.2',
-        L: '8.8..9.4',
-        T: '2.6..3.2',
-        b: '0.7..1.1',
-        A: 'max 10.5',
-      },
-    },
-    {
-      name: 'Can 10 × 10',
-      dimensions: {
-        B: '10.1..10.5',
-        D: '9.8..10.2',
-        L: '10.7..11.3',
-        T: '2.9..3.5',
-        b: '0.9..1.3',
-        A: 'max 10.5',
-      },
-    },
-  ],
+  outlines: outlines(
+    'B D L T b A',
+    'Can 4 × 5.4 | - | 4.1..4.5 | 3.8..4.2 | 4.7..5.3 | 1.5..2.1 | 0.5..0.8 | max 5.8',
+    'Can 6.3 × 5.4 | - | 6.4..6.8 | 6.1..6.5 | 7.0..7.6 | 2.3..2.9 | 0.5..0.8 | max 5.8',
+    'Can 8 × 10 | - | 8.1..8.5 | 7.8..8.2 | 8.8..9.4 | 2.6..3.2 | 0.7..1.1 | max 10.5',
+    'Can 10 × 10 | - | 10.1..10.5 | 9.8..10.2 | 10.7..11.3 | 2.9..3.5 | 0.9..1.3 | max 10.5',
+  ),
   terminals,
   body: (d) => seatedBody(d.B, d.B, d.A),
   solids,
@@ -77,12 +54,7 @@ export const electrolyticCan = defineFamily<Symbol>({
       line('D', 'front', 'top', [-d.D.nom / 2, d.A.nom], [d.D.nom / 2, d.A.nom]),
     ];
   },
-  name: (d) => [
-    'CAPAE',
-    { symbol: 'B', value: d.B.nom, decimals: 2 },
-    'X',
-    { symbol: 'A', value: d.A.max, decimals: 2 },
-  ],
+  name: (d) => ['CAPAE', ...byX(['B', d.B.nom], ['A', d.A.max])],
   polarised: () => true,
   polarity: () => 'plus',
   plausibility: [endAgainstLength, spanAgainstBase],

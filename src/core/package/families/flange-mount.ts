@@ -4,6 +4,7 @@ import { count, length } from '../declare';
 import { line } from '../lines';
 import { LEAD_THICKNESS, LEAD_WIDTH, PITCH, TAIL } from '../dimensions';
 import { defineFamily } from '../family';
+import { outlines } from '../outlines';
 import type { Dimensions } from '../definitions';
 import { byX, counted, hundredths } from '../naming';
 import { centred, flatPin, LEAD_ROW_RULES, matrix, pinParts, pinsAt } from '../pins';
@@ -49,24 +50,10 @@ export const flangeMount = defineFamily<Symbol>({
     c: '0.4..0.6',
     A: 'max 4.7',
   },
-  outlines: [
-    {
-      name: 'Three leads, pitch 2.54, M3',
-      dimensions: {
-        n: '3',
-        e: '2.54',
-        D: '9.7..10.4',
-        E: '14.8..15.8',
-        Q: '6.2..6.8',
-        F: '3.6..4.0',
-        P: '16.6',
-        h: '3.4',
-        b: '0.7..0.9',
-        c: '0.4..0.6',
-        A: 'max 4.7',
-      },
-    },
-  ],
+  outlines: outlines(
+    'n e D E Q F P h b c A',
+    'Three leads, pitch 2.54, M3 | JEDEC TO-220 AB | 3 | 2.54 | 9.7..10.4 | 14.8..15.8 | 6.2..6.8 | 3.6..4.0 | 16.6 | 3.4 | 0.7..0.9 | 0.4..0.6 | max 4.7',
+  ),
   terminals: (d) => [pins(d)],
   bores: (d) => [{ at: { x: 0, y: d.P.nom }, diameter: d.h.nom }],
   keepOuts: (d) => [

@@ -3,6 +3,7 @@ import { count, length } from '../declare';
 import { line } from '../lines';
 import { HEIGHT } from '../dimensions';
 import { defineFamily } from '../family';
+import { outlines } from '../outlines';
 import type { Dimensions } from '../definitions';
 import { byX, counted, hundredths } from '../naming';
 import { rowAgainstBody, spanAgainstBody, terminalAgainstPitch } from '../plausibility/row';
@@ -58,32 +59,11 @@ export const flatLeadOutline = defineFamily<Symbol>({
     c: '0.08..0.18',
     A: 'max 0.6',
   },
-  outlines: [
-    {
-      name: 'Diode, 1.6 × 0.8 body length',
-      dimensions: {
-        n: '2',
-        E: '1.5..1.7',
-        E1: '1.1..1.3',
-        D: '0.7..0.9',
-        L: '0.2..0.4',
-        b: '0.25..0.35',
-        A: 'max 0.7',
-      },
-    },
-    {
-      name: 'Diode, 2.5 × 1.3 body length',
-      dimensions: {
-        n: '2',
-        E: '2.4..2.6',
-        E1: '1.6..1.8',
-        D: '1.15..1.35',
-        L: '0.3..0.5',
-        b: '0.5..0.7',
-        A: 'max 0.7',
-      },
-    },
-  ],
+  outlines: outlines(
+    'n E E1 D L b A',
+    'Diode, 1.6 × 0.8 body length | JEITA SC-79 | 2 | 1.5..1.7 | 1.1..1.3 | 0.7..0.9 | 0.2..0.4 | 0.25..0.35 | max 0.7',
+    'Diode, 2.5 × 1.3 body length | - | 2 | 2.4..2.6 | 1.6..1.8 | 1.15..1.35 | 0.3..0.5 | 0.5..0.7 | max 0.7',
+  ),
   terminals,
   body: (d) => ({ x: d.E1, y: d.D, standoff: exactly(0), height: d.A }),
   solids: (d): Assembly => {

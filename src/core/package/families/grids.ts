@@ -4,6 +4,7 @@ import { length } from '../declare';
 import { line } from '../lines';
 import { HEIGHT } from '../dimensions';
 import { defineFamily, type FamilyDefinition } from '../family';
+import { outlines } from '../outlines';
 import type { Dimensions, OptionDefinition, Options } from '../definitions';
 import {
   firstPlace,
@@ -167,28 +168,14 @@ export const ballGrid = defineGrid({
     },
   ],
   example: { nE: '12', e: '0.8', E: '9.9..10.1', b: '0.45..0.55', A: 'max 1.4', A1: '0.35..0.45' },
-  outlines: [
-    {
-      name: '64 balls, 8 × 8, pitch 0.8',
-      dimensions: { nE: '8', e: '0.8', E: '7.9..8.1', b: '0.40..0.50', A: 'max 1.2', A1: '0.27..0.37' },
-    },
-    {
-      name: '100 balls, 10 × 10, pitch 0.8',
-      dimensions: { nE: '10', e: '0.8', E: '8.9..9.1', b: '0.40..0.50', A: 'max 1.2', A1: '0.27..0.37' },
-    },
-    {
-      name: '144 balls, 12 × 12, pitch 1.0',
-      dimensions: { nE: '12', e: '1.0', E: '12.9..13.1', b: '0.50..0.70', A: 'max 1.7', A1: '0.35..0.50' },
-    },
-    {
-      name: '256 balls, 16 × 16, pitch 1.0',
-      dimensions: { nE: '16', e: '1.0', E: '16.9..17.1', b: '0.50..0.70', A: 'max 1.9', A1: '0.35..0.50' },
-    },
-    {
-      name: '484 balls, 22 × 22, pitch 1.0',
-      dimensions: { nE: '22', e: '1.0', E: '22.8..23.2', b: '0.50..0.70', A: 'max 2.4', A1: '0.35..0.60' },
-    },
-  ],
+  outlines: outlines(
+    'nE e E b A A1',
+    '64 balls, 8 × 8, pitch 0.8 | - | 8 | 0.8 | 7.9..8.1 | 0.40..0.50 | max 1.2 | 0.27..0.37',
+    '100 balls, 10 × 10, pitch 0.8 | - | 10 | 0.8 | 8.9..9.1 | 0.40..0.50 | max 1.2 | 0.27..0.37',
+    '144 balls, 12 × 12, pitch 1.0 | - | 12 | 1.0 | 12.9..13.1 | 0.50..0.70 | max 1.7 | 0.35..0.50',
+    '256 balls, 16 × 16, pitch 1.0 | - | 16 | 1.0 | 16.9..17.1 | 0.50..0.70 | max 1.9 | 0.35..0.50',
+    '484 balls, 22 × 22, pitch 1.0 | - | 22 | 1.0 | 22.8..23.2 | 0.50..0.70 | max 2.4 | 0.35..0.60',
+  ),
   form: (options) => (collapsing(options) ? 'collapsing-ball' : 'non-collapsing-ball'),
   letter: (options) => (collapsing(options) ? 'C' : 'N'),
   shape: (d) => ball(d.b.nom, Math.min(d.A1.nom, d.b.nom)),
@@ -205,12 +192,10 @@ export const columnGrid = defineGrid({
   help: 'Diameter of one column',
   options: [],
   example: { nE: '10', e: '1.27', E: '13.8..14.2', b: '0.46..0.56', A: 'max 5.2', A1: '2.1..2.3' },
-  outlines: [
-    {
-      name: '361 columns, 19 × 19, pitch 1.27',
-      dimensions: { nE: '19', e: '1.27', E: '24.8..25.2', b: '0.46..0.56', A: 'max 5.5', A1: '2.1..2.3' },
-    },
-  ],
+  outlines: outlines(
+    'nE e E b A A1',
+    '361 columns, 19 × 19, pitch 1.27 | - | 19 | 1.27 | 24.8..25.2 | 0.46..0.56 | max 5.5 | 2.1..2.3',
+  ),
   form: () => 'column',
   letter: () => 'C',
   shape: (d) => standingCylinder(d.b.nom, 0, d.A1.nom),
@@ -236,16 +221,11 @@ export const landGrid = defineGrid({
     },
   ],
   example: { nE: '8', nD: '6', e: '0.65', E: '5.9..6.1', D: '4.4..4.6', b: '0.30..0.40', A: 'max 0.9' },
-  outlines: [
-    {
-      name: '16 lands, 4 × 4, pitch 0.65',
-      dimensions: { nE: '4', e: '0.65', E: '2.9..3.1', b: '0.30..0.40', A: 'max 1.0' },
-    },
-    {
-      name: '64 lands, 8 × 8, pitch 0.65',
-      dimensions: { nE: '8', e: '0.65', E: '5.9..6.1', b: '0.30..0.40', A: 'max 1.0' },
-    },
-  ],
+  outlines: outlines(
+    'nE e E b A',
+    '16 lands, 4 × 4, pitch 0.65 | - | 4 | 0.65 | 2.9..3.1 | 0.30..0.40 | max 1.0',
+    '64 lands, 8 × 8, pitch 0.65 | - | 8 | 0.65 | 5.9..6.1 | 0.30..0.40 | max 1.0',
+  ),
   form: () => 'land-grid',
   letter: () => 'R',
   shape: (d, options) =>

@@ -1,11 +1,12 @@
 import { count, length } from '../declare';
 import { line } from '../lines';
 import { defineFamily } from '../family';
+import { outlines } from '../outlines';
 import type { DimensionLine } from '../lines';
 import type { Dimensions } from '../definitions';
 import { LEAD_DIMENSIONS, LEAD_RULES, leadedBody, leadGroup, leadLines, type LeadSymbol } from '../gull-wing';
 import { inchPitch, rowAgainstBody, terminalAgainstPitch } from '../plausibility/row';
-import { counted } from '../naming';
+import { byX, counted, hundredths } from '../naming';
 import { evenRow, twoRows } from '../rows';
 import type { SpanGroup } from '../terminal';
 import {
@@ -53,78 +54,14 @@ export const gullWingDual = defineFamily<Symbol>({
     A: 'max 1.2',
     A1: '0.05..0.15',
   },
-  outlines: [
-    {
-      name: '8 leads, 3.9 mm body, pitch 1.27',
-      dimensions: {
-        n: '8',
-        e: '1.27',
-        E: '5.8..6.2',
-        E1: '3.8..4.0',
-        D: '4.8..5.0',
-        L: '0.40..1.27',
-        b: '0.31..0.51',
-        A: 'max 1.75',
-        A1: '0.10..0.25',
-      },
-    },
-    {
-      name: '16 leads, 7.5 mm body, pitch 1.27',
-      dimensions: {
-        n: '16',
-        e: '1.27',
-        E: '10.0..10.65',
-        E1: '7.4..7.6',
-        D: '10.1..10.5',
-        L: '0.40..1.27',
-        b: '0.31..0.51',
-        A: 'max 2.65',
-        A1: '0.10..0.30',
-      },
-    },
-    {
-      name: '8 leads, 4.4 mm body, pitch 0.65',
-      dimensions: {
-        n: '8',
-        e: '0.65',
-        E: '6.2..6.6',
-        E1: '4.3..4.5',
-        D: '2.9..3.1',
-        L: '0.45..0.75',
-        b: '0.19..0.30',
-        A: 'max 1.2',
-        A1: '0.05..0.15',
-      },
-    },
-    {
-      name: '20 leads, 4.4 mm body, pitch 0.65',
-      dimensions: {
-        n: '20',
-        e: '0.65',
-        E: '6.2..6.6',
-        E1: '4.3..4.5',
-        D: '6.4..6.6',
-        L: '0.45..0.75',
-        b: '0.19..0.30',
-        A: 'max 1.2',
-        A1: '0.05..0.15',
-      },
-    },
-    {
-      name: '48 leads, 6.1 mm body, pitch 0.5',
-      dimensions: {
-        n: '48',
-        e: '0.5',
-        E: '7.9..8.3',
-        E1: '6.0..6.2',
-        D: '12.4..12.6',
-        L: '0.45..0.75',
-        b: '0.17..0.27',
-        A: 'max 1.2',
-        A1: '0.05..0.15',
-      },
-    },
-  ],
+  outlines: outlines(
+    'n e E E1 D L b A A1',
+    '8 leads, 3.9 mm body, pitch 1.27 | JEDEC MS-012 AA | 8 | 1.27 | 5.8..6.2 | 3.8..4.0 | 4.8..5.0 | 0.40..1.27 | 0.31..0.51 | max 1.75 | 0.10..0.25',
+    '16 leads, 7.5 mm body, pitch 1.27 | JEDEC MS-013 AA | 16 | 1.27 | 10.0..10.65 | 7.4..7.6 | 10.1..10.5 | 0.40..1.27 | 0.31..0.51 | max 2.65 | 0.10..0.30',
+    '8 leads, 4.4 mm body, pitch 0.65 | JEDEC MO-153 AA | 8 | 0.65 | 6.2..6.6 | 4.3..4.5 | 2.9..3.1 | 0.45..0.75 | 0.19..0.30 | max 1.2 | 0.05..0.15',
+    '20 leads, 4.4 mm body, pitch 0.65 | JEDEC MO-153 AC | 20 | 0.65 | 6.2..6.6 | 4.3..4.5 | 6.4..6.6 | 0.45..0.75 | 0.19..0.30 | max 1.2 | 0.05..0.15',
+    '48 leads, 6.1 mm body, pitch 0.5 | JEDEC MO-153 ED | 48 | 0.5 | 7.9..8.3 | 6.0..6.2 | 12.4..12.6 | 0.45..0.75 | 0.17..0.27 | max 1.2 | 0.05..0.15',
+  ),
   terminals: (d, options) => [...rows(d), ...thermalGroup(d, options, d.n.nom + 1)],
   body: (d) => ({ x: d.E1, y: d.D, standoff: d.A1, height: d.A }),
   solids: (d, options) => {
@@ -135,11 +72,9 @@ export const gullWingDual = defineFamily<Symbol>({
   dimensionLines: (d, options) => [...dimensionLines(d), ...thermalLines(d, options)],
   name: (d, options) => [
     d.e.nom >= SOIC_PITCH ? 'SOIC' : 'SOP',
-    { symbol: 'e', value: d.e.nom, decimals: 2 },
+    hundredths('e', d.e.nom),
     'P',
-    { symbol: 'E', value: d.E.nom, decimals: 2 },
-    'X',
-    { symbol: 'A', value: d.A.max, decimals: 2 },
+    ...byX(['E', d.E.nom], ['A', d.A.max]),
     '-',
     counted('n', d.n.nom + thermalCount(d, options)),
   ],

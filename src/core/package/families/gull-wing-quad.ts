@@ -1,10 +1,11 @@
 import type { Assembly } from '../../geometry/solid';
 import { count, length } from '../declare';
 import { defineFamily } from '../family';
+import { outlines } from '../outlines';
 import type { Dimensions, Options } from '../definitions';
 import { LEAD_DIMENSIONS, LEAD_RULES, leadGroup, leadLines, leadShape, type LeadSymbol } from '../gull-wing';
 import { QUAD_SPARE, rowAgainstBody, terminalAgainstPitch } from '../plausibility/row';
-import { counted } from '../naming';
+import { byX, counted, hundredths } from '../naming';
 import { levelCount, quadLines, uprightCount } from '../quad';
 import { fourRows } from '../rows';
 import { bodyPart, leadParts } from '../shapes/leads';
@@ -58,86 +59,23 @@ export const gullWingQuad = defineFamily<Symbol>({
     A: 'max 1.2',
     A1: '0.05..0.15',
   },
-  outlines: [
-    {
-      name: '32 leads, 7 × 7, pitch 0.8',
-      dimensions: {
-        n: '32',
-        e: '0.8',
-        E: '8.8..9.2',
-        E1: '6.9..7.1',
-        L: '0.45..0.75',
-        b: '0.30..0.45',
-        A: 'max 1.2',
-        A1: '0.05..0.15',
-      },
-    },
-    {
-      name: '48 leads, 7 × 7, pitch 0.5',
-      dimensions: {
-        n: '48',
-        e: '0.5',
-        E: '8.8..9.2',
-        E1: '6.9..7.1',
-        L: '0.45..0.75',
-        b: '0.17..0.27',
-        A: 'max 1.2',
-        A1: '0.05..0.15',
-      },
-    },
-    {
-      name: '64 leads, 10 × 10, pitch 0.5',
-      dimensions: {
-        n: '64',
-        e: '0.5',
-        E: '11.8..12.2',
-        E1: '9.9..10.1',
-        L: '0.45..0.75',
-        b: '0.17..0.27',
-        A: 'max 1.2',
-        A1: '0.05..0.15',
-      },
-    },
-    {
-      name: '100 leads, 14 × 14, pitch 0.5',
-      dimensions: {
-        n: '100',
-        e: '0.5',
-        E: '15.8..16.2',
-        E1: '13.9..14.1',
-        L: '0.45..0.75',
-        b: '0.17..0.27',
-        A: 'max 1.2',
-        A1: '0.05..0.15',
-      },
-    },
-    {
-      name: '144 leads, 20 × 20, pitch 0.5',
-      dimensions: {
-        n: '144',
-        e: '0.5',
-        E: '21.8..22.2',
-        E1: '19.9..20.1',
-        L: '0.45..0.75',
-        b: '0.17..0.27',
-        A: 'max 1.6',
-        A1: '0.05..0.15',
-      },
-    },
-  ],
+  outlines: outlines(
+    'n e E E1 L b A A1',
+    '32 leads, 7 × 7, pitch 0.8 | JEDEC MS-026 ABA | 32 | 0.8 | 8.8..9.2 | 6.9..7.1 | 0.45..0.75 | 0.30..0.45 | max 1.2 | 0.05..0.15',
+    '48 leads, 7 × 7, pitch 0.5 | JEDEC MS-026 ABC | 48 | 0.5 | 8.8..9.2 | 6.9..7.1 | 0.45..0.75 | 0.17..0.27 | max 1.2 | 0.05..0.15',
+    '64 leads, 10 × 10, pitch 0.5 | JEDEC MS-026 ACD | 64 | 0.5 | 11.8..12.2 | 9.9..10.1 | 0.45..0.75 | 0.17..0.27 | max 1.2 | 0.05..0.15',
+    '100 leads, 14 × 14, pitch 0.5 | JEDEC MS-026 AED | 100 | 0.5 | 15.8..16.2 | 13.9..14.1 | 0.45..0.75 | 0.17..0.27 | max 1.2 | 0.05..0.15',
+    '144 leads, 20 × 20, pitch 0.5 | JEDEC MS-026 BFB | 144 | 0.5 | 21.8..22.2 | 19.9..20.1 | 0.45..0.75 | 0.17..0.27 | max 1.6 | 0.05..0.15',
+  ),
   terminals: (d, options) => [...rows(d), ...thermalGroup(d, options, d.n.nom + 1)],
   body: (d) => ({ x: d.E1, y: d.D1, standoff: d.A1, height: d.A }),
   solids,
   dimensionLines: (d, options) => [...quadLines(d), ...leadLines(d), ...thermalLines(d, options)],
   name: (d, options) => [
     'QFP',
-    { symbol: 'e', value: d.e.nom, decimals: 2 },
+    hundredths('e', d.e.nom),
     'P',
-    { symbol: 'E', value: d.E.nom, decimals: 2 },
-    'X',
-    { symbol: 'D', value: d.D.nom, decimals: 2 },
-    'X',
-    { symbol: 'A', value: d.A.max, decimals: 2 },
+    ...byX(['E', d.E.nom], ['D', d.D.nom], ['A', d.A.max]),
     '-',
     counted('n', d.n.nom + thermalCount(d, options)),
   ],

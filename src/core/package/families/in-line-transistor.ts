@@ -3,6 +3,7 @@ import { count, length } from '../declare';
 import { line } from '../lines';
 import { HEIGHT, LEAD_THICKNESS, LEAD_WIDTH, PITCH, TAIL } from '../dimensions';
 import { defineFamily } from '../family';
+import { outlines } from '../outlines';
 import type { Dimensions } from '../definitions';
 import { byX, counted, hundredths } from '../naming';
 import { centred, flatPin, LEAD_ROW_RULES, matrix, pinParts, pinShape, pinsAt } from '../pins';
@@ -50,51 +51,12 @@ export const inLineTransistor = defineFamily<Symbol>({
     c: '0.36..0.51',
     A: 'max 7.5',
   },
-  outlines: [
-    {
-      name: 'Small half-round, pitch 1.27',
-      dimensions: {
-        n: '3',
-        e: '1.27',
-        D: '4.45..5.2',
-        E: '3.2..4.2',
-        b: '0.36..0.56',
-        c: '0.36..0.51',
-        A: 'max 7.5',
-      },
-      options: { shape: 'half-round' },
-    },
-    {
-      name: 'Power body, pitch 2.54',
-      dimensions: {
-        n: '3',
-        e: '2.54',
-        D: '9.7..10.4',
-        E: '4.3..4.7',
-        S: '2.5..2.8',
-        b: '0.7..0.9',
-        c: '0.4..0.6',
-        A: 'max 19.8',
-        A1: '3.5..4',
-      },
-      options: { shape: 'power' },
-    },
-    {
-      name: 'Power body, 5 leads, pitch 1.7',
-      dimensions: {
-        n: '5',
-        e: '1.7',
-        D: '9.7..10.4',
-        E: '4.3..4.7',
-        S: '2.5..2.8',
-        b: '0.7..0.9',
-        c: '0.4..0.6',
-        A: 'max 19.8',
-        A1: '3.5..4',
-      },
-      options: { shape: 'power' },
-    },
-  ],
+  outlines: outlines(
+    'n e D E b c A S A1',
+    'Small half-round, pitch 1.27 | JEDEC TO-226 AA | 3 | 1.27 | 4.45..5.2 | 3.2..4.2 | 0.36..0.56 | 0.36..0.51 | max 7.5 | |  | shape=half-round',
+    'Power body, pitch 2.54 | JEDEC TO-220 AB | 3 | 2.54 | 9.7..10.4 | 4.3..4.7 | 0.7..0.9 | 0.4..0.6 | max 19.8 | 2.5..2.8 | 3.5..4 | shape=power',
+    'Power body, 5 leads, pitch 1.7 | - | 5 | 1.7 | 9.7..10.4 | 4.3..4.7 | 0.7..0.9 | 0.4..0.6 | max 19.8 | 2.5..2.8 | 3.5..4 | shape=power',
+  ),
   terminals: (d) => [pins(d)],
   body: (d, options) => ({
     x: d.D,

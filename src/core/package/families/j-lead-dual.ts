@@ -3,6 +3,7 @@ import { length } from '../declare';
 import { line } from '../lines';
 import { BODY_UPRIGHT, leads, PITCH } from '../dimensions';
 import { defineFamily } from '../family';
+import { outlines } from '../outlines';
 import type { Dimensions } from '../definitions';
 import { J_DIMENSIONS, J_RULES, jGroup, jLines, jShape, type JSymbol } from '../j-lead';
 import { byX, counted, hundredths } from '../naming';
@@ -41,16 +42,11 @@ export const jLeadDual = defineFamily<Symbol>({
     A: '3.25..3.75',
     A1: 'min 0.64',
   },
-  outlines: [
-    {
-      name: '300 mil body, 28 leads',
-      dimensions: { n: '28', E: '8.36..8.64', E1: '7.42..7.62', E2: '6.7..6.9', D: '18.3..18.5' },
-    },
-    {
-      name: '400 mil body, 32 leads',
-      dimensions: { n: '32', E: '11.05..11.3', E1: '10.03..10.29', E2: '9.25..9.55', D: '20.8..21.1' },
-    },
-  ],
+  outlines: outlines(
+    'n E E1 E2 D',
+    '300 mil body, 28 leads | - | 28 | 8.36..8.64 | 7.42..7.62 | 6.7..6.9 | 18.3..18.5',
+    '400 mil body, 32 leads | - | 32 | 11.05..11.3 | 10.03..10.29 | 9.25..9.55 | 20.8..21.1',
+  ),
   terminals,
   body: (d) => ({ x: d.E1, y: d.D, standoff: d.A1, height: d.A }),
   solids: (d): Assembly => {

@@ -2,6 +2,7 @@ import type { Assembly } from '../../geometry/solid';
 import { count, length } from '../declare';
 import { PITCH } from '../dimensions';
 import { defineFamily } from '../family';
+import { outlines } from '../outlines';
 import type { Dimensions } from '../definitions';
 import { J_DIMENSIONS, J_RULES, jGroup, jLines, jShape, type JSymbol } from '../j-lead';
 import { byX, counted, hundredths } from '../naming';
@@ -56,24 +57,13 @@ export const jLeadQuad = defineFamily<Symbol>({
     A: '4.19..4.57',
     A1: 'min 0.51',
   },
-  outlines: [
-    {
-      name: '20 leads, 9.9 mm',
-      dimensions: { n: '20', E: '9.78..10.03', E1: '8.89..9.04', E2: '7.87..8.38' },
-    },
-    {
-      name: '28 leads, 12.4 mm',
-      dimensions: { n: '28', E: '12.32..12.57', E1: '11.43..11.58', E2: '10.41..10.92' },
-    },
-    {
-      name: '44 leads, 17.5 mm',
-      dimensions: { n: '44', E: '17.4..17.65', E1: '16.51..16.66', E2: '15.5..16.0' },
-    },
-    {
-      name: '68 leads, 25.1 mm',
-      dimensions: { n: '68', E: '25.02..25.27', E1: '24.13..24.33', E2: '23.1..23.6' },
-    },
-  ],
+  outlines: outlines(
+    'n E E1 E2',
+    '20 leads, 9.9 mm | JEDEC MS-018 AA | 20 | 9.78..10.03 | 8.89..9.04 | 7.87..8.38',
+    '28 leads, 12.4 mm | JEDEC MS-018 AB | 28 | 12.32..12.57 | 11.43..11.58 | 10.41..10.92',
+    '44 leads, 17.5 mm | JEDEC MS-018 AC | 44 | 17.4..17.65 | 16.51..16.66 | 15.5..16.0',
+    '68 leads, 25.1 mm | JEDEC MS-018 AE | 68 | 25.02..25.27 | 24.13..24.33 | 23.1..23.6',
+  ),
   terminals: (d, options) => terminals(d, options['first'] === 'corner'),
   body: (d) => ({ x: d.E1, y: d.D1, standoff: d.A1, height: d.A }),
   solids: (d): Assembly => {

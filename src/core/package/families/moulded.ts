@@ -1,6 +1,8 @@
 import type { Assembly } from '../../geometry/solid';
 import { length } from '../declare';
 import { defineFamily } from '../family';
+import { hundredths } from '../naming';
+import { outlines } from '../outlines';
 import type { Dimensions } from '../definitions';
 import { endAgainstLength, terminalAgainstWidth } from '../plausibility/chip';
 import { inwardLead, withLeads } from '../shapes/leads';
@@ -43,24 +45,13 @@ export const moulded = defineFamily<Symbol>({
   ],
   options: [componentOption(COMPONENTS)],
   example: { L: '3.2±0.2', W: '1.6±0.2', W1: '1.2±0.1', T: '0.8±0.3', A: '1.6±0.2' },
-  outlines: [
-    {
-      name: '3216-18',
-      dimensions: { L: '3.0..3.4', W: '1.4..1.8', W1: '1.1..1.3', T: '0.5..1.1', A: 'max 1.8' },
-    },
-    {
-      name: '3528-21',
-      dimensions: { L: '3.3..3.7', W: '2.6..3.0', W1: '2.1..2.3', T: '0.5..1.1', A: 'max 2.1' },
-    },
-    {
-      name: '6032-28',
-      dimensions: { L: '5.7..6.3', W: '2.9..3.5', W1: '2.1..2.3', T: '1.0..1.6', A: 'max 2.8' },
-    },
-    {
-      name: '7343-31',
-      dimensions: { L: '7.0..7.6', W: '4.0..4.6', W1: '2.3..2.5', T: '1.0..1.6', A: 'max 3.1' },
-    },
-  ],
+  outlines: outlines(
+    'L W W1 T A',
+    '3216-18 | EIA-535BAAC 3216-18 | 3.0..3.4 | 1.4..1.8 | 1.1..1.3 | 0.5..1.1 | max 1.8',
+    '3528-21 | EIA-535BAAC 3528-21 | 3.3..3.7 | 2.6..3.0 | 2.1..2.3 | 0.5..1.1 | max 2.1',
+    '6032-28 | EIA-535BAAC 6032-28 | 5.7..6.3 | 2.9..3.5 | 2.1..2.3 | 1.0..1.6 | max 2.8',
+    '7343-31 | EIA-535BAAC 7343-31 | 7.0..7.6 | 4.0..4.6 | 2.3..2.5 | 1.0..1.6 | max 3.1',
+  ),
   terminals,
   body: (d) => seatedBody(d.L, d.W, d.A),
   solids,
@@ -69,7 +60,7 @@ export const moulded = defineFamily<Symbol>({
     chosenComponent(COMPONENTS, options).prefix,
     ...sizePair(['L', d.L.nom], ['W', d.W.nom]),
     'X',
-    { symbol: 'A', value: d.A.max, decimals: 2 },
+    hundredths('A', d.A.max),
   ],
   polarised: (options) => chosenComponent(COMPONENTS, options).polarised,
   polarity: (options) => chosenComponent(COMPONENTS, options).polarity,

@@ -4,6 +4,7 @@ import { exactly } from '../../units/toleranced';
 import { count, length } from '../declare';
 import { line } from '../lines';
 import { defineFamily } from '../family';
+import { outlines } from '../outlines';
 import type { Dimensions, Options } from '../definitions';
 import { counted, hundredths } from '../naming';
 import { centred, pinsAt, roundPin } from '../pins';
@@ -58,12 +59,13 @@ export const mountingHole = defineFamily<Symbol>({
     },
   ],
   example: { H: '2.7', D: '5.0', A: '2.0' },
-  outlines: [
-    { name: 'M2', dimensions: { H: '2.2', D: '4.0', A: '1.6' } },
-    { name: 'M2.5', dimensions: { H: '2.7', D: '5.0', A: '2.0' } },
-    { name: 'M3', dimensions: { H: '3.2', D: '6.0', A: '2.4' } },
-    { name: 'M4', dimensions: { H: '4.3', D: '8.0', A: '3.1' } },
-  ],
+  outlines: outlines(
+    'H D A',
+    'M2 | ISO 273 fine series | 2.2 | 4.0 | 1.6',
+    'M2.5 | ISO 273 fine series | 2.7 | 5.0 | 2.0',
+    'M3 | ISO 273 fine series | 3.2 | 6.0 | 2.4',
+    'M4 | ISO 273 fine series | 4.3 | 8.0 | 3.1',
+  ),
   terminals: (d, options) => (options['hole'] === 'non-plated' ? [] : [landed(d, options)]),
   bores: (d, options) =>
     options['hole'] === 'non-plated' ? [{ at: { x: 0, y: 0 }, diameter: d.H.nom }] : [],

@@ -1,5 +1,6 @@
 import { BODY_ACROSS, BODY_UPRIGHT, leads, PITCH } from '../dimensions';
 import { defineFamily } from '../family';
+import { outlines } from '../outlines';
 import type { Dimensions, Options } from '../definitions';
 import { byX, counted, hundredths } from '../naming';
 import {
@@ -64,47 +65,12 @@ export const noLeadDual = defineFamily<Symbol>({
     E2: '1.4..1.6',
     D2: '1.5..1.7',
   },
-  outlines: [
-    {
-      name: '6 terminals, 2 × 2, pitch 0.65',
-      dimensions: {
-        n: '6',
-        e: '0.65',
-        E: '1.9..2.1',
-        D: '1.9..2.1',
-        L: '0.25..0.35',
-        b: '0.25..0.35',
-        E2: '0.8..1.0',
-        D2: '1.5..1.7',
-      },
-    },
-    {
-      name: '8 terminals, 3 × 2, pitch 0.5',
-      dimensions: {
-        n: '8',
-        e: '0.5',
-        E: '2.9..3.1',
-        D: '1.9..2.1',
-        L: '0.3..0.5',
-        b: '0.20..0.30',
-        E2: '1.4..1.6',
-        D2: '1.5..1.7',
-      },
-    },
-    {
-      name: '10 terminals, 3 × 3, pitch 0.5',
-      dimensions: {
-        n: '10',
-        e: '0.5',
-        E: '2.9..3.1',
-        D: '2.9..3.1',
-        L: '0.3..0.5',
-        b: '0.18..0.30',
-        E2: '1.5..1.7',
-        D2: '2.3..2.5',
-      },
-    },
-  ],
+  outlines: outlines(
+    'n e E D L b E2 D2',
+    '6 terminals, 2 × 2, pitch 0.65 | - | 6 | 0.65 | 1.9..2.1 | 1.9..2.1 | 0.25..0.35 | 0.25..0.35 | 0.8..1.0 | 1.5..1.7',
+    '8 terminals, 3 × 2, pitch 0.5 | - | 8 | 0.5 | 2.9..3.1 | 1.9..2.1 | 0.3..0.5 | 0.20..0.30 | 1.4..1.6 | 1.5..1.7',
+    '10 terminals, 3 × 3, pitch 0.5 | - | 10 | 0.5 | 2.9..3.1 | 2.9..3.1 | 0.3..0.5 | 0.18..0.30 | 1.5..1.7 | 2.3..2.5',
+  ),
   terminals: (d, options): TerminalGroup[] => [...rows(d, options), ...pads(d, options)],
   body: (d) => ({ x: d.E, y: d.D, standoff: d.A1, height: d.A }),
   solids: (d, options) => noLeadSolids(d, [d.E.nom, d.D.nom], rows(d, options), pads(d, options)),

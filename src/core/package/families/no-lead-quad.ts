@@ -1,6 +1,7 @@
 import { count } from '../declare';
 import { BODY_ACROSS, BODY_UPRIGHT, PITCH } from '../dimensions';
 import { defineFamily } from '../family';
+import { outlines } from '../outlines';
 import type { Dimensions, Options } from '../definitions';
 import { byX, counted, hundredths } from '../naming';
 import {
@@ -60,68 +61,14 @@ export const noLeadQuad = defineFamily<Symbol>({
     E2: '3.4..3.6',
     D2: 'E2',
   },
-  outlines: [
-    {
-      name: '16 terminals, 3 × 3, pitch 0.5',
-      dimensions: {
-        n: '16',
-        e: '0.5',
-        E: '2.9..3.1',
-        L: '0.3..0.5',
-        b: '0.18..0.30',
-        E2: '1.6..1.8',
-        D2: 'E2',
-      },
-    },
-    {
-      name: '24 terminals, 4 × 4, pitch 0.5',
-      dimensions: {
-        n: '24',
-        e: '0.5',
-        E: '3.9..4.1',
-        L: '0.3..0.5',
-        b: '0.18..0.30',
-        E2: '2.5..2.7',
-        D2: 'E2',
-      },
-    },
-    {
-      name: '32 terminals, 5 × 5, pitch 0.5',
-      dimensions: {
-        n: '32',
-        e: '0.5',
-        E: '4.9..5.1',
-        L: '0.3..0.5',
-        b: '0.18..0.30',
-        E2: '3.4..3.6',
-        D2: 'E2',
-      },
-    },
-    {
-      name: '48 terminals, 7 × 7, pitch 0.5',
-      dimensions: {
-        n: '48',
-        e: '0.5',
-        E: '6.9..7.1',
-        L: '0.3..0.5',
-        b: '0.18..0.30',
-        E2: '5.1..5.3',
-        D2: 'E2',
-      },
-    },
-    {
-      name: '64 terminals, 9 × 9, pitch 0.5',
-      dimensions: {
-        n: '64',
-        e: '0.5',
-        E: '8.9..9.1',
-        L: '0.3..0.5',
-        b: '0.18..0.30',
-        E2: '7.1..7.3',
-        D2: 'E2',
-      },
-    },
-  ],
+  outlines: outlines(
+    'n e E L b E2 D2',
+    '16 terminals, 3 × 3, pitch 0.5 | JEDEC MO-220 VEED | 16 | 0.5 | 2.9..3.1 | 0.3..0.5 | 0.18..0.30 | 1.6..1.8 | E2',
+    '24 terminals, 4 × 4, pitch 0.5 | JEDEC MO-220 VGGD | 24 | 0.5 | 3.9..4.1 | 0.3..0.5 | 0.18..0.30 | 2.5..2.7 | E2',
+    '32 terminals, 5 × 5, pitch 0.5 | JEDEC MO-220 VHHD | 32 | 0.5 | 4.9..5.1 | 0.3..0.5 | 0.18..0.30 | 3.4..3.6 | E2',
+    '48 terminals, 7 × 7, pitch 0.5 | JEDEC MO-220 VKKD | 48 | 0.5 | 6.9..7.1 | 0.3..0.5 | 0.18..0.30 | 5.1..5.3 | E2',
+    '64 terminals, 9 × 9, pitch 0.5 | JEDEC MO-220 VMMD | 64 | 0.5 | 8.9..9.1 | 0.3..0.5 | 0.18..0.30 | 7.1..7.3 | E2',
+  ),
   terminals: (d, options): TerminalGroup[] => [...rows(d, options), ...spots(d, options)],
   body: (d) => ({ x: d.E, y: d.D, standoff: d.A1, height: d.A }),
   solids: (d, options) => noLeadSolids(d, [d.E.nom, d.D.nom], rows(d, options), spots(d, options)),

@@ -4,6 +4,7 @@ import { length } from '../declare';
 import { line } from '../lines';
 import { BODY_UPRIGHT, HEIGHT, leads, PITCH } from '../dimensions';
 import { defineFamily } from '../family';
+import { outlines } from '../outlines';
 import type { Dimensions, Options } from '../definitions';
 import { byX } from '../naming';
 import { fitsPitch } from '../plausibility/counts';
@@ -75,68 +76,14 @@ export const oscillator = defineFamily<Symbol>({
     },
   ],
   example: { n: '4', e: '2.2', E: '2.4..2.6', D: '3.1..3.3', L: '0.7..0.9', b: '0.8..1.0', A: 'max 0.9' },
-  outlines: [
-    {
-      name: '2.0 × 1.6, four terminals',
-      dimensions: {
-        n: '4',
-        e: '1.4',
-        E: '1.5..1.7',
-        D: '1.9..2.1',
-        L: '0.45..0.55',
-        b: '0.5..0.6',
-        A: 'max 0.6',
-      },
-    },
-    {
-      name: '2.5 × 2.0, four terminals',
-      dimensions: {
-        n: '4',
-        e: '1.7',
-        E: '1.9..2.1',
-        D: '2.4..2.6',
-        L: '0.55..0.65',
-        b: '0.65..0.75',
-        A: 'max 0.7',
-      },
-    },
-    {
-      name: '3.2 × 2.5, four terminals',
-      dimensions: {
-        n: '4',
-        e: '2.2',
-        E: '2.4..2.6',
-        D: '3.1..3.3',
-        L: '0.7..0.9',
-        b: '0.8..1.0',
-        A: 'max 0.9',
-      },
-    },
-    {
-      name: '5.0 × 3.2, four terminals',
-      dimensions: {
-        n: '4',
-        e: '2.54',
-        E: '3.1..3.3',
-        D: '4.9..5.1',
-        L: '0.9..1.1',
-        b: '1.1..1.3',
-        A: 'max 1.3',
-      },
-    },
-    {
-      name: '7.0 × 5.0, four terminals',
-      dimensions: {
-        n: '4',
-        e: '5.08',
-        E: '4.9..5.1',
-        D: '6.8..7.2',
-        L: '1.0..1.2',
-        b: '1.3..1.5',
-        A: 'max 1.8',
-      },
-    },
-  ],
+  outlines: outlines(
+    'n e E D L b A',
+    '2.0 × 1.6, four terminals | - | 4 | 1.4 | 1.5..1.7 | 1.9..2.1 | 0.45..0.55 | 0.5..0.6 | max 0.6',
+    '2.5 × 2.0, four terminals | - | 4 | 1.7 | 1.9..2.1 | 2.4..2.6 | 0.55..0.65 | 0.65..0.75 | max 0.7',
+    '3.2 × 2.5, four terminals | - | 4 | 2.2 | 2.4..2.6 | 3.1..3.3 | 0.7..0.9 | 0.8..1.0 | max 0.9',
+    '5.0 × 3.2, four terminals | - | 4 | 2.54 | 3.1..3.3 | 4.9..5.1 | 0.9..1.1 | 1.1..1.3 | max 1.3',
+    '7.0 × 5.0, four terminals | - | 4 | 5.08 | 4.9..5.1 | 6.8..7.2 | 1.0..1.2 | 1.3..1.5 | max 1.8',
+  ),
   terminals: rows,
   body: (d) => ({ x: bodyAcross(d), y: d.D, standoff: exactly(0), height: d.A }),
   solids,

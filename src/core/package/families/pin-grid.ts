@@ -3,6 +3,7 @@ import { length } from '../declare';
 import { line } from '../lines';
 import { HEIGHT, ROUND_LEAD, TAIL } from '../dimensions';
 import { defineFamily } from '../family';
+import { outlines } from '../outlines';
 import type { Dimensions, Options } from '../definitions';
 import {
   firstPlace,
@@ -37,18 +38,11 @@ export const pinGrid = defineFamily<Symbol>({
   ],
   options: GRID_OPTIONS,
   example: { nE: '10', e: '2.54', E: '26.1..27.0', b: '0.41..0.51', A: 'max 5.2' },
-  outlines: [
-    {
-      name: '68 pins, 11 × 11 perimeter',
-      dimensions: { nE: '11', e: '2.54', E: '28.7..29.7', b: '0.41..0.51', A: 'max 5.2', k: '2' },
-      options: { layout: 'perimeter' },
-    },
-    {
-      name: '100 pins, 10 × 10',
-      dimensions: { nE: '10', e: '2.54', E: '26.1..27.0', b: '0.41..0.51', A: 'max 5.2' },
-      options: { layout: 'full' },
-    },
-  ],
+  outlines: outlines(
+    'nE e E b A k',
+    '68 pins, 11 × 11 perimeter | - | 11 | 2.54 | 28.7..29.7 | 0.41..0.51 | max 5.2 | 2 | layout=perimeter',
+    '100 pins, 10 × 10 | - | 10 | 2.54 | 26.1..27.0 | 0.41..0.51 | max 5.2 | | layout=full',
+  ),
   terminals: (d, options) => [pins(d, options)],
   body: (d) => ({ x: d.E, y: d.D, standoff: d.A1, height: d.A, mount: 'through' }),
   solids: (d, options): Assembly => {

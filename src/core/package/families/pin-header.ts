@@ -3,6 +3,7 @@ import { exactly } from '../../units/toleranced';
 import { count, length } from '../declare';
 import { line } from '../lines';
 import { defineFamily } from '../family';
+import { outlines } from '../outlines';
 import type { BodyExtent } from '../drawn';
 import type { Dimensions, Options } from '../definitions';
 import { byX, counted, hundredths } from '../naming';
@@ -53,18 +54,13 @@ export const pinHeader = defineFamily<Symbol>({
     },
   ],
   example: { r: '2', k: '5', e: '2.54', b: '0.60..0.68' },
-  outlines: [
-    { name: '1 × 4, pitch 2.54', dimensions: { r: '1', k: '4', e: '2.54', b: '0.60..0.68' } },
-    { name: '2 × 5, pitch 2.54', dimensions: { r: '2', k: '5', e: '2.54', b: '0.60..0.68' } },
-    {
-      name: '2 × 10, pitch 2.00',
-      dimensions: { r: '2', k: '10', e: '2.0', b: '0.45..0.55', H: 'typ 2', A: 'typ 4', L: 'typ 2.8' },
-    },
-    {
-      name: '2 × 5, pitch 1.27',
-      dimensions: { r: '2', k: '5', e: '1.27', b: '0.36..0.46', H: 'typ 1', A: 'typ 3.9', L: 'typ 2.5' },
-    },
-  ],
+  outlines: outlines(
+    'r k e b H A L',
+    '1 × 4, pitch 2.54 | - | 1 | 4 | 2.54 | 0.60..0.68 | |  | ',
+    '2 × 5, pitch 2.54 | - | 2 | 5 | 2.54 | 0.60..0.68 | |  | ',
+    '2 × 10, pitch 2.00 | - | 2 | 10 | 2.0 | 0.45..0.55 | typ 2 | typ 4 | typ 2.8',
+    '2 × 5, pitch 1.27 | - | 2 | 5 | 1.27 | 0.36..0.46 | typ 1 | typ 3.9 | typ 2.5',
+  ),
   terminals: (d) => [pins(d)],
   body,
   solids,

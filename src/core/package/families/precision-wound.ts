@@ -2,6 +2,7 @@ import { block, type Assembly } from '../../geometry/solid';
 import { length } from '../declare';
 import { HEIGHT } from '../dimensions';
 import { defineFamily } from '../family';
+import { outlines } from '../outlines';
 import type { Dimensions } from '../definitions';
 import { hundredths } from '../naming';
 import { endAgainstLength, terminalAgainstWidth, widthAgainstLength } from '../plausibility/chip';
@@ -27,20 +28,12 @@ export const precisionWound = defineFamily<Symbol>({
   ],
   options: [],
   example: { L: '2.9..3.3', W: '2.3..2.7', T: '0.4..0.6', W1: '1.9..2.3', A: '1.9..2.2' },
-  outlines: [
-    {
-      name: '2.0 × 1.25',
-      dimensions: { L: '1.9..2.3', W: '1.1..1.5', T: '0.35..0.55', W1: '1.0..1.3', A: 'max 1.5' },
-    },
-    {
-      name: '3.2 × 2.5',
-      dimensions: { L: '2.9..3.5', W: '2.3..2.7', T: '0.4..0.6', W1: '1.9..2.3', A: 'max 2.2' },
-    },
-    {
-      name: '4.5 × 3.2',
-      dimensions: { L: '4.2..4.8', W: '3.0..3.4', T: '0.7..1.1', W1: '1.9..2.5', A: 'max 3.2' },
-    },
-  ],
+  outlines: outlines(
+    'L W T W1 A',
+    '2.0 × 1.25 | - | 1.9..2.3 | 1.1..1.5 | 0.35..0.55 | 1.0..1.3 | max 1.5',
+    '3.2 × 2.5 | - | 2.9..3.5 | 2.3..2.7 | 0.4..0.6 | 1.9..2.3 | max 2.2',
+    '4.5 × 3.2 | - | 4.2..4.8 | 3.0..3.4 | 0.7..1.1 | 1.9..2.5 | max 3.2',
+  ),
   terminals,
   body: (d) => seatedBody(d.L, d.W, d.A),
   solids: (d): Assembly => {

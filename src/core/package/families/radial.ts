@@ -4,6 +4,7 @@ import { length } from '../declare';
 import { line } from '../lines';
 import { HEIGHT, ROUND_LEAD, TAIL } from '../dimensions';
 import { defineFamily } from '../family';
+import { outlines } from '../outlines';
 import type { Dimensions, Options } from '../definitions';
 import { hundredths } from '../naming';
 import { centred, leadAgainstPitch, matrix, pinParts, pinShape, pinsAt, roundPin } from '../pins';
@@ -80,33 +81,14 @@ export const radial = defineFamily<Symbol>({
     { id: 'shape', name: 'Body', choices: SHAPES.map(({ id, name }) => ({ id, name })) },
   ],
   example: { e: '2.5', b: '0.45..0.55', D: '6.1..6.5', A: 'max 11.2' },
-  outlines: [
-    {
-      name: 'Can 5 × 11, spacing 2.0',
-      dimensions: { e: '2.0', b: '0.45..0.55', D: '5.0..5.5', A: 'max 12' },
-      options: { shape: 'round' },
-    },
-    {
-      name: 'Can 8 × 12, spacing 3.5',
-      dimensions: { e: '3.5', b: '0.55..0.65', D: '8.0..8.5', A: 'max 13' },
-      options: { shape: 'round' },
-    },
-    {
-      name: 'LED 5 mm, spacing 2.54',
-      dimensions: { e: '2.54', b: '0.45..0.55', D: '4.8..5.0', A: 'max 8.7', A1: '0..1' },
-      options: { shape: 'round', component: 'led' },
-    },
-    {
-      name: 'Film box 7.2 × 2.5, spacing 5',
-      dimensions: { e: '5.0', b: '0.45..0.55', D: '7.0..7.4', T: '2.3..2.7', A: 'max 6.7' },
-      options: { shape: 'rectangle', component: 'capacitor' },
-    },
-    {
-      name: 'Disc 7 mm, spacing 5',
-      dimensions: { e: '5.0', b: '0.5..0.6', D: '6.5..7.5', T: '2.0..3.0', A: 'max 9.5', A1: '1.5..2' },
-      options: { shape: 'disc', component: 'capacitor' },
-    },
-  ],
+  outlines: outlines(
+    'e b D A A1 T',
+    'Can 5 × 11, spacing 2.0 | - | 2.0 | 0.45..0.55 | 5.0..5.5 | max 12 | |  | shape=round',
+    'Can 8 × 12, spacing 3.5 | - | 3.5 | 0.55..0.65 | 8.0..8.5 | max 13 | |  | shape=round',
+    'LED 5 mm, spacing 2.54 | - | 2.54 | 0.45..0.55 | 4.8..5.0 | max 8.7 | 0..1 | | shape=round | component=led',
+    'Film box 7.2 × 2.5, spacing 5 | - | 5.0 | 0.45..0.55 | 7.0..7.4 | max 6.7 | | 2.3..2.7 | shape=rectangle | component=capacitor',
+    'Disc 7 mm, spacing 5 | - | 5.0 | 0.5..0.6 | 6.5..7.5 | max 9.5 | 1.5..2 | 2.0..3.0 | shape=disc | component=capacitor',
+  ),
   terminals: (d) => [pins(d)],
   body: (d, options) => ({
     x: d.D,

@@ -2,6 +2,8 @@ import { block, type Assembly } from '../../geometry/solid';
 import { length } from '../declare';
 import { line } from '../lines';
 import { defineFamily } from '../family';
+import { hundredths } from '../naming';
+import { outlines } from '../outlines';
 import type { Dimensions } from '../definitions';
 import { endAgainstLength, widthAgainstLength } from '../plausibility/chip';
 import {
@@ -44,18 +46,19 @@ export const rectangularChip = defineFamily<Symbol>({
   ],
   options: [componentOption(COMPONENTS)],
   example: { L: '1.6±0.1', W: '0.8±0.1', T: '0.3±0.15', A: '0.45±0.1' },
-  outlines: [
-    { name: '0402 metric', dimensions: { L: '0.4±0.02', W: '0.2±0.02', T: '0.1±0.03', A: 'max 0.22' } },
-    { name: '0603 metric', dimensions: { L: '0.6±0.03', W: '0.3±0.03', T: '0.15±0.05', A: 'max 0.33' } },
-    { name: '1005 metric', dimensions: { L: '1.0±0.05', W: '0.5±0.05', T: '0.25±0.1', A: 'max 0.55' } },
-    { name: '1608 metric', dimensions: { L: '1.6±0.1', W: '0.8±0.1', T: '0.35±0.15', A: 'max 0.9' } },
-    { name: '2012 metric', dimensions: { L: '2.0±0.15', W: '1.25±0.15', T: '0.5±0.2', A: 'max 1.4' } },
-    { name: '3216 metric', dimensions: { L: '3.2±0.2', W: '1.6±0.2', T: '0.5±0.25', A: 'max 1.8' } },
-    { name: '3225 metric', dimensions: { L: '3.2±0.2', W: '2.5±0.2', T: '0.5±0.25', A: 'max 2.7' } },
-    { name: '4532 metric', dimensions: { L: '4.5±0.2', W: '3.2±0.2', T: '0.6±0.3', A: 'max 2.8' } },
-    { name: '5025 metric', dimensions: { L: '5.0±0.2', W: '2.5±0.2', T: '0.6±0.2', A: 'max 0.7' } },
-    { name: '6332 metric', dimensions: { L: '6.3±0.2', W: '3.2±0.2', T: '0.6±0.2', A: 'max 0.7' } },
-  ],
+  outlines: outlines(
+    'L W T A',
+    '0402 metric | IEC 60384-21 0402M | 0.4±0.02 | 0.2±0.02 | 0.1±0.03 | max 0.22',
+    '0603 metric | IEC 60384-21 0603M | 0.6±0.03 | 0.3±0.03 | 0.15±0.05 | max 0.33',
+    '1005 metric | IEC 60384-21 1005M | 1.0±0.05 | 0.5±0.05 | 0.25±0.1 | max 0.55',
+    '1608 metric | IEC 60384-21 1608M | 1.6±0.1 | 0.8±0.1 | 0.35±0.15 | max 0.9',
+    '2012 metric | IEC 60384-21 2012M | 2.0±0.15 | 1.25±0.15 | 0.5±0.2 | max 1.4',
+    '3216 metric | IEC 60384-21 3216M | 3.2±0.2 | 1.6±0.2 | 0.5±0.25 | max 1.8',
+    '3225 metric | IEC 60384-21 3225M | 3.2±0.2 | 2.5±0.2 | 0.5±0.25 | max 2.7',
+    '4532 metric | IEC 60384-21 4532M | 4.5±0.2 | 3.2±0.2 | 0.6±0.3 | max 2.8',
+    '5025 metric | IEC 60115-8 RR5025M | 5.0±0.2 | 2.5±0.2 | 0.6±0.2 | max 0.7',
+    '6332 metric | IEC 60115-8 RR6332M | 6.3±0.2 | 3.2±0.2 | 0.6±0.2 | max 0.7',
+  ),
   terminals: (d) => [bothEnds('rectangular-end', { span: d.L, length: d.T, width: d.W })],
   body: (d) => seatedBody(d.L, d.W, d.A),
   solids,
@@ -72,7 +75,7 @@ export const rectangularChip = defineFamily<Symbol>({
     chosenComponent(COMPONENTS, options).prefix,
     ...sizePair(['L', d.L.nom], ['W', d.W.nom]),
     'X',
-    { symbol: 'A', value: d.A.max, decimals: 2 },
+    hundredths('A', d.A.max),
   ],
   polarised: (options) => chosenComponent(COMPONENTS, options).polarised,
   polarity: (options) => chosenComponent(COMPONENTS, options).polarity,

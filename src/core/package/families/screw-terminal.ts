@@ -4,6 +4,7 @@ import { count, length } from '../declare';
 import { line } from '../lines';
 import { HEIGHT, LEAD_THICKNESS, LEAD_WIDTH, TAIL } from '../dimensions';
 import { defineFamily } from '../family';
+import { outlines } from '../outlines';
 import type { Dimensions } from '../definitions';
 import { byX, counted, hundredths } from '../naming';
 import { centred, flatPin, leadAgainstPitch, matrix, pinParts, pinShape, pinsAt } from '../pins';
@@ -36,16 +37,11 @@ export const screwTerminal = defineFamily<Symbol>({
   ],
   options: [],
   example: { n: '3', e: '5.08', b: '0.9..1.1', E: '7.8..8.2', S: '4.2..4.4', A: 'max 10.2' },
-  outlines: [
-    {
-      name: '2 poles, pitch 5.08',
-      dimensions: { n: '2', e: '5.08', b: '0.9..1.1', E: '7.8..8.2', S: '4.2..4.4', A: 'max 10.2' },
-    },
-    {
-      name: '4 poles, pitch 3.50',
-      dimensions: { n: '4', e: '3.5', b: '0.7..0.9', E: '7.0..7.4', S: '3.5..3.7', A: 'max 8.8' },
-    },
-  ],
+  outlines: outlines(
+    'n e b E S A',
+    '2 poles, pitch 5.08 | - | 2 | 5.08 | 0.9..1.1 | 7.8..8.2 | 4.2..4.4 | max 10.2',
+    '4 poles, pitch 3.50 | - | 4 | 3.5 | 0.7..0.9 | 7.0..7.4 | 3.5..3.7 | max 8.8',
+  ),
   terminals: (d) => [pins(d)],
   body: (d) => ({
     x: d.D,

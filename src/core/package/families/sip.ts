@@ -3,6 +3,7 @@ import { count, length } from '../declare';
 import { line } from '../lines';
 import { HEIGHT, LEAD_THICKNESS, LEAD_WIDTH, PITCH, TAIL } from '../dimensions';
 import { defineFamily } from '../family';
+import { outlines } from '../outlines';
 import type { Dimensions } from '../definitions';
 import { counted, hundredths } from '../naming';
 import { centred, flatPin, leadAgainstPitch, matrix, pinParts, pinShape, pinsAt } from '../pins';
@@ -30,32 +31,11 @@ export const sip = defineFamily<Symbol>({
   ],
   options: [],
   example: { n: '9', e: '2.54', D: '22.2..22.8', E: '2.2..2.5', b: '0.4..0.6', c: '0.2..0.3', A: 'max 6.5' },
-  outlines: [
-    {
-      name: '5 leads, pitch 2.54',
-      dimensions: {
-        n: '5',
-        e: '2.54',
-        D: '12.2..12.7',
-        E: '2.2..2.5',
-        b: '0.4..0.6',
-        c: '0.2..0.3',
-        A: 'max 5.2',
-      },
-    },
-    {
-      name: '9 leads, pitch 2.54',
-      dimensions: {
-        n: '9',
-        e: '2.54',
-        D: '22.2..22.8',
-        E: '2.2..2.5',
-        b: '0.4..0.6',
-        c: '0.2..0.3',
-        A: 'max 6.5',
-      },
-    },
-  ],
+  outlines: outlines(
+    'n e D E b c A',
+    '5 leads, pitch 2.54 | - | 5 | 2.54 | 12.2..12.7 | 2.2..2.5 | 0.4..0.6 | 0.2..0.3 | max 5.2',
+    '9 leads, pitch 2.54 | - | 9 | 2.54 | 22.2..22.8 | 2.2..2.5 | 0.4..0.6 | 0.2..0.3 | max 6.5',
+  ),
   terminals: (d) => [pins(d)],
   body: (d) => ({ x: d.D, y: d.E, standoff: d.A1, height: d.A, mount: 'through' }),
   solids: (d): Assembly => ({

@@ -1,6 +1,8 @@
 import { length } from '../declare';
 import { line } from '../lines';
 import { defineFamily } from '../family';
+import { hundredths } from '../naming';
+import { outlines } from '../outlines';
 import type { Dimensions } from '../definitions';
 import { LEAD_DIMENSIONS, LEAD_RULES, leadedBody, leadGroup, leadLines, type LeadSymbol } from '../gull-wing';
 import { twoRows } from '../rows';
@@ -31,32 +33,11 @@ export const smallDiode = defineFamily<Symbol>({
     A: 'max 1.35',
     A1: '0..0.1',
   },
-  outlines: [
-    {
-      name: '1.7 × 1.25 body',
-      dimensions: {
-        E: '2.3..2.7',
-        E1: '1.6..1.8',
-        D: '1.15..1.35',
-        L: '0.2..0.4',
-        b: '0.25..0.35',
-        A: 'max 1.1',
-        A1: '0..0.1',
-      },
-    },
-    {
-      name: '2.7 × 1.6 body',
-      dimensions: {
-        E: '3.55..3.85',
-        E1: '2.55..2.85',
-        D: '1.4..1.7',
-        L: '0.25..0.45',
-        b: '0.45..0.65',
-        A: 'max 1.35',
-        A1: '0..0.1',
-      },
-    },
-  ],
+  outlines: outlines(
+    'E E1 D L b A A1',
+    '1.7 × 1.25 body | JEITA SC-76 | 2.3..2.7 | 1.6..1.8 | 1.15..1.35 | 0.2..0.4 | 0.25..0.35 | max 1.1 | 0..0.1',
+    '2.7 × 1.6 body | - | 3.55..3.85 | 2.55..2.85 | 1.4..1.7 | 0.25..0.45 | 0.45..0.65 | max 1.35 | 0..0.1',
+  ),
   terminals,
   body: (d) => ({ x: d.E1, y: d.D, standoff: d.A1, height: d.A }),
   solids: (d) => leadedBody(d, d.D.nom, terminals(d)),
@@ -70,12 +51,7 @@ export const smallDiode = defineFamily<Symbol>({
       ...leadLines(d),
     ];
   },
-  name: (d) => [
-    'SOD',
-    ...sizePair(['E', d.E.nom], ['D', d.D.nom]),
-    'X',
-    { symbol: 'A', value: d.A.max, decimals: 2 },
-  ],
+  name: (d) => ['SOD', ...sizePair(['E', d.E.nom], ['D', d.D.nom]), 'X', hundredths('A', d.A.max)],
   polarised: () => true,
   polarity: () => 'cathode',
   plausibility: LEAD_RULES,

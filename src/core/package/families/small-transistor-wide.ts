@@ -2,6 +2,7 @@ import type { Assembly } from '../../geometry/solid';
 import { count, length } from '../declare';
 import { line } from '../lines';
 import { defineFamily, type PlausibilityContext } from '../family';
+import { outlines } from '../outlines';
 import type { Dimensions, Options } from '../definitions';
 import { LEAD_DIMENSIONS, LEAD_RULES, leadGroup, leadLines, leadShape, type LeadSymbol } from '../gull-wing';
 import { byX, counted, hundredths } from '../naming';
@@ -72,57 +73,12 @@ export const smallTransistorWide = defineFamily<Symbol>({
     A: 'max 1.8',
     A1: '0.02..0.10',
   },
-  outlines: [
-    {
-      name: 'Three leads and a wide one, 6.5 mm body',
-      dimensions: {
-        n: '4',
-        e: '2.3',
-        E: '6.7..7.3',
-        E1: '3.3..3.7',
-        D: '6.3..6.7',
-        b1: '2.9..3.15',
-        L: '0.75..1.15',
-        b: '0.60..0.82',
-        A: 'max 1.8',
-        A1: '0.02..0.10',
-      },
-      options: { layout: 'opposite' },
-    },
-    {
-      name: 'Three leads and a lug, 4.5 mm body',
-      dimensions: {
-        n: '4',
-        e: '1.5',
-        E: '3.95..4.25',
-        E1: '2.3..2.6',
-        D: '4.4..4.6',
-        b1: '1.6..1.8',
-        L2: '2.6..2.9',
-        L: '0.8..1.2',
-        b: '0.35..0.5',
-        A: 'max 1.6',
-        A1: '0..0.02',
-      },
-      options: { layout: 'lug' },
-    },
-    {
-      name: 'Four leads, one wide, 2.9 mm body',
-      dimensions: {
-        n: '4',
-        e: '1.9',
-        E: '2.1..2.6',
-        E1: '1.2..1.4',
-        D: '2.8..3.0',
-        b1: '0.75..0.90',
-        L: '0.3..0.5',
-        b: '0.35..0.5',
-        A: 'max 1.1',
-        A1: '0.01..0.10',
-      },
-      options: { layout: 'first' },
-    },
-  ],
+  outlines: outlines(
+    'n e E E1 D b1 L b A A1 L2',
+    'Three leads and a wide one, 6.5 mm body | JEDEC TO-261 AA | 4 | 2.3 | 6.7..7.3 | 3.3..3.7 | 6.3..6.7 | 2.9..3.15 | 0.75..1.15 | 0.60..0.82 | max 1.8 | 0.02..0.10 | | layout=opposite',
+    'Three leads and a lug, 4.5 mm body | JEDEC TO-243 AA | 4 | 1.5 | 3.95..4.25 | 2.3..2.6 | 4.4..4.6 | 1.6..1.8 | 0.8..1.2 | 0.35..0.5 | max 1.6 | 0..0.02 | 2.6..2.9 | layout=lug',
+    'Four leads, one wide, 2.9 mm body | JEDEC TO-253 AA | 4 | 1.9 | 2.1..2.6 | 1.2..1.4 | 2.8..3.0 | 0.75..0.90 | 0.3..0.5 | 0.35..0.5 | max 1.1 | 0.01..0.10 | | layout=first',
+  ),
   terminals,
   body: (d) => ({ x: d.E1, y: d.D, standoff: d.A1, height: d.A }),
   solids,

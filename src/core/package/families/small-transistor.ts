@@ -1,6 +1,8 @@
 import { count, length } from '../declare';
 import { line } from '../lines';
 import { defineFamily } from '../family';
+import { byX, hundredths } from '../naming';
+import { outlines } from '../outlines';
 import type { Dimensions } from '../definitions';
 import { LEAD_DIMENSIONS, LEAD_RULES, leadedBody, leadGroup, leadLines, type LeadSymbol } from '../gull-wing';
 import { rowAgainstBody, terminalAgainstPitch } from '../plausibility/row';
@@ -47,78 +49,14 @@ export const smallTransistor = defineFamily<Symbol>({
     A: 'max 1.45',
     A1: '0..0.15',
   },
-  outlines: [
-    {
-      name: '3 leads, 2.9 × 1.3 body',
-      dimensions: {
-        n: '3',
-        e: '0.95',
-        E: '2.1..2.6',
-        E1: '1.2..1.4',
-        D: '2.8..3.0',
-        L: '0.3..0.5',
-        b: '0.30..0.50',
-        A: 'max 1.12',
-        A1: '0..0.1',
-      },
-    },
-    {
-      name: '3 leads, 2.0 × 1.25 body',
-      dimensions: {
-        n: '3',
-        e: '0.65',
-        E: '1.8..2.4',
-        E1: '1.15..1.35',
-        D: '1.8..2.2',
-        L: '0.15..0.4',
-        b: '0.25..0.40',
-        A: 'max 1.1',
-        A1: '0..0.1',
-      },
-    },
-    {
-      name: '5 leads, 2.9 × 1.6 body',
-      dimensions: {
-        n: '5',
-        e: '0.95',
-        E: '2.6..3.0',
-        E1: '1.5..1.7',
-        D: '2.8..3.0',
-        L: '0.3..0.6',
-        b: '0.30..0.50',
-        A: 'max 1.45',
-        A1: '0..0.1',
-      },
-    },
-    {
-      name: '6 leads, 2.9 × 1.6 body',
-      dimensions: {
-        n: '6',
-        e: '0.95',
-        E: '2.6..3.0',
-        E1: '1.5..1.7',
-        D: '2.8..3.0',
-        L: '0.3..0.6',
-        b: '0.30..0.50',
-        A: 'max 1.45',
-        A1: '0..0.1',
-      },
-    },
-    {
-      name: '6 leads, 2.0 × 1.25 body',
-      dimensions: {
-        n: '6',
-        e: '0.65',
-        E: '1.8..2.4',
-        E1: '1.15..1.35',
-        D: '1.8..2.2',
-        L: '0.15..0.4',
-        b: '0.15..0.30',
-        A: 'max 1.1',
-        A1: '0..0.1',
-      },
-    },
-  ],
+  outlines: outlines(
+    'n e E E1 D L b A A1',
+    '3 leads, 2.9 × 1.3 body | JEDEC TO-236 AB | 3 | 0.95 | 2.1..2.6 | 1.2..1.4 | 2.8..3.0 | 0.3..0.5 | 0.30..0.50 | max 1.12 | 0..0.1',
+    '3 leads, 2.0 × 1.25 body | JEITA SC-70 | 3 | 0.65 | 1.8..2.4 | 1.15..1.35 | 1.8..2.2 | 0.15..0.4 | 0.25..0.40 | max 1.1 | 0..0.1',
+    '5 leads, 2.9 × 1.6 body | JEDEC MO-178 AA | 5 | 0.95 | 2.6..3.0 | 1.5..1.7 | 2.8..3.0 | 0.3..0.6 | 0.30..0.50 | max 1.45 | 0..0.1',
+    '6 leads, 2.9 × 1.6 body | JEDEC MO-178 AB | 6 | 0.95 | 2.6..3.0 | 1.5..1.7 | 2.8..3.0 | 0.3..0.6 | 0.30..0.50 | max 1.45 | 0..0.1',
+    '6 leads, 2.0 × 1.25 body | JEDEC MO-203 AB | 6 | 0.65 | 1.8..2.4 | 1.15..1.35 | 1.8..2.2 | 0.15..0.4 | 0.15..0.30 | max 1.1 | 0..0.1',
+  ),
   terminals,
   body: (d) => ({ x: d.E1, y: d.D, standoff: d.A1, height: d.A }),
   solids: (d) => leadedBody(d, d.D.nom, terminals(d)),
@@ -138,11 +76,9 @@ export const smallTransistor = defineFamily<Symbol>({
   },
   name: (d) => [
     'SOT',
-    { symbol: 'e', value: d.e.nom, decimals: 2 },
+    hundredths('e', d.e.nom),
     'P',
-    { symbol: 'E', value: d.E.nom, decimals: 2 },
-    'X',
-    { symbol: 'A', value: d.A.max, decimals: 2 },
+    ...byX(['E', d.E.nom], ['A', d.A.max]),
     '-',
     { symbol: 'n', value: d.n.nom, decimals: 0 },
   ],

@@ -2,6 +2,7 @@ import { block, type Assembly, type Part } from '../../geometry/solid';
 import { count, length } from '../declare';
 import { line } from '../lines';
 import { defineFamily } from '../family';
+import { outlines } from '../outlines';
 import type { Dimensions, Options } from '../definitions';
 import { LEAD_DIMENSIONS, LEAD_RULES, leadGroup, leadShape, type LeadSymbol } from '../gull-wing';
 import { byX, counted, hundredths } from '../naming';
@@ -71,36 +72,11 @@ export const surfaceHeader = defineFamily<Symbol>({
     A: '2.4..2.6',
     A1: '0..0.1',
   },
-  outlines: [
-    {
-      name: '2 × 5, pitch 1.27',
-      dimensions: {
-        n: '10',
-        e: '1.27',
-        E: '5.3..5.7',
-        E1: '3.3..3.5',
-        L: '0.6..0.8',
-        b: '0.35..0.45',
-        A: '2.4..2.6',
-        A1: '0..0.1',
-      },
-      options: { rows: 'two' },
-    },
-    {
-      name: '2 × 5, pitch 2.54',
-      dimensions: {
-        n: '10',
-        e: '2.54',
-        E: '7.3..7.7',
-        E1: '4.9..5.2',
-        L: '0.7..1.0',
-        b: '0.59..0.69',
-        A: '2.4..2.6',
-        A1: '0..0.1',
-      },
-      options: { rows: 'two' },
-    },
-  ],
+  outlines: outlines(
+    'n e E E1 L b A A1',
+    '2 × 5, pitch 1.27 | - | 10 | 1.27 | 5.3..5.7 | 3.3..3.5 | 0.6..0.8 | 0.35..0.45 | 2.4..2.6 | 0..0.1 | rows=two',
+    '2 × 5, pitch 2.54 | - | 10 | 2.54 | 7.3..7.7 | 4.9..5.2 | 0.7..1.0 | 0.59..0.69 | 2.4..2.6 | 0..0.1 | rows=two',
+  ),
   terminals: (d, options) => [rows(d, options)],
   bores: (d, options): Bore[] =>
     options['pegs'] === 'two'

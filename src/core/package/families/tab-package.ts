@@ -2,6 +2,7 @@ import { block, type Assembly } from '../../geometry/solid';
 import { count, length } from '../declare';
 import { line } from '../lines';
 import { defineFamily } from '../family';
+import { outlines } from '../outlines';
 import type { Dimensions, Options } from '../definitions';
 import { byX, counted, hundredths } from '../naming';
 import { fitsInside } from '../plausibility/counts';
@@ -60,40 +61,11 @@ export const tabPackage = defineFamily<Symbol>({
     E1: '4.6..5.2',
     A: '2.2..2.38',
   },
-  outlines: [
-    {
-      name: 'Small tab package, 6.6 mm body',
-      dimensions: {
-        n: '3',
-        e: '2.29',
-        H: '9.4..10.4',
-        D: '6.0..6.2',
-        E: '6.4..6.7',
-        L3: '0.9..1.27',
-        L: '1.4..1.78',
-        b: '0.64..0.88',
-        D1: '5.2..5.6',
-        E1: '4.6..5.2',
-        A: '2.2..2.38',
-      },
-    },
-    {
-      name: 'Large tab package, 10 mm body',
-      dimensions: {
-        n: '3',
-        e: '2.54',
-        H: '14.6..15.9',
-        D: '8.4..9.4',
-        E: '9.7..10.5',
-        L3: '1.0..1.4',
-        L: '2.3..2.8',
-        b: '0.7..0.9',
-        D1: '6.9..7.6',
-        E1: '7.4..8.4',
-        A: '4.3..4.7',
-      },
-    },
-  ],
+  outlines: outlines(
+    'n e H D E L3 L b D1 E1 A',
+    'Small tab package, 6.6 mm body | JEDEC TO-252 AA | 3 | 2.29 | 9.4..10.4 | 6.0..6.2 | 6.4..6.7 | 0.9..1.27 | 1.4..1.78 | 0.64..0.88 | 5.2..5.6 | 4.6..5.2 | 2.2..2.38',
+    'Large tab package, 10 mm body | JEDEC TO-263 AB | 3 | 2.54 | 14.6..15.9 | 8.4..9.4 | 9.7..10.5 | 1.0..1.4 | 2.3..2.8 | 0.7..0.9 | 6.9..7.6 | 7.4..8.4 | 4.3..4.7',
+  ),
   terminals,
   body: (d) => ({
     x: d.D,

@@ -4,6 +4,7 @@ import { exactly } from '../../units/toleranced';
 import { length } from '../declare';
 import { line } from '../lines';
 import { defineFamily } from '../family';
+import { outlines } from '../outlines';
 import type { Dimensions, Options } from '../definitions';
 import { hundredths } from '../naming';
 import { centred, pinsAt, roundPin, wire } from '../pins';
@@ -49,15 +50,12 @@ export const testPoint = defineFamily<Symbol>({
     },
   ],
   example: { D: '1.5' },
-  outlines: [
-    { name: 'Probe land, 1.0 mm', dimensions: { D: '1.0' }, options: { kind: 'round' } },
-    { name: 'Probe land, 1.5 mm', dimensions: { D: '1.5' }, options: { kind: 'round' } },
-    {
-      name: 'Wire loop, 1.0 mm hole',
-      dimensions: { D: '1.7', H: '1.0', b: '0.7', A: '4' },
-      options: { kind: 'loop' },
-    },
-  ],
+  outlines: outlines(
+    'D H b A',
+    'Probe land, 1.0 mm | - | 1.0 | |  | | kind=round',
+    'Probe land, 1.5 mm | - | 1.5 | |  | | kind=round',
+    'Wire loop, 1.0 mm hole | - | 1.7 | 1.0 | 0.7 | 4 | kind=loop',
+  ),
   terminals,
   body: (d, options) =>
     options['kind'] === 'loop'

@@ -153,7 +153,7 @@ function OutlineChoice({ outlines }: { outlines: readonly StandardOutline[] }) {
         title={typed ? 'Replaces the dimensions that the typical size has; undo brings them back' : undefined}
         options={[
           ['', 'a typical size, not a datasheet'],
-          ...outlines.map(({ name }) => [name, name] as const),
+          ...outlines.map(({ name, source }) => [name, `${name}: ${source}`] as const),
         ]}
         onChange={(chosen) => {
           const outline = outlines.find(({ name }) => name === chosen);
