@@ -9,7 +9,6 @@ import type { DimensionLine } from './lines';
 import type { PlausibilityRule } from './family';
 import { padParts } from './shapes/terminals';
 import { HOME, type SpanGroup, type Spot, type SpotGroup } from './terminal';
-import { thermalLines, thermalParts, type ThermalSymbol } from './thermal';
 
 /** Dimensions of terminals under a flat body. */
 export type NoLeadSymbol = 'L' | 'b' | 'S' | 'A' | 'A1' | 'A3';
@@ -112,8 +111,7 @@ export function cornerGroup(
 
 /** Dimension lines of a flat body; those of the rows are the family's own. */
 export function noLeadLines(
-  d: Dimensions<NoLeadSymbol | ThermalSymbol | 'E' | 'D'>,
-  options: Options,
+  d: Dimensions<NoLeadSymbol | 'E' | 'D'>,
   rows: readonly DimensionLine[],
 ): DimensionLine[] {
   const [x, y] = [d.E.nom / 2, d.D.nom / 2];
@@ -125,16 +123,15 @@ export function noLeadLines(
     line('L', 'front', 'bottom', [end - d.L.nom, 0], [end, 0]),
     ...(d.S.nom > 0 ? [line('S', 'front', 'bottom', [end, 0], [x, 0], 1)] : []),
     line('A', 'front', 'right', [x, 0], [x, d.A.nom]),
-    ...thermalLines(d, options),
   ];
 }
 
-/** A flat body with terminals at its sides, and the exposed pad. */
+/** A flat body with terminals at its sides and, where it has them, in its corners. */
 export function noLeadSolids(
   d: Values,
   [width, height]: readonly [number, number],
   groups: readonly SpanGroup[],
-  spots: readonly SpotGroup[],
+  corners: readonly SpotGroup[] = [],
 ): Assembly {
   const standoff = Math.max(d.A1.nom, 0.01);
   const rise = Math.min(Math.max(d.A3.nom, standoff + 0.01), Math.max(d.A.nom * 0.8, standoff + 0.02));
@@ -155,20 +152,15 @@ export function noLeadSolids(
         : [];
     return [...padParts(group, 'terminal', half - d.L.nom / 2), ...sides];
   });
-  const corners = spots.filter(({ id }) => id === 'corners');
   if (corners.length > 0) shapes['corner'] = block(d.b.nom, d.b.nom, 0, standoff);
   const cornerParts = corners.flatMap(({ places }) =>
-    places.map(({ order, at }): Part => ({
-      name: `corner ${order}`,
+    places.map(({ at }, i): Part => ({
+      name: `corner ${i + 1}`,
       shape: 'corner',
       material: 'metal',
       at: { ...at, z: 0 },
       rotation: 0,
     })),
-  );
-  const pad = thermalParts(
-    spots.filter(({ id }) => id === 'pad'),
-    standoff,
   );
   const body: Part = {
     name: 'body',
@@ -177,7 +169,7 @@ export function noLeadSolids(
     at: { x: 0, y: 0, z: 0 },
     rotation: 0,
   };
-  return { shapes: { ...shapes, ...pad.shapes }, parts: [...parts, ...cornerParts, ...pad.parts, body] };
+  return { shapes, parts: [...parts, ...cornerParts, body] };
 }
 
 const SIDE = 0.02;

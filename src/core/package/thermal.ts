@@ -8,7 +8,8 @@ import { length } from './declare';
 import { line } from './lines';
 import type { DimensionDefinition, Dimensions, OptionDefinition, Options } from './definitions';
 import type { DimensionLine } from './lines';
-import type { PlausibilityRule } from './family';
+import { defineFamily, type FamilyDefinition, type PlausibilityRule } from './family';
+import type { NameTemplate } from './naming';
 import { HOME, type Spot, type SpotGroup } from './terminal';
 
 /** Dimensions of the exposed pad under a body. */
@@ -16,7 +17,7 @@ export type ThermalSymbol = 'E2' | 'D2' | 'h' | 'g';
 type Values = Dimensions<ThermalSymbol>;
 
 /** The exposed pad under a body: none, whole, with its pin-1 corner cut, or split. */
-export function thermalOption(first: 'none' | 'rectangle'): OptionDefinition {
+function thermalOption(first: 'none' | 'rectangle'): OptionDefinition {
   const choices = [
     { id: 'rectangle', name: 'one rectangle' },
     { id: 'chamfered', name: 'pin-1 corner cut' },
@@ -38,9 +39,7 @@ const sizeWherePresent = (first: 'none' | 'rectangle') => ({
 });
 
 /** @param first the choice that the family's option starts with */
-export const thermalDimensions = (
-  first: 'none' | 'rectangle',
-): readonly DimensionDefinition<ThermalSymbol>[] => [
+const thermalDimensions = (first: 'none' | 'rectangle'): readonly DimensionDefinition<ThermalSymbol>[] => [
   length(
     'E2',
     'Pad across',
@@ -68,12 +67,12 @@ export const thermalDimensions = (
 ];
 
 /** Whether the package has an exposed pad with a size. */
-export function hasThermal(d: Values, options: Options): boolean {
+function hasThermal(d: Values, options: Options): boolean {
   return options['pad'] !== 'none' && d.E2.nom > 0 && d.D2.nom > 0;
 }
 
 /** Number of terminals that the exposed pad counts as. */
-export function thermalCount(d: Values, options: Options): number {
+function thermalCount(d: Values, options: Options): number {
   return hasThermal(d, options) ? splitOf(options).length : 0;
 }
 
@@ -94,7 +93,7 @@ function splitOf(options: Options): readonly (readonly [number, number])[] {
 }
 
 /** The exposed pad as terminals numbered from a position on; none where there is none. */
-export function thermalGroup(d: Values, options: Options, firstOrder: number): SpotGroup[] {
+function thermalGroup(d: Values, options: Options, firstOrder: number): SpotGroup[] {
   if (!hasThermal(d, options)) return [];
   const split = splitOf(options);
   const part = (size: Toleranced, parted: boolean, limit: 'min' | 'nom' | 'max') =>
@@ -131,7 +130,7 @@ export function thermalGroup(d: Values, options: Options, firstOrder: number): S
 }
 
 /** Metal of the exposed pad between the seating plane and the body. */
-export function thermalParts(
+function thermalParts(
   groups: readonly SpotGroup[],
   thickness: number,
 ): { shapes: Record<string, Shape>; parts: Part[] } {
@@ -151,14 +150,14 @@ export function thermalParts(
 }
 
 /** Dimension lines of the pad, inside the plan. */
-export function thermalLines(d: Values, options: Options): DimensionLine[] {
+function thermalLines(d: Values, options: Options): DimensionLine[] {
   if (!hasThermal(d, options)) return [];
   const [x, y] = [d.E2.nom / 2, d.D2.nom / 2];
   return [line('E2', 'plan', 'bottom', [-x, -y], [x, -y]), line('D2', 'plan', 'right', [x, -y], [x, y], 2)];
 }
 
 /** A pad that was announced needs its size. */
-export const thermalSize: PlausibilityRule<ThermalSymbol> = {
+const thermalSize: PlausibilityRule<ThermalSymbol> = {
   id: 'pad-size',
   title: 'Exposed pad has a size',
   source: 'Geometry: the land is as large as the pad',
@@ -182,7 +181,7 @@ export const thermalSize: PlausibilityRule<ThermalSymbol> = {
  * The pad has to leave room to the inner ends of the terminals.
  * @param insideOf distance between the inner ends of opposite terminals at worst, by the pad's side
  */
-export function thermalAgainstTerminals<S extends string>(
+function thermalAgainstTerminals<S extends string>(
   side: 'E2' | 'D2',
   insideOf: (d: Dimensions<S | ThermalSymbol>, options: Options) => number | null,
 ): PlausibilityRule<S | ThermalSymbol> {
@@ -205,4 +204,60 @@ export function thermalAgainstTerminals<S extends string>(
       ];
     },
   };
+}
+
+/** What a pad is measured against: the count of terminals, and the standoff that it fills. */
+type PadSymbol = ThermalSymbol | 'n' | 'A1';
+type Padded<S extends string> = FamilyDefinition<S | PadSymbol>;
+
+/** A family whose body may have an exposed pad: what it declares without it, and where the pad fits. */
+interface FamilyWithPad<S extends string> extends Omit<Padded<S>, 'name'> {
+  readonly pad: {
+    /** The choice that the family's option starts with. */
+    readonly first: 'none' | 'rectangle';
+    /** What the terminals leave between their inner ends at worst, by the pad's side; `null` for any pad. */
+    readonly room: Readonly<Partial<Record<'E2' | 'D2', (d: Dimensions<S | PadSymbol>) => number | null>>>;
+    /** Terminals that are counted after the pad. */
+    readonly after?: (
+      d: Dimensions<S | PadSymbol>,
+      options: Options,
+      firstOrder: number,
+    ) => readonly SpotGroup[];
+  };
+  /** @param terminals their count with the pad */
+  readonly name: (d: Dimensions<S | PadSymbol>, options: Options, terminals: number) => NameTemplate;
+}
+
+/** Declares a family with all that an exposed pad adds: sizes, choice, terminals, metal, lines and checks. */
+export function defineWithPad<const S extends string>({
+  pad: { first, room, after },
+  ...family
+}: FamilyWithPad<S>): FamilyDefinition {
+  const padOf = (d: Dimensions<S | PadSymbol>, options: Options) => thermalGroup(d, options, d.n.nom + 1);
+  const withPad: Padded<S> = {
+    ...family,
+    dimensions: [...family.dimensions, ...thermalDimensions(first)],
+    options: [thermalOption(first), ...family.options],
+    terminals: (d, options) => [
+      ...family.terminals(d, options),
+      ...padOf(d, options),
+      ...(after?.(d, options, d.n.nom + 1 + thermalCount(d, options)) ?? []),
+    ],
+    solids: (d, options) => {
+      const { shapes, parts } = family.solids(d, options);
+      const metal = thermalParts(padOf(d, options), d.A1.nom);
+      return { shapes: { ...shapes, ...metal.shapes }, parts: [...metal.parts, ...parts] };
+    },
+    dimensionLines: (d, options) => [...family.dimensionLines(d, options), ...thermalLines(d, options)],
+    name: (d, options) => family.name(d, options, d.n.nom + thermalCount(d, options)),
+    plausibility: [
+      ...family.plausibility,
+      thermalSize,
+      ...(['E2', 'D2'] as const).flatMap((side) => {
+        const inside = room[side];
+        return inside ? [thermalAgainstTerminals<S | PadSymbol>(side, inside)] : [];
+      }),
+    ],
+  };
+  return defineFamily<S | PadSymbol>(withPad);
 }

@@ -1,6 +1,5 @@
 import { count, length } from '../declare';
 import { line } from '../lines';
-import { defineFamily } from '../family';
 import { outlines } from '../outlines';
 import type { DimensionLine } from '../lines';
 import type { Dimensions } from '../definitions';
@@ -9,25 +8,15 @@ import { inchPitch, rowAgainstBody, terminalAgainstPitch } from '../plausibility
 import { byX, counted, hundredths } from '../naming';
 import { evenRow, twoRows } from '../rows';
 import type { SpanGroup } from '../terminal';
-import {
-  thermalAgainstTerminals,
-  thermalCount,
-  thermalDimensions,
-  thermalGroup,
-  thermalLines,
-  thermalOption,
-  thermalParts,
-  thermalSize,
-  type ThermalSymbol,
-} from '../thermal';
+import { defineWithPad } from '../thermal';
 
-type Symbol = 'n' | 'e' | 'E' | 'E1' | 'D' | LeadSymbol | ThermalSymbol;
+type Symbol = 'n' | 'e' | 'E' | 'E1' | 'D' | LeadSymbol;
 type Values = Dimensions<Symbol>;
 
 /** Pitch from which the standard name says small outline IC rather than small outline package. */
 const SOIC_PITCH = 1.27;
 
-export const gullWingDual = defineFamily<Symbol>({
+export const gullWingDual = defineWithPad<Symbol>({
   id: 'gull-wing-dual',
   title: 'Gull wing, two rows',
   summary: 'Moulded body with formed leads on two opposite sides, with or without an exposed pad.',
@@ -39,9 +28,9 @@ export const gullWingDual = defineFamily<Symbol>({
     length('E1', 'Body width', 'Body without leads, along the span', [0.5, 58]),
     length('D', 'Body length', 'Body along the rows', [0.5, 100]),
     ...LEAD_DIMENSIONS,
-    ...thermalDimensions('none'),
   ],
-  options: [thermalOption('none')],
+  options: [],
+  pad: { first: 'none', room: { E2: (d) => d.E.min - 2 * d.L.max } },
   example: {
     n: '16',
     e: '0.65',
@@ -62,29 +51,23 @@ export const gullWingDual = defineFamily<Symbol>({
     '20 leads, 4.4 mm body, pitch 0.65 | JEDEC MO-153 AC | 20 | 0.65 | 6.2..6.6 | 4.3..4.5 | 6.4..6.6 | 0.45..0.75 | 0.19..0.30 | max 1.2 | 0.05..0.15',
     '48 leads, 6.1 mm body, pitch 0.5 | JEDEC MO-153 ED | 48 | 0.5 | 7.9..8.3 | 6.0..6.2 | 12.4..12.6 | 0.45..0.75 | 0.17..0.27 | max 1.2 | 0.05..0.15',
   ),
-  terminals: (d, options) => [...rows(d), ...thermalGroup(d, options, d.n.nom + 1)],
+  terminals: rows,
   body: (d) => ({ x: d.E1, y: d.D, standoff: d.A1, height: d.A }),
-  solids: (d, options) => {
-    const { shapes, parts } = leadedBody(d, d.D.nom, rows(d));
-    const pad = thermalParts(thermalGroup(d, options, d.n.nom + 1), d.A1.nom);
-    return { shapes: { ...shapes, ...pad.shapes }, parts: [...pad.parts, ...parts] };
-  },
-  dimensionLines: (d, options) => [...dimensionLines(d), ...thermalLines(d, options)],
-  name: (d, options) => [
+  solids: (d) => leadedBody(d, d.D.nom, rows(d)),
+  dimensionLines,
+  name: (d, _options, terminals) => [
     d.e.nom >= SOIC_PITCH ? 'SOIC' : 'SOP',
     hundredths('e', d.e.nom),
     'P',
     ...byX(['E', d.E.nom], ['A', d.A.max]),
     '-',
-    counted('n', d.n.nom + thermalCount(d, options)),
+    counted('n', terminals),
   ],
   polarised: () => true,
   plausibility: [
     ...LEAD_RULES,
     rowAgainstBody<Symbol>('D', (d) => ({ places: d.n.nom / 2, pitch: d.e.nom, width: d.b.nom })),
     terminalAgainstPitch,
-    thermalSize,
-    thermalAgainstTerminals<Symbol>('E2', (d) => d.E.min - 2 * d.L.max),
     inchPitch<Symbol>((d) => d.n.nom / 2),
   ],
 });

@@ -1,8 +1,7 @@
 import type { Assembly } from '../../geometry/solid';
 import { count, length } from '../declare';
-import { defineFamily } from '../family';
 import { outlines } from '../outlines';
-import type { Dimensions, Options } from '../definitions';
+import type { Dimensions } from '../definitions';
 import { LEAD_DIMENSIONS, LEAD_RULES, leadGroup, leadLines, leadShape, type LeadSymbol } from '../gull-wing';
 import { QUAD_SPARE, rowAgainstBody, terminalAgainstPitch } from '../plausibility/row';
 import { byX, counted, hundredths } from '../naming';
@@ -11,22 +10,12 @@ import { fourRows } from '../rows';
 import { bodyPart, leadParts } from '../shapes/leads';
 import { mouldedBody, mouldHeights } from '../shapes/moulding';
 import { UPRIGHT, type SpanGroup } from '../terminal';
-import {
-  thermalAgainstTerminals,
-  thermalCount,
-  thermalDimensions,
-  thermalGroup,
-  thermalLines,
-  thermalOption,
-  thermalParts,
-  thermalSize,
-  type ThermalSymbol,
-} from '../thermal';
+import { defineWithPad } from '../thermal';
 
-type Symbol = 'n' | 'nE' | 'e' | 'E' | 'D' | 'E1' | 'D1' | LeadSymbol | ThermalSymbol;
+type Symbol = 'n' | 'nE' | 'e' | 'E' | 'D' | 'E1' | 'D1' | LeadSymbol;
 type Values = Dimensions<Symbol>;
 
-export const gullWingQuad = defineFamily<Symbol>({
+export const gullWingQuad = defineWithPad<Symbol>({
   id: 'gull-wing-quad',
   title: 'Gull wing, four sides',
   summary:
@@ -45,9 +34,12 @@ export const gullWingQuad = defineFamily<Symbol>({
     length('E1', 'Body across', 'Body without leads, left to right', [1.5, 58]),
     length('D1', 'Body upright', 'Body without leads, bottom to top', [1.5, 58], { derived: 'E1' }),
     ...LEAD_DIMENSIONS,
-    ...thermalDimensions('none'),
   ],
-  options: [thermalOption('none')],
+  options: [],
+  pad: {
+    first: 'none',
+    room: { E2: (d) => d.E.min - 2 * d.L.max, D2: (d) => d.D.min - 2 * d.L.max },
+  },
   example: {
     n: '48',
     e: '0.5',
@@ -67,17 +59,17 @@ export const gullWingQuad = defineFamily<Symbol>({
     '100 leads, 14 × 14, pitch 0.5 | JEDEC MS-026 AED | 100 | 0.5 | 15.8..16.2 | 13.9..14.1 | 0.45..0.75 | 0.17..0.27 | max 1.2 | 0.05..0.15',
     '144 leads, 20 × 20, pitch 0.5 | JEDEC MS-026 BFB | 144 | 0.5 | 21.8..22.2 | 19.9..20.1 | 0.45..0.75 | 0.17..0.27 | max 1.6 | 0.05..0.15',
   ),
-  terminals: (d, options) => [...rows(d), ...thermalGroup(d, options, d.n.nom + 1)],
+  terminals: rows,
   body: (d) => ({ x: d.E1, y: d.D1, standoff: d.A1, height: d.A }),
   solids,
-  dimensionLines: (d, options) => [...quadLines(d), ...leadLines(d), ...thermalLines(d, options)],
-  name: (d, options) => [
+  dimensionLines: (d) => [...quadLines(d), ...leadLines(d)],
+  name: (d, _options, terminals) => [
     'QFP',
     hundredths('e', d.e.nom),
     'P',
     ...byX(['E', d.E.nom], ['D', d.D.nom], ['A', d.A.max]),
     '-',
-    counted('n', d.n.nom + thermalCount(d, options)),
+    counted('n', terminals),
   ],
   legend: 'corners',
   polarised: () => true,
@@ -90,9 +82,6 @@ export const gullWingQuad = defineFamily<Symbol>({
       QUAD_SPARE,
     ),
     terminalAgainstPitch,
-    thermalSize,
-    thermalAgainstTerminals<Symbol>('E2', (d) => d.E.min - 2 * d.L.max),
-    thermalAgainstTerminals<Symbol>('D2', (d) => d.D.min - 2 * d.L.max),
   ],
 });
 
@@ -109,21 +98,14 @@ function rows(d: Values): SpanGroup[] {
   ];
 }
 
-function solids(d: Values, options: Options): Assembly {
-  const pad = thermalParts(thermalGroup(d, options, d.n.nom + 1), d.A1.nom);
+function solids(d: Values): Assembly {
   const [upright, level] = rows(d) as [SpanGroup, SpanGroup];
   return {
     shapes: {
       body: mouldedBody(d.E1.nom, d.D1.nom, mouldHeights(d.A1.nom, d.A.nom)),
       upright: leadShape(d, d.E.nom, d.E1.nom),
       level: leadShape(d, d.D.nom, d.D1.nom),
-      ...pad.shapes,
     },
-    parts: [
-      ...pad.parts,
-      ...leadParts(upright, 'upright'),
-      ...leadParts(level, 'level'),
-      bodyPart('moulding'),
-    ],
+    parts: [...leadParts(upright, 'upright'), ...leadParts(level, 'level'), bodyPart('moulding')],
   };
 }

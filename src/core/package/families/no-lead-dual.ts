@@ -1,5 +1,4 @@
 import { BODY_ACROSS, BODY_UPRIGHT, leads, PITCH } from '../dimensions';
-import { defineFamily } from '../family';
 import { outlines } from '../outlines';
 import type { Dimensions, Options } from '../definitions';
 import { byX, counted, hundredths } from '../naming';
@@ -15,21 +14,13 @@ import {
 import { rowAgainstBody, terminalAgainstPitch } from '../plausibility/row';
 import { pitchLines } from '../quad';
 import { evenRow, twoRows } from '../rows';
-import { HOME, type SpanGroup, type SpotGroup, type TerminalGroup } from '../terminal';
-import {
-  thermalAgainstTerminals,
-  thermalCount,
-  thermalDimensions,
-  thermalGroup,
-  thermalOption,
-  thermalSize,
-  type ThermalSymbol,
-} from '../thermal';
+import { HOME, type SpanGroup } from '../terminal';
+import { defineWithPad } from '../thermal';
 
-type Symbol = 'n' | 'e' | 'E' | 'D' | NoLeadSymbol | ThermalSymbol;
+type Symbol = 'n' | 'e' | 'E' | 'D' | NoLeadSymbol;
 type Values = Dimensions<Symbol>;
 
-export const noLeadDual = defineFamily<Symbol>({
+export const noLeadDual = defineWithPad<Symbol>({
   id: 'no-lead-dual',
   title: 'No-lead, two sides',
   summary: 'Flat body with terminals under two opposite sides, with or without an exposed pad (DFN, SON).',
@@ -40,10 +31,8 @@ export const noLeadDual = defineFamily<Symbol>({
     { ...BODY_ACROSS, help: 'Over the body from one row to the other' },
     { ...BODY_UPRIGHT, help: 'Over the body along the rows' },
     ...NO_LEAD_DIMENSIONS,
-    ...thermalDimensions('rectangle'),
   ],
   options: [
-    thermalOption('rectangle'),
     END_OPTION,
     {
       id: 'word',
@@ -54,6 +43,10 @@ export const noLeadDual = defineFamily<Symbol>({
       ],
     },
   ],
+  pad: {
+    first: 'rectangle',
+    room: { E2: (d) => d.E.min - 2 * (d.L.max + d.S.max), D2: (d) => d.D.max },
+  },
   example: {
     n: '8',
     e: '0.5',
@@ -71,15 +64,15 @@ export const noLeadDual = defineFamily<Symbol>({
     '8 terminals, 3 × 2, pitch 0.5 | - | 8 | 0.5 | 2.9..3.1 | 1.9..2.1 | 0.3..0.5 | 0.20..0.30 | 1.4..1.6 | 1.5..1.7',
     '10 terminals, 3 × 3, pitch 0.5 | - | 10 | 0.5 | 2.9..3.1 | 2.9..3.1 | 0.3..0.5 | 0.18..0.30 | 1.5..1.7 | 2.3..2.5',
   ),
-  terminals: (d, options): TerminalGroup[] => [...rows(d, options), ...pads(d, options)],
+  terminals: rows,
   body: (d) => ({ x: d.E, y: d.D, standoff: d.A1, height: d.A }),
-  solids: (d, options) => noLeadSolids(d, [d.E.nom, d.D.nom], rows(d, options), pads(d, options)),
-  dimensionLines: (d, options) => {
+  solids: (d, options) => noLeadSolids(d, [d.E.nom, d.D.nom], rows(d, options)),
+  dimensionLines: (d) => {
     const lines = pitchLines({ ...d, nE: { ...d.n, nom: d.n.nom / 2 } }, d.E.nom / 2);
     // a single pair has no pitch to measure
-    return noLeadLines(d, options, d.n.nom > 2 ? lines : lines.filter(({ symbol }) => symbol !== 'e'));
+    return noLeadLines(d, d.n.nom > 2 ? lines : lines.filter(({ symbol }) => symbol !== 'e'));
   },
-  name: (d, options) => {
+  name: (d, options, terminals) => {
     const word = options['word'] ?? 'DFN';
     return [
       d.S.max > 0 && word === 'SON' ? 'PSON' : word,
@@ -87,7 +80,7 @@ export const noLeadDual = defineFamily<Symbol>({
       'P',
       ...byX(['E', d.E.nom], ['D', d.D.nom], ['A', d.A.max]),
       '-',
-      counted('n', d.n.nom + thermalCount(d, options)),
+      counted('n', terminals),
     ];
   },
   polarised: () => true,
@@ -95,9 +88,6 @@ export const noLeadDual = defineFamily<Symbol>({
     rowAgainstBody<Symbol>('D', (d) => ({ places: d.n.nom / 2, pitch: d.e.nom, width: d.b.nom })),
     terminalAgainstPitch,
     terminalsApart<Symbol>('E'),
-    thermalSize,
-    thermalAgainstTerminals<Symbol>('E2', (d) => d.E.min - 2 * (d.L.max + d.S.max)),
-    thermalAgainstTerminals<Symbol>('D2', (d) => d.D.max),
   ],
 });
 
@@ -105,8 +95,4 @@ function rows(d: Values, options: Options): SpanGroup[] {
   const row = evenRow(d.n.nom / 2, d.e.nom);
   const places = twoRows(row, [...row].reverse());
   return [noLeadGroup(d, options, d.E, { id: 'rows', title: 'Left and right rows', frame: HOME, places })];
-}
-
-function pads(d: Values, options: Options): SpotGroup[] {
-  return thermalGroup(d, options, d.n.nom + 1);
 }

@@ -1,6 +1,5 @@
 import { count } from '../declare';
 import { BODY_ACROSS, BODY_UPRIGHT, PITCH } from '../dimensions';
-import { defineFamily } from '../family';
 import { outlines } from '../outlines';
 import type { Dimensions, Options } from '../definitions';
 import { byX, counted, hundredths } from '../naming';
@@ -18,21 +17,13 @@ import {
 import { rowAgainstBody, terminalAgainstPitch } from '../plausibility/row';
 import { levelCount, pitchLines, uprightCount } from '../quad';
 import { fourRows } from '../rows';
-import { HOME, UPRIGHT, type SpanGroup, type SpotGroup, type TerminalGroup } from '../terminal';
-import {
-  thermalAgainstTerminals,
-  thermalCount,
-  thermalDimensions,
-  thermalGroup,
-  thermalOption,
-  thermalSize,
-  type ThermalSymbol,
-} from '../thermal';
+import { HOME, UPRIGHT, type SpanGroup, type SpotGroup } from '../terminal';
+import { defineWithPad } from '../thermal';
 
-type Symbol = 'n' | 'nE' | 'e' | 'E' | 'D' | NoLeadSymbol | ThermalSymbol;
+type Symbol = 'n' | 'nE' | 'e' | 'E' | 'D' | NoLeadSymbol;
 type Values = Dimensions<Symbol>;
 
-export const noLeadQuad = defineFamily<Symbol>({
+export const noLeadQuad = defineWithPad<Symbol>({
   id: 'no-lead-quad',
   title: 'No-lead, four sides',
   summary: 'Flat body with terminals under all four sides, mostly with an exposed pad (QFN).',
@@ -48,9 +39,16 @@ export const noLeadQuad = defineFamily<Symbol>({
     { ...BODY_ACROSS },
     { ...BODY_UPRIGHT, derived: 'E' },
     ...NO_LEAD_DIMENSIONS,
-    ...thermalDimensions('rectangle'),
   ],
-  options: [thermalOption('rectangle'), END_OPTION, CORNER_OPTION],
+  options: [END_OPTION, CORNER_OPTION],
+  pad: {
+    first: 'rectangle',
+    room: {
+      E2: (d) => d.E.min - 2 * (d.L.max + d.S.max),
+      D2: (d) => (levelCount(d) > 0 ? d.D.min - 2 * (d.L.max + d.S.max) : null),
+    },
+    after: corners,
+  },
   example: {
     n: '32',
     e: '0.5',
@@ -69,17 +67,17 @@ export const noLeadQuad = defineFamily<Symbol>({
     '48 terminals, 7 × 7, pitch 0.5 | JEDEC MO-220 VKKD | 48 | 0.5 | 6.9..7.1 | 0.3..0.5 | 0.18..0.30 | 5.1..5.3 | E2',
     '64 terminals, 9 × 9, pitch 0.5 | JEDEC MO-220 VMMD | 64 | 0.5 | 8.9..9.1 | 0.3..0.5 | 0.18..0.30 | 7.1..7.3 | E2',
   ),
-  terminals: (d, options): TerminalGroup[] => [...rows(d, options), ...spots(d, options)],
+  terminals: rows,
   body: (d) => ({ x: d.E, y: d.D, standoff: d.A1, height: d.A }),
-  solids: (d, options) => noLeadSolids(d, [d.E.nom, d.D.nom], rows(d, options), spots(d, options)),
-  dimensionLines: (d, options) => noLeadLines(d, options, pitchLines(d, d.E.nom / 2)),
-  name: (d, options) => [
+  solids: (d, options) => noLeadSolids(d, [d.E.nom, d.D.nom], rows(d, options), corners(d, options, 1)),
+  dimensionLines: (d) => noLeadLines(d, pitchLines(d, d.E.nom / 2)),
+  name: (d, _options, terminals) => [
     d.S.max > 0 ? 'PQFN' : 'QFN',
     hundredths('e', d.e.nom),
     'P',
     ...byX(['E', d.E.nom], ['D', d.D.nom], ['A', d.A.max]),
     '-',
-    counted('n', d.n.nom + thermalCount(d, options)),
+    counted('n', terminals),
   ],
   legend: 'corners',
   polarised: () => true,
@@ -89,11 +87,6 @@ export const noLeadQuad = defineFamily<Symbol>({
     terminalAgainstPitch,
     terminalsApart<Symbol>('E'),
     terminalsApart<Symbol>('D'),
-    thermalSize,
-    thermalAgainstTerminals<Symbol>('E2', (d) => d.E.min - 2 * (d.L.max + d.S.max)),
-    thermalAgainstTerminals<Symbol>('D2', (d) =>
-      levelCount(d) > 0 ? d.D.min - 2 * (d.L.max + d.S.max) : null,
-    ),
   ],
 });
 
@@ -115,8 +108,6 @@ function rows(d: Values, options: Options): SpanGroup[] {
   return [upright, level];
 }
 
-function spots(d: Values, options: Options): SpotGroup[] {
-  const pad = thermalGroup(d, options, d.n.nom + 1);
-  const next = d.n.nom + 1 + thermalCount(d, options);
-  return [...pad, ...cornerGroup(d, options, [d.E.nom / 2, d.D.nom / 2], next)];
+function corners(d: Values, options: Options, firstOrder: number): SpotGroup[] {
+  return cornerGroup(d, options, [d.E.nom / 2, d.D.nom / 2], firstOrder);
 }
