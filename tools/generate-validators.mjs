@@ -1,10 +1,17 @@
 // Compiles the JSON Schemas to plain functions: the content policy allows no code made at run time.
-import { mkdirSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { dirname } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import Ajv from 'ajv/dist/2020.js';
 import standalone from 'ajv/dist/standalone/index.js';
 import { build } from 'esbuild';
+
+/** Writes a file that is not so already: what is read beside is not torn. */
+function put(path, text) {
+  if (existsSync(path) && readFileSync(path, 'utf8') === text) return;
+  mkdirSync(dirname(path), { recursive: true });
+  writeFileSync(path, text);
+}
 
 const room = fileURLToPath(new URL('../src/core/document/', import.meta.url));
 
@@ -39,9 +46,8 @@ for (const [name, schema] of Object.entries(schemas)) {
     mainFields: ['module', 'main'],
   });
   const target = `${room}generated/validate-${name}.js`;
-  mkdirSync(dirname(target), { recursive: true });
-  writeFileSync(target, outputFiles[0].text);
-  writeFileSync(
+  put(target, outputFiles[0].text);
+  put(
     target.replace(/\.js$/, '.d.ts'),
     `interface SchemaError {
   readonly instancePath: string;

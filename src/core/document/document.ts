@@ -48,8 +48,6 @@ type Chosen<K extends keyof ChoicesIntent> = NonNullable<ChoicesIntent[K]>;
 export type Overrides = Chosen<'overrides'>;
 /** Names of the trims that fit a land to its surroundings; each can be switched off. */
 export type TrimId = keyof NonNullable<Overrides['trims']>;
-/** Sizes of one group of lands as entry texts, what stays when its length changes, and why. */
-export type LandOverride = NonNullable<Overrides['lands']>[string];
 /** The datasheet's own land pattern, to be held against the computed one. */
 export type RecommendedPattern = Chosen<'recommended'>;
 /** Lands of one group as the datasheet recommends them, as entry texts. */

@@ -1,5 +1,4 @@
 import { count, length } from './declare';
-import type { DimensionDefinition } from './definitions';
 
 // Dimensions that many families share, worded once.
 
@@ -25,8 +24,3 @@ export const LEAD_THICKNESS = length('c', 'Lead thickness', 'Other side of the l
 export const TAIL = length('L', 'Tail', 'Seating plane to the end of the lead below', [0.5, 40], {
   derived: 'typ 3.2',
 });
-
-/** Dimensions in the order given, as a family lists them. */
-export function listed<S extends string>(...dimensions: DimensionDefinition<S>[]): DimensionDefinition<S>[] {
-  return dimensions;
-}

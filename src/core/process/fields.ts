@@ -168,11 +168,6 @@ export const PROCESS_FIELDS: readonly ProcessFieldGroup[] = [
 
 const ALL: readonly ProcessField[] = PROCESS_FIELDS.flatMap(({ fields }) => fields);
 
-/** The field of a number. */
-export function fieldOf(key: keyof ProcessNumbers): ProcessField {
-  return ALL.find((field) => field.key === key) as ProcessField;
-}
-
 /** Every field, in order. */
 export function allFields(): readonly ProcessField[] {
   return ALL;

@@ -47,6 +47,7 @@ describe('the sixteen-lead converter', () => {
     expect(footprint.body.heights).toEqual({
       boardBottom: -1.6,
       landTop: 0.035,
+      legendTop: 0.03,
       lift: 0,
       seating: 0.085,
       underside: { min: 0.135, nom: 0.185, max: 0.235 },
