@@ -201,9 +201,6 @@ const WAIVERS: Schema = {
   },
 };
 
-/** Numbers that processes of an earlier time do not have. */
-const LATER: readonly string[] = ['minClearance', 'minProtrusion', 'maxProtrusion'];
-
 /** The JSON Schema of processes, from the table of their numbers. */
 export function processSchema(): Schema {
   const fields = allFields();
@@ -222,7 +219,7 @@ export function processSchema(): Schema {
       'id',
       'name',
       'summary',
-      ...fields.map(({ key }) => key).filter((key) => !LATER.includes(key)),
+      ...fields.flatMap(({ key, later }) => (later ? [] : [key])),
       ...choices,
     ],
     additionalProperties: false,

@@ -1,52 +1,67 @@
-import type { ProcessNumbers } from './process';
-
 /** One number of a process as it is listed, edited and explained. */
-export interface ProcessField {
-  readonly key: keyof ProcessNumbers;
+export interface ProcessField<K extends string = string> {
+  readonly key: K;
+  /** What an ordinary two-sided shop holds: the number of the standard process. */
+  readonly usual: number;
   readonly title: string;
   /** What it means and where it works, in a sentence. */
   readonly help: string;
   readonly unit: 'mm' | 'share' | 'ratio' | 'count';
   /** Smallest and largest value that can be meant. */
   readonly limits: readonly [number, number];
+  /** Processes that were kept at an earlier time do not have it; the usual number stands in. */
+  readonly later?: true;
 }
 
-export interface ProcessFieldGroup {
-  readonly title: string;
-  readonly fields: readonly ProcessField[];
+type Limits = readonly [number, number];
+
+function field<K extends string>(
+  unit: ProcessField['unit'],
+  [key, usual, title, help, limits]: readonly [K, number, string, string, Limits],
+): ProcessField<K> {
+  return { key, usual, title, help, unit, limits };
 }
 
-const mm = (
-  key: keyof ProcessNumbers,
-  title: string,
-  help: string,
-  limits: readonly [number, number] = [0, 5],
-): ProcessField => ({ key, title, help, unit: 'mm', limits });
+const mm = <K extends string>(key: K, usual: number, title: string, help: string, limits: Limits = [0, 5]) =>
+  field('mm', [key, usual, title, help, limits]);
+const share = <K extends string>(key: K, usual: number, title: string, help: string) =>
+  field('share', [key, usual, title, help, [0, 1]]);
+const later = <K extends string>(one: ProcessField<K>): ProcessField<K> => ({ ...one, later: true });
 
-const share = (key: keyof ProcessNumbers, title: string, help: string): ProcessField => ({
-  key,
-  title,
-  help,
-  unit: 'share',
-  limits: [0, 1],
-});
-
-/** Every number of a process, in the order in which a shop's capability sheet lists them. */
-export const PROCESS_FIELDS: readonly ProcessFieldGroup[] = [
+/** To give a process another number, list it here: its type, its form in files and its field follow. Lengths in mm, shares 0 to 1. */
+const GROUPS = [
   {
     title: 'Copper',
     fields: [
       mm(
         'fabricationTolerance',
+        0.1,
         'Fabrication tolerance F',
         'Total spread of an etched land; under the root in the land formulas (IPC-7351B, 3.1).',
       ),
-      mm('minGap', 'Smallest gap', 'Between copper of neighbouring lands; trims and the gap rules hold it.'),
-      mm('minWidth', 'Narrowest copper', 'Lands narrower than this etch away.'),
-      mm('minHoleToLand', 'Hole to other land', 'From the wall of a hole to copper of another land.'),
-      mm('rounding', 'Rounding of lands', 'X, Y and C/2 to the nearest multiple; 0 leaves them.', [0, 0.5]),
-      mm('smallRounding', 'Rounding, small chips', 'The same below 1608 metric.', [0, 0.5]),
-      mm('centreGrid', 'Grid of centres', 'Land centres lie on multiples of this; 0 asks for none.', [0, 1]),
+      mm(
+        'minGap',
+        0.15,
+        'Smallest gap',
+        'Between copper of neighbouring lands; trims and the gap rules hold it.',
+      ),
+      mm('minWidth', 0.15, 'Narrowest copper', 'Lands narrower than this etch away.'),
+      mm('minHoleToLand', 0.25, 'Hole to other land', 'From the wall of a hole to copper of another land.'),
+      mm(
+        'rounding',
+        0.05,
+        'Rounding of lands',
+        'X, Y and C/2 to the nearest multiple; 0 leaves them.',
+        [0, 0.5],
+      ),
+      mm('smallRounding', 0.02, 'Rounding, small chips', 'The same below 1608 metric.', [0, 0.5]),
+      mm(
+        'centreGrid',
+        0.005,
+        'Grid of centres',
+        'Land centres lie on multiples of this; 0 asks for none.',
+        [0, 1],
+      ),
     ],
   },
   {
@@ -54,41 +69,48 @@ export const PROCESS_FIELDS: readonly ProcessFieldGroup[] = [
     fields: [
       mm(
         'drillStep',
+        0.05,
         'Drill step',
         'Finished holes round up to a multiple, where no drills are listed.',
         [0, 1],
       ),
-      mm('drillWander', 'Drill wander', 'How far a hole may lie from the middle of its land.', [0, 1]),
-      mm('minRing', 'Smallest ring', 'Copper left round a plated hole after the drill has wandered.', [0, 2]),
-      mm('minHoleWeb', 'Web between holes', 'Laminate left between the walls of two holes.'),
-      {
-        key: 'maxHoleAspect',
-        title: 'Hole aspect ratio',
-        help: 'Board thickness over the diameter of a plated hole, at most: deeper holes plate badly.',
-        unit: 'ratio',
-        limits: [1, 40],
-      },
-      mm('viaHole', 'Via in a land, hole', 'Finished hole of thermal vias.', [0.05, 2]),
-      mm('viaRing', 'Via in a land, ring', 'Copper round a thermal via.', [0.02, 2]),
-      mm('viaMargin', 'Paste to via', 'Paste windows keep this from the copper of open vias.', [0, 2]),
-      {
-        key: 'reliefSpokes',
-        title: 'Relief spokes',
-        help: 'Number of bridges between a plated hole and its plane.',
-        unit: 'count',
-        limits: [0, 8],
-      },
-      mm('reliefWidth', 'Relief spoke width', 'Width of one bridge.'),
-      mm('reliefGap', 'Relief gap', 'Between the land and the plane round it.'),
-      mm('planeClearance', 'Plane to land', 'Planes of other nets keep this from a land.'),
-      mm('holeClearance', 'Plane to hole', 'Planes of other nets keep this from the wall of a hole.'),
+      mm('drillWander', 0.05, 'Drill wander', 'How far a hole may lie from the middle of its land.', [0, 1]),
+      mm(
+        'minRing',
+        0.05,
+        'Smallest ring',
+        'Copper left round a plated hole after the drill has wandered.',
+        [0, 2],
+      ),
+      mm('minHoleWeb', 0.25, 'Web between holes', 'Laminate left between the walls of two holes.'),
+      field('ratio', [
+        'maxHoleAspect',
+        8,
+        'Hole aspect ratio',
+        'Board thickness over the diameter of a plated hole, at most: deeper holes plate badly.',
+        [1, 40],
+      ]),
+      mm('viaHole', 0.3, 'Via in a land, hole', 'Finished hole of thermal vias.', [0.05, 2]),
+      mm('viaRing', 0.1, 'Via in a land, ring', 'Copper round a thermal via.', [0.02, 2]),
+      mm('viaMargin', 0.1, 'Paste to via', 'Paste windows keep this from the copper of open vias.', [0, 2]),
+      field('count', [
+        'reliefSpokes',
+        4,
+        'Relief spokes',
+        'Number of bridges between a plated hole and its plane.',
+        [0, 8],
+      ]),
+      mm('reliefWidth', 0.25, 'Relief spoke width', 'Width of one bridge.'),
+      mm('reliefGap', 0.25, 'Relief gap', 'Between the land and the plane round it.'),
+      mm('planeClearance', 0.25, 'Plane to land', 'Planes of other nets keep this from a land.'),
+      mm('holeClearance', 0.3, 'Plane to hole', 'Planes of other nets keep this from the wall of a hole.'),
     ],
   },
   {
     title: 'Mask',
     fields: [
-      mm('maskMargin', 'Mask margin', 'Growth of an opening over its land, on each side.', [-1, 2]),
-      mm('minMaskWeb', 'Web between openings', 'Narrower mask between two openings flakes off.'),
+      mm('maskMargin', 0.05, 'Mask margin', 'Growth of an opening over its land, on each side.', [-1, 2]),
+      mm('minMaskWeb', 0.1, 'Web between openings', 'Narrower mask between two openings flakes off.'),
     ],
   },
   {
@@ -96,19 +118,27 @@ export const PROCESS_FIELDS: readonly ProcessFieldGroup[] = [
     fields: [
       mm(
         'stencilThickness',
+        0.12,
         'Stencil thickness',
         'The foil; area and aspect ratio are held against it.',
         [0.02, 1],
       ),
-      mm('pasteMargin', 'Paste margin', 'Shrinkage of an aperture inside its land, on each side.', [-1, 2]),
-      share('pasteTransfer', 'Transfer', 'Share of the aperture’s volume that ends up on the land.'),
-      share('pasteMetal', 'Metal share', 'Share of the paste’s volume that is solder after reflow.'),
-      share('thermalCoverage', 'Coverage, aim', 'Share of an exposed pad that its windows cover.'),
-      share('minCoverage', 'Coverage, least', 'Below it the pad keeps voids and carries heat badly.'),
-      share('maxCoverage', 'Coverage, most', 'Above it the part floats and its terminals stay open.'),
-      mm('windowGap', 'Bar between windows', 'The stencil keeps bars no narrower than this.', [0.05, 2]),
+      mm(
+        'pasteMargin',
+        0,
+        'Paste margin',
+        'Shrinkage of an aperture inside its land, on each side.',
+        [-1, 2],
+      ),
+      share('pasteTransfer', 1, 'Transfer', 'Share of the aperture’s volume that ends up on the land.'),
+      share('pasteMetal', 0.5, 'Metal share', 'Share of the paste’s volume that is solder after reflow.'),
+      share('thermalCoverage', 0.6, 'Coverage, aim', 'Share of an exposed pad that its windows cover.'),
+      share('minCoverage', 0.5, 'Coverage, least', 'Below it the pad keeps voids and carries heat badly.'),
+      share('maxCoverage', 0.8, 'Coverage, most', 'Above it the part floats and its terminals stay open.'),
+      mm('windowGap', 0.2, 'Bar between windows', 'The stencil keeps bars no narrower than this.', [0.05, 2]),
       mm(
         'windowRadius',
+        0.06,
         'Window radius',
         'Corner radius of paste windows; round corners release better.',
         [0, 1],
@@ -118,14 +148,21 @@ export const PROCESS_FIELDS: readonly ProcessFieldGroup[] = [
   {
     title: 'Legend',
     fields: [
-      mm('legendWidth', 'Legend line', 'Width of outlines and marks.', [0.05, 1]),
-      mm('minLegendWidth', 'Thinnest line', 'What still prints.', [0.02, 1]),
-      mm('legendGap', 'Legend to opening', 'Clearance from lands and mask openings.'),
-      mm('textHeight', 'Text height', 'Capitals of reference and value.', [0.2, 10]),
-      mm('minTextHeight', 'Smallest text', 'What can still be read.', [0.1, 10]),
-      mm('textStroke', 'Text line', 'Width of the single stroke that letters are drawn with.', [0.02, 1]),
+      mm('legendWidth', 0.12, 'Legend line', 'Width of outlines and marks.', [0.05, 1]),
+      mm('minLegendWidth', 0.1, 'Thinnest line', 'What still prints.', [0.02, 1]),
+      mm('legendGap', 0.15, 'Legend to opening', 'Clearance from lands and mask openings.'),
+      mm('textHeight', 1, 'Text height', 'Capitals of reference and value.', [0.2, 10]),
+      mm('minTextHeight', 0.8, 'Smallest text', 'What can still be read.', [0.1, 10]),
+      mm(
+        'textStroke',
+        0.15,
+        'Text line',
+        'Width of the single stroke that letters are drawn with.',
+        [0.02, 1],
+      ),
       mm(
         'courtyardRounding',
+        0.1,
         'Courtyard rounding',
         'Sides round outward to a multiple; 0 leaves them.',
         [0, 1],
@@ -137,38 +174,85 @@ export const PROCESS_FIELDS: readonly ProcessFieldGroup[] = [
     fields: [
       mm(
         'placementTolerance',
+        0.05,
         'Placement tolerance P',
         'Total spread of placement; under the root in the land formulas.',
       ),
-      mm('minStandoff', 'Standoff over lands', 'Lands stay out from under bodies that sit lower than this.'),
-      mm('solderThickness', 'Solder under terminals', 'Between land and terminal after reflow.', [0, 1]),
-      mm('maxHeight', 'Tallest part', 'Top of the body above the laminate; 0 asks for none.', [0, 500]),
-      mm('minClearance', 'Clearance under bodies', 'Laminate to underside, for cleaning; 0 asks for none.'),
       mm(
-        'minProtrusion',
-        'Lead protrusion, least',
-        'Leads that the inspector must see below the board.',
-        [0, 10],
+        'minStandoff',
+        0.05,
+        'Standoff over lands',
+        'Lands stay out from under bodies that sit lower than this.',
       ),
-      mm('maxProtrusion', 'Lead protrusion, most', 'Leads below the board that need no trimming.', [0, 30]),
+      mm(
+        'solderThickness',
+        0.05,
+        'Solder under terminals',
+        'Between land and terminal after reflow.',
+        [0, 1],
+      ),
+      mm('maxHeight', 0, 'Tallest part', 'Top of the body above the laminate; 0 asks for none.', [0, 500]),
+      later(
+        mm(
+          'minClearance',
+          0,
+          'Clearance under bodies',
+          'Laminate to underside, for cleaning; 0 asks for none.',
+        ),
+      ),
+      later(
+        mm(
+          'minProtrusion',
+          0.1,
+          'Lead protrusion, least',
+          'Leads that the inspector must see below the board.',
+          [0, 10],
+        ),
+      ),
+      later(
+        mm(
+          'maxProtrusion',
+          2.5,
+          'Lead protrusion, most',
+          'Leads below the board that need no trimming.',
+          [0, 30],
+        ),
+      ),
     ],
   },
   {
     title: 'Board',
     fields: [
-      mm('boardThickness', 'Board thickness', 'Laminate, without copper.', [0.1, 10]),
-      mm('copperThickness', 'Copper thickness', 'Finished copper on the outer layers.', [0.005, 0.5]),
-      mm('maskThickness', 'Mask thickness', 'On laminate and on copper.', [0, 0.2]),
-      mm('legendThickness', 'Legend thickness', 'On the mask.', [0, 0.2]),
-      mm('edgeToCopper', 'Edge to copper', 'From the board’s edge to any land.'),
-      mm('edgeToHole', 'Edge to hole', 'From the board’s edge to the wall of any hole.'),
+      mm('boardThickness', 1.6, 'Board thickness', 'Laminate, without copper.', [0.1, 10]),
+      mm('copperThickness', 0.035, 'Copper thickness', 'Finished copper on the outer layers.', [0.005, 0.5]),
+      mm('maskThickness', 0.02, 'Mask thickness', 'On laminate and on copper.', [0, 0.2]),
+      mm('legendThickness', 0.01, 'Legend thickness', 'On the mask.', [0, 0.2]),
+      mm('edgeToCopper', 0.3, 'Edge to copper', 'From the board’s edge to any land.'),
+      mm('edgeToHole', 0.5, 'Edge to hole', 'From the board’s edge to the wall of any hole.'),
     ],
   },
 ];
 
-const ALL: readonly ProcessField[] = PROCESS_FIELDS.flatMap(({ fields }) => fields);
+/** The names of a process's numbers. */
+export type NumberKey = (typeof GROUPS)[number]['fields'][number]['key'];
+
+/** Fields under a heading. */
+export interface ProcessFieldGroup {
+  readonly title: string;
+  readonly fields: readonly ProcessField<NumberKey>[];
+}
+
+/** Every number of a process, in the order in which a shop's capability sheet lists them. */
+export const PROCESS_FIELDS: readonly ProcessFieldGroup[] = GROUPS;
+
+const ALL: readonly ProcessField<NumberKey>[] = PROCESS_FIELDS.flatMap(({ fields }) => fields);
 
 /** Every field, in order. */
-export function allFields(): readonly ProcessField[] {
+export function allFields(): readonly ProcessField<NumberKey>[] {
   return ALL;
 }
+
+/** The numbers of an ordinary shop. */
+export const USUAL_NUMBERS = Object.fromEntries(ALL.map(({ key, usual }) => [key, usual])) as Readonly<
+  Record<NumberKey, number>
+>;

@@ -1,65 +1,13 @@
-import type { Process } from './process';
+import { USUAL_NUMBERS, type NumberKey } from './fields';
+import type { Process, ProcessNumbers } from './process';
 
-/**
- * Defaults of IPC-7351B and IPC-7525 for F, P, rounding and stencil; gaps and webs
- * as an ordinary two-sided shop quotes them.
- */
+/** Defaults of IPC-7351B and IPC-7525 for F, P, rounding and stencil; gaps and webs as a shop quotes them. */
 const standard: Process = {
   id: 'standard',
   name: 'Standard two-sided',
   summary: 'An ordinary shop: 0.15 mm gaps, 0.10 mm mask webs, 0.12 mm stencil.',
-  fabricationTolerance: 0.1,
-  placementTolerance: 0.05,
-  minGap: 0.15,
-  minWidth: 0.15,
-  minHoleToLand: 0.25,
-  minStandoff: 0.05,
-  rounding: 0.05,
-  smallRounding: 0.02,
-  centreGrid: 0.005,
-  maskMargin: 0.05,
-  minMaskWeb: 0.1,
-  pasteMargin: 0,
-  stencilThickness: 0.12,
-  pasteTransfer: 1,
-  pasteMetal: 0.5,
-  thermalCoverage: 0.6,
-  minCoverage: 0.5,
-  maxCoverage: 0.8,
-  windowGap: 0.2,
-  windowRadius: 0.06,
+  ...USUAL_NUMBERS,
   drills: [],
-  drillStep: 0.05,
-  drillWander: 0.05,
-  minRing: 0.05,
-  minHoleWeb: 0.25,
-  maxHoleAspect: 8,
-  viaHole: 0.3,
-  viaRing: 0.1,
-  viaMargin: 0.1,
-  reliefSpokes: 4,
-  reliefWidth: 0.25,
-  reliefGap: 0.25,
-  planeClearance: 0.25,
-  holeClearance: 0.3,
-  legendWidth: 0.12,
-  minLegendWidth: 0.1,
-  legendGap: 0.15,
-  textHeight: 1,
-  minTextHeight: 0.8,
-  textStroke: 0.15,
-  courtyardRounding: 0.1,
-  edgeToCopper: 0.3,
-  edgeToHole: 0.5,
-  boardThickness: 1.6,
-  copperThickness: 0.035,
-  maskThickness: 0.02,
-  legendThickness: 0.01,
-  solderThickness: 0.05,
-  maxHeight: 0,
-  minClearance: 0,
-  minProtrusion: 0.1,
-  maxProtrusion: 2.5,
   orientation: 'A',
   acceptanceClass: 2,
   levels: ['A', 'B', 'C'],
@@ -180,13 +128,7 @@ export function processById(id: string): Process | null {
   return PROCESSES.find((process) => process.id === id) ?? null;
 }
 
-/** Numbers that processes of an earlier time do not have. */
-type LaterNumber = 'minClearance' | 'minProtrusion' | 'maxProtrusion';
-
-/** A process that was kept before some numbers were asked for: the standard shop's stand in. */
-export function completed(
-  process: Omit<Process, LaterNumber> & Partial<Pick<Process, LaterNumber>>,
-): Process {
-  const { minClearance, minProtrusion, maxProtrusion } = standard;
-  return { minClearance, minProtrusion, maxProtrusion, ...process };
+/** A process that was kept before some numbers were asked for: the ordinary shop's stand in. */
+export function completed(process: Omit<Process, NumberKey> & Partial<ProcessNumbers>): Process {
+  return { ...USUAL_NUMBERS, ...process };
 }

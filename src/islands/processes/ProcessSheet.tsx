@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { RULES } from '../../core/check/rules';
 import { LEVELS } from '../../core/document/document';
-import { PROCESS_FIELDS, type ProcessField } from '../../core/process/fields';
+import { PROCESS_FIELDS, type NumberKey, type ProcessField } from '../../core/process/fields';
 import type { Process, RuleSeverity } from '../../core/process/process';
 import { plainScope, readEntry } from '../../core/units/entry';
 import { formatNumber } from '../../core/units/length';
@@ -116,7 +116,7 @@ function Words({ process, editable, put }: PartProps) {
 }
 
 interface RowProps extends PartProps {
-  field: ProcessField;
+  field: ProcessField<NumberKey>;
   original: Process | null;
 }
 
