@@ -57,7 +57,7 @@ function read(field: Field, raw: unknown, spot: Spot, problems: Finding[]): unkn
       return null;
     }
     case 'record':
-      return readRecord(field, asRecord(raw), spot, problems);
+      return raw === undefined ? nothingOf(field) : readRecord(field, asRecord(raw), spot, problems);
     case 'map':
       return new Map(
         Object.entries(asRecord(raw)).map(([key, value]) => [
@@ -74,6 +74,18 @@ function read(field: Field, raw: unknown, spot: Spot, problems: Finding[]): unkn
     default:
       return raw ?? null;
   }
+}
+
+/** What a record comes to where nothing was written; most of a document’s choices are that. */
+const nothing = new WeakMap<RecordField, Record<string, unknown>>();
+
+function nothingOf(field: RecordField): Record<string, unknown> {
+  const known = nothing.get(field);
+  if (known) return known;
+  const spot: Spot = { at: '', mend: '', label: '', unit: 'mm', stage: 'release', otherwise: OTHERWISE };
+  const made = readRecord(field, {}, spot, []);
+  nothing.set(field, made);
+  return made;
 }
 
 function readRecord(

@@ -91,16 +91,18 @@ function chosen(sizes: Readonly<Partial<Record<SettableSize, number | null>>>) {
 export function strayChoices(
   { overrides, stacks, recommended, contacts }: ChoicesRead,
   groups: ReadonlySet<string>,
-  lands: ReadonlySet<string>,
+  lands: () => ReadonlySet<string>,
 ): Finding[] {
   const stray = (
     at: string,
     what: string,
     keys: ReadonlyMap<string, unknown>,
-    known: ReadonlySet<string>,
-  ): Finding[] =>
-    [...keys.keys()]
-      .filter((key) => !known.has(key))
+    known: ReadonlySet<string> | (() => ReadonlySet<string>),
+  ): Finding[] => {
+    if (keys.size === 0) return [];
+    const all = typeof known === 'function' ? known() : known;
+    return [...keys.keys()]
+      .filter((key) => !all.has(key))
       .map((key) => {
         const field = `${at}/${pointerKey(key)}`;
         return {
@@ -114,6 +116,7 @@ export function strayChoices(
           remedies: [{ label: 'Remove it', edits: [{ at: field, value: undefined }] }],
         };
       });
+  };
   return [
     ...stray('/overrides/lands', 'A land size', overrides.lands, groups),
     ...stray('/overrides/numbers', 'A land number', overrides.numbers, lands),

@@ -194,8 +194,9 @@ function seatBody(
 
 /** What was chosen for groups and lands that the drawing does not have. */
 function strays({ read }: Choices, { groups }: DrawnPackage): Finding[] {
-  const lands = groups.flatMap((group) => group.places.map((spot, i) => landIdOf(group, spot, i)));
-  return strayChoices(read, new Set(groups.map(({ id }) => id)), new Set(lands));
+  const lands = () =>
+    new Set(groups.flatMap((group) => group.places.map((spot, i) => landIdOf(group, spot, i))));
+  return strayChoices(read, new Set(groups.map(({ id }) => id)), lands);
 }
 
 function processOf(document: TapisDocument): { readonly process: Process; readonly problems: Finding[] } {

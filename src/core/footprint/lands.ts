@@ -1,8 +1,18 @@
 import type { StackChoices } from '../document/intent';
 import { over } from '../document/read-fields';
 import { boxRound } from '../geometry/box';
-import { place, placedBox, rectangle, type Corner, type Figure, type Placed } from '../geometry/figure';
-import { HOME, putAngle, putPlaced, putPoint, undone, within, type Placement } from '../geometry/placement';
+import { place, placedBox, rectangle, type Corner, type Figure } from '../geometry/figure';
+import {
+  HOME,
+  isHome,
+  putAngle,
+  putPlaced,
+  putPoint,
+  undone,
+  within,
+  type Lying,
+  type Placement,
+} from '../geometry/placement';
 import { isQuarter } from '../geometry/point';
 import { sizesOf, type PinSolution, type SolvedGroup, type SpanSolution } from '../land/solution';
 import { isCornerPlace } from '../land/solve';
@@ -81,7 +91,7 @@ export function placeLands(solved: readonly SolvedGroup[], context: LandContext)
           at: { ...HOME, at, angle: rotation },
           end: null,
           stack: stacks.of(group.terminals.id, id, base),
-          contact: (limit) => place(contact[limit], at, rotation),
+          contact: (limit) => ({ figure: contact[limit], at, rotation }),
         }));
       }
     }
@@ -145,7 +155,7 @@ interface InFrame {
   readonly at: Placement;
   readonly end: Land['end'];
   readonly stack: Padstack;
-  readonly contact: (limit: Limit) => Placed;
+  readonly contact: (limit: Limit) => Lying;
 }
 
 /** The lands of a group, each made in the group's frame and put where the frame stands. */
@@ -155,13 +165,17 @@ function landsAt<P extends TerminalPlace | Spot>(
   make: (place: P, id: string) => InFrame,
 ): Numbered[] {
   const { id: group, frame } = terminals;
+  const home = isHome(frame);
   const places = terminals.places as readonly unknown[] as readonly P[];
   return places.map((terminal, index): Numbered => {
     const id = landIdOf(terminals, terminal, index);
     const { at, end, stack, contact } = make(terminal, id);
-    const where = within(frame, at);
-    const put = (placed: Placed) => putPlaced(where, placed);
-    const touching = (limit: Limit) => putPlaced(frame, contact(limit));
+    const where = home ? at : within(frame, at);
+    const put = (lying: Lying) => putPlaced(where, lying);
+    const touching = (limit: Limit) => {
+      const lying = contact(limit);
+      return home ? place(lying.figure, lying.at, lying.rotation) : putPlaced(frame, lying);
+    };
     const { number = id, schemeNumber = id } = numbers.get(id) ?? {};
     const land: Land = {
       id,
@@ -173,11 +187,11 @@ function landsAt<P extends TerminalPlace | Spot>(
       at: where.at,
       rotation: putAngle(where, 0),
       padstack: stack,
-      copper: put(place(stack.copper, stack.offset)),
+      copper: put({ figure: stack.copper, at: stack.offset, rotation: 0 }),
       mask: stack.mask.map(put),
       islands: stack.islands.map(put),
       paste: stack.paste.map(put),
-      hole: stack.hole && put(place(stack.hole.figure, HOME.at)),
+      hole: stack.hole && put({ figure: stack.hole.figure, at: HOME.at, rotation: 0 }),
       plated: stack.hole?.plated ?? false,
       vias: stack.vias.map((via) => putPoint(where, via)),
       contact: { min: touching('min'), nom: touching('nom'), max: touching('max') },
@@ -207,7 +221,8 @@ function spanLands(solution: SpanSolution, context: LandContext, stackFor: Stack
       contact: (limit) => {
         const [length, width] = [touching.length[limit], touching.width[limit]];
         const out = (touching.span[limit] - length) / 2;
-        return place(spanFigure(group, length, width), { x: quantise(end * out), y: along }, angle);
+        const at = { x: quantise(end * out), y: along };
+        return { figure: spanFigure(group, length, width), at, rotation: angle };
       },
     };
   });
@@ -243,7 +258,7 @@ function pinLands(solution: PinSolution, context: LandContext, stackFor: StackFo
       at: { ...HOME, at, angle: rotation },
       end: null,
       stack: stackFor(group.id, id, isFirst ? first : base),
-      contact: (limit) => place(section(group.lead, limit), at, rotation),
+      contact: (limit) => ({ figure: section(group.lead, limit), at, rotation }),
     };
   });
 }

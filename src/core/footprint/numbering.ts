@@ -157,17 +157,18 @@ export function numbersOf(
   const back = orientation === 'A' ? 0 : 270;
   const own = new Map<string, string>();
   const terminals: Numbered[] = [];
+  const asCounted = numbering.scheme === null && (numbering.corner ?? 'upper-left') === 'upper-left';
   // pads and corner lands keep their own numbers after those of the rows, whatever their scheme
   const hasRows = groups.some(({ kind }) => kind === 'span');
   for (const group of groups) {
     group.places.forEach((terminal, index) => {
       const id = landIdOf(group, terminal, index);
       own.set(id, terminal.number ?? String(terminal.order));
-      if (hasRows && group.kind !== 'span') return;
+      if (asCounted || (hasRows && group.kind !== 'span')) return;
       terminals.push({ id, order: terminal.order, at: turn(terminalAt(group, terminal), back) });
     });
   }
-  const scheme = new Map([...own, ...numberTerminals(terminals, own, numbering, polarity)]);
+  const scheme = asCounted ? own : new Map([...own, ...numberTerminals(terminals, own, numbering, polarity)]);
   return new Map(
     [...scheme].map(([id, schemeNumber]) => [id, { number: typed.get(id) ?? schemeNumber, schemeNumber }]),
   );

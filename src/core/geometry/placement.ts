@@ -2,7 +2,7 @@ import { quantise } from '../units/length';
 import { boxOfPoints, type Box } from './box';
 import { backwards, type Contour, type Vertex } from './contour';
 import { mirrored, place, type Placed } from './figure';
-import { add, fullTurn, isQuarter, turn, type Point, type Point3 } from './point';
+import { fullTurn, isQuarter, turn, type Point, type Point3 } from './point';
 import type { Part } from './solid';
 
 /**
@@ -27,7 +27,7 @@ export function turned(angle: number): Placement {
 /** One placement within another: first the inner, then the outer. */
 export function within(outer: Placement, inner: Placement): Placement {
   return {
-    at: putPoint(outer, inner.at),
+    at: put(outer, inner.at),
     angle: fullTurn(outer.angle + (outer.far ? -inner.angle : inner.angle)),
     far: outer.far !== inner.far,
   };
@@ -36,14 +36,19 @@ export function within(outer: Placement, inner: Placement): Placement {
 /** The placement that takes back another. */
 export function undone({ at, angle, far }: Placement): Placement {
   const back: Placement = { at: { x: 0, y: 0 }, angle: fullTurn(far ? angle : -angle), far };
-  const { x, y } = putPoint(back, at);
+  const { x, y } = put(back, at);
   return { ...back, at: { x: -x + 0, y: -y + 0 } };
 }
 
-/** A point of a placed thing, to a nanometre. */
-export function putPoint<P extends Point>({ at, angle, far }: Placement, p: P): P {
-  const { x, y } = add(turn(far ? { x: 0 - p.x, y: p.y } : p, angle), at);
-  return { ...p, x: quantise(x), y: quantise(y) };
+/** The bare point: thousands are put with every keystroke, and a copy of all else costs more than the sum. */
+function put({ at, angle, far }: Placement, p: Point): Point {
+  const { x, y } = turn(far ? { x: 0 - p.x, y: p.y } : p, angle);
+  return { x: quantise(x + at.x), y: quantise(y + at.y) };
+}
+
+/** A point of a placed thing with what else it holds, to a nanometre. */
+export function putPoint<P extends Point>(placement: Placement, p: P): P {
+  return { ...p, ...put(placement, p) };
 }
 
 /** The direction of something that points to an angle in a placed thing. */
@@ -51,13 +56,12 @@ export function putAngle({ angle, far }: Placement, direction: number): number {
   return fullTurn(angle + (far ? 180 - direction : direction));
 }
 
+/** A figure and how it lies. */
+export type Lying = Pick<Placed, 'figure' | 'at' | 'rotation'>;
+
 /** A figure of a placed thing. */
-export function putPlaced(placement: Placement, { figure, at, rotation }: Placed): Placed {
-  return place(
-    placement.far ? mirrored(figure) : figure,
-    putPoint(placement, at),
-    putAngle(placement, rotation),
-  );
+export function putPlaced(placement: Placement, { figure, at, rotation }: Lying): Placed {
+  return place(placement.far ? mirrored(figure) : figure, put(placement, at), putAngle(placement, rotation));
 }
 
 /** The box round a box of a placed thing: the same box only after quarter turns. */
@@ -68,7 +72,7 @@ export function putBox(placement: Placement, { minX, minY, maxX, maxY }: Box): B
     { x: maxX, y: maxY },
     { x: minX, y: maxY },
   ];
-  return boxOfPoints(corners.map((corner) => putPoint(placement, corner))) as Box;
+  return boxOfPoints(corners.map((corner) => put(placement, corner))) as Box;
 }
 
 /** A closed outline of a placed thing; counter-clockwise it stays. */

@@ -10,7 +10,7 @@ import {
   rectangle,
   type Placed,
 } from '../geometry/figure';
-import { putAngle, putPart, putPoint, within, type Placement } from '../geometry/placement';
+import { isHome, putAngle, putPart, putPoint, within, type Placement } from '../geometry/placement';
 import { isQuarter, type Point } from '../geometry/point';
 import type { Assembly } from '../geometry/solid';
 import type { Toleranced } from '../units/toleranced';
@@ -79,6 +79,7 @@ export interface Plausibility {
 
 /** A package placed at an angle of whole quarter turns, as its dimension lines need; heights stay. */
 export function placedPackage(drawn: DrawnPackage, placement: Placement): DrawnPackage {
+  if (isHome(placement)) return drawn;
   if (!isQuarter(placement.angle) || placement.far)
     throw new RangeError(
       `a package is drawn at quarter turns on the component side, not ${placement.angle}°`,
