@@ -1,6 +1,6 @@
 import type { Result } from '../units/result';
 import type { Toleranced } from '../units/toleranced';
-import type { Stage } from './finding';
+import type { Stage } from './stage';
 
 // The words in which a document's choices are declared. What a choice is called, how it is written,
 // between which limits it can be meant and where it is mended stands in one table (`intent.ts`); its

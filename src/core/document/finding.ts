@@ -2,6 +2,7 @@ import type { Box } from '../geometry/box';
 import type { Point } from '../geometry/point';
 import type { Waiver } from './document';
 import type { Edit } from './edit';
+import type { Stage } from './stage';
 
 /** `stop`: the part will not work or cannot be made; `caution`: look; `note`: know. */
 export type Severity = 'stop' | 'caution' | 'note';
@@ -9,8 +10,7 @@ export type Severity = 'stop' | 'caution' | 'note';
 /** Rule id of findings about dimensions that were not entered yet. */
 export const MISSING = 'missing';
 
-/** The Bench's stages; a finding names the one where it is mended. */
-export type Stage = 'measure' | 'land' | 'stack' | 'mark' | 'rise' | 'prove' | 'release';
+export type { Stage };
 
 /** A change that would mend a finding, as edits of the document, and what it does in words. */
 export interface Remedy {

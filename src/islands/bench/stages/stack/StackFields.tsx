@@ -1,10 +1,7 @@
-import type { StackIntent } from '../../../../core/document/intent';
 import { sizeOf, type Corner, type Figure } from '../../../../core/geometry/figure';
 import { PASTE_FORMS } from '../../../../core/padstack/paste-forms';
 import { shapeOf } from '../../../../core/padstack/copper';
-import type { Padstack, StackPart } from '../../../../core/padstack/padstack';
-import type { Process } from '../../../../core/process/process';
-import { useLayers, type DrawnLayer } from '../../../sheet/StackDrawing';
+import { useLayers } from '../../../sheet/StackDrawing';
 import { Tick } from '../../../common/inputs';
 import {
   ChoiceField,
@@ -16,16 +13,8 @@ import {
   Within,
 } from '../../../fields/choices';
 import { Fold } from '../../../fields/Fold';
+import type { StackPartProps } from './part';
 import { ThermalVias, ThermalWindows } from './ThermalFields';
-
-/** What the fields of one padstack show. */
-export interface StackPartProps {
-  intent: StackIntent;
-  stack: Padstack;
-  process: Process;
-  show: (mm: number) => string;
-  layers: ReadonlyMap<StackPart, DrawnLayer>;
-}
 
 interface Props extends Omit<StackPartProps, 'layers'> {
   /** JSON pointer of the intent that the fields write. */

@@ -7,7 +7,7 @@ import { formatNumber } from '../../../../core/units/length';
 import { ChoiceField, CountField, FlagField, LengthField, useChoice } from '../../../fields/choices';
 import { Fold } from '../../../fields/Fold';
 import { useBench } from '../../../state/context';
-import type { StackPartProps } from './StackFields';
+import type { StackPartProps } from './part';
 
 const COVERS = [
   ['open', 'open'],
