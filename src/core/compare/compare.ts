@@ -9,8 +9,9 @@ export interface Change {
   /** What kind of thing it is. */
   readonly what: 'name' | 'size' | 'opening' | 'courtyard' | 'mark' | 'finding';
   readonly title: string;
-  /** The symbol of a land size. */
+  /** The symbol of a land size, and the group of lands it is of. */
   readonly symbol?: string;
+  readonly group?: string;
   readonly from: number | string | null;
   readonly to: number | string | null;
   /** A length that shrank or grew, or words. */
@@ -57,7 +58,7 @@ function sizeChanges(a: Footprint, b: Footprint): Change[] {
     return sizesOf(now).flatMap(({ symbol, name, value }) => {
       const was = sizes.find((size) => size.symbol === symbol)?.value ?? null;
       const words = several ? `${title}: ${name.toLowerCase()}` : name;
-      return length('size', words, was, value).map((change) => ({ ...change, symbol }));
+      return length('size', words, was, value).map((change) => ({ ...change, symbol, group: id }));
     });
   });
 }

@@ -174,6 +174,13 @@ export function over<T>(own: T, general: T): T {
   ) as T;
 }
 
+/** Whether what a JSON pointer leads to is always there: it can be emptied, not removed. */
+export function isRequired(root: Field, pointer: string): boolean {
+  const slash = pointer.lastIndexOf('/');
+  const parent = fieldAt(root, pointer.slice(0, slash));
+  return parent?.kind === 'record' && parent.required.includes(pointer.slice(slash + 1));
+}
+
 /** The field that a JSON pointer leads to, from a table's root; `null` where it leads nowhere. */
 export function fieldAt(root: Field, pointer: string): Field | null {
   let field: Field | null = root;

@@ -35,7 +35,7 @@ export function readChoices(document: TapisDocument, shop: Process): Choices {
   return {
     read,
     process,
-    problems,
+    problems: [...problems, ...unfinishedAreas(read.keepOuts, problems)],
     recommended,
     land: {
       rounding: overrides.rounding,
@@ -85,6 +85,33 @@ function chosen(sizes: Readonly<Partial<Record<SettableSize, number | null>>>) {
       return value === null ? [] : [[symbol, value]];
     }),
   );
+}
+
+/** Areas without a place or a size: they keep nothing free, and say so. */
+function unfinishedAreas(areas: ChoicesRead['keepOuts'], told: readonly Finding[]): Finding[] {
+  return areas.flatMap(({ id, x, y, diameter, width, height }, i): Finding[] => {
+    const at = `/keepOuts/${pointerKey(id)}`;
+    const missing = [
+      ...(x === null ? ['x'] : []),
+      ...(y === null ? ['y'] : []),
+      ...(diameter === null && (width === null || height === null)
+        ? ['a diameter, or width and height']
+        : []),
+    ];
+    if (missing.length === 0 || told.some(({ place }) => place.field?.startsWith(`${at}/`))) return [];
+    return [
+      {
+        rule: 'entry',
+        severity: 'stop',
+        title: `Keep-out ${i + 1} is not finished`,
+        message: `It needs ${missing.join(', ')}; until then it keeps nothing free.`,
+        source: 'Document',
+        stage: 'stack',
+        place: { field: at },
+        remedies: [{ label: 'Remove the area', edits: [{ at, value: undefined }] }],
+      },
+    ];
+  });
 }
 
 /** Choices for groups and lands that the package does not have: they are kept, and told. */

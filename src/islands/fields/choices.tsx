@@ -1,7 +1,7 @@
 import { createContext, useContext, type ReactNode } from 'react';
 import { valueAt } from '../../core/document/edit';
 import { CHOICES } from '../../core/document/intent';
-import { fieldAt } from '../../core/document/read-fields';
+import { fieldAt, isRequired } from '../../core/document/read-fields';
 import { Pick, Tick, type Options } from '../common/inputs';
 import { useBench } from '../state/context';
 import { EntryInput } from './EntryInput';
@@ -15,13 +15,15 @@ interface Scope {
   readonly at: string;
   /** What stands there for them, which may be made of several places of the document. */
   readonly value: unknown;
+  /** What holds there where the place itself says nothing. */
+  readonly general?: unknown;
 }
 
 const Surrounding = createContext<Scope | null>(null);
 
 /** Fields inside name their places from a place of the document on. */
-export function Within({ at, value, children }: Scope & { children: ReactNode }) {
-  return <Surrounding value={{ at, value }}>{children}</Surrounding>;
+export function Within({ children, ...scope }: Scope & { children: ReactNode }) {
+  return <Surrounding value={scope}>{children}</Surrounding>;
 }
 
 /** A choice of the document: its place, what stands there, what it is called, and how to write it. */
@@ -34,6 +36,8 @@ export function useChoice(name: string) {
   return {
     at,
     value,
+    /** What holds where this place says nothing. */
+    general: scope ? valueAt(scope.general, `/${name}`) : undefined,
     field,
     title: field?.column ?? field?.label ?? name,
     write: (next: unknown, gesture?: string) => edit([{ at, value: next }], gesture),
@@ -63,7 +67,7 @@ export function useEntryOf(
       edit(
         [
           ...instead.map((other) => ({ at: `${root}${other}`, value: undefined })),
-          { at, value: next === '' ? undefined : next },
+          { at, value: next === '' && !isRequired(CHOICES, at) ? undefined : next },
         ],
         gesture,
       ),
@@ -183,10 +187,12 @@ interface FlagProps {
 
 /** A tick; its usual state leaves no trace in the document. */
 export function FlagField({ name, title, usual = false, children }: FlagProps) {
-  const { value, title: called, write } = useChoice(name);
+  const { value, general, title: called, write } = useChoice(name);
   const checked = typeof value === 'boolean' ? value : usual;
+  // a land of its own can say no where its group says yes
+  const silent = typeof general === 'boolean' ? general : usual;
   return (
-    <Tick checked={checked} onChange={(next) => write(next === usual ? undefined : next)}>
+    <Tick checked={checked} onChange={(next) => write(next === silent ? undefined : next)}>
       {title ?? called}
       {children}
     </Tick>

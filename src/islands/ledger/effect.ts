@@ -18,8 +18,10 @@ const SIZES = 3;
  * @param open findings that are open now
  */
 export function effectWords({ changes, open: after }: Previewed, open: number, unit: DisplayUnit): string {
+  // symbols say nothing of their group: one group is told
+  const first = changes.find(({ what }) => what === 'size')?.group;
   const sizes = changes
-    .filter(({ what, symbol }) => what === 'size' && symbol !== undefined)
+    .filter(({ what, group }) => what === 'size' && group === first)
     .slice(0, SIZES)
     .map(
       ({ symbol, from, to, kind }) =>

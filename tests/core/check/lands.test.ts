@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { check } from '../../../src/core/check/check';
 import type { TapisDocument } from '../../../src/core/document/document';
 import { applyEdits, valueAt } from '../../../src/core/document/edit';
-import type { StackIntent } from '../../../src/core/document/intent';
+import { CHOICES, type StackIntent } from '../../../src/core/document/intent';
+import { isRequired } from '../../../src/core/document/read-fields';
 import { compile } from '../../../src/core/footprint/compile';
 import type { Land } from '../../../src/core/footprint/footprint';
 import { openDocument } from '../../../src/core/footprint/open';
@@ -167,6 +168,29 @@ describe('a keep-out', () => {
     expect(Array.isArray(mended.keepOuts)).toBe(true);
     expect(check(compile(mended)).findings.filter(({ rule }) => rule === 'entry')).toEqual([]);
     expect(openDocument(JSON.stringify(mended)).ok).toBe(true);
+  });
+  it('without a size or place keeps nothing free and says so', () => {
+    const areas = [
+      { id: '1', x: '', y: '0', diameter: '1', what: 'copper' as const },
+      { id: '2', x: '0', y: '0', width: '1', what: 'copper' as const },
+      { id: '3', x: '9', y: '0', width: '40mil', height: '1', what: 'copper' as const },
+    ];
+    const unfinished = chip({}, { keepOuts: areas });
+    expect(openDocument(JSON.stringify(unfinished)).ok).toBe(true);
+    expect(found(unfinished, 'entry').map(({ title, message }) => `${title}: ${message}`)).toEqual([
+      'Keep-out 1 is not finished: It needs x; until then it keeps nothing free.',
+      'Keep-out 2 is not finished: It needs a diameter, or width and height; until then it keeps nothing free.',
+    ]);
+    expect(footprintOf(unfinished).keepOuts.map(({ id, area }) => [id, area.figure])).toEqual([
+      ['3', { kind: 'rectangle', width: 1.016, height: 1 }],
+    ]);
+  });
+  it('has a place that can be emptied and not removed, so that its file can be read', () => {
+    expect(isRequired(CHOICES, '/keepOuts/1/x')).toBe(true);
+    expect(isRequired(CHOICES, '/keepOuts/1/diameter')).toBe(false);
+    expect(isRequired(CHOICES, '/marks/excess')).toBe(false);
+    const removed = applyEdits(document, [{ at: '/keepOuts/1/x', value: undefined }]);
+    expect(openDocument(JSON.stringify(removed)).ok).toBe(false);
   });
   it('is edited by its id, and is gone with its last field', () => {
     const at = (edits: Parameters<typeof applyEdits>[1]) => applyEdits(document, edits).keepOuts;

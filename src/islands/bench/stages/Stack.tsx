@@ -65,7 +65,15 @@ function SelectedStack({ drawable: { footprint, process, document } }: { drawabl
       />
       <StackSection stack={stack} process={process} />
       <PasteLine stack={stack} process={process} />
-      <StackFields key={at} at={at} intent={intent} stack={stack} process={process} show={show} />
+      <StackFields
+        key={at}
+        at={at}
+        general={own && ofGroup}
+        intent={intent}
+        stack={stack}
+        process={process}
+        show={show}
+      />
     </section>
   );
 }

@@ -1,3 +1,4 @@
+import type { StackIntent } from '../../../../core/document/intent';
 import { sizeOf, type Corner, type Figure } from '../../../../core/geometry/figure';
 import { PASTE_FORMS } from '../../../../core/padstack/paste-forms';
 import { shapeOf } from '../../../../core/padstack/copper';
@@ -19,6 +20,8 @@ import { ThermalVias, ThermalWindows } from './ThermalFields';
 interface Props extends Omit<StackPartProps, 'layers'> {
   /** JSON pointer of the intent that the fields write. */
   at: string;
+  /** What holds where that says nothing. */
+  general: StackIntent | undefined;
 }
 
 const SHAPES = [
@@ -33,13 +36,13 @@ const SHAPES = [
 ] as const;
 
 /** Everything that can be chosen about one padstack, layer by layer from paste to the far side. */
-export function StackFields({ at, ...about }: Props) {
+export function StackFields({ at, general, ...about }: Props) {
   const { intent, stack, show } = about;
   const layers = useLayers(stack, show);
   const part = { ...about, layers };
   const through = stack.hole !== null;
   return (
-    <Within at={at} value={intent}>
+    <Within at={at} value={intent} general={general}>
       <div className="border-base-300 mt-2 border-b">
         <OpeningFields {...part} which="paste" title="Paste" />
         <OpeningFields {...part} which="mask" title="Mask" />
