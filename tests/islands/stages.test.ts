@@ -22,6 +22,7 @@ import { ProcessSheet } from '../../src/islands/processes/ProcessSheet';
 import { createBench, type BenchState } from '../../src/islands/state/bench';
 import { BenchContext } from '../../src/islands/state/context';
 import { converter } from '../data/documents';
+import { footprintOf } from '../data/families';
 
 /** What a person reads in a stage column, and its fields by their names: what stands in them, or what holds. */
 function column(Stage: ComponentType, document: TapisDocument, state: Partial<BenchState> = {}) {
@@ -88,6 +89,19 @@ describe('the fields of the stage columns', () => {
     expect(text).toContain('Land 2 alone');
     expect(html).toMatch(/value="0\.07"/);
     expect(html).toMatch(/value="0\.03"/);
+  });
+  it('of a land of its own can say no where its group says yes', () => {
+    const stacks = {
+      groups: { rows: { paste: { none: true } } },
+      lands: { 'rows/2': { paste: { none: false } } },
+    };
+    const document = converter({}, { stacks });
+    const paste = footprintOf(document).lands.map((land) => land.paste.length);
+    expect(paste.slice(0, 3)).toEqual([0, 1, 0]);
+    const ticked = (selectedLand: number) =>
+      /<input type="checkbox"([^>]*)>Closed/.exec(column(Stack, document, { selectedLand }).html)?.[1];
+    expect(ticked(0)).toContain('checked');
+    expect(ticked(1)).not.toContain('checked');
   });
   it('stand out where an entry cannot be used', () => {
     const broken = converter({}, { body: { lift: 'high' } });
