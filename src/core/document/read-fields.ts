@@ -1,5 +1,7 @@
-import { plainScope, readEntry } from '../units/entry';
+import { plainScope, readEntry, readLength as readOneLength } from '../units/entry';
+import { isNotGiven } from '../units/entry-text';
 import { formatNumber, MM_PER, toMm, type LengthUnit } from '../units/length';
+import { fail, ok, type Result } from '../units/result';
 import type { Toleranced } from '../units/toleranced';
 import { pointerKey } from './edit';
 import type { Field, Intent, LengthField, Read, RecordField, TolerancedField } from './fields';
@@ -46,9 +48,23 @@ export function readFields<F extends Field>(
 function read(field: Field, raw: unknown, spot: Spot, problems: Finding[]): unknown {
   switch (field.kind) {
     case 'length':
-      return readLength(field, raw, spot, problems)?.nom ?? null;
+      return readLength(
+        field,
+        raw,
+        spot,
+        problems,
+        (text) => readOneLength(text, spot.unit),
+        (mm) => mm,
+      );
     case 'toleranced':
-      return readLength(field, raw, spot, problems);
+      return readLength(
+        field,
+        raw,
+        spot,
+        problems,
+        (text) => readLimits(text, spot.unit),
+        ({ nom }) => nom,
+      );
     case 'notation': {
       if (typeof raw !== 'string' || raw.trim() === '') return null;
       const result = field.read(raw);
@@ -108,19 +124,27 @@ function readRecord(
   );
 }
 
-function readLength(
+function readLength<T>(
   { least, most }: LengthField | TolerancedField,
   raw: unknown,
   spot: Spot,
   problems: Finding[],
-): Toleranced | null {
-  if (typeof raw !== 'string' || raw.trim() === '') return null;
-  const result = readEntry(raw, plainScope(spot.unit));
-  if (result.ok && result.value.nom >= least && result.value.nom <= most) return result.value;
-  problems.push(
-    cannotUse(spot, raw, result.ok ? outside(result.value.nom, least, most) : result.error.message),
-  );
+  reader: (text: string) => Result<T, string>,
+  sizeOf: (value: T) => number,
+): T | null {
+  if (typeof raw !== 'string' || raw.trim() === '' || isNotGiven(raw)) return null;
+  const result = reader(raw);
+  const size = result.ok ? sizeOf(result.value) : 0;
+  if (result.ok && size >= least && size <= most) return result.value;
+  problems.push(cannotUse(spot, raw, result.ok ? outside(size, least, most) : result.error));
   return null;
+}
+
+function readLimits(text: string, unit: LengthUnit): Result<Toleranced, string> {
+  const read = readEntry(text, plainScope(unit));
+  if (!read.ok) return fail(read.error.message);
+  const doubt = read.value.doubts.find(({ severity }) => severity === 'caution');
+  return doubt ? fail(doubt.message) : ok(read.value.value);
 }
 
 /** Why a length cannot be meant; a slip of the unit is the likely reason for one that is far too large. */

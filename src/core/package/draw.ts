@@ -23,7 +23,11 @@ export function drawPackage(document: TapisDocument): PackageDrawing {
   const family = familyById(document.package.family);
   if (!family) return { resolved: null, drawn: null, problems: [unknownFamily(document)] };
   const resolved = resolvePackage(family, document.package);
-  const problems = [...entryProblems(resolved), ...optionProblems(resolved)];
+  const problems = [
+    ...entryProblems(resolved),
+    ...entryDoubts(resolved, document),
+    ...optionProblems(resolved),
+  ];
   if (!resolved.values) return { resolved, drawn: null, problems };
   const drawn = drawFamily(family, resolved.values, resolved, document);
   const empty = drawn.bores.length === 0 && drawn.groups.every(({ places }) => places.length === 0);
@@ -179,4 +183,36 @@ function entryProblems({ dimensions, unknown, title: kind }: ResolvedPackage): F
     ],
   }));
   return [...found, ...strangers];
+}
+
+/** What is said about entries that were read: they stand, and one of their numbers may be wrong. */
+function entryDoubts({ dimensions }: ResolvedPackage, document: TapisDocument): Finding[] {
+  const leads = dimensions.find(({ definition }) => definition.symbol === 'n')?.value?.nom ?? Infinity;
+  return dimensions.flatMap(({ definition: { symbol, name }, text, doubts, hints, error }): Finding[] => {
+    if (error) return [];
+    const base = { ...FAMILY_BASE, rule: 'entry-doubt', source: 'Entry grammar' };
+    const found = doubts.map(({ severity, message, instead }): Finding => ({
+      ...base,
+      severity,
+      title: `${name} ${symbol} as it was read`,
+      message: `“${text}”: ${message}`,
+      place: { dimensions: [symbol] },
+      remedies:
+        instead === undefined
+          ? []
+          : [{ label: `Take ${instead}`, edits: [entryEdit(document, symbol, { text: instead })] }],
+    }));
+    const { count = 0 } = hints;
+    if (count > leads)
+      found.push({
+        ...base,
+        severity: 'caution',
+        title: 'Count in the drawing',
+        message: `“${text}” counts ${count} of them, but n is ${leads}.`,
+        place: { dimensions: ['n', symbol] },
+        measured: { value: leads, limit: count, unit: 'count' },
+        remedies: [],
+      });
+    return found;
+  });
 }

@@ -1,8 +1,9 @@
 import type { PackageIntent, SheetUnit } from '../document/document';
 import { TYPICAL, writtenEntry } from '../document/entries';
 import { evaluateEntry, type EntryScope } from '../units/entry';
+import { isNotGiven } from '../units/entry-text';
 import type { EntryError } from '../units/entry-tokens';
-import { parseEntry, type EntryTree } from '../units/entry-tree';
+import { parseEntry, type EntryDoubt, type EntryHints, type EntryTree } from '../units/entry-tree';
 import { formatNumber, toMm } from '../units/length';
 import { ASSUMPTION, type Toleranced } from '../units/toleranced';
 import type {
@@ -28,6 +29,10 @@ export interface ResolvedDimension {
   readonly error: { readonly at: number; readonly message: string } | null;
   /** What had to be assumed about an incomplete value. */
   readonly assumption: string | null;
+  /** What else has to be said about the entry. */
+  readonly doubts: readonly EntryDoubt[];
+  /** What came with the number: a count, a letter, the sign of a diameter. */
+  readonly hints: EntryHints;
   /** Whether the part has it under its options, or it was entered all the same. */
   readonly asked: boolean;
 }
@@ -117,7 +122,7 @@ class Resolver {
     const packageUnit = this.intent.unit ?? 'mm';
     const raw = Object.hasOwn(this.intent.dimensions, symbol) ? this.intent.dimensions[symbol] : undefined;
     const written = raw === undefined ? null : writtenEntry(raw);
-    const entered = written !== null && written.text.trim() !== '';
+    const entered = written !== null && written.text.trim() !== '' && !isNotGiven(written.text);
     const text = entered ? written.text : derivedText(definition, this.options);
     // a family's own formula is written in mm
     const unit = entered ? (written.unit ?? packageUnit) : (written?.unit ?? 'mm');
@@ -130,20 +135,23 @@ class Resolver {
       where: written?.where ?? '',
       asked: entered || !definition.when || definition.when(this.options),
     } as const;
-    const none = { ...base, value: null, error: null, assumption: null };
+    const none = { ...base, value: null, error: null, assumption: null, doubts: [], hints: {} };
     if (!text) return none;
     const tree = parseEntry(text);
     if (!tree.ok) return { ...none, error: tree.error };
     const blocked = this.blockedBy(tree.value, symbol);
     // a formula of the family waits for its terms, which are named as missing themselves
     if (blocked) return entered ? { ...none, error: { at: 0, message: blocked } } : none;
-    const value = evaluateEntry(tree.value, this.scope(definition, unit, tree.value));
-    if (!value.ok) return { ...none, error: value.error };
-    const meant = withLeast(value.value, definition);
+    const read = evaluateEntry(tree.value, this.scope(definition, unit, tree.value));
+    if (!read.ok) return { ...none, error: read.error };
+    const meant = withLeast(read.value.value, definition);
     const error = outOfLimits(meant, definition);
     const typical = written?.where === TYPICAL && definition.kind === 'length';
     const assumption = !entered ? null : typical ? TYPICAL : assumptionAbout(meant, definition);
-    return { ...base, value: meant, error, assumption };
+    const { hints } = tree.value;
+    // a family's own formula is not doubted
+    const doubts = entered ? [...read.value.doubts, ...aboutHints(hints)] : [];
+    return { ...base, value: meant, error, assumption, doubts, hints };
   }
 
   /** Why an entry cannot be evaluated yet: it refers to itself or to something missing. */
@@ -180,10 +188,17 @@ function assumptionAbout({ given }: Toleranced, definition: DimensionDefinition)
   const { kind, basic, maximumSuffices, leastUnderMax } = definition;
   const complete = (basic && given === 'bare') || (maximumSuffices && given === 'max');
   if (kind === 'count' || complete) return null;
+  if (given === 'exact' && !basic) return 'stated as basic: it has no tolerance';
   if (given === 'max' && leastUnderMax !== undefined) {
     return `only a maximum is given, the least taken as ${leastUnderMax}`;
   }
   return ASSUMPTION[given] ?? null;
+}
+
+/** What a sign beside the number says that a dimension is rarely given by. */
+function aboutHints({ mark }: EntryHints): EntryDoubt[] {
+  const what = mark === 'radius' ? 'a radius' : mark === 'chamfer' ? 'a chamfer' : null;
+  return what ? [{ severity: 'note', message: `The drawing gives it as ${what}.` }] : [];
 }
 
 function withLeast(value: Toleranced, { leastUnderMax }: DimensionDefinition): Toleranced {

@@ -1,10 +1,11 @@
 import { EntryFailure, refuse, type EntryError } from './entry-tokens';
-import { parseEntry, type EntryTree, type Expression } from './entry-tree';
-import { quantise, toMm, type LengthUnit } from './length';
+import { parseEntry, type EntryDoubt, type EntryTree, type Expression, type GivenParts } from './entry-tree';
+import { formatNumber, fromMm, quantise, toMm, type LengthUnit } from './length';
+import { lastDigit } from './printed';
 import { fail, ok, type Result } from './result';
 import type { Given, Toleranced } from './toleranced';
 
-export type { EntryError };
+export type { EntryDoubt, EntryError };
 
 /** What an entry may refer to, and how its plain numbers are read. */
 export interface EntryScope {
@@ -13,6 +14,13 @@ export interface EntryScope {
   readonly unit: LengthUnit;
   /** Values of other dimensions by symbol; lengths in mm. */
   readonly symbols: ReadonlyMap<string, { kind: 'length' | 'count'; value: Toleranced }>;
+}
+
+/** What an entry comes to. */
+export interface Reading {
+  readonly value: Toleranced;
+  /** What has to be said about it. */
+  readonly doubts: readonly EntryDoubt[];
 }
 
 /** Value with limits and the power of length it carries (0 number, 1 length). */
@@ -25,13 +33,16 @@ interface Measure {
 
 /**
  * Evaluates a read entry. Toleranced operands are combined by interval arithmetic,
- * so `E-2*L` spans every value that E and L allow.
+ * so `E-2*L` spans every value that E and L allow. Where the same stands in brackets in another
+ * unit, it decides which of the two numbers is in the field's unit, and is checked.
  * @returns limits in mm (or a plain number for counts), quantised to 1 nm
  */
-export function evaluateEntry(tree: EntryTree, scope: EntryScope): Result<Toleranced, EntryError> {
+export function evaluateEntry(tree: EntryTree, scope: EntryScope): Result<Reading, EntryError> {
   try {
-    const parts = tree.parts.map((part) => settle(evaluate(part, scope), part, scope));
-    return ok(limits(tree, parts));
+    const { value, doubts } = tree.second
+      ? besides(tree, tree.second, scope)
+      : { value: valueOf(tree, scope), doubts: [] };
+    return ok({ value, doubts: [...tree.doubts, ...doubts, ...tooWide(value, scope)] });
   } catch (error) {
     if (error instanceof EntryFailure) return fail(error.detail);
     throw error;
@@ -39,9 +50,27 @@ export function evaluateEntry(tree: EntryTree, scope: EntryScope): Result<Tolera
 }
 
 /** Reads and evaluates an entry in one go; see {@link parseEntry} for the grammar. */
-export function readEntry(text: string, scope: EntryScope): Result<Toleranced, EntryError> {
+export function readEntry(text: string, scope: EntryScope): Result<Reading, EntryError> {
   const tree = parseEntry(text);
   return tree.ok ? evaluateEntry(tree.value, scope) : tree;
+}
+
+/**
+ * Reads an entry that has to be one length: a margin, a distance, a size that is set.
+ * @returns mm, or why it cannot be used; what is doubtful cannot
+ */
+export function readLength(text: string, unit: LengthUnit): Result<number, string> {
+  const read = readEntry(text, plainScope(unit));
+  if (!read.ok) return fail(read.error.message);
+  const { value, doubts } = read.value;
+  if (value.min !== value.max) {
+    const half = /^\s*[\d.,]+\s*\/\s*[\d.,]+\s*$/.test(text) ? ' A division has brackets: (17.2)/2.' : '';
+    return fail(
+      `It says ${formatNumber(value.min, 0, 4)} to ${formatNumber(value.max, 0, 4)} mm, and one length is expected.${half}`,
+    );
+  }
+  const [doubt] = doubts.filter(({ severity }) => severity === 'caution');
+  return doubt ? fail(doubt.message) : ok(value.nom);
 }
 
 /** A scope without other dimensions. */
@@ -49,16 +78,68 @@ export function plainScope(unit: LengthUnit, kind: EntryScope['kind'] = 'length'
   return { kind, unit, symbols: new Map() };
 }
 
-function limits(tree: EntryTree, parts: readonly Measure[]): Toleranced {
+/** Ranges that start above this are not that wide; a standoff of 0..0.05 is ordinary. mm */
+const WIDE_FROM = 0.1;
+/** Greatest over least value of a range that is taken without a word. */
+const WIDEST = 10;
+
+function tooWide({ min, max }: Toleranced, { kind }: EntryScope): EntryDoubt[] {
+  if (kind !== 'length' || min <= WIDE_FROM || max <= WIDEST * min) return [];
+  const message = `It spans ${formatNumber(min, 0, 4)} to ${formatNumber(max, 0, 4)} mm, more than ten to one: is one of the two another number?`;
+  return [{ severity: 'caution', message }];
+}
+
+const IN_INCHES: readonly LengthUnit[] = ['in', 'mil'];
+
+/** One length in two units: `5.80 (0.228)`, in a column of millimetres or of inches. */
+function besides(tree: EntryTree, second: GivenParts, scope: EntryScope): Reading {
+  const metric = scope.unit === 'mm' || scope.unit === 'um';
+  const others: readonly LengthUnit[] = metric ? IN_INCHES : ['mm'];
+  const read = (form: GivenParts, unit: LengthUnit) => valueOf(form, { ...scope, unit });
+  const main = read(tree, scope.unit);
+  const slack = (unit: LengthUnit, other: LengthUnit) => digitOf(second, other) + digitOf(tree, unit) / 2;
+  for (const other of others) {
+    if (differ(main, read(second, other)) <= slack(scope.unit, other)) return { value: main, doubts: [] };
+  }
+  // the other order: the column's unit stands in brackets
+  for (const other of others) {
+    const beside = read(second, scope.unit);
+    if (differ(read(tree, other), beside) <= slack(other, scope.unit))
+      return { value: { ...beside, given: main.given }, doubts: [] };
+  }
+  const wanted = others[0] ?? 'in';
+  const [first] = second.parts;
+  const unit = (first?.kind === 'number' ? first.unit : null) ?? wanted;
+  const mm = (v: number) => formatNumber(v, 0, 3);
+  const message = `${mm(main.nom)} mm is ${formatNumber(fromMm(main.nom, unit), 0, 4)} ${unit}, but beside it stands ${formatNumber(fromMm(read(second, wanted).nom, unit), 0, 4)} ${unit}.`;
+  return { value: main, doubts: [{ severity: 'caution', message }] };
+}
+
+/** Greatest difference of two values, of their middles where only one has limits. mm */
+function differ(a: Toleranced, b: Toleranced): number {
+  const limits = (v: Toleranced) => v.min !== v.max;
+  const keys = limits(a) && limits(b) ? (['min', 'nom', 'max'] as const) : (['nom'] as const);
+  return Math.max(...keys.map((key) => Math.abs(a[key] - b[key])));
+}
+
+/** One step of the last digit that is printed of a length, mm. */
+function digitOf({ parts }: GivenParts, unit: LengthUnit): number {
+  const steps = parts.flatMap((part) =>
+    part.kind === 'number' ? [toMm(lastDigit(part), part.unit ?? unit)] : [],
+  );
+  return Math.max(0, ...steps) + 1e-9;
+}
+
+function valueOf({ given, parts: nodes }: GivenParts, scope: EntryScope): Toleranced {
+  const parts = nodes.map((part) => settle(evaluate(part, scope), part, scope));
   const [first, second, third] = parts as [Measure, Measure?, Measure?];
-  const at = tree.parts[0]?.at ?? 0;
-  switch (tree.given) {
+  const at = nodes[0]?.at ?? 0;
+  switch (given) {
     case 'range': {
       const last = third ?? (second as Measure);
       const nom = third ? (second as Measure).nom : (first.nom + last.nom) / 2;
-      if (first.min > last.max || nom < first.min || nom > last.max) {
-        refuse(at, tree.text.trim(), 'the smaller value first (a difference goes in brackets)');
-      }
+      if (first.min > last.max || nom < first.min || nom > last.max)
+        refuse(at, 'the first value', 'the smaller value first');
       return toleranced(first.min, nom, last.max, 'range');
     }
     case 'plus-minus': {
@@ -67,10 +148,10 @@ function limits(tree: EntryTree, parts: readonly Measure[]): Toleranced {
     }
     case 'asymmetric': {
       const [plus, minus] = [(second as Measure).nom, (third as Measure).nom];
-      return toleranced(first.nom - minus, first.nom, first.nom + plus, 'asymmetric');
+      return toleranced(first.nom + minus, first.nom, first.nom + plus, 'asymmetric');
     }
     default:
-      return toleranced(first.min, first.nom, first.max, tree.given);
+      return toleranced(first.min, first.nom, first.max, given);
   }
 }
 

@@ -17,7 +17,7 @@ interface Props {
 
 /** One dimension: what was printed, what it is in the other unit, and the datasheet's own label. */
 export function DimensionRow({ dimension, onCommit }: Props) {
-  const { definition, error, source, assumption, label, where, value } = dimension;
+  const { definition, error, source, assumption, doubts, label, where, value } = dimension;
   const { symbol, name, help, kind } = definition;
   const document = useBench((s) => s.document);
   const active = useBench((s) => s.activeDimension === symbol);
@@ -40,8 +40,8 @@ export function DimensionRow({ dimension, onCommit }: Props) {
   const note =
     error && source === 'entered'
       ? error.message
-      : (assumption ??
-        (source === 'derived' && active ? 'usual or computed value; enter yours to replace it' : ''));
+      : [assumption, ...doubts.map(({ message }) => message)].filter((words) => words !== null).join('. ') ||
+        (source === 'derived' && active ? 'usual or computed value; enter yours to replace it' : '');
   return (
     <div
       className={`border-base-300 border-b ${active ? 'bg-base-200' : ''}`}

@@ -3,7 +3,7 @@ import { RULES } from '../../core/check/rules';
 import { LEVELS } from '../../core/document/document';
 import { PROCESS_FIELDS, type NumberKey, type ProcessField } from '../../core/process/fields';
 import type { Process, RuleSeverity } from '../../core/process/process';
-import { plainScope, readEntry } from '../../core/units/entry';
+import { readLength } from '../../core/units/entry';
 import { formatNumber } from '../../core/units/length';
 import { Pick, Tick } from '../common/inputs';
 import { processes } from '../common/shelf-store';
@@ -185,8 +185,8 @@ function printed(value: number, unit: ProcessField['unit']): string {
 /** Lengths take any entry; shares are percent. */
 function readNumber(text: string, unit: ProcessField['unit']): number {
   if (unit !== 'mm') return unit === 'share' ? plainNumber(text) / 100 : plainNumber(text);
-  const read = readEntry(text, plainScope('mm'));
-  return read.ok ? read.value.nom : Number.NaN;
+  const read = readLength(text, 'mm');
+  return read.ok ? read.value : Number.NaN;
 }
 
 function plainNumber(text: string): number {
@@ -194,6 +194,8 @@ function plainNumber(text: string): number {
 }
 
 function problemOf(text: string, { unit, limits }: ProcessField): string | null {
+  const length = unit === 'mm' && text.trim() !== '' ? readLength(text, 'mm') : null;
+  if (length && !length.ok) return length.error;
   const value = readNumber(text, unit);
   if (!Number.isFinite(value)) return `“${text}” is not a number.`;
   if (unit === 'count' && !Number.isInteger(value)) return `“${text}” is not a whole number.`;
