@@ -149,6 +149,7 @@ const TRIMS = record('Trims', {
   'body-heel': flag('body heel'),
   'thermal-gap': flag('thermal gap'),
   'row-gap': flag('row gap'),
+  'facing-gap': flag('facing gap'),
   'quad-corner': flag('quad corner'),
   oblong: flag('oblong'),
 });

@@ -166,3 +166,29 @@ const ROW_OF: Readonly<Record<TerminalForm, (group: SpanGroup) => GoalRow>> = {
 export function goalRowFor(group: SpanGroup): GoalRow {
   return ROW_OF[group.form](group);
 }
+
+/**
+ * Heel goals of gull wings whose feet reach to or under the body, as with most small transistors
+ * and diodes (IPC-7351B, table 3-2, note on the heel).
+ */
+export const REDUCED_HEEL: Readonly<Record<Level, number>> = { A: 0.25, B: 0.15, C: 0.05 };
+
+/** The goals of a group at a level, and whether its heel has less of them. */
+export interface GroupGoals {
+  readonly goals: Goals;
+  /** Of a gull wing: inside distance and body that decide on its heel, mm; `null` for other forms. */
+  readonly heel: { readonly inside: number; readonly body: number; readonly reduced: boolean } | null;
+}
+
+/** The full heel goal holds where the inside distance clears the largest body: Smin > E1max. */
+export function goalsFor(group: SpanGroup, level: Level): GroupGoals {
+  const goals = goalRowFor(group).levels[level];
+  if (group.form !== 'gull-wing' || !group.body) return { goals, heel: null };
+  const inside = group.inside?.min ?? group.span.min - 2 * group.length.max;
+  const body = group.body.size.max;
+  const reduced = inside <= body + 1e-9;
+  return {
+    goals: reduced ? { ...goals, inner: REDUCED_HEEL[level] } : goals,
+    heel: { inside, body, reduced },
+  };
+}

@@ -2,7 +2,7 @@ import type { Level, TrimId } from '../document/document';
 import type { SpanGroup } from '../package/terminal';
 import type { Process } from '../process/process';
 import type { Step } from './derivation';
-import { GOALS_SOURCE, goalRowFor } from './goals';
+import { GOALS_SOURCE, goalRowFor, goalsFor, REDUCED_HEEL } from './goals';
 import { landFrom, roundLand } from './rounding';
 import type { GroupChoices, LandChoices, SpanSolution } from './solution';
 import { solveLand, type LandSize } from './solver';
@@ -21,15 +21,25 @@ export function solveSpan(
   thermalReach: number | null = null,
 ): SpanSolution {
   const goalRow = goalRowFor(group);
-  const goals = goalRow.levels[level];
+  const { goals, heel } = goalsFor(group, level);
   const rounding = choices.rounding ?? (goalRow.small ? process.smallRounding : process.rounding);
   const steps: Step[] = [];
+  if (heel)
+    steps.push({
+      symbol: 'J_inner',
+      formula: heel.reduced ? 'reduced, Smin ≤ E1max' : 'full, Smin > E1max',
+      values: { Smin: heel.inside, E1max: heel.body },
+      result: goals.inner,
+      note: heel.reduced ? 'the feet reach to the body: the heel goal is reduced' : 'the feet clear the body',
+    });
   const computed = solveLand(group, goals, process, steps);
   let proposed = roundLand(computed, rounding, steps);
   const trims: TrimId[] = [];
+  // no trim for the body takes more of a heel than its reduced goal leaves
+  const leastHeel = computed.G + 2 * (goals.inner - Math.min(goals.inner, REDUCED_HEEL[level]));
   for (const trim of TRIMS) {
     if (choices.untrimmed.has(trim.id)) continue;
-    const trimmed = trim.apply(proposed, { group, process, rounding, thermalReach });
+    const trimmed = trim.apply(proposed, { group, process, rounding, thermalReach, leastHeel });
     if (!trimmed) continue;
     proposed = trimmed.land;
     trims.push(trim.id);

@@ -4,7 +4,15 @@ import type { SpotGroup } from '../package/terminal';
 import { quantise } from '../units/length';
 import type { Step } from './derivation';
 import type { GroupChoices, SpotSolution } from './solution';
-import { BALL_FACTORS, BALL_ROWS, BALL_SOURCE, HARD_BALL_FACTOR, spotCourtyard } from './tables';
+import { roundTo } from './rounding';
+import {
+  BALL_ROWS,
+  BALL_SOURCE,
+  BALL_STEP,
+  HARD_BALL_FACTOR,
+  spotCourtyard,
+  type BallRow,
+} from './tables';
 
 const FORM: Readonly<Record<SpotGroup['form'], { title: string; source: string }>> = {
   'collapsing-ball': { title: 'Collapsing ball', source: BALL_SOURCE },
@@ -57,7 +65,8 @@ function computedFigure({ form, contact }: SpotGroup, level: Level, steps: Step[
 }
 
 /**
- * Land under a collapsing ball: the table where the ball is listed, a share of it in between.
+ * Land under a collapsing ball: the table where the ball is listed, linear between its neighbouring
+ * rows, and beyond its ends the share that the last row has. It never shrinks as the ball grows.
  * @param ball nominal diameter, mm
  */
 export function landUnderBall(ball: number, level: Level, steps: Step[] = []): number {
@@ -67,13 +76,28 @@ export function landUnderBall(ball: number, level: Level, steps: Step[] = []): n
     steps.push({ symbol: 'D', formula: 'table(b)', values: { b: ball }, result, note: `level ${level}` });
     return result;
   }
-  const factor = BALL_FACTORS.find(({ from }) => ball >= from - 1e-9)?.factor ?? 0.85;
-  // the table's levels A and C lie this far on either side
-  const apart = ball >= 0.3 ? 0.05 : 0.03;
-  const step = level === 'B' ? 0 : level === 'A' ? apart : -apart;
-  const result = quantise(ball * factor + step);
-  const values = { b: ball, k: factor, step };
-  steps.push({ symbol: 'D', formula: 'b·k + step', values, result, note: 'between the rows of the table' });
+  // the table lists the largest ball first
+  const below = BALL_ROWS.find((r) => r.ball < ball);
+  const above = BALL_ROWS.findLast((r) => r.ball > ball);
+  const note = `to ${BALL_STEP} mm`;
+  if (below && above) {
+    const [b1, b2, D1, D2] = [below.ball, above.ball, below.land[level], above.land[level]];
+    const result = roundTo(D1 + ((D2 - D1) * (ball - b1)) / (b2 - b1), BALL_STEP);
+    const formula = 'D1 + (D2 − D1)·(b − b1)/(b2 − b1)';
+    const values = { b: ball, b1, b2, D1, D2 };
+    steps.push({ symbol: 'D', formula, values, result, note: `between the rows of the table, ${note}` });
+    return result;
+  }
+  const end = (below ?? above) as BallRow;
+  const [b1, D1] = [end.ball, end.land[level]];
+  const result = roundTo((ball * D1) / b1, BALL_STEP);
+  steps.push({
+    symbol: 'D',
+    formula: 'b·D1/b1',
+    values: { b: ball, b1, D1 },
+    result,
+    note: `beyond the table, the share of its last row, ${note}`,
+  });
   return result;
 }
 

@@ -30,12 +30,8 @@ export const BALL_ROWS: readonly BallRow[] = [
   { ball: 0.15, land: abc(0.15, 0.13, 0.1) },
 ];
 
-/** Land over ball for diameters between the table's rows: from this ball size on, that factor. */
-export const BALL_FACTORS = [
-  { from: 0.55, factor: 0.75 },
-  { from: 0.22, factor: 0.8 },
-  { from: 0, factor: 0.85 },
-] as const;
+/** Step to which lands between the rows of the ball table are rounded, mm. */
+export const BALL_STEP = 0.01;
 
 /** Non-collapsing balls: land over ball (IPC-7351B, table 14-4). */
 export const HARD_BALL_FACTOR: Triple = abc(1.15, 1.1, 1.05);

@@ -15,6 +15,8 @@ export interface TrimContext {
   readonly rounding: number;
   /** Half of the exposed pad along the span, mm; `null` where there is none. */
   readonly thermalReach: number | null;
+  /** Inner distance at which the heels have just their reduced goal, mm. */
+  readonly leastHeel: number;
 }
 
 /** Fits a rounded land to its surroundings. */
@@ -25,44 +27,54 @@ export interface Trim {
   readonly apply: (land: LandSize, context: TrimContext) => { land: LandSize; steps: Step[] } | null;
 }
 
-/** A land does not run under a body that sits lower than the process's minimum standoff. */
+/**
+ * A land does not run under a body that sits lower than the process's minimum standoff, as far as its
+ * heel keeps the reduced goal; what still runs under it is a finding.
+ */
 const bodyHeel: Trim = {
   id: 'body-heel',
   title: 'Heel out from under a low body',
-  apply({ Z, G, X, Y }, { group: { body }, process, rounding }) {
+  apply({ Z, G, X, Y }, { group: { body }, process, rounding, leastHeel }) {
     if (!body || body.standoff.min >= process.minStandoff - 1e-9) return null;
-    const edge = body.size.max;
+    const edge = Math.min(body.size.max, leastHeel);
     // a body as wide as the lands leaves nothing to trim to; the rules report it
-    const length = roundDown((Z - edge) / 2, rounding);
+    const length = Math.max(
+      roundDown((Z - edge) / 2, rounding),
+      roundUp((Z - leastHeel) / 2, rounding),
+    );
     if (G >= edge - 1e-9 || length <= 0 || length >= Y) return null;
     const land = landFrom(length, X, Z - length);
-    const note = `standoff ${body.standoff.min} mm is below ${process.minStandoff} mm: the land ends at the body`;
+    const upTo = edge < body.size.max ? 'the heel is cut to its reduced goal' : 'the land ends at the body';
+    const note = `standoff ${body.standoff.min} mm is below ${process.minStandoff} mm: ${upTo}`;
     return {
       land,
       steps: [
         { symbol: 'G', formula: 'Z − 2·Y', values: { Z, Y: length }, result: land.G, note },
-        { symbol: 'Y', formula: '(Z − E1max)/2', values: { Z, E1max: edge }, result: length, note },
+        { symbol: 'Y', formula: '(Z − edge)/2', values: { Z, edge }, result: length, note },
         { symbol: 'C', formula: 'Z − Y', values: { Z, Y: length }, result: land.C, note },
       ],
     };
   },
 };
 
-/** Lands of one row keep the process's minimum gap. */
+/** Lands of one row keep the process's minimum gap and, between their openings, its mask web. */
 const rowGap: Trim = {
   id: 'row-gap',
   title: 'Width for the gap in the row',
   apply({ X, Y, C }, { group: { pitch }, process, rounding }) {
     if (pitch === null) return null;
-    const room = pitch - process.minGap;
+    const gap = clearGap(process);
+    // where that leaves no land, the copper's gap alone is kept, and the web is a finding
+    const room = pitch - (pitch - gap >= process.minWidth - 1e-9 ? gap : process.minGap);
     if (X <= room + 1e-9 || room <= 0) return null;
     // rounding must not take the whole land where the step is coarse
     const width = roundDown(room, rounding) || room;
-    const note = `the row keeps a gap of ${process.minGap} mm`;
+    const left = quantise(pitch - room);
+    const note = `the row keeps a gap of ${left} mm for copper and mask web`;
     return {
       land: landFrom(Y, width, C),
       steps: [
-        { symbol: 'X', formula: 'e − gap', values: { e: pitch, gap: process.minGap }, result: width, note },
+        { symbol: 'X', formula: 'e − gap', values: { e: pitch, gap: left }, result: width, note },
       ],
     };
   },
@@ -97,8 +109,29 @@ const thermalGap: Trim = {
   },
 };
 
+/** The inner ends of lands that face each other keep clear of one another. */
+const facingGap: Trim = {
+  id: 'facing-gap',
+  title: 'Inner ends clear of each other',
+  apply({ Z, G, X, Y }, { group: { places }, process, rounding }) {
+    if (new Set(places.map(({ end }) => end)).size < 2) return null;
+    const gap = clearGap(process);
+    const length = roundDown((Z - gap) / 2, rounding);
+    if (G >= gap - 1e-9 || length <= 0 || length >= Y) return null;
+    const note = `the two lands keep ${gap} mm for copper and mask web`;
+    return {
+      land: landFrom(length, X, Z - length),
+      steps: [
+        { symbol: 'Y', formula: '(Z − gap)/2', values: { Z, gap }, result: length, note },
+        { symbol: 'C', formula: 'Z − Y', values: { Z, Y: length }, result: Z - length, note },
+        { symbol: 'G', formula: 'Z − 2·Y', values: { Z, Y: length }, result: Z - 2 * length, note },
+      ],
+    };
+  },
+};
+
 /** Trims of one row by its surroundings, in the order in which they are applied. */
-export const TRIMS: readonly Trim[] = [bodyHeel, thermalGap, rowGap];
+export const TRIMS: readonly Trim[] = [bodyHeel, thermalGap, facingGap, rowGap];
 
 /** All trims a person can switch off, with those that fit rows and holes to one another. */
 export const TRIM_TITLES: readonly { readonly id: TrimId; readonly title: string }[] = [

@@ -18,6 +18,8 @@ export interface DimensionDefinition<S extends string = string> {
   readonly oneOf?: readonly number[];
   /** Entry text that fills the dimension where nothing was entered; makes it optional. */
   readonly derived?: string | ((options: Options) => string);
+  /** What fills it is a typical value of the trade, which the lands rest on: it is told. */
+  readonly typical?: boolean;
   /** Options under which the part has this dimension at all; it is asked for under others only once entered. */
   readonly when?: (options: Options) => boolean;
   /** A basic dimension by the trade's convention: a number alone is exact, not an assumption. */

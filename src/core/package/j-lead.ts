@@ -16,10 +16,14 @@ import { HOME, type SpanGroup } from './terminal';
 export type JSymbol = 'L' | 'b' | 'c' | 'A' | 'A1';
 type Values = Dimensions<JSymbol | 'e'>;
 
-/** Lead and heights. The contact length follows from where the bends touch. */
+/**
+ * Lead and heights. Where the sheet gives only where the bends touch, the contact length is a
+ * typical one: the ranges of E and E2 added up would make it far too wide.
+ */
 export const J_DIMENSIONS: readonly DimensionDefinition<JSymbol>[] = [
-  length('L', 'Contact length', 'Part of the bend over its land, along the span', [-10, 8], {
-    derived: 'E-E2',
+  length('L', 'Contact length', 'Part of the bend over its land, along the span', [0.2, 8], {
+    derived: '1.5..2.0',
+    typical: true,
   }),
   length('b', 'Lead width', 'Width of the lead at the bend', [0.1, 3]),
   length('c', 'Lead thickness', 'Thickness of the lead', [0.05, 1], { derived: 'typ 0.2' }),
@@ -90,5 +94,33 @@ const contactsAgainstSpan: PlausibilityRule<'E' | 'E2'> = {
   },
 };
 
+/** The middle of the contact lies where E2 says: E − L and E2 are one distance. */
+const contactLength: PlausibilityRule<'E' | 'E2' | 'L'> = {
+  id: 'contact-length',
+  title: 'Contact length against contact distance',
+  source: 'Geometry of a J lead: E2 is measured between the middles of the contacts',
+  check({ d, entered, enter }) {
+    const [least, most] = [d.E.min - d.L.max, d.E.max - d.L.min];
+    const off = Math.max(least - d.E2.max, d.E2.min - most);
+    if (off <= 1e-9 || d.E2.nom >= d.E.nom) return [];
+    return [
+      {
+        severity: 'caution',
+        message: `Contacts L ${mm(d.L.min)}–${mm(d.L.max)} mm long have their middles ${mm(least)} to ${mm(most)} mm apart within E; E2 says ${mm(d.E2.min)}–${mm(d.E2.max)} mm.`,
+        place: { dimensions: ['L', 'E2', 'E'] },
+        measured: { value: d.E2.nom, limit: d.E2.nom > most ? most : least, unit: 'mm' },
+        remedies: entered('L')
+          ? []
+          : [
+              {
+                label: `Contact length ${mm(d.E.nom - d.E2.nom)} from E and E2`,
+                edits: [enter('L', `typ ${mm(d.E.nom - d.E2.nom)}mm`, 'from E and E2')],
+              },
+            ],
+      },
+    ];
+  },
+};
+
 /** What holds for any J lead. */
-export const J_RULES = [contactsAgainstSpan, spanAgainstBody] as const;
+export const J_RULES = [contactsAgainstSpan, contactLength, spanAgainstBody] as const;

@@ -68,6 +68,8 @@ export interface SpanGroup extends AnyGroup {
   readonly length: Toleranced;
   /** W: terminal width across the span. */
   readonly width: Toleranced;
+  /** S: distance between the terminals, where the datasheet gives it. */
+  readonly inside?: Toleranced;
   /** Centre distance of neighbours in a row; `null` for single terminals. */
   readonly pitch: number | null;
   /** The body between the terminals that lands could run under; `null` where they belong under it. */

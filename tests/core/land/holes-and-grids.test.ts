@@ -123,13 +123,24 @@ describe('lands under grids', () => {
     for (const level of LEVELS) expect(landUnderBall(ball, level)).toBe(land[level]);
   });
   it.each([
-    // 0.70 · 0.75; 0.48 · 0.80; 0.16 · 0.85
-    [0.7, 0.525],
-    [0.48, 0.384],
-    [0.16, 0.136],
-  ])('of a ball of %d between the rows are %d at level B', (ball, land) =>
-    expect(landUnderBall(ball, 'B')).toBeCloseTo(land, 9),
+    // linear between the rows: 0.50 + 0.05·0.05/0.10; 0.35 + 0.05·0.03/0.05; 0.13 + 0.02·0.01/0.02
+    ['B', 0.7, 0.53],
+    ['B', 0.48, 0.38],
+    ['B', 0.16, 0.14],
+    ['A', 0.16, 0.17],
+    ['C', 0.32, 0.22],
+    // beyond the table the share of its last row: 0.90 · 0.55/0.75; 0.12 · 0.10/0.15
+    ['B', 0.9, 0.66],
+    ['C', 0.12, 0.08],
+  ] as const)('at level %s of a ball of %d between the rows are %d', (level, ball, land) =>
+    expect(landUnderBall(ball, level)).toBeCloseTo(land, 9),
   );
+  it('never shrink as the ball grows', () => {
+    for (const level of LEVELS) {
+      const lands = Array.from({ length: 1000 }, (_, i) => landUnderBall((i + 50) / 1000, level));
+      expect(lands).toEqual([...lands].sort((a, b) => a - b));
+    }
+  });
   it('of balls that keep their shape are larger than the ball', () => {
     const sizes = LEVELS.map((level) => {
       const { figure } = solveSpot(spots('non-collapsing-ball', 0.6), level, { sizes: {}, hold: 'centre' });

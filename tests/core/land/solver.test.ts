@@ -14,7 +14,7 @@ import {
 } from '../../../src/core/land/solution';
 import { solveSpan } from '../../../src/core/land/solve-span';
 import { solveLand, type TerminalSizes } from '../../../src/core/land/solver';
-import { HOME, type SpanGroup } from '../../../src/core/package/terminal';
+import { HOME, type SpanGroup, type TerminalPlace } from '../../../src/core/package/terminal';
 import { processById } from '../../../src/core/process';
 import type { Process } from '../../../src/core/process/process';
 import type { Toleranced } from '../../../src/core/units/toleranced';
@@ -40,6 +40,8 @@ function group(sizes: TerminalSizes, rest: Partial<SpanGroup> = {}): SpanGroup {
     ...rest,
   };
 }
+
+const place = (end: -1 | 1): TerminalPlace => ({ order: end === -1 ? 1 : 2, end, along: 0 });
 
 const choosing = (sizes: Partial<Record<SettableSize, number>>, hold: Hold = 'centre'): LandChoices => ({
   ...NO_CHOICES,
@@ -90,6 +92,28 @@ describe('hand-worked gull wing, E 6.2..6.6, L 0.45..0.75, b 0.19..0.30, pitch 0
     expect(computed.G).toBeCloseTo(G, 5);
     expect(computed.X).toBeCloseTo(X, 5);
     expect(land).toEqual(rounded);
+  });
+});
+
+describe('hand-worked small transistor, E 2.1..2.64, L 0.4..0.6, b 0.3..0.5, body 1.2..1.4', () => {
+  // C_L = 0.54, C_T = 0.20; Smin = 2.10 − 1.20 = 0.90 ≤ 1.40: the heel goal is reduced
+  // Smax = 2.64 − 0.80 = 1.84; C_S = √(0.2916 + 0.08) = 0.609590; Smax' = 1.84 − (0.94 − 0.609590)/2 = 1.674795
+  // √(0.2916 + 0.0125) = 0.551453; √(0.3716 + 0.0125) = 0.619758; √(0.04 + 0.0125) = 0.229129
+  const row = group(
+    { span: range(2.1, 2.64), length: range(0.4, 0.6), width: range(0.3, 0.5) },
+    { form: 'gull-wing', pitch: 1.9, body: { size: range(1.2, 1.4), standoff: range(0, 0.1) } },
+  );
+  it.each([
+    // Z = 2.10 + 2·J + 0.551453; G = 1.674795 − 2·J − 0.619758; X = 0.30 + 2·J + 0.229129
+    ['A', 3.751453, 0.555037, 0.629129],
+    ['B', 3.351453, 0.755037, 0.589129],
+    ['C', 2.951453, 0.955037, 0.549129],
+  ] as const)('level %s', (level, Z, G, X) => {
+    const { computed, trims, land } = solveSpan(row, level, standard, NO_CHOICES);
+    expect([computed.Z, computed.G, computed.X]).toEqual([Z, G, X].map((v) => expect.closeTo(v, 5)));
+    // published patterns of level B have about 0.80: the land is not cut back to the body
+    expect(trims).toEqual([]);
+    expect(Math.abs(land.G - G)).toBeLessThanOrEqual(0.1);
   });
 });
 
@@ -249,6 +273,31 @@ describe('trims', () => {
     // Z stays 7.35; Y = (7.35 − 4.5)/2 = 1.425, down to 1.40; G = 7.35 − 2.80
     expect(land).toEqual({ Z: 7.35, G: 4.55, X: 0.4, Y: 1.4, C: 5.95 });
   });
+  it('never cuts a heel below its reduced goal, whatever sits low', () => {
+    // body 4.65 wide, feet still clear of it: full goal 0.35, G = 4.197831, reduced goal at G = 4.597831
+    const wide = { ...low, body: { size: range(4.45, 4.65), standoff: range(0, 0.1) } };
+    const { land, trims } = solveSpan(wide, 'B', standard, NO_CHOICES);
+    expect(trims).toEqual(['body-heel']);
+    // Y = (7.35 − 4.597831)/2 = 1.376, up to 1.40
+    expect(land).toMatchObject({ Y: 1.4, G: 4.55 });
+    // feet under the body have the reduced goal at once, and nothing is cut: Smax' − 2·0.15 − 0.593717
+    const under = { ...low, body: { size: range(4.6, 4.8), standoff: range(0, 0.1) } };
+    const short = solveSpan(under, 'B', standard, NO_CHOICES);
+    expect(short.computed.G).toBeCloseTo(4.597831, 5);
+    expect(short.trims).toEqual([]);
+    expect(short.derivation[0]).toMatchObject({ symbol: 'J_inner', result: 0.15 });
+  });
+  it('keeps lands that face each other apart', () => {
+    // C_S = √(0.04 + 2·0.01) = 0.244949; G = 0.8 − 0.077526 − 2·0.25 − 0.269258 = −0.046784 at level A
+    const crystal = group(
+      { span: range(1.5, 1.7), length: range(0.45, 0.55), width: range(0.5, 0.6) },
+      { form: 'castellated', pitch: 1.4, places: [place(-1), place(1)] },
+    );
+    const { computed, land, trims } = solveSpan(crystal, 'A', standard, NO_CHOICES);
+    expect(computed.G).toBeCloseTo(-0.046784, 5);
+    expect(trims).toEqual(['facing-gap']);
+    expect(land.G).toBeGreaterThanOrEqual(0.2);
+  });
   it('leaves the heel where it is switched off, and where the body stands high', () => {
     const untrimmed = { ...NO_CHOICES, untrimmed: new Set(['body-heel'] as const) };
     expect(solveSpan(low, 'B', standard, untrimmed).land.G).toBe(4.25);
@@ -260,7 +309,7 @@ describe('trims', () => {
     const { land, trims, proposed } = solveSpan(tight, 'A', standard, NO_CHOICES);
     expect(trims).toEqual(['row-gap']);
     expect(proposed).toEqual(land);
-    expect(land.X).toBe(0.35); // 0.50 − 0.15
+    expect(land.X).toBe(0.3); // 0.50 − (0.10 web + 2 · 0.05 margin)
   });
   it('puts what is set by hand over everything', () => {
     const byHand = choosing({ X: 0.33 });

@@ -45,7 +45,7 @@ export const crystal = defineFamily<Symbol>({
 });
 
 function terminals(d: Values): SpanGroup[] {
-  return [bothEnds('under-can', { span: d.L, length: d.T, width: d.W1 }, d.A.max)];
+  return [bothEnds('no-lead', { span: d.L, length: d.T, width: d.W1 })];
 }
 
 function solids(d: Values): Assembly {
