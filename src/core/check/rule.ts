@@ -138,6 +138,11 @@ export function closerThan<T>(
   );
 }
 
+/** Whether two lands are one electrical node: copper of one number may touch. */
+export function areOneNode(a: Land, b: Land): boolean {
+  return a.number === b.number && a.number.trim() !== '';
+}
+
 /** Whether two lands have copper on the same side of the board; a hole brings it to both. */
 export function shareSide(a: Land, b: Land): boolean {
   return a.hole !== null || b.hole !== null || a.far === b.far;

@@ -160,15 +160,20 @@ export function numbersOf(
   const asCounted = numbering.scheme === null && (numbering.corner ?? 'upper-left') === 'upper-left';
   // pads and corner lands keep their own numbers after those of the rows, whatever their scheme
   const hasRows = groups.some(({ kind }) => kind === 'span');
+  const counted = new Map<number, string>();
+  const joined = new Map<string, number>();
   for (const group of groups) {
     group.places.forEach((terminal, index) => {
       const id = landIdOf(group, terminal, index);
       own.set(id, terminal.number ?? String(terminal.order));
-      if (asCounted || (hasRows && group.kind !== 'span')) return;
+      if (terminal.joins !== undefined) joined.set(id, terminal.joins);
+      else counted.set(terminal.order, id);
+      if (terminal.joins !== undefined || asCounted || (hasRows && group.kind !== 'span')) return;
       terminals.push({ id, order: terminal.order, at: turn(terminalAt(group, terminal), back) });
     });
   }
   const scheme = asCounted ? own : new Map([...own, ...numberTerminals(terminals, own, numbering, polarity)]);
+  for (const [id, order] of joined) scheme.set(id, scheme.get(counted.get(order) ?? id) ?? String(order));
   return new Map(
     [...scheme].map(([id, schemeNumber]) => [id, { number: typed.get(id) ?? schemeNumber, schemeNumber }]),
   );

@@ -10,8 +10,11 @@ export interface NameNumber {
   readonly digits?: number;
 }
 
+/** Ends the name of what is alike at every level, such as a mounting hole: it has no level's letter. */
+export const WITHOUT_LEVEL = { level: false } as const;
+
 /** A standard name as its fixed words and its numbers, without the level's letter. */
-export type NameTemplate = readonly (string | NameNumber)[];
+export type NameTemplate = readonly (string | NameNumber | typeof WITHOUT_LEVEL)[];
 
 /** The letter that ends a name: most, nominal and least land density. */
 const LEVEL_LETTER: Readonly<Record<Level, string>> = { A: 'M', B: 'N', C: 'L' };
@@ -21,20 +24,35 @@ const LEVEL_LETTER: Readonly<Record<Level, string>> = { A: 'M', B: 'N', C: 'L' }
  * @example SOP65P640X120-16N
  */
 export function formatName(template: NameTemplate, level: Level): string {
-  const parts = template.map((part) => (typeof part === 'string' ? part : digitsOf(part)));
-  return parts.join('') + LEVEL_LETTER[level];
+  const parts = template.map((part) =>
+    typeof part === 'string' ? part : 'level' in part ? '' : digitsOf(part),
+  );
+  return parts.join('') + (hasLevel(template) ? LEVEL_LETTER[level] : '');
 }
 
-/** The digits of one number of a name. */
+function hasLevel(template: NameTemplate): boolean {
+  return !template.includes(WITHOUT_LEVEL);
+}
+
+/** The numbers of a name, in their order. */
+export function numbersIn(template: NameTemplate): NameNumber[] {
+  return template.filter((part) => typeof part !== 'string').filter((part) => 'symbol' in part);
+}
+
+/**
+ * The digits of one number of a name. Size codes of one decimal are cut off, as the trade's are:
+ * a body of 2.0 × 1.25 is 2012.
+ */
 export function digitsOf({ value, decimals, digits = 1 }: NameNumber): string {
   // 0.55 · 100 is 55.000000000000007: settle before rounding halves up
   const scaled = Math.round(value * 10 ** decimals * 1e6) / 1e6;
-  return String(Math.round(scaled)).padStart(digits, '0');
+  return String(decimals === 1 ? Math.floor(scaled) : Math.round(scaled)).padStart(digits, '0');
 }
 
 /** What a standard name states. */
 export interface StatedName {
-  readonly level: Level;
+  /** `null` where names of this kind have none. */
+  readonly level: Level | null;
   /** Values by symbol, in mm or counts. */
   readonly values: Readonly<Record<string, number>>;
 }
@@ -45,21 +63,24 @@ export interface StatedName {
  * @returns `null` where the name does not follow the template
  */
 export function parseName(template: NameTemplate, name: string): StatedName | null {
-  const numbers = template.filter((part) => typeof part !== 'string');
+  const numbers = numbersIn(template);
   const pattern = template
     .map((part) => {
       if (typeof part === 'string') return part.replace(/[.*+?^${}()|[\]\\-]/g, '\\$&');
+      if ('level' in part) return '';
       return part.digits ? `(\\d{${part.digits},${part.digits + 1}})` : '(\\d+)';
     })
     .join('');
-  const match = new RegExp(`^${pattern}([MNL])$`).exec(name.trim());
+  const match = new RegExp(`^${pattern}${hasLevel(template) ? '([MNL])' : ''}$`).exec(name.trim());
   if (!match) return null;
   const values = Object.fromEntries(
     numbers.map(({ symbol, decimals }, i) => [symbol, Number(match[i + 1]) / 10 ** decimals]),
   );
   const letter = match.at(-1);
-  const level = (['A', 'B', 'C'] as const).find((l) => LEVEL_LETTER[l] === letter) as Level;
-  return { level, values };
+  const level = hasLevel(template)
+    ? (['A', 'B', 'C'] as const).find((l) => LEVEL_LETTER[l] === letter)
+    : undefined;
+  return { level: level ?? null, values };
 }
 
 /** A length of a name with two decimals. */

@@ -28,6 +28,8 @@ interface AnyPlace {
   readonly order: number;
   /** The number that the family's own scheme gives, such as a grid's letter and digit. */
   readonly number?: string;
+  /** Where the terminal is counted that this one is one piece of metal with, and whose number it carries. */
+  readonly joins?: number;
 }
 
 /** One terminal of a span in its group's frame: which end of it, and how far along the row. */

@@ -4,7 +4,7 @@ import { landIdOf } from '../../../src/core/package/terminal';
 import type { PackageIntent } from '../../../src/core/document/document';
 import { FAMILIES, familyById } from '../../../src/core/package/families';
 import type { FamilyDefinition } from '../../../src/core/package/family';
-import { formatName, parseName, type NameTemplate } from '../../../src/core/package/naming';
+import { formatName, numbersIn, parseName, type NameTemplate } from '../../../src/core/package/naming';
 import { usualFoot } from '../../../src/core/package/plausibility/lead-overhang';
 import { fourRows } from '../../../src/core/package/rows';
 import { resolvePackage } from '../../../src/core/package/resolve';
@@ -150,10 +150,8 @@ describe('standard names', () => {
     if (!resolved.values) throw new Error('the example is not complete');
     const pattern = family.name(resolved.values, resolved.options);
     expect(formatName(pattern, 'B')).toBe(name);
-    for (const part of pattern) {
-      if (typeof part === 'string') continue;
-      expect(parseName(pattern, name)?.values[part.symbol]).toBeCloseTo(part.value, part.decimals - 0.5);
-    }
+    for (const { symbol, value, decimals } of numbersIn(pattern))
+      expect(parseName(pattern, name)?.values[symbol]).toBeCloseTo(value, decimals - 0.5);
   });
   it('of chips read back for every size', () => {
     const chipFamily = familyById('rectangular-chip') as FamilyDefinition;

@@ -20,7 +20,7 @@ export const annularRing: Rule = {
   source: 'Process: smallest ring and drill wander; IPC-2221B, clause 9.1.2',
   severity: 'stop',
   stage: 'stack',
-  check({ footprint, process }) {
+  check({ footprint, process, compiled: { document } }) {
     const { minRing: limit, drillWander: wander } = process;
     const rings = footprint.lands.flatMap((land) => (land.hole && land.plated ? [thinnest(land)] : []));
     const thin = rings.filter(({ ring }) => ring - wander < limit - 1e-9).sort((a, b) => a.ring - b.ring);
@@ -41,6 +41,10 @@ export const annularRing: Rule = {
       message: fill(tooThin ? messages.thin : messages.wander, values),
       measured: { value: tooThin ? worst.ring : worst.ring - wander, limit, unit: 'mm' },
       place: { at: worst.land.at, lands: idsOf(thin.map(({ land }) => land)) },
+      remedies:
+        document.level !== 'C' && process.levels.includes('C')
+          ? [{ label: 'Level C: smaller holes', edits: [{ at: '/level', value: 'C' }] }]
+          : [],
     };
     return [finding];
   },

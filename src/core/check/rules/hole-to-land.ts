@@ -5,7 +5,7 @@
 import { circleAt } from '../../geometry/figure';
 import { gapBetweenFigures } from '../../geometry/gaps';
 import { grow } from '../../geometry/box';
-import { between, worstOf, type Miss, type Rule } from '../rule';
+import { areOneNode, between, worstOf, type Miss, type Rule } from '../rule';
 
 const message =
   'Land {land} lies {value} mm from the wall of a hole{of}, needs {limit} mm; {count} such in all.';
@@ -29,7 +29,7 @@ export const holeToLand: Rule = {
       lands.near(grow(wall, limit)).flatMap((i): Miss[] => {
         const land = footprint.lands[i];
         // one electrical node may run into itself: pads in parts share a number
-        if (!land || land === owner || (owner && land.number === owner.number)) return [];
+        if (!land || land === owner || (owner && areOneNode(land, owner))) return [];
         const value = gapBetweenFigures(wall, land.copper);
         if (value >= limit - 1e-9) return [];
         return [{ value, at: between(wall, land.copper), lands: owner ? [land, owner] : [land] }];

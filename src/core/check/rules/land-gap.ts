@@ -4,7 +4,8 @@
 import type { Remedy } from '../../document/finding';
 import type { TapisDocument } from '../../document/document';
 import { TRIM_TITLES } from '../../land/trims';
-import { closerThan, fill, idsOf, mm, shareSide, TAKE_COMPUTED, type Rule } from '../rule';
+import type { Land } from '../../footprint/footprint';
+import { areOneNode, closerThan, fill, idsOf, mm, shareSide, TAKE_COMPUTED, type Rule } from '../rule';
 
 const messages = {
   overlap: 'Lands {a} and {b} overlap by {over} mm; {count} such in all. They would be one piece of copper.',
@@ -19,7 +20,8 @@ export const landGap: Rule = {
   stage: 'land',
   check({ footprint, process, lands, compiled }) {
     const limit = process.minGap;
-    const close = closerThan(footprint.lands, ({ copper }) => copper, limit, shareSide, lands);
+    const apart = (a: Land, b: Land) => shareSide(a, b) && !areOneNode(a, b);
+    const close = closerThan(footprint.lands, ({ copper }) => copper, limit, apart, lands);
     const [worst] = close;
     if (!worst) return [];
     const { a, b, gap, at } = worst;

@@ -8,6 +8,8 @@ import { formatNumber } from '../../units/length';
 import { fill, idsOf, TAKE_COMPUTED, type Rule } from '../rule';
 
 const messages = {
+  meant:
+    'Lands run under the body, whose standoff A1 is {standoff} mm at least, below {limit} mm: its feet reach there, and the heel needs its land.',
   low: 'Lands run under the body, whose standoff A1 is {standoff} mm at least; needs {limit} mm.',
 };
 
@@ -37,9 +39,12 @@ export const landUnderBody: Rule = {
     const off = compiled.document.overrides?.trims?.['body-heel'] === false;
     const { land, lands } = compiled.document.overrides ?? {};
     const byHand = land !== undefined || lands !== undefined;
+    // a heel that its own goal asks for is no fault; what somebody lengthened is
+    const meant = !off && !byHand && compiled.document.recommended?.adopted !== true;
     return [
       {
-        message: fill(messages.low, { standoff, limit }),
+        ...(meant ? { severity: 'note' as const } : {}),
+        message: fill(meant ? messages.meant : messages.low, { standoff, limit }),
         measured: { value: extent.standoff.min, limit, unit: 'mm' },
         place: { at: first.at, lands: idsOf(under), dimensions: ['A1'] },
         remedies: [

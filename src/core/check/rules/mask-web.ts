@@ -5,7 +5,8 @@
 import type { Remedy } from '../../document/finding';
 import { roundDown } from '../../land/rounding';
 import { formatNumber } from '../../units/length';
-import { closerThan, fill, idsOf, mm, type Rule } from '../rule';
+import type { Land, MaskOpening } from '../../footprint/footprint';
+import { areOneNode, closerThan, fill, idsOf, mm, type Rule } from '../rule';
 
 const messages = {
   web: 'Mask web {web} mm between lands {a} and {b}, needs {limit} mm; {count} such in all.',
@@ -27,7 +28,7 @@ export const maskWeb: Rule = {
       footprint.maskOpenings,
       ({ opening }) => opening,
       limit,
-      (a, b) => a.far === b.far,
+      (a, b) => a.far === b.far && !areOneOpening(a, b, footprint.lands),
     );
     const [worst] = close;
     if (!worst) return [];
@@ -50,6 +51,11 @@ export const maskWeb: Rule = {
     ];
   },
 };
+
+/** Openings of lands that are one node may run into each other: no solder bridges what is one. */
+function areOneOpening(a: MaskOpening, b: MaskOpening, lands: readonly Land[]): boolean {
+  return a.lands.every((i) => b.lands.every((j) => areOneNode(lands[i] as Land, lands[j] as Land)));
+}
 
 /**
  * A smaller margin where one helps, else one opening for the row.

@@ -1,7 +1,7 @@
 /**
  * Requires a standard name that was agreed elsewhere to state what the geometry is.
  */
-import { digitsOf, parseName } from '../../package/naming';
+import { digitsOf, numbersIn, parseName } from '../../package/naming';
 import { formatNumber } from '../../units/length';
 import { fill, type Rule, type RuleFinding } from '../rule';
 
@@ -35,8 +35,7 @@ export const nameGeometry: Rule = {
     const stated = parseName(footprint.package.name, name);
     if (!stated) return [say(fill(messages.form, { name, computed }))];
     const found: RuleFinding[] = [];
-    for (const part of footprint.package.name) {
-      if (typeof part === 'string') continue;
+    for (const part of numbersIn(footprint.package.name)) {
       const value = stated.values[part.symbol] ?? Number.NaN;
       if (digitsOf({ ...part, value }) === digitsOf(part)) continue;
       const show = (v: number) => formatNumber(v, part.decimals, 3);
@@ -45,7 +44,7 @@ export const nameGeometry: Rule = {
       const measured = { value, limit: part.value, unit } as const;
       found.push({ ...say(fill(messages.number, values), part.symbol), measured });
     }
-    if (stated.level !== document.level) {
+    if (stated.level !== null && stated.level !== document.level) {
       found.push(say(fill(messages.level, { name, stated: stated.level, actual: document.level })));
     }
     return found;

@@ -3,10 +3,11 @@
  */
 import { pointerKey } from '../../document/edit';
 import type { Land } from '../../footprint/footprint';
-import { fill, idsOf, type Rule, type RuleFinding } from '../rule';
+import { gapBetweenFigures } from '../../geometry/gaps';
+import { fill, idsOf, shareSide, type Rule, type RuleFinding } from '../rule';
 
 const messages = {
-  double: 'Land number {number} is used {count} times.',
+  double: 'Land number {number} is used {count} times, by lands that do not touch.',
   gap: 'Land number {missing} is missing between {first} and {last}.',
   gaps: 'Land numbers {missing} are missing between {first} and {last}.',
   empty: 'The land {land} has no number.',
@@ -33,7 +34,7 @@ export const numberSequence: Rule = {
           place: { at: first.at, lands: idsOf(same) },
           remedies: [restore(same)],
         });
-      } else if (same.length > 1) {
+      } else if (same.length > 1 && !isOnePiece(same)) {
         const message = fill(messages.double, { number, count: same.length });
         const measured = { value: same.length, limit: 1, unit: 'count' } as const;
         const place = { at: first.at, lands: idsOf(same) };
@@ -56,6 +57,22 @@ export const numberSequence: Rule = {
     return found;
   },
 };
+
+/** Whether lands hang together by their copper, as a lug and its lead do: then they are one terminal. */
+function isOnePiece(lands: readonly Land[]): boolean {
+  const [first, ...others] = lands;
+  if (!first) return true;
+  const reached = [first];
+  for (const land of reached) {
+    for (let i = others.length - 1; i >= 0; i -= 1) {
+      const other = others[i] as Land;
+      if (!shareSide(land, other) || gapBetweenFigures(land.copper, other.copper) > 1e-9) continue;
+      reached.push(other);
+      others.splice(i, 1);
+    }
+  }
+  return others.length === 0;
+}
 
 /** Whole numbers that are left out between the smallest and the largest; at most the first ten. */
 function missingNumbers(numbers: readonly string[]): number[] {

@@ -22,7 +22,7 @@ export const gullWingDual = defineWithPad<Symbol>({
   summary: 'Moulded body with formed leads on two opposite sides, with or without an exposed pad.',
   keywords: ['small outline', 'SOIC', 'SOP', 'SSOP', 'TSSOP', 'gull wing', 'dual', 'two rows'],
   dimensions: [
-    count('n', 'Leads', 'Number of leads on both sides together', [8, 64], { multipleOf: 2 }),
+    count('n', 'Leads', 'Number of leads on both sides together', [4, 64], { multipleOf: 2 }),
     length('e', 'Pitch', 'Centre to centre of neighbouring leads', [0.2, 5], { basic: true }),
     length('E', 'Lead span', 'Lead tip to opposite lead tip', [0.8, 60]),
     length('E1', 'Body width', 'Body without leads, along the span', [0.5, 58]),
@@ -49,6 +49,9 @@ export const gullWingDual = defineWithPad<Symbol>({
     '16 leads, 7.5 mm body, pitch 1.27 | JEDEC MS-013 AA | 16 | 1.27 | 10.0..10.65 | 7.4..7.6 | 10.1..10.5 | 0.40..1.27 | 0.31..0.51 | max 2.65 | 0.10..0.30',
     '8 leads, 4.4 mm body, pitch 0.65 | JEDEC MO-153 AA | 8 | 0.65 | 6.2..6.6 | 4.3..4.5 | 2.9..3.1 | 0.45..0.75 | 0.19..0.30 | max 1.2 | 0.05..0.15',
     '20 leads, 4.4 mm body, pitch 0.65 | JEDEC MO-153 AC | 20 | 0.65 | 6.2..6.6 | 4.3..4.5 | 6.4..6.6 | 0.45..0.75 | 0.19..0.30 | max 1.2 | 0.05..0.15',
+    '16 leads, 3.9 mm body, pitch 0.635 | JEDEC MO-137 AB | 16 | 0.635 | 5.8..6.2 | 3.8..4.0 | 4.8..5.0 | 0.41..1.27 | 0.20..0.30 | max 1.75 | 0.10..0.25',
+    '20 leads, 5.3 mm body, pitch 0.65 | JEDEC MO-150 AE | 20 | 0.65 | 7.4..8.2 | 5.0..5.6 | 6.9..7.5 | 0.55..0.95 | 0.22..0.38 | max 2.0 | 0.05..0.25',
+    '4 leads, 4.4 mm body, pitch 1.27 | - | 4 | 1.27 | 6.8..7.2 | 4.2..4.6 | 2.4..2.8 | 0.4..0.8 | 0.35..0.5 | max 2.3 | 0.05..0.15',
     '48 leads, 6.1 mm body, pitch 0.5 | JEDEC MO-153 ED | 48 | 0.5 | 7.9..8.3 | 6.0..6.2 | 12.4..12.6 | 0.45..0.75 | 0.17..0.27 | max 1.2 | 0.05..0.15',
   ),
   terminals: rows,

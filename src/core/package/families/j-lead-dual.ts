@@ -43,9 +43,9 @@ export const jLeadDual = defineFamily<Symbol>({
     A1: 'min 0.64',
   },
   outlines: outlines(
-    'n E E1 E2 D',
-    '300 mil body, 28 leads | - | 28 | 8.36..8.64 | 7.42..7.62 | 6.7..6.9 | 18.3..18.5',
-    '400 mil body, 32 leads | - | 32 | 11.05..11.3 | 10.03..10.29 | 9.25..9.55 | 20.8..21.1',
+    'n E E1 E2 D e b A A1',
+    '300 mil body, 28 leads | - | 28 | 8.36..8.64 | 7.42..7.62 | 6.7..6.9 | 18.3..18.5 | 1.27 | 0.38..0.51 | 3.25..3.75 | min 0.64',
+    '400 mil body, 32 leads | - | 32 | 11.05..11.3 | 10.03..10.29 | 9.25..9.55 | 20.8..21.1 | 1.27 | 0.38..0.51 | 3.25..3.75 | min 0.64',
   ),
   terminals,
   body: (d) => ({ x: d.E1, y: d.D, standoff: d.A1, height: d.A }),

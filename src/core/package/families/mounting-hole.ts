@@ -6,7 +6,7 @@ import { line } from '../lines';
 import { defineFamily } from '../family';
 import { outlines } from '../outlines';
 import type { Dimensions, Options } from '../definitions';
-import { counted, hundredths } from '../naming';
+import { counted, hundredths, WITHOUT_LEVEL } from '../naming';
 import { centred, pinsAt, roundPin } from '../pins';
 import { fitsInside } from '../plausibility/counts';
 import { standingCylinder } from '../shapes/round';
@@ -106,6 +106,7 @@ export const mountingHole = defineFamily<Symbol>({
       'H',
       hundredths('H', d.H.nom),
       ...(options['hole'] === 'vias' ? ['V', counted('v', d.v.nom)] : []),
+      WITHOUT_LEVEL,
     ];
   },
   polarised: () => false,

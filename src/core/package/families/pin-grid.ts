@@ -40,7 +40,7 @@ export const pinGrid = defineFamily<Symbol>({
   example: { nE: '10', e: '2.54', E: '26.1..27.0', b: '0.41..0.51', A: 'max 5.2' },
   outlines: outlines(
     'nE e E b A k',
-    '68 pins, 11 × 11 perimeter | - | 11 | 2.54 | 28.7..29.7 | 0.41..0.51 | max 5.2 | 2 | layout=perimeter',
+    '68 pins, 11 × 11 perimeter | - | 11 | 2.54 | 28.7..29.7 | 0.41..0.51 | max 5.2 | 2 | layout=perimeter | missing=A1 A11 L1 L11',
     '100 pins, 10 × 10 | - | 10 | 2.54 | 26.1..27.0 | 0.41..0.51 | max 5.2 | | layout=full',
   ),
   terminals: (d, options) => [pins(d, options)],

@@ -36,7 +36,7 @@ export const smallDiode = defineFamily<Symbol>({
   outlines: outlines(
     'E E1 D L b A A1',
     '1.7 × 1.25 body | JEITA SC-76 | 2.3..2.7 | 1.6..1.8 | 1.15..1.35 | 0.2..0.4 | 0.25..0.35 | max 1.1 | 0..0.1',
-    '2.7 × 1.6 body | - | 3.55..3.85 | 2.55..2.85 | 1.4..1.7 | 0.25..0.45 | 0.45..0.65 | max 1.35 | 0..0.1',
+    '2.7 × 1.6 body | - | 3.55..3.85 | 2.55..2.85 | 1.4..1.8 | 0.25..0.45 | 0.45..0.65 | max 1.35 | 0..0.1',
   ),
   terminals,
   body: (d) => ({ x: d.E1, y: d.D, standoff: d.A1, height: d.A }),

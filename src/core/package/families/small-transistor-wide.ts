@@ -151,7 +151,13 @@ function terminals(d: Values, options: Options): SpanGroup[] {
   const along = first ? d.e.nom / 2 - (d.b1.nom - d.b.nom) / 2 : 0;
   const place: TerminalPlace = first
     ? { order: 1, end: -1, along }
-    : { order: narrow.length + 1, end: 1, along: 0 };
+    : {
+        order: narrow.length + 1,
+        end: 1,
+        along: 0,
+        // a lug under the body is one piece with the lead in the middle
+        ...(layout === 'lug' && narrow.length % 2 === 1 ? { joins: (narrow.length + 1) / 2 } : {}),
+      };
   const wide = leadGroup(d, { id: 'wide', title: 'Wide lead', pitch: null, places: [place] });
   const leads = leadGroup(d, {
     id: 'leads',
@@ -160,8 +166,7 @@ function terminals(d: Values, options: Options): SpanGroup[] {
     places: narrow,
   });
   return [
-    // flat leads beside a lug lie under the edge of the body
-    layout === 'lug' ? { ...leads, body: null } : leads,
+    leads,
     layout === 'lug'
       ? { ...wide, form: 'flat-lug', width: d.b1, length: d.L2, body: null }
       : { ...wide, width: d.b1, length: d.L2 },
