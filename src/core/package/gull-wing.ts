@@ -3,7 +3,7 @@ import { length } from './declare';
 import { line } from './lines';
 import type { DimensionDefinition, Dimensions } from './definitions';
 import type { DimensionLine } from './lines';
-import { footAgainstOverhang, leadLengthAgainstOverhang } from './plausibility/lead-overhang';
+import { bodyAgainstSpan, footAgainstOverhang, leadLengthAgainstOverhang } from './plausibility/lead-overhang';
 import { spanAgainstBody } from './plausibility/row';
 import { gullWingLead, withLeads } from './shapes/leads';
 import { mouldedBody, mouldHeights } from './shapes/moulding';
@@ -25,7 +25,12 @@ export const LEAD_DIMENSIONS: readonly DimensionDefinition<LeadSymbol>[] = [
 ];
 
 /** What holds for any gull-wing lead. */
-export const LEAD_RULES = [footAgainstOverhang, leadLengthAgainstOverhang, spanAgainstBody] as const;
+export const LEAD_RULES = [
+  footAgainstOverhang,
+  leadLengthAgainstOverhang,
+  spanAgainstBody,
+  bodyAgainstSpan,
+] as const;
 
 /** A group of gull-wing leads along x; what differs from family to family is given. */
 export function leadGroup(

@@ -33,6 +33,13 @@ import { maskWeb } from './mask-web';
 import { nameGeometry } from './name-geometry';
 import { numberOrder } from './number-order';
 import { numberSequence } from './number-sequence';
+import {
+  heightBody,
+  spanTolerance,
+  standoffBall,
+  standoffHeight,
+  terminalsInSpan,
+} from './package-sizes';
 import { pasteArea } from './paste-area';
 import { pasteBead } from './paste-bead';
 import { pasteBridge } from './paste-bridge';
@@ -107,5 +114,10 @@ export const RULES: readonly Rule[] = [
   numberOrder,
   nameGeometry,
   // the datasheet
+  spanTolerance,
+  terminalsInSpan,
+  standoffHeight,
+  standoffBall,
+  heightBody,
   assumptions,
 ];
