@@ -1,82 +1,68 @@
 import type { Footprint, Land } from '../footprint/footprint';
-import { insideDistance, rss, type LineTolerances } from '../land/solver';
+import { insideDistance, rss, type LandSize } from '../land/solver';
 import type { SpanSolution } from '../land/solution';
-import type { LandSize } from '../land/solver';
 import { correctedGroup } from '../package/contact';
 import type { SpanGroup } from '../package/terminal';
+import type { Process } from '../process/process';
 import { spread } from '../units/toleranced';
-import { landOf } from './model';
+import { landOf, marginFigures, spanModel, type MarginFigures } from './model';
 
 /** How far a land reaches beyond its terminal on one side, over all tolerances. mm. */
-export interface Margin {
+export interface Margin extends MarginFigures {
   readonly end: 'toe' | 'heel' | 'side';
   /** The goal at the document's level. */
   readonly goal: number;
-  /** At nominal part, board and placement. */
-  readonly nominal: number;
-  /** Least margin with tolerances as root of the sum of squares, as the land formulas reckon. */
-  readonly rms: number;
-  /** Least and largest margin with every tolerance at its worst. */
-  readonly worst: { readonly min: number; readonly max: number };
+  /**
+   * The margin that the land formulas give back from the land's real size: what the goals are
+   * stated for. With the land as solved and unrounded it equals the goal.
+   */
+  readonly inverse: number;
 }
 
 /**
- * Toe, heel and side margins of a group's lands (J-STD-001 terms, IPC-7351B arithmetic).
- *
- * With the land as solved and unrounded, `rms` equals the goal. Worst case adds F and P
- * in full, as the formulas do, and takes S at its untrimmed limits.
+ * Toe, heel and side margins of a group's lands (J-STD-001 terms): the one statistic of joints,
+ * and beside it the inverse of the land formulas (IPC-7351B, clause 3.1), by which goals are judged.
+ * @param group with its contacts as corrected
  * @param land another land for the same terminals, such as the datasheet's own
  */
 export function jointMargins(
   group: SpanGroup,
-  solution: SpanSolution,
-  line: LineTolerances,
-  land: LandSize = solution.land,
+  { goals, goalRow, land: own }: SpanSolution,
+  process: Process,
+  land: LandSize = own,
 ): Margin[] {
   const { Z, G, X } = land;
-  const { goals, goalRow } = solution;
-  const { fabricationTolerance: F, placementTolerance: P } = line;
-  const { span, length, width } = group;
+  const { fabricationTolerance: F, placementTolerance: P } = process;
+  const { span, width } = group;
   const inside = insideDistance(group, []);
-  const ends = {
-    least: span.min - 2 * length.max,
-    most: span.max - 2 * length.min,
-  };
-  const nominalInside = span.nom - 2 * length.nom;
-  return [
-    {
-      end: goalRow.ends.outer,
-      goal: goals.outer,
-      nominal: (Z - span.nom) / 2,
-      rms: (Z - span.min - rss(spread(span), F, P)) / 2,
-      worst: { min: (Z - span.max - F - P) / 2, max: (Z - span.min + F + P) / 2 },
-    },
-    {
-      end: goalRow.ends.inner,
-      goal: goals.inner,
-      nominal: (nominalInside - G) / 2,
-      rms: (inside.max - G - rss(inside.tolerance, F, P)) / 2,
-      worst: { min: (ends.least - G - F - P) / 2, max: (ends.most - G + F + P) / 2 },
-    },
-    {
-      end: 'side',
-      goal: goals.side,
-      nominal: (X - width.nom) / 2,
-      rms: (X - width.min - rss(spread(width), F, P)) / 2,
-      worst: { min: (X - width.max - F - P) / 2, max: (X - width.min + F + P) / 2 },
-    },
+  const inverse = [
+    (Z - span.min - rss(spread(span), F, P)) / 2,
+    (inside.max - G - rss(inside.tolerance, F, P)) / 2,
+    (X - width.min - rss(spread(width), F, P)) / 2,
   ];
+  const model = spanModel(group, land, goals, goalRow.ends, process);
+  return model.margins.map((margin, i) => ({
+    end: margin.end as Margin['end'],
+    goal: margin.goal ?? 0,
+    inverse: inverse[i] ?? NaN,
+    ...marginFigures(model, margin),
+  }));
 }
 
 /** The margins of a land as it lies; `null` where its terminal has no span. */
-export function spanMargins(
-  { groups, contacts }: Footprint,
-  land: Land,
-  line: LineTolerances,
-): Margin[] | null {
+export function spanMargins({ groups, contacts }: Footprint, land: Land, process: Process): Margin[] | null {
   const group = groups.find(({ terminals }) => terminals.id === land.group);
-  if (group?.kind !== 'span') return null;
+  return group?.kind === 'span' ? marginsOf(group, land, contacts, process) : null;
+}
+
+/** The margins of a land of a group, by its real size and its corrected contact. */
+export function marginsOf(
+  group: SpanSolution,
+  land: Land,
+  contacts: Footprint['contacts'],
+  process: Process,
+): Margin[] {
   const { terminals } = group;
   const touching = correctedGroup(terminals, contacts.get(terminals.id));
-  return jointMargins(touching, group, line, landOf(land, terminals));
+  return jointMargins(touching, group, process, landOf(land, terminals));
 }

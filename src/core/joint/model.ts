@@ -43,6 +43,7 @@ const of = (name: string, { min, max }: Toleranced): Variable => ({
   middle: (min + max) / 2,
   range: spread({ min, max } as Toleranced),
 });
+const NO_LENGTH: Toleranced = { min: 0, nom: 0, max: 0, given: 'exact' };
 const around = (name: string, range: number): Variable => ({ name, middle: 0, range });
 
 /**
@@ -50,6 +51,8 @@ const around = (name: string, range: number): Variable => ({ name, middle: 0, ra
  * the part by ±P/2 along each axis, as the land formulas reckon; L, T and W run over their limits.
  *
  *     toe  = (Z − L)/2 + e − d      heel = (L − G)/2 − T + d + e      side = (X − W)/2 + e − d
+ *
+ * Where the datasheet gives the inside distance S, the heel is (S − G)/2 + d + e.
  */
 export function spanModel(
   original: SpanGroup,
@@ -66,6 +69,7 @@ export function spanModel(
     of('Span over the terminals', group.span),
     of('Terminal length', group.length),
     of('Terminal width', group.width),
+    of('Distance between the terminals', group.inside ?? NO_LENGTH),
     around('Etching of the outer edge', F),
     around('Etching of the inner edge', F),
     around('Etching of the side', F),
@@ -80,23 +84,23 @@ export function spanModel(
       {
         end: ends.outer,
         constant: Z / 2,
-        factors: [-0.5, 0, 0, 1, 0, 0, -1, 0],
+        factors: [-0.5, 0, 0, 0, 1, 0, 0, -1, 0],
         goal: goals.outer,
         limit: endStaysOn(group.form) ? 0 : null,
       },
       {
         end: ends.inner,
         constant: -G / 2,
-        factors: [0.5, -1, 0, 0, 1, 0, 1, 0],
+        factors: group.inside ? [0, 0, 0, 0.5, 0, 1, 0, 1, 0] : [0.5, -1, 0, 0, 0, 1, 0, 1, 0],
         goal: goals.inner,
         limit: null,
       },
       {
         end: 'side',
         constant: X / 2,
-        factors: [0, 0, -0.5, 0, 0, 1, 0, -1],
+        factors: [0, 0, -0.5, 0, 0, 0, 1, 0, -1],
         goal: goals.side,
-        limit: -sideOverhangLimit(acceptanceClass) * width,
+        limit: -sideOverhangLimit(acceptanceClass, group.form) * width,
       },
     ],
   };

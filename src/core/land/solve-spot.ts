@@ -5,14 +5,7 @@ import { quantise } from '../units/length';
 import type { Step } from './derivation';
 import type { GroupChoices, SpotSolution } from './solution';
 import { roundTo } from './rounding';
-import {
-  BALL_ROWS,
-  BALL_SOURCE,
-  BALL_STEP,
-  HARD_BALL_FACTOR,
-  spotCourtyard,
-  type BallRow,
-} from './tables';
+import { BALL_ROWS, BALL_SOURCE, BALL_STEP, HARD_BALL_FACTOR, spotCourtyard, type BallRow } from './tables';
 
 const FORM: Readonly<Record<SpotGroup['form'], { title: string; source: string }>> = {
   'collapsing-ball': { title: 'Collapsing ball', source: BALL_SOURCE },

@@ -38,10 +38,7 @@ const bodyHeel: Trim = {
     if (!body || body.standoff.min >= process.minStandoff - 1e-9) return null;
     const edge = Math.min(body.size.max, leastHeel);
     // a body as wide as the lands leaves nothing to trim to; the rules report it
-    const length = Math.max(
-      roundDown((Z - edge) / 2, rounding),
-      roundUp((Z - leastHeel) / 2, rounding),
-    );
+    const length = Math.max(roundDown((Z - edge) / 2, rounding), roundUp((Z - leastHeel) / 2, rounding));
     if (G >= edge - 1e-9 || length <= 0 || length >= Y) return null;
     const land = landFrom(length, X, Z - length);
     const upTo = edge < body.size.max ? 'the heel is cut to its reduced goal' : 'the land ends at the body';
@@ -73,9 +70,7 @@ const rowGap: Trim = {
     const note = `the row keeps a gap of ${left} mm for copper and mask web`;
     return {
       land: landFrom(Y, width, C),
-      steps: [
-        { symbol: 'X', formula: 'e − gap', values: { e: pitch, gap: left }, result: width, note },
-      ],
+      steps: [{ symbol: 'X', formula: 'e − gap', values: { e: pitch, gap: left }, result: width, note }],
     };
   },
 };

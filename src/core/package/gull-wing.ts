@@ -3,7 +3,11 @@ import { length } from './declare';
 import { line } from './lines';
 import type { DimensionDefinition, Dimensions } from './definitions';
 import type { DimensionLine } from './lines';
-import { bodyAgainstSpan, footAgainstOverhang, leadLengthAgainstOverhang } from './plausibility/lead-overhang';
+import {
+  bodyAgainstSpan,
+  footAgainstOverhang,
+  leadLengthAgainstOverhang,
+} from './plausibility/lead-overhang';
 import { spanAgainstBody } from './plausibility/row';
 import { gullWingLead, withLeads } from './shapes/leads';
 import { mouldedBody, mouldHeights } from './shapes/moulding';

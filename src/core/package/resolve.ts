@@ -147,7 +147,13 @@ class Resolver {
     const meant = withLeast(read.value.value, definition);
     const error = outOfLimits(meant, definition);
     const typical = written?.where === TYPICAL && definition.kind === 'length';
-    const assumption = !entered ? (definition.typical ? TYPICAL : null) : typical ? TYPICAL : assumptionAbout(meant, definition);
+    const assumption = !entered
+      ? definition.typical
+        ? TYPICAL
+        : null
+      : typical
+        ? TYPICAL
+        : assumptionAbout(meant, definition);
     const { hints } = tree.value;
     // a family's own formula is not doubted
     const doubts = entered ? [...read.value.doubts, ...aboutHints(hints)] : [];

@@ -25,7 +25,8 @@ export function JointGauge({ drawable: { footprint, process }, selectedLand, uni
         <Gauge key={margin.end} margin={margin} unit={unit} />
       ))}
       <p className="text-secondary mt-1 text-[12px]">
-        bar: worst case · block: least, root sum square · line: goal
+        bar: worst case · block: mean less root sum square · line: goal · formula: what the land formulas give
+        back, which the goal is stated for
       </p>
     </section>
   );
@@ -78,19 +79,19 @@ function leadDepth({ contact: { nom } }: Land): number {
 const WIDTH = 234;
 
 function Gauge({ margin, unit }: { margin: Margin; unit: DisplayUnit }) {
-  const { end, goal, nominal, rms, worst } = margin;
+  const { end, goal, mean, rms, worst, inverse } = margin;
   const [low, high] = [Math.min(0, worst.min, goal) - 0.05, Math.max(worst.max, goal) + 0.05];
   const x = (value: number) => ((value - low) / (high - low)) * WIDTH;
-  const short = rms < goal - 0.0005;
+  const short = rms.min < 0;
   const show = (mm: number) => formatLength(mm, unit);
   return (
     <div className="mt-1.5">
       <div className="flex">
         <span>{NAMES[end]}</span>
         <span className="ml-auto">
-          <b className="font-semibold">{show(rms)}</b>{' '}
+          <b className="font-semibold">{show(rms.min)}</b>{' '}
           <span className="text-secondary">
-            goal {show(goal)} {unit}
+            formula {show(inverse)}, goal {show(goal)} {unit}
           </span>
         </span>
       </div>
@@ -98,7 +99,7 @@ function Gauge({ margin, unit }: { margin: Margin; unit: DisplayUnit }) {
         viewBox={`0 0 ${WIDTH} 16`}
         className="block w-full"
         role="img"
-        aria-label={`${NAMES[end]} margin ${show(rms)}, goal ${show(goal)}, worst case ${show(worst.min)} to ${show(worst.max)} ${unit}`}
+        aria-label={`${NAMES[end]} margin at least ${show(rms.min)}, by the formula ${show(inverse)}, goal ${show(goal)}, worst case ${show(worst.min)} to ${show(worst.max)} ${unit}`}
       >
         <rect width={WIDTH} height={14} fill="var(--color-base-200)" />
         <line x1={x(0)} x2={x(0)} y1={0} y2={14} stroke="var(--hairline)" />
@@ -111,15 +112,15 @@ function Gauge({ margin, unit }: { margin: Margin; unit: DisplayUnit }) {
           opacity={0.45}
         />
         <rect
-          x={x(rms)}
-          width={Math.max(1, x(nominal) - x(rms))}
+          x={x(rms.min)}
+          width={Math.max(1, x(mean) - x(rms.min))}
           y={4}
           height={6}
           fill="var(--copper)"
           opacity={0.9}
         />
         <line x1={x(goal)} x2={x(goal)} y1={0} y2={14} stroke="var(--ink)" strokeWidth={2} />
-        {short && <circle cx={x(rms)} cy={7} r={3} fill="var(--color-warning)" />}
+        {short && <circle cx={x(rms.min)} cy={7} r={3} fill="var(--color-warning)" />}
       </svg>
     </div>
   );

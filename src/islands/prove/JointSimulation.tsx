@@ -34,14 +34,14 @@ export function JointSimulation({ drawable }: { drawable: Drawable }) {
   const model = land && jointModel(footprint, land, process, document.level);
   if (!land || !model) return null;
   const show = (mm: number) => formatLength(mm, unit);
-  const rss = rootSumSquares(drawable, land);
+  const formula = formulaMargins(drawable, land);
   return (
     <section className="mt-4" aria-label={`Joint of land ${land.number}`}>
       <h2 className="font-semibold">Joint of land {land.number}</h2>
       <p className="text-secondary text-[12px]">
         {model.title}, class {process.acceptanceClass}, {unit}
       </p>
-      <ClosedForm model={model} rss={rss} show={show} />
+      <ClosedForm model={model} formula={formula} show={show} />
       <div className="mt-2 flex flex-wrap items-center gap-1.5">
         <Pick
           className="w-[92px]"
@@ -102,19 +102,19 @@ export function JointSimulation({ drawable }: { drawable: Drawable }) {
   );
 }
 
-/** Root-sum-square margins of a span as the land formulas reckon them, by end. */
-function rootSumSquares({ footprint, process }: Drawable, land: Land): ReadonlyMap<string, number> {
-  return new Map((spanMargins(footprint, land, process) ?? []).map(({ end, rms }) => [end, rms]));
+/** What the land formulas give back from a land's real size, by end: the goals are stated for it. */
+function formulaMargins({ footprint, process }: Drawable, land: Land): ReadonlyMap<string, number> {
+  return new Map((spanMargins(footprint, land, process) ?? []).map(({ end, inverse }) => [end, inverse]));
 }
 
 interface ClosedProps {
   model: JointModel;
-  rss: ReadonlyMap<string, number>;
+  formula: ReadonlyMap<string, number>;
   show: (mm: number) => string;
 }
 
-/** Margins in closed form: nominal, root sum square and worst case. */
-function ClosedForm({ model, rss, show }: ClosedProps) {
+/** Margins in closed form: mean, mean less root sum square, worst case, and the land formulas’ own. */
+function ClosedForm({ model, formula, show }: ClosedProps) {
   return (
     <table className="mt-1 w-full text-right text-[12px]">
       <thead className="text-secondary">
@@ -123,13 +123,17 @@ function ClosedForm({ model, rss, show }: ClosedProps) {
           <th className="font-normal">mean</th>
           <th className="font-normal">RSS least</th>
           <th className="font-normal">worst</th>
+          <th className="font-normal" title="What the land formulas give back from the land’s size">
+            formula
+          </th>
           <th className="font-normal">goal</th>
         </tr>
       </thead>
       <tbody>
         {model.margins.map((margin) => {
           const { mean, rms, worst } = marginFigures(model, margin);
-          const least = rss.get(margin.end) ?? rms.min;
+          const least = rms.min;
+          const inverse = formula.get(margin.end);
           const over = margin.limit !== null && least < margin.limit;
           return (
             <tr key={margin.end} className="border-base-300 border-t">
@@ -139,6 +143,7 @@ function ClosedForm({ model, rss, show }: ClosedProps) {
               <td>{show(mean)}</td>
               <td className={over ? 'text-error font-semibold' : 'font-semibold'}>{show(least)}</td>
               <td>{show(worst.min)}</td>
+              <td>{inverse === undefined ? '' : show(inverse)}</td>
               <td>{margin.goal === null ? '' : show(margin.goal)}</td>
             </tr>
           );

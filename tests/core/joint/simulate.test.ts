@@ -1,6 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { endJointLimit, endStaysOn, sideOverhangLimit } from '../../../src/core/joint/acceptance';
+import {
+  endJointLimit,
+  endStaysOn,
+  sideJointLimit,
+  sideOverhangLimit,
+} from '../../../src/core/joint/acceptance';
 import { jointModel, marginFigures, type JointModel } from '../../../src/core/joint/model';
 import {
   closedDeviation,
@@ -39,8 +44,28 @@ describe('acceptance classes', () => {
     [2, 0.5, 0.5],
     [3, 0.25, 0.75],
   ] as const)('%d allows a side overhang of %d and needs an end joint of %d', (which, side, end) => {
-    expect([sideOverhangLimit(which), endJointLimit(which)]).toEqual([side, end]);
+    expect([sideOverhangLimit(which, 'gull-wing'), endJointLimit(which)]).toEqual([side, end]);
+    expect(sideOverhangLimit(which, 'cylindrical-end')).toBe(0.25);
   });
+  it.each([
+    // a foot of 0.6: as wide as 0.4 it has to be joined all along, class 1 asks for its width
+    ['gull-wing', 1, 0.4, 0.6, 0.4],
+    ['gull-wing', 1, 0.8, 1, 0.5],
+    ['gull-wing', 2, 0.4, 0.6, 0.6],
+    // three widths or longer: three widths, or three quarters of the foot
+    ['gull-wing', 3, 0.2, 0.7, 0.6],
+    ['gull-wing', 3, 0.2, 1, 0.75],
+    ['cylindrical-end', 2, 1.5, 0.4, 0.2],
+    ['cylindrical-end', 3, 1.5, 0.4, 0.3],
+    ['cylindrical-end', 1, 1.5, 0.4, null],
+    ['rectangular-end', 3, 1.5, 0.4, null],
+  ] as const)(
+    '%s of class %d, %d wide and %d long, is joined along %d',
+    (form, which, width, length, least) => {
+      const limit = sideJointLimit(form, which, width, length);
+      expect(limit === null ? null : Math.round(limit * 1e9) / 1e9).toBe(least);
+    },
+  );
   it('keep the ends of chips on their lands, and let feet of leads hang over', () => {
     expect(endStaysOn('rectangular-end')).toBe(true);
     expect(endStaysOn('gull-wing')).toBe(false);

@@ -19,6 +19,7 @@ import { holeAspect } from './hole-aspect';
 import { holeFit } from './hole-fit';
 import { holeToLand } from './hole-to-land';
 import { holeWeb } from './hole-web';
+import { jointGoal } from './joint-goal';
 import { jointMargin } from './joint-margin';
 import { keepOut } from './keep-out';
 import { landGap } from './land-gap';
@@ -33,13 +34,7 @@ import { maskWeb } from './mask-web';
 import { nameGeometry } from './name-geometry';
 import { numberOrder } from './number-order';
 import { numberSequence } from './number-sequence';
-import {
-  heightBody,
-  spanTolerance,
-  standoffBall,
-  standoffHeight,
-  terminalsInSpan,
-} from './package-sizes';
+import { heightBody, spanTolerance, standoffBall, standoffHeight, terminalsInSpan } from './package-sizes';
 import { pasteArea } from './paste-area';
 import { pasteBead } from './paste-bead';
 import { pasteBridge } from './paste-bridge';
@@ -64,6 +59,7 @@ export const RULES: readonly Rule[] = [
   centreGrid,
   // joints
   jointMargin,
+  jointGoal,
   levelProcess,
   // holes
   holeFit,

@@ -1,21 +1,25 @@
 /**
  * Requires terminals to stay on their lands as the acceptance class demands, with tolerances as
- * root of the sum of squares: end overhang, side overhang, width of the end joint. Every land is held
+ * root of the sum of squares about the mean: end overhang, length of the joint along the terminal, side
+ * overhang, width of the end joint. Every land is held
  * by itself, since each may have a size of its own.
  */
 import { pointerKey } from '../../document/edit';
 import { centreOf } from '../../geometry/box';
-import { endJointLimit, endStaysOn, sideOverhangLimit } from '../../joint/acceptance';
-import { landOf, marginFigures, spanModel } from '../../joint/model';
+import { endJointLimit, endStaysOn, sideJointLimit, sideOverhangLimit } from '../../joint/acceptance';
+import { marginsOf, type Margin } from '../../joint/margins';
+import { landOf } from '../../joint/model';
 import type { Land } from '../../footprint/footprint';
 import type { SpanSolution } from '../../land/solution';
 import { correctedGroup } from '../../package/contact';
 import { formatNumber, quantise } from '../../units/length';
+import type { Toleranced } from '../../units/toleranced';
 import { fill, idsOf, mm, TAKE_COMPUTED, type CheckContext, type Rule, type RuleFinding } from '../rule';
 
 const messages = {
   end: 'The end of terminal {land} may hang over its land by {value}; class {class} allows none.',
   side: 'Terminal {land} may hang over the side of its land by {value} of its width; class {class} allows {limit}.',
+  length: 'The joint along terminal {land} may be {value} long; class {class} needs {limit}.',
   width:
     'The joint at the end of terminal {land} may be {value} of the terminal wide; class {class} needs {limit}.',
 };
@@ -34,7 +38,7 @@ interface Miss {
 export const jointMargin: Rule = {
   id: 'joint-margin',
   title: 'Joint against acceptance',
-  source: 'IPC-A-610 and J-STD-001: overhang and end joint width',
+  source: 'IPC-A-610 and J-STD-001: overhang, side joint length and end joint width',
   severity: 'caution',
   stage: 'prove',
   check(context) {
@@ -50,13 +54,13 @@ function findings(group: SpanSolution, context: CheckContext): RuleFinding[] {
   const { overrides, stacks } = compiled.document;
   const lands = footprint.lands.filter((land) => land.group === group.terminals.id);
   const misses = lands.flatMap((land) => missesOf(land, group, context));
-  return (['end', 'side', 'width'] as const).flatMap((kind): RuleFinding[] => {
+  return (['end', 'length', 'side', 'width'] as const).flatMap((kind): RuleFinding[] => {
     const own = misses.filter((miss) => miss.kind === kind);
-    const sign = kind === 'width' ? 1 : -1;
+    const sign = kind === 'width' || kind === 'length' ? 1 : -1;
     const [worst] = own.sort((a, b) => sign * (quantise(a.value) - quantise(b.value)));
     if (!worst) return [];
     const { land, value, limit } = worst;
-    const unit = kind === 'end' ? 'mm' : 'share';
+    const unit = kind === 'end' || kind === 'length' ? 'mm' : 'share';
     const show = (v: number) => (unit === 'mm' ? `${mm(v)} mm` : `${formatNumber(v * 100, 0, 0)} %`);
     const values = {
       land: land.number,
@@ -91,25 +95,30 @@ function findings(group: SpanSolution, context: CheckContext): RuleFinding[] {
 }
 
 function missesOf(land: Land, group: SpanSolution, { footprint, process }: CheckContext): Miss[] {
-  const { terminals, goals, goalRow } = group;
-  const correction = footprint.contacts.get(terminals.id);
-  const size = landOf(land, terminals);
-  const model = spanModel(terminals, size, goals, goalRow.ends, process, correction);
-  const [outer, , side] = model.margins.map((margin) => marginFigures(model, margin));
-  const { width } = correctedGroup(terminals, correction);
-  const W = (width.min + width.max) / 2;
+  const { terminals } = group;
+  const [outer, inner, side] = marginsOf(group, land, footprint.contacts, process) as [
+    Margin,
+    Margin,
+    Margin,
+  ];
+  const touching = correctedGroup(terminals, footprint.contacts.get(terminals.id));
+  const middle = ({ min, max }: Toleranced) => (min + max) / 2;
+  const [W, T] = [middle(touching.width), middle(touching.length)];
   const found: Miss[] = [];
   // lands as large as pulled-back terminals have no margin to lose
   const slack = terminals.form === 'pulled-back' ? process.fabricationTolerance : ROUNDING;
-  if (outer && endStaysOn(terminals.form) && outer.rms.min < -slack)
+  if (endStaysOn(terminals.form) && outer.rms.min < -slack)
     found.push({ kind: 'end', land, value: -outer.rms.min, limit: 0 });
-  if (!side) return found;
+  const least = sideJointLimit(terminals.form, process.acceptanceClass, W, T);
+  const length = T + Math.min(0, outer.rms.min) + Math.min(0, inner.rms.min);
+  if (least !== null && length < least - ROUNDING)
+    found.push({ kind: 'length', land, value: Math.max(0, length), limit: least });
   const share = Math.max(0, -side.rms.min) / W;
-  const most = sideOverhangLimit(process.acceptanceClass);
+  const most = sideOverhangLimit(process.acceptanceClass, terminals.form);
   if (share > most + 1e-9) return [...found, { kind: 'side', land, value: share, limit: most }];
   // what lies on the land is the terminal, or the land where that is narrower
-  const joint = Math.min(1, size.X / W, 1 - share);
-  const least = endJointLimit(process.acceptanceClass);
-  if (joint < least - 1e-9) found.push({ kind: 'width', land, value: joint, limit: least });
+  const joint = Math.min(1, landOf(land, terminals).X / W, 1 - share);
+  const narrowest = endJointLimit(process.acceptanceClass);
+  if (joint < narrowest - 1e-9) found.push({ kind: 'width', land, value: joint, limit: narrowest });
   return found;
 }

@@ -28,7 +28,12 @@ export const spanTolerance: Rule = {
         'The span over the terminals runs from {min} to {max} mm, a range of {value} mm; at most {limit} mm are usual for it.';
       return [
         {
-          message: fill(message, { min: mm(span.min), max: mm(span.max), value: mm(value), limit: mm(limit) }),
+          message: fill(message, {
+            min: mm(span.min),
+            max: mm(span.max),
+            value: mm(value),
+            limit: mm(limit),
+          }),
           measured: { value, limit, unit: 'mm' },
           place: placeOf(span, compiled),
         },

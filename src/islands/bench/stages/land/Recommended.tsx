@@ -147,7 +147,7 @@ interface MarginsProps {
   level: Level;
 }
 
-/** Least margins, root sum square, that each pattern would give. */
+/** Margins that each pattern would give by the land formulas, as the goals are stated. */
 function Margins({ own, theirs, level }: MarginsProps) {
   const unit = useBench((s) => s.unit);
   const show = (mm: number) => formatLength(mm, unit);
@@ -155,7 +155,7 @@ function Margins({ own, theirs, level }: MarginsProps) {
     <table className="mt-1.5 w-full text-right" aria-label="Joint margins of both patterns">
       <thead>
         <tr className="text-secondary text-[12px]">
-          <th className="text-left font-normal">least margin</th>
+          <th className="text-left font-normal">margin</th>
           {['computed', 'datasheet', `goal ${level}`].map((head) => (
             <th key={head} scope="col" className="font-normal">
               {head}
@@ -164,15 +164,15 @@ function Margins({ own, theirs, level }: MarginsProps) {
         </tr>
       </thead>
       <tbody>
-        {own.map(({ end, rms, goal }, i) => {
-          const other = theirs[i]?.rms ?? NaN;
+        {own.map(({ end, inverse, goal }, i) => {
+          const other = theirs[i]?.inverse ?? NaN;
           const tone = (value: number) => (value < goal - 0.0255 ? 'text-warning font-semibold' : '');
           return (
             <tr key={end} className="border-base-300 border-t">
               <th scope="row" className="text-left font-normal">
                 {end}
               </th>
-              <td className={tone(rms)}>{show(rms)}</td>
+              <td className={tone(inverse)}>{show(inverse)}</td>
               <td className={tone(other)}>{show(other)}</td>
               <td className="text-secondary">{show(goal)}</td>
             </tr>
