@@ -138,9 +138,9 @@ async function exportFile(
   return path;
 }
 
-function inWords({ findings, held }: Report): string {
+function inWords({ findings, held, idle }: Report): string {
   const lines = findings.map(
     ({ severity, title, message, source }) => `${severity}: ${title}. ${message} [${source}]`,
   );
-  return [...lines, `${held.length} rules held`, ''].join('\n');
+  return [...lines, `${held.length} rules held, ${idle.length} had nothing to look at`, ''].join('\n');
 }

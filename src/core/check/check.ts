@@ -4,15 +4,24 @@ import type { Compiled, Land } from '../footprint/footprint';
 import type { SolvedGroup } from '../land/solution';
 import type { Process } from '../process/process';
 import { RULES } from './rules';
+import { SUBJECTS } from './subjects';
 import { withWaivers, type WaivedFinding } from './waivers';
+
+interface RuleName {
+  readonly id: string;
+  readonly title: string;
+  readonly source: string;
+}
 
 /** What the checks found, worst first, and which rules held. */
 export interface Report {
   readonly findings: readonly Finding[];
   /** Findings that somebody accepted, with their reasons. */
   readonly waived: readonly WaivedFinding[];
-  /** Titles of the rules that were checked and found nothing. */
-  readonly held: readonly { readonly id: string; readonly title: string; readonly source: string }[];
+  /** The rules that had something to look at and found nothing. */
+  readonly held: readonly RuleName[];
+  /** The rules that had nothing to look at, and what the footprint does not have. */
+  readonly idle: readonly (RuleName & { readonly without: string })[];
   readonly verdict: Severity | 'clear';
 }
 
@@ -29,7 +38,8 @@ function rank({ severity, rule }: Finding): number {
  */
 export function check(compiled: Compiled): Report {
   const findings: Finding[] = [...compiled.problems];
-  const held: { id: string; title: string; source: string }[] = [];
+  const held: RuleName[] = [];
+  const idle: (RuleName & { without: string })[] = [];
   const { footprint, process } = compiled;
   if (footprint) {
     const lands = neighboursOf(footprint.lands.map(({ copper }) => copper));
@@ -37,8 +47,13 @@ export function check(compiled: Compiled): Report {
     const groupOf = ({ group }: Land) => groups.get(group) as SolvedGroup;
     const context = { compiled, footprint, process, lands, groupOf };
     for (const rule of RULES) {
-      const { id, title, source, severity, stage } = rule;
+      const { id, title, source, severity, stage, looksAt } = rule;
       if (process.severities[id] === 'off') continue;
+      const without = looksAt.find((subject) => !SUBJECTS[subject](context));
+      if (without) {
+        idle.push({ id, title, source, without });
+        continue;
+      }
       const found = rule.check(context);
       if (found.length === 0) held.push({ id, title, source });
       findings.push(...found.map((f) => ({ rule: id, title, source, severity, stage, remedies: [], ...f })));
@@ -49,7 +64,7 @@ export function check(compiled: Compiled): Report {
   }
   const { open, waived } = withWaivers(findings.flatMap(graded(process)), compiled.document.waivers ?? {});
   open.sort((a, b) => rank(a) - rank(b));
-  return { findings: open, waived, held, verdict: open[0]?.severity ?? 'clear' };
+  return { findings: open, waived, held, idle, verdict: open[0]?.severity ?? 'clear' };
 }
 
 /** Findings as grave as the process takes them. */

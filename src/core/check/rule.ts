@@ -8,6 +8,7 @@ import type { Point } from '../geometry/point';
 import type { SolvedGroup } from '../land/solution';
 import { formatMm, formatNumber, quantise } from '../units/length';
 import type { Process } from '../process/process';
+import type { Subject } from './subjects';
 
 /** What a rule looks at. The index answers for the lands, in their order. */
 export interface CheckContext {
@@ -39,6 +40,8 @@ export interface Rule {
   readonly severity: Severity;
   /** Where it is mended. */
   readonly stage: Stage;
+  /** What a footprint has to have for the rule to say anything. */
+  readonly looksAt: readonly Subject[];
   readonly check: (context: CheckContext) => readonly RuleFinding[];
 }
 

@@ -8,7 +8,7 @@ import type { Assembly } from '../geometry/solid';
 import type { SolvedGroup } from '../land/solution';
 import { solveLands } from '../land/solve';
 import { drawPackage } from '../package/draw';
-import { bodyAt, bodyOutline, placedPackage, type DrawnPackage } from '../package/drawn';
+import { bodyAt, bodyOutline, bodyShape, placedPackage, type DrawnPackage } from '../package/drawn';
 import { formatName } from '../package/naming';
 import { landIdOf, type Bore } from '../package/terminal';
 import { completed, processById, PROCESSES, standardProcess } from '../process';
@@ -22,10 +22,10 @@ import { noModels, withModel, type ModelSource } from './imported';
 import { placeKeepOuts } from './keep-outs';
 import { firstLand, openMask, placeLands } from './lands';
 import { drawLegend } from './legend';
-import { drawAssembly, drawCourtyard, occupiedBy } from './marks';
+import { drawAssembly, drawCourtyard, encloseLegend, occupiedBy } from './marks';
 import { numbersOf } from './numbering';
 import { originOf } from './origin';
-import { usualShape } from './pin1-shapes';
+import { shapesToTry } from './pin1-shapes';
 import { placeTexts } from './texts';
 
 /**
@@ -75,8 +75,10 @@ function assemble(
   const bores = bored.map(boreMaker(choices.margins.mask));
   const keepOuts = placeKeepOuts(areas, read.keepOuts);
   const around = { lands, bores, keepOuts };
-  const courtyard = courtyardOf(drawn, solved, around, choices);
+  const bare = courtyardOf(drawn, solved, around, choices);
   const first = firstLand(lands);
+  const legend = legendOf(drawn, { lands, bores, maskOpenings, courtyard: bare, first }, choices);
+  const courtyard = encloseLegend(bare, legend, process);
   return {
     standardName: formatName(about.name, document.level),
     package: about,
@@ -84,7 +86,8 @@ function assemble(
     padstacks,
     maskOpenings,
     courtyard,
-    ...marksOf(drawn, { lands, bores, maskOpenings, courtyard, first }, choices),
+    legend,
+    ...marksOf(drawn, lands, courtyard, choices),
     body: seatBody(drawn, solids, lands, choices, document),
     edge: null,
     groups: solved,
@@ -125,28 +128,37 @@ type Surroundings = Pick<Footprint, 'lands' | 'bores' | 'maskOpenings' | 'courty
   readonly first: ReturnType<typeof firstLand>;
 };
 
-/** Legend, assembly drawing and texts. */
-function marksOf(
+function legendOf(
   { extent, polarised, polarity, legend }: DrawnPackage,
   { lands, bores, maskOpenings, courtyard, first }: Surroundings,
+  { read: { marks }, process }: Choices,
+): Footprint['legend'] {
+  return drawLegend({
+    lands,
+    maskOpenings,
+    bores,
+    body: bodyShape(extent, 'max'),
+    bodyMax: bodyAt(extent, 'max'),
+    courtyard: courtyard.box,
+    process,
+    style: marks.legend === false ? null : (marks.style ?? legend),
+    pin1: polarised && marks.pin1 !== false ? shapesToTry(marks.pin1Shape, polarity) : [],
+    first,
+  });
+}
+
+/** Assembly drawing and texts. */
+function marksOf(
+  { extent, polarised }: DrawnPackage,
+  lands: Footprint['lands'],
+  courtyard: Courtyard,
   { read: { marks }, process, orientation }: Choices,
-): Pick<Footprint, 'legend' | 'assembly' | 'texts'> {
-  const [body, shape] = [bodyAt(extent, 'nom'), bodyOutline(extent)];
+): Pick<Footprint, 'assembly' | 'texts'> {
+  const body = bodyAt(extent, 'nom');
   return {
-    legend: drawLegend({
-      lands,
-      maskOpenings,
-      bores,
-      body: shape,
-      bodyMax: bodyAt(extent, 'max'),
-      process,
-      style: marks.legend === false ? null : (marks.style ?? legend),
-      pin1: polarised && marks.pin1 !== false ? (marks.pin1Shape ?? usualShape(polarity)) : null,
-      first,
-    }),
     assembly: drawAssembly(
       body,
-      extent.outline ? shape : null,
+      extent.outline ? bodyOutline(extent) : null,
       lands,
       polarised ? orientation : null,
       marks.reference ?? 'REF',

@@ -86,6 +86,8 @@ export interface Courtyard {
   /** The outline itself where it is not the box. */
   readonly contour: Polygon | null;
   readonly excess: number;
+  /** What the excess alone would not enclose, and the courtyard grew for; `null` where it did not. */
+  readonly grownFor: 'pin-1 mark' | 'legend' | null;
 }
 
 /** Printed marks: stroked lines, and the pin-1 mark as a filled polygon. */

@@ -1,11 +1,11 @@
 import type { LegendStyle } from '../document/document';
-import { boxOfPoints, gapBetween, grow, type Box } from '../geometry/box';
-import { flatten, type Contour } from '../geometry/contour';
+import { boxOfPoints, cornersOf, gapBetween, grow, overhang, type Box } from '../geometry/box';
+import { flatten } from '../geometry/contour';
 import { contourOf, growPlaced, type Placed } from '../geometry/figure';
 import { gapToPolygon } from '../geometry/gaps';
-import { neighboursOf } from '../geometry/neighbours';
+import { neighboursOf, type Neighbours } from '../geometry/neighbours';
 import { add, distance, fullTurn, turn, type Point } from '../geometry/point';
-import { cutLines, lengthOf, type Polygon, type Polyline } from '../geometry/polygon';
+import { cutLines, inflate, lengthOf, type Polygon, type Polyline } from '../geometry/polygon';
 import type { Process } from '../process/process';
 import type { BoredHole, Land, Legend, MaskOpening } from './footprint';
 import { LEGEND_STYLES } from './legend-styles';
@@ -16,21 +16,23 @@ export interface LegendInput {
   readonly lands: readonly Land[];
   readonly maskOpenings: readonly MaskOpening[];
   readonly bores: readonly BoredHole[];
-  /** Outline of the body at nominal size, which is drawn. */
-  readonly body: Contour;
-  /** Body at most material: a mark outside it stays visible after assembly. */
+  /** Outline of the body at most material: what lies beside it stays visible after assembly. */
+  readonly body: Polygon;
+  /** The box round it. */
   readonly bodyMax: Box;
+  /** Lines and marks stay inside it. */
+  readonly courtyard: Box;
   readonly process: Process;
   /** `null` draws no lines. */
   readonly style: LegendStyle | null;
-  /** `null` draws no mark. */
-  readonly pin1: Pin1Shape | null;
+  /** Shapes of the mark, the one that is wanted first; none draws no mark. */
+  readonly pin1: readonly Pin1Shape[];
   /** The land that is marked. */
   readonly first: Land | undefined;
 }
 
-/** Side of the pin-1 mark in legend line widths. */
-const MARK_WIDTHS = 4;
+/** Sizes of the pin-1 mark in legend line widths, the usual one first. */
+const MARK_WIDTHS = [4, 3, 2.5];
 
 /**
  * Draws the lines of a style where they keep the process's gap from lands and openings,
@@ -42,7 +44,7 @@ export function drawLegend(input: LegendInput): Legend {
   return {
     width: process.legendWidth,
     lines: style ? styledLines({ ...input, style }, obstacles) : [],
-    pin1: pin1 ? pin1Mark(input, pin1, obstacles) : null,
+    pin1: pin1Mark(input, pin1, obstacles),
   };
 }
 
@@ -56,23 +58,44 @@ function clearOf({ lands, maskOpenings, bores }: LegendInput): Placed[] {
 }
 
 function styledLines(
-  { lands, body, process, style }: LegendInput & { readonly style: LegendStyle },
+  { lands, body: largest, bodyMax, courtyard, process, style }: LegendInput & { readonly style: LegendStyle },
   obstacles: readonly Placed[],
 ): Polyline[] {
   const { legendWidth: width, legendGap: gap } = process;
   // a hair more than the limit, so that rounding to nanometres cannot undercut it
   const reach = gap + width / 2 + 2e-6;
+  const body = besideBody(largest, width, -overhang(bodyMax, courtyard));
   const drawn = styleOf(style).lines({ lands, obstacles, body, reach });
   const pieces = drawn.flatMap((line) => line.slice(1).map((to, i) => [line[i] as Point, to]));
   const box = boxOfPoints(pieces.flat());
   if (!box) return [];
-  const rectangular = style === 'outline' && body.length === 4 && body.every(({ bulge }) => !bulge);
+  const rectangular = style === 'outline' && body.length === 4;
   const near = obstacles.filter(
     (o) => gapBetween(o, box) < reach && !(rectangular && strictlyInside(o, box, reach)),
   );
   // chords of round obstacles cut inside their arcs by this tolerance
   const keep = near.map((o) => flatten(contourOf(growPlaced(o, reach + CHORD)), CHORD));
   return joined(cutLines(pieces, keep)).filter((line) => lengthOf(line) >= 2 * width);
+}
+
+/**
+ * Where the middle of a line beside the body runs: its inner edge on the largest body's, or as far
+ * out as the courtyard lets it, but never further in than its middle on the body's edge.
+ * @param room from the body to the courtyard, mm
+ */
+function besideBody(body: Polygon, width: number, room: number): Polygon {
+  const out = Math.max(0, Math.min(width / 2, room - width / 2));
+  if (out < 1e-9) return body;
+  const box = boxOfPoints(body) as Box;
+  const rectangular =
+    body.length === 4 &&
+    body.every(({ x, y }) => isEdge(x, box.minX, box.maxX) && isEdge(y, box.minY, box.maxY));
+  if (rectangular) return cornersOf(grow(box, out));
+  return inflate([body], out, 'round')[0] ?? body;
+}
+
+function isEdge(v: number, low: number, high: number): boolean {
+  return Math.abs(v - low) < 1e-9 || Math.abs(v - high) < 1e-9;
 }
 
 function styleOf(style: LegendStyle) {
@@ -116,19 +139,54 @@ function joined(pieces: readonly Polyline[]): Polyline[] {
 
 /**
  * Tries the places beside land 1, beyond the end of its row first, then beyond its toe, and takes
- * the first that is clear of lands, openings and the body and nearer to land 1 than to any other.
+ * the first that is clear of lands, openings and the body, nearer to land 1 than to any other, and
+ * inside the courtyard: in the usual size, smaller, then in the other shapes. Where none fits
+ * inside, the usual mark is set outside, and the courtyard has to grow.
  */
-function pin1Mark(input: LegendInput, shape: Pin1Shape, obstacles: readonly Placed[]): Polygon | null {
-  const { lands, bodyMax, process, first } = input;
-  if (!first) return null;
-  const { legendGap: gap, legendWidth } = process;
-  const size = MARK_WIDTHS * legendWidth;
-  const opening = input.maskOpenings.find((o) => o.lands.includes(lands.indexOf(first)))?.opening;
-  const index = neighboursOf(obstacles);
+function pin1Mark(
+  input: LegendInput,
+  shapes: readonly Pin1Shape[],
+  obstacles: readonly Placed[],
+): Polygon | null {
+  const [usual] = shapes;
+  if (!usual || !input.first) return null;
+  const search = { ...input, first: input.first, index: neighboursOf(obstacles), obstacles };
+  for (const shape of shapes) {
+    for (const widths of MARK_WIDTHS) {
+      const size = widths * input.process.legendWidth;
+      const { clear } = markBeside(search, shape, size, input.courtyard);
+      if (clear) return clear;
+    }
+  }
+  const { clear, ambiguous } = markBeside(
+    search,
+    usual,
+    (MARK_WIDTHS[0] ?? 4) * input.process.legendWidth,
+    null,
+  );
+  return clear ?? ambiguous;
+}
+
+interface MarkSearch extends LegendInput {
+  readonly first: Land;
+  readonly obstacles: readonly Placed[];
+  readonly index: Neighbours;
+}
+
+/** The first clear place of a mark, and the first that is clear but nearer to another land. */
+function markBeside(
+  search: MarkSearch,
+  shape: Pin1Shape,
+  size: number,
+  within: Box | null,
+): { readonly clear: Polygon | null; readonly ambiguous: Polygon | null } {
+  const { lands, bodyMax, first, obstacles, index } = search;
+  const { legendGap: gap } = search.process;
+  const opening = search.maskOpenings.find((o) => o.lands.includes(lands.indexOf(first)))?.opening;
   const isClear = (mark: Polygon): boolean => {
     const box = boxOfPoints(mark) as Box;
     const near = index.near(grow(box, gap)).map((i) => obstacles[i] as Placed);
-    return near.every((o) => gapBetween(box, o) >= gap - 1e-9) && gapBetween(box, bodyMax) >= 0;
+    return near.every((o) => gapBetween(box, o) >= gap - 1e-9) && gapBetween(box, bodyMax) >= -1e-9;
   };
   const pointsAtFirst = (mark: Polygon): boolean => {
     const own = gapToPolygon(first.copper, mark) + 1e-6;
@@ -140,19 +198,21 @@ function pin1Mark(input: LegendInput, shape: Pin1Shape, obstacles: readonly Plac
   for (const direction of directionsFrom(first, bodyMax)) {
     const from = edgePoint(first.at, opening ?? first.copper, direction, gap);
     // a land under the body is pointed at from beside the body
-    const beside = edgePoint(first.at, bodyMax, direction, gap);
+    const beside = edgePoint(first.at, bodyMax, direction, within ? 0 : gap);
     const body = isBeyond(beside, from, direction) ? distance(beside, from) : 0;
     for (const start of body > 0 ? [0, body] : [0]) {
       for (let extra = start; extra <= start + 2; extra += 0.1) {
         const mark = markAt(shape, add(from, turn({ x: extra, y: 0 }, direction)), direction, size);
+        // further out it does not come back in
+        if (within && overhang(boxOfPoints(mark) as Box, within) > 1e-6) break;
         if (!isClear(mark)) continue;
-        if (pointsAtFirst(mark)) return mark;
+        if (pointsAtFirst(mark)) return { clear: mark, ambiguous };
         ambiguous ??= mark;
         break;
       }
     }
   }
-  return ambiguous;
+  return { clear: null, ambiguous };
 }
 
 /** Whether a point lies further along a direction than another. */
@@ -177,7 +237,8 @@ function directionsFrom({ at, rotation, end }: Land, body: Box): number[] {
   const usual = one === 90 || one === 180 ? one : other;
   const step = turn({ x: 1, y: 0 }, usual);
   const along = at.x * step.x + at.y * step.y >= 0 ? usual : fullTurn(usual + 180);
-  return at.x === 0 || at.y === 0 ? [rotation, along] : [along, rotation];
+  const usualTwo = at.x === 0 || at.y === 0 ? [rotation, along] : [along, rotation];
+  return [...usualTwo, fullTurn(along + 180)];
 }
 
 /** A point beyond the edge of a box, from a point in it in a direction. */

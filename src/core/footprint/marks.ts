@@ -1,10 +1,10 @@
-import { boxRound, centreOf, cornersOf, grow, type Box } from '../geometry/box';
+import { boxOfPoints, boxRound, centreOf, cornersOf, grow, overhang, type Box } from '../geometry/box';
 import { flatten, type Contour } from '../geometry/contour';
 import { contourOf } from '../geometry/figure';
 import { area, inflate, unite, type Polygon } from '../geometry/polygon';
 import { roundDown, roundUp } from '../land/rounding';
 import type { Process } from '../process/process';
-import type { AssemblyDrawing, BoredHole, Courtyard, Land, PlacedKeepOut } from './footprint';
+import type { AssemblyDrawing, BoredHole, Courtyard, Land, Legend, PlacedKeepOut } from './footprint';
 
 /** What the courtyard is drawn from; lengths in mm. */
 export interface CourtyardInput {
@@ -34,14 +34,41 @@ export function drawCourtyard(
     };
   };
   const box = out(boxRound(occupied) as Box);
-  if (shape === 'box') return { excess, box, contour: null };
+  if (shape === 'box') return { excess, box, contour: null, grownFor: null };
   const pieces = occupied.map((item) => cornersOf(out(item)));
   if (bodyShape) pieces.push(...inflate([flatten(bodyShape, 0.01)], excess, 'round').map((p) => [...p]));
   // holes between rows belong to the courtyard
   const outer = unite(pieces).filter((polygon) => area(polygon) > 0);
   const [contour] = outer.sort((a, b) => area(b) - area(a));
   // parts that lie apart have one courtyard all the same
-  return { excess, box, contour: outer.length === 1 && contour ? contour : null };
+  return { excess, box, contour: outer.length === 1 && contour ? contour : null, grownFor: null };
+}
+
+/** The courtyard grown, outward to the process's step, until the legend's ink lies inside of it. */
+export function encloseLegend(
+  courtyard: Courtyard,
+  { lines, width, pin1 }: Legend,
+  { courtyardRounding: step }: Process,
+): Courtyard {
+  const ink = boxRound([
+    ...lines.flatMap((line) => boxOfPoints(line) ?? []).map((box) => grow(box, width / 2)),
+    courtyard.box,
+  ]) as Box;
+  const mark = (pin1 && boxOfPoints(pin1)) ?? courtyard.box;
+  // a line whose middle lies on the body's edge may reach out by its half
+  const byLines = overhang(ink, courtyard.box) > width / 2 + 1e-6;
+  const byMark = overhang(mark, courtyard.box) > 1e-6;
+  if (!byLines && !byMark) return courtyard;
+  const round = boxRound([courtyard.box, ...(byLines ? [ink] : []), ...(byMark ? [mark] : [])]) as Box;
+  const out = (side: 'minX' | 'minY' | 'maxX' | 'maxY') => {
+    if (Math.abs(round[side] - courtyard.box[side]) < 1e-6) return courtyard.box[side];
+    return side.startsWith('min') ? roundDown(round[side], step) : roundUp(round[side], step);
+  };
+  const box = { minX: out('minX'), minY: out('minY'), maxX: out('maxX'), maxY: out('maxY') };
+  const pieces =
+    courtyard.contour && unite([[...courtyard.contour], cornersOf(grow(byLines ? ink : mark, 0))]);
+  const contour = pieces?.length === 1 ? (pieces[0] ?? null) : null;
+  return { ...courtyard, box, contour, grownFor: byMark ? 'pin-1 mark' : 'legend' };
 }
 
 /** Line width of the assembly drawing, mm. */

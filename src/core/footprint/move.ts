@@ -104,10 +104,11 @@ function movedGroup<G extends SolvedGroup>(group: G, placement: Placement): G {
 }
 
 /** A box that is turned by other than quarters goes on as a contour. */
-function movedCourtyard({ box, contour, excess }: Courtyard, placement: Placement): Courtyard {
+function movedCourtyard({ box, contour, excess, grownFor }: Courtyard, placement: Placement): Courtyard {
   const outline = contour ?? (keepsAxes(placement) ? null : cornersOf(box));
   return {
     excess,
+    grownFor,
     box: putBox(placement, box),
     contour: outline && putContour(placement, outline),
   };

@@ -61,6 +61,15 @@ export function usualShape(polarity: Polarity | null): Pin1Shape {
   return polarity === 'cathode' ? 'bar' : polarity === 'plus' ? 'plus' : 'wedge';
 }
 
+/** Shapes to try, the wanted one first; what was chosen, or says the polarity, is not replaced. */
+export function shapesToTry(chosen: Pin1Shape | null, polarity: Polarity | null): readonly Pin1Shape[] {
+  if (chosen) return [chosen];
+  const usual = usualShape(polarity);
+  return usual === 'plus'
+    ? [usual]
+    : [usual, ...(['wedge', 'bar', 'disc'] as const).filter((s) => s !== usual)];
+}
+
 /**
  * A mark that starts at a spot and grows away from its land.
  * @param size length of the mark's unit, mm

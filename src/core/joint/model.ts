@@ -135,7 +135,11 @@ function pinModel({ lead, title }: PinGroup, land: Land, level: Level, process: 
   const { hole: drilled } = land.padstack;
   const hole = drilled ? narrowOf(drilled.figure) : 0;
   const { plus = 0, minus = 0 } = drilled ?? {};
-  const across = { min: diagonal(lead, 'min'), nom: 0, max: diagonal(lead, 'max') } as Toleranced;
+  // in a slot the thin side decides
+  const slotted = drilled?.figure.kind === 'oblong' && lead.shape === 'rectangle';
+  const across = slotted
+    ? lead.thickness
+    : ({ min: diagonal(lead, 'min'), nom: 0, max: diagonal(lead, 'max') } as Toleranced);
   return {
     title,
     variables: [

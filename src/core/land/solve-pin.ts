@@ -1,5 +1,5 @@
 import type { Level, TrimId } from '../document/document';
-import type { Figure } from '../geometry/figure';
+import { sizeOf, type Figure } from '../geometry/figure';
 import type { PinGroup, PinSection } from '../package/terminal';
 import { drillFor, type Process } from '../process/process';
 import { quantise } from '../units/length';
@@ -13,6 +13,52 @@ import { HOLE_ALLOWANCE, HOLE_LAND_STEP, HOLE_SOURCE, LAND_ALLOWANCE, PIN_COURTY
 /** The largest distance across a lead's section: what its hole has to clear. mm */
 export function diagonal({ shape, width, thickness }: PinSection, limit: 'min' | 'nom' | 'max'): number {
   return shape === 'round' ? width[limit] : quantise(Math.hypot(width[limit], thickness[limit]));
+}
+
+/**
+ * How far the finished hole can close before a lead no longer goes in, mm; less than nothing where it
+ * does not. A rectangular lead in a slot is stopped by the thin side, or by its corners in the slot's
+ * round ends.
+ * @param hole round, or a slot along the lead's width
+ */
+export function playIn(hole: Figure, lead: PinSection, limit: 'min' | 'nom' | 'max'): number {
+  const { width: length, height: across } = sizeOf(hole);
+  if (hole.kind !== 'oblong' || lead.shape === 'round')
+    return Math.min(length, across) - diagonal(lead, limit);
+  const [w, t] = [lead.width[limit], lead.thickness[limit]];
+  const thin = across - t;
+  if (thin <= 0) return thin;
+  return Math.min(thin, length - w - roundEnds(across, t));
+}
+
+/** What the round ends of a slot take from its length for a lead of a thickness. mm */
+function roundEnds(across: number, thickness: number): number {
+  return across - Math.sqrt(Math.max(0, across * across - thickness * thickness));
+}
+
+/** A lead thinner than half its width is flat: a slot fits it better than a round hole. */
+export function isFlat({ shape, width, thickness }: PinSection): boolean {
+  return shape === 'rectangle' && thickness.nom < width.nom / 2 - 1e-9;
+}
+
+/**
+ * The slot for a flat lead: across, its thickness and the allowance; along, its width, the allowance
+ * and what the round ends take. Both up to the next drill step.
+ */
+export function slotFor(
+  { width, thickness }: PinSection,
+  level: Level,
+  process: Process,
+): { readonly across: number; readonly length: number } {
+  const allowance = HOLE_ALLOWANCE[level];
+  const across = drillFor(thickness.max + allowance, process);
+  const length = roundUp(width.max + allowance + roundEnds(across, thickness.max), HOLE_LAND_STEP);
+  return { across, length };
+}
+
+/** Copper beyond the wall of a slot or hole, for the land's size: twice the ring and the allowance. mm */
+export function landOver(level: Level, { minRing }: Process): number {
+  return 2 * minRing + LAND_ALLOWANCE[level];
 }
 
 /**

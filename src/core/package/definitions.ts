@@ -17,7 +17,7 @@ export interface DimensionDefinition<S extends string = string> {
   /** Counts only: the values that there are. */
   readonly oneOf?: readonly number[];
   /** Entry text that fills the dimension where nothing was entered; makes it optional. */
-  readonly derived?: string | ((options: Options) => string);
+  readonly derived?: string | ((options: Options, entered: (symbol: string) => boolean) => string);
   /** What fills it is a typical value of the trade, which the lands rest on: it is told. */
   readonly typical?: boolean;
   /** Options under which the part has this dimension at all; it is asked for under others only once entered. */

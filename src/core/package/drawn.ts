@@ -1,6 +1,6 @@
 import type { LegendStyle } from '../document/document';
 import type { Finding } from '../document/finding';
-import type { Contour } from '../geometry/contour';
+import { flatten, type Contour } from '../geometry/contour';
 import {
   contourOf,
   freeContour,
@@ -12,6 +12,7 @@ import {
 } from '../geometry/figure';
 import { isHome, putAngle, putPart, putPoint, within, type Placement } from '../geometry/placement';
 import { isQuarter, type Point } from '../geometry/point';
+import { inflate, type Polygon } from '../geometry/polygon';
 import type { Assembly } from '../geometry/solid';
 import type { Toleranced } from '../units/toleranced';
 import { turnLine, type DimensionLine } from './lines';
@@ -119,6 +120,23 @@ export function bodyAt(extent: BodyExtent, limit: 'min' | 'nom' | 'max'): Placed
   const { x, y, centre = { x: 0, y: 0 }, rotation = 0 } = extent;
   return place(rectangle(x[limit], y[limit]), centre, rotation);
 }
+
+/**
+ * The body's outline seen from above at one of its limits, where it stands: that of a body which is
+ * no rectangle grows and shrinks all round. mm
+ */
+export function bodyShape(extent: BodyExtent, limit: 'min' | 'nom' | 'max'): Polygon {
+  const { x, y, outline } = extent;
+  if (!outline) return flatten(contourOf(bodyAt(extent, limit)), CHORD);
+  const by = Math.max(x[limit] - x.nom, y[limit] - y.nom) / 2;
+  const nominal = flatten(bodyOutline(extent), CHORD);
+  if (Math.abs(by) < 1e-9) return nominal;
+  const [grown] = inflate([nominal], by, 'round');
+  return grown ?? nominal;
+}
+
+/** Tolerance of chords round round bodies, mm. */
+const CHORD = 0.001;
 
 /** The body's outline seen from above at nominal size, where it stands. mm */
 export function bodyOutline(extent: BodyExtent): Contour {

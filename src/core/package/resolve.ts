@@ -1,5 +1,5 @@
 import type { PackageIntent, SheetUnit } from '../document/document';
-import { TYPICAL, writtenEntry } from '../document/entries';
+import { TYPICAL, writtenEntry, type WrittenEntry } from '../document/entries';
 import { evaluateEntry, type EntryScope } from '../units/entry';
 import { isNotGiven } from '../units/entry-text';
 import type { EntryError } from '../units/entry-tokens';
@@ -88,8 +88,12 @@ function chosenOptions(family: FamilyDefinition, chosen: Readonly<Record<string,
 }
 
 /** The family's own formula for a dimension; empty where it has to be entered. */
-export function derivedText({ derived = '' }: DimensionDefinition, options: Options): string {
-  return typeof derived === 'string' ? derived : derived(options);
+export function derivedText(
+  { derived = '' }: DimensionDefinition,
+  options: Options,
+  entered: (symbol: string) => boolean = () => false,
+): string {
+  return typeof derived === 'string' ? derived : derived(options, entered);
 }
 
 class Resolver {
@@ -113,6 +117,12 @@ class Resolver {
     return resolved;
   }
 
+  /** Whether a dimension was entered, for those that follow from others only then. */
+  private readonly entered = (symbol: string): boolean => {
+    const { dimensions } = this.intent;
+    return Object.hasOwn(dimensions, symbol) && isEntered(writtenEntry(dimensions[symbol]));
+  };
+
   private definition(symbol: string): DimensionDefinition | undefined {
     return this.family.dimensions.find((d) => d.symbol === symbol);
   }
@@ -122,8 +132,8 @@ class Resolver {
     const packageUnit = this.intent.unit ?? 'mm';
     const raw = Object.hasOwn(this.intent.dimensions, symbol) ? this.intent.dimensions[symbol] : undefined;
     const written = raw === undefined ? null : writtenEntry(raw);
-    const entered = written !== null && written.text.trim() !== '' && !isNotGiven(written.text);
-    const text = entered ? written.text : derivedText(definition, this.options);
+    const entered = written !== null && isEntered(written);
+    const text = entered ? written.text : derivedText(definition, this.options, this.entered);
     // a family's own formula is written in mm
     const unit = entered ? (written.unit ?? packageUnit) : (written?.unit ?? 'mm');
     const base = {
@@ -186,6 +196,10 @@ class Resolver {
       : [];
     return { kind: definition.kind, unit, symbols: new Map([...names, ...known]) };
   }
+}
+
+function isEntered({ text }: WrittenEntry): boolean {
+  return text.trim() !== '' && !isNotGiven(text);
 }
 
 const ZERO: Toleranced = { min: 0, nom: 0, max: 0, given: 'exact' };

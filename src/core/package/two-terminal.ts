@@ -3,8 +3,10 @@ import { exactly } from '../units/toleranced';
 import { line } from './lines';
 import type { BodyExtent, Polarity } from './drawn';
 import type { DimensionLine } from './lines';
-import type { Dimensions, OptionDefinition, Options } from './definitions';
+import type { DimensionDefinition, Dimensions, OptionDefinition, Options } from './definitions';
+import { length } from './declare';
 import type { NameNumber } from './naming';
+import { agreesWith } from './plausibility/counts';
 import { twoRows } from './rows';
 import { HOME, type SpanGroup, type TerminalForm } from './terminal';
 
@@ -34,7 +36,12 @@ export function chosenComponent(components: readonly Component[], options: Optio
  */
 export function bothEnds(
   form: TerminalForm,
-  sizes: { readonly span: Toleranced; readonly length: Toleranced; readonly width: Toleranced },
+  sizes: {
+    readonly span: Toleranced;
+    readonly length: Toleranced;
+    readonly width: Toleranced;
+    readonly inside?: Toleranced;
+  },
   height?: number,
 ): SpanGroup {
   return {
@@ -51,14 +58,51 @@ export function bothEnds(
   };
 }
 
+/** Length of one terminal; it follows from the distance between them where only that is given. */
+export function endLength(
+  name: string,
+  help: string,
+  limits: readonly [number, number],
+): DimensionDefinition<'T'> {
+  return length('T', name, help, limits, {
+    derived: (_options, entered) => (entered('S') ? '(L-S)/2' : ''),
+  });
+}
+
+/** Distance between the terminals, which some sheets give in place of their length. */
+export const INSIDE = length(
+  'S',
+  'Between terminals',
+  'Inside distance of the two terminals, where the sheet gives it',
+  [-40, 60],
+  { derived: 'L-2*T' },
+);
+
+/** S as the sheet gives it; nothing where it only follows from L and T. */
+export function insideOf({ L, T, S }: Dimensions<'L' | 'T' | 'S'>): { readonly inside?: Toleranced } {
+  const follows =
+    Math.abs(S.min - (L.min - 2 * T.max)) < 1e-6 && Math.abs(S.max - (L.max - 2 * T.min)) < 1e-6;
+  return follows ? {} : { inside: S };
+}
+
+/** S, L and T entered together have to agree. */
+export const insideAgrees = agreesWith<'S' | 'L' | 'T'>(
+  'S',
+  ['L', 'T'],
+  'L − 2·T',
+  (d) => d.L.nom - 2 * d.T.nom,
+  0.1,
+);
+
 /** Dimension lines of a block with a terminal under each end. */
-export function blockLines(d: Dimensions<'L' | 'W' | 'W1' | 'T' | 'A'>): DimensionLine[] {
+export function blockLines(d: Dimensions<'L' | 'W' | 'W1' | 'T' | 'S' | 'A'>): DimensionLine[] {
   const [x, y] = [d.L.nom / 2, d.W.nom / 2];
   return [
     line('L', 'plan', 'top', [-x, y], [x, y]),
     line('W', 'plan', 'right', [x, -y], [x, y]),
     line('W1', 'plan', 'left', [-x, -d.W1.nom / 2], [-x, d.W1.nom / 2]),
     line('T', 'front', 'bottom', [x - d.T.nom, 0], [x, 0]),
+    line('S', 'front', 'bottom', [d.T.nom - x, 0], [x - d.T.nom, 0], 1),
     line('A', 'front', 'right', [x, 0], [x, d.A.nom]),
   ];
 }

@@ -37,7 +37,7 @@ export function buildPadstack(
   const laidVias = viasOf(base, copper, choices, process);
   const vias = base.vias ? laidVias : laidVias.map((via) => ({ ...via, ...add(via, offset) }));
   const pasteMargin = choices.paste.margin ?? margins.paste;
-  const windows = base.kind === 'thermal' ? splitPaste(solved, choices, laidVias, process) : null;
+  const windows = wantsWindows(base, solved, choices) ? splitPaste(solved, choices, laidVias, process) : null;
   const paste = pasteOf(base, solved, pasteMargin, choices, windows, process);
   const opening = openingOf(solved, byMask ? 0 : maskMargin, choices.mask);
   const mask =
@@ -192,6 +192,17 @@ function splitPaste(
     rows: windows.rows,
     keepOut,
   });
+}
+
+/** Longest side of an aperture in one piece: the squeegee scoops paste out of larger ones (IPC-7525B, 3.2.2). mm */
+export const LONGEST_APERTURE = 4;
+
+/** Whether the paste of a land is split: that of every exposed pad, and of surface lands too large for one opening. */
+function wantsWindows({ kind, hole }: StackBase, land: Figure, { paste }: StackChoices): boolean {
+  if (kind === 'thermal') return true;
+  if (kind !== 'surface' || hole !== null || paste.form !== null) return false;
+  const { width, height } = sizeOf(land);
+  return Math.max(width, height) > LONGEST_APERTURE + 1e-9;
 }
 
 function pasteOf(

@@ -31,7 +31,7 @@ export function sourcesOf(
     copper,
     mask,
     paste:
-      base.kind === 'thermal'
+      base.kind === 'thermal' || split
         ? split || choices.paste.none
           ? hand
           : 'process'

@@ -79,7 +79,10 @@ describe('mask-web', () => {
   it('holds with 0.15 mm', () => expect(found('mask-web', converter())).toEqual([]));
   it('finds a thin web; a smaller margin mends it', () => {
     // pitch 0.40, lands 0.25: gap 0.15, less twice the margin 0.05
-    const [finding] = found('mask-web', converter(fine));
+    const thin = converter(fine, { overrides: { lands: { rows: { X: '0.25' } } } });
+    const [finding] = found('mask-web', thin);
+    // computed lands keep the web
+    expect(found('mask-web', converter(fine))).toEqual([]);
     expect(finding).toMatchObject({
       severity: 'caution',
       measured: { value: expect.closeTo(0.05, 9), limit: 0.1 },
@@ -88,8 +91,8 @@ describe('mask-web', () => {
       'Margin 0.05 → 0.025',
       'One opening for each row',
     ]);
-    expect(afterRemedy('mask-web', converter(fine))).toEqual([]);
-    expect(afterRemedy('mask-web', converter(fine), 1)).toEqual([]);
+    expect(afterRemedy('mask-web', thin)).toEqual([]);
+    expect(afterRemedy('mask-web', thin, 1)).toEqual([]);
   });
   it('says when openings run into each other', () => {
     const [finding] = found('mask-web', converter({}, { overrides: { maskMargin: '0.2' } }));
@@ -176,7 +179,7 @@ describe('number-sequence', () => {
   it('finds doubles and the gaps they leave', () => {
     const twice = converter({}, { overrides: { numbers: { 'rows/2': '1' } } });
     expect(found('number-sequence', twice).map(({ message }) => message)).toEqual([
-      'Land number 1 is used 2 times.',
+      'Land number 1 is used 2 times, by lands that do not touch.',
       'Land number 2 is missing between 1 and 16.',
     ]);
     expect(afterRemedy('number-sequence', twice)).toEqual([]);
@@ -223,15 +226,15 @@ describe('assumptions', () => {
 
 describe('plausibility of the gull wing', () => {
   it('finds the whole lead entered as the foot; both remedies mend it', () => {
-    // overhang (6.4 − 4.4)/2 = 1.00; 1.00 fills all of it, 0.79 does not reach 80 %
+    // overhang (6.4 − 4.4)/2 = 1.00, 1.15 at most: 1.00 fills all of it, 0.9 is 0.78 of the largest
     const whole = converter({ L: { text: '0.9..1.1', label: 'L1' } });
     const [finding] = found('foot-overhang', whole);
     expect(finding).toMatchObject({
-      severity: 'stop',
-      measured: { value: expect.closeTo(1, 9), limit: 0.8 },
+      severity: 'caution',
+      measured: { value: expect.closeTo(1, 9), limit: 0.88 },
     });
-    expect(found('foot-overhang', converter({ L: '0.69..0.89' }))).toEqual([]);
-    expect(found('foot-overhang', converter({ L: '0.7..0.9' }))).toHaveLength(1);
+    expect(found('foot-overhang', converter({ L: '0.77..0.97' }))).toEqual([]);
+    expect(found('foot-overhang', converter({ L: '0.81..0.97' }))).toHaveLength(1);
     const [keep, replace] = finding?.remedies ?? [];
     expect(keep?.edits[0]).toEqual({
       at: '/package/dimensions/L1',

@@ -56,8 +56,8 @@ describe('the datasheet’s own lands', () => {
       recommended.get('rows')?.land ?? undefined,
     );
     // (7.00 − 6.20 − 0.415331)/2 and (5.491548 − 4.60 − 0.593717)/2
-    expect(toe?.rms).toBeCloseTo(0.192335, 5);
-    expect(heel?.rms).toBeCloseTo(0.148915, 5);
+    expect(toe?.inverse).toBeCloseTo(0.192335, 5);
+    expect(heel?.inverse).toBeCloseTo(0.148915, 5);
   });
   it('are used once adopted, and what is set by hand goes before them', () => {
     const adopted = pattern({ adopted: true, reason: 'as soldered on the evaluation board' });

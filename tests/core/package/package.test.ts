@@ -62,7 +62,7 @@ describe('reading the dimensions of a package', () => {
     [{ n: 15 }, 'n', 'multiple of 2'],
     [{ n: '16.5' }, 'n', 'whole number'],
     [{ n: '14..16' }, 'n', 'whole number'],
-    [{ n: 128 }, 'n', 'between 8 and 64'],
+    [{ n: 128 }, 'n', 'between 4 and 64'],
     [{ E: '240' }, 'E', 'is the unit right?'],
     [{ L: '0' }, 'L', 'between'],
     [{ H: '1', L: 'H/2' }, 'L', 'one of n, e, E'],
@@ -142,7 +142,7 @@ describe('standard names', () => {
     ['axial', {}, 'RESAD1016W60L630D235N'],
     ['radial', {}, 'CAPRD250W50D630H1120N'],
     ['pin-header', {}, 'HDRV10W64P254_2X5_1270X508X850N'],
-    ['mounting-hole', {}, 'MTGNP270H270N'],
+    ['mounting-hole', {}, 'MTGNP270H270'],
   ])('of %s %j is %s, and reads back', (id, options, name) => {
     const family = familyById(id) as FamilyDefinition;
     const intent = { family: id, options, dimensions: family.example as Record<string, string> };

@@ -20,6 +20,7 @@ export const annularRing: Rule = {
   source: 'Process: smallest ring and drill wander; IPC-2221B, clause 9.1.2',
   severity: 'stop',
   stage: 'stack',
+  looksAt: ['plated holes'],
   check({ footprint, process, compiled: { document } }) {
     const { minRing: limit, drillWander: wander } = process;
     const rings = footprint.lands.flatMap((land) => (land.hole && land.plated ? [thinnest(land)] : []));

@@ -13,6 +13,7 @@ export const assumptions: Rule = {
   source: 'IPC-7351B, clause 3.1: land sizes rest on the limits of the part',
   severity: 'note',
   stage: 'measure',
+  looksAt: ['dimensions'],
   check({ compiled: { resolved } }) {
     const assumed = (resolved?.dimensions ?? []).filter(({ assumption }) => assumption !== null);
     if (assumed.length === 0) return [];

@@ -11,6 +11,7 @@ export const bodyClearance: Rule = {
   source: 'Document or process: clearance under bodies',
   severity: 'caution',
   stage: 'rise',
+  looksAt: ['a limit of clearance'],
   check({ footprint: { body } }) {
     const { min } = body.heights.underside;
     const limit = body.limits.minClearance;

@@ -11,6 +11,7 @@ export const bodyHeight: Rule = {
   source: 'Document or process: tallest part',
   severity: 'stop',
   stage: 'rise',
+  looksAt: ['a limit of height'],
   check({ footprint, process }) {
     const {
       limits: { maxHeight: own },

@@ -10,6 +10,7 @@ export const centreGrid: Rule = {
   source: 'Process: grid of centres',
   severity: 'note',
   stage: 'mark',
+  looksAt: ['lands'],
   check({ footprint, process }) {
     const grid = process.centreGrid;
     if (grid <= 0) return [];
@@ -31,6 +32,7 @@ export const originCentre: Rule = {
   source: 'Placement machines pick a part at its origin',
   severity: 'note',
   stage: 'mark',
+  looksAt: ['lands'],
   check({ footprint, compiled: { document } }) {
     const { origin, body, lands } = footprint;
     const middle = body.extent.centre ?? { x: 0, y: 0 };

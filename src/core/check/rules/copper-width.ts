@@ -12,6 +12,7 @@ export const copperWidth: Rule = {
   source: 'Process: narrowest copper',
   severity: 'stop',
   stage: 'land',
+  looksAt: ['lands'],
   check({ footprint, process }) {
     const limit = process.minWidth;
     const misses = footprint.lands.flatMap((land): Miss[] => {

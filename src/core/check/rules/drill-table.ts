@@ -17,6 +17,7 @@ export const drillTable: Rule = {
   source: 'Process: drills, or drill step',
   severity: 'note',
   stage: 'stack',
+  looksAt: ['holes'],
   check({ footprint, process }) {
     const say = (message: string, hole: number, stack: string, lands: readonly string[]): RuleFinding => {
       const next = drillFor(hole, process);

@@ -22,6 +22,7 @@ export const edgeOverhang: Rule = {
   source: 'Document: edge and overhang; process: edge to copper and to hole',
   severity: 'stop',
   stage: 'rise',
+  looksAt: ['a board edge'],
   check({ footprint, process }) {
     const { edge } = footprint;
     if (!edge) return [];

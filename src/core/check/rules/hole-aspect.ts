@@ -15,6 +15,7 @@ export const holeAspect: Rule = {
   source: 'Process: hole aspect ratio',
   severity: 'caution',
   stage: 'stack',
+  looksAt: ['plated holes'],
   check({ footprint, process }) {
     const { maxHoleAspect: limit, boardThickness } = process;
     const misses = footprint.lands.flatMap((land): Miss[] =>

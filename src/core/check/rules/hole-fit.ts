@@ -5,16 +5,20 @@
 import { pointerKey } from '../../document/edit';
 import type { Remedy } from '../../document/finding';
 import type { Land } from '../../footprint/footprint';
-import { narrowOf } from '../../geometry/figure';
+import type { Level } from '../../document/document';
+import { narrowOf, type Figure } from '../../geometry/figure';
+import { roundUp } from '../../land/rounding';
 import type { PinSolution } from '../../land/solution';
-import { diagonal } from '../../land/solve-pin';
-import { HOLE_ALLOWANCE, HOLE_MOST, HOLE_SOURCE } from '../../land/tables';
+import { diagonal, isFlat, landOver, playIn, slotFor } from '../../land/solve-pin';
+import { HOLE_ALLOWANCE, HOLE_LAND_STEP, HOLE_MOST, HOLE_SOURCE } from '../../land/tables';
+import type { Process } from '../../process/process';
+import { formatNumber } from '../../units/length';
 import { fill, idsOf, mm, type CheckContext, type Rule, type RuleFinding } from '../rule';
 
 const messages = {
   tight:
     'Hole {hole} mm of land {land} for leads of up to {lead} mm across leaves {left} mm; level {level} needs {limit} mm; {count} such in all.',
-  wide: 'Hole {hole} mm of land {land} leaves {left} mm round the smallest lead of {lead} mm; at most {limit} mm are filled reliably; {count} such in all.',
+  wide: 'Hole {hole} mm of land {land} leaves {left} mm across the thin side of the smallest lead, {lead} mm; at most {limit} mm are filled reliably; {count} such in all.',
 };
 
 /** A land whose hole leaves too little or too much round its lead. */
@@ -30,29 +34,33 @@ export const holeFit: Rule = {
   source: HOLE_SOURCE,
   severity: 'stop',
   stage: 'land',
+  looksAt: ['leads through holes'],
   check(context) {
     const { footprint } = context;
     return footprint.groups.flatMap((group) => (group.kind === 'pin' ? findings(group, context) : []));
   },
 };
 
-function findings(group: PinSolution, { footprint, compiled: { document } }: CheckContext): RuleFinding[] {
+function findings(
+  group: PinSolution,
+  { footprint, process, compiled: { document } }: CheckContext,
+): RuleFinding[] {
   const { level } = document;
   const { lead, stated, id } = group.terminals;
-  const [most, least] = [diagonal(lead, 'max'), diagonal(lead, 'min')];
   const own = footprint.lands.flatMap((land) =>
-    land.group === id && land.padstack.hole ? [{ land, hole: narrowOf(land.padstack.hole.figure) }] : [],
+    land.group === id && land.padstack.hole ? [{ land, figure: land.padstack.hole.figure }] : [],
   );
+  const misfits = (left: (hole: Figure) => number): Misfit[] =>
+    own.map(({ land, figure }) => ({ land, hole: narrowOf(figure), left: left(figure) }));
   // a hole that the part's drawing states is its maker's business, unless the lead cannot enter
   const needed = stated ? 0 : HOLE_ALLOWANCE[level];
-  const tight = own
-    .map(({ land, hole }): Misfit => ({ land, hole, left: hole - most }))
+  const tight = misfits((hole) => playIn(hole, lead, 'max'))
     .filter(({ left }) => left < needed - 1e-9)
     .sort((a, b) => a.left - b.left);
+  const thin = lead.shape === 'round' ? lead.width.min : lead.thickness.min;
   const wide = stated
     ? []
-    : own
-        .map(({ land, hole }): Misfit => ({ land, hole, left: hole - least }))
+    : misfits((hole) => narrowOf(hole) - thin)
         .filter(({ left }) => left > HOLE_MOST[level] + 1e-9)
         .sort((a, b) => b.left - a.left);
   const say = (message: string, all: readonly Misfit[], across: number, limit: number): RuleFinding[] => {
@@ -65,13 +73,40 @@ function findings(group: PinSolution, { footprint, compiled: { document } }: Che
         message: fill(message, { ...values, level, count: all.length }),
         measured: { value: left, limit, unit: 'mm' },
         place: { at: land.at, lands: idsOf(all.map((misfit) => misfit.land)) },
-        remedies: remediesFor(all, group, document),
+        remedies: [
+          ...slotted(message === messages.wide ? group : null, level, process),
+          ...remediesFor(all, group, document),
+        ],
         // a lead that does not go in is a stop
         ...(left <= 0 ? {} : { severity: 'caution' as const }),
       },
     ];
   };
-  return [...say(messages.tight, tight, most, needed), ...say(messages.wide, wide, least, HOLE_MOST[level])];
+  return [
+    ...say(messages.tight, tight, diagonal(lead, 'max'), needed),
+    ...say(messages.wide, wide, thin, HOLE_MOST[level]),
+  ];
+}
+
+/** A slot with its land, for a flat lead that a round hole holds loosely. */
+function slotted(group: PinSolution | null, level: Level, process: Process): Remedy[] {
+  if (!group || !isFlat(group.terminals.lead)) return [];
+  const { across, length } = slotFor(group.terminals.lead, level, process);
+  const land = (size: number) =>
+    `${formatNumber(roundUp(size + landOver(level, process), HOLE_LAND_STEP))}mm`;
+  const at = `/stacks/groups/${pointerKey(group.terminals.id)}`;
+  return [
+    {
+      label: `Slot ${mm(length)} × ${mm(across)}`,
+      edits: [
+        { at: `${at}/hole/diameter`, value: `${formatNumber(across)}mm` },
+        { at: `${at}/hole/slot`, value: `${formatNumber(length)}mm` },
+        { at: `${at}/shape`, value: 'oblong' },
+        { at: `${at}/width`, value: land(length) },
+        { at: `${at}/height`, value: land(across) },
+      ],
+    },
+  ];
 }
 
 /** What was set by hand is taken back: the hole of the group, or that of single lands. */

@@ -16,6 +16,7 @@ export const holeToLand: Rule = {
   source: 'Process: hole to other land',
   severity: 'stop',
   stage: 'stack',
+  looksAt: ['holes'],
   check({ footprint, process, lands }) {
     const limit = process.minHoleToLand;
     const holes = [

@@ -15,6 +15,7 @@ export const holeWeb: Rule = {
   source: 'Process: smallest web between holes',
   severity: 'stop',
   stage: 'stack',
+  looksAt: ['several holes'],
   check({ footprint, process }) {
     const holes = [
       ...footprint.lands.flatMap(({ hole, vias }) => [

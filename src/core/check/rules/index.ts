@@ -23,6 +23,7 @@ import { jointGoal } from './joint-goal';
 import { jointMargin } from './joint-margin';
 import { keepOut } from './keep-out';
 import { landGap } from './land-gap';
+import { ballLand, padLand, patternFar } from './land-size';
 import { landToPad } from './land-to-pad';
 import { landUnderBody } from './land-under-body';
 import { legendHidden, legendThin, textOverLand, textSize } from './legend-lines';
@@ -35,13 +36,16 @@ import { nameGeometry } from './name-geometry';
 import { numberOrder } from './number-order';
 import { numberSequence } from './number-sequence';
 import { heightBody, spanTolerance, standoffBall, standoffHeight, terminalsInSpan } from './package-sizes';
+import { maskClosed, pasteBeyond, pasteLarge, pasteMissing } from './openings';
 import { pasteArea } from './paste-area';
 import { pasteBead } from './paste-bead';
 import { pasteBridge } from './paste-bridge';
 import { pin1Mark } from './pin-1-mark';
+import { planeClearance, reliefSpokes } from './planes';
 import { asymmetry, landOffTerminal, pitch, pitchDrift } from './positions';
 import { terminalGap } from './terminal-gap';
 import { thermalCoverage } from './thermal-coverage';
+import { unplatedLead } from './unplated-lead';
 import { pasteOverVia, viaInLand } from './via-in-land';
 
 /** All rules that hold for every family. To add one, write its file and list it here. */
@@ -51,6 +55,9 @@ export const RULES: readonly Rule[] = [
   landToPad,
   landUnderBody,
   copperWidth,
+  ballLand,
+  padLand,
+  patternFar,
   // the drawing's positions
   landOffTerminal,
   pitch,
@@ -68,11 +75,18 @@ export const RULES: readonly Rule[] = [
   holeToLand,
   holeAspect,
   drillTable,
+  unplatedLead,
+  reliefSpokes,
+  planeClearance,
   viaInLand,
   // openings
+  maskClosed,
   maskWeb,
   maskMargin,
   maskOverHole,
+  pasteMissing,
+  pasteBeyond,
+  pasteLarge,
   pasteArea,
   pasteBridge,
   pasteBead,

@@ -30,6 +30,7 @@ export const jointGoal: Rule = {
   source: 'IPC-7351B, clause 3.1 and tables 3-2 to 3-6: solder joint goals',
   severity: 'note',
   stage: 'land',
+  looksAt: ['spans'],
   check(context) {
     return context.footprint.groups.flatMap((group) =>
       group.kind === 'span' ? findings(group, context) : [],

@@ -41,6 +41,7 @@ export const jointMargin: Rule = {
   source: 'IPC-A-610 and J-STD-001: overhang, side joint length and end joint width',
   severity: 'caution',
   stage: 'prove',
+  looksAt: ['spans'],
   check(context) {
     return context.footprint.groups.flatMap((group) =>
       group.kind === 'span' ? findings(group, context) : [],

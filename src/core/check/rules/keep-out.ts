@@ -18,6 +18,7 @@ export const keepOut: Rule = {
   source: 'The area is kept free by the document',
   severity: 'stop',
   stage: 'stack',
+  looksAt: ['keep-outs'],
   check({ footprint: { lands, keepOuts, body } }) {
     // the package's own areas hold other parts off, not itself
     const own = keepOuts.filter(({ id }) => id !== null);

@@ -18,6 +18,7 @@ export const landGap: Rule = {
   source: 'Process: smallest copper gap',
   severity: 'stop',
   stage: 'land',
+  looksAt: ['several lands'],
   check({ footprint, process, lands, compiled }) {
     const limit = process.minGap;
     const apart = (a: Land, b: Land) => shareSide(a, b) && !areOneNode(a, b);

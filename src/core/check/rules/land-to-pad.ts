@@ -16,6 +16,7 @@ export const landToPad: Rule = {
   source: 'Process: smallest gap, mask web and mask margin',
   severity: 'caution',
   stage: 'land',
+  looksAt: ['exposed pads'],
   check({ footprint, process, lands, compiled: { document } }) {
     const limit = clearGap(process);
     const misses = footprint.lands.flatMap((pad): Miss[] => {

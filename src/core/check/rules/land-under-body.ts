@@ -19,6 +19,7 @@ export const landUnderBody: Rule = {
   source: 'Process: smallest standoff over a land',
   severity: 'caution',
   stage: 'land',
+  looksAt: ['outward leads'],
   check({ footprint, process, compiled }) {
     const { extent } = footprint.body;
     const limit = process.minStandoff;

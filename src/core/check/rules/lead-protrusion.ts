@@ -15,6 +15,7 @@ export const leadProtrusion: Rule = {
   source: 'Document or process: lead protrusion (IPC-A-610)',
   severity: 'note',
   stage: 'rise',
+  looksAt: ['leads below the board'],
   check({ footprint: { body } }) {
     const { protrusion, limits } = body;
     if (protrusion === null) return [];

@@ -1,14 +1,14 @@
 /**
  * Requires legend lines and letters that print and can be read, where they can be seen.
  */
-import { boxOfPoints, overhang, type Box } from '../../geometry/box';
-import { type Placed } from '../../geometry/figure';
-import { gapToLine } from '../../geometry/gaps';
+import { overhang } from '../../geometry/box';
+import { freeContour, place, type Placed } from '../../geometry/figure';
+import { gapToLine, roomWithin } from '../../geometry/gaps';
 import { grow } from '../../geometry/box';
 import { neighboursOf } from '../../geometry/neighbours';
 import type { Point } from '../../geometry/point';
 import type { Footprint, TextMark } from '../../footprint/footprint';
-import { bodyAt } from '../../package/drawn';
+import { bodyAt, bodyShape } from '../../package/drawn';
 import { fill, mm, type Rule, type RuleFinding } from '../rule';
 
 const NAMES = { reference: 'reference', value: 'value' } as const;
@@ -19,6 +19,7 @@ export const legendThin: Rule = {
   source: 'Process: thinnest legend line',
   severity: 'caution',
   stage: 'mark',
+  looksAt: ['legend'],
   check({ footprint: { legend, texts }, process }) {
     const limit = process.minLegendWidth;
     const message = 'The {what} is drawn {value} mm wide; {limit} mm is what prints.';
@@ -43,20 +44,30 @@ export const legendHidden: Rule = {
   id: 'legend-hidden',
   title: 'Legend under the body',
   source: 'IPC-7351B, clause 3.1.6: legend is visible after assembly',
-  severity: 'note',
+  severity: 'caution',
   stage: 'mark',
+  looksAt: ['legend'],
   check({ footprint }) {
     const { legend, texts } = footprint;
-    const body = bodyAt(footprint.body.extent, 'min');
-    const isUnder = (box: Box | null) => box !== null && overhang(box, body) < -legend.width;
-    const hidden = legend.lines.filter((line) => isUnder(boxOfPoints(line)));
+    const { extent } = footprint.body;
+    const largest = place(freeContour(bodyShape(extent, 'max')), { x: 0, y: 0 });
+    const depth = (line: readonly Point[]) =>
+      Math.max(...line.map((p) => roomWithin(largest, place({ kind: 'round', diameter: 0 }, p))));
+    const smallest = bodyAt(extent, 'min');
+    const worst = Math.max(0, ...legend.lines.map(depth));
+    const hidden = legend.lines.find((line) => depth(line) >= worst);
     const lines: RuleFinding[] =
-      hidden.length > 0 && hidden.length === legend.lines.length
+      worst > 0.002
         ? [
             {
-              message: 'The whole legend lies under the body and is hidden after assembly.',
-              measured: { value: hidden.length, limit: 0, unit: 'count' },
-              place: { at: hidden[0]?.[0] ?? body.at },
+              message: fill(
+                'Legend lies up to {value} mm under the largest body and is hidden after assembly.',
+                {
+                  value: mm(worst),
+                },
+              ),
+              measured: { value: worst, limit: 0, unit: 'mm' },
+              place: { at: hidden?.[0] ?? largest.at },
               remedies: [
                 { label: 'Frame round body and lands', edits: [{ at: '/marks/style', value: 'around' }] },
               ],
@@ -66,9 +77,11 @@ export const legendHidden: Rule = {
     return [
       ...lines,
       ...texts
-        .filter(({ box }) => isUnder(box))
-        .map(({ role, at }): RuleFinding => ({
+        .filter(({ box }) => overhang(box, smallest) < -legend.width)
+        .map(({ role, at, box }): RuleFinding => ({
+          severity: 'note',
           message: `The ${NAMES[role]} lies under the body and is hidden after assembly.`,
+          measured: { value: -overhang(box, smallest), limit: 0, unit: 'mm' },
           place: { at },
           remedies: [aside(role)],
         })),
@@ -82,6 +95,7 @@ export const textSize: Rule = {
   source: 'Process: smallest text',
   severity: 'caution',
   stage: 'mark',
+  looksAt: ['texts'],
   check({ footprint: { texts }, process }) {
     const limit = process.minTextHeight;
     return texts
@@ -106,6 +120,7 @@ export const textOverLand: Rule = {
   source: 'Process: legend to opening',
   severity: 'caution',
   stage: 'mark',
+  looksAt: ['texts'],
   check({ footprint, process }) {
     const limit = process.legendGap;
     const obstacles = obstaclesOf(footprint);

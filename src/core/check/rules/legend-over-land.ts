@@ -21,6 +21,7 @@ export const legendOverLand: Rule = {
   source: 'Process: legend gap',
   severity: 'stop',
   stage: 'mark',
+  looksAt: ['legend'],
   check({ footprint, process }) {
     const obstacles = [
       ...footprint.maskOpenings.map(({ opening, lands }) => ({ area: opening, land: lands[0] ?? 0 })),

@@ -11,6 +11,7 @@ export const levelProcess: Rule = {
   source: 'Process: density levels; IPC-7351B, clause 1.4',
   severity: 'caution',
   stage: 'land',
+  looksAt: ['lands'],
   check({ process, compiled: { document } }) {
     const { level } = document;
     if (process.levels.includes(level)) return [];

@@ -16,6 +16,7 @@ export const maskMargin: Rule = {
   source: 'IPC-7351B, clause 3.1.6: openings as large as the land or larger',
   severity: 'caution',
   stage: 'stack',
+  looksAt: ['lands'],
   check({ footprint, compiled: { document } }) {
     const misses = footprint.lands.flatMap((land): Miss[] => {
       const { definedBy, mask, copper, offset } = land.padstack;

@@ -16,6 +16,7 @@ export const maskOverHole: Rule = {
   source: 'A hole that a lead goes through is open on both sides',
   severity: 'stop',
   stage: 'stack',
+  looksAt: ['lands with holes'],
   check({ footprint }) {
     const on = (side: Side) =>
       footprint.lands.flatMap((land): Miss[] => {

@@ -22,6 +22,7 @@ export const maskWeb: Rule = {
   source: 'Process: smallest mask web',
   severity: 'caution',
   stage: 'stack',
+  looksAt: ['several lands'],
   check({ footprint, process }) {
     const limit = process.minMaskWeb;
     const close = closerThan(

@@ -18,6 +18,7 @@ export const modelAtHand: Rule = {
   source: 'Tapis: what a model is worth',
   severity: 'note',
   stage: 'rise',
+  looksAt: ['an imported model'],
   check({ footprint: { body } }) {
     const { imported } = body;
     if (!imported) return [];

@@ -21,6 +21,7 @@ export const modelContact: Rule = {
   source: 'Geometry: contact against copper',
   severity: 'caution',
   stage: 'rise',
+  looksAt: ['an imported model'],
   check({ footprint }) {
     const misses = matchesOf(footprint, 'land').flatMap(({ land, contact }): Miss[] => {
       const out = overhang(boxAt(contact, contact.width, contact.height), land.copper);
@@ -39,6 +40,7 @@ export const modelPinCount: Rule = {
   source: 'Geometry: contacts against lands',
   severity: 'caution',
   stage: 'rise',
+  looksAt: ['an imported model'],
   check({ footprint }) {
     const { imported } = footprint.body;
     if (!imported?.seen) return [];

@@ -22,6 +22,7 @@ export const modelFloating: Rule = {
   source: 'JEDEC publication 95: coplanarity 0.10 mm',
   severity: 'caution',
   stage: 'rise',
+  looksAt: ['an imported model'],
   check({ footprint }) {
     const found = matchesOf(footprint, 'land').map(({ land, lift }): Miss => ({
       value: lift,
@@ -48,6 +49,7 @@ export const modelCoplanar: Rule = {
   source: 'JEDEC publication 95: coplanarity 0.10 mm',
   severity: 'caution',
   stage: 'rise',
+  looksAt: ['an imported model'],
   check({ footprint }) {
     const lifts = matchesOf(footprint, 'land').map(({ lift }) => lift);
     if (lifts.length < 2) return [];

@@ -18,6 +18,7 @@ export const modelPinInHole: Rule = {
   source: 'Geometry: pin section against hole',
   severity: 'stop',
   stage: 'rise',
+  looksAt: ['an imported model'],
   check({ footprint }) {
     const misses = matchesOf(footprint, 'pin').flatMap(({ land, contact }): Miss[] => {
       const left = land.hole ? clearance(contact, land.hole) : Infinity;

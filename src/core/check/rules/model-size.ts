@@ -22,6 +22,7 @@ export const modelHeight: Rule = {
   source: 'Datasheet: height of the part',
   severity: 'caution',
   stage: 'rise',
+  looksAt: ['an imported model'],
   check({ footprint: { body } }) {
     const top = body.imported?.seen?.box.max.z;
     const { min, max } = body.heights.top;
@@ -42,6 +43,7 @@ export const modelSpan: Rule = {
   source: 'Datasheet: span over the terminals, body',
   severity: 'caution',
   stage: 'rise',
+  looksAt: ['an imported model'],
   check({ footprint }) {
     const box = footprint.body.imported?.seen?.box;
     if (!box) return [];
@@ -87,6 +89,7 @@ export const modelCourtyard: Rule = {
   source: 'Geometry: model against courtyard',
   severity: 'caution',
   stage: 'rise',
+  looksAt: ['an imported model'],
   check({ footprint: { body, courtyard } }) {
     const box = body.imported?.seen?.box;
     if (!box) return [];

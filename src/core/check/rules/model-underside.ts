@@ -24,6 +24,7 @@ export const modelUnderside: Rule = {
   source: 'Geometry: underside against laminate, legend and vias',
   severity: 'caution',
   stage: 'rise',
+  looksAt: ['an imported model'],
   check({ footprint, process }) {
     const { imported, extent } = footprint.body;
     if (!imported?.seen) return [];

@@ -17,6 +17,7 @@ export const nameGeometry: Rule = {
   source: 'IPC-7351B, clause 3.1.5.7: land pattern naming',
   severity: 'caution',
   stage: 'release',
+  looksAt: ['an agreed name'],
   check({ footprint, compiled: { document } }) {
     const name = document.overrides?.standardName?.trim();
     const computed = footprint.standardName;

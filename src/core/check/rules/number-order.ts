@@ -9,6 +9,7 @@ export const numberOrder: Rule = {
   source: 'The numbering scheme',
   severity: 'note',
   stage: 'mark',
+  looksAt: ['lands'],
   check({ footprint: { lands }, compiled: { document } }) {
     const typed = document.overrides?.numbers ?? {};
     const misses = lands.flatMap((land): Miss[] => {

@@ -19,6 +19,7 @@ export const numberSequence: Rule = {
   source: 'Every terminal has one number of its own',
   severity: 'stop',
   stage: 'mark',
+  looksAt: ['lands'],
   check({ footprint: { lands } }) {
     const byNumber = new Map<string, Land[]>();
     for (const land of lands) byNumber.set(land.number, [...(byNumber.get(land.number) ?? []), land]);

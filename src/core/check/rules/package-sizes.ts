@@ -17,6 +17,7 @@ export const spanTolerance: Rule = {
   source: 'Published outlines: spans vary by less',
   severity: 'caution',
   stage: 'measure',
+  looksAt: ['spans'],
   check({ footprint, compiled }) {
     return footprint.groups.flatMap(({ kind, terminals }): RuleFinding[] => {
       if (kind !== 'span') return [];
@@ -48,6 +49,7 @@ export const terminalsInSpan: Rule = {
   source: 'Geometry: two terminals leave room between them',
   severity: 'stop',
   stage: 'measure',
+  looksAt: ['spans'],
   check({ footprint, compiled }) {
     return footprint.groups.flatMap(({ kind, terminals }): RuleFinding[] => {
       // a single row, or a lug that reaches past the middle, faces no other
@@ -79,6 +81,7 @@ export const standoffHeight: Rule = {
   source: 'Geometry: the standoff is a part of the height',
   severity: 'stop',
   stage: 'measure',
+  looksAt: ['a standoff'],
   check({ footprint: { body } }) {
     const { standoff, height } = body.extent;
     const value = standoff.min;
@@ -112,6 +115,7 @@ export const standoffBall: Rule = {
   source: 'Geometry: a package stands on its balls',
   severity: 'caution',
   stage: 'measure',
+  looksAt: ['balls'],
   check({ footprint: { body, groups } }) {
     const ball = groups.find(({ kind, terminals }) => kind === 'spot' && terminals.form.endsWith('ball'));
     if (ball?.kind !== 'spot') return [];
@@ -142,6 +146,7 @@ export const heightBody: Rule = {
   source: 'Published outlines: surface-mount bodies are lower than twice their larger side',
   severity: 'caution',
   stage: 'measure',
+  looksAt: ['a surface-mount body'],
   check({ footprint: { body } }) {
     const { height, x, y, mount } = body.extent;
     if (mount === 'through') return [];

@@ -28,6 +28,7 @@ export const pasteArea: Rule = {
   source: 'IPC-7525B, clause 3.2.1.1',
   severity: 'caution',
   stage: 'stack',
+  looksAt: ['paste'],
   check(context) {
     return context.footprint.padstacks.flatMap((stack): RuleFinding[] => {
       const worst = sizesOfPlaced(stack.paste)

@@ -7,7 +7,7 @@ import { putPlaced, undone } from '../../geometry/placement';
 import { worstOf, type Miss, type Rule } from '../rule';
 
 const message =
-  'Paste of land {land} reaches {value} mm under the body beyond the end cap, at most {limit} mm; {count} such in all.';
+  'Paste of land {land} reaches {value} mm under the body beyond the longest end cap, at most {limit} mm; {count} such in all.';
 
 /** Paste may reach this far inside the cap before it beads, mm. */
 const LIMIT = 0.1;
@@ -18,6 +18,7 @@ export const pasteBead: Rule = {
   source: 'IPC-7525B, clause 3.2.2.4: reductions for chip components',
   severity: 'note',
   stage: 'stack',
+  looksAt: ['chip ends'],
   check({ footprint, groupOf }) {
     const misses = footprint.lands.flatMap((land): Miss[] => {
       const [paste] = land.paste;
@@ -27,7 +28,7 @@ export const pasteBead: Rule = {
         return [];
       if (!paste) return [];
       const inFrame = undone(terminals.frame);
-      const [printed, cap] = [putPlaced(inFrame, paste), putPlaced(inFrame, land.contact.nom)];
+      const [printed, cap] = [putPlaced(inFrame, paste), putPlaced(inFrame, land.contact.max)];
       const inside = land.end === 1 ? cap.minX - printed.minX : printed.maxX - cap.maxX;
       return inside > LIMIT + 1e-9 ? [{ value: inside, at: land.at, lands: [land] }] : [];
     });

@@ -15,6 +15,7 @@ export const pasteBridge: Rule = {
   source: 'Process: bar between windows; IPC-7525B, clause 3.2.2',
   severity: 'note',
   stage: 'stack',
+  looksAt: ['paste'],
   check({ footprint, process }) {
     // lands of fine pitch are as close as their copper may be
     const limit = Math.min(process.windowGap, process.minGap);

@@ -12,6 +12,7 @@ export const pin1Mark: Rule = {
   source: 'IPC-7351B, clause 3.1.6: polarity stays visible after assembly',
   severity: 'caution',
   stage: 'mark',
+  looksAt: ['a direction'],
   check({ footprint, compiled }) {
     if (!footprint.package.polarised) return [];
     const { pin1 } = footprint.legend;

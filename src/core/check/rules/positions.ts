@@ -52,6 +52,7 @@ export const pitch: Rule = {
   source: 'The drawing: pitch of the terminals',
   severity: 'caution',
   stage: 'stack',
+  looksAt: ['rows'],
   check({ footprint }) {
     const misses = rowsOf(footprint).flatMap((row) =>
       row.slice(1).flatMap(({ land, off }, i): Miss[] => {
@@ -72,6 +73,7 @@ export const pitchDrift: Rule = {
   source: 'Land centres follow their terminals to a tenth of the width',
   severity: 'stop',
   stage: 'stack',
+  looksAt: ['rows'],
   check({ footprint }) {
     const misses = rowsOf(footprint).flatMap((row) =>
       row.flatMap(({ land, off, width }): Miss[] => {
@@ -90,6 +92,7 @@ export const landOffTerminal: Rule = {
   source: 'The drawing: positions of the terminals',
   severity: 'stop',
   stage: 'land',
+  looksAt: ['lands'],
   check({ footprint }) {
     const misses = footprint.lands.flatMap((land): Miss[] => {
       const value = gapBetweenFigures(land.copper, land.contact.nom);
@@ -106,6 +109,7 @@ export const asymmetry: Rule = {
   source: 'Surface tension pulls a part towards the larger land',
   severity: 'caution',
   stage: 'stack',
+  looksAt: ['surface lands'],
   check({ footprint }) {
     const key = ({ x, y }: Point) => `${Math.round(x * 1e4) + 0} ${Math.round(y * 1e4) + 0}`;
     const surface = footprint.lands.filter(({ hole }) => !hole);

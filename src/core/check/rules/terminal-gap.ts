@@ -13,6 +13,7 @@ export const terminalGap: Rule = {
   source: 'Process: stencil thickness',
   severity: 'stop',
   stage: 'rise',
+  looksAt: ['terminals on lands'],
   check({ footprint: { body, lands }, process }) {
     const { extent, heights } = body;
     if (extent.mount === 'through' || !lands.some(({ paste }) => paste.length > 0)) return [];

@@ -8,20 +8,21 @@ import { formatNumber } from '../../units/length';
 import { fill, idsOf, type Rule, type RuleFinding } from '../rule';
 
 const messages = {
-  little: 'Paste covers {share} % of the exposed pad {stack}, needs {limit} %.',
-  bars: 'Paste covers {share} % of the exposed pad {stack}, needs {limit} %; bars and vias allow {most} %.',
-  much: 'Paste covers {share} % of the exposed pad {stack}, at most {limit} %.',
+  little: 'Paste covers {share} % of the large land {stack}, needs {limit} %.',
+  bars: 'Paste covers {share} % of the large land {stack}, needs {limit} %; bars and vias allow {most} %.',
+  much: 'Paste covers {share} % of the large land {stack}, at most {limit} %.',
 };
 
 export const thermalCoverage: Rule = {
   id: 'thermal-coverage',
-  title: 'Paste on the exposed pad',
+  title: 'Paste on large lands',
   source: 'Process: coverage; IPC-7525B: 50 to 80 %',
   severity: 'caution',
   stage: 'stack',
+  looksAt: ['windows'],
   check({ footprint, process }) {
     return footprint.padstacks.flatMap((stack): RuleFinding[] => {
-      if (stack.kind !== 'thermal' || !stack.windows) return [];
+      if (!stack.windows) return [];
       const share = coverageOf(stack.copper, stack.paste);
       const { minCoverage, maxCoverage } = process;
       const little = share < minCoverage - 0.005;

@@ -26,6 +26,7 @@ export const viaInLand: Rule = {
   source: 'IPC-4761: via protection; IPC-7093: vias in exposed pads',
   severity: 'caution',
   stage: 'stack',
+  looksAt: ['vias'],
   check({ footprint }) {
     const misses = footprint.lands.flatMap((land): Miss[] => {
       const { vias, cover, hole, paste } = land.padstack;
@@ -47,6 +48,7 @@ export const pasteOverVia: Rule = {
   source: 'Process: paste to via; IPC-7093',
   severity: 'caution',
   stage: 'stack',
+  looksAt: ['vias'],
   check({ footprint, process }) {
     const limit = process.viaMargin;
     const misses = footprint.lands.flatMap((land): Miss[] => {

@@ -7,9 +7,9 @@ import type { Dimensions } from '../definitions';
 import { endAgainstLength, terminalAgainstWidth } from '../plausibility/chip';
 import { padParts } from '../shapes/terminals';
 import type { SpanGroup } from '../terminal';
-import { bothEnds, seatedBody, blockLines } from '../two-terminal';
+import { blockLines, bothEnds, endLength, INSIDE, insideAgrees, insideOf, seatedBody } from '../two-terminal';
 
-type Symbol = 'L' | 'W' | 'W1' | 'T' | 'A';
+type Symbol = 'L' | 'W' | 'W1' | 'T' | 'S' | 'A';
 type Values = Dimensions<Symbol>;
 
 /** Metallisation under the ceramic, and the lid's setback from its edge, mm. */
@@ -25,7 +25,8 @@ export const crystal = defineFamily<Symbol>({
     length('L', 'Length', 'Over the terminals', [1, 25]),
     length('W', 'Width', 'Across the body', [0.5, 20]),
     length('W1', 'Terminal width', 'Width of one terminal', [0.2, 20]),
-    length('T', 'Terminal length', 'Length of one terminal along the body', [0.1, 8]),
+    endLength('Terminal length', 'Length of one terminal along the body', [0.1, 8]),
+    INSIDE,
     length('A', 'Height', 'Seating plane to top', [0.2, 15], { maximumSuffices: true }),
   ],
   options: [],
@@ -41,11 +42,11 @@ export const crystal = defineFamily<Symbol>({
   dimensionLines: blockLines,
   name: (d) => ['XTAL', ...byX(['L', d.L.nom], ['W', d.W.nom], ['A', d.A.max])],
   polarised: () => false,
-  plausibility: [endAgainstLength, terminalAgainstWidth],
+  plausibility: [endAgainstLength, insideAgrees, terminalAgainstWidth],
 });
 
 function terminals(d: Values): SpanGroup[] {
-  return [bothEnds('no-lead', { span: d.L, length: d.T, width: d.W1 })];
+  return [bothEnds('no-lead', { span: d.L, length: d.T, width: d.W1, ...insideOf(d) })];
 }
 
 function solids(d: Values): Assembly {

@@ -9,13 +9,17 @@ import { lyingCylinder } from '../shapes/round';
 import {
   bothEnds,
   chosenComponent,
+  type Component,
   componentOption,
+  endLength,
+  INSIDE,
+  insideAgrees,
+  insideOf,
   seatedBody,
   sizePair,
-  type Component,
 } from '../two-terminal';
 
-type Symbol = 'L' | 'D' | 'T';
+type Symbol = 'L' | 'D' | 'T' | 'S';
 type Values = Dimensions<Symbol>;
 
 /** The glass between the caps is thinner by this much on each side. */
@@ -34,7 +38,8 @@ export const cylindrical = defineFamily<Symbol>({
   dimensions: [
     length('L', 'Length', 'Over both end caps', [0.5, 30]),
     length('D', 'Diameter', 'Across the end cap', [0.3, 12]),
-    length('T', 'Cap length', 'End cap along the length', [0.05, 8]),
+    endLength('Cap length', 'End cap along the length', [0.05, 8]),
+    INSIDE,
   ],
   options: [componentOption(COMPONENTS)],
   example: { L: '3.3..3.7', D: '1.4..1.6', T: '0.2..0.5' },
@@ -44,7 +49,7 @@ export const cylindrical = defineFamily<Symbol>({
     'Cylinder, 3.5 × 1.5 | JEDEC DO-213 AA | 3.3..3.7 | 1.4..1.6 | 0.25..0.55',
     'Cylinder, 5.2 × 2.5 | JEDEC DO-213 AB | 4.8..5.2 | 2.4..2.6 | 0.35..0.65',
   ),
-  terminals: (d) => [bothEnds('cylindrical-end', { span: d.L, length: d.T, width: d.D })],
+  terminals: (d) => [bothEnds('cylindrical-end', { span: d.L, length: d.T, width: d.D, ...insideOf(d) })],
   body: (d) => seatedBody(d.L, d.D, d.D),
   solids,
   dimensionLines: (d) => {
@@ -53,6 +58,7 @@ export const cylindrical = defineFamily<Symbol>({
       line('L', 'plan', 'top', [-x, y], [x, y]),
       line('D', 'plan', 'right', [x, -y], [x, y]),
       line('T', 'plan', 'bottom', [-x, -y], [d.T.nom - x, -y]),
+      line('S', 'plan', 'bottom', [d.T.nom - x, -y], [x - d.T.nom, -y], 1),
     ];
   },
   name: (d, options) => [
@@ -61,7 +67,7 @@ export const cylindrical = defineFamily<Symbol>({
   ],
   polarised: (options) => chosenComponent(COMPONENTS, options).polarised,
   polarity: (options) => chosenComponent(COMPONENTS, options).polarity,
-  plausibility: [endAgainstLength],
+  plausibility: [endAgainstLength, insideAgrees],
 });
 
 function solids(d: Values): Assembly {

@@ -9,9 +9,9 @@ import { endAgainstLength, spanAgainstBase } from '../plausibility/chip';
 import { padParts } from '../shapes/terminals';
 import { standingCylinder } from '../shapes/round';
 import type { SpanGroup } from '../terminal';
-import { bothEnds, seatedBody } from '../two-terminal';
+import { bothEnds, endLength, INSIDE, insideAgrees, insideOf, seatedBody } from '../two-terminal';
 
-type Symbol = 'B' | 'D' | 'L' | 'T' | 'b' | 'A';
+type Symbol = 'B' | 'D' | 'L' | 'T' | 'S' | 'b' | 'A';
 type Values = Dimensions<Symbol>;
 
 /** Share of the height that the base plate takes, and the most it takes in mm. */
@@ -27,7 +27,8 @@ export const electrolyticCan = defineFamily<Symbol>({
     length('B', 'Base', 'Side of the square base', [2, 40]),
     length('D', 'Can diameter', 'Across the can', [2, 40]),
     length('L', 'Lead span', 'Over both leads', [2, 45]),
-    length('T', 'Lead length', 'Part of one lead that lies on the land', [0.3, 15]),
+    endLength('Lead length', 'Part of one lead that lies on the land', [0.3, 15]),
+    INSIDE,
     length('b', 'Lead width', 'Width of the lead', [0.2, 10]),
     length('A', 'Height', 'Seating plane to top', [2, 40], { maximumSuffices: true }),
   ],
@@ -50,6 +51,7 @@ export const electrolyticCan = defineFamily<Symbol>({
       line('L', 'plan', 'top', [-tip, 0], [tip, 0], 1),
       line('b', 'plan', 'left', [-tip, -d.b.nom / 2], [-tip, d.b.nom / 2]),
       line('T', 'front', 'bottom', [tip - d.T.nom, 0], [tip, 0]),
+      line('S', 'front', 'bottom', [d.T.nom - tip, 0], [tip - d.T.nom, 0], 1),
       line('A', 'front', 'right', [base, 0], [base, d.A.nom]),
       line('D', 'front', 'top', [-d.D.nom / 2, d.A.nom], [d.D.nom / 2, d.A.nom]),
     ];
@@ -57,11 +59,11 @@ export const electrolyticCan = defineFamily<Symbol>({
   name: (d) => ['CAPAE', ...byX(['B', d.B.nom], ['A', d.A.max])],
   polarised: () => true,
   polarity: () => 'plus',
-  plausibility: [endAgainstLength, spanAgainstBase],
+  plausibility: [endAgainstLength, insideAgrees, spanAgainstBase],
 });
 
 function terminals(d: Values): SpanGroup[] {
-  return [bothEnds('under-can', { span: d.L, length: d.T, width: d.b }, d.A.max)];
+  return [bothEnds('under-can', { span: d.L, length: d.T, width: d.b, ...insideOf(d) }, d.A.max)];
 }
 
 function solids(d: Values): Assembly {

@@ -9,16 +9,20 @@ import { inwardLead, withLeads } from '../shapes/leads';
 import { mouldedBody, mouldHeights } from '../shapes/moulding';
 import type { SpanGroup } from '../terminal';
 import {
+  blockLines,
   bothEnds,
   chosenComponent,
+  type Component,
   componentOption,
+  endLength,
+  INSIDE,
+  insideAgrees,
+  insideOf,
   seatedBody,
   sizePair,
-  type Component,
-  blockLines,
 } from '../two-terminal';
 
-type Symbol = 'L' | 'W' | 'W1' | 'T' | 'c' | 'A';
+type Symbol = 'L' | 'W' | 'W1' | 'T' | 'S' | 'c' | 'A';
 type Values = Dimensions<Symbol>;
 
 /** Kinds of component: the first part of the name, and whether it has a direction. */
@@ -39,7 +43,8 @@ export const moulded = defineFamily<Symbol>({
     length('L', 'Length', 'Over both terminals', [0.8, 40]),
     length('W', 'Body width', 'Across the body', [0.4, 30]),
     length('W1', 'Terminal width', 'Width of the ribbon under the body', [0.2, 30]),
-    length('T', 'Terminal length', 'Part of the ribbon that lies on the land', [0.1, 10]),
+    endLength('Terminal length', 'Part of the ribbon that lies on the land', [0.1, 10]),
+    INSIDE,
     length('c', 'Ribbon thickness', 'Thickness of the ribbon', [0.03, 1], { derived: 'typ 0.12' }),
     length('A', 'Height', 'Seating plane to top', [0.3, 20], { maximumSuffices: true }),
   ],
@@ -64,11 +69,11 @@ export const moulded = defineFamily<Symbol>({
   ],
   polarised: (options) => chosenComponent(COMPONENTS, options).polarised,
   polarity: (options) => chosenComponent(COMPONENTS, options).polarity,
-  plausibility: [endAgainstLength, terminalAgainstWidth],
+  plausibility: [endAgainstLength, insideAgrees, terminalAgainstWidth],
 });
 
 function terminals(d: Values): SpanGroup[] {
-  return [bothEnds('inward-formed', { span: d.L, length: d.T, width: d.W1 })];
+  return [bothEnds('inward-formed', { span: d.L, length: d.T, width: d.W1, ...insideOf(d) })];
 }
 
 function solids(d: Values): Assembly {

@@ -9,9 +9,18 @@ import { endAgainstLength, terminalAgainstWidth, widthAgainstLength } from '../p
 import { lyingCylinder } from '../shapes/round';
 import { padParts } from '../shapes/terminals';
 import type { SpanGroup } from '../terminal';
-import { bothEnds, seatedBody, sizePair, blockLines } from '../two-terminal';
+import {
+  blockLines,
+  bothEnds,
+  endLength,
+  INSIDE,
+  insideAgrees,
+  insideOf,
+  seatedBody,
+  sizePair,
+} from '../two-terminal';
 
-type Symbol = 'L' | 'W' | 'T' | 'W1' | 'A';
+type Symbol = 'L' | 'W' | 'T' | 'S' | 'W1' | 'A';
 type Values = Dimensions<Symbol>;
 
 export const precisionWound = defineFamily<Symbol>({
@@ -22,7 +31,8 @@ export const precisionWound = defineFamily<Symbol>({
   dimensions: [
     length('L', 'Length', 'Over the terminals', [0.6, 25]),
     length('W', 'Width', 'Across the body', [0.3, 25]),
-    length('T', 'Terminal length', 'Length of one foot along the body', [0.1, 8]),
+    endLength('Terminal length', 'Length of one foot along the body', [0.1, 8]),
+    INSIDE,
     length('W1', 'Terminal width', 'Width of one foot', [0.2, 25], { derived: 'W' }),
     HEIGHT,
   ],
@@ -67,9 +77,9 @@ export const precisionWound = defineFamily<Symbol>({
   dimensionLines: blockLines,
   name: (d) => ['INDP', ...sizePair(['L', d.L.nom], ['W', d.W.nom]), 'X', hundredths('A', d.A.max)],
   polarised: () => false,
-  plausibility: [endAgainstLength, widthAgainstLength, terminalAgainstWidth],
+  plausibility: [endAgainstLength, insideAgrees, widthAgainstLength, terminalAgainstWidth],
 });
 
 function terminals(d: Values): SpanGroup[] {
-  return [bothEnds('rectangular-end', { span: d.L, length: d.T, width: d.W1 })];
+  return [bothEnds('rectangular-end', { span: d.L, length: d.T, width: d.W1, ...insideOf(d) })];
 }

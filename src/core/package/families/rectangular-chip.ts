@@ -9,13 +9,17 @@ import { endAgainstLength, widthAgainstLength } from '../plausibility/chip';
 import {
   bothEnds,
   chosenComponent,
+  type Component,
   componentOption,
+  endLength,
+  INSIDE,
+  insideAgrees,
+  insideOf,
   seatedBody,
   sizePair,
-  type Component,
 } from '../two-terminal';
 
-type Symbol = 'L' | 'W' | 'T' | 'A';
+type Symbol = 'L' | 'W' | 'T' | 'S' | 'A';
 type Values = Dimensions<Symbol>;
 
 /** The end caps wrap round the ceramic by this much; it only shows that they are caps. */
@@ -41,7 +45,8 @@ export const rectangularChip = defineFamily<Symbol>({
   dimensions: [
     length('L', 'Length', 'Over both end caps', [0.15, 30]),
     length('W', 'Width', 'Across the body', [0.08, 30]),
-    length('T', 'Terminal length', 'End cap along the length', [0.02, 10]),
+    endLength('Terminal length', 'End cap along the length', [0.02, 10]),
+    INSIDE,
     length('A', 'Height', 'Seating plane to top', [0.05, 15], { maximumSuffices: true }),
   ],
   options: [componentOption(COMPONENTS)],
@@ -59,7 +64,7 @@ export const rectangularChip = defineFamily<Symbol>({
     '5025 metric | IEC 60115-8 RR5025M | 5.0±0.2 | 2.5±0.2 | 0.6±0.2 | max 0.7',
     '6332 metric | IEC 60115-8 RR6332M | 6.3±0.2 | 3.2±0.2 | 0.6±0.2 | max 0.7',
   ),
-  terminals: (d) => [bothEnds('rectangular-end', { span: d.L, length: d.T, width: d.W })],
+  terminals: (d) => [bothEnds('rectangular-end', { span: d.L, length: d.T, width: d.W, ...insideOf(d) })],
   body: (d) => seatedBody(d.L, d.W, d.A),
   solids,
   dimensionLines: (d) => {
@@ -68,6 +73,7 @@ export const rectangularChip = defineFamily<Symbol>({
       line('L', 'plan', 'top', [-x, y], [x, y]),
       line('W', 'plan', 'right', [x, -y], [x, y]),
       line('T', 'plan', 'bottom', [-x, -y], [d.T.nom - x, -y]),
+      line('S', 'plan', 'bottom', [d.T.nom - x, -y], [x - d.T.nom, -y], 1),
       line('A', 'front', 'right', [x, 0], [x, d.A.nom]),
     ];
   },
@@ -79,7 +85,7 @@ export const rectangularChip = defineFamily<Symbol>({
   ],
   polarised: (options) => chosenComponent(COMPONENTS, options).polarised,
   polarity: (options) => chosenComponent(COMPONENTS, options).polarity,
-  plausibility: [endAgainstLength, widthAgainstLength],
+  plausibility: [endAgainstLength, insideAgrees, widthAgainstLength],
 });
 
 function solids(d: Values): Assembly {

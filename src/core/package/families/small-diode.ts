@@ -27,7 +27,7 @@ export const smallDiode = defineFamily<Symbol>({
   example: {
     E: '3.55..3.85',
     E1: '2.55..2.85',
-    D: '1.4..1.7',
+    D: '1.4..1.8',
     L: '0.25..0.45',
     b: '0.45..0.65',
     A: 'max 1.35',

@@ -48,6 +48,7 @@ export function Prove() {
         </>
       )}
       <Held report={report} />
+      <Idle report={report} />
     </>
   );
 }
@@ -76,6 +77,23 @@ function Waived({ report: { waived } }: { report: Report }) {
         ))}
       </ul>
     </section>
+  );
+}
+
+/** Rules that had nothing to look at: neither broken nor held. */
+function Idle({ report: { idle } }: { report: Report }) {
+  if (idle.length === 0) return null;
+  return (
+    <details className="mt-3">
+      <summary className="cursor-pointer font-semibold">Nothing to look at: {idle.length} rules</summary>
+      <ul className="text-secondary text-[12px]">
+        {idle.map(({ id, title, without }) => (
+          <li key={id} className="border-base-300 border-t py-[2px]">
+            {title}: no {without.replace(/^an? /, '')}
+          </li>
+        ))}
+      </ul>
+    </details>
   );
 }
 

@@ -1,0 +1,55 @@
+import type { Footprint, Land } from '../footprint/footprint';
+import type { CheckContext } from './rule';
+
+// What rules look at. A rule whose subject a footprint does not have is neither broken nor held:
+// the report lists it apart.
+
+const some = (is: (land: Land) => boolean) => (context: CheckContext) => context.footprint.lands.some(is);
+const group = (is: (group: Footprint['groups'][number]) => boolean) => (context: CheckContext) =>
+  context.footprint.groups.some(is);
+
+/** Whether a footprint has something that rules look at, by what it is called. */
+export const SUBJECTS = {
+  lands: some(() => true),
+  'several lands': ({ footprint }) => footprint.lands.length > 1,
+  'surface lands': some(({ hole }) => !hole),
+  'soldered lands': some(({ padstack }) => padstack.kind !== 'probe'),
+  'exposed pads': some(({ padstack }) => padstack.kind === 'thermal'),
+  spans: group(({ kind }) => kind === 'span'),
+  rows: group(({ terminals }) => terminals.kind === 'span' && terminals.pitch !== null),
+  'chip ends': group(({ terminals }) => terminals.kind === 'span' && terminals.form === 'rectangular-end'),
+  'outward leads': group(({ terminals }) => terminals.kind === 'span' && terminals.body !== null),
+  balls: group(({ terminals }) => terminals.kind === 'spot' && terminals.form.endsWith('ball')),
+  'leads through holes': group(({ kind }) => kind === 'pin'),
+  holes: ({ footprint }) =>
+    footprint.bores.length > 0 || footprint.lands.some(({ hole, vias }) => hole !== null || vias.length > 0),
+  'several holes': ({ footprint: { lands, bores } }) =>
+    bores.length + lands.reduce((sum, { hole, vias }) => sum + (hole ? 1 : 0) + vias.length, 0) > 1,
+  'lands with holes': some(({ hole }) => hole !== null),
+  'plated holes': some(({ hole, plated }) => hole !== null && plated),
+  'reliefs and clearances': some(({ padstack }) => padstack.relief !== null || padstack.clearance !== null),
+  vias: some(({ vias }) => vias.length > 0),
+  paste: some(({ paste }) => paste.length > 0),
+  windows: some(({ padstack }) => padstack.windows !== null),
+  'a recommended pattern': ({ compiled }) => compiled.recommended.size > 0,
+  legend: ({ footprint: { legend } }) => legend.lines.length > 0 || legend.pin1 !== null,
+  texts: ({ footprint }) => footprint.texts.length > 0,
+  'a direction': ({ footprint }) => footprint.package.polarised,
+  courtyard: () => true,
+  'keep-outs': ({ footprint }) => footprint.keepOuts.length > 0,
+  'a standoff': ({ footprint }) => footprint.body.extent.standoff.max > 0,
+  'a surface-mount body': ({ footprint: { body, lands } }) =>
+    body.extent.mount !== 'through' && lands.length > 0,
+  'terminals on lands': ({ footprint: { body, lands } }) =>
+    body.extent.mount !== 'through' && lands.some(({ paste }) => paste.length > 0),
+  'a limit of height': ({ footprint: { body }, process }) =>
+    body.limits.maxHeight !== null || process.maxHeight > 0,
+  'a limit of clearance': ({ footprint: { body } }) => body.limits.minClearance > 0,
+  'leads below the board': ({ footprint: { body } }) => body.protrusion !== null,
+  'a board edge': ({ footprint }) => footprint.edge !== null,
+  'an imported model': ({ footprint: { body } }) => body.imported !== null,
+  'an agreed name': ({ compiled: { document } }) => Boolean(document.overrides?.standardName?.trim()),
+  dimensions: ({ compiled: { resolved } }) => (resolved?.dimensions.length ?? 0) > 0,
+} as const satisfies Readonly<Record<string, (context: CheckContext) => boolean>>;
+
+export type Subject = keyof typeof SUBJECTS;
