@@ -346,7 +346,12 @@ describe('all rules', () => {
     const broken = new Set(report.findings.map(({ rule }) => rule));
     expect(report.held.some(({ id }) => broken.has(id))).toBe(false);
     const own = compile(converter()).footprint?.package.plausibility.held.length ?? NaN;
-    expect(report.held.length + broken.size).toBe(RULES.length + own);
+    expect(report.held.length + report.idle.length + broken.size).toBe(RULES.length + own);
+    // what the part does not have is neither held nor broken
+    expect(report.idle.map(({ id, without }) => [id, without])).toContainEqual([
+      'annular-ring',
+      'plated holes',
+    ]);
   });
   it('fill their messages completely', () => {
     expect(fill('{a} and {b}', { a: 1, b: 'x' })).toBe('1 and x');

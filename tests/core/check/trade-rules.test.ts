@@ -80,6 +80,9 @@ const ofLeads = groupOf(converter());
 const ofPins = groupOf(header());
 const ofChip = groupOf(chip());
 
+/** Lands that run far under the bare body between the caps. */
+const longChip = chip({}, { overrides: { lands: { ends: { Y: '1.1', hold: 'outer' } } } });
+
 describe('rules of the trade', () => {
   it.each<[string, string, TapisDocument, number | null]>([
     // [rule, what, document, measured value; null holds]
@@ -146,13 +149,9 @@ describe('rules of the trade', () => {
       stacked(ofLeads, { paste: { width: '1.55', height: '0.55' } }, converter()),
       0.1,
     ],
-    [
-      'paste-bead',
-      'home plates',
-      stacked(ofChip, { paste: { form: 'home-plate' } }, { ...chip(), level: 'A' }),
-      null,
-    ],
-    ['paste-bead', 'a chip at level A', { ...chip(), level: 'A' }, expect.any(Number) as unknown as number],
+    ['paste-bead', 'home plates', stacked(ofChip, { paste: { form: 'home-plate' } }, longChip), null],
+    ['paste-bead', 'computed lands at level A', { ...chip(), level: 'A' }, null],
+    ['paste-bead', 'lands far under the body', longChip, expect.any(Number) as unknown as number],
     ['thermal-coverage', 'the process’s aim', noLead(), null],
     ['thermal-coverage', '30 %', stacked('pad', { windows: { coverage: 0.3 } }, noLead()), 0.3],
     ['thermal-coverage', '90 %', stacked('pad', { windows: { coverage: 0.9, gap: '0.05' } }, noLead()), 0.9],
@@ -270,7 +269,7 @@ describe('rules of the trade', () => {
 
   it.each<[string, TapisDocument]>([
     ['mask-margin', converter({}, { overrides: { maskMargin: '-0.03' } })],
-    ['paste-bead', { ...chip(), level: 'A' }],
+    ['paste-bead', longChip],
     ['paste-bridge', stacked(ofLeads, { paste: { height: '0.55' } }, converter())],
     ['thermal-coverage', stacked('pad', { windows: { coverage: 0.3 } }, noLead())],
     ['via-in-land', stacked('pad', { windows: pads, vias: { on: true } }, noLead())],

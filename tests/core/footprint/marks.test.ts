@@ -51,7 +51,7 @@ describe('legend styles', () => {
   it('dashes lie between the lands of a row where the body is beside them', () => {
     // lands 0.40 wide at 0.65: openings of 0.50 with 0.21 on each side leave nothing between
     expect(linesOf('dashes')).toHaveLength(2);
-    expect(linesOf('dashes').every((line) => new Set(line.map(({ y }) => Math.abs(y))).has(2.5))).toBe(true);
+    expect(linesOf('dashes').every((line) => new Set(line.map(({ y }) => Math.abs(y))).has(2.61))).toBe(true);
     const wide = converter({ n: '8', e: '2', b: '0.31..0.51', D: '7.9..8.1' });
     const upright = linesOf('dashes', wide).filter(([a, b]) => a && b && a.x === b.x);
     expect(upright.length).toBeGreaterThanOrEqual(6);

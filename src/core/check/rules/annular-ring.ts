@@ -2,10 +2,14 @@
  * Requires the process's smallest ring of copper round every plated hole on every layer, and enough of
  * it that the ring is still there where the drill has wandered.
  */
+import type { TapisDocument } from '../../document/document';
+import { pointerKey } from '../../document/edit';
+import type { Remedy } from '../../document/finding';
 import type { Land } from '../../footprint/footprint';
 import { place, type Figure } from '../../geometry/figure';
 import { roomWithin } from '../../geometry/gaps';
 import type { Point } from '../../geometry/point';
+import type { Process } from '../../process/process';
 import { fill, idsOf, mm, type Rule, type RuleFinding } from '../rule';
 
 const messages = {
@@ -42,14 +46,37 @@ export const annularRing: Rule = {
       message: fill(tooThin ? messages.thin : messages.wander, values),
       measured: { value: tooThin ? worst.ring : worst.ring - wander, limit, unit: 'mm' },
       place: { at: worst.land.at, lands: idsOf(thin.map(({ land }) => land)) },
-      remedies:
-        document.level !== 'C' && process.levels.includes('C')
-          ? [{ label: 'Level C: smaller holes', edits: [{ at: '/level', value: 'C' }] }]
-          : [],
+      remedies: remediesFor(
+        thin.map(({ land }) => land),
+        document,
+        process,
+      ),
     };
     return [finding];
   },
 };
+
+/** What was chosen about the copper is taken back; where nothing was, the least level takes smaller holes. */
+function remediesFor(
+  lands: readonly Land[],
+  { stacks, level }: TapisDocument,
+  { levels }: Process,
+): Remedy[] {
+  const chosen = lands.flatMap(({ id, group }) => [
+    ...(stacks?.groups?.[group] ? [`/stacks/groups/${pointerKey(group)}`] : []),
+    ...(stacks?.lands?.[id] ? [`/stacks/lands/${pointerKey(id)}`] : []),
+  ]);
+  const parts = ['other', 'inner', 'width', 'height', 'offsetX', 'offsetY', 'hole'];
+  if (chosen.length > 0) {
+    const edits = [...new Set(chosen)].flatMap((at) =>
+      parts.map((part) => ({ at: `${at}/${part}`, value: undefined })),
+    );
+    return [{ label: 'Take the computed land and hole', edits }];
+  }
+  return level !== 'C' && levels.includes('C')
+    ? [{ label: 'Level C: smaller holes', edits: [{ at: '/level', value: 'C' }] }]
+    : [];
+}
 
 const CENTRE: Point = { x: 0, y: 0 };
 

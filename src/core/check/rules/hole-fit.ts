@@ -18,7 +18,7 @@ import { fill, idsOf, mm, type CheckContext, type Rule, type RuleFinding } from 
 const messages = {
   tight:
     'Hole {hole} mm of land {land} for leads of up to {lead} mm across leaves {left} mm; level {level} needs {limit} mm; {count} such in all.',
-  wide: 'Hole {hole} mm of land {land} leaves {left} mm across the thin side of the smallest lead, {lead} mm; at most {limit} mm are filled reliably; {count} such in all.',
+  wide: 'Hole {hole} mm of land {land} leaves {left} mm round the smallest lead of {lead} mm{across}; at most {limit} mm are filled reliably; {count} such in all.',
 };
 
 /** A land whose hole leaves too little or too much round its lead. */
@@ -57,7 +57,8 @@ function findings(
   const tight = misfits((hole) => playIn(hole, lead, 'max'))
     .filter(({ left }) => left < needed - 1e-9)
     .sort((a, b) => a.left - b.left);
-  const thin = lead.shape === 'round' ? lead.width.min : lead.thickness.min;
+  // a flat lead stands loose across its thin side, whatever its corners touch
+  const thin = isFlat(lead) ? lead.thickness.min : diagonal(lead, 'min');
   const wide = stated
     ? []
     : misfits((hole) => narrowOf(hole) - thin)
@@ -70,7 +71,12 @@ function findings(
     const values = { hole: mm(hole), land: land.number, lead: mm(across), left: mm(left), limit: mm(limit) };
     return [
       {
-        message: fill(message, { ...values, level, count: all.length }),
+        message: fill(message, {
+          ...values,
+          level,
+          count: all.length,
+          across: isFlat(lead) ? ' across its thin side' : '',
+        }),
         measured: { value: left, limit, unit: 'mm' },
         place: { at: land.at, lands: idsOf(all.map((misfit) => misfit.land)) },
         remedies: [

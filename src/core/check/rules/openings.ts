@@ -5,7 +5,9 @@
 import { pointerKey } from '../../document/edit';
 import type { Remedy } from '../../document/finding';
 import type { Land } from '../../footprint/footprint';
-import { sizeOf } from '../../geometry/figure';
+import { overhang } from '../../geometry/box';
+import { sizeOf, type Placed } from '../../geometry/figure';
+import { isQuarter } from '../../geometry/point';
 import { roomWithin } from '../../geometry/gaps';
 import { LONGEST_APERTURE } from '../../padstack/build';
 import { worstOf, type CheckContext, type Miss, type Rule } from '../rule';
@@ -26,6 +28,13 @@ function takeBack(
     paths.map((path) => ({ at: `${at}/${path}`, value: undefined })),
   );
   return places.length > 0 ? [{ label, edits: places }] : [];
+}
+
+/** How far an opening reaches beyond a land. mm */
+function beyond(paste: Placed, copper: Placed): number {
+  const box = overhang(paste, copper);
+  const plain = paste.figure.kind === 'rectangle' && copper.figure.kind === 'rectangle';
+  return plain && isQuarter(paste.rotation) ? box : Math.max(box, -roomWithin(copper, paste));
 }
 
 const missed = (lands: readonly Land[], value: number): Miss[] =>
@@ -79,7 +88,7 @@ export const pasteBeyond: Rule = {
     const misses = context.footprint.lands.flatMap((land): Miss[] => {
       // paste beside a hole is meant to run into it
       if (land.hole) return [];
-      const value = -Math.min(...land.paste.map((paste) => roomWithin(land.copper, paste)));
+      const value = Math.max(0, ...land.paste.map((paste) => beyond(paste, land.copper)));
       return value > 1e-6 ? [{ value, at: land.copper.at, lands: [land] }] : [];
     });
     const message =
