@@ -17,7 +17,7 @@ describe('endpoints', () => {
     expect((body['levels'] as { C: { derivation: unknown[] }[] }).C[0]?.derivation.length).toBeGreaterThan(8);
     expect(
       (body['report'] as { findings: { rule: string; remedies: unknown[] }[] }).findings[0],
-    ).toMatchObject({ rule: 'foot-overhang', severity: 'stop' });
+    ).toMatchObject({ rule: 'foot-overhang', severity: 'caution' });
   });
   it.each([
     ['json', 'application/json', '"tapis": 2'],

@@ -46,7 +46,7 @@ function drawFamily(
   const { options } = resolved;
   return {
     title: family.title,
-    type: family.type ?? 'OTHER',
+    type: typeof family.type === 'function' ? family.type(values, options) : (family.type ?? 'OTHER'),
     groups: family.terminals(values, options),
     bores: family.bores?.(values, options) ?? [],
     keepOuts: family.keepOuts?.(values, options) ?? [],

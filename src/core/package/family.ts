@@ -44,7 +44,7 @@ export interface FamilyDefinition<S extends string = string> {
   /** Words a person may search it by. */
   readonly keywords: readonly string[];
   /** The word that IPC-2581 has for it; OTHER where it is missing. */
-  readonly type?: string;
+  readonly type?: string | ((d: Dimensions<S>, options: Options) => string);
   readonly dimensions: readonly DimensionDefinition<S>[];
   readonly options: readonly OptionDefinition[];
   /** Entry texts of a common size, to start a drawing from; typical, not a datasheet. */

@@ -5,8 +5,9 @@ import { openShelf, openValue } from '../../../src/core/footprint/open';
 import shelf from '../../data/shelf-1.json';
 import lands from '../../data/shelf-1.lands.json';
 
-// the Shelf and what its footprints came to were written by the last Tapis of version 1: choices for
-// single lands, numbers, keep-outs and waivers by the keys of that version
+// the Shelf was written by the last Tapis of version 1: choices for single lands, numbers, keep-outs and
+// waivers by the keys of that version. What its footprints come to is as by that Tapis, with the land sizes,
+// windows and names of holes as the standard has them now
 const opened = (() => {
   const read = openShelf(JSON.stringify(shelf));
   if (!read.ok) throw new Error(read.error.map(({ message }) => message).join('; '));

@@ -64,6 +64,7 @@ const spacingAgainstBody: PlausibilityRule<'B' | 'b' | 'e'> = {
 
 export const axial = defineFamily<Symbol>({
   id: 'axial',
+  type: 'AXIAL_LEADED',
   title: 'Axial leads',
   summary: 'Lying body with a lead out of each end, bent down through the board.',
   keywords: ['axial', 'resistor', 'diode', 'through-hole', 'wire', 'two terminals', 'lying'],

@@ -22,6 +22,7 @@ const METAL = 0.03;
 
 export const castellated = defineFamily<Symbol>({
   id: 'castellated',
+  type: 'LEADLESS_CERAMIC_CHIP_CARRIER',
   title: 'Castellated carrier',
   summary: 'Ceramic carrier with half-round metallised notches in its four sides (LCC).',
   keywords: ['LCC', 'leadless chip carrier', 'ceramic', 'castellation', 'four sides', 'no-lead'],

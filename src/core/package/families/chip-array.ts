@@ -37,6 +37,7 @@ const METAL = 0.02;
 
 export const chipArray = defineFamily<Symbol>({
   id: 'chip-array',
+  type: 'NETWORK',
   title: 'Chip array',
   summary: 'Several chip elements in one ceramic body: concave, convex or flat terminals.',
   keywords: ['array', 'network', 'chip', 'resistors', 'capacitors', 'concave', 'convex', 'flat', 'two rows'],

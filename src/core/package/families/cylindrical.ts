@@ -32,6 +32,7 @@ const COMPONENTS: readonly Component[] = [
 
 export const cylindrical = defineFamily<Symbol>({
   id: 'cylindrical',
+  type: 'MELF',
   title: 'Cylinder with end caps',
   summary: 'Glass or ceramic tube with a metal cap at each end (MELF).',
   keywords: ['MELF', 'cylindrical', 'diode', 'resistor', 'two terminals', 'end cap'],

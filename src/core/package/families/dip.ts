@@ -19,6 +19,7 @@ type Values = Dimensions<Symbol>;
 
 export const dip = defineFamily<Symbol>({
   id: 'dip',
+  type: 'PLASTIC_DIP',
   title: 'Dual in-line',
   summary: 'Moulded or ceramic body with leads bent down on two sides, through the board (DIP).',
   keywords: ['DIP', 'DIL', 'dual in-line', 'through-hole', 'two rows', 'socket'],

@@ -19,6 +19,7 @@ const HEAD = 2.2;
 
 export const flangeMount = defineFamily<Symbol>({
   id: 'flange-mount',
+  type: 'POWER_TRANSISTOR',
   title: 'Flange mount, lying',
   summary: 'Power body lying on the board, screwed through its flange, its leads bent down into holes.',
   keywords: ['TO', 'flange', 'tab', 'power', 'screw', 'lying', 'through-hole', 'hole', 'heat sink'],

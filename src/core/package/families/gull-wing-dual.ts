@@ -18,6 +18,7 @@ const SOIC_PITCH = 1.27;
 
 export const gullWingDual = defineWithPad<Symbol>({
   id: 'gull-wing-dual',
+  type: (d) => (d.e.nom >= SOIC_PITCH ? 'SOIC' : 'SSOIC'),
   title: 'Gull wing, two rows',
   summary: 'Moulded body with formed leads on two opposite sides, with or without an exposed pad.',
   keywords: ['small outline', 'SOIC', 'SOP', 'SSOP', 'TSSOP', 'gull wing', 'dual', 'two rows'],

@@ -17,6 +17,7 @@ type Values = Dimensions<Symbol>;
 
 export const gullWingQuad = defineWithPad<Symbol>({
   id: 'gull-wing-quad',
+  type: (d) => (d.E.nom === d.D.nom ? 'SQUARE_QUAD_FLATPACK' : 'RECTANGULAR_QUAD_FLATPACK'),
   title: 'Gull wing, four sides',
   summary:
     'Moulded square or rectangle with formed leads on all four sides (QFP), with or without an exposed pad.',

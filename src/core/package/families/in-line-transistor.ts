@@ -17,6 +17,7 @@ type Values = Dimensions<Symbol>;
 
 export const inLineTransistor = defineFamily<Symbol>({
   id: 'in-line-transistor',
+  type: 'TO_TYPE',
   title: 'Transistor, leads in line',
   summary: 'Upright body with a row of leads: small half-round, or a power body with its tab upright.',
   keywords: ['TO', 'transistor', 'regulator', 'through-hole', 'in line', 'upright', 'tab', 'half-round'],

@@ -18,6 +18,7 @@ type Values = Dimensions<Symbol>;
 
 export const jLeadDual = defineFamily<Symbol>({
   id: 'j-lead-dual',
+  type: 'SOJ',
   title: 'J lead, two rows',
   summary: 'Moulded body with leads curled under it on two opposite sides (SOJ).',
   keywords: ['SOJ', 'small outline', 'J lead', 'two rows', 'memory'],

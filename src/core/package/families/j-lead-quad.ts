@@ -18,6 +18,7 @@ type Values = Dimensions<Symbol>;
 
 export const jLeadQuad = defineFamily<Symbol>({
   id: 'j-lead-quad',
+  type: 'PLASTIC_CHIP_CARRIER',
   title: 'J lead, four sides',
   summary: 'Moulded chip carrier with leads curled under all four sides (PLCC).',
   keywords: ['PLCC', 'plastic leaded chip carrier', 'J lead', 'four sides', 'socket'],

@@ -36,6 +36,7 @@ const COMPONENTS: readonly Component[] = [
 
 export const moulded = defineFamily<Symbol>({
   id: 'moulded',
+  type: (_d, { component }) => (component === undefined || component === 'tantalum' ? 'TANTALUM' : 'MOLDED'),
   title: 'Moulded body, leads formed inward',
   summary: 'Moulded block whose two ribbons run down its ends and under it.',
   keywords: ['moulded', 'tantalum', 'capacitor', 'inductor', 'diode', 'two terminals', 'inward', 'ribbon'],

@@ -25,6 +25,7 @@ type Values = Dimensions<Symbol>;
 
 export const pinGrid = defineFamily<Symbol>({
   id: 'pin-grid',
+  type: 'PGA',
   title: 'Pin grid',
   summary: 'Ceramic or plastic package with a matrix of pins through the board (PGA).',
   keywords: ['PGA', 'pin grid array', 'through-hole', 'ceramic', 'matrix', 'perimeter', 'staggered'],

@@ -17,6 +17,7 @@ type Values = Dimensions<Symbol>;
 
 export const pinHeader = defineFamily<Symbol>({
   id: 'pin-header',
+  type: 'CONNECTOR_TH',
   title: 'Pin header',
   summary: 'Square pins in one, two or more rows through an insulator, straight or at a right angle.',
   keywords: ['header', 'connector', 'pin strip', 'through-hole', 'straight', 'right angle', 'HDR', 'rows'],

@@ -25,6 +25,7 @@ type Values = Dimensions<Symbol>;
 
 export const precisionWound = defineFamily<Symbol>({
   id: 'precision-wound',
+  type: 'COIL',
   title: 'Precision wound inductor',
   summary: 'Ceramic bobbin with an open winding and a metallised foot at each end.',
   keywords: ['inductor', 'coil', 'wire wound', 'precision', 'choke', 'two terminals'],

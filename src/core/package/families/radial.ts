@@ -46,6 +46,7 @@ function leadTop(d: Values, options: Options): number {
 
 export const radial = defineFamily<Symbol>({
   id: 'radial',
+  type: 'RADIAL_LEADED',
   title: 'Radial leads',
   summary: 'Upright can, box or disc with two leads out of its underside.',
   keywords: [

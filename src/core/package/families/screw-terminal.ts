@@ -19,6 +19,7 @@ type Values = Dimensions<Symbol>;
 
 export const screwTerminal = defineFamily<Symbol>({
   id: 'screw-terminal',
+  type: 'CONNECTOR_TH',
   title: 'Screw terminal block',
   summary: 'Wire clamps in a row; the wires come in from the lower edge.',
   keywords: ['terminal block', 'screw', 'clamp', 'wire', 'connector', 'through-hole'],

@@ -15,6 +15,7 @@ type Values = Dimensions<Symbol>;
 
 export const sip = defineFamily<Symbol>({
   id: 'sip',
+  type: 'PLASTIC_SIP',
   title: 'Single in-line',
   summary: 'Upright body with one row of leads through the board (SIP).',
   keywords: ['SIP', 'SIL', 'single in-line', 'network', 'through-hole', 'one row'],

@@ -19,6 +19,7 @@ type LeadContext = PlausibilityContext<Symbol>;
 
 export const smallTransistorWide = defineFamily<Symbol>({
   id: 'small-transistor-wide',
+  type: (_d, { layout }) => (layout === 'lug' ? 'SOT89' : layout === 'first' ? 'SOT143' : 'OTHER'),
   title: 'Small transistor, one wide lead',
   summary: 'Narrow leads on one side and a wide tab or collector lead: opposite them, or first in the row.',
   keywords: [

@@ -25,6 +25,7 @@ const layoutOf = (d: Values) => LAYOUTS[d.n.nom] ?? { left: [], right: [] };
 
 export const smallTransistor = defineFamily<Symbol>({
   id: 'small-transistor',
+  type: (d) => (d.n.nom === 3 && Math.abs(d.e.nom - 0.95) < 0.01 ? 'SOT23' : 'OTHER'),
   title: 'Small transistor, 3 to 8 leads',
   summary: 'Moulded body with formed leads on two sides, some places left empty (SOT).',
   keywords: ['SOT', 'small outline transistor', 'gull wing', 'three leads', 'five leads', 'regulator'],

@@ -19,6 +19,7 @@ type Values = Dimensions<Symbol>;
 
 export const surfaceHeader = defineFamily<Symbol>({
   id: 'surface-header',
+  type: 'CONNECTOR_SM',
   title: 'Surface-mount header',
   summary: 'Pin header on formed leads: two rows, or one row staggered; with or without locating pegs.',
   keywords: ['header', 'connector', 'surface mount', 'staggered', 'pegs', 'gull wing', 'two rows', 'pins'],

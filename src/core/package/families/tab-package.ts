@@ -17,6 +17,7 @@ type Values = Dimensions<Symbol>;
 
 export const tabPackage = defineFamily<Symbol>({
   id: 'tab-package',
+  type: 'TO_TYPE',
   title: 'Power package with a tab',
   summary: 'Moulded power body: formed leads on one side, a wide soldered tab on the other (TO).',
   keywords: ['TO', 'DPAK', 'tab', 'power', 'regulator', 'MOSFET', 'flat lug', 'unequal'],
