@@ -1,6 +1,7 @@
 import type { BodyExtent } from '../package/drawn';
 import type { Process } from '../process/process';
 import { quantise } from '../units/length';
+import type { Toleranced } from '../units/toleranced';
 
 /** Heights above the laminate on the component side, mm. */
 export interface Heights {
@@ -63,6 +64,20 @@ export function solderFromPaste(
   return copper > 0 ? quantise((pasteMetal * pasteTransfer * stencilThickness * paste) / copper) : 0;
 }
 
+/** A height of which only the most is known lies between that and what is below it. */
+function downTo(height: Toleranced, least: number): Toleranced {
+  return height.given === 'max' && height.min === height.max
+    ? { ...height, min: Math.min(least, height.max) }
+    : height;
+}
+
+/** A standoff of which only the least is known may be all of the height. */
+function upTo(standoff: Toleranced, most: number): Toleranced {
+  return standoff.given === 'min' && standoff.min === standoff.max
+    ? { ...standoff, max: Math.max(most, standoff.min) }
+    : standoff;
+}
+
 /**
  * Stacks copper, solder, standoff and body over the laminate.
  */
@@ -94,7 +109,7 @@ export function heightsOf(
     legendTop: quantise(process.maskThickness + process.legendThickness),
     lift,
     seating,
-    underside: above(body.standoff),
-    top: above(body.height),
+    underside: above(upTo(body.standoff, body.height.nom)),
+    top: above(downTo(body.height, body.standoff.max)),
   };
 }

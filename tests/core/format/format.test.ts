@@ -9,7 +9,7 @@ import { atOrigin } from '../../../src/core/footprint/origin';
 import { familyById } from '../../../src/core/package/families';
 import type { FamilyDefinition } from '../../../src/core/package/family';
 import { chip, converter } from '../../data/documents';
-import { VARIANTS, variantsOf } from '../../data/families';
+import { variantsOf } from '../../data/families';
 
 function write(id: string, document: TapisDocument): string {
   const compiled = compile(document);
@@ -78,13 +78,34 @@ describe('pad table', () => {
     const rows = text.split('\r\n');
     expect(rows.pop()).toBe('');
     expect(rows).toHaveLength(17);
-    expect(rows[1]).toBe('1,r155_40,-2.900,2.275,180,1.550,0.400,1.650,0.500,1.550,0.400,,,,rectangle');
-    expect(new Set(rows.map((row) => row.split(',').length))).toEqual(new Set([15]));
+    expect(rows[1]).toBe('1,r155_40,-2.900,2.275,180,1.550,0.400,1.650,0.500,1.550,0.400,,,,rectangle,land');
+    expect(new Set(rows.map((row) => row.split(',').length))).toEqual(new Set([16]));
   });
   it('quotes what needs quoting and defuses formulas', () => {
     const text = write('csv', chip({}, { overrides: { numbers: { 'ends/1': 'a,"b', 'ends/2': '=1+1' } } }));
     expect(text).toContain('"a,""b",');
     expect(text).toContain("\r\n'=1+1,");
+    // a number that starts like a formula is none
+    expect(write('csv', chip({}, { overrides: { numbers: { 'ends/1': '-3' } } }))).toContain('\r\n-3,');
+  });
+  it('lists windows, vias and holes without land beside the lands', () => {
+    const [pads] = variantsOf(familyById('no-lead-quad') as FamilyDefinition);
+    const text = write('csv', {
+      ...pads!.document,
+      stacks: { groups: { pad: { vias: { on: true, columns: 2, rows: 2 } } } },
+    });
+    const what = (file: string) =>
+      file
+        .trim()
+        .split('\r\n')
+        .map((row) => row.split(',').at(-1));
+    const count = (file: string, kind: string) => what(file).filter((one) => one === kind).length;
+    expect([count(text, 'land'), count(text, 'via')]).toEqual([33, 4]);
+    expect(count(text, 'paste window')).toBeGreaterThan(3);
+    const [hole] = variantsOf(familyById('mounting-hole') as FamilyDefinition);
+    expect(write('csv', hole!.document)).toContain(
+      '\r\n,,0.000,0.000,0,,,2.800,2.800,,,2.700,,non-plated,round,hole',
+    );
   });
 });
 
@@ -106,6 +127,44 @@ describe('plan drawing', () => {
     expect(JSON.stringify(svg['g']).match(/M[^M]*Z/g)?.length).toBeGreaterThan(16 * 4);
     expect(groups).toContainEqual(['legend', 2]);
   });
+  it.each(['gull-wing-quad', 'ball-grid', 'radial'])(
+    'holds all numbers of a %s, none run into another',
+    (id) => {
+      for (const { document } of variantsOf(familyById(id) as FamilyDefinition)) {
+        const { svg } = parse(write('svg', document)) as {
+          svg: {
+            viewBox: string;
+            g: { id: string; 'font-size': string; text: { x: string; y: string; '#text': string }[] }[];
+          };
+        };
+        const numbers = svg.g.find((group) => group.id === 'numbers')!;
+        const size = Number(numbers['font-size']);
+        const [x = 0, y = 0, width = 0, height = 0] = svg.viewBox.split(' ').map(Number);
+        // figures are about half as wide as high, capitals 0.7 of the type
+        const boxes = numbers.text.map((text) => ({
+          half: (String(text['#text']).length * size) / 4,
+          x: Number(text.x),
+          y: Number(text.y) - 0.35 * size,
+        }));
+        for (const box of boxes) {
+          expect(box.x - box.half).toBeGreaterThan(x);
+          expect(box.x + box.half).toBeLessThan(x + width);
+          expect(box.y).toBeGreaterThan(y);
+          expect(box.y).toBeLessThan(y + height);
+        }
+        boxes.forEach((a, i) =>
+          boxes
+            .slice(i + 1)
+            .forEach((b) =>
+              expect(
+                Math.abs(a.x - b.x) >= a.half + b.half || Math.abs(a.y - b.y) >= 0.7 * size,
+                document.name,
+              ).toBe(true),
+            ),
+        );
+      }
+    },
+  );
 });
 
 it('XML holds whatever was typed', () => {

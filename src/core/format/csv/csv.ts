@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
-import { sizeOf } from '../../geometry/figure';
+import type { BoredHole, Land } from '../../footprint/footprint';
+import { sizeOf, type Figure } from '../../geometry/figure';
 import { formatNumber } from '../../units/length';
 import type { Format } from '../format';
 
@@ -19,42 +20,80 @@ const COLUMNS = [
   'slot_length_mm',
   'plating',
   'shape',
+  'what',
 ];
 
-/** The pad table (RFC 4180): one row a land, sizes along and across the terminal, mm. */
+/** The pad table (RFC 4180): lands with their paste windows and vias, and holes without land; sizes along and across, mm. */
 export const csv: Format = {
   id: 'csv',
   title: 'Pad table',
-  summary: 'One row for each land: number, padstack, position, sizes (CSV, RFC 4180).',
+  summary:
+    'One row for each land, paste window, via and hole: number, padstack, position, sizes (CSV, RFC 4180).',
   mediaType: 'text/csv',
   extension: '.csv',
-  write({ footprint }) {
-    const rows = footprint.lands.map(({ number, at, rotation, padstack: stack }) => {
-      const mm = (v: number) => formatNumber(v, 3, 6);
-      // columns of openings that a land does not have stay empty
-      const cells = [stack.copper, stack.mask[0]?.figure, stack.paste[0]?.figure].flatMap((figure) => {
-        const size = figure && sizeOf(figure);
-        return size ? [mm(size.width), mm(size.height)] : ['', ''];
-      });
-      const hole = stack.hole ? sizeOf(stack.hole.figure) : null;
-      return [
-        safeCell(number),
-        stack.name,
-        mm(at.x),
-        mm(at.y),
-        rotation,
-        ...cells,
-        hole ? mm(hole.height) : '',
-        hole && hole.width > hole.height ? mm(hole.width) : '',
-        stack.hole ? (stack.hole.plated ? 'plated' : 'non-plated') : '',
-        stack.copper.kind,
-      ];
-    });
+  write({ footprint: { lands, bores } }) {
+    const rows = [...lands.flatMap(landRows), ...bores.map(boreRow)];
     return Papa.unparse([COLUMNS, ...rows], { newline: '\r\n' }) + '\r\n';
   },
 };
 
-/** A typed number that a spreadsheet would run as a formula is quoted with an apostrophe. */
+type Cell = string | number;
+
+const mm = (v: number) => formatNumber(v, 3, 6);
+
+/** Length and width of a figure; empty cells where there is none. */
+function sizes(figure: Figure | undefined): Cell[] {
+  if (!figure) return ['', ''];
+  const { width, height } = sizeOf(figure);
+  return [mm(width), mm(height)];
+}
+
+function landRows({ number, at, rotation, padstack: stack, paste, vias }: Land): Cell[][] {
+  const name = safeCell(number);
+  const hole = stack.hole ? sizeOf(stack.hole.figure) : null;
+  const only = stack.paste.length === 1 ? stack.paste[0]?.figure : undefined;
+  const row: Cell[] = [
+    name,
+    stack.name,
+    mm(at.x),
+    mm(at.y),
+    degrees(rotation),
+    ...sizes(stack.copper),
+    ...sizes(stack.mask[0]?.figure),
+    ...sizes(only),
+    hole ? mm(hole.height) : '',
+    hole && hole.width > hole.height ? mm(hole.width) : '',
+    stack.hole ? (stack.hole.plated ? 'plated' : 'non-plated') : '',
+    stack.copper.kind,
+    'land',
+  ];
+  const windows = paste.length > 1 ? paste : [];
+  return [
+    row,
+    ...windows.map(({ figure, at: middle, rotation: turn }): Cell[] => [
+      ...[name, stack.name, mm(middle.x), mm(middle.y), degrees(turn)],
+      ...['', '', '', '', ...sizes(figure), '', '', '', figure.kind, 'paste window'],
+    ]),
+    ...vias.map(({ x, y, hole: drill, land }): Cell[] => [
+      ...[name, stack.name, mm(x), mm(y), 0, mm(land), mm(land)],
+      ...['', '', '', '', mm(drill), '', 'plated', 'round', 'via'],
+    ]),
+  ];
+}
+
+function boreRow({ at, diameter, opening }: BoredHole): Cell[] {
+  return [
+    ...['', '', mm(at.x), mm(at.y), 0, '', '', ...sizes(opening.figure), '', ''],
+    ...[mm(diameter), '', 'non-plated', 'round', 'hole'],
+  ];
+}
+
+function degrees(angle: number): string {
+  return formatNumber(angle, 0, 4);
+}
+
+/** A typed number that a spreadsheet would run as a formula is quoted with an apostrophe; plain numbers are none. */
 function safeCell(text: string): string {
+  if (/^[+-]?\d+(\.\d+)?$/.test(text)) return text;
   return /^[=+\-@\t\r]/.test(text) ? `'${text}` : text;
 }

@@ -1,6 +1,8 @@
+import type { Node } from '@gltf-transform/core';
 import { rgbOf } from '../../body/colours';
+import type { Part } from '../../geometry/solid';
 import type { Format } from '../format';
-import { meshedParts } from './solids';
+import { meshedShapes } from './solids';
 
 /** glTF is in metres with Y up; Tapis in millimetres with Z up: a turn of −90° about X and a thousandth. */
 const STAND = {
@@ -8,7 +10,7 @@ const STAND = {
   scale: 0.001,
 };
 
-/** The body as a binary glTF scene, one node for each part. */
+/** The body as a binary glTF scene: one node for each part, equal parts with one mesh. */
 export const gltf: Format = {
   id: 'gltf',
   title: 'Body for viewers, glTF',
@@ -24,9 +26,11 @@ export const gltf: Format = {
       .createNode(standardName)
       .setRotation(STAND.rotation)
       .setScale([STAND.scale, STAND.scale, STAND.scale]);
-    document.createScene(standardName).addChild(root);
+    const scene = document.createScene(standardName).addChild(root);
+    document.getRoot().setDefaultScene(scene);
+    const shapes = meshedShapes(body);
     const materials = new Map(
-      [...new Set(meshedParts(body).map(({ colour }) => colour))].map((colour) => {
+      [...new Set(shapes.map(({ colour }) => colour))].map((colour) => {
         const [r, g, b] = rgbOf(colour).map(linear) as [number, number, number];
         return [
           colour,
@@ -34,7 +38,8 @@ export const gltf: Format = {
         ];
       }),
     );
-    for (const { name, colour, mesh } of meshedParts(body)) {
+    const nodes = new Map<Part, Node>();
+    for (const { name, colour, mesh, parts } of shapes) {
       const position = document
         .createAccessor()
         .setType('VEC3')
@@ -47,11 +52,25 @@ export const gltf: Format = {
         .setBuffer(buffer);
       const primitive = document.createPrimitive().setAttribute('POSITION', position).setIndices(indices);
       primitive.setMaterial(materials.get(colour) ?? null);
-      root.addChild(document.createNode(name).setMesh(document.createMesh(name).addPrimitive(primitive)));
+      const shared = document.createMesh(name).addPrimitive(primitive);
+      for (const part of parts) {
+        const { x, y, z } = part.at;
+        const node = document.createNode(part.name).setMesh(shared).setTranslation([x, y, z]);
+        nodes.set(part, node.setRotation(turnOf(part)));
+      }
     }
+    // in the order of the parts, whatever their shape
+    for (const part of body.assembly.parts) root.addChild(nodes.get(part) as Node);
     return new WebIO().writeBinary(document);
   },
 };
+
+/** How a part is turned, as a quaternion: over about Y first where it is, then about Z. */
+function turnOf({ rotation, flipped }: Part): [number, number, number, number] {
+  const half = (rotation * Math.PI) / 360;
+  const [s, c] = [Math.sin(half), Math.cos(half)];
+  return flipped ? [-s, c, 0, 0] : [0, 0, s, c];
+}
 
 /** A channel of a screen's colour as light. */
 function linear(value: number): number {

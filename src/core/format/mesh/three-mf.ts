@@ -2,7 +2,9 @@ import { create } from 'xmlbuilder2';
 import type { Format } from '../format';
 import { xmlText } from '../xml';
 import { welded } from '../../geometry/mesh';
-import { meshedParts } from './solids';
+import type { Point3 } from '../../geometry/point';
+import { standing, type Part } from '../../geometry/solid';
+import { meshedShapes } from './solids';
 
 const CORE = 'http://schemas.microsoft.com/3dmanufacturing/core/2015/02';
 const RELATIONSHIP = 'http://schemas.microsoft.com/3dmanufacturing/2013/01/3dmodel';
@@ -14,7 +16,7 @@ const xml = (build: (root: ReturnType<typeof create>) => void) => {
   return root.end({ prettyPrint: true });
 };
 
-/** The body as a 3MF package: parts as objects of their own, in mm, in their colours. */
+/** The body as a 3MF package: one item of its parts in mm and in their colours; equal parts share a mesh. */
 export const threeMf: Format = {
   id: '3mf',
   title: 'Body for printing, 3MF',
@@ -23,8 +25,8 @@ export const threeMf: Format = {
   extension: '.3mf',
   async write({ footprint: { standardName, body } }) {
     const { strToU8, zipSync } = await import('fflate');
-    const parts = meshedParts(body);
-    const colours = [...new Set(parts.map(({ colour }) => colour))];
+    const shapes = meshedShapes(body);
+    const colours = [...new Set(shapes.map(({ colour }) => colour))];
     const model = xml((root) => {
       const node = root.ele(CORE, 'model', { unit: 'millimeter', 'xml:lang': 'en' });
       node.ele('metadata', { name: 'Title' }).txt(xmlText(standardName));
@@ -32,9 +34,10 @@ export const threeMf: Format = {
       const resources = node.ele('resources');
       const base = resources.ele('basematerials', { id: 1 });
       for (const colour of colours) base.ele('base', { name: colour, displaycolor: colour.toUpperCase() });
-      const build = node.ele('build');
-      parts.forEach(({ name, colour, mesh }, i) => {
+      const idOf = new Map<Part, number>();
+      shapes.forEach(({ name, colour, mesh, parts }, i) => {
         const id = i + 2;
+        for (const part of parts) idOf.set(part, id);
         const object = resources.ele('object', {
           id,
           type: 'model',
@@ -47,14 +50,20 @@ export const threeMf: Format = {
         const shape = object.ele('mesh');
         const vertices = shape.ele('vertices');
         for (let v = 0; v < positions.length; v += 3) {
-          const [x, y, z] = [0, 1, 2].map((k) => Math.round((positions[v + k] as number) * 1e6) / 1e6 + 0);
+          const [x, y, z] = [0, 1, 2].map((k) => tidy(positions[v + k] as number));
           vertices.ele('vertex', { x, y, z });
         }
         const triangles = shape.ele('triangles');
         for (let t = 0; t < indices.length; t += 3)
           triangles.ele('triangle', { v1: indices[t], v2: indices[t + 1], v3: indices[t + 2] });
-        build.ele('item', { objectid: id });
       });
+      // the part as a whole is one item; equal terminals share their mesh
+      const whole = shapes.length + 2;
+      const object = resources.ele('object', { id: whole, type: 'model', name: xmlText(standardName) });
+      const components = object.ele('components');
+      for (const part of body.assembly.parts)
+        components.ele('component', { objectid: idOf.get(part), transform: transformOf(part) });
+      node.ele('build').ele('item', { objectid: whole });
     });
     const types = xml((root) => {
       const node = root.ele('http://schemas.openxmlformats.org/package/2006/content-types', 'Types');
@@ -77,3 +86,18 @@ export const threeMf: Format = {
     return zipSync(Object.fromEntries(entries), { mtime: '1980-01-01' });
   },
 };
+
+function tidy(value: number): number {
+  return Math.round(value * 1e6) / 1e6 + 0;
+}
+
+/** Where a part stands, as the format's matrix: the images of the axes, row by row, and the shift. */
+function transformOf(part: Part): string {
+  const origin = part.at;
+  const axis = (p: Point3) => {
+    const { x, y, z } = standing(part, p);
+    return [x - origin.x, y - origin.y, z - origin.z];
+  };
+  const rows = [axis({ x: 1, y: 0, z: 0 }), axis({ x: 0, y: 1, z: 0 }), axis({ x: 0, y: 0, z: 1 })];
+  return [...rows.flat(), origin.x, origin.y, origin.z].map(tidy).join(' ');
+}

@@ -2,7 +2,8 @@ import { create } from 'xmlbuilder2';
 import { pathData, type Layer, type Stroke } from '../../drawing/drawing';
 import { INK, INK_COLOUR } from '../../drawing/palette';
 import { drawPlan, numberPlaces, textStrokes } from '../../drawing/plan';
-import { boxRound, grow, type Box } from '../../geometry/box';
+import { boxAt, boxOfPoints, boxRound, grow, type Box } from '../../geometry/box';
+import { neighboursOf } from '../../geometry/neighbours';
 import type { Format } from '../format';
 import { xmlText } from '../xml';
 
@@ -15,7 +16,18 @@ export const svg: Format = {
   extension: '.svg',
   write({ document, footprint }) {
     const { strokes, extent } = drawPlan(footprint);
-    const page = grow(boxRound([extent, ...footprint.texts.map(({ box }) => box)]) as Box, 0.5);
+    const labels = numberPlaces(footprint, 0.3);
+    const size = labelSize(labels);
+    const mark = boxOfPoints(footprint.legend.pin1 ?? []);
+    const page = grow(
+      boxRound([
+        extent,
+        ...(mark ? [mark] : []),
+        ...footprint.texts.map(({ box }) => box),
+        ...labels.map(({ x, y, text }) => boxAt({ x, y }, text.length * WIDTH * size, size)),
+      ]) as Box,
+      0.5,
+    );
     const [width, height] = [page.maxX - page.minX, page.maxY - page.minY].map((v) => round(v)) as [
       number,
       number,
@@ -34,15 +46,34 @@ export const svg: Format = {
       const group = root.ele('g', { id: layer, ...INK[layer] });
       for (const stroke of drawn) group.ele('path', pathAttributes(stroke));
     }
-    const numbers = root.ele('g', { id: 'numbers', fill: INK_COLOUR, 'font-size': '0.4' });
-    numberPlaces(footprint, 0.3).forEach(({ x, y }, i) => {
-      numbers.ele('text', { x: round(x), y: round(0.14 - y) }).txt(xmlText(footprint.lands[i]?.number ?? ''));
-    });
+    const numbers = root.ele('g', { id: 'numbers', fill: INK_COLOUR, 'font-size': String(size) });
+    for (const { x, y, text } of labels)
+      numbers.ele('text', { x: round(x), y: round(0.35 * size - y) }).txt(xmlText(text));
     const texts = root.ele('g', { id: 'texts', ...INK.legend });
     for (const stroke of textStrokes(footprint)) texts.ele('path', pathAttributes(stroke));
     return root.end({ prettyPrint: true }) + '\n';
   },
 };
+
+/** Width of a figure over the height of its type. */
+const WIDTH = 0.5;
+/** Height of the numbers where they have room, mm. */
+const USUAL_SIZE = 0.4;
+
+/** The largest type, up to the usual one, in which no two numbers run together. */
+function labelSize(
+  labels: readonly { readonly x: number; readonly y: number; readonly text: string }[],
+): number {
+  const reach = labels.map(({ x, y, text }) => boxAt({ x, y }, text.length * WIDTH * USUAL_SIZE, USUAL_SIZE));
+  let size = USUAL_SIZE;
+  for (const [i, j] of neighboursOf(reach).pairs(0.05)) {
+    const [a, b] = [labels[i], labels[j]];
+    if (!a || !b) continue;
+    const wide = ((a.text.length + b.text.length) / 2 + 0.3) * WIDTH;
+    size = Math.min(size, Math.max(Math.abs(a.x - b.x) / wide, Math.abs(a.y - b.y) / 0.8));
+  }
+  return Math.max(0.05, Math.floor(size * 100) / 100);
+}
 
 function pathAttributes(stroke: Stroke): Record<string, string> {
   return stroke.width === undefined

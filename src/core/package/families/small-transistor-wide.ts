@@ -177,13 +177,15 @@ function terminals(d: Values, options: Options): SpanGroup[] {
 function solids(d: Values, options: Options): Assembly {
   const [narrow, wide] = terminals(d, options) as [SpanGroup, SpanGroup];
   const lug = options['layout'] === 'lug';
-  const shape = leadShape(d, d.E.nom, d.E1.nom);
   const tip = d.E.nom / 2;
+  // beside a lug the leads are flat, and run from under the body to their tips
+  const flat = (length: number, width: number) => flatLead(tip - length, tip, width, d.c.nom);
+  const formed = leadShape(d, d.E.nom, d.E1.nom);
   return {
     shapes: {
       body: mouldedBody(d.E1.nom, d.D.nom, mouldHeights(Math.max(d.A1.nom, lug ? 0.01 : 0), d.A.nom)),
-      lead: shape,
-      wide: lug ? flatLead(tip - d.L2.nom, tip, d.b1.nom, d.c.nom) : { ...shape, depth: d.b1.nom },
+      lead: lug ? flat(Math.max(d.L.nom, tip - d.E1.nom / 2 + 0.1), d.b.nom) : formed,
+      wide: lug ? flat(d.L2.nom, d.b1.nom) : { ...formed, depth: d.b1.nom },
     },
     parts: [...leadParts(narrow, 'lead'), ...leadParts(wide, 'wide'), bodyPart('moulding')],
   };
