@@ -57,7 +57,7 @@ export const PIN_1_SHAPES: readonly { readonly id: Pin1Shape; readonly title: st
 ];
 
 /** The shape that a part takes by itself: its polarity's sign, or a wedge. */
-export function usualShape(polarity: Polarity | null): Pin1Shape {
+function usualShape(polarity: Polarity | null): Pin1Shape {
   return polarity === 'cathode' ? 'bar' : polarity === 'plus' ? 'plus' : 'wedge';
 }
 

@@ -106,7 +106,8 @@ describe('paste windows of an exposed pad', () => {
         const made = pasteWindows(pad, plan({ coverage, columns, rows, radius, keepOut }));
         const { windows, achievable } = made;
         expect(coverageOf(pad, windows)).toBeCloseTo(made.coverage, 9);
-        expect(Math.abs(made.coverage - Math.min(coverage, achievable))).toBeLessThan(0.01);
+        // where a crumb is left out the coverage jumps by its share
+        expect(Math.abs(made.coverage - Math.min(coverage, achievable))).toBeLessThan(0.02);
         for (const window of windows) {
           expect(overhang(window, onPad(pad))).toBeLessThanOrEqual(
             (made.columns > 1 && made.rows > 1 ? -0.1 : 0) + 1e-5,

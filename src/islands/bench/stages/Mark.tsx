@@ -1,7 +1,7 @@
 import { LEGEND_STYLES } from '../../../core/footprint/legend-styles';
 import { BY_POLARITY, SCHEMES } from '../../../core/footprint/numbering';
 import { ORIGINS } from '../../../core/footprint/origin';
-import { PIN_1_SHAPES, usualShape } from '../../../core/footprint/pin1-shapes';
+import { PIN_1_SHAPES } from '../../../core/footprint/pin1-shapes';
 import type { Polarity } from '../../../core/package/drawn';
 import { formatLength } from '../../../core/units/length';
 import type { Drawable } from '../../../core/footprint/footprint';
@@ -42,7 +42,7 @@ function LegendChoice({ drawable: { process, footprint } }: { drawable: Drawable
   const marks = useBench((s) => s.document.marks);
   const unit = useBench((s) => s.unit);
   const show = (mm: number) => `${formatLength(mm, unit)} ${unit}`;
-  const { polarised, polarity, legend } = footprint.package;
+  const { polarised, legend } = footprint.package;
   return (
     <section className="grid gap-1.5">
       <p className="text-secondary">
@@ -60,8 +60,11 @@ function LegendChoice({ drawable: { process, footprint } }: { drawable: Drawable
       {polarised && marks?.pin1 !== false && (
         <ChoiceField
           name="marks/pin1Shape"
-          usual={usualShape(polarity)}
-          options={PIN_1_SHAPES.map(({ id, title }) => [id, title] as const)}
+          usual=""
+          options={[
+            ['', 'the first that fits inside'],
+            ...PIN_1_SHAPES.map(({ id, title }) => [id, title] as const),
+          ]}
         />
       )}
     </section>
