@@ -60,6 +60,7 @@ export function jShape(d: Values, span: number, body: number): Extrusion {
     width: d.b.nom,
     thickness: d.c.nom,
     exit: mouldHeights(d.A1.nom, d.A.nom).parting,
+    bottom: d.A1.nom,
   });
 }
 

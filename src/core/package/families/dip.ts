@@ -59,12 +59,13 @@ export const dip = defineFamily<Symbol>({
     const heights = mouldHeights(d.A1.nom, d.A.nom);
     const group = pins(d);
     const shoulder = Math.max(d.b.nom, Math.min(1.5, d.e.nom * 0.6));
-    const reach = Math.max(0.05, d.E.nom / 2 - d.E1.nom / 2 + 0.1);
+    // from the body to the shoulder
+    const reach = Math.max(0.05, (d.E.nom - d.E1.nom - d.c.nom) / 2);
     const arms = group.places.map(({ order, at }) => ({
       name: `arm ${order}`,
       shape: 'arm',
       material: 'metal' as const,
-      at: { x: at.x > 0 ? at.x - reach / 2 : at.x + reach / 2, y: at.y, z: 0 },
+      at: { x: at.x - Math.sign(at.x) * ((reach + d.c.nom) / 2), y: at.y, z: 0 },
       rotation: 0 as const,
     }));
     return {

@@ -78,13 +78,14 @@ export const inLineTransistor = defineFamily<Symbol>({
       return {
         shapes: {
           pin,
-          body: block(d.D.nom, d.E.nom - plate * 0.4, low, moulded),
+          body: block(d.D.nom, d.E.nom - plate, low, moulded),
           plate: block(d.D.nom * 0.99, plate, low + 0.2, high),
         },
         parts: [
           ...pinParts(pins(d), 'pin'),
           centred('plate', 'metal', { y: back - plate / 2 }),
-          centred('body', 'moulding', { y: back - plate * 0.4 - (d.E.nom - plate * 0.4) / 2 }),
+          // the moulding ends at the plate
+          centred('body', 'moulding', { y: back - plate - (d.E.nom - plate) / 2 }),
         ],
       };
     }

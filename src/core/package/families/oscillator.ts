@@ -55,7 +55,7 @@ export const oscillator = defineFamily<Symbol>({
     length('L', 'Terminal length', 'Length of one terminal along E', [0.1, 6]),
     length('b', 'Terminal width', 'Width of one terminal', [0.1, 6]),
     length('S', 'Lead beyond body', 'J leads only: how far a lead stands out of the body', [0, 3], {
-      derived: '0',
+      derived: 'typ 0.25',
       when: ({ terminals }) => terminals === 'j',
     }),
     HEIGHT,
@@ -143,6 +143,7 @@ function solids(d: Values, options: Options): Assembly {
       width: d.b.nom,
       thickness: 0.2,
       exit: mouldHeights(top * 0.2, top).parting,
+      bottom: top * 0.2,
     });
     return {
       shapes: { body: mouldedBody(width, d.D.nom, mouldHeights(top * 0.2, top)), lead },

@@ -9,7 +9,7 @@ import { byX, counted, hundredths } from '../naming';
 import { rowAgainstBody, terminalAgainstPitch } from '../plausibility/row';
 import { evenRow } from '../rows';
 import { bodyPart, leadParts } from '../shapes/leads';
-import { mouldedBody, mouldHeights } from '../shapes/moulding';
+import { mouldedBody, mouldedOver, mouldHeights } from '../shapes/moulding';
 import { flatLead } from '../shapes/terminals';
 import type { SpanGroup, TerminalPlace } from '../terminal';
 
@@ -181,12 +181,23 @@ function solids(d: Values, options: Options): Assembly {
   // beside a lug the leads are flat, and run from under the body to their tips
   const flat = (length: number, width: number) => flatLead(tip - length, tip, width, d.c.nom);
   const formed = leadShape(d, d.E.nom, d.E1.nom);
+  const heights = mouldHeights(Math.max(d.A1.nom, lug ? 0.01 : 0), d.A.nom);
+  const metal = { from: tip - d.L2.nom, width: d.b1.nom, top: d.c.nom };
+  const body = lug
+    ? mouldedOver(d.E1.nom, d.D.nom, heights, metal)
+    : { upper: mouldedBody(d.E1.nom, d.D.nom, heights), lower: null };
   return {
     shapes: {
-      body: mouldedBody(d.E1.nom, d.D.nom, mouldHeights(Math.max(d.A1.nom, lug ? 0.01 : 0), d.A.nom)),
+      body: body.upper,
+      ...(body.lower ? { under: body.lower } : {}),
       lead: lug ? flat(Math.max(d.L.nom, tip - d.E1.nom / 2 + 0.1), d.b.nom) : formed,
       wide: lug ? flat(d.L2.nom, d.b1.nom) : { ...formed, depth: d.b1.nom },
     },
-    parts: [...leadParts(narrow, 'lead'), ...leadParts(wide, 'wide'), bodyPart('moulding')],
+    parts: [
+      ...leadParts(narrow, 'lead'),
+      ...leadParts(wide, 'wide'),
+      bodyPart('moulding'),
+      ...(body.lower ? [{ ...bodyPart('moulding'), name: 'body round the lug', shape: 'under' }] : []),
+    ],
   };
 }

@@ -9,7 +9,7 @@ import { fitsInside } from '../plausibility/counts';
 import { rowAgainstBody, terminalAgainstPitch } from '../plausibility/row';
 import { evenRow } from '../rows';
 import { gullWingLead, leadParts } from '../shapes/leads';
-import { mouldedBody, mouldHeights } from '../shapes/moulding';
+import { mouldedOver, mouldHeights } from '../shapes/moulding';
 import { HOME, type SpanGroup } from '../terminal';
 
 type Symbol = 'n' | 'e' | 'H' | 'D' | 'E' | 'L3' | 'L' | 'b' | 'D1' | 'E1' | 'c' | 'A' | 'A1';
@@ -206,11 +206,15 @@ function solids(d: Values, options: Options): Assembly {
     exit: heights.parting,
   });
   const at = { x: middle, y: 0, z: 0 };
+  const metal = Math.min(d.c.nom, d.A.nom / 2);
+  const from = d.H.nom / 2 - d.D1.nom - middle;
+  const body = mouldedOver(d.D.nom, d.E.nom, heights, { from, width: d.E1.nom, top: metal });
   return {
     shapes: {
       lead,
-      body: mouldedBody(d.D.nom, d.E.nom, heights),
-      tab: block(d.D1.nom, d.E1.nom, 0, Math.min(d.c.nom, d.A.nom / 2)),
+      body: body.upper,
+      under: body.lower,
+      tab: block(d.D1.nom, d.E1.nom, 0, metal),
     },
     parts: [
       ...leadParts(leads, 'lead'),
@@ -222,6 +226,7 @@ function solids(d: Values, options: Options): Assembly {
         rotation: 0,
       },
       { name: 'body', shape: 'body', material: 'moulding', at, rotation: 0 },
+      { name: 'body round the tab', shape: 'under', material: 'moulding', at, rotation: 0 },
     ],
   };
 }

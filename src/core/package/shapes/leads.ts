@@ -16,6 +16,15 @@ export interface LeadSizes {
   readonly exit: number;
 }
 
+/** How deep a lead is drawn rooted in its moulding, so that no light shows between the two. mm */
+export const ROOT = 0.1;
+
+/** A lead that is curled under a body also ends below it. */
+export interface CurledLeadSizes extends LeadSizes {
+  /** Underside of the body. */
+  readonly bottom: number;
+}
+
 /** A gull-wing lead that points along +x: out of the body, down, and flat for the foot length. */
 export function gullWingLead({ body, tip, foot, width, thickness, exit }: LeadSizes): Extrusion {
   const low = thickness / 2;
@@ -25,7 +34,7 @@ export function gullWingLead({ body, tip, foot, width, thickness, exit }: LeadSi
   const knee = heel - room * 0.35;
   const radius = Math.max(0.005, Math.min(thickness, room * 0.3, (high - low) * 0.3));
   const line = [
-    { x: Math.min(body, knee) - 0.1, y: high },
+    { x: Math.min(body, knee) - ROOT, y: high },
     { x: knee, y: high },
     { x: heel, y: low },
     { x: Math.max(tip, heel + 0.02), y: low },
@@ -37,9 +46,11 @@ export function gullWingLead({ body, tip, foot, width, thickness, exit }: LeadSi
 export function inwardLead({ tip, foot, width, thickness, exit }: Omit<LeadSizes, 'body'>): Extrusion {
   const [low, outside] = [thickness / 2, tip - thickness / 2];
   const high = Math.max(exit, low + 0.1);
-  const radius = Math.max(0.005, Math.min(thickness, (high - low) * 0.3, foot * 0.3));
+  const start = outside - thickness / 2 - ROOT;
+  const most = Math.min(thickness, (high - low) * 0.3, foot * 0.3, (outside - start) * 0.8);
+  const radius = Math.max(0.005, most);
   const line = [
-    { x: outside - Math.max(0.15, 2 * radius + thickness), y: high },
+    { x: start, y: high },
     { x: outside, y: high },
     { x: outside, y: low },
     { x: Math.min(tip - foot, outside - 0.02), y: low },

@@ -3,24 +3,26 @@ import type { Point } from '../../geometry/point';
 import type { Extrusion, Loft, Part } from '../../geometry/solid';
 import { putPoint } from '../../geometry/placement';
 import { outwardOf, type SpanGroup } from '../terminal';
-import { leadParts, type LeadSizes } from './leads';
+import { leadParts, ROOT, type CurledLeadSizes } from './leads';
 
-/** A J lead at +x: out of the body, down its side, and curled inwards under it. */
-export function jLead({ tip, foot, width, thickness, exit, body }: LeadSizes): Extrusion {
+/** A J lead at +x: out of the body, down its side, and curled inwards under it, as high as the body leaves room. */
+export function jLead({ tip, foot, width, thickness, exit, body, bottom }: CurledLeadSizes): Extrusion {
   const [low, outside] = [thickness / 2, tip - thickness / 2];
   const high = Math.max(exit, low + 0.2);
-  const curl = Math.max(0.05, Math.min(foot * 0.8, (high - low) * 0.5));
   const inner = Math.min(outside - 0.05, tip - foot);
+  const start = Math.min(body, outside) - ROOT;
   const radius = Math.max(
     0.005,
-    Math.min((outside - inner) * 0.45 - thickness / 2, curl * 0.5, (high - low) * 0.3),
+    Math.min((outside - inner) * 0.45 - thickness / 2, (outside - start) * 0.8, (high - low) * 0.3),
   );
+  // the curl ends clear of the underside
+  const end = Math.min(low + foot * 0.8, (low + high) / 2, bottom - 0.02);
   const line = [
-    { x: Math.min(body, outside) - Math.max(0.15, 2 * radius + thickness), y: high },
+    { x: start, y: high },
     { x: outside, y: high },
     { x: outside, y: low },
     { x: inner, y: low },
-    { x: inner, y: low + curl + radius },
+    ...(end - low > radius + 0.05 ? [{ x: inner, y: end }] : []),
   ];
   return { kind: 'extrusion', contour: strip(line, thickness, radius), depth: width };
 }
