@@ -1,6 +1,8 @@
 import { askBack, refuse, type NumberToken, type Token } from './entry-tokens';
 import type { EntryDoubt, EntryTree, Expression, GivenParts, NumberNode } from './entry-tree';
 import { numberNode } from './formula';
+import { peel } from './printed-beside';
+import { isSign, isWhole, shown, signatureOf } from './printed-tokens';
 import { formatNumber, MM_PER } from './length';
 import type { Given } from './toleranced';
 
@@ -30,100 +32,6 @@ export function readPrinted(tokens: readonly Token[]): Omit<EntryTree, 'text'> |
   if (!second) return null;
   const limits = aroundNominal(main, second);
   return limits ? { ...base, ...limits, second: null } : { ...base, ...main, second };
-}
-
-interface Peeled {
-  /** What says the length. */
-  readonly body: readonly Token[];
-  readonly hints: EntryTree['hints'];
-  /** What stands in brackets beside it. */
-  readonly beside: readonly Token[] | null;
-}
-
-/** Takes off what stands beside the number; `null` for what no datasheet prints. */
-function peel(tokens: readonly Token[]): Peeled | null {
-  let body = [...tokens];
-  const [first, second] = body;
-  const letter = first?.kind === 'symbol' && isSign(second, '=', ':') ? first.text : undefined;
-  if (letter !== undefined) body = body.slice(2);
-  while (isSign(body[0], '|')) body.shift();
-  while (isSign(body.at(-1), '|')) body.pop();
-  if (body.some((token) => token.kind === 'symbol' || isSign(token, '*', '·'))) return null;
-  const counted = withoutCount(body);
-  const mark = counted.body.find((token) => token.kind === 'mark')?.mark;
-  const plain = withoutBrackets(counted.body.filter((token) => token.kind !== 'mark'));
-  return {
-    ...withoutBeside(plain),
-    hints: {
-      ...(letter === undefined ? {} : { letter }),
-      ...(counted.count === null ? {} : { count: counted.count }),
-      ...(mark === undefined ? {} : { mark }),
-    },
-  };
-}
-
-/** A count of places before or behind the length: `8× 0.30`, `2 PL 0.5`, `4-R0.2`, `0.5 (8X)`. */
-function withoutCount(body: readonly Token[]): { body: readonly Token[]; count: number | null } {
-  const [first, second, third] = body;
-  const end = body.length;
-  const product = body.some((token) => isSign(token, '='));
-  if (isWhole(first) && !product) {
-    const places = second?.kind === 'places' || (isSign(second, '-') && third?.kind === 'mark');
-    const next = third?.kind === 'mark' ? body[3] : third;
-    const times = isSign(second, '×') && (third?.kind === 'mark' || !isWhole(next));
-    if (places || times) return { body: body.slice(2), count: first.value };
-  }
-  for (const brackets of [1, 0]) {
-    const [number, sign] = [body[end - 2 - brackets], body[end - 1 - brackets]];
-    const inside = brackets === 0 || (isSign(body[end - 4], '(', '[') && isSign(body[end - 1], ')', ']'));
-    const counts = isSign(sign, '×') || sign?.kind === 'places';
-    if (inside && counts && isWhole(number) && end > 2 + 2 * brackets)
-      return { body: body.slice(0, end - 2 - 2 * brackets), count: number.value };
-  }
-  return { body, count: null };
-}
-
-/** A word in brackets is the word: `1.75 (max)`. */
-function withoutBrackets(body: readonly Token[]): Token[] {
-  return body.filter(
-    (token, i) =>
-      !(isSign(token, '(', '[') && body[i + 1]?.kind === 'qualifier' && isSign(body[i + 2], ')', ']')) &&
-      !(isSign(token, ')', ']') && body[i - 1]?.kind === 'qualifier' && isSign(body[i - 2], '(', '[')),
-  );
-}
-
-/** Numbers in brackets behind the length, which are no tolerance. */
-function withoutBeside(body: readonly Token[]): Pick<Peeled, 'body' | 'beside'> {
-  const open = body.findIndex((token, i) => i > 0 && isSign(token, '(', '['));
-  const close = body.findIndex((token, i) => i > open && isSign(token, ')', ']'));
-  const inside = body.slice(open + 1, close);
-  if (open < 0 || close < 0 || inside.length === 0) return { body, beside: null };
-  if (/^([+±-]|N[/,]?[+-])/.test(signatureOf(inside)) && !/^N-N$/.test(signatureOf(inside)))
-    return { body, beside: null };
-  return { body: [...body.slice(0, open), ...body.slice(close + 1)], beside: inside };
-}
-
-const CODES: Readonly<Record<string, string>> = {
-  max: 'M',
-  min: 'm',
-  typical: 't',
-  reference: 'r',
-  exact: 'x',
-  to: '~',
-  '÷': '~',
-  '..': ':',
-  ':': '?',
-};
-
-/** One letter or sign a token: N a number, M max, m min, t typical, r reference, x exact. */
-function signatureOf(tokens: readonly Token[]): string {
-  return tokens
-    .map((token) => {
-      if (token.kind === 'number') return 'N';
-      if (token.kind === 'qualifier') return CODES[token.qualifier] ?? '?';
-      return token.kind === 'sign' ? (CODES[token.sign] ?? token.sign) : '?';
-    })
-    .join('');
 }
 
 const GIVEN: Readonly<Record<string, Given>> = {
@@ -458,21 +366,4 @@ function isInch({ unit }: NumberNode): boolean {
 /** What one step of a number's last digit is worth, in its own unit. */
 export function lastDigit({ decimals }: { readonly decimals: number | null }): number {
   return 10 ** -(decimals ?? 0);
-}
-
-function isWhole(token: Token | undefined): token is NumberToken {
-  return (
-    token?.kind === 'number' &&
-    token.decimals === null &&
-    token.unit === null &&
-    Number.isInteger(token.value)
-  );
-}
-
-function isSign(token: Token | undefined, ...signs: readonly string[]): boolean {
-  return token?.kind === 'sign' && signs.includes(token.sign);
-}
-
-function shown(tokens: readonly Token[]): string {
-  return tokens.map(({ text, gap }, i) => (gap && i > 0 ? ` ${text}` : text)).join('');
 }

@@ -30,7 +30,7 @@ export const edgeOverhang: Rule = {
     const say = (text: string, value: number, limit: number, land: Land | null = null, name = '') => ({
       message: fill(text, { value: mm(value), inside: mm(-value), limit: mm(limit), side, land: name }),
       measured: { value, limit, unit: 'mm' as const },
-      place: land ? { lands: [land.id] } : {},
+      place: land ? { lands: [land.id] } : { at: edge.at },
     });
     const lands = footprint.lands.map((land) => ({ land, gap: gapTo(edge, land.copper) }));
     const holes = [

@@ -30,7 +30,7 @@ export const legendThin: Rule = {
             {
               message: fill(message, { what, value: mm(value), limit: mm(limit) }),
               measured: { value, limit, unit: 'mm' },
-              place: {},
+              place: { at: legend.lines[0]?.[0] ?? texts[0]?.at ?? { x: 0, y: 0 } },
             },
           ];
     return [

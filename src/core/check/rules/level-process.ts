@@ -1,7 +1,7 @@
 /**
  * Requires a density level that the process can solder.
  */
-import { fill, type Rule } from '../rule';
+import { fill, idsOf, type Rule } from '../rule';
 
 const message = 'Level {level} is not for {process}: it solders lands of {levels}.';
 
@@ -12,14 +12,15 @@ export const levelProcess: Rule = {
   severity: 'caution',
   stage: 'land',
   looksAt: ['lands'],
-  check({ process, compiled: { document } }) {
+  check({ process, footprint, compiled: { document } }) {
     const { level } = document;
     if (process.levels.includes(level)) return [];
     const levels = process.levels.map((l) => `level ${l}`).join(' and ');
     return [
       {
         message: fill(message, { level, process: process.name, levels }),
-        place: {},
+        measured: { value: 0, limit: 1, unit: 'count' },
+        place: { lands: idsOf(footprint.lands.slice(0, 1)) },
         remedies: process.levels.map((l) => ({ label: `Level ${l}`, edits: [{ at: '/level', value: l }] })),
       },
     ];

@@ -4,7 +4,7 @@
 import { firstLand } from '../../footprint/lands';
 import { boxOfPoints, gapBetween, type Box } from '../../geometry/box';
 import { bodyAt } from '../../package/drawn';
-import type { Rule } from '../rule';
+import { fill, mm, type Rule } from '../rule';
 
 export const pin1Mark: Rule = {
   id: 'pin-1-mark',
@@ -25,6 +25,7 @@ export const pin1Mark: Rule = {
           message: switchedOff
             ? 'The part has a direction, and its pin-1 mark is switched off.'
             : `There is no clear place for a pin-1 mark beside land ${first?.number ?? '1'}.`,
+          measured: { value: 0, limit: 1, unit: 'count' },
           place,
           remedies: switchedOff
             ? [{ label: 'Draw the pin-1 mark', edits: [{ at: '/marks/pin1', value: undefined }] }]
@@ -33,7 +34,9 @@ export const pin1Mark: Rule = {
       ];
     }
     const body = bodyAt(footprint.body.extent, 'max');
-    if (gapBetween(boxOfPoints(pin1) as Box, body) >= -1e-9) return [];
-    return [{ message: 'The body hides the pin-1 mark after assembly.', place }];
+    const gap = gapBetween(boxOfPoints(pin1) as Box, body);
+    if (gap >= -1e-9) return [];
+    const message = fill('The body hides the pin-1 mark after assembly by {over} mm.', { over: mm(-gap) });
+    return [{ message, measured: { value: gap, limit: 0, unit: 'mm' }, place }];
   },
 };

@@ -24,7 +24,7 @@ export const terminalGap: Rule = {
       {
         message: fill(message, { value: mm(value), limit: mm(limit) }),
         measured: { value, limit, unit: 'mm' },
-        place: {},
+        place: { at: lands[0]?.at ?? { x: 0, y: 0 }, dimensions: ['A1'] },
         remedies: [
           {
             label: 'Stand it on its leads',
