@@ -81,7 +81,8 @@ function lands({ levels }: Drawable, group: SolvedGroup, index: number): string 
 }
 
 function derivation(group: SolvedGroup): string {
-  const symbols = group.kind === 'span' ? ['X', 'Y', 'C', 'Z', 'G'] : group.kind === 'pin' ? ['H', 'D'] : ['D', 'Y', 'X'];
+  const symbols =
+    group.kind === 'span' ? ['X', 'Y', 'C', 'Z', 'G'] : group.kind === 'pin' ? ['H', 'D'] : ['D', 'Y', 'X'];
   const steps = new Set(symbols.flatMap((symbol) => derivationOf(group, symbol)));
   return [...steps]
     .map((step) => {
@@ -106,18 +107,19 @@ function markdown({ name, drawable, report, outline }: Page): string {
   const findings = report.findings.map(
     ({ severity, title, message, source }) => `- **${severity}**, ${title}: ${message} (${source})`,
   );
-  return [
-    `# ${footprint.package.title}: ${outline.name}`,
-    `Standard name ${footprint.standardName}. Typical limits of ${outline.source}: a start, not a datasheet. Written by \`npm run pages\`.`,
-    `![Plan at 1:1 of ${footprint.standardName}](${name}.svg)`,
-    dimensions(drawable),
-    ...groups,
-    '## Findings',
+  return (
     [
-      ...findings,
-      `- ${report.held.length} rules held, ${report.idle.length} had nothing to look at.`,
-    ].join('\n'),
-  ].join('\n\n') + '\n';
+      `# ${footprint.package.title}: ${outline.name}`,
+      `Standard name ${footprint.standardName}. Typical limits of ${outline.source}: a start, not a datasheet. Written by \`npm run pages\`.`,
+      `![Plan at 1:1 of ${footprint.standardName}](${name}.svg)`,
+      dimensions(drawable),
+      ...groups,
+      '## Findings',
+      [...findings, `- ${report.held.length} rules held, ${report.idle.length} had nothing to look at.`].join(
+        '\n',
+      ),
+    ].join('\n\n') + '\n'
+  );
 }
 
 /** Every file of the pages by its name. */
@@ -129,7 +131,11 @@ export function packagePages(): ReadonlyMap<string, string> {
       `[${footprint.package.title}: ${outline.name}](${name}.md)`,
       footprint.standardName,
       footprint.groups
-        .map((group) => sizesOf(group).map(({ symbol, value }) => `${symbol} ${formatMm(value)}`).join(', '))
+        .map((group) =>
+          sizesOf(group)
+            .map(({ symbol, value }) => `${symbol} ${formatMm(value)}`)
+            .join(', '),
+        )
         .join('; '),
     ]),
   );

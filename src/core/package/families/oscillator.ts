@@ -55,7 +55,7 @@ export const oscillator = defineFamily<Symbol>({
     length('L', 'Terminal length', 'Length of one terminal along E', [0.1, 6]),
     length('b', 'Terminal width', 'Width of one terminal', [0.1, 6]),
     length('S', 'Lead beyond body', 'J leads only: how far a lead stands out of the body', [0, 3], {
-      derived: 'typ 0.25',
+      derived: ({ terminals }) => (terminals === 'j' ? 'typ 0.25' : '0'),
       when: ({ terminals }) => terminals === 'j',
     }),
     HEIGHT,

@@ -46,11 +46,10 @@ export function gullWingLead({ body, tip, foot, width, thickness, exit }: LeadSi
 export function inwardLead({ tip, foot, width, thickness, exit }: Omit<LeadSizes, 'body'>): Extrusion {
   const [low, outside] = [thickness / 2, tip - thickness / 2];
   const high = Math.max(exit, low + 0.1);
-  const start = outside - thickness / 2 - ROOT;
-  const most = Math.min(thickness, (high - low) * 0.3, foot * 0.3, (outside - start) * 0.8);
-  const radius = Math.max(0.005, most);
+  const radius = Math.max(0.005, Math.min(thickness, (high - low) * 0.3, foot * 0.3));
   const line = [
-    { x: start, y: high },
+    // the bend needs its room inside the moulding
+    { x: outside - Math.max(0.15, 2 * radius + thickness), y: high },
     { x: outside, y: high },
     { x: outside, y: low },
     { x: Math.min(tip - foot, outside - 0.02), y: low },
