@@ -1,5 +1,6 @@
 import type { Report } from '../check/check';
-import type { Compiled, Footprint } from '../footprint/footprint';
+import type { Checked } from '../check/guarded';
+import type { Footprint } from '../footprint/footprint';
 import { sizeOf } from '../geometry/figure';
 import { sizesOf } from '../land/solution';
 import { coverageOf } from '../padstack/windows';
@@ -16,12 +17,6 @@ export interface Change {
   readonly to: number | string | null;
   /** A length that shrank or grew, or words. */
   readonly kind: 'length' | 'text';
-}
-
-/** A compiled document with what was found in it. */
-export interface Checked {
-  readonly compiled: Compiled;
-  readonly report: Report;
 }
 
 /**

@@ -86,9 +86,14 @@ export function contourFigure(outline: Contour): { readonly figure: FreeContour;
 
 /** An outline as a figure about the outline's own origin. */
 export function freeContour(outline: Contour): FreeContour {
-  const { minX, minY, maxX, maxY } = boxOfPoints(flatten(outline)) as Box;
+  const box = boxOfPoints(flatten(outline));
+  if (!box) return NOTHING_LEFT;
+  const { minX, minY, maxX, maxY } = box;
   return { kind: 'contour', width: quantise(maxX - minX), height: quantise(maxY - minY), outline };
 }
+
+const POINT: Point = { x: 0, y: 0 };
+const NOTHING_LEFT: FreeContour = { kind: 'contour', width: 0, height: 0, outline: [POINT, POINT, POINT] };
 
 /** A figure grown on every side; edges stay parallel, corners keep their kind. Never less than nothing. */
 export function grown(figure: Figure, by: number): Figure {
@@ -97,7 +102,8 @@ export function grown(figure: Figure, by: number): Figure {
   const size = { width: side(figure.width), height: side(figure.height) };
   if (figure.kind === 'contour') {
     const [largest] = inflate([flatten(figure.outline)], by).sort((a, b) => area(b) - area(a));
-    return largest ? freeContour(largest) : { ...figure, width: 0, height: 0 };
+    // what has shrunk to nothing is a point
+    return largest && largest.length > 2 ? freeContour(largest) : NOTHING_LEFT;
   }
   if (figure.kind !== 'rectangle') return { ...figure, ...size };
   const { radius, chamfer } = figure;
@@ -154,7 +160,7 @@ function extentOf(figure: Figure, rotation: number): Box {
   }
   // rounded corners reach as far as the circles in them
   const { core, radius } = coreOf({ figure, at: { x: 0, y: 0 }, rotation });
-  return grow(boxOfPoints(core) as Box, radius);
+  return grow(boxOfPoints(core) ?? { minX: 0, minY: 0, maxX: 0, maxY: 0 }, radius);
 }
 
 /** A placed figure grown on every side. */

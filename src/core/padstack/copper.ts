@@ -69,6 +69,8 @@ export function resized(figure: Figure, width: number, height: number): Figure {
     case 'round':
       return width === height ? { kind: 'round', diameter: width } : { kind: 'oblong', width, height };
     case 'contour': {
+      // nothing has no shape that could be made larger
+      if (figure.width <= 0 || figure.height <= 0) return figure;
       const [kx, ky] = [width / figure.width, height / figure.height];
       const outline = figure.outline.map((p) => ({ ...p, x: quantise(p.x * kx), y: quantise(p.y * ky) }));
       return { kind: 'contour', width, height, outline };

@@ -116,10 +116,16 @@ function Workplace() {
           className="border-base-300 bg-base-100 w-[300px] shrink-0 overflow-y-auto border-r px-3 py-3"
           aria-label={stage}
         >
-          <Column />
+          <ErrorBoundary key={stage} part="This stage">
+            <Column />
+          </ErrorBoundary>
         </main>
-        <BenchSheet />
-        <BenchLedger />
+        <ErrorBoundary part="The Sheet">
+          <BenchSheet />
+        </ErrorBoundary>
+        <ErrorBoundary part="The Ledger">
+          <BenchLedger />
+        </ErrorBoundary>
       </div>
       <CommandList />
     </div>

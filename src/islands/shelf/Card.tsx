@@ -3,6 +3,7 @@ import { drawPlan } from '../../core/drawing/plan';
 import type { Severity } from '../../core/document/finding';
 import type { Footprint } from '../../core/footprint/footprint';
 import { download } from '../common/download';
+import { ErrorBoundary } from '../common/ErrorBoundary';
 import { shelf } from '../common/shelf-store';
 import { Hatches } from '../sheet/Hatches';
 import { Strokes } from '../sheet/Strokes';
@@ -27,9 +28,13 @@ export function Card({ card }: { card: CardData }) {
       <a href={`/bench/${id}`} className="block" aria-label={`Open ${document.name}`}>
         <div className="bg-base-200 border-base-300 grid h-[150px] place-content-center border-b">
           {compiled.footprint ? (
-            <CardDrawing footprint={compiled.footprint} />
+            <ErrorBoundary part="The drawing">
+              <CardDrawing footprint={compiled.footprint} />
+            </ErrorBoundary>
           ) : (
-            <span className="text-secondary">dimensions incomplete</span>
+            <span className="text-secondary px-3">
+              {report.findings[0]?.rule === 'fault' ? report.findings[0].message : 'dimensions incomplete'}
+            </span>
           )}
         </div>
         <div className="px-3 pt-2">

@@ -1,25 +1,20 @@
-import { check, type Report } from '../../core/check/check';
-import { compile } from '../../core/footprint/compile';
-import type { Compiled } from '../../core/footprint/footprint';
+import { compileAndCheck, type Checked } from '../../core/check/guarded';
 import { CATALOGUE } from '../../core/package/catalogue';
 import type { StoredFootprint } from '../../store/database';
 
 /** A stored footprint with what its card shows. */
-export interface CardData {
+export interface CardData extends Checked {
   readonly stored: StoredFootprint;
-  readonly compiled: Compiled;
-  readonly report: Report;
 }
 
 // compiling is pure, so a revision's card is made once
 const cache = new WeakMap<StoredFootprint['document'], Omit<CardData, 'stored'>>();
 
-/** Compiles and checks a stored footprint for its card. */
+/** Compiles and checks a stored footprint for its card; a fault stays in it. */
 export function cardOf(stored: StoredFootprint): CardData {
   let derived = cache.get(stored.document);
   if (!derived) {
-    const compiled = compile(stored.document);
-    derived = { compiled, report: check(compiled) };
+    derived = compileAndCheck(stored.document);
     cache.set(stored.document, derived);
   }
   return { stored, ...derived };

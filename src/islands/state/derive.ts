@@ -1,7 +1,5 @@
-import { check } from '../../core/check/check';
-import type { Checked } from '../../core/compare/compare';
+import { compileAndCheck, type Checked } from '../../core/check/guarded';
 import type { TapisDocument } from '../../core/document/document';
-import { compile } from '../../core/footprint/compile';
 import { isDrawable, type Compiled, type Drawable } from '../../core/footprint/footprint';
 import { noModels, type ModelSource } from '../../core/footprint/imported';
 import { withExamples } from '../../core/package/draw';
@@ -28,8 +26,8 @@ export function derive(
   before: Derived | null,
   models: ModelSource = noModels,
 ): Derived {
-  const compiled = compile(document, models);
-  return { compiled, report: check(compiled), shown: shownFor(compiled, before?.shown ?? null) };
+  const { compiled, report } = compileAndCheck(document, models);
+  return { compiled, report, shown: shownFor(compiled, before?.shown ?? null) };
 }
 
 function shownFor(compiled: Compiled, before: Shown | null): Shown | null {
@@ -38,6 +36,6 @@ function shownFor(compiled: Compiled, before: Shown | null): Shown | null {
   if (before && sameFamily && before.stand !== 'example') return { ...before, stand: 'last-good' };
   const example = withExamples(compiled.document);
   if (!example) return null;
-  const drawn = compile(example.document);
+  const { compiled: drawn } = compileAndCheck(example.document);
   return isDrawable(drawn) ? { drawable: drawn, stand: 'example', filled: example.filled } : before;
 }
