@@ -10,11 +10,15 @@ export function jLead({ tip, foot, width, thickness, exit, body, bottom }: Curle
   const [low, outside] = [thickness / 2, tip - thickness / 2];
   const high = Math.max(exit, low + 0.2);
   const inner = Math.min(outside - 0.05, tip - foot);
-  const start = Math.min(body, outside) - ROOT;
-  const radius = Math.max(
-    0.005,
-    Math.min((outside - inner) * 0.45 - thickness / 2, (outside - start) * 0.8, (high - low) * 0.3),
-  );
+  // a bend takes its radius and half of the thickness from either side
+  const start = Math.min(body - ROOT, outside - thickness / 2 - 0.03);
+  const half = thickness / 2;
+  const most = [
+    (outside - inner) * 0.45 - half,
+    outside - start - half - 0.02,
+    (high - low) / 2 - half - 0.01,
+  ];
+  const radius = Math.max(0.005, Math.min(...most, (high - low) * 0.3));
   // the curl ends clear of the underside
   const end = Math.min(low + foot * 0.8, (low + high) / 2, bottom - 0.02);
   const line = [
@@ -22,7 +26,7 @@ export function jLead({ tip, foot, width, thickness, exit, body, bottom }: Curle
     { x: outside, y: high },
     { x: outside, y: low },
     { x: inner, y: low },
-    ...(end - low > radius + 0.05 ? [{ x: inner, y: end }] : []),
+    ...(end - low > radius + half + 0.02 ? [{ x: inner, y: end }] : []),
   ];
   return { kind: 'extrusion', contour: strip(line, thickness, radius), depth: width };
 }
