@@ -40,7 +40,10 @@ it('whatever a document says, it compiles, is checked, drawn and written, and ev
       const low = -process.boardThickness - 1;
       drawElevation(footprint, process, 'front', { low, cut: null });
       drawElevation(footprint, process, 'side', { low, cut: footprint.lands.length > 0 ? 0 : null });
-      for (const stack of footprint.padstacks) [explodeStack(stack), sectionStack(stack, process)];
+      for (const stack of footprint.padstacks) {
+        explodeStack(stack);
+        sectionStack(stack, process);
+      }
       for (const format of FORMATS) {
         const file = await format.write(compiled);
         if (typeof file === 'string' && format.id !== 'json')
