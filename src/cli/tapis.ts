@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { gunzipSync } from 'node:zlib';
 import { check, type Report } from '../core/check/check';
+import { LARGEST_MODEL } from '../core/body/model';
 import { loadedModel, type LoadedModel } from '../core/body/subject';
 import type { TapisDocument } from '../core/document/document';
 import { compile } from '../core/footprint/compile';
@@ -18,14 +19,15 @@ const USAGE = `tapis compile FILE                        footprint, derivations 
 tapis check FILE                          findings in words; exit 1 when one is a stop
 tapis export FILE --format F --out DIR    writes a file (F: ${FORMATS.map(({ id }) => id).join(', ')})
 
-FILE is a Tapis document; - reads standard input. Errors go to standard error with exit 2.
+FILE is a Tapis document; - reads standard input. What cannot be done goes to standard error with
+exit 2, a fault of Tapis itself with exit 3.
 `;
 
 /** What the terminal gets: texts for the two outputs and the exit code. */
 export interface Outcome {
   readonly out: string;
   readonly err: string;
-  readonly code: 0 | 1 | 2;
+  readonly code: 0 | 1 | 2 | 3;
 }
 
 /** An error for the person at the terminal: shown without a stack, exit 2. */
@@ -57,8 +59,10 @@ export async function run(args: readonly string[]): Promise<Outcome> {
         throw new Refusal(`There is no command “${command}”.\n${USAGE.trimEnd()}`);
     }
   } catch (error) {
-    if (!(error instanceof Refusal)) throw error;
-    return { out: '', err: `${error.message}\n`, code: 2 };
+    const message = error instanceof Error ? error.message : String(error);
+    if (error instanceof Refusal) return { out: '', err: `${message}\n`, code: 2 };
+    const err = `Tapis has met a fault: ${message}. The file is as it was.\n`;
+    return { out: '', err, code: 3 };
   }
 }
 
@@ -91,8 +95,12 @@ async function modelInside({ body }: TapisDocument): Promise<LoadedModel | null>
   if (!data || !name) return null;
   let bytes: Buffer;
   try {
-    bytes = gunzipSync(Buffer.from(data, 'base64'));
-  } catch {
+    bytes = gunzipSync(Buffer.from(data, 'base64'), { maxOutputLength: LARGEST_MODEL });
+  } catch (error) {
+    if ((error as NodeJS.ErrnoException).code === 'ERR_BUFFER_TOO_LARGE')
+      throw new Refusal(
+        `The model “${name}” inside the document unpacks to more than ${LARGEST_MODEL / 1e6} MB; it is not read.`,
+      );
     throw new Refusal(
       `The file of the model “${name}” inside the document is damaged; export the document again.`,
     );

@@ -102,7 +102,7 @@ export function documentSchema(): Schema {
       type: 'string',
       maxLength: 200,
       description:
-        'A length as a person types it: 5.8..6.2, 6.0±0.2, 6.0+0.2-0.1, max 1.75, typ 1.04, 240mil, e*(n/2-1).',
+        'A length as a datasheet prints it: 5.8..6.2, 5.8/6.2, 6.0±0.2, 6.0 +0.2/-0.1, 1.75 MAX, 1.27 [.050], 8× 0.30, 240mil; or arithmetic with a symbol, a bracket or a unit: e*(n/2-1), (17.2)/2. What has two readings is refused with its place.',
     },
     sheetUnit: { enum: ['mm', 'mil', 'in'] },
     package: PACKAGE,
