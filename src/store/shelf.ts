@@ -102,9 +102,12 @@ export class ShelfStore {
   async importText(text: string): Promise<ImportResult> {
     const read = openShelf(text);
     if (!read.ok) return { added: [], refused: read.error };
-    const documents = await Promise.all(read.value.documents.map((document) => this.models.unpack(document)));
-    const added = await this.add(documents);
-    return { added, refused: read.value.refused };
+    const unpacked = await Promise.all(read.value.documents.map((document) => this.models.unpack(document)));
+    const added = await this.add(unpacked.map(({ document }) => document));
+    const troubles = unpacked.flatMap(({ trouble }) =>
+      trouble ? [{ field: '/body/model', message: trouble }] : [],
+    );
+    return { added, refused: [...read.value.refused, ...troubles] };
   }
 
   /** The whole Shelf, without its bin, as one file's text. */

@@ -1,3 +1,4 @@
+import { gzipSync } from 'fflate';
 import 'fake-indexeddb/auto';
 import Dexie from 'dexie';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
@@ -192,10 +193,19 @@ describe('models of footprints', () => {
     const key = await shelf.models.put('a.step', bytes, null);
     const packed = await shelf.models.pack({ ...converter(), body: { model: { name: 'a.step', key } } });
     await db.models.clear();
-    for (const data of ['bm90IGEgZmlsZQ==', '***']) {
+    const gzip = (content: Uint8Array) => Buffer.from(gzipSync(content)).toString('base64');
+    for (const [data, why] of [
+      ['bm90IGEgZmlsZQ==', 'is damaged'],
+      ['***', 'is damaged'],
+      [gzip(bytes).slice(0, 24), 'is damaged'],
+      [gzip(new TextEncoder().encode('another')), 'is not the file'],
+      // 21 MB of nothing in a few kilobytes
+      [gzip(new Uint8Array(21_000_000)), 'unpacks to more than 20 MB'],
+    ] as const) {
       const model = { ...packed!.body!.model!, data };
-      const { added } = await shelf.importText(JSON.stringify({ ...packed, body: { model } }));
+      const { added, refused } = await shelf.importText(JSON.stringify({ ...packed, body: { model } }));
       expect(added[0]?.document.body?.model).toEqual({ name: 'a.step', key });
+      expect(refused.map(({ message }) => message)).toEqual([expect.stringContaining(why)]);
     }
     expect(await db.models.count()).toBe(0);
   });
