@@ -5,6 +5,8 @@ interface Props extends Omit<ComponentPropsWithRef<'input'>, 'value' | 'onChange
   field: EntryField;
   /** `set` stands out against a computed value, `fault` cannot be used as it is. */
   tone?: 'plain' | 'set' | 'fault';
+  /** In which it reads plain numbers; shown at its end. */
+  unit?: string;
   onEnter?: () => void;
 }
 
@@ -15,11 +17,11 @@ const TONES = {
 } as const;
 
 /** The one text field of the Bench that takes an entry: typing edits the document as one gesture. */
-export function EntryInput({ field, tone = 'plain', onEnter, className = '', ...rest }: Props) {
-  return (
+export function EntryInput({ field, tone = 'plain', unit, onEnter, className = '', ...rest }: Props) {
+  const input = (
     <input
       {...rest}
-      className={`bg-base-100 min-w-0 border px-1 ${TONES[tone]} ${className}`}
+      className={`bg-base-100 min-w-0 border px-1 ${TONES[tone]} ${unit ? 'w-full pr-7' : className}`}
       value={field.text}
       onChange={(event) => field.onChange(event.target.value)}
       onFocus={(event: FocusEvent<HTMLInputElement>) => {
@@ -30,5 +32,14 @@ export function EntryInput({ field, tone = 'plain', onEnter, className = '', ...
       spellCheck={false}
       autoComplete="off"
     />
+  );
+  if (!unit) return input;
+  return (
+    <span className={`relative inline-block min-w-0 ${className}`}>
+      {input}
+      <span className="text-secondary pointer-events-none absolute inset-y-0 right-1 flex items-center text-[12px]">
+        {unit}
+      </span>
+    </span>
   );
 }

@@ -6,6 +6,7 @@ import { Pick, Tick, type Options } from '../common/inputs';
 import { useBench } from '../state/context';
 import { EntryInput } from './EntryInput';
 import { LEAVE, useField, type EntryField, type OnDone } from './useEntry';
+import { useUnits } from './useUnits';
 
 // The fields of the stage columns. Each names a place of the document; what it is called and
 // between which limits it lies stands in the table of choices.
@@ -58,19 +59,24 @@ export function useEntryOf(
   instead: readonly string[] = [],
   onDone: OnDone = LEAVE,
 ): EntryField {
-  const { at, value } = useChoice(name);
+  const { at, value, field } = useChoice(name);
   const edit = useBench((s) => s.edit);
+  const units = useUnits(at);
+  const isLength = field?.kind === 'length' || field?.kind === 'toleranced';
+  const text = typeof value === 'string' ? value : '';
   const root = at.slice(0, at.length - name.length);
   return useField(
-    typeof value === 'string' ? value : '',
-    (next, gesture) =>
+    isLength ? units.shown(text) : text,
+    (typed, gesture) => {
+      const next = isLength ? units.kept(typed) : typed;
       edit(
         [
           ...instead.map((other) => ({ at: `${root}${other}`, value: undefined })),
           { at, value: next === '' && !isRequired(CHOICES, at) ? undefined : next },
         ],
         gesture,
-      ),
+      );
+    },
     onDone,
   );
 }
@@ -101,6 +107,7 @@ export function LengthField({
 }: LengthProps) {
   const { at, title: called } = useChoice(name);
   const field = useEntryOf(name, instead);
+  const { reads: unit } = useUnits(at);
   const faulty = useFaulty(at);
   const words = title ?? called;
   const [row, head, box] = {
@@ -116,6 +123,7 @@ export function LengthField({
         tone={faulty ? 'fault' : field.text ? 'set' : 'plain'}
         className={box}
         placeholder={computed}
+        unit={unit}
         aria-label={label ?? words}
         aria-invalid={faulty || undefined}
       />

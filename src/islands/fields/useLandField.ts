@@ -2,6 +2,7 @@ import { pointerKey } from '../../core/document/edit';
 import type { SettableSize } from '../../core/land/solution';
 import { useBench } from '../state/context';
 import { LEAVE, useField, type EntryField, type OnDone } from './useEntry';
+import { useUnits } from './useUnits';
 
 /** The field of a land size of one group; clearing it also clears what was set for every group. */
 export function useLandField(group: string, size: SettableSize, onDone: OnDone = LEAVE): EntryField {
@@ -10,16 +11,19 @@ export function useLandField(group: string, size: SettableSize, onDone: OnDone =
     return overrides?.lands?.[group]?.[size] ?? every[size] ?? '';
   });
   const edit = useBench((s) => s.edit);
+  const units = useUnits('/overrides');
   return useField(
-    text,
-    (next, gesture) =>
+    units.shown(text),
+    (typed, gesture) => {
+      const next = units.kept(typed);
       edit(
         [
           { at: `/overrides/land/${size}`, value: undefined },
           { at: `/overrides/lands/${pointerKey(group)}/${size}`, value: next === '' ? undefined : next },
         ],
         gesture,
-      ),
+      );
+    },
     onDone,
   );
 }

@@ -11,6 +11,7 @@ import type { Process } from '../../core/process/process';
 import type { DisplayUnit } from '../../core/units/length';
 import { Autosave, type SaveState } from '../../store/autosave';
 import type { StoredFootprint } from '../../store/database';
+import { keepUnit, keptUnit } from './display-unit';
 import { shelf } from '../common/shelf-store';
 import type { ProcessChange } from '../ledger/view';
 import type { Quadrant } from '../sheet/layout';
@@ -142,7 +143,7 @@ export function createBench({ id, document, revision, updatedAt }: StoredFootpri
       future: [],
       save: { kind: 'saved', revision, at: updatedAt },
       stage: 'measure',
-      unit: displayUnitOf(document),
+      unit: keptUnit(id) ?? displayUnitOf(document),
       activeDimension: null,
       selectedLand: null,
       selectedFinding: null,
@@ -161,7 +162,10 @@ export function createBench({ id, document, revision, updatedAt }: StoredFootpri
         set({ models: new Map(get().models).set(key, loaded) });
         if (get().document.body?.model?.key === key) show(get().document);
       },
-      set: (part) => set(part),
+      set(part) {
+        if (part.unit) keepUnit(id, part.unit);
+        set(part);
+      },
       edit(edits, gesture) {
         const { document: before, past } = get();
         const next = applyEdits(before, edits);

@@ -138,21 +138,12 @@ function usesOf(lands: readonly Land[]): string {
 /** Margins that hold for all lands unless a padstack says otherwise. */
 function EveryLand({ drawable: { process } }: { drawable: Drawable }) {
   const unit = useBench((s) => s.unit);
-  const datasheet = useBench((s) => s.document.package.unit ?? 'mm');
-  const byProcess = (mm: number) => `${formatLength(mm, unit)} by process`;
+  const byProcess = (mm: number) => formatLength(mm, unit);
   return (
     <section className="mt-4 grid gap-2">
       <h2 className="font-semibold">Every land</h2>
-      <LengthField
-        name="overrides/maskMargin"
-        computed={byProcess(process.maskMargin)}
-        note={`${datasheet} a side`}
-      />
-      <LengthField
-        name="overrides/pasteMargin"
-        computed={byProcess(process.pasteMargin)}
-        note={`${datasheet} a side`}
-      />
+      <LengthField name="overrides/maskMargin" computed={byProcess(process.maskMargin)} note="a side" />
+      <LengthField name="overrides/pasteMargin" computed={byProcess(process.pasteMargin)} note="a side" />
       <FlagField name="overrides/jointMask" />
     </section>
   );

@@ -53,6 +53,7 @@ interface HandProps {
 
 function HandField({ group, symbol, computed }: HandProps) {
   const set = useBench((s) => s.set);
+  const unit = useBench((s) => s.unit);
   const field = useLandField(group, symbol);
   return (
     <label className="block">
@@ -64,6 +65,7 @@ function HandField({ group, symbol, computed }: HandProps) {
         tone={field.text ? 'set' : 'plain'}
         className="w-full"
         placeholder={computed}
+        unit={unit}
         aria-label={`Land ${symbol} set by hand`}
         onEnter={() => set({ activeDimension: symbol })}
       />
