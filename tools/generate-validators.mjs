@@ -31,6 +31,8 @@ const schemas = { process: processSchema(), document: documentSchema(), shelf: s
 
 const ajv = new Ajv({
   allErrors: true,
+  // what is referred to often is a function once, not a copy in every place
+  inlineRefs: false,
   strict: true,
   strictRequired: false,
   code: { source: true, esm: true },

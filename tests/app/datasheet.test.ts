@@ -112,7 +112,7 @@ describe('a sixteen-lead datasheet, from the keyboard alone', () => {
 
   it('finds the whole lead entered as the foot; its remedy mends it', async () => {
     // overhang (10.3 − 7.5)/2 = 1.40
-    expect(await summaryOf(page)).toContain('1 stop');
+    expect(await summaryOf(page)).toContain('1 caution');
     const finding = await page.$eval('main article', (e) => e.textContent);
     expect(finding).toContain('Foot length L 1.40 fills 100 % of the overhang (E − E1)/2 = 1.40 mm');
     await tabTo('1.3..1.5 is the lead L1');

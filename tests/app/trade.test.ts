@@ -130,14 +130,14 @@ it('waives a finding with a reason, and takes the waiver back', async () => {
   await page.goto(server.url, { waitUntil: 'networkidle0' });
   await openFootprint(page, 'U7 buoy transceiver');
   await page.keyboard.press('6');
-  await until('Not to be released');
+  await until('Usable with care');
   await press('Waive');
   await page.type('input[aria-label="Why this is acceptable"]', 'checked against a part');
   await page.keyboard.press('Enter');
   await until('Accepted: checked against a part');
   expect(await summaryOf(page)).toMatch(/1 waived/);
   await press('Take the waiver back');
-  await until('Not to be released');
+  await until('Usable with care');
 });
 
 it('numbers lands by pressing them, and by arrows and Enter', async () => {
@@ -176,7 +176,7 @@ it('edits a copy of a process, uses it, and keeps the document as it was until t
     await page.keyboard.press('Enter');
   };
   await gap('wide');
-  await page.waitForFunction(() => /is not a number/.test(document.querySelector('main')?.innerText ?? ''));
+  await page.waitForFunction(() => /expected a number/.test(document.querySelector('main')?.innerText ?? ''));
   await page.keyboard.press('Escape');
   await gap('8mil');
   await page.waitForFunction(() => /Was 0.15/.test(document.querySelector('main')?.innerText ?? ''));

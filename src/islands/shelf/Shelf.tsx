@@ -1,20 +1,23 @@
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import { newDocument } from '../../core/document/document';
 import { LARGEST_SHELF } from '../../core/document/shelf-file';
-import { DEMO_DOCUMENTS, DEMO_MODEL } from '../../demo/documents';
 import type { ImportResult } from '../../store/shelf';
 import { ErrorBoundary } from '../common/ErrorBoundary';
 import { download } from '../common/download';
 import { shelf } from '../common/shelf-store';
-import { Gallery } from '../gallery/Gallery';
 import { BinList } from './BinList';
 import { Card } from './Card';
 import { EmptyShelf } from './EmptyShelf';
 import { cardOf, matches } from './card-data';
 
+// loaded when a package is chosen
+const Gallery = lazy(() => import('../gallery/Gallery').then((module) => ({ default: module.Gallery })));
+
 /** Puts the demo on the Shelf, with the model that one of its parts has. */
 async function addDemo(): Promise<void> {
+  // the demo is looked at once: it does not weigh on every visit
+  const { DEMO_DOCUMENTS, DEMO_MODEL } = await import('../../demo/documents');
   try {
     const answer = await fetch(`/demo/${DEMO_MODEL.name}`);
     if (answer.ok) await shelf.models.put(DEMO_MODEL.name, new Uint8Array(await answer.arrayBuffer()), null);
@@ -119,7 +122,9 @@ function Shelves() {
         </div>
       </header>
       {choosing && (
-        <Gallery onChoose={(family) => void startNew(family)} onClose={() => setChoosing(false)} />
+        <Suspense fallback={null}>
+          <Gallery onChoose={(family) => void startNew(family)} onClose={() => setChoosing(false)} />
+        </Suspense>
       )}
       {brought && <ImportNote result={brought} onClose={() => setBrought(null)} />}
       {binOpen && <BinList binned={binned ?? []} />}

@@ -1,7 +1,6 @@
-import { useEffect, useRef, useState } from 'react';
+import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import type { SheetUnit } from '../../../core/document/document';
 import { MISSING } from '../../../core/document/finding';
-import { Gallery } from '../../gallery/Gallery';
 import { DIMENSION_COLUMNS, DimensionRow } from '../../measure/DimensionRow';
 import { goToNextEntry, moveInGrid } from '../../measure/grid-keys';
 import { OutlineDrawing } from '../../measure/OutlineDrawing';
@@ -10,6 +9,8 @@ import type { OptionDefinition, StandardOutline } from '../../../core/package/de
 import { Pick } from '../../common/inputs';
 import { useBench } from '../../state/context';
 import { StageFinding } from '../StageFinding';
+
+const Gallery = lazy(() => import('../../gallery/Gallery').then((module) => ({ default: module.Gallery })));
 
 const UNITS: readonly SheetUnit[] = ['mm', 'mil', 'in'];
 
@@ -45,13 +46,15 @@ export function Measure() {
     <>
       <h1 className="text-[15px] font-semibold">Measure</h1>
       {choosing && (
-        <Gallery
-          onChoose={(id) => {
-            setChoosing(false);
-            edit([{ at: '/package/family', value: id }]);
-          }}
-          onClose={() => setChoosing(false)}
-        />
+        <Suspense fallback={null}>
+          <Gallery
+            onChoose={(id) => {
+              setChoosing(false);
+              edit([{ at: '/package/family', value: id }]);
+            }}
+            onClose={() => setChoosing(false)}
+          />
+        </Suspense>
       )}
       <div className="mt-1.5 flex gap-2">
         <button
