@@ -37,28 +37,36 @@ const ajv = new Ajv({
   strictRequired: false,
   code: { source: true, esm: true },
 });
-for (const [name, schema] of Object.entries(schemas)) {
-  const source = standalone(ajv, ajv.compile(schema));
-  const { outputFiles } = await build({
-    stdin: { contents: source, resolveDir: room, loader: 'js' },
-    bundle: true,
-    write: false,
-    format: 'esm',
-    platform: 'neutral',
-    mainFields: ['module', 'main'],
-  });
-  const target = `${room}generated/validate-${name}.js`;
-  put(target, outputFiles[0].text);
-  put(
-    target.replace(/\.js$/, '.d.ts'),
-    `interface SchemaError {
+// one module for all: the document's function holds the process's
+ajv.addSchema(Object.values(schemas));
+const source = standalone(
+  ajv,
+  Object.fromEntries(Object.entries(schemas).map(([name, { $id }]) => [name, $id])),
+);
+const { outputFiles } = await build({
+  stdin: { contents: source, resolveDir: room, loader: 'js' },
+  bundle: true,
+  write: false,
+  format: 'esm',
+  platform: 'neutral',
+  mainFields: ['module', 'main'],
+});
+const target = `${room}generated/validators.js`;
+put(target, outputFiles[0].text);
+put(
+  target.replace(/\.js$/, '.d.ts'),
+  `interface SchemaError {
   readonly instancePath: string;
   readonly keyword: string;
   readonly message?: string;
   readonly params: Record<string, unknown>;
 }
-declare const validate: { (value: unknown): boolean; errors?: SchemaError[] | null };
-export default validate;
-`,
-  );
+interface Validator {
+  (value: unknown): boolean;
+  errors?: SchemaError[] | null;
 }
+${Object.keys(schemas)
+  .map((name) => `export declare const ${name}: Validator;`)
+  .join('\n')}
+`,
+);

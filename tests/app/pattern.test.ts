@@ -74,6 +74,21 @@ it('sets a size of one group by hand and keeps the gap where the person chose it
   expect(await sizes()).toEqual(['11.85', '5.45', '8.65', '3.20', '0.95']);
 });
 
+it('reads a plain number in the unit shown, and says the unit when another is shown', async () => {
+  const hand = 'input[aria-label="Land Y set by hand"]';
+  const unit = (name: string) => page.locator(`[aria-label="Unit shown"] ::-p-text(${name})`).click();
+  await unit('mil');
+  expect(await valueOf(page, hand)).toBe('3.2 mm');
+  await page.locator(hand).fill('120');
+  await waitSaved(page);
+  await page.reload({ waitUntil: 'networkidle0' });
+  await page.keyboard.press('2');
+  await page.waitForSelector(hand);
+  expect(await valueOf(page, hand)).toBe('120');
+  await unit('mm');
+  expect(await valueOf(page, hand)).toBe('120mil');
+});
+
 it('numbers by scheme, from another corner, and turned by a quarter', async () => {
   await page.goto(server.url, { waitUntil: 'networkidle0' });
   await openFootprint(page, 'J2 debug header');

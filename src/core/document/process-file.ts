@@ -2,7 +2,7 @@ import { allFields } from '../process/fields';
 import { completed, PROCESSES } from '../process';
 import type { Process } from '../process/process';
 import { fail, ok, type Result } from '../units/result';
-import validate from './generated/validate-process.js';
+import { process as validate } from './generated/validators.js';
 import { describeErrors, parseJson, type DocumentProblem } from './read';
 
 /** Largest file with a process, in characters. */

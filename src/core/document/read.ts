@@ -1,6 +1,6 @@
 import { fail, ok, type Result } from '../units/result';
 import type { TapisDocument } from './document';
-import validate from './generated/validate-document.js';
+import { document as validate } from './generated/validators.js';
 import { migrate, NEWEST_VERSION, type LandNames } from './migrations';
 
 /** Why a document cannot be read: the field (a JSON pointer), what is wrong and the mend. */

@@ -1,6 +1,6 @@
 import { fail, ok, type Result } from '../units/result';
 import type { TapisDocument } from './document';
-import validate from './generated/validate-shelf.js';
+import { shelf as validate } from './generated/validators.js';
 import type { LandNames } from './migrations';
 import { checkDocument, parseJson, readDocument, type DocumentProblem } from './read';
 

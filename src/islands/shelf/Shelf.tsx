@@ -1,18 +1,16 @@
 import { useLiveQuery } from 'dexie-react-hooks';
-import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { newDocument } from '../../core/document/document';
 import { LARGEST_SHELF } from '../../core/document/shelf-file';
 import type { ImportResult } from '../../store/shelf';
 import { ErrorBoundary } from '../common/ErrorBoundary';
 import { download } from '../common/download';
 import { shelf } from '../common/shelf-store';
+import { Gallery } from '../gallery/Gallery';
 import { BinList } from './BinList';
 import { Card } from './Card';
 import { EmptyShelf } from './EmptyShelf';
 import { cardOf, matches } from './card-data';
-
-// loaded when a package is chosen
-const Gallery = lazy(() => import('../gallery/Gallery').then((module) => ({ default: module.Gallery })));
 
 /** Puts the demo on the Shelf, with the model that one of its parts has. */
 async function addDemo(): Promise<void> {
@@ -122,9 +120,7 @@ function Shelves() {
         </div>
       </header>
       {choosing && (
-        <Suspense fallback={null}>
-          <Gallery onChoose={(family) => void startNew(family)} onClose={() => setChoosing(false)} />
-        </Suspense>
+        <Gallery onChoose={(family) => void startNew(family)} onClose={() => setChoosing(false)} />
       )}
       {brought && <ImportNote result={brought} onClose={() => setBrought(null)} />}
       {binOpen && <BinList binned={binned ?? []} />}

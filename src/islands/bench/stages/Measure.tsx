@@ -1,6 +1,7 @@
-import { lazy, Suspense, useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { SheetUnit } from '../../../core/document/document';
 import { MISSING } from '../../../core/document/finding';
+import { Gallery } from '../../gallery/Gallery';
 import { DIMENSION_COLUMNS, DimensionRow } from '../../measure/DimensionRow';
 import { goToNextEntry, moveInGrid } from '../../measure/grid-keys';
 import { OutlineDrawing } from '../../measure/OutlineDrawing';
@@ -9,8 +10,6 @@ import type { OptionDefinition, StandardOutline } from '../../../core/package/de
 import { Pick } from '../../common/inputs';
 import { useBench } from '../../state/context';
 import { StageFinding } from '../StageFinding';
-
-const Gallery = lazy(() => import('../../gallery/Gallery').then((module) => ({ default: module.Gallery })));
 
 const UNITS: readonly SheetUnit[] = ['mm', 'mil', 'in'];
 
@@ -46,15 +45,13 @@ export function Measure() {
     <>
       <h1 className="text-[15px] font-semibold">Measure</h1>
       {choosing && (
-        <Suspense fallback={null}>
-          <Gallery
-            onChoose={(id) => {
-              setChoosing(false);
-              edit([{ at: '/package/family', value: id }]);
-            }}
-            onClose={() => setChoosing(false)}
-          />
-        </Suspense>
+        <Gallery
+          onChoose={(id) => {
+            setChoosing(false);
+            edit([{ at: '/package/family', value: id }]);
+          }}
+          onClose={() => setChoosing(false)}
+        />
       )}
       <div className="mt-1.5 flex gap-2">
         <button
