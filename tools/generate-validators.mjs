@@ -44,7 +44,8 @@ const source = standalone(
   Object.fromEntries(Object.entries(schemas).map(([name, { $id }]) => [name, $id])),
 );
 const { outputFiles } = await build({
-  stdin: { contents: source, resolveDir: room, loader: 'js' },
+  // where in the schema an error arose is never read: pages load lighter without
+  stdin: { contents: source.replaceAll(/schemaPath:"[^"]*",/g, ''), resolveDir: room, loader: 'js' },
   bundle: true,
   write: false,
   format: 'esm',

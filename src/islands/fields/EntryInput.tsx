@@ -1,11 +1,12 @@
 import type { ComponentPropsWithRef, FocusEvent } from 'react';
+import { isBare } from './units';
 import type { EntryField } from './useEntry';
 
 interface Props extends Omit<ComponentPropsWithRef<'input'>, 'value' | 'onChange' | 'onKeyDown' | 'onFocus'> {
   field: EntryField;
   /** `set` stands out against a computed value, `fault` cannot be used as it is. */
   tone?: 'plain' | 'set' | 'fault';
-  /** In which it reads plain numbers; shown at its end. */
+  /** In which it reads plain numbers; shown at its end unless the text says one of its own. */
   unit?: string;
   onEnter?: () => void;
 }
@@ -34,11 +35,12 @@ export function EntryInput({ field, tone = 'plain', unit, onEnter, className = '
     />
   );
   if (!unit) return input;
+  const says = field.text.trim() || (rest.placeholder ?? '');
   return (
     <span className={`relative inline-block min-w-0 ${className}`}>
       {input}
       <span className="text-secondary pointer-events-none absolute inset-y-0 right-1 flex items-center text-[12px]">
-        {unit}
+        {(says === '' || isBare(says)) && unit}
       </span>
     </span>
   );

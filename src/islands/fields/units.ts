@@ -6,7 +6,7 @@ import type { DisplayUnit } from '../../core/units/length';
 // its unit where the document would read another.
 
 /** Whether a text says numbers and no unit. */
-function isBare(text: string): boolean {
+export function isBare(text: string): boolean {
   return /\d/.test(text) && !/[A-Za-z"'″µ%]/.test(text);
 }
 
