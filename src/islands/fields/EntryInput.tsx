@@ -1,5 +1,5 @@
 import type { ComponentPropsWithRef, FocusEvent } from 'react';
-import { isBare } from './units';
+import { hasWords } from './units';
 import type { EntryField } from './useEntry';
 
 interface Props extends Omit<ComponentPropsWithRef<'input'>, 'value' | 'onChange' | 'onKeyDown' | 'onFocus'> {
@@ -40,7 +40,7 @@ export function EntryInput({ field, tone = 'plain', unit, onEnter, className = '
     <span className={`relative inline-block min-w-0 ${className}`}>
       {input}
       <span className="text-secondary pointer-events-none absolute inset-y-0 right-1 flex items-center text-[12px]">
-        {(says === '' || isBare(says)) && unit}
+        {!hasWords(says) && unit}
       </span>
     </span>
   );

@@ -5,9 +5,14 @@ import type { DisplayUnit } from '../../core/units/length';
 // unit of the display, and so read plain numbers in it. What is typed is kept as it was typed, with
 // its unit where the document would read another.
 
+/** Whether a text has words, of which one may be a unit. */
+export function hasWords(text: string): boolean {
+  return /[A-Za-z"'″µ%]/.test(text);
+}
+
 /** Whether a text says numbers and no unit. */
-export function isBare(text: string): boolean {
-  return /\d/.test(text) && !/[A-Za-z"'″µ%]/.test(text);
+function isBare(text: string): boolean {
+  return /\d/.test(text) && !hasWords(text);
 }
 
 /** An entry of a document as a field shows it, whose plain numbers are in the unit of the display. */
