@@ -2,11 +2,13 @@ import node from '@astrojs/node';
 import react from '@astrojs/react';
 import tailwindcss from '@tailwindcss/vite';
 import { defineConfig } from 'astro/config';
+import { serverParts } from './tools/server-parts.mjs';
 
 export default defineConfig({
   output: 'server',
-  adapter: node({ mode: 'standalone' }),
-  integrations: [react()],
+  adapter: node({ mode: 'middleware' }),
+  integrations: [react(), serverParts()],
+  redirects: { '/favicon.ico': '/favicon.svg' },
   security: { checkOrigin: false },
   devToolbar: { enabled: false },
   experimental: {

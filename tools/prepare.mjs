@@ -1,60 +1,107 @@
-// Brings a checkout up to date: installs when the lock file changed, builds when a source changed.
+// Brings a checkout up to date: installs what the lock file asks for and is not there, builds when a source changed.
 import './node-version.mjs';
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 export const root = fileURLToPath(new URL('..', import.meta.url));
 
-const SOURCES = ['src', 'public', 'astro.config.mjs', 'package-lock.json', 'tools/generate-validators.mjs'];
+const SOURCES = [
+  'src',
+  'public',
+  'astro.config.mjs',
+  'package-lock.json',
+  'tools/generate-validators.mjs',
+  'tools/server-parts.mjs',
+];
+const cache = join(root, '.cache');
+const environment = { ...process.env, ASTRO_TELEMETRY_DISABLED: '1' };
 
-/** Runs a command in the checkout and ends with its status where it fails. */
-export function run(command, args, extra = {}) {
-  const env = { ...process.env, ASTRO_TELEMETRY_DISABLED: '1', ...extra };
-  const { status } = spawnSync(command, args, { cwd: root, stdio: 'inherit', env });
+/** Runs a command in the checkout, showing what it prints, and ends with its status where it fails. */
+export function run(command, args) {
+  const { status } = spawnSync(command, args, { cwd: root, stdio: 'inherit', env: environment });
   if (status !== 0) process.exit(status ?? 1);
 }
 
-function digest(paths) {
+/** Runs a long step, keeping what it prints; where it fails that is said in a sentence with what to do. */
+function step({ doing, command, args, log, mend, extra = {} }) {
+  console.log(`${doing} …`);
+  const settings = { cwd: root, env: { ...environment, ...extra }, encoding: 'utf8', maxBuffer: 1e8 };
+  const { status, signal, stdout, stderr, error } = spawnSync(command, args, settings);
+  if (status === 0) return;
+  mkdirSync(cache, { recursive: true });
+  writeFileSync(join(cache, log), `${stdout ?? ''}\n${stderr ?? ''}`);
+  const printed = `${stderr ?? ''}\n${stdout ?? ''}`.split('\n');
+  const line = printed.find((each) => /error/i.test(each))?.trim() ?? error?.message ?? signal ?? '';
+  console.error(
+    `${doing} did not succeed: ${line.slice(0, 200)}\n${mend} All that it printed is in .cache/${log}.`,
+  );
+  process.exit(1);
+}
+
+/** Every file below these paths, with its size or its content, as one digest. */
+function digest(paths, ofFile) {
   const hash = createHash('sha256');
   const add = (path) => {
     const full = join(root, path);
     if (!existsSync(full)) return;
     if (statSync(full).isDirectory()) {
       for (const name of readdirSync(full).sort()) if (name !== 'generated') add(join(path, name));
-    } else hash.update(path).update(readFileSync(full));
+    } else hash.update(path).update(ofFile(full));
   };
   paths.forEach(add);
   return hash.digest('hex');
 }
 
-/** Runs a step unless its inputs are those of the last time. */
-function unlessDone(name, inputs, done, step) {
-  const stamp = join(root, '.cache', name);
-  const now = digest(inputs);
-  if (done() && existsSync(stamp) && readFileSync(stamp, 'utf8') === now) return;
-  step();
-  mkdirSync(join(root, '.cache'), { recursive: true });
-  writeFileSync(stamp, now);
+function json(path) {
+  try {
+    return JSON.parse(readFileSync(join(root, path), 'utf8'));
+  } catch {
+    return null;
+  }
+}
+
+/** The first package that the lock file asks for and that is not there as it says; `null` where all are. */
+function missingPackage() {
+  for (const [path, { version, optional, link }] of Object.entries(json('package-lock.json')?.packages ?? {}))
+    if (path && !optional && !link && json(join(path, 'package.json'))?.version !== version) return path;
+  return null;
 }
 
 export function install() {
-  unlessDone(
-    'installed',
-    ['package-lock.json'],
-    () => existsSync(join(root, 'node_modules/astro')),
-    () => run('npm', ['ci', '--include=dev', '--no-audit', '--no-fund']),
-  );
+  if (missingPackage() === null) return;
+  step({
+    doing: 'Installing what Tapis is built from',
+    command: 'npm',
+    args: ['ci', '--include=dev', '--no-audit', '--no-fund'],
+    log: 'install.log',
+    mend: 'See that the package registry can be reached and that the disk has room, then run it again.',
+  });
 }
 
+/** Builds unless there is a build, whole as it was left, of these very sources. */
 export function build() {
-  unlessDone(
-    'built',
-    SOURCES,
-    () => existsSync(join(root, 'dist/server/entry.mjs')),
+  const stamp = join(cache, 'built.json');
+  const state = () => ({
+    sources: digest(SOURCES, (path) => readFileSync(path)),
+    output: digest(['dist'], (path) => String(statSync(path).size)),
+  });
+  const now = state();
+  const last = json('.cache/built.json');
+  if (last?.sources === now.sources && last.output === now.output) return;
+  // a build that is broken off leaves no stamp
+  rmSync(stamp, { force: true });
+  step({
+    doing: 'Building',
+    command: 'npm',
+    args: ['run', '-s', 'build'],
+    log: 'build.log',
+    mend: 'Take the sources as they were committed (git status tells what differs), then run it again.',
     // whoever starts it: a test's environment would build React for development
-    () => run('npm', ['run', '-s', 'build'], { NODE_ENV: 'production' }),
-  );
+    extra: { NODE_ENV: 'production' },
+  });
+  mkdirSync(cache, { recursive: true });
+  writeFileSync(stamp, JSON.stringify(state()));
 }

@@ -1,19 +1,14 @@
-import { createHash } from 'node:crypto';
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
-import { gunzipSync } from 'node:zlib';
 import { check, type Report } from '../core/check/check';
-import { LARGEST_MODEL } from '../core/body/model';
-import { loadedModel, type LoadedModel } from '../core/body/subject';
-import type { TapisDocument } from '../core/document/document';
 import { compile } from '../core/footprint/compile';
 import type { Compiled } from '../core/footprint/footprint';
 import { openDocument } from '../core/footprint/open';
 import { FORMATS, formatById } from '../core/format';
 import { compiledAnswer } from '../core/format/answer';
 import { writeFile } from '../core/format/format';
-import { readModel } from '../kernel/read-model';
+import { readInside } from '../kernel/read-inside';
 
 const USAGE = `tapis compile FILE                        footprint, derivations and findings as JSON
 tapis check FILE                          findings in words; exit 1 when one is a stop
@@ -42,19 +37,17 @@ export async function run(args: readonly string[]): Promise<Outcome> {
     if (!command || !file || rest.length > 0) throw new Refusal(USAGE.trimEnd());
     switch (command) {
       case 'compile': {
-        const compiled = await compileFile(file);
-        return {
-          out: `${JSON.stringify(compiledAnswer(compiled, check(compiled)), null, 2)}\n`,
-          err: '',
-          code: 0,
-        };
+        const { compiled, err } = await compileFile(file);
+        const answer = compiledAnswer(compiled, check(compiled));
+        return { out: `${JSON.stringify(answer, null, 2)}\n`, err, code: 0 };
       }
       case 'check': {
-        const report = check(await compileFile(file));
-        return { out: inWords(report), err: '', code: report.verdict === 'stop' ? 1 : 0 };
+        const { compiled, err } = await compileFile(file);
+        const report = check(compiled);
+        return { out: inWords(report), err, code: report.verdict === 'stop' ? 1 : 0 };
       }
       case 'export':
-        return { out: `${await exportFile(file, values.format, values.out)}\n`, err: '', code: 0 };
+        return await exportFile(file, values.format, values.out);
       default:
         throw new Refusal(`There is no command “${command}”.\n${USAGE.trimEnd()}`);
     }
@@ -82,34 +75,18 @@ function parse(args: readonly string[]) {
   }
 }
 
-async function compileFile(file: string): Promise<Compiled> {
-  const read = openDocument(textOf(file));
-  if (!read.ok) throw new Refusal(read.error.map(({ message }) => message).join('\n'));
-  const loaded = await modelInside(read.value);
-  return compile(read.value, () => loaded);
+/** A compiled file, and in words what of it was left out. */
+interface Read {
+  readonly compiled: Compiled;
+  readonly err: string;
 }
 
-/** The model that a document carries inside; `null` where it carries none. */
-async function modelInside({ body }: TapisDocument): Promise<LoadedModel | null> {
-  const { data, key, name } = body?.model ?? {};
-  if (!data || !name) return null;
-  let bytes: Buffer;
-  try {
-    bytes = gunzipSync(Buffer.from(data, 'base64'), { maxOutputLength: LARGEST_MODEL });
-  } catch (error) {
-    if ((error as NodeJS.ErrnoException).code === 'ERR_BUFFER_TOO_LARGE')
-      throw new Refusal(
-        `The model “${name}” inside the document unpacks to more than ${LARGEST_MODEL / 1e6} MB; it is not read.`,
-      );
-    throw new Refusal(
-      `The file of the model “${name}” inside the document is damaged; export the document again.`,
-    );
-  }
-  if (createHash('sha256').update(bytes).digest('hex') !== key)
-    throw new Refusal(`The file inside the document is not “${name}” as the document knows it.`);
-  const read = await readModel(bytes, name, async () => (await import('occt-import-js')).default());
-  if (!read.ok) throw new Refusal(read.error);
-  return loadedModel(read.value);
+async function compileFile(file: string): Promise<Read> {
+  const read = openDocument(textOf(file));
+  if (!read.ok) throw new Refusal(read.error.map(({ message }) => message).join('\n'));
+  const kernel = async () => (await import('occt-import-js')).default();
+  const { loaded, trouble } = await readInside(read.value, kernel);
+  return { compiled: compile(read.value, () => loaded), err: trouble === null ? '' : `${trouble}\n` };
 }
 
 function textOf(file: string): string {
@@ -124,14 +101,14 @@ async function exportFile(
   file: string,
   formatId: string | undefined,
   out: string | undefined,
-): Promise<string> {
+): Promise<Outcome> {
   const format = formatById(formatId ?? '');
   if (!format) {
     const known = FORMATS.map(({ id }) => id).join(', ');
     throw new Refusal(`--format is “${formatId ?? ''}”; known are ${known}.`);
   }
   if (out === undefined) throw new Refusal('--out is missing: the folder to write into.');
-  const compiled = await compileFile(file);
+  const { compiled, err } = await compileFile(file);
   const { footprint } = compiled;
   if (!footprint)
     throw new Refusal(`There is no footprint to write yet.\n${inWords(check(compiled)).trimEnd()}`);
@@ -143,7 +120,7 @@ async function exportFile(
   } catch (error) {
     throw new Refusal(`${path} cannot be written: ${(error as Error).message}`);
   }
-  return path;
+  return { out: `${path}\n`, err, code: 0 };
 }
 
 function inWords({ findings, held, idle }: Report): string {

@@ -1,3 +1,4 @@
+import { connect } from 'node:net';
 import { describe, expect, it } from 'vitest';
 import { converter } from '../data/documents';
 import { server } from './harness';
@@ -6,6 +7,23 @@ function post(path: string, body: string, type = 'application/json'): Promise<Re
   return fetch(`${server.url}${path}`, { method: 'POST', body, headers: { 'content-type': type } });
 }
 const document = JSON.stringify(converter());
+
+/** A request with any Host, which fetch does not let one choose. */
+function raw(path: string, headers: Record<string, string>): Promise<string> {
+  const { hostname, port } = new URL(server.url);
+  const lines = Object.entries({ ...headers, connection: 'close' }).map(
+    ([name, value]) => `${name}: ${value}`,
+  );
+  return new Promise((resolve, reject) => {
+    let got = '';
+    const socket = connect(Number(port), hostname, () =>
+      socket.write(`GET ${path} HTTP/1.1\r\n${lines.join('\r\n')}\r\n\r\n`),
+    );
+    socket.on('data', (data) => (got += data.toString()));
+    socket.once('end', () => resolve(got));
+    socket.once('error', reject);
+  });
+}
 
 describe('endpoints', () => {
   it('compile a document into footprint, derivations and findings', async () => {
@@ -35,7 +53,7 @@ describe('endpoints', () => {
     ['/api/v1/compile', '{', 'application/json', 422, /not JSON/],
     ['/api/v1/compile', '{"tapis": 3}', 'application/json', 422, /version 3/],
     ['/api/v1/compile', document, 'text/plain', 415, /application\/json/],
-    ['/api/v1/compile', ' '.repeat(1_100_000), 'application/json', 413, /1000000 bytes/],
+    ['/api/v1/compile', ' '.repeat(2_100_000), 'application/json', 413, /2000000 bytes/],
     ['/api/v1/export/wax', document, 'application/json', 404, /json, svg, csv, ipc2581/],
     ['/api/v1/none', document, 'application/json', 404, /not an endpoint/],
   ])('answer %s with problem+json where they cannot', async (path, body, type, status, words) => {
@@ -69,14 +87,61 @@ describe('endpoints', () => {
     expect(await get('/schema/tapis-document-2.json')).toEqual(await get('/api/v1/schema'));
     expect(await get('/api/v1/health')).toEqual({ status: 'ok', documentVersion: 2 });
   });
-  it('send strict headers', async () => {
-    for (const path of ['/', '/api/v1/health', '/bench/none']) {
-      const { headers } = await fetch(`${server.url}${path}`);
+  it('answer other methods with 405, and say which are answered', async () => {
+    for (const [method, path, allowed] of [
+      ['PUT', '/api/v1/compile', 'POST'],
+      ['GET', '/api/v1/export/svg', 'POST'],
+      ['DELETE', '/api/v1/health', 'GET, HEAD'],
+      ['POST', '/schema/tapis-document-2.json', 'GET, HEAD'],
+      ['POST', '/', 'GET, HEAD'],
+    ] as const) {
+      const answer = await fetch(`${server.url}${path}`, { method });
+      expect([path, answer.status, answer.headers.get('allow')]).toEqual([path, 405, allowed]);
+    }
+  });
+  it('answer to their own name, and work only for their own pages', async () => {
+    expect(await raw('/', { host: 'tapis.example' })).toMatch(/^HTTP\/1.1 421 .*It answers to 127.0.0.1/s);
+    expect(await raw('/', { host: new URL(server.url).host })).toMatch(/^HTTP\/1.1 200 /);
+    const from = (origin: string) =>
+      fetch(`${server.url}/api/v1/compile`, {
+        method: 'POST',
+        body: document,
+        headers: { 'content-type': 'application/json', origin },
+      });
+    expect((await from('http://tapis.example')).status).toBe(403);
+    expect((await from(server.url)).status).toBe(200);
+  });
+  it('send strict headers with pages, files, and what is not there', async () => {
+    const [, script = ''] =
+      /src="(\/_astro\/[^"]+\.js)"/.exec(await (await fetch(`${server.url}/`)).text()) ?? [];
+    for (const [path, status] of [
+      ['/', 200],
+      ['/api/v1/health', 200],
+      ['/bench/none', 200],
+      [script, 200],
+      ['/favicon.svg', 200],
+      ['/none', 404],
+      ['/%E0%A4%A', 400],
+    ] as const) {
+      const { status: got, headers } = await fetch(`${server.url}${path}`);
+      expect([path, got]).toEqual([path, status]);
       const policy = headers.get('content-security-policy') ?? '';
       expect(policy).toMatch(/default-src '(self|none)'/);
       expect(policy).not.toMatch(/unsafe-(inline|eval)|\*/);
       expect(headers.get('x-content-type-options')).toBe('nosniff');
+      expect(headers.get('cross-origin-resource-policy')).toBe('same-origin');
+      expect(headers.get('cross-origin-opener-policy')).toBe('same-origin');
       expect(headers.get('referrer-policy')).toBe('no-referrer');
+      expect(headers.get('cache-control')).toBe(
+        path === script ? 'public, max-age=31536000, immutable' : 'no-cache',
+      );
     }
+  });
+  it('stay answerable while all threads work, and turn away whom they cannot serve soon', async () => {
+    const answers = Array.from({ length: 280 }, () => post('/api/v1/compile', document));
+    const away = (await Promise.all(answers)).filter(({ status }) => status === 503);
+    expect(away.length).toBeGreaterThan(0);
+    expect(away[0]?.headers.get('retry-after')).toBe('5');
+    expect((await post('/api/v1/compile', document)).status).toBe(200);
   });
 });

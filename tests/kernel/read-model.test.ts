@@ -12,7 +12,7 @@ import { compile } from '../../src/core/footprint/compile';
 import { DEMO_MODEL } from '../../src/demo/documents';
 import { sensorModel } from '../../src/demo/sensor-model';
 import { readModel } from '../../src/kernel/read-model';
-import { keyOf } from '../../src/store/models';
+import { keyOf } from '../../src/kernel/inside';
 import { converter } from '../data/documents';
 import { cases } from '../data/depth';
 

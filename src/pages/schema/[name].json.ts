@@ -1,6 +1,7 @@
 import type { APIRoute } from 'astro';
 import { documentSchema, processSchema, shelfSchema } from '../../core/document/schema';
-import { problem } from '../../server/problem';
+import { only } from '../../server/endpoint';
+import { json, problem, response } from '../../server/reply';
 
 const SCHEMAS = new Map([
   ['tapis-document-2', documentSchema],
@@ -11,8 +12,8 @@ const SCHEMAS = new Map([
 /** The published schemas, at the addresses that their `$id`s name. */
 export const GET: APIRoute = ({ params }) => {
   const schema = SCHEMAS.get(params['name'] ?? '');
-  if (!schema) return problem(404, 'No such schema', `Known are ${[...SCHEMAS.keys()].join(', ')}.`);
-  return new Response(`${JSON.stringify(schema(), null, 2)}\n`, {
-    headers: { 'content-type': 'application/schema+json' },
-  });
+  if (schema) return response(json(schema(), 'application/schema+json'));
+  return response(problem(404, 'No such schema', `Known are ${[...SCHEMAS.keys()].join(', ')}.`));
 };
+
+export const ALL = only('GET, HEAD');

@@ -1,6 +1,8 @@
-import type { APIRoute } from 'astro';
 import { CATALOGUE } from '../../../core/package/catalogue';
-import { json } from '../../../server/problem';
+import { only, tells } from '../../../server/endpoint';
+import { json } from '../../../server/reply';
 
 /** The kinds of package with their dimensions, options, common sizes and example values. */
-export const GET: APIRoute = () => json({ families: CATALOGUE });
+export const GET = tells(() => json({ families: CATALOGUE }));
+
+export const ALL = only('GET, HEAD');

@@ -1,5 +1,7 @@
-import type { APIRoute } from 'astro';
 import { NEWEST_VERSION } from '../../../core/document/migrations';
-import { json } from '../../../server/problem';
+import { only, tells } from '../../../server/endpoint';
+import { json } from '../../../server/reply';
 
-export const GET: APIRoute = () => json({ status: 'ok', documentVersion: NEWEST_VERSION });
+export const GET = tells(() => json({ status: 'ok', documentVersion: NEWEST_VERSION }));
+
+export const ALL = only('GET, HEAD');

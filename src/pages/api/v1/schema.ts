@@ -1,7 +1,7 @@
-import type { APIRoute } from 'astro';
 import { documentSchema } from '../../../core/document/schema';
+import { only, tells } from '../../../server/endpoint';
+import { json } from '../../../server/reply';
 
-export const GET: APIRoute = () =>
-  new Response(`${JSON.stringify(documentSchema(), null, 2)}\n`, {
-    headers: { 'content-type': 'application/schema+json' },
-  });
+export const GET = tells(() => json(documentSchema(), 'application/schema+json'));
+
+export const ALL = only('GET, HEAD');

@@ -1,26 +1,20 @@
-import type { TapisDocument } from '../core/document/document';
-import { openDocument } from '../core/footprint/open';
 import { fail, ok, type Result } from '../core/units/result';
-import { problem } from './problem';
+import { problem, type Reply } from './reply';
 
-/** Largest body that an endpoint reads, bytes. */
-export const LARGEST_BODY = 1_000_000;
+/** Largest body that an endpoint reads, bytes: a document with its model inside, as Tapis exports it, fits. */
+export const LARGEST_BODY = 2_000_000;
 
-/** Reads the Tapis document in a request's body, or the answer that says why it cannot be read. */
-export async function documentIn(request: Request): Promise<Result<TapisDocument, Response>> {
+/** The text of the document in a request's body, or the answer that says why it is not read. */
+export async function textIn(request: Request): Promise<Result<string, Reply>> {
   const type = request.headers.get('content-type') ?? '';
   if (!/^application\/(json|[\w.+-]+\+json)\b/i.test(type)) {
     const detail = `The body is “${type || 'of no stated type'}”; send a Tapis document as application/json.`;
     return fail(problem(415, 'Not JSON', detail));
   }
   const text = await limitedText(request);
-  if (text === null) {
-    return fail(problem(413, 'Body too large', `At most ${LARGEST_BODY} bytes are read.`));
-  }
-  const read = openDocument(text);
-  if (read.ok) return ok(read.value);
-  const [first] = read.error;
-  return fail(problem(422, 'Not a Tapis document', first?.message ?? 'It cannot be read.', read.error));
+  return text === null
+    ? fail(problem(413, 'Body too large', `At most ${LARGEST_BODY} bytes are read.`))
+    : ok(text);
 }
 
 /** The body's text; `null` as soon as it is longer than the limit. */

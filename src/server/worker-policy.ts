@@ -2,11 +2,11 @@
  * The content policy of a worker's script. Pages forbid code that is made at run time; the one worker
  * that holds the CAD kernel compiles WebAssembly and the glue that its library makes for it, and reaches
  * nothing but this server.
- * @param {string} url path of the request
- * @returns {string | null} `null` for what is no worker's script
+ * @param path of the request
+ * @returns `null` for what is no worker's script
  */
-export function workerPolicy(url) {
-  const name = /^\/_astro\/(read-model|seat|simulate)-[\w-]+\.js(?:\?|$)/.exec(url)?.[1];
+export function workerPolicy(path: string): string | null {
+  const name = /^\/_astro\/(read-model|seat|simulate)-[\w-]+\.js$/.exec(path)?.[1];
   if (!name) return null;
   const script =
     name === 'read-model' ? "script-src 'self' 'wasm-unsafe-eval' 'unsafe-eval'" : "script-src 'self'";

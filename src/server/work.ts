@@ -1,0 +1,53 @@
+import { check } from '../core/check/check';
+import { compile } from '../core/footprint/compile';
+import type { Compiled } from '../core/footprint/footprint';
+import { openDocument } from '../core/footprint/open';
+import { formatById } from '../core/format';
+import { compiledAnswer } from '../core/format/answer';
+import { writeFile } from '../core/format/format';
+import { readInside } from '../kernel/read-inside';
+import { json, problem, type Reply } from './reply';
+
+/** What a thread is asked for: a document's text, and the format of the file where one is wanted. */
+export interface Work {
+  readonly text: string;
+  /** `null` for the compiled document itself. */
+  readonly format: string | null;
+}
+
+/** Does the work of one request. Runs in a thread of its own, so that it can be given up. */
+export async function work({ text, format }: Work): Promise<Reply> {
+  const read = openDocument(text);
+  if (!read.ok) {
+    const [first] = read.error;
+    return problem(422, 'Not a Tapis document', first?.message ?? 'It cannot be read.', read.error);
+  }
+  const kernel = async () => (await import('occt-import-js')).default();
+  const { loaded } = await readInside(read.value, kernel);
+  const compiled = compile(read.value, () => loaded);
+  return format === null ? json(compiledAnswer(compiled, check(compiled))) : file(compiled, format);
+}
+
+/** The file of a format. A document with missing dimensions has nothing to write and says which. */
+async function file(compiled: Compiled, id: string): Promise<Reply> {
+  const format = formatById(id);
+  if (!format) throw new RangeError(`There is no format “${id}”.`);
+  const { footprint } = compiled;
+  if (!footprint) {
+    const errors = check(compiled).findings.map(({ place, title, message }) => ({
+      field: place.dimensions?.[0] ? `/package/dimensions/${place.dimensions[0]}` : '/package',
+      message: `${title}. ${message}`,
+    }));
+    const detail = errors[0]?.message ?? 'The document gives no footprint.';
+    return problem(422, 'Nothing to write yet', detail, errors);
+  }
+  const { name, mediaType, content } = await writeFile(format, { ...compiled, footprint });
+  return {
+    status: 200,
+    headers: {
+      'content-type': typeof content === 'string' ? `${mediaType}; charset=utf-8` : mediaType,
+      'content-disposition': `attachment; filename="${name.replace(/[^\w.+-]/g, '_')}"`,
+    },
+    body: content,
+  };
+}
