@@ -28,6 +28,7 @@ const ISLAND_FLOORS = [
   ['fields', 'model', 'commands'],
   ['measure', 'prove', 'gallery'],
   ['bench', 'shelf', 'processes'],
+  ['app'],
 ];
 
 /** Forbids relative imports of the named folders, however deep they start. */

@@ -1,6 +1,7 @@
 import type { TapisDocument } from '../core/document/document';
 import type { StoredFootprint } from './database';
 import type { SaveResult } from './shelf';
+import { whyRefused } from './storage';
 
 /** How a footprint's saving stands. */
 export type SaveState =
@@ -8,7 +9,17 @@ export type SaveState =
   | { readonly kind: 'pending' }
   /** Another tab has saved; `theirs` is its state. Nothing is written until the person decides. */
   | { readonly kind: 'conflict'; readonly theirs: StoredFootprint }
-  | { readonly kind: 'failed'; readonly reason: string };
+  /** The browser refuses for now; writing is tried again until it does not. */
+  | { readonly kind: 'failed'; readonly reason: string }
+  /** Saved, but it lies in the bin: another tab has put it there. */
+  | { readonly kind: 'binned' }
+  /** Another tab has removed it for good. Nothing is written until the person decides. */
+  | { readonly kind: 'gone' };
+
+/** Whether a state is one that the person has to know of, and that lasts until it is over. */
+export function isTrouble({ kind }: SaveState): boolean {
+  return kind !== 'saved' && kind !== 'pending';
+}
 
 /** Longest time a change waits before it is written, ms. */
 const WAIT = 300;
@@ -27,18 +38,25 @@ export class Autosave {
   private timer: ReturnType<typeof setTimeout> | undefined;
   private running: Promise<boolean> | null = null;
   private stopped = false;
+  private troubled = false;
 
   constructor(
     private revision: number,
     private readonly save: Save,
-    private readonly report: (state: SaveState) => void,
+    private readonly listener: (state: SaveState) => void,
   ) {}
+
+  private report(state: SaveState): void {
+    this.troubled = isTrouble(state);
+    this.listener(state);
+  }
 
   /** Takes a changed document; the write follows within {@link WAIT} ms. */
   change(document: TapisDocument): void {
     this.waiting = document;
     if (this.stopped) return;
-    this.report({ kind: 'pending' });
+    // what troubles is told until it is over
+    if (!this.troubled) this.report({ kind: 'pending' });
     this.timer ??= setTimeout(() => void this.flush(), WAIT);
   }
 
@@ -66,10 +84,18 @@ export class Autosave {
     this.timer ??= setTimeout(() => void this.flush(), written ? WAIT : RETRY);
   }
 
+  /** Writes nothing more until it is resumed; the document waits. */
+  halt(document: TapisDocument): void {
+    this.stopped = true;
+    this.troubled = true;
+    this.waiting ??= document;
+  }
+
   /** Goes on after a conflict: further writes go onto this revision. */
   resume(revision: number, document: TapisDocument | null): void {
     this.revision = revision;
     this.stopped = false;
+    this.troubled = false;
     if (document) this.change(document);
     else {
       this.waiting = null;
@@ -83,29 +109,23 @@ export class Autosave {
       const result = await this.save(document, this.revision);
       if (result.kind === 'saved') {
         this.revision = result.stored.revision;
-        // what changed while this was written is not saved yet
-        this.report(
-          this.waiting === null
-            ? { kind: 'saved', revision: this.revision, at: result.stored.updatedAt }
-            : { kind: 'pending' },
-        );
-      } else if (result.kind === 'conflict') {
-        this.stopped = true;
-        this.waiting ??= document;
-        this.report({ kind: 'conflict', theirs: result.stored });
+        if (result.stored.binnedAt > 0) this.report({ kind: 'binned' });
+        else
+          this.report(
+            // what changed while this was written is not saved yet
+            this.waiting === null
+              ? { kind: 'saved', revision: this.revision, at: result.stored.updatedAt }
+              : { kind: 'pending' },
+          );
       } else {
-        this.report({
-          kind: 'failed',
-          reason: 'The footprint is no longer in this browser’s storage. Export it to keep it.',
-        });
+        this.halt(document);
+        this.report(
+          result.kind === 'conflict' ? { kind: 'conflict', theirs: result.stored } : { kind: 'gone' },
+        );
       }
     } catch (error) {
       this.waiting ??= document;
-      const reason = error instanceof Error ? error.message : String(error);
-      this.report({
-        kind: 'failed',
-        reason: `The browser refused to store it: ${reason}. Export it to keep it.`,
-      });
+      this.report({ kind: 'failed', reason: whyRefused(error) });
       return false;
     }
     return true;

@@ -1,7 +1,6 @@
 import Dexie, { type EntityTable } from 'dexie';
 import type { Model } from '../core/body/model';
 import type { TapisDocument } from '../core/document/document';
-import { openValue } from '../core/footprint/open';
 import type { Process } from '../core/process/process';
 
 /** A footprint as the browser keeps it. Times are milliseconds since 1970. */
@@ -38,7 +37,7 @@ export type TapisDatabase = Dexie & {
   models: EntityTable<StoredModel, 'key'>;
 };
 
-/** Opens the database; each version below stays as it was released. */
+/** The database, opened with its first use; each version below stays as it was released. */
 export function openDatabase(name = 'tapis'): TapisDatabase {
   const db = new Dexie(name) as TapisDatabase;
   db.version(1).stores({ footprints: 'id, updatedAt, binnedAt' });
@@ -46,15 +45,16 @@ export function openDatabase(name = 'tapis'): TapisDatabase {
   db.version(3).stores({ footprints: 'id, updatedAt, binnedAt', processes: 'id', models: 'key' });
   db.version(4)
     .stores({ footprints: 'id, updatedAt, binnedAt', processes: 'id', models: 'key' })
-    .upgrade((transaction) =>
-      transaction
+    .upgrade(async (transaction) => {
+      const { openValue } = await Dexie.waitFor(import('../core/footprint/open'));
+      await transaction
         .table<StoredFootprint>('footprints')
         .toCollection()
         .modify((row: { document: unknown }) => {
           const read = openValue(row.document);
           // what cannot be brought up stays as it is, to be exported
           if (read.ok) row.document = read.value;
-        }),
-    );
+        });
+    });
   return db;
 }

@@ -1,4 +1,4 @@
-import { copyProcess, readProcess } from '../core/document/process-file';
+import { copyProcess, processDifferences } from '../core/document/process-file';
 import type { DocumentProblem } from '../core/document/read';
 import { PROCESSES } from '../core/process';
 import type { Process } from '../core/process/process';
@@ -34,16 +34,22 @@ export class ProcessStore {
     await this.db.processes.delete(id);
   }
 
+  /** Keeps a process that came from elsewhere; one whose id is taken by another comes in as a copy. */
+  async add(process: Process): Promise<Process> {
+    const known = [...PROCESSES, ...(await this.list())].find(({ id }) => id === process.id);
+    if (known) return processDifferences(known, process).length === 0 ? known : this.copy(process);
+    await this.save(process);
+    return process;
+  }
+
   /** Adds the process of a file; one whose id is taken comes in as a copy. */
   async importText(
     text: string,
   ): Promise<{ readonly added: Process | null; readonly refused: readonly DocumentProblem[] }> {
+    // reading files is loaded with the first file
+    const { readProcess } = await import('../core/document/read-process');
     const read = readProcess(text);
     if (!read.ok) return { added: null, refused: read.error };
-    const process = read.value;
-    const taken = [...PROCESSES, ...(await this.list())].some(({ id }) => id === process.id);
-    if (taken) return { added: await this.copy(process), refused: [] };
-    await this.save(process);
-    return { added: process, refused: [] };
+    return { added: await this.add(read.value), refused: [] };
   }
 }

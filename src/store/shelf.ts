@@ -1,9 +1,9 @@
 import type { TapisDocument } from '../core/document/document';
 import type { DocumentProblem } from '../core/document/read';
 import { writeShelf } from '../core/document/shelf-file';
-import { openShelf } from '../core/footprint/open';
 import type { StoredFootprint, TapisDatabase } from './database';
 import { ModelStore } from './models';
+import { ProcessStore } from './processes';
 
 /** What saving a document came to. */
 export type SaveResult =
@@ -16,6 +16,13 @@ export type SaveResult =
 export interface ImportResult {
   readonly added: readonly StoredFootprint[];
   readonly refused: readonly DocumentProblem[];
+}
+
+/** A whole Shelf as a file's text. */
+export interface Backup {
+  readonly text: string;
+  /** Files of models that are not inside, as they are too large for that or not here. */
+  readonly left: readonly string[];
 }
 
 /** The Shelf: footprints in browser storage. Originals are never overwritten by what is imported. */
@@ -81,6 +88,14 @@ export class ShelfStore {
     });
   }
 
+  /** Keeps a footprint again that was removed for good, under its old id. */
+  async keepAgain(id: string, document: TapisDocument): Promise<StoredFootprint> {
+    const now = Date.now();
+    const stored = { id, document, revision: 1, createdAt: now, updatedAt: now, binnedAt: 0 };
+    await this.db.footprints.put(stored);
+    return stored;
+  }
+
   async bin(id: string): Promise<void> {
     await this.db.footprints.update(id, { binnedAt: Date.now() });
   }
@@ -100,19 +115,33 @@ export class ShelfStore {
    * adds nothing; a document that cannot be read leaves the others of its file.
    */
   async importText(text: string): Promise<ImportResult> {
+    // reading files is loaded with the first file
+    const { openShelf } = await import('../core/footprint/open');
     const read = openShelf(text);
     if (!read.ok) return { added: [], refused: read.error };
     const unpacked = await Promise.all(read.value.documents.map((document) => this.models.unpack(document)));
     const added = await this.add(unpacked.map(({ document }) => document));
+    const processes = new ProcessStore(this.db);
+    for (const process of read.value.processes) await processes.add(process);
     const troubles = unpacked.flatMap(({ trouble }) =>
       trouble ? [{ field: '/body/model', message: trouble }] : [],
     );
     return { added, refused: [...read.value.refused, ...troubles] };
   }
 
-  /** The whole Shelf, without its bin, as one file's text. */
-  async exportAll(): Promise<string> {
-    const rows = await this.list();
-    return writeShelf(rows.map(({ document }) => document));
+  /**
+   * The whole Shelf, without its bin, as one file's text: documents with their models inside, and the
+   * processes of one's own. What it holds comes back in another browser, or at another address.
+   */
+  async exportAll(): Promise<Backup> {
+    const left: string[] = [];
+    const documents = await Promise.all(
+      (await this.list()).map(async ({ document }) => {
+        const packed = await this.models.pack(document);
+        if (!packed && document.body?.model) left.push(document.body.model.name);
+        return packed ?? document;
+      }),
+    );
+    return { text: writeShelf(documents, await new ProcessStore(this.db).list()), left };
   }
 }

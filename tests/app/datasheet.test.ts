@@ -157,6 +157,10 @@ describe('a sixteen-lead datasheet, from the keyboard alone', () => {
     await page.reload({ waitUntil: 'networkidle0' });
     await page.waitForSelector('section[aria-label="Sheet"] svg');
     expect(await drawingOf(page)).toContain('SOIC127P1030X265-16N');
+    // the stage is part of the address
+    expect(await page.$eval('main', (main) => main.ariaLabel)).toBe('release');
+    await page.keyboard.press('1');
+    await page.waitForSelector('#entry-b');
     expect(await valueOf(page, '#entry-b')).toBe('0.31..0.51');
     expect(await valueOf(page, '#entry-L1')).toBe('1.3..1.5');
     expectNoFaults(page);

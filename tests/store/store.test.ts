@@ -4,6 +4,8 @@ import Dexie from 'dexie';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { Autosave, type SaveState } from '../../src/store/autosave';
 import { openDatabase, type TapisDatabase } from '../../src/store/database';
+import { PROCESSES } from '../../src/core/process';
+import { ProcessStore } from '../../src/store/processes';
 import { ShelfStore } from '../../src/store/shelf';
 import { chip, converter } from '../data/documents';
 
@@ -59,7 +61,7 @@ describe('the Shelf', () => {
     const { id } = await only();
     await shelf.add([chip()]);
     await shelf.bin(id);
-    const text = await shelf.exportAll();
+    const { text } = await shelf.exportAll();
     const { added, refused } = await shelf.importText(text);
     expect([added.length, refused.length]).toEqual([1, 0]);
     expect(await shelf.list()).toHaveLength(2);
@@ -188,6 +190,24 @@ describe('models of footprints', () => {
     const { added } = await shelf.importText(JSON.stringify(packed));
     expect(added[0]?.document).toEqual(document);
     expect((await shelf.models.get(key))?.bytes).toEqual(bytes);
+  });
+  it('and processes of one’s own move with a whole Shelf to another address', async () => {
+    const key = await shelf.models.put('a.step', bytes, null);
+    await shelf.add([{ ...converter(), body: { model: { name: 'a.step', key } } }]);
+    await shelf.add([{ ...chip(), body: { model: { name: 'gone.step', key: 'f'.repeat(64) } } }]);
+    const own = await new ProcessStore(db).copy(PROCESSES[0]!);
+    const { text, left } = await shelf.exportAll();
+    expect(left).toEqual(['gone.step']);
+    const there = openDatabase(`there ${count}`);
+    const other = new ShelfStore(there);
+    const { added, refused } = await other.importText(text);
+    expect([added.length, refused]).toEqual([2, []]);
+    expect((await other.models.get(key))?.bytes).toEqual(bytes);
+    expect(await new ProcessStore(there).list()).toEqual([own]);
+    // a second time brings no second copy of the same process
+    await other.importText(text);
+    expect(await new ProcessStore(there).list()).toEqual([own]);
+    await there.delete();
   });
   it('that are damaged or another file are left out, the document is kept', async () => {
     const key = await shelf.models.put('a.step', bytes, null);

@@ -283,6 +283,12 @@ export function shelfSchema(): Schema {
       $schema: { type: 'string', maxLength: 300 },
       tapisShelf: { const: 1 },
       documents: { type: 'array', maxItems: 20000, items: { type: 'object' } },
+      processes: {
+        type: 'array',
+        maxItems: 200,
+        items: { type: 'object' },
+        description: 'Processes of one’s own, each as in a file of its own.',
+      },
     },
   };
 }

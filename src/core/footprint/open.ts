@@ -1,7 +1,7 @@
 import type { TapisDocument } from '../document/document';
 import type { LandName, LandNames } from '../document/migrations';
 import { checkDocument, readDocument, type DocumentProblem } from '../document/read';
-import { readShelfFile, type ShelfContents } from '../document/shelf-file';
+import { readShelfFile, type ShelfContents } from '../document/read-shelf';
 import { drawPackage, withExamples } from '../package/draw';
 import { placedPackage } from '../package/drawn';
 import { landIdOf } from '../package/terminal';

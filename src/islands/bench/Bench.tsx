@@ -1,7 +1,20 @@
-import { useContext, useEffect, useState, type DragEvent } from 'react';
+import {
+  lazy,
+  Suspense,
+  useContext,
+  useEffect,
+  useRef,
+  useState,
+  type ComponentType,
+  type DragEvent,
+  type ReactNode,
+} from 'react';
+import { navigate } from 'wouter/use-browser-location';
 import type { Stage } from '../../core/document/finding';
+import { whyRefused } from '../../store/storage';
 import { ErrorBoundary } from '../common/ErrorBoundary';
 import { shelf } from '../common/shelf-store';
+import { attempt, TroubleBar } from '../common/trouble';
 import { CommandList } from '../commands/CommandList';
 import { useShortcuts } from '../commands/shortcuts';
 import { Ledger } from '../ledger/Ledger';
@@ -11,67 +24,134 @@ import { Sheet } from '../sheet/Sheet';
 import { BenchContext, useBench } from '../state/context';
 import { ConflictBar } from './ConflictBar';
 import { StageRail } from './StageRail';
-import { Land } from './stages/Land';
-import { Mark } from './stages/Mark';
 import { Measure } from './stages/Measure';
-import { Prove } from './stages/Prove';
-import { Release } from './stages/Release';
-import { Rise } from './stages/Rise';
-import { Stack } from './stages/Stack';
-import { createBench, type BenchStore } from '../state/bench';
+import { createBench, loadReader, removedFootprint, type BenchStore } from '../state/bench';
+import { STAGE_NAMES } from '../state/stages';
 import { TopBar } from './TopBar';
 import { useLedger } from './useLedger';
 import { useSheet } from './useSheet';
 
-const STAGES: Readonly<Record<Stage, () => React.JSX.Element>> = {
+/** The columns behind the first one are loaded once that is drawn. */
+const LATER = {
+  land: async () => ({ default: (await import('./stages/Land')).Land }),
+  stack: async () => ({ default: (await import('./stages/Stack')).Stack }),
+  mark: async () => ({ default: (await import('./stages/Mark')).Mark }),
+  rise: async () => ({ default: (await import('./stages/Rise')).Rise }),
+  prove: async () => ({ default: (await import('./stages/Prove')).Prove }),
+  release: async () => ({ default: (await import('./stages/Release')).Release }),
+};
+const STAGES: Readonly<Record<Stage, ComponentType>> = {
   measure: Measure,
-  land: Land,
-  stack: Stack,
-  mark: Mark,
-  rise: Rise,
-  prove: Prove,
-  release: Release,
+  land: lazy(LATER.land),
+  stack: lazy(LATER.stack),
+  mark: lazy(LATER.mark),
+  rise: lazy(LATER.rise),
+  prove: lazy(LATER.prove),
+  release: lazy(LATER.release),
 };
 
+/** How long after its first drawing the Bench looks ahead, ms. */
+const AHEAD = 700;
+
+/** Loads what is soon asked for; what cannot be loaded now is asked for again, and says so in its own place. */
+function useLoadAhead(): void {
+  useEffect(() => {
+    const wish = setTimeout(() => {
+      for (const load of [loadReader, ...Object.values(LATER)]) load().catch(() => {});
+    }, AHEAD);
+    return () => clearTimeout(wish);
+  }, []);
+}
+
+interface Props {
+  /** Of the footprint. */
+  id: string;
+  /** As the address names it; Measure where it names none. */
+  stage: string | undefined;
+}
+
 /** The Bench of one footprint, opened by its id. */
-export function Bench({ id }: { id: string }) {
-  const [store, setStore] = useState<BenchStore | 'missing' | string | null>(null);
+export function Bench({ id, stage }: Props) {
+  const [store, setStore] = useState<BenchStore | 'missing' | 'binned' | { readonly fault: string } | null>(
+    null,
+  );
+  const [tries, setTries] = useState(0);
+  const asked = useRef(stage);
   useEffect(() => {
     let left = false;
-    shelf.get(id).then(
-      (stored) => {
-        if (!left) setStore(stored && stored.binnedAt === 0 ? createBench(stored) : 'missing');
-      },
-      (error: unknown) => {
-        if (!left) setStore(`This browser’s storage cannot be read: ${String(error)}.`);
-      },
-    );
+    const open = async () => {
+      const stored = (await shelf.get(id)) ?? removedFootprint(id);
+      if (left) return;
+      if (!stored || stored.binnedAt > 0) return setStore(stored ? 'binned' : 'missing');
+      const bench = createBench(stored);
+      bench.getState().set({ stage: stageOf(asked.current) });
+      setStore(bench);
+    };
+    open().catch((error: unknown) => {
+      if (!left) setStore({ fault: whyRefused(error) });
+    });
     return () => {
       left = true;
     };
-  }, [id]);
+  }, [id, tries]);
   if (store === null) return <p className="text-secondary p-10">Opening the footprint</p>;
-  if (typeof store === 'string') {
-    const text =
-      store === 'missing'
-        ? 'There is no such footprint on this browser’s Shelf; it may be in the bin.'
-        : store;
+  if (store === 'binned')
     return (
-      <main className="p-10 text-[15px]">
-        <p>{text}</p>
-        <a className="link" href="/">
-          Go to the Shelf
-        </a>
-      </main>
+      <NotOpened why="This footprint is in the bin.">
+        <button
+          type="button"
+          className="btn btn-sm btn-primary"
+          onClick={() =>
+            void attempt('Putting it back', () => shelf.restore(id)).then(() => setTries(tries + 1))
+          }
+        >
+          Put it back and open it
+        </button>
+      </NotOpened>
     );
-  }
+  if (store === 'missing')
+    return (
+      <NotOpened why="There is no such footprint on this browser’s Shelf. It was made in another browser, at another address, or was removed for good." />
+    );
+  if ('fault' in store) return <NotOpened why={`This browser’s storage cannot be read: ${store.fault}.`} />;
   return (
-    <ErrorBoundary>
-      <BenchContext value={store}>
-        <Workplace />
-      </BenchContext>
-    </ErrorBoundary>
+    <BenchContext value={store}>
+      <Workplace place={stage} />
+    </BenchContext>
   );
+}
+
+function NotOpened({ why, children }: { why: string; children?: ReactNode }) {
+  return (
+    <main className="flex flex-col items-start gap-3 p-10 text-[15px]">
+      <TroubleBar />
+      <p>{why}</p>
+      {children}
+      <a className="link" href="/">
+        Go to the Shelf
+      </a>
+    </main>
+  );
+}
+
+/** The stage that an address names; Measure where it names none that there is. */
+function stageOf(place: string | undefined): Stage {
+  return STAGE_NAMES.find(([stage]) => stage === place)?.[0] ?? 'measure';
+}
+
+/** The stage is part of the address: Back and Forward go through stages. */
+function useStageAddress(place: string | undefined): void {
+  const id = useBench((s) => s.id);
+  const stage = useBench((s) => s.stage);
+  const set = useBench((s) => s.set);
+  const shown = useRef<Stage>(stage);
+  useEffect(() => {
+    shown.current = stageOf(place);
+    set({ stage: shown.current });
+  }, [place, set]);
+  useEffect(() => {
+    if (stage !== shown.current) navigate(stage === 'measure' ? `/bench/${id}` : `/bench/${id}/${stage}`);
+  }, [stage, id]);
 }
 
 /** Whether files are dragged, and not a text between fields. */
@@ -79,7 +159,9 @@ function holdsFiles({ dataTransfer }: DragEvent): boolean {
   return dataTransfer.types.includes('Files');
 }
 
-function Workplace() {
+function Workplace({ place }: { place: string | undefined }) {
+  useStageAddress(place);
+  useLoadAhead();
   const stage = useBench((s) => s.stage);
   const name = useBench((s) => s.document.name);
   useShortcuts();
@@ -88,12 +170,13 @@ function Workplace() {
   useEffect(() => store?.getState().watch(), [store]);
   const set = useBench((s) => s.set);
   useEffect(() => {
-    document.title = `${name} · Tapis`;
-  }, [name]);
+    const [, words = ''] = STAGE_NAMES.find(([each]) => each === stage) ?? [];
+    document.title = `${name} · ${words} · Tapis`;
+  }, [name, stage]);
   const Column = STAGES[stage];
   return (
     <div
-      className="flex h-screen min-w-[1024px] flex-col"
+      className="relative flex h-screen min-w-[1024px] flex-col"
       // a file that is let go anywhere must not take the page's place
       onDragEnter={(event) => {
         if (holdsFiles(event)) warmReader();
@@ -109,6 +192,7 @@ function Workplace() {
       }}
     >
       <TopBar />
+      <TroubleBar />
       <ConflictBar />
       <div className="flex min-h-0 flex-1">
         <StageRail />
@@ -117,17 +201,38 @@ function Workplace() {
           aria-label={stage}
         >
           <ErrorBoundary key={stage} part="This stage">
-            <Column />
+            <Suspense fallback={null}>
+              <Column />
+            </Suspense>
           </ErrorBoundary>
         </main>
         <ErrorBoundary part="The Sheet">
           <BenchSheet />
         </ErrorBoundary>
+        <Refusal />
         <ErrorBoundary part="The Ledger">
           <BenchLedger />
         </ErrorBoundary>
       </div>
       <CommandList />
+    </div>
+  );
+}
+
+/** Says over the Sheet why a change was not taken; nothing moves for it. */
+function Refusal() {
+  const refusal = useBench((s) => s.refusal);
+  const set = useBench((s) => s.set);
+  if (refusal === null) return null;
+  return (
+    <div
+      role="alert"
+      className="bg-error text-error-content absolute bottom-8 left-[372px] z-10 flex max-w-[560px] items-center gap-3 rounded px-4 py-1.5"
+    >
+      <span>Not taken: {refusal}</span>
+      <button type="button" className="btn btn-xs" onClick={() => set({ refusal: null })}>
+        Put away
+      </button>
     </div>
   );
 }

@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react';
 import { LEVELS } from '../../core/document/document';
 import { processDifferences } from '../../core/document/process-file';
 import { PROCESSES } from '../../core/process';
-import type { SaveState } from '../../store/autosave';
+import { isTrouble, type SaveState } from '../../store/autosave';
 import { Pick } from '../common/inputs';
 import { processes } from '../common/shelf-store';
 import { useField } from '../fields/useEntry';
@@ -181,8 +181,10 @@ function SaveNote({ save }: { save: SaveState }) {
     pending: () => 'saving',
     conflict: () => 'not saved',
     failed: () => 'not saved',
+    binned: () => 'in the bin',
+    gone: () => 'not saved',
   }[save.kind]();
-  const bad = save.kind === 'conflict' || save.kind === 'failed';
+  const bad = isTrouble(save);
   return (
     <span
       role="status"

@@ -1,3 +1,4 @@
+import { navigate } from 'wouter/use-browser-location';
 import { LEVELS } from '../../core/document/document';
 import { STAGE_NAMES } from '../state/stages';
 import type { BenchState } from '../state/bench';
@@ -75,7 +76,7 @@ export const COMMANDS: readonly Command[] = [
       localStorage.setItem('tapis-theme', next);
     },
   },
-  { name: 'Go to the Shelf', run: () => location.assign('/') },
+  { name: 'Go to the Shelf', run: () => navigate('/') },
 ];
 
 function stepLand(state: BenchState, by: 1 | -1): void {

@@ -1,11 +1,14 @@
-import { openDatabase } from '../../store/database';
 import { ProcessStore } from '../../store/processes';
 import { ShelfStore } from '../../store/shelf';
+import { openStorage } from '../../store/storage';
 
-const database = openDatabase();
+const { database, fleeting } = await openStorage();
 
 /** The browser's one Shelf, shared by all islands of a page. */
 export const shelf = new ShelfStore(database);
 
 /** The person's own processes. */
 export const processes = new ProcessStore(database);
+
+/** Why everything lives in this page only; `null` where the browser keeps it. */
+export const keptInPageOnly = fleeting;

@@ -5,8 +5,10 @@ import { PROCESS_FIELDS, type NumberKey, type ProcessField } from '../../core/pr
 import type { Process, RuleSeverity } from '../../core/process/process';
 import { readLength } from '../../core/units/entry';
 import { formatNumber } from '../../core/units/length';
+import { whyRefused } from '../../store/storage';
 import { Pick, Tick } from '../common/inputs';
 import { processes } from '../common/shelf-store';
+import { attempt } from '../common/trouble';
 
 interface Props {
   process: Process;
@@ -22,7 +24,7 @@ export function ProcessSheet({ process, original, editable, onRemoved }: Props) 
   const put = (part: Partial<Process>) => {
     processes.save({ ...process, ...part }).then(
       () => setError(null),
-      (reason: unknown) => setError(`Not saved: ${String(reason)}`),
+      (reason: unknown) => setError(`Not saved: ${whyRefused(reason)}.`),
     );
   };
   return (
@@ -39,7 +41,9 @@ export function ProcessSheet({ process, original, editable, onRemoved }: Props) 
               if (
                 confirm(`Remove the process “${process.name}”? Footprints that use it keep their own copy.`)
               )
-                void processes.remove(process.id).then(onRemoved);
+                void attempt(`Removing ${process.name}`, () => processes.remove(process.id)).then(
+                  (removed) => removed && onRemoved(),
+                );
             }}
           >
             Remove

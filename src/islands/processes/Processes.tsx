@@ -4,35 +4,32 @@ import { writeProcess } from '../../core/document/process-file';
 import { PROCESSES } from '../../core/process';
 import type { Process } from '../../core/process/process';
 import { download } from '../common/download';
-import { ErrorBoundary } from '../common/ErrorBoundary';
 import { processes } from '../common/shelf-store';
+import { attempt, TroubleBar } from '../common/trouble';
 import { ProcessSheet } from './ProcessSheet';
 
 /** What shops, stencils and lines can hold: the processes that come with Tapis, and one's own. */
 export function Processes() {
-  return (
-    <ErrorBoundary>
-      <Place />
-    </ErrorBoundary>
-  );
-}
-
-function Place() {
   const own = useLiveQuery(() => processes.list());
   const [chosen, setChosen] = useState(() => decodeURIComponent(location.hash.slice(1)) || 'standard');
   const [refused, setRefused] = useState<readonly string[]>([]);
+  useEffect(() => {
+    document.title = 'Processes · Tapis';
+  }, []);
   useEffect(() => {
     history.replaceState(null, '', `#${chosen}`);
   }, [chosen]);
   const all = [...PROCESSES, ...(own ?? [])];
   const process = all.find(({ id }) => id === chosen);
   const mine = own?.some(({ id }) => id === chosen) ?? false;
-  const copy = async (original: Process) => setChosen((await processes.copy(original)).id);
-  const bring = async (file: File) => {
-    const { added, refused: problems } = await processes.importText(await file.text());
-    setRefused(problems.map(({ message }) => `${file.name}: ${message}`));
-    if (added) setChosen(added.id);
-  };
+  const copy = (original: Process) =>
+    attempt(`Copying ${original.name}`, async () => setChosen((await processes.copy(original)).id));
+  const bring = (file: File) =>
+    attempt(`Bringing ${file.name}`, async () => {
+      const { added, refused: problems } = await processes.importText(await file.text());
+      setRefused(problems.map(({ message }) => `${file.name}: ${message}`));
+      if (added) setChosen(added.id);
+    });
   return (
     <div className="flex h-screen min-w-[1024px] flex-col">
       <header className="border-base-300 bg-base-100 flex h-11 shrink-0 items-center gap-3 border-b px-3.5">
@@ -44,19 +41,20 @@ function Place() {
         </a>
         <h1 className="text-[15px] font-semibold">Processes</h1>
         <div className="ml-auto flex gap-2">
-          <BringFile onFile={bring} />
+          <BringFile onFile={(file) => void bring(file)} />
           {process && (
             <>
               <button type="button" className="btn btn-sm" onClick={() => save(process)}>
                 Save as a file
               </button>
-              <button type="button" className="btn btn-sm btn-primary" onClick={() => copy(process)}>
+              <button type="button" className="btn btn-sm btn-primary" onClick={() => void copy(process)}>
                 Make a copy to edit
               </button>
             </>
           )}
         </div>
       </header>
+      <TroubleBar />
       {refused.length > 0 && (
         <div role="alert" className="bg-base-100 border-error border-b px-3.5 py-1.5">
           {refused.slice(0, 5).map((message) => (

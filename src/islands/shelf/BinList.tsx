@@ -1,5 +1,6 @@
 import type { StoredFootprint } from '../../store/database';
 import { shelf } from '../common/shelf-store';
+import { attempt } from '../common/trouble';
 
 /** What was deleted, to be put back or removed for good. */
 export function BinList({ binned }: { binned: readonly StoredFootprint[] }) {
@@ -15,7 +16,7 @@ export function BinList({ binned }: { binned: readonly StoredFootprint[] }) {
             className="btn btn-xs btn-outline btn-error ml-auto"
             onClick={() => {
               const text = `Remove ${binned.length} footprint${binned.length > 1 ? 's' : ''} for good? This cannot be undone.`;
-              if (confirm(text)) void shelf.emptyBin();
+              if (confirm(text)) void attempt('Emptying the bin', () => shelf.emptyBin());
             }}
           >
             Empty the bin
@@ -27,7 +28,11 @@ export function BinList({ binned }: { binned: readonly StoredFootprint[] }) {
           <li key={id} className="border-base-300 flex items-center gap-3 border-t py-1">
             <span>{document.name}</span>
             <span className="text-secondary text-[12px]">deleted {new Date(binnedAt).toLocaleString()}</span>
-            <button type="button" className="btn btn-xs ml-auto" onClick={() => void shelf.restore(id)}>
+            <button
+              type="button"
+              className="btn btn-xs ml-auto"
+              onClick={() => void attempt(`Putting ${document.name} back`, () => shelf.restore(id))}
+            >
               Put back
             </button>
           </li>

@@ -5,6 +5,7 @@ import type { Footprint } from '../../core/footprint/footprint';
 import { download } from '../common/download';
 import { ErrorBoundary } from '../common/ErrorBoundary';
 import { shelf } from '../common/shelf-store';
+import { attempt } from '../common/trouble';
 import { Hatches } from '../sheet/Hatches';
 import { Strokes } from '../sheet/Strokes';
 import type { CardData } from './card-data';
@@ -53,13 +54,21 @@ export function Card({ card }: { card: CardData }) {
         </span>
       </div>
       <div className="flex gap-2 px-3 pb-2">
-        <button type="button" className="btn btn-xs" onClick={() => void shelf.duplicate(id)}>
+        <button
+          type="button"
+          className="btn btn-xs"
+          onClick={() => void attempt(`Duplicating ${document.name}`, () => shelf.duplicate(id))}
+        >
           Duplicate
         </button>
         <button type="button" className="btn btn-xs" onClick={() => exportOne(card)}>
           Export
         </button>
-        <button type="button" className="btn btn-xs ml-auto" onClick={() => void shelf.bin(id)}>
+        <button
+          type="button"
+          className="btn btn-xs ml-auto"
+          onClick={() => void attempt(`Deleting ${document.name}`, () => shelf.bin(id))}
+        >
           Delete
         </button>
       </div>

@@ -1,12 +1,14 @@
 interface Props {
+  earlierPorts: readonly number[];
   onNew: () => void;
   onDemo: () => void;
 }
 
 /** A first visit: the three ways to begin. */
-export function EmptyShelf({ onNew, onDemo }: Props) {
+export function EmptyShelf({ earlierPorts, onNew, onDemo }: Props) {
   return (
     <div className="mx-auto mt-16 grid max-w-3xl grid-cols-3 gap-4">
+      {earlierPorts.length > 0 && <Elsewhere ports={earlierPorts} />}
       <section className="border-base-300 bg-base-100 border p-4">
         <h2 className="text-[15px] font-semibold">Look at the demo board</h2>
         <p className="text-secondary mt-1">
@@ -34,5 +36,24 @@ export function EmptyShelf({ onNew, onDemo }: Props) {
         </p>
       </section>
     </div>
+  );
+}
+
+/** A browser keeps footprints by address, port included: those of another port are not lost. */
+function Elsewhere({ ports }: { ports: readonly number[] }) {
+  return (
+    <p role="note" className="border-warning bg-base-100 col-span-3 border-l-4 px-4 py-2">
+      Looking for footprints? A browser keeps them by address, and this Tapis was served on{' '}
+      {ports.length === 1 ? 'another port' : 'other ports'} before:{' '}
+      {ports.map((port, i) => (
+        <span key={port}>
+          {i > 0 && ', '}
+          <a className="link" href={`http://${location.hostname}:${port}/`}>
+            {port}
+          </a>
+        </span>
+      ))}
+      . Start it there (<code>npm start -- {ports[0]}</code>), choose Export all, and import the file here.
+    </p>
   );
 }

@@ -1,11 +1,12 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useMemo, useRef, useState } from 'react';
+import { navigate } from 'wouter/use-browser-location';
 import { newDocument } from '../../core/document/document';
 import { LARGEST_SHELF } from '../../core/document/shelf-file';
 import type { ImportResult } from '../../store/shelf';
-import { ErrorBoundary } from '../common/ErrorBoundary';
-import { download } from '../common/download';
+import { whyRefused } from '../../store/storage';
 import { shelf } from '../common/shelf-store';
+import { attempt, exportAll, TroubleBar } from '../common/trouble';
 import { Gallery } from '../gallery/Gallery';
 import { BinList } from './BinList';
 import { Card } from './Card';
@@ -26,15 +27,7 @@ async function addDemo(): Promise<void> {
 }
 
 /** The library: all footprints of this browser. */
-export function Shelf() {
-  return (
-    <ErrorBoundary>
-      <Shelves />
-    </ErrorBoundary>
-  );
-}
-
-function Shelves() {
+export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
   const stored = useLiveQuery(() => shelf.list(), []);
   const binned = useLiveQuery(() => shelf.listBin(), []);
   const [query, setQuery] = useState('');
@@ -53,6 +46,9 @@ function Shelves() {
     if (files.current) files.current.value = '';
   };
   useFileDrop(take);
+  useEffect(() => {
+    document.title = 'Shelf · Tapis';
+  }, []);
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (event.key !== '/' || event.target instanceof HTMLInputElement) return;
@@ -119,6 +115,7 @@ function Shelves() {
           </button>
         </div>
       </header>
+      <TroubleBar />
       {choosing && (
         <Gallery onChoose={(family) => void startNew(family)} onClose={() => setChoosing(false)} />
       )}
@@ -126,7 +123,11 @@ function Shelves() {
       {binOpen && <BinList binned={binned ?? []} />}
       <main className="flex-1 p-4">
         {stored && cards.length === 0 && (
-          <EmptyShelf onNew={() => setChoosing(true)} onDemo={() => void addDemo()} />
+          <EmptyShelf
+            earlierPorts={earlierPorts}
+            onNew={() => setChoosing(true)}
+            onDemo={() => void attempt('Putting the demo on the Shelf', addDemo)}
+          />
         )}
         {cards.length > 0 && found.length === 0 && (
           <p className="text-secondary p-6">
@@ -145,16 +146,9 @@ function Shelves() {
 
 /** Adds an empty document of a family and opens it on the Bench. */
 async function startNew(family: string): Promise<void> {
-  const [stored] = await shelf.add([newDocument('New footprint', family)]);
-  if (stored) location.assign(`/bench/${stored.id}`);
-}
-
-async function exportAll(): Promise<void> {
-  const day = new Date().toISOString().slice(0, 10);
-  download({
-    name: `shelf-${day}.tapis.json`,
-    mediaType: 'application/json',
-    content: await shelf.exportAll(),
+  await attempt('Keeping a new footprint', async () => {
+    const [stored] = await shelf.add([newDocument('New footprint', family)]);
+    if (stored) navigate(`/bench/${stored.id}`);
   });
 }
 
@@ -170,7 +164,7 @@ async function importFile(file: File): Promise<ImportResult> {
     const result = await shelf.importText(await file.text());
     return { added: result.added, refused: result.refused.map(({ message }) => named(message)) };
   } catch (error) {
-    return { added: [], refused: [named(`It could not be stored: ${String(error)}`)] };
+    return { added: [], refused: [named(`It could not be stored: ${whyRefused(error)}.`)] };
   }
 }
 

@@ -9,14 +9,16 @@ import { noModels, type ModelSource } from '../../core/footprint/imported';
 import { processById } from '../../core/process';
 import type { Process } from '../../core/process/process';
 import type { DisplayUnit } from '../../core/units/length';
-import { Autosave, type SaveState } from '../../store/autosave';
+import { Autosave, isTrouble, type SaveState } from '../../store/autosave';
 import type { StoredFootprint } from '../../store/database';
 import { keepUnit, keptUnit } from './display-unit';
+import { dropDraft, keepDraft, keptDraft } from './draft';
 import { shelf } from '../common/shelf-store';
 import type { ProcessChange } from '../ledger/view';
 import type { Quadrant } from '../sheet/layout';
 import type { Standpoint } from '../turn/looks';
 import { derive, type Derived } from './derive';
+import { watchOtherTabs, watchPage } from './tabs';
 
 /** A remedy's effect, shown before it is taken. */
 export interface Preview {
@@ -47,6 +49,8 @@ export interface BenchState {
   readonly whole: Quadrant | null;
   readonly fourth: 'title' | 'turn';
   readonly preview: Preview | null;
+  /** Why the last change was not taken, in words. */
+  readonly refusal: string | null;
   readonly commandsOpen: boolean;
   /** The number that the next pressed land gets; `null` while pressing only selects. */
   readonly counting: number | null;
@@ -76,6 +80,8 @@ export interface BenchState {
   /** Saves when the page is left and takes over what other tabs saved, until it is called back. */
   readonly watch: () => () => void;
   readonly resolveConflict: (keep: 'mine' | 'theirs' | 'both') => Promise<void>;
+  /** Takes a footprint that another tab has deleted back onto the Shelf. */
+  readonly takeBack: () => Promise<void>;
   readonly set: (
     part: Partial<
       Pick<
@@ -94,6 +100,7 @@ export interface BenchState {
         | 'standpoint'
         | 'fits'
         | 'dropped'
+        | 'refusal'
       >
     >,
   ) => void;
@@ -102,13 +109,43 @@ export interface BenchState {
 /** Undo steps kept; older ones are forgotten. */
 const DEPTH = 500;
 
+/** `null` until it is loaded: a change that comes before is not held to it. */
+let openValue: typeof import('../../core/footprint/open').openValue | null = null;
+
+/** Loads what tells whether a change could be read again from a file. */
+export async function loadReader(): Promise<void> {
+  ({ openValue } = await import('../../core/footprint/open'));
+}
+
+/** The revision of what is stored no more. */
+const REMOVED = -1;
+
+/**
+ * What this tab still holds of a footprint that was removed for good while its changes could not be written;
+ * `null` where it holds nothing.
+ */
+export function removedFootprint(id: string): StoredFootprint | null {
+  const draft = keptDraft(id);
+  return (
+    draft && { id, document: draft.document, revision: REMOVED, createdAt: 0, updatedAt: 0, binnedAt: 0 }
+  );
+}
+
 /** Makes the state of a Bench for one stored footprint. */
-export function createBench({ id, document, revision, updatedAt }: StoredFootprint) {
+export function createBench(stored: StoredFootprint) {
+  const { id, revision, updatedAt } = stored;
+  // changes of this tab that could not be written before it was reloaded
+  const draft = keptDraft(id);
+  const document = draft?.document ?? stored.document;
   const store = createStore<BenchState>((set, get) => {
     const autosave = new Autosave(
       revision,
       (doc, onto) => shelf.save(id, doc, onto),
-      (save) => set({ save }),
+      (save) => {
+        set({ save });
+        if (isTrouble(save)) keepDraft(id, { revision: autosave.current, document: get().document });
+        else if (save.kind === 'saved') dropDraft(id);
+      },
     );
     const modelAtHand: ModelSource = (key) => get()?.models.get(key) ?? null;
     const show = (next: TapisDocument) => {
@@ -128,6 +165,7 @@ export function createBench({ id, document, revision, updatedAt }: StoredFootpri
     };
     const change = (next: TapisDocument) => {
       show(next);
+      if (isTrouble(get().save)) keepDraft(id, { revision: autosave.current, document: next });
       autosave.change(next);
     };
     const takeOver = ({ document: theirs, revision: onto }: StoredFootprint) => {
@@ -135,13 +173,19 @@ export function createBench({ id, document, revision, updatedAt }: StoredFootpri
       set({ past: [], future: [] });
       autosave.resume(onto, null);
     };
+    let save: SaveState = { kind: 'saved', revision, at: updatedAt };
+    if (draft && draft.revision === revision) queueMicrotask(() => autosave.change(document));
+    else if (draft) {
+      save = stored.revision === REMOVED ? { kind: 'gone' } : { kind: 'conflict', theirs: stored };
+      autosave.halt(document);
+    }
     return {
       id,
       document,
       derived: derive(document, null, noModels),
       past: [],
       future: [],
-      save: { kind: 'saved', revision, at: updatedAt },
+      save,
       stage: 'measure',
       unit: keptUnit(id) ?? displayUnitOf(document),
       activeDimension: null,
@@ -150,6 +194,7 @@ export function createBench({ id, document, revision, updatedAt }: StoredFootpri
       whole: null,
       fourth: 'title',
       preview: null,
+      refusal: null,
       commandsOpen: false,
       counting: null,
       change: null,
@@ -170,6 +215,11 @@ export function createBench({ id, document, revision, updatedAt }: StoredFootpri
         const { document: before, past } = get();
         const next = applyEdits(before, edits);
         if (JSON.stringify(next) === JSON.stringify(before)) return;
+        // what could not be read again from its own file is not taken in either
+        const read = openValue?.(next);
+        if (read?.ok === false && openValue?.(before).ok)
+          return set({ refusal: read.error[0]?.message ?? 'This cannot be kept.' });
+        set({ refusal: null });
         const goesOn = gesture !== undefined && past.at(-1)?.gesture === gesture;
         const step = { document: before, gesture: gesture ?? null };
         set({ past: goesOn ? past : [...past, step].slice(-DEPTH), future: [] });
@@ -241,12 +291,24 @@ export function createBench({ id, document, revision, updatedAt }: StoredFootpri
       },
       watch() {
         const stop = new AbortController();
-        watchPage(autosave, stop.signal);
-        watchOtherTabs(id, autosave, stop.signal, takeOver);
+        watchPage(autosave, stop.signal, () => isTrouble(get().save) && get().save.kind !== 'binned');
+        watchOtherTabs(id, autosave, stop.signal, (theirs) => {
+          if (theirs === null) set({ save: { kind: 'gone' } });
+          else if (theirs.binnedAt > 0) set({ save: { kind: 'binned' } });
+          else if (theirs.revision > autosave.current) takeOver(theirs);
+          else if (get().save.kind === 'binned') autosave.resume(theirs.revision, null);
+        });
         return () => {
           stop.abort();
           void autosave.flush();
         };
+      },
+      async takeBack() {
+        const { save, document: mine } = get();
+        if (save.kind === 'gone') autosave.resume((await shelf.keepAgain(id, mine)).revision, null);
+        if (save.kind !== 'binned') return;
+        await shelf.restore(id);
+        autosave.resume(autosave.current, null);
       },
       async resolveConflict(keep) {
         const { save, document: mine } = get();
@@ -267,29 +329,4 @@ function landOf({ place }: Finding, { shown }: Derived): number | null {
   const id = place.lands?.[0];
   const index = shown?.drawable.footprint.lands.findIndex((land) => land.id === id) ?? -1;
   return index >= 0 ? index : null;
-}
-
-/** Writes what is waiting when the page is hidden or left. */
-function watchPage(autosave: Autosave, signal: AbortSignal): void {
-  const flush = () => void autosave.flush();
-  addEventListener('pagehide', flush, { signal });
-  addEventListener('visibilitychange', flush, { signal });
-}
-
-/** Takes over what another tab saved, unless this tab has changes of its own. */
-function watchOtherTabs(
-  id: string,
-  autosave: Autosave,
-  signal: AbortSignal,
-  take: (theirs: StoredFootprint) => void,
-): void {
-  const look = async () => {
-    if (document.visibilityState !== 'visible' || autosave.pending) return;
-    const theirs = await shelf.get(id);
-    if (theirs && !signal.aborted && !autosave.pending && theirs.revision > autosave.current) take(theirs);
-  };
-  // a look that fails is made again with the next focus
-  const tryToLook = () => void look().catch(() => {});
-  addEventListener('focus', tryToLook, { signal });
-  addEventListener('visibilitychange', tryToLook, { signal });
 }

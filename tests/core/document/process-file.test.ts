@@ -4,12 +4,8 @@ import { compareCompiled } from '../../../src/core/compare/compare';
 import { waive } from '../../../src/core/check/waivers';
 import type { TapisDocument } from '../../../src/core/document/document';
 import { applyEdits } from '../../../src/core/document/edit';
-import {
-  copyProcess,
-  processDifferences,
-  readProcess,
-  writeProcess,
-} from '../../../src/core/document/process-file';
+import { copyProcess, processDifferences, writeProcess } from '../../../src/core/document/process-file';
+import { readProcess } from '../../../src/core/document/read-process';
 import { openValue } from '../../../src/core/footprint/open';
 import { processSchema } from '../../../src/core/document/schema';
 import { compile } from '../../../src/core/footprint/compile';

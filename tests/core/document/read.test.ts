@@ -64,7 +64,10 @@ describe('reading a document', () => {
 describe('a file with a whole Shelf', () => {
   it('reads back what was written', () => {
     const read = openShelf(writeShelf([converter(), chip()]));
-    expect(read).toEqual({ ok: true, value: { documents: [converter(), chip()], refused: [] } });
+    expect(read).toEqual({
+      ok: true,
+      value: { documents: [converter(), chip()], processes: [], refused: [] },
+    });
   });
   it('keeps the good documents and names the bad one', () => {
     const text = JSON.stringify({ tapisShelf: 1, documents: [converter(), { tapis: 1 }, chip()] });

@@ -1,0 +1,66 @@
+import type { Process } from '../process/process';
+import { fail, ok, type Result } from '../units/result';
+import type { TapisDocument } from './document';
+import { shelf as validate } from './generated/validators.js';
+import type { LandNames } from './migrations';
+import { checkDocument, parseJson, readDocument, type DocumentProblem } from './read';
+import { checkProcess } from './read-process';
+import { LARGEST_SHELF } from './shelf-file';
+
+/** What a file brought: what could be read, and what was wrong with the rest. */
+export interface ShelfContents {
+  readonly documents: readonly TapisDocument[];
+  readonly processes: readonly Process[];
+  readonly refused: readonly DocumentProblem[];
+}
+
+/**
+ * Reads a file with one document or a whole Shelf. In a Shelf each document stands for
+ * itself: one that cannot be read is named in `refused` and the others are kept.
+ */
+export function readShelfFile(text: string, namesOf: LandNames): Result<ShelfContents, DocumentProblem[]> {
+  if (text.length > LARGEST_SHELF) {
+    const size = `${Math.ceil(text.length / 1e6)} million characters`;
+    return fail([{ field: '', message: `The file has ${size}; at most 50 million are read.` }]);
+  }
+  const parsed = parseJson(text);
+  if (!parsed.ok) return parsed;
+  const value = parsed.value;
+  if (typeof value !== 'object' || value === null || !('tapisShelf' in value)) {
+    const single = readDocument(text, namesOf);
+    return single.ok ? ok({ documents: [single.value], processes: [], refused: [] }) : single;
+  }
+  if (!validate(value)) {
+    const problems = (validate.errors ?? []).map(({ instancePath, message }) => ({
+      field: instancePath,
+      message: `${instancePath || 'The Shelf file'} ${message ?? 'is not valid'}.`,
+    }));
+    return fail(problems);
+  }
+  const brought = value as unknown as { documents: unknown[]; processes?: object[] };
+  const documents = eachOf(brought.documents, 'documents', 'Document', (raw) => checkDocument(raw, namesOf));
+  const processes = eachOf(brought.processes ?? [], 'processes', 'Process', checkProcess);
+  return ok({
+    documents: documents.read,
+    processes: processes.read,
+    refused: [...documents.refused, ...processes.refused],
+  });
+}
+
+/** Reads each for itself; the problems of those that cannot be read name their place in the file. */
+function eachOf<Raw, Read>(
+  list: readonly Raw[],
+  field: string,
+  word: string,
+  readOne: (raw: Raw) => Result<Read, DocumentProblem[]>,
+): { readonly read: readonly Read[]; readonly refused: readonly DocumentProblem[] } {
+  const read: Read[] = [];
+  const refused: DocumentProblem[] = [];
+  list.forEach((raw, i) => {
+    const result = readOne(raw);
+    if (result.ok) return read.push(result.value);
+    for (const { field: inside, message } of result.error)
+      refused.push({ field: `/${field}/${i}${inside}`, message: `${word} ${i + 1}: ${message}` });
+  });
+  return { read, refused };
+}

@@ -1,0 +1,36 @@
+import type { Autosave } from '../../store/autosave';
+import type { StoredFootprint } from '../../store/database';
+import { shelf } from '../common/shelf-store';
+
+/** Writes what is waiting when the page is hidden or left; what cannot be written holds the page. */
+export function watchPage(autosave: Autosave, signal: AbortSignal, holds: () => boolean): void {
+  const flush = () => void autosave.flush();
+  addEventListener('pagehide', flush, { signal });
+  addEventListener('visibilitychange', flush, { signal });
+  addEventListener(
+    'beforeunload',
+    (event) => {
+      if (holds()) event.preventDefault();
+    },
+    { signal },
+  );
+}
+
+/** Tells what another tab saved or deleted, unless this tab has changes of its own. */
+export function watchOtherTabs(
+  id: string,
+  autosave: Autosave,
+  signal: AbortSignal,
+  tell: (theirs: StoredFootprint | null) => void,
+): void {
+  const look = async () => {
+    if (document.visibilityState !== 'visible' || autosave.pending) return;
+    const theirs = await shelf.get(id);
+    if (signal.aborted || autosave.pending) return;
+    tell(theirs);
+  };
+  // a look that fails is made again with the next focus
+  const tryToLook = () => void look().catch(() => {});
+  addEventListener('focus', tryToLook, { signal });
+  addEventListener('visibilitychange', tryToLook, { signal });
+}
