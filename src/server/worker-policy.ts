@@ -6,7 +6,7 @@
  * @returns `null` for what is no worker's script
  */
 export function workerPolicy(path: string): string | null {
-  const name = /^\/_astro\/(read-model|seat|simulate)-[\w-]+\.js$/.exec(path)?.[1];
+  const name = /^\/_astro\/(read-model|seat|simulate|write)-[\w-]+\.js$/.exec(path)?.[1];
   if (!name) return null;
   const script =
     name === 'read-model' ? "script-src 'self' 'wasm-unsafe-eval' 'unsafe-eval'" : "script-src 'self'";

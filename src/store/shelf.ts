@@ -4,6 +4,7 @@ import { writeShelf } from '../core/document/shelf-file';
 import type { StoredFootprint, TapisDatabase } from './database';
 import { ModelStore } from './models';
 import { ProcessStore } from './processes';
+import { reopen } from './storage';
 
 /** What saving a document came to. */
 export type SaveResult =
@@ -78,6 +79,7 @@ export class ShelfStore {
    * in between, nothing is written and the other state is returned.
    */
   async save(id: string, document: TapisDocument, revision: number): Promise<SaveResult> {
+    await reopen(this.db);
     return this.db.transaction('rw', this.db.footprints, async (): Promise<SaveResult> => {
       const current = await this.db.footprints.get(id);
       if (!current) return { kind: 'gone' };

@@ -26,6 +26,13 @@ export async function openStorage(): Promise<Storage> {
   }
 }
 
+/** Opens a database again that the browser has closed, as when its disk was full for a while. */
+export async function reopen(database: TapisDatabase): Promise<void> {
+  if (database.isOpen()) return;
+  database.close({ disableAutoOpen: false });
+  await database.open();
+}
+
 /** What a refusal of the browser's storage means, in words, with what helps. */
 export function whyRefused(error: unknown): string {
   const { name, inner, message } = error as { name?: string; inner?: unknown; message?: string };
@@ -36,6 +43,8 @@ export function whyRefused(error: unknown): string {
     case 'MissingAPIError':
     case 'SecurityError':
       return 'this browser is set to keep nothing for this address';
+    case 'UnknownError':
+      return 'the browser does not get at its own store, as where the disk is full; make room';
     case 'VersionError':
       return 'a newer Tapis keeps footprints here; start that one';
     default:

@@ -13,7 +13,7 @@ import { navigate } from 'wouter/use-browser-location';
 import type { Stage } from '../../core/document/finding';
 import { whyRefused } from '../../store/storage';
 import { ErrorBoundary } from '../common/ErrorBoundary';
-import { shelf } from '../common/shelf-store';
+import { shelf, wakeStorage } from '../common/shelf-store';
 import { attempt, TroubleBar } from '../common/trouble';
 import { CommandList } from '../commands/CommandList';
 import { useShortcuts } from '../commands/shortcuts';
@@ -80,6 +80,7 @@ export function Bench({ id, stage }: Props) {
   useEffect(() => {
     let left = false;
     const open = async () => {
+      await wakeStorage();
       const stored = (await shelf.get(id)) ?? removedFootprint(id);
       if (left) return;
       if (!stored || stored.binnedAt > 0) return setStore(stored ? 'binned' : 'missing');
@@ -113,7 +114,14 @@ export function Bench({ id, stage }: Props) {
     return (
       <NotOpened why="There is no such footprint on this browser’s Shelf. It was made in another browser, at another address, or was removed for good." />
     );
-  if ('fault' in store) return <NotOpened why={`This browser’s storage cannot be read: ${store.fault}.`} />;
+  if ('fault' in store)
+    return (
+      <NotOpened why={`This browser’s storage cannot be read: ${store.fault}.`}>
+        <button type="button" className="btn btn-sm btn-primary" onClick={() => setTries(tries + 1)}>
+          Try again
+        </button>
+      </NotOpened>
+    );
   return (
     <BenchContext value={store}>
       <Workplace place={stage} />

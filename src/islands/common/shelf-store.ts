@@ -1,6 +1,6 @@
 import { ProcessStore } from '../../store/processes';
 import { ShelfStore } from '../../store/shelf';
-import { openStorage } from '../../store/storage';
+import { openStorage, reopen } from '../../store/storage';
 
 const { database, fleeting } = await openStorage();
 
@@ -9,6 +9,9 @@ export const shelf = new ShelfStore(database);
 
 /** The person's own processes. */
 export const processes = new ProcessStore(database);
+
+/** Opens the Shelf again where the browser has closed it. */
+export const wakeStorage = () => reopen(database);
 
 /** Why everything lives in this page only; `null` where the browser keeps it. */
 export const keptInPageOnly = fleeting;

@@ -2,7 +2,7 @@ import { useEffect } from 'react';
 import { useStore } from 'zustand';
 import { createStore } from 'zustand/vanilla';
 import { whyRefused } from '../../store/storage';
-import { keptInPageOnly, shelf } from './shelf-store';
+import { keptInPageOnly, shelf, wakeStorage } from './shelf-store';
 import { download } from './download';
 
 /** What storage refused last, in words; `null` once something was written. */
@@ -15,6 +15,7 @@ const trouble = createStore<{ readonly words: string | null }>(() => ({ words: n
  */
 export async function attempt(doing: string, act: () => Promise<unknown>): Promise<boolean> {
   try {
+    await wakeStorage();
     await act();
     trouble.setState({ words: null });
     return true;

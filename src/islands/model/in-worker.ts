@@ -3,48 +3,12 @@ import type { Ground } from '../../core/body/fit';
 import type { SeatResult } from '../../core/body/seat';
 import type { Mesh } from '../../core/geometry/mesh';
 import { fail, ok, type Result } from '../../core/units/result';
+import { runJob } from '../common/job';
 import type { ReadAnswer, ReadRequest } from '../../workers/read-model';
 import type { SeatAnswer, SeatRequest } from '../../workers/seat';
 
 /** A file that takes longer than this is given up, ms. */
 export const READ_TIME = 90_000;
-
-/** What a job in a worker may be stopped by; the worker is thrown away in any case. */
-interface Job<A> {
-  readonly worker: Worker;
-  readonly request: unknown;
-  readonly signal: AbortSignal;
-  readonly time: number;
-  readonly late: string;
-  /** The result that an answer brings; `null` while it only tells how far it is. */
-  readonly take: (answer: A) => Result<unknown, string> | null;
-}
-
-/** Runs one job in a worker of its own. */
-function runJob<T, A>({ worker, request, signal, time, late, take }: Job<A>): Promise<Result<T, string>> {
-  return new Promise((resolve) => {
-    const stopped = () => end(fail('Stopped; nothing was changed.'));
-    const end = (result: Result<unknown, string>) => {
-      clearTimeout(clock);
-      signal.removeEventListener('abort', stopped);
-      worker.terminate();
-      resolve(result as Result<T, string>);
-    };
-    const clock = setTimeout(() => end(fail(late)), time);
-    signal.addEventListener('abort', stopped);
-    worker.onmessage = ({ data }: MessageEvent<A>) => {
-      const result = take(data);
-      if (result) end(result);
-    };
-    worker.onerror = ({ message }) =>
-      end(
-        fail(
-          `The reader broke off${message ? ` (${message})` : ''}; nothing was changed. Export the model again, or simpler.`,
-        ),
-      );
-    worker.postMessage(request);
-  });
-}
 
 const newReader = () =>
   new Worker(new URL('../../workers/read-model.ts', import.meta.url), { type: 'module' });
@@ -78,6 +42,7 @@ export function readInWorker(
     signal,
     time: READ_TIME,
     late: `“${name}” took longer than ${READ_TIME / 1000} s to read and was given up; nothing was changed. Export it without threads, lettering and inner parts.`,
+    broken: 'Export the model again, or simpler.',
     take(answer) {
       if ('doing' in answer) onDoing(answer.doing);
       if ('model' in answer) return ok(answer.model);
@@ -99,6 +64,7 @@ export function seatInWorker(
     signal,
     time: READ_TIME,
     late: `No seat was found within ${READ_TIME / 1000} s. Place the model by hand, or import a simpler one.`,
+    broken: 'Place the model by hand, or import a simpler one.',
     take(answer) {
       if ('done' in answer) onDone(answer.done);
       if ('result' in answer) return ok(answer.result);

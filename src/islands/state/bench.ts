@@ -6,9 +6,11 @@ import { displayUnitOf, type TapisDocument } from '../../core/document/document'
 import { applyEdits, pointerKey, type Edit } from '../../core/document/edit';
 import type { Finding, Remedy, Stage } from '../../core/document/finding';
 import { noModels, type ModelSource } from '../../core/footprint/imported';
+import type { DocumentProblem } from '../../core/document/read';
 import { processById } from '../../core/process';
 import type { Process } from '../../core/process/process';
 import type { DisplayUnit } from '../../core/units/length';
+import type { Result } from '../../core/units/result';
 import { Autosave, isTrouble, type SaveState } from '../../store/autosave';
 import type { StoredFootprint } from '../../store/database';
 import { keepUnit, keptUnit } from './display-unit';
@@ -110,7 +112,7 @@ export interface BenchState {
 const DEPTH = 500;
 
 /** `null` until it is loaded: a change that comes before is not held to it. */
-let openValue: typeof import('../../core/footprint/open').openValue | null = null;
+let openValue: ((value: unknown) => Result<TapisDocument, DocumentProblem[]>) | null = null;
 
 /** Loads what tells whether a change could be read again from a file. */
 export async function loadReader(): Promise<void> {

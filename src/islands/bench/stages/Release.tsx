@@ -1,10 +1,9 @@
 import { useEntryOf } from '../../fields/choices';
 import { EntryInput } from '../../fields/EntryInput';
 import { useEffect, useState } from 'react';
-import { writeFile, type Format } from '../../../core/format/format';
-import { download } from '../../common/download';
+import type { Format } from '../../../core/format/format';
 import { useBench } from '../../state/context';
-import { isDrawable } from '../../../core/footprint/footprint';
+import { useHandOver } from '../useHandOver';
 import { ModelFiles } from './rise/ModelFiles';
 
 /** The standard name, notes, and the files that are handed over. */
@@ -16,7 +15,9 @@ export function Release() {
   const notes = useBench((s) => s.document.notes ?? '');
   const edit = useBench((s) => s.edit);
   const agreed = useEntryOf('overrides/standardName');
-  const [trouble, setTrouble] = useState<string | null>(null);
+  const document = useBench((s) => s.document);
+  const model = useBench((s) => s.models.get(s.document.body?.model?.key ?? '')?.model ?? null);
+  const { writing, trouble, setTrouble, stop, handOver } = useHandOver();
 
   // the writers are loaded when this stage is opened
   const [formats, setFormats] = useState<readonly Format[] | null>(null);
@@ -26,15 +27,7 @@ export function Release() {
       (error: unknown) =>
         setTrouble(`The formats could not be loaded: ${String(error)}. Load the page again.`),
     );
-  }, []);
-  const handOver = async (format: Format) => {
-    setTrouble(null);
-    try {
-      if (isDrawable(compiled)) download(await writeFile(format, compiled));
-    } catch (error) {
-      setTrouble(`The file could not be written: ${String(error)}. Nothing was lost; try again.`);
-    }
-  };
+  }, [setTrouble]);
 
   return (
     <>
@@ -64,11 +57,11 @@ export function Release() {
             <button
               type="button"
               className="btn btn-sm btn-outline btn-primary"
-              aria-label={`Save ${format.title}`}
+              aria-label={`${writing === format.id ? 'Stop writing' : 'Save'} ${format.title}`}
               disabled={!compiled.footprint}
-              onClick={() => void handOver(format)}
+              onClick={() => (writing === format.id ? stop() : void handOver(format, document, model))}
             >
-              Save
+              {writing === format.id ? <Writing /> : 'Save'}
             </button>
           </li>
         ))}
@@ -91,6 +84,21 @@ export function Release() {
           onChange={(event) => edit([{ at: '/notes', value: event.target.value || undefined }], 'notes')}
         />
       </label>
+    </>
+  );
+}
+
+/** That a file is being written, once that takes long enough to be seen. */
+function Writing() {
+  const [shown, setShown] = useState(false);
+  useEffect(() => {
+    const timer = setTimeout(() => setShown(true), 300);
+    return () => clearTimeout(timer);
+  }, []);
+  if (!shown) return 'Save';
+  return (
+    <>
+      <progress className="progress w-8" /> Stop
     </>
   );
 }

@@ -1,0 +1,32 @@
+import type { Model } from '../core/body/model';
+import { loadedModel } from '../core/body/subject';
+import type { TapisDocument } from '../core/document/document';
+import { compile } from '../core/footprint/compile';
+import { isDrawable } from '../core/footprint/footprint';
+import { formatById } from '../core/format';
+import { writeFile, type WrittenFile } from '../core/format/format';
+
+/** What the page asks for, and what it is told; ending the worker cancels it. */
+export interface WriteRequest {
+  readonly document: TapisDocument;
+  /** The model that the document names, where it is at hand. */
+  readonly model: Model | null;
+  readonly format: string;
+}
+export type WriteAnswer = { readonly file: WrittenFile } | { readonly error: string };
+
+const answer = (message: WriteAnswer) => postMessage(message);
+
+async function write({ document, model, format: id }: WriteRequest): Promise<WriteAnswer> {
+  const format = formatById(id);
+  const loaded = model && loadedModel(model);
+  const compiled = compile(document, () => loaded);
+  if (!format || !isDrawable(compiled)) return { error: 'the document gives no footprint' };
+  return { file: await writeFile(format, compiled) };
+}
+
+addEventListener('message', ({ data }: MessageEvent<WriteRequest>) => {
+  write(data).then(answer, (error: unknown) =>
+    answer({ error: error instanceof Error ? error.message : String(error) }),
+  );
+});
