@@ -18,8 +18,14 @@ export interface Pair {
 /** How far a contact may lie from its target: less than half the way to the next one. mm */
 export function reachOf(targets: readonly Target[]): number {
   let least = Infinity;
-  targets.forEach((a, i) => {
-    for (const b of targets.slice(i + 1)) least = Math.min(least, Math.hypot(a.x - b.x, a.y - b.y));
+  // in the order of x, only the next few can be nearer than what was found
+  const ordered = [...targets].sort((a, b) => a.x - b.x);
+  ordered.forEach((a, i) => {
+    for (let j = i + 1; j < ordered.length; j += 1) {
+      const b = ordered[j] as Target;
+      if (b.x - a.x >= least) break;
+      least = Math.min(least, Math.hypot(a.x - b.x, a.y - b.y));
+    }
   });
   return Math.min(0.8, Math.max(0.1, least * 0.4));
 }

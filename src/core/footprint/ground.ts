@@ -1,8 +1,10 @@
+import Flatbush from 'flatbush';
 import { movedBy, oneEach, sectionsAt, undersides, type Contact } from '../body/contacts';
 import { BELOW, restOf } from '../body/underside';
 import { reachOf, type Target } from '../body/pairing';
 import type { Ground } from '../body/fit';
 import { subjectOf } from '../body/subject';
+import type { Point } from '../geometry/point';
 import { facesOf, placeFace } from '../geometry/faces';
 import { meshOfFaces, type Box3 } from '../geometry/mesh';
 import { stanceKey, type Part, type Shape } from '../geometry/solid';
@@ -36,18 +38,28 @@ export function groundOf({ lands, bores, body }: Footprint): Ground {
   const own = survey(body.assembly.shapes, body.assembly.parts, hasPins);
   const contacts = oneEach(own.contacts.filter(({ z }) => Math.abs(z - seating) < 0.05));
   const reach = reachOf(meant);
+  const [nearestFoot, nearestPin] = [nearestOf(contacts), nearestOf(own.pins)];
   const targets = meant.map((target): Target => {
-    const [about, far] =
-      target.kind === 'land' ? [contacts, Math.max(reach, target.width / 2)] : [own.pins, reach];
-    const away = (contact: Contact) => Math.hypot(contact.x - target.x, contact.y - target.y);
-    const near = about.reduce<Contact | null>(
-      (best, contact) => (away(contact) < Math.min(far, best ? away(best) : Infinity) ? contact : best),
-      null,
-    );
+    const near =
+      target.kind === 'land'
+        ? nearestFoot(target, Math.max(reach, target.width / 2))
+        : nearestPin(target, reach);
     return near ? { ...target, ...near, z: target.z } : target;
   });
   const through = targets.filter(({ kind }) => kind !== 'land');
   return { targets, box: own.box, rest: restOf(own.contacts, through) };
+}
+
+/** Finds the contact that is nearest to a point, as far as one lies within a distance. */
+function nearestOf(contacts: readonly Contact[]): (point: Point, far: number) => Contact | null {
+  if (contacts.length === 0) return () => null;
+  const index = new Flatbush(contacts.length);
+  for (const { x, y } of contacts) index.add(x, y, x, y);
+  index.finish();
+  return ({ x, y }, far) => {
+    const [found] = index.neighbors(x, y, 1, far);
+    return found === undefined ? null : (contacts[found] ?? null);
+  };
 }
 
 interface Survey {

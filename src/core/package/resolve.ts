@@ -230,14 +230,19 @@ function outOfLimits(value: Toleranced, definition: DimensionDefinition): EntryE
   const { kind, limits, multipleOf, oneOf, name, symbol } = definition;
   const [least, most] = limits;
   const unit = kind === 'length' ? ' mm' : '';
-  const refuse = (v: number, expected: string): EntryError => {
+  const refuse = (v: number, expected: string, asked = ''): EntryError => {
     const found = `${formatNumber(v, 0, 4)}${unit}`;
-    return { at: 0, found, expected, message: `${name} ${symbol} is ${found}: expected ${expected}.` };
+    return {
+      at: 0,
+      found,
+      expected,
+      message: `${name} ${symbol} is ${found}: expected ${expected}.${asked}`,
+    };
   };
   if (value.min < least || value.max > most) {
     const v = value.min < least ? value.min : value.max;
-    const hint = kind === 'length' && v > most && v / toMm(1, 'in') < most ? ', is the unit right?' : '';
-    return refuse(v, `between ${least} and ${most}${unit}${hint}`);
+    const slip = kind === 'length' && v > most && v / toMm(1, 'in') < most;
+    return refuse(v, `between ${least} and ${most}${unit}`, slip ? ' Is the unit right?' : '');
   }
   if (kind === 'count' && (value.min !== value.max || !Number.isInteger(value.nom)))
     return refuse(value.nom, 'one whole number');

@@ -47,6 +47,8 @@ export interface Windows {
 
 /** Windows are about this long; larger openings scoop paste out of their middle. mm */
 const USUAL = 1.5;
+/** Windows on a side, at most, where nobody says how many: the largest lands get larger windows. */
+const MOST_USUAL = 24;
 /** Pieces of windows smaller than this share of a whole one are left out: they hold no paste. */
 const CRUMB = 0.02;
 const TOLERANCE = 0.004;
@@ -178,7 +180,7 @@ export function windowCounts(
 ): [number, number] {
   const { width, height } = sizeOf(pad);
   const round = pad.kind === 'round';
-  const usual = (side: number) => (round ? 1 : Math.max(1, Math.round(side / USUAL)));
+  const usual = (side: number) => (round ? 1 : Math.min(MOST_USUAL, Math.max(1, Math.round(side / USUAL))));
   // bars of the least width on both sides of every window leave this much of its length
   const scale = Math.sqrt(coverage);
   const most = (side: number) => Math.max(1, Math.floor((side * (1 - scale)) / gap + 1e-9));

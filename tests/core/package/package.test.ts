@@ -63,7 +63,7 @@ describe('reading the dimensions of a package', () => {
     [{ n: '16.5' }, 'n', 'whole number'],
     [{ n: '14..16' }, 'n', 'whole number'],
     [{ n: 128 }, 'n', 'between 4 and 64'],
-    [{ E: '240' }, 'E', 'is the unit right?'],
+    [{ E: '240' }, 'E', 'Is the unit right?'],
     [{ L: '0' }, 'L', 'between'],
     [{ H: '1', L: 'H/2' }, 'L', 'one of n, e, E'],
   ])('refuses %j', (entry, symbol, words) => {
