@@ -65,12 +65,15 @@ export class ShelfStore {
     return rows;
   }
 
-  /** Adds a copy named after its original; the original is left alone. */
-  async duplicate(id: string): Promise<StoredFootprint | null> {
-    const original = await this.get(id);
-    if (!original) return null;
-    const name = `${original.document.name} (copy)`.slice(0, 120);
-    const [copy] = await this.add([{ ...original.document, name }]);
+  /**
+   * Adds a copy named after its original; the original is left alone.
+   * @param newest its document as it is on the Bench, which may not be written yet
+   */
+  async duplicate(id: string, newest?: TapisDocument): Promise<StoredFootprint | null> {
+    const document = newest ?? (await this.get(id))?.document;
+    if (!document) return null;
+    const name = `${document.name} (copy)`.slice(0, 120);
+    const [copy] = await this.add([{ ...document, name }]);
     return copy ?? null;
   }
 

@@ -49,6 +49,7 @@ async function press(...keys: KeyInput[]): Promise<void> {
 async function stage(digit: KeyInput): Promise<void> {
   if ((await focused()) !== '') await press('Escape');
   await press(digit);
+  await page.waitForSelector('main h1');
 }
 
 describe('a sixteen-lead datasheet, from the keyboard alone', () => {
@@ -115,7 +116,7 @@ describe('a sixteen-lead datasheet, from the keyboard alone', () => {
     expect(await summaryOf(page)).toContain('1 caution');
     const finding = await page.$eval('main article', (e) => e.textContent);
     expect(finding).toContain('Foot length L 1.40 mm fills 100 % of the overhang (E − E1)/2 = 1.40 mm');
-    await tabTo('1.3..1.5 is the lead L1');
+    await tabTo('“1.3..1.5” is the lead L1');
     expect(await page.$eval('main article [role=status]', (e) => e.textContent)).toContain('1 → 0 open');
     await press('Enter');
     expect(await summaryOf(page)).toMatch(/^\d+ held$/);

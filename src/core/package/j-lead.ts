@@ -107,14 +107,14 @@ const contactLength: PlausibilityRule<'E' | 'E2' | 'L'> = {
     return [
       {
         severity: 'caution',
-        message: `Contacts L ${mm(d.L.min)}–${mm(d.L.max)} mm long have their middles ${mm(least)} to ${mm(most)} mm apart within E; E2 says ${mm(d.E2.min)}–${mm(d.E2.max)} mm.`,
+        message: `Contacts L ${mm(d.L.min)}–${mm(d.L.max)} mm long have their middles ${mm(least)} mm to ${mm(most)} mm apart within E; E2 says ${mm(d.E2.min)}–${mm(d.E2.max)} mm.`,
         place: { dimensions: ['L', 'E2', 'E'] },
         measured: { value: d.E2.nom, limit: d.E2.nom > most ? most : least, unit: 'mm' },
         remedies: entered('L')
           ? []
           : [
               {
-                label: `Contact length ${mm(d.E.nom - d.E2.nom)} from E and E2`,
+                label: `Contact length ${mm(d.E.nom - d.E2.nom)} mm from E and E2`,
                 edits: [enter('L', `typ ${mm(d.E.nom - d.E2.nom)}mm`, 'from E and E2')],
               },
             ],

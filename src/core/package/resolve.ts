@@ -242,7 +242,7 @@ function outOfLimits(value: Toleranced, definition: DimensionDefinition): EntryE
   if (value.min < least || value.max > most) {
     const v = value.min < least ? value.min : value.max;
     const slip = kind === 'length' && v > most && v / toMm(1, 'in') < most;
-    return refuse(v, `between ${least} and ${most}${unit}`, slip ? ' Is the unit right?' : '');
+    return refuse(v, `between ${least}${unit} and ${most}${unit}`, slip ? ' Is the unit right?' : '');
   }
   if (kind === 'count' && (value.min !== value.max || !Number.isInteger(value.nom)))
     return refuse(value.nom, 'one whole number');

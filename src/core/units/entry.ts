@@ -66,7 +66,7 @@ export function readLength(text: string, unit: LengthUnit): Result<number, strin
   if (value.min !== value.max) {
     const half = /^\s*[\d.,]+\s*\/\s*[\d.,]+\s*$/.test(text) ? ' A division has brackets: (17.2)/2.' : '';
     return fail(
-      `It says ${formatNumber(value.min, 0, 4)} to ${formatNumber(value.max, 0, 4)} mm, and one length is expected.${half}`,
+      `It says ${formatNumber(value.min, 0, 4)} mm to ${formatNumber(value.max, 0, 4)} mm, and one length is expected.${half}`,
     );
   }
   const [doubt] = doubts.filter(({ severity }) => severity === 'caution');
@@ -85,7 +85,7 @@ const WIDEST = 10;
 
 function tooWide({ min, max }: Toleranced, { kind }: EntryScope): EntryDoubt[] {
   if (kind !== 'length' || min <= WIDE_FROM || max <= WIDEST * min) return [];
-  const message = `It spans ${formatNumber(min, 0, 4)} to ${formatNumber(max, 0, 4)} mm, more than ten to one: is one of the two another number?`;
+  const message = `It spans ${formatNumber(min, 0, 4)} mm to ${formatNumber(max, 0, 4)} mm, more than ten to one: is one of the two another number?`;
   return [{ severity: 'caution', message }];
 }
 

@@ -77,7 +77,7 @@ export function TopBar() {
           onClick={() => set({ commandsOpen: true })}
           title="All commands and their keys"
         >
-          Commands <kbd className="kbd kbd-sm">/</kbd>
+          Commands <kbd className="kbd kbd-sm">K</kbd>
         </button>
       </div>
     </header>

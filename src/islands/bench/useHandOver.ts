@@ -1,49 +1,35 @@
 import { useEffect, useRef, useState } from 'react';
 import type { Model } from '../../core/body/model';
 import type { TapisDocument } from '../../core/document/document';
-import type { Format, WrittenFile } from '../../core/format/format';
-import { fail, ok } from '../../core/units/result';
-import type { WriteAnswer, WriteRequest } from '../../workers/write';
+import type { Format } from '../../core/format/format';
 import { download } from '../common/download';
-import { runJob } from '../common/job';
+import { writeInWorker } from '../common/write';
 
-/** A file that takes longer than this is given up, ms. */
-const WRITE_TIME = 120_000;
-
-/** Writes files in a worker, one at a time; the page stays live and the work can be stopped. */
+/** Writes files, several at once where they are asked for; each can be stopped. */
 export function useHandOver() {
-  const [writing, setWriting] = useState<string | null>(null);
+  /** Ids of the formats that are being written. */
+  const [writing, setWriting] = useState<ReadonlySet<string>>(new Set());
   const [trouble, setTrouble] = useState<string | null>(null);
-  const stop = useRef<AbortController | null>(null);
-  useEffect(() => () => stop.current?.abort(), []);
+  const jobs = useRef(new Map<string, AbortController>());
+  useEffect(() => {
+    const running = jobs.current;
+    return () => running.forEach((job) => job.abort());
+  }, []);
   return {
-    /** Id of the format that is being written. */
     writing,
     trouble,
     setTrouble,
-    stop: () => stop.current?.abort(),
-    async handOver({ id, title }: Format, document: TapisDocument, model: Model | null) {
-      stop.current?.abort();
-      const mine = new AbortController();
-      stop.current = mine;
+    stop: (id: string) => jobs.current.get(id)?.abort(),
+    async handOver(format: Format, document: TapisDocument, model: Model | null) {
+      const job = new AbortController();
+      jobs.current.set(format.id, job);
       setTrouble(null);
-      setWriting(id);
-      const written = await runJob<WrittenFile, WriteAnswer>({
-        worker: new Worker(new URL('../../workers/write.ts', import.meta.url), { type: 'module' }),
-        request: { document, model, format: id } satisfies WriteRequest,
-        signal: mine.signal,
-        time: WRITE_TIME,
-        late: `${title} was not written within ${WRITE_TIME / 1000} s and was given up.`,
-        broken: 'Load the page again and try once more.',
-        take: (answer) =>
-          'file' in answer
-            ? ok(answer.file)
-            : fail(`${title} could not be written: ${answer.error}. Nothing was lost.`),
-      });
-      if (stop.current !== mine) return;
-      setWriting(null);
+      setWriting(new Set(jobs.current.keys()));
+      const written = await writeInWorker(format, document, model, job.signal);
+      jobs.current.delete(format.id);
+      setWriting(new Set(jobs.current.keys()));
       if (written.ok) download(written.value);
-      else if (!mine.signal.aborted) setTrouble(written.error);
+      else if (!job.signal.aborted) setTrouble(written.error);
     },
   };
 }

@@ -1,7 +1,9 @@
-import { useContext } from 'react';
+import { useContext, useEffect, useMemo, useState } from 'react';
 import { BenchContext, useBench } from '../state/context';
 import { usePicker } from '../common/usePicker';
-import { COMMANDS, type Command } from './commands';
+import { STAGE_HELP, STAGE_NAMES } from '../state/stages';
+import { COMMANDS, saveCommands, type Command } from './commands';
+import { commandUses, countUse } from './uses';
 
 /** The searchable list of everything that can be done, with its keys. */
 export function CommandList() {
@@ -15,9 +17,12 @@ function OpenList() {
   const close = () => set({ commandsOpen: false });
   const run = (command: Command) => {
     close();
+    countUse(command.name);
     if (store) command.run(store.getState());
   };
-  const { dialog, query, search, found, at, point, onKeyDown } = usePicker(commandsFor, run);
+  const { dialog, query, search, found, at, point, onKeyDown } = usePicker(useCommands(), run);
+  const stage = useBench((s) => s.stage);
+  const [, stageName] = STAGE_NAMES.find(([id]) => id === stage) ?? [];
   return (
     <dialog ref={dialog} className="modal" onClose={close} aria-label="Commands">
       <div className="modal-box border-base-300 max-w-md border p-3">
@@ -29,23 +34,27 @@ function OpenList() {
           onChange={(event) => search(event.target.value)}
           onKeyDown={onKeyDown}
         />
-        <ul className="mt-2 max-h-[560px] overflow-y-auto" role="listbox" aria-label="Commands">
+        {query === '' && (
+          <p className="text-secondary mt-2 px-2 text-[12px]">
+            <b>{stageName}</b>: {STAGE_HELP[stage]}
+          </p>
+        )}
+        <ul className="mt-2 max-h-[480px] overflow-y-auto" role="listbox" aria-label="Commands">
           {found.map((command, i) => (
-            <li key={command.name} role="option" aria-selected={i === at}>
-              <button
-                type="button"
-                tabIndex={-1}
-                className={`flex w-full items-center px-2 py-1 text-left ${i === at ? 'bg-primary text-primary-content' : ''}`}
-                onClick={() => run(command)}
-                onPointerMove={() => point(i)}
-              >
-                <span>{command.name}</span>
-                {command.shown && <span className="ml-auto opacity-80">{command.shown}</span>}
-              </button>
+            <li
+              key={command.name}
+              role="option"
+              aria-selected={i === at}
+              className={`flex w-full cursor-pointer items-center px-2 py-1 ${i === at ? 'bg-primary text-primary-content' : ''}`}
+              onClick={() => run(command)}
+              onPointerMove={() => point(i)}
+            >
+              <span>{command.name}</span>
+              {command.shown && <span className="ml-auto opacity-80">{command.shown}</span>}
             </li>
           ))}
-          {found.length === 0 && <li className="text-secondary px-2 py-1">Nothing is called that.</li>}
         </ul>
+        {found.length === 0 && <p className="text-secondary px-2 py-1">Nothing is called that.</p>}
       </div>
       <form method="dialog" className="modal-backdrop">
         <button>Close</button>
@@ -54,8 +63,22 @@ function OpenList() {
   );
 }
 
-/** Commands whose names hold every word of a search. */
-function commandsFor(query: string): readonly Command[] {
-  const words = query.toLowerCase().split(/\s+/).filter(Boolean);
-  return COMMANDS.filter(({ name }) => words.every((word) => name.toLowerCase().includes(word)));
+/** Finds commands whose names hold every word of a search, those that are used most first. */
+function useCommands(): (query: string) => readonly Command[] {
+  const [all, setAll] = useState(COMMANDS);
+  // the formats are loaded with the first look at the list
+  useEffect(() => {
+    import('../../core/format').then(
+      ({ FORMATS }) => setAll([...COMMANDS, ...saveCommands(FORMATS)]),
+      () => {},
+    );
+  }, []);
+  return useMemo(() => {
+    const uses = commandUses();
+    const ranked = [...all].sort((a, b) => (uses[b.name] ?? 0) - (uses[a.name] ?? 0));
+    return (query) => {
+      const words = query.toLowerCase().split(/\s+/).filter(Boolean);
+      return ranked.filter(({ name }) => words.every((word) => name.toLowerCase().includes(word)));
+    };
+  }, [all]);
 }

@@ -1,64 +1,69 @@
 import { navigate } from 'wouter/use-browser-location';
 import { LEVELS } from '../../core/document/document';
+import type { Format } from '../../core/format/format';
+import { PROCESSES } from '../../core/process';
+import { download } from '../common/download';
+import { shelf } from '../common/shelf-store';
+import { attempt } from '../common/trouble';
+import { writeInWorker } from '../common/write';
 import { STAGE_NAMES } from '../state/stages';
 import type { BenchState } from '../state/bench';
 
 /** Something a person can do on the Bench, by name or by key. */
 export interface Command {
   readonly name: string;
-  /** Key outside of fields, in tinykeys' notation; shown to the person as `shown`. */
-  readonly key?: string;
+  /**
+   * Keys outside of fields, in tinykeys' notation: by the letter that a keyboard produces, and digits by
+   * their place, as some keyboards have other signs there. None needs Shift or AltGr.
+   */
+  readonly keys?: readonly string[];
+  /** The key as the person sees it. */
   readonly shown?: string;
-  /** Whether the key works while typing in a field too. */
+  /** Whether the keys work while typing in a field too. */
   readonly inFields?: boolean;
   readonly run: (state: BenchState) => void;
 }
 
-/** All commands of the Bench. To add one, list it here. */
+/** All commands of the Bench that are always there. To add one, list it here. */
 export const COMMANDS: readonly Command[] = [
   ...STAGE_NAMES.map(([stage, name], i): Command => ({
     name: `Go to ${name}`,
-    key: String(i + 1),
+    keys: [`Digit${i + 1}`, `Numpad${i + 1}`],
     shown: String(i + 1),
     run: (s) => s.set({ stage }),
   })),
-  { name: 'Undo', key: '$mod+KeyZ', shown: 'Ctrl Z', inFields: true, run: (s) => s.undo() },
-  { name: 'Redo', key: '$mod+Shift+KeyZ', shown: 'Ctrl Shift Z', inFields: true, run: (s) => s.redo() },
+  { name: 'Undo', keys: ['$mod+z'], shown: 'Ctrl Z', inFields: true, run: (s) => s.undo() },
+  { name: 'Redo', keys: ['$mod+y', '$mod+Shift+z'], shown: 'Ctrl Y', inFields: true, run: (s) => s.redo() },
   ...LEVELS.map((level): Command => ({
     name: `Density level ${level}`,
-    key: `Shift+Key${level}`,
-    shown: `Shift ${level}`,
+    keys: [level.toLowerCase()],
+    shown: level,
     run: (s) => s.edit([{ at: '/level', value: level }]),
   })),
   {
     name: 'Show mm or mil',
-    key: 'KeyU',
+    keys: ['u'],
     shown: 'U',
     run: (s) => s.set({ unit: s.unit === 'mm' ? 'mil' : 'mm' }),
   },
-  {
-    name: 'Fit the drawing',
-    key: 'KeyF',
-    shown: 'F',
-    run: (s) => s.set({ fits: s.fits + 1 }),
-  },
+  { name: 'Fit the drawing', keys: ['f'], shown: 'F', run: (s) => s.set({ fits: s.fits + 1 }) },
   {
     name: 'Show all views or the plan alone',
-    key: 'KeyP',
+    keys: ['p'],
     shown: 'P',
     run: (s) => s.set({ whole: s.whole ? null : 'plan' }),
   },
   {
     name: 'Turn the body in 3D or show the title block',
-    key: 'KeyT',
+    keys: ['t'],
     shown: 'T',
     run: (s) => s.set({ fourth: s.fourth === 'title' ? 'turn' : 'title', whole: null }),
   },
-  { name: 'Next land', key: 'KeyN', shown: 'N', run: (s) => stepLand(s, 1) },
-  { name: 'Previous land', key: 'Shift+KeyN', shown: 'Shift N', run: (s) => stepLand(s, -1) },
+  { name: 'Next land', keys: ['n'], shown: 'N', run: (s) => stepLand(s, 1) },
+  { name: 'Land before', keys: ['v'], shown: 'V', run: (s) => stepLand(s, -1) },
   {
     name: 'Next finding',
-    key: 'KeyX',
+    keys: ['x'],
     shown: 'X',
     run: (s) => {
       const count = s.derived.report.findings.length;
@@ -66,8 +71,35 @@ export const COMMANDS: readonly Command[] = [
     },
   },
   {
+    name: 'Rename the footprint',
+    keys: ['r'],
+    shown: 'R',
+    run: () => document.querySelector<HTMLInputElement>('header input')?.focus(),
+  },
+  {
+    name: 'Duplicate the footprint',
+    run: (s) =>
+      void attempt(`Duplicating ${s.document.name}`, async () => {
+        const copy = await shelf.duplicate(s.id, s.document);
+        if (copy) navigate(`/bench/${copy.id}`);
+      }),
+  },
+  {
+    name: 'Delete the footprint (into the bin)',
+    run: (s) =>
+      void attempt(`Deleting ${s.document.name}`, async () => {
+        await shelf.bin(s.id);
+        navigate('/');
+      }),
+  },
+  ...PROCESSES.map((process): Command => ({
+    name: `Process: ${process.name}`,
+    run: (s) => s.chooseProcess(process),
+  })),
+  { name: 'Edit processes', run: (s) => navigate(`/processes#${s.derived.compiled.process.id}`) },
+  {
     name: 'Paper or lamp theme',
-    key: 'KeyL',
+    keys: ['l'],
     shown: 'L',
     run: () => {
       const root = document.documentElement;
@@ -76,8 +108,24 @@ export const COMMANDS: readonly Command[] = [
       localStorage.setItem('tapis-theme', next);
     },
   },
-  { name: 'Go to the Shelf', run: () => navigate('/') },
+  { name: 'Print', run: () => print() },
+  { name: 'Go to the Shelf', keys: ['s'], shown: 'S', run: () => navigate('/') },
 ];
+
+/** The commands that save a file of a format. */
+export function saveCommands(formats: readonly Format[]): Command[] {
+  return formats.map((format) => ({
+    name: `Save ${format.title}`,
+    run: async (s) => {
+      if (!s.derived.compiled.footprint)
+        return s.set({ refusal: 'there is no footprint to write while dimensions are missing' });
+      const model = s.models.get(s.document.body?.model?.key ?? '')?.model ?? null;
+      const written = await writeInWorker(format, s.document, model, new AbortController().signal);
+      if (written.ok) download(written.value);
+      else s.set({ refusal: written.error });
+    },
+  }));
+}
 
 function stepLand(state: BenchState, by: 1 | -1): void {
   const count = state.derived.shown?.drawable.footprint.lands.length ?? 0;

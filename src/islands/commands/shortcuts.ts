@@ -3,9 +3,14 @@ import { tinykeys } from 'tinykeys';
 import { BenchContext } from '../state/context';
 import { COMMANDS } from './commands';
 
-function inField(event: KeyboardEvent): boolean {
+/** Inputs that take no text: letters pressed in them are nobody's text. */
+const NO_TEXT = ['checkbox', 'radio', 'range', 'button', 'file'];
+
+/** Whether a key goes into a text. A list or a tick box that was used last keeps no key to itself. */
+function inText(event: KeyboardEvent): boolean {
   const target = event.target as HTMLElement;
-  return /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) || target.isContentEditable;
+  if (target instanceof HTMLInputElement) return !NO_TEXT.includes(target.type);
+  return target instanceof HTMLTextAreaElement || target.isContentEditable;
 }
 
 /** Binds the Bench's keys while it is open. */
@@ -17,23 +22,26 @@ export function useShortcuts(): void {
       event.preventDefault();
       store.getState().set({ commandsOpen: true });
     };
+    const outside = (act: (event: KeyboardEvent) => void) => (event: KeyboardEvent) => {
+      if (!inText(event) && !event.defaultPrevented) act(event);
+    };
     const bindings = Object.fromEntries(
-      COMMANDS.flatMap(({ key, inFields, run }) => {
-        if (!key) return [];
+      COMMANDS.flatMap(({ keys = [], inFields, run }) => {
         const act = (event: KeyboardEvent) => {
-          if (store.getState().commandsOpen || (inField(event) && !inFields)) return;
+          if (store.getState().commandsOpen || document.querySelector('dialog[open]')) return;
           event.preventDefault();
           run(store.getState());
         };
-        return [[key, act]];
+        return keys.map((key) => [key, inFields ? act : outside(act)]);
       }),
     );
     return tinykeys(window, {
       ...bindings,
-      '/': (event) => {
-        if (!inField(event)) open(event);
-      },
-      '$mod+/': open,
+      k: outside(open),
+      '/': outside(open),
+      'Shift+?': outside(open),
+      F1: open,
+      '$mod+k': open,
     });
   }, [store]);
 }

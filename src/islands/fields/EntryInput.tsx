@@ -1,5 +1,5 @@
 import type { ComponentPropsWithRef, FocusEvent } from 'react';
-import { hasWords } from './units';
+import { hasWords } from '../../core/units/bare';
 import type { EntryField } from './useEntry';
 
 interface Props extends Omit<ComponentPropsWithRef<'input'>, 'value' | 'onChange' | 'onKeyDown' | 'onFocus'> {

@@ -1,19 +1,10 @@
 import type { SheetUnit } from '../../core/document/document';
+import { isBare } from '../../core/units/bare';
 import type { DisplayUnit } from '../../core/units/length';
 
 // Documents read plain numbers in the unit of their datasheet; fields of choices show lengths in the
 // unit of the display, and so read plain numbers in it. What is typed is kept as it was typed, with
 // its unit where the document would read another.
-
-/** Whether a text has words, of which one may be a unit. */
-export function hasWords(text: string): boolean {
-  return /[A-Za-z"'″µ%]/.test(text);
-}
-
-/** Whether a text says numbers and no unit. */
-function isBare(text: string): boolean {
-  return /\d/.test(text) && !hasWords(text);
-}
 
 /** An entry of a document as a field shows it, whose plain numbers are in the unit of the display. */
 export function shownEntry(text: string, display: DisplayUnit, reads: SheetUnit): string {

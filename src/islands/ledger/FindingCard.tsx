@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { waive } from '../../core/check/waivers';
 import type { Finding, Remedy } from '../../core/document/finding';
+import { inUnit } from '../../core/units/in-words';
 import { SeverityMark } from '../sheet/Balloons';
 import { effectWords, openCount } from './effect';
 import type { LedgerActions, LedgerView } from './view';
@@ -17,6 +18,7 @@ interface Props {
 /** A finding: what is wrong, by how much, against which limit, and the remedies. */
 export function FindingCard({ finding, index, view, actions, framed = false }: Props) {
   const { report, unit, selectedFinding, previewed } = view;
+  const say = (words: string) => inUnit(words, unit);
   const selected = selectedFinding === index;
   const frame = framed
     ? `mt-2.5 border-l-3 pl-2.5 ${finding.severity === 'stop' ? 'border-error' : 'border-warning'}`
@@ -24,7 +26,7 @@ export function FindingCard({ finding, index, view, actions, framed = false }: P
   const own = previewed && finding.remedies.includes(previewed.remedy) ? previewed : null;
   const show = (remedy: Remedy | null) => () => actions.preview(remedy);
   return (
-    <article className={frame} aria-label={`Finding ${index + 1}: ${finding.title}`}>
+    <article className={frame} aria-label={`Finding ${index + 1}: ${say(finding.title)}`}>
       <button type="button" className="flex w-full gap-2 text-left" onClick={() => actions.open(index)}>
         {!framed && (
           <svg width="28" height="28" viewBox="-14 -14 28 28" className="shrink-0" aria-hidden="true">
@@ -32,8 +34,8 @@ export function FindingCard({ finding, index, view, actions, framed = false }: P
           </svg>
         )}
         <span className="min-w-0">
-          <span className="block font-semibold">{finding.title}</span>
-          <span className="block text-[12.5px]">{finding.message}</span>
+          <span className="block font-semibold">{say(finding.title)}</span>
+          <span className="block text-[12.5px]">{say(finding.message)}</span>
           {selected && <span className="text-secondary block text-[12px]">{finding.source}</span>}
         </span>
       </button>
@@ -50,7 +52,7 @@ export function FindingCard({ finding, index, view, actions, framed = false }: P
               onBlur={show(null)}
               onClick={() => actions.edit(remedy.edits)}
             >
-              {remedy.label}
+              {say(remedy.label)}
             </button>
           ))}
         </div>

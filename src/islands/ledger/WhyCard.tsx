@@ -1,6 +1,7 @@
 import { groupAt, type Drawable } from '../../core/footprint/footprint';
 import { substituted } from '../../core/land/derivation';
 import { derivationOf, sizesOf } from '../../core/land/solution';
+import { inUnit } from '../../core/units/in-words';
 import { formatLength } from '../../core/units/length';
 import { Formula } from './Formula';
 import type { LedgerView } from './view';
@@ -37,7 +38,7 @@ export function WhyCard({ drawable: { footprint }, selectedLand, unit, symbol: w
             = <Formula text={step.formula} />
             <span className="block pl-3">
               = {substituted(step, unit)} = <b className="font-semibold">{formatLength(step.result, unit)}</b>
-              {step.note && <span className="text-secondary block">{step.note}</span>}
+              {step.note && <span className="text-secondary block">{inUnit(step.note, unit)}</span>}
             </span>
           </li>
         ))}

@@ -2,6 +2,7 @@ import { EntryInput } from '../fields/EntryInput';
 import { entryEdit } from '../../core/document/entries';
 import { MISSING } from '../../core/document/finding';
 import type { ResolvedDimension } from '../../core/package/resolve';
+import { inUnit } from '../../core/units/in-words';
 import { describeLimits } from '../../core/units/toleranced';
 import { useBench } from '../state/context';
 import { useDimensionField } from '../fields/useEntry';
@@ -28,6 +29,7 @@ export function DimensionRow({ dimension, onCommit }: Props) {
       (f) => f.severity !== 'note' && f.rule !== MISSING && f.place.dimensions?.[0] === symbol,
     ),
   );
+  const shownUnit = useBench((s) => s.unit);
   const field = useDimensionField(symbol, (how, input) => {
     if (how === 'commit') onCommit(input);
   });
@@ -39,9 +41,10 @@ export function DimensionRow({ dimension, onCommit }: Props) {
   const noteId = `note-${symbol}`;
   const note =
     error && source === 'entered'
-      ? error.message
-      : [assumption, ...doubts.map(({ message }) => message)].filter((words) => words !== null).join('. ') ||
-        (source === 'derived' && active ? 'usual or computed value; enter yours to replace it' : '');
+      ? inUnit(error.message, shownUnit)
+      : [assumption, ...doubts.map(({ message }) => inUnit(message, shownUnit))]
+          .filter((words) => words !== null)
+          .join('. ');
   return (
     <div
       className={`border-base-300 border-b ${active ? 'bg-base-200' : ''}`}
@@ -58,6 +61,7 @@ export function DimensionRow({ dimension, onCommit }: Props) {
           data-entry={symbol}
           className={`w-full py-[1px] font-medium ${error ? 'text-error' : ''} placeholder:text-secondary`}
           placeholder={derivedText}
+          title={derivedText ? 'Usual or computed value; enter yours to replace it' : undefined}
           aria-invalid={error !== null}
           aria-describedby={note ? noteId : undefined}
           onEnter={() => set({ activeDimension: symbol })}

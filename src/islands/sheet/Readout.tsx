@@ -30,7 +30,7 @@ export function Readout({ cursor, over, scale, unit, drawable, selectedLand: sel
       {land ? (
         <span>
           land {land.number} · {land.padstack.name} · at {show(land.at.x - origin.x)},{' '}
-          {show(land.at.y - origin.y)}
+          {show(land.at.y - origin.y)} {unit}
         </span>
       ) : (
         <span className="text-secondary">Press a land to cut the elevations through it</span>
@@ -38,7 +38,8 @@ export function Readout({ cursor, over, scale, unit, drawable, selectedLand: sel
       {land && other && (
         <span>
           to land {other.number}: {show(gapBetweenFigures(land.copper, other.copper))} edge ·{' '}
-          {show(distance(land.at, other.at))} centre · {show(outerSpan(land.copper, other.copper))} outer
+          {show(distance(land.at, other.at))} centre · {show(outerSpan(land.copper, other.copper))} outer,{' '}
+          {unit}
         </span>
       )}
       <span className="text-secondary ml-auto">{scale.toFixed(0)} px = 1 mm</span>

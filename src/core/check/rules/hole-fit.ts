@@ -103,7 +103,7 @@ function slotted(group: PinSolution | null, level: Level, process: Process): Rem
   const at = `/stacks/groups/${pointerKey(group.terminals.id)}`;
   return [
     {
-      label: `Slot ${mm(length)} × ${mm(across)}`,
+      label: `Slot ${mm(length)} × ${mm(across)} mm`,
       edits: [
         { at: `${at}/hole/diameter`, value: `${formatNumber(across)}mm` },
         { at: `${at}/hole/slot`, value: `${formatNumber(length)}mm` },
@@ -121,7 +121,7 @@ function remediesFor(
   { terminals: { id }, computed }: PinSolution,
   { overrides, recommended, stacks }: CheckContext['compiled']['document'],
 ): Remedy[] {
-  const label = `Take the computed hole ${mm(computed.hole)}`;
+  const label = `Take the computed hole ${mm(computed.hole)} mm`;
   const single = misfits.filter(({ land }) => stacks?.lands?.[land.id]?.hole?.diameter !== undefined);
   const edits = [
     ...(overrides?.lands?.[id]?.H === undefined

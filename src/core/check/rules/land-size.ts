@@ -119,7 +119,7 @@ export const patternFar: Rule = {
       if (!worst || worst.off <= PATTERN_SLACK + 1e-9) return [];
       const { key, least, most } = worst;
       const message =
-        'The recommended pattern has {what} {key} {value} mm; levels A to C make {least} to {most} mm. One of the two is read from another column, or in another unit.';
+        'The recommended pattern has {what} {key} {value} mm; levels A to C make {least} mm to {most} mm. One of the two is read from another column, or in another unit.';
       return [
         {
           message: fill(message, {

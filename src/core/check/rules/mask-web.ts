@@ -71,7 +71,7 @@ function remedies(margin: number, missing: number): Remedy[] {
   if (smaller < 0) return [joint];
   return [
     {
-      label: `Margin ${mm(margin)} → ${mm(smaller)}`,
+      label: `Margin ${mm(margin)} mm → ${mm(smaller)} mm`,
       edits: [{ at: '/overrides/maskMargin', value: `${formatNumber(smaller)}mm` }],
     },
     joint,

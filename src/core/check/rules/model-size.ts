@@ -8,8 +8,8 @@ import { axisOf } from '../../package/terminal';
 import { fill, mm, type Rule, type RuleFinding } from '../rule';
 
 const messages = {
-  height: 'The model stands up to {value} mm above the laminate; by the drawing it is {min} to {max} mm.',
-  span: 'The model is {value} mm long {axis}; by the drawing the part is {min} to {max} mm.',
+  height: 'The model stands up to {value} mm above the laminate; by the drawing it is {min} mm to {max} mm.',
+  span: 'The model is {value} mm long {axis}; by the drawing the part is {min} mm to {max} mm.',
   courtyard: 'The model stands {value} mm out of the courtyard.',
 };
 

@@ -26,7 +26,7 @@ export const spanTolerance: Rule = {
       const value = spread(span);
       if (value <= limit + 1e-9) return [];
       const message =
-        'The span over the terminals runs from {min} to {max} mm, a range of {value} mm; at most {limit} mm are usual for it.';
+        'The span over the terminals runs from {min} mm to {max} mm, a range of {value} mm; at most {limit} mm are usual for it.';
       return [
         {
           message: fill(message, {
@@ -126,7 +126,7 @@ export const standoffBall: Rule = {
     if (value >= least - 1e-9 && value <= most + 1e-9) return [];
     const limit = value < least ? least : most;
     const message =
-      'Standoff A1 {value} mm does not go with balls of {ball} mm: it lies between {least} and {most} mm. One of the two is another number.';
+      'Standoff A1 {value} mm does not go with balls of {ball} mm: it lies between {least} mm and {most} mm. One of the two is another number.';
     return [
       {
         message: fill(message, { value: mm(value), ball: mm(b), least: mm(least), most: mm(most) }),

@@ -51,9 +51,9 @@ const spacingAgainstBody: PlausibilityRule<'B' | 'b' | 'e'> = {
         place: { dimensions: ['e', 'B'] },
         measured: { value: d.e.nom, limit: least, unit: 'mm' },
         remedies: [
-          { label: `Compute the spacing: ${mm(least)}`, edits: [enter('e', '')] },
+          { label: `Compute the spacing: ${mm(least)} mm`, edits: [enter('e', '')] },
           {
-            label: `Next on the 2.54 grid: ${mm(next)}`,
+            label: `Next on the 2.54 mm grid: ${mm(next)} mm`,
             edits: [enter('e', `${mm(next)}mm`, 'next on the inch grid')],
           },
         ],

@@ -144,7 +144,7 @@ export const flangeMount = defineFamily<Symbol>({
         return [
           {
             severity: 'stop',
-            message: `The screw hole at P ${mm(d.P.nom)} mm with h ${mm(d.h.nom)} mm does not lie in the flange, which runs from ${mm(from)} to ${mm(to)} mm. One of P, F, E and Q is wrong.`,
+            message: `The screw hole at P ${mm(d.P.nom)} mm with h ${mm(d.h.nom)} mm does not lie in the flange, which runs from ${mm(from)} mm to ${mm(to)} mm. One of P, F, E and Q is wrong.`,
             place: { dimensions: ['P', 'F', 'E', 'Q'] },
             measured: { value: d.P.nom, limit: d.P.nom > to ? to : from, unit: 'mm' },
             remedies: [],

@@ -129,7 +129,7 @@ export const surfaceHeader = defineFamily<Symbol>({
         return [
           {
             severity: 'stop',
-            message: `${d.n.nom} pins at pitch e ${mm(d.e.nom)} make a row of ${mm(row)} mm; the insulator D is ${mm(d.D.max)} mm. One of n, e and D is wrong.`,
+            message: `${d.n.nom} pins at pitch e ${mm(d.e.nom)} mm make a row of ${mm(row)} mm; the insulator D is ${mm(d.D.max)} mm. One of n, e and D is wrong.`,
             place: { dimensions: ['D', 'n', 'e'] },
             measured: { value: row, limit: d.D.max, unit: 'mm' },
             remedies: entered('D') ? [{ label: 'Compute D from n and e', edits: [enter('D', '')] }] : [],

@@ -29,7 +29,7 @@ export function agreesWith<S extends string>(
           message: `${symbol} is ${mm(nom)} mm, but ${formula} makes ${mm(expected)} mm. One of ${[symbol, ...others].join(', ')} is wrong.`,
           place: { dimensions: [symbol, ...others] },
           measured: { value: nom, limit: expected, unit: 'mm' },
-          remedies: [{ label: `Compute ${symbol}: ${mm(expected)}`, edits: [enter(symbol, '')] }],
+          remedies: [{ label: `Compute ${symbol}: ${mm(expected)} mm`, edits: [enter(symbol, '')] }],
         },
       ];
     },

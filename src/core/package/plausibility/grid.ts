@@ -66,7 +66,7 @@ export function gridDrift<S extends string>(
           message: `Pitch ${pitch} ${mm(value)} mm is close to ${mm(inch)} mm. If the part is on the inch grid, its last row is ${mm(drift)} mm off.`,
           place: { dimensions: [pitch] },
           measured: { value, limit: inch, unit: 'mm' },
-          remedies: [{ label: `Use ${mm(inch)}`, edits: [enter(pitch, `${mm(inch)}mm`)] }],
+          remedies: [{ label: `Use ${mm(inch)} mm`, edits: [enter(pitch, `${mm(inch)}mm`)] }],
         },
       ];
     },

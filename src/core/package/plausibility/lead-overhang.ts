@@ -38,13 +38,13 @@ export const footAgainstOverhang: PlausibilityRule<'E' | 'E1' | 'L' | 'L1'> = {
     const short = share < SHORTEST_FOOT_SHARE - 1e-9 || d.L.nom < SHORTEST_FOOT - 1e-9;
     if (!whole && !short) return [];
     const foot = usualFoot(overhang);
-    const shown = foot.replace('mm', '');
+    const shown = foot.replace('mm', ' mm');
     const typed = entered('L');
     const where = 'usual share of the overhang, not from the datasheet';
     const remedies = [{ label: `Take the usual foot ${shown}`, edits: [enter('L', foot, where)] }];
     if (whole && typed && entered('L1') === null) {
       remedies.unshift({
-        label: `${typed} is the lead L1, foot ${shown}`,
+        label: `“${typed}” is the lead L1, foot ${shown}`,
         edits: [move('L', 'L1'), enter('L', foot, where)],
       });
     }
@@ -101,7 +101,7 @@ export const leadLengthAgainstOverhang: PlausibilityRule<'E' | 'E1' | 'L1'> = {
     return [
       {
         severity: 'caution',
-        message: `Lead length L1 ${mm(d.L1.nom)} mm disagrees with (E − E1)/2, which lies between ${mm(least)} and ${mm(most)} mm.`,
+        message: `Lead length L1 ${mm(d.L1.nom)} mm disagrees with (E − E1)/2, which lies between ${mm(least)} mm and ${mm(most)} mm.`,
         place: { dimensions: ['L1', 'E', 'E1'] },
         measured: { value: d.L1.nom, limit: d.L1.nom > most ? most : least, unit: 'mm' },
         remedies: [{ label: 'Compute L1 from E and E1', edits: [enter('L1', '')] }],

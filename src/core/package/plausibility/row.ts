@@ -59,7 +59,7 @@ export function rowAgainstBody<S extends string>(
         return [
           {
             severity: 'stop',
-            message: `A row of ${places} places at pitch e ${mm(pitch)} is ${mm(row)} mm long plus a lead width; the body's ${side} is only ${mm(body.max)} mm. One of n, e and ${side} is wrong.`,
+            message: `A row of ${places} places at pitch e ${mm(pitch)} mm is ${mm(row)} mm long plus a lead width; the body's ${side} is only ${mm(body.max)} mm. One of n, e and ${side} is wrong.`,
             place,
             measured: { value: row + width, limit: body.max, unit: 'mm' },
             remedies: [],
@@ -73,7 +73,7 @@ export function rowAgainstBody<S extends string>(
       return [
         {
           severity: 'caution',
-          message: `The body's ${side} ${mm(body.min)} mm leaves ${mm(spare)} mm beside a row of ${mm(row)} mm: room for more than ${places} places at pitch e ${mm(pitch)}. Check n and ${side}.`,
+          message: `The body's ${side} ${mm(body.min)} mm leaves ${mm(spare)} mm beside a row of ${mm(row)} mm: room for more than ${places} places at pitch e ${mm(pitch)} mm. Check n and ${side}.`,
           place,
           measured: { value: spare, limit, unit: 'mm' },
           remedies: [],
@@ -129,7 +129,7 @@ export function inchPitch<S extends string>(
           message: `Pitch e ${mm(pitch)} mm is close to ${mm(inch)} mm (${formatNumber(inch / 0.0254, 0, 1)} mil). If the part is on the inch grid, its last lead is ${mm(drift)} mm off.`,
           place: { dimensions: ['e'] },
           measured: { value: pitch, limit: inch, unit: 'mm' },
-          remedies: [{ label: `Use ${mm(inch)}`, edits: [enter('e', `${mm(inch)}mm`)] }],
+          remedies: [{ label: `Use ${mm(inch)} mm`, edits: [enter('e', `${mm(inch)}mm`)] }],
         },
       ];
     },

@@ -6,6 +6,7 @@ import { DIMENSION_COLUMNS, DimensionRow } from '../../measure/DimensionRow';
 import { goToNextEntry, moveInGrid } from '../../measure/grid-keys';
 import { OutlineDrawing } from '../../measure/OutlineDrawing';
 import { outlineEdits } from '../../../core/document/entries';
+import { sheetUnitEdits } from '../../../core/document/sheet-unit';
 import type { OptionDefinition, StandardOutline } from '../../../core/package/definitions';
 import { Pick } from '../../common/inputs';
 import { useBench } from '../../state/context';
@@ -69,7 +70,7 @@ export function Measure() {
           title="Unit of plain numbers in the datasheet"
           value={unit}
           options={UNITS.map((u) => [u, u] as const)}
-          onChange={(u) => edit([{ at: '/package/unit', value: u === 'mm' ? undefined : u }])}
+          onChange={(u) => edit(sheetUnitEdits(document, u))}
         />
       </div>
       {resolved?.choices.map((option) => (

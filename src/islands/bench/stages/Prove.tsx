@@ -1,6 +1,7 @@
 import { MISSING } from '../../../core/document/finding';
 import type { Report } from '../../../core/check/check';
 import { waiverAt } from '../../../core/check/waivers';
+import { inUnit } from '../../../core/units/in-words';
 import { summary } from '../../ledger/effect';
 import { ContactFields } from '../../prove/ContactFields';
 import { JointSimulation } from '../../prove/JointSimulation';
@@ -56,6 +57,7 @@ export function Prove() {
 /** Findings that somebody accepted, with their reasons. */
 function Waived({ report: { waived } }: { report: Report }) {
   const edit = useBench((s) => s.edit);
+  const unit = useBench((s) => s.unit);
   if (waived.length === 0) return null;
   return (
     <section className="mt-4">
@@ -63,8 +65,8 @@ function Waived({ report: { waived } }: { report: Report }) {
       <ul>
         {waived.map(({ finding, waiver }) => (
           <li key={finding.key} className="border-base-300 border-t py-1">
-            <span className="block font-medium">{finding.title}</span>
-            <span className="block text-[12px]">{finding.message}</span>
+            <span className="block font-medium">{inUnit(finding.title, unit)}</span>
+            <span className="block text-[12px]">{inUnit(finding.message, unit)}</span>
             <span className="text-secondary block text-[12px]">Accepted: {waiver.reason}</span>
             <button
               type="button"

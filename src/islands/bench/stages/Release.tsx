@@ -57,11 +57,13 @@ export function Release() {
             <button
               type="button"
               className="btn btn-sm btn-outline btn-primary"
-              aria-label={`${writing === format.id ? 'Stop writing' : 'Save'} ${format.title}`}
+              aria-label={`${writing.has(format.id) ? 'Stop writing' : 'Save'} ${format.title}`}
               disabled={!compiled.footprint}
-              onClick={() => (writing === format.id ? stop() : void handOver(format, document, model))}
+              onClick={() =>
+                writing.has(format.id) ? stop(format.id) : void handOver(format, document, model)
+              }
             >
-              {writing === format.id ? <Writing /> : 'Save'}
+              {writing.has(format.id) ? <Writing /> : 'Save'}
             </button>
           </li>
         ))}

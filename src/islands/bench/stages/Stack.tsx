@@ -85,6 +85,7 @@ function forkOf({ copper }: Padstack) {
 
 /** Stencil figures of the first aperture. */
 function PasteLine({ stack, process }: { stack: Padstack; process: Drawable['process'] }) {
+  const unit = useBench((s) => s.unit);
   if (stack.paste.length === 0) return null;
   const all = stack.paste.map(({ figure }) =>
     pasteFigures(figure, process.stencilThickness, process.pasteTransfer),
@@ -93,9 +94,9 @@ function PasteLine({ stack, process }: { stack: Padstack; process: Drawable['pro
   const volume = all.reduce((sum, figures) => sum + figures.volume, 0);
   return (
     <p className="text-secondary text-[12px]">
-      Stencil {process.stencilThickness} mm: area ratio {formatNumber(least('areaRatio'), 2, 2)}, aspect ratio{' '}
-      {formatNumber(least('aspectRatio'), 1, 1)}, paste {formatNumber(volume, 3, 3)} mm³, solder{' '}
-      {formatNumber(volume * process.pasteMetal, 3, 3)} mm³
+      Stencil {formatLength(process.stencilThickness, unit)} {unit}: area ratio{' '}
+      {formatNumber(least('areaRatio'), 2, 2)}, aspect ratio {formatNumber(least('aspectRatio'), 1, 1)}, paste{' '}
+      {formatNumber(volume, 3, 3)} mm³, solder {formatNumber(volume * process.pasteMetal, 3, 3)} mm³
     </p>
   );
 }

@@ -1,5 +1,6 @@
 import type { SolvedGroup } from '../../../../core/land/solution';
 import { TRIM_TITLES } from '../../../../core/land/trims';
+import { inUnit } from '../../../../core/units/in-words';
 import { Pick } from '../../../common/inputs';
 import { FlagField, useChoice } from '../../../fields/choices';
 import { useBench } from '../../../state/context';
@@ -9,7 +10,9 @@ const ROUNDINGS = [0.05, 0.02, 0.01, 0] as const;
 /** The step that land sizes round to. */
 export function Rounding({ group }: { group: SolvedGroup }) {
   const { value, write } = useChoice('overrides/rounding');
-  const byProcess = `by the process${value === undefined ? `, ${group.rounding} mm` : ''}`;
+  const unit = useBench((s) => s.unit);
+  const steps = (mm: number) => inUnit(`${mm} mm`, unit);
+  const byProcess = `by the process${value === undefined ? `, ${steps(group.rounding)}` : ''}`;
   return (
     <label className="mt-3 flex items-center gap-2">
       <span className="w-24 font-semibold">Rounding</span>
@@ -17,7 +20,7 @@ export function Rounding({ group }: { group: SolvedGroup }) {
         value={typeof value === 'number' ? value : 'process'}
         options={[
           ['process', byProcess],
-          ...ROUNDINGS.map((step) => [step, step === 0 ? 'none' : `${step} mm`] as const),
+          ...ROUNDINGS.map((step) => [step, step === 0 ? 'none' : steps(step)] as const),
         ]}
         onChange={(step) => write(step === 'process' ? undefined : step)}
       />

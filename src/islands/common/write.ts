@@ -1,0 +1,30 @@
+import type { Model } from '../../core/body/model';
+import type { TapisDocument } from '../../core/document/document';
+import type { Format, WrittenFile } from '../../core/format/format';
+import { fail, ok, type Result } from '../../core/units/result';
+import type { WriteAnswer, WriteRequest } from '../../workers/write';
+import { runJob } from './job';
+
+/** A file that takes longer than this is given up, ms. */
+const WRITE_TIME = 120_000;
+
+/** Writes a file of a format in a worker: the page stays live. @param model that the document names, where it is at hand */
+export function writeInWorker(
+  { id, title }: Pick<Format, 'id' | 'title'>,
+  document: TapisDocument,
+  model: Model | null,
+  signal: AbortSignal,
+): Promise<Result<WrittenFile, string>> {
+  return runJob<WrittenFile, WriteAnswer>({
+    worker: new Worker(new URL('../../workers/write.ts', import.meta.url), { type: 'module' }),
+    request: { document, model, format: id } satisfies WriteRequest,
+    signal,
+    time: WRITE_TIME,
+    late: `${title} was not written within ${WRITE_TIME / 1000} s and was given up.`,
+    broken: 'Load the page again and try once more.',
+    take: (answer) =>
+      'file' in answer
+        ? ok(answer.file)
+        : fail(`${title} could not be written: ${answer.error}. Nothing was lost.`),
+  });
+}
