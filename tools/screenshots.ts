@@ -35,7 +35,7 @@ async function shoot(name: string): Promise<void> {
 
 async function open(name: string): Promise<void> {
   await page.goto(url, { waitUntil: 'networkidle0' });
-  await page.locator(`a[aria-label="Open ${name}"]`).click();
+  await page.locator(`a[title="Open ${name}"]`).click();
   await page.waitForSelector('section[aria-label="Sheet"] svg');
 }
 
@@ -47,7 +47,7 @@ async function cut(land: number): Promise<void> {
 mkdirSync(FOLDER, { recursive: true });
 await page.goto(url, { waitUntil: 'networkidle0' });
 await page.locator('button ::-p-text(Put the demo on the Shelf)').click();
-await page.waitForSelector('a[aria-label="Open U4 tide converter"]');
+await page.waitForSelector('a[title="Open U4 tide converter"]');
 await shoot('shelf');
 
 await page.locator('button ::-p-text(New footprint)').click();

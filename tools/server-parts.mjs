@@ -1,10 +1,12 @@
 // What the server is made of beside its pages: its own start, and the threads that work for requests;
 // and its files, compressed once when they are built.
+import { createHash } from 'node:crypto';
 import { readdir, readFile, writeFile } from 'node:fs/promises';
-import { extname, join } from 'node:path';
+import { extname, join, relative, sep } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
 import { promisify } from 'node:util';
 import { brotliCompress, constants, gzip } from 'node:zlib';
+import { build } from 'esbuild';
 
 const source = (name) => fileURLToPath(new URL(`../src/server/${name}.ts`, import.meta.url));
 const THREAD = 'virtual:work-thread';
@@ -39,6 +41,36 @@ function entries() {
   };
 }
 
+/**
+ * Writes the service worker with the list of the files it keeps. What carries its hash in its name is known
+ * by that; the page that all places are drawn from changes with every build.
+ */
+async function writeOffline(folder) {
+  const names = (await readdir(folder, { recursive: true, withFileTypes: true }))
+    .filter((entry) => entry.isFile())
+    .map((entry) => relative(folder, join(entry.parentPath, entry.name)).split(sep).join('/'))
+    .sort();
+  const whole = createHash('sha256');
+  const files = await Promise.all(
+    names.map(async (name) => {
+      const hash = createHash('sha256')
+        .update(await readFile(join(folder, name)))
+        .digest('hex')
+        .slice(0, 16);
+      return { url: `/${name}`, revision: name.startsWith('_astro/') ? null : hash };
+    }),
+  );
+  files.forEach(({ url, revision }) => whole.update(`${url} ${revision}`));
+  files.push({ url: '/', revision: whole.digest('hex').slice(0, 16) });
+  await build({
+    entryPoints: [fileURLToPath(new URL('../src/workers/offline.ts', import.meta.url))],
+    outfile: join(folder, 'offline.js'),
+    bundle: true,
+    minify: true,
+    define: { FILES: JSON.stringify(files), 'process.env.NODE_ENV': '"production"' },
+  });
+}
+
 const SQUEEZED = new Set(['.js', '.css', '.html', '.svg', '.json', '.wasm', '.webmanifest', '.step']);
 /** What is smaller is sent in one packet anyway. */
 const LEAST = 1_000;
@@ -67,7 +99,10 @@ export function serverParts() {
     name: 'tapis-server-parts',
     hooks: {
       'astro:config:setup': ({ updateConfig }) => updateConfig({ vite: { plugins: [entries()] } }),
-      'astro:build:done': ({ dir }) => compressAll(fileURLToPath(dir)),
+      'astro:build:done': async ({ dir }) => {
+        await writeOffline(fileURLToPath(dir));
+        await compressAll(fileURLToPath(dir));
+      },
     },
   };
 }

@@ -6,6 +6,7 @@
  * @returns `null` for what is no worker's script
  */
 export function workerPolicy(path: string): string | null {
+  if (path === '/offline.js') return "default-src 'none'; script-src 'self'; connect-src 'self'";
   const name = /^\/_astro\/(read-model|seat|simulate|write)-[\w-]+\.js$/.exec(path)?.[1];
   if (!name) return null;
   const script =

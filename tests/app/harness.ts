@@ -52,12 +52,12 @@ export function expectNoFaults(page: Page): void {
 /** Puts the demo board on an empty Shelf. */
 export async function takeDemo(page: Page): Promise<void> {
   await page.locator('button ::-p-text(Put the demo on the Shelf)').click();
-  await page.waitForSelector('a[aria-label="Open U4 tide converter"]');
+  await page.waitForSelector('a[title="Open U4 tide converter"]');
 }
 
 /** Opens a footprint from the Shelf. */
 export async function openFootprint(page: Page, name: string): Promise<void> {
-  await page.locator(`a[aria-label="Open ${name}"]`).click();
+  await page.locator(`a[title="Open ${name}"]`).click();
   await page.waitForSelector('section[aria-label="Sheet"] svg');
 }
 
@@ -69,7 +69,7 @@ export function summaryOf(page: Page): Promise<string> {
 /** What the drawing calls itself. */
 export function drawingOf(page: Page): Promise<string> {
   return page.$eval(
-    'section[aria-label="Sheet"] svg[role="img"]',
+    'section[aria-label="Sheet"] svg[role="group"]',
     (svg) => svg.getAttribute('aria-label') ?? '',
   );
 }

@@ -136,7 +136,7 @@ describe('nothing is lost', () => {
     writeFileSync(path, JSON.stringify(strange));
     const input = (await page.$('input[type=file]')) as ElementHandle<HTMLInputElement>;
     await input.uploadFile(path);
-    await page.locator('a[aria-label="Open Strange"]').click();
+    await page.locator('a[title="Open Strange"]').click();
     await page.waitForSelector('aside article');
     for (const digit of ['2', '3', '4', '5', '6', '7', '1'] as const) await page.keyboard.press(digit);
     const findings = await page.$$eval('aside article', (cards) => cards.map((c) => c.textContent).join());

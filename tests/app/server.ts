@@ -8,8 +8,8 @@ declare module 'vitest' {
   }
 }
 
-/** Serves one Tapis for all files; every page and profile is its own, so that they do not meet. */
-export async function setup({ provide }: TestProject): Promise<() => void> {
+/** A Tapis that is served until it is ended. */
+export async function serve(): Promise<{ readonly url: string; readonly end: () => void }> {
   const child = spawn('node', ['tools/start.mjs', '0'], { stdio: ['ignore', 'pipe', 'inherit'] });
   const url = await new Promise<string>((resolve, reject) => {
     child.stdout.on('data', (data: Buffer) => {
@@ -18,6 +18,12 @@ export async function setup({ provide }: TestProject): Promise<() => void> {
     });
     child.once('exit', (code) => reject(new Error(`the server ended with ${code}`)));
   });
+  return { url, end: () => void child.kill() };
+}
+
+/** Serves one Tapis for all files; every page and profile is its own, so that they do not meet. */
+export async function setup({ provide }: TestProject): Promise<() => void> {
+  const { url, end } = await serve();
   provide('url', url);
-  return () => void child.kill();
+  return end;
 }

@@ -102,15 +102,15 @@ describe('trouble with storage', () => {
     const bench = await openPage(browser, server.url);
     await openFootprint(bench, 'U4 tide converter');
     await shelf.bringToFront();
-    const card = await shelf.waitForSelector('li:has(a[aria-label="Open U4 tide converter"])');
+    const card = await shelf.waitForSelector('li:has(a[title="Open U4 tide converter"])');
     await card?.$eval('button:last-child', (button) => (button as HTMLButtonElement).click());
-    await shelf.waitForFunction(() => !document.querySelector('a[aria-label="Open U4 tide converter"]'));
+    await shelf.waitForFunction(() => !document.querySelector('a[title="Open U4 tide converter"]'));
     await bench.bringToFront();
     await retype(bench, '#entry-D', '5.2..5.3');
     expect(await alertOf(bench)).toContain('Another tab has put this footprint into the bin');
     await bench.locator('[role=alert] button').click();
     await noAlert(bench);
-    await shelf.waitForSelector('a[aria-label="Open U4 tide converter"]');
+    await shelf.waitForSelector('a[title="Open U4 tide converter"]');
     expectNoFaults(bench);
     await shelf.close();
     await bench.close();

@@ -1,12 +1,20 @@
-import { lazy, Suspense, useEffect, type ReactNode } from 'react';
+import { useEffect } from 'react';
 import { Route, Switch } from 'wouter';
 import { navigate } from 'wouter/use-browser-location';
 import { ErrorBoundary } from '../common/ErrorBoundary';
+import { later } from '../common/later';
+import { NewVersion } from './NewVersion';
+import { keepOffline } from './offline';
 
 // each place is loaded when somebody goes there
-const Shelf = lazy(async () => ({ default: (await import('../shelf/Shelf')).Shelf }));
-const Processes = lazy(async () => ({ default: (await import('../processes/Processes')).Processes }));
-const Bench = lazy(async () => ({ default: (await import('../bench/Bench')).Bench }));
+const opening = <p className="text-secondary p-10">Opening</p>;
+const Shelf = later('The Shelf', async () => (await import('../shelf/Shelf')).Shelf, opening);
+const Processes = later(
+  'This place',
+  async () => (await import('../processes/Processes')).Processes,
+  opening,
+);
+const Bench = later('The Bench', async () => (await import('../bench/Bench')).Bench, opening);
 
 /**
  * The place that the address names. Going from place to place keeps the page: what could not be stored
@@ -15,42 +23,38 @@ const Bench = lazy(async () => ({ default: (await import('../bench/Bench')).Benc
  */
 export function App({ earlierPorts }: { earlierPorts: readonly number[] }) {
   useEffect(followLinks, []);
+  useEffect(keepOffline, []);
   return (
-    <Switch>
-      <Route path="/">
-        <Place>
-          <Shelf earlierPorts={earlierPorts} />
-        </Place>
-      </Route>
-      <Route path="/processes">
-        <Place>
-          <Processes />
-        </Place>
-      </Route>
-      <Route path="/bench/:id/:stage?">
-        {({ id, stage }) => (
-          <Place key={id}>
-            <Bench id={id} stage={stage} />
-          </Place>
-        )}
-      </Route>
-      <Route>
-        <main className="p-10 text-[15px]">
-          <p>There is nothing at this address.</p>
-          <a className="link" href="/">
-            Go to the Shelf
-          </a>
-        </main>
-      </Route>
-    </Switch>
-  );
-}
-
-function Place({ children }: { children: ReactNode }) {
-  return (
-    <ErrorBoundary>
-      <Suspense fallback={<p className="text-secondary p-10">Opening</p>}>{children}</Suspense>
-    </ErrorBoundary>
+    <>
+      <NewVersion />
+      <Switch>
+        <Route path="/">
+          <ErrorBoundary>
+            <Shelf earlierPorts={earlierPorts} />
+          </ErrorBoundary>
+        </Route>
+        <Route path="/processes">
+          <ErrorBoundary>
+            <Processes />
+          </ErrorBoundary>
+        </Route>
+        <Route path="/bench/:id/:stage?">
+          {({ id, stage }) => (
+            <ErrorBoundary key={id}>
+              <Bench id={id} stage={stage} />
+            </ErrorBoundary>
+          )}
+        </Route>
+        <Route>
+          <main className="p-10 text-[15px]">
+            <p>There is nothing at this address.</p>
+            <a className="link" href="/">
+              Go to the Shelf
+            </a>
+          </main>
+        </Route>
+      </Switch>
+    </>
   );
 }
 

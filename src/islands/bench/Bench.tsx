@@ -1,6 +1,4 @@
 import {
-  lazy,
-  Suspense,
   useContext,
   useEffect,
   useRef,
@@ -13,6 +11,7 @@ import { navigate } from 'wouter/use-browser-location';
 import type { Stage } from '../../core/document/finding';
 import { whyRefused } from '../../store/storage';
 import { ErrorBoundary } from '../common/ErrorBoundary';
+import { later } from '../common/later';
 import { shelf, wakeStorage } from '../common/shelf-store';
 import { attempt, TroubleBar } from '../common/trouble';
 import { CommandList } from '../commands/CommandList';
@@ -31,33 +30,26 @@ import { TopBar } from './TopBar';
 import { useLedger } from './useLedger';
 import { useSheet } from './useSheet';
 
-/** The columns behind the first one are loaded once that is drawn. */
-const LATER = {
-  land: async () => ({ default: (await import('./stages/Land')).Land }),
-  stack: async () => ({ default: (await import('./stages/Stack')).Stack }),
-  mark: async () => ({ default: (await import('./stages/Mark')).Mark }),
-  rise: async () => ({ default: (await import('./stages/Rise')).Rise }),
-  prove: async () => ({ default: (await import('./stages/Prove')).Prove }),
-  release: async () => ({ default: (await import('./stages/Release')).Release }),
-};
-const STAGES: Readonly<Record<Stage, ComponentType>> = {
+/** The columns; those behind the first one are loaded once that is drawn. */
+const STAGES = {
   measure: Measure,
-  land: lazy(LATER.land),
-  stack: lazy(LATER.stack),
-  mark: lazy(LATER.mark),
-  rise: lazy(LATER.rise),
-  prove: lazy(LATER.prove),
-  release: lazy(LATER.release),
-};
+  land: later('This stage', async () => (await import('./stages/Land')).Land),
+  stack: later('This stage', async () => (await import('./stages/Stack')).Stack),
+  mark: later('This stage', async () => (await import('./stages/Mark')).Mark),
+  rise: later('This stage', async () => (await import('./stages/Rise')).Rise),
+  prove: later('This stage', async () => (await import('./stages/Prove')).Prove),
+  release: later('This stage', async () => (await import('./stages/Release')).Release),
+} as const satisfies Readonly<Record<Stage, ComponentType>>;
 
 /** How long after its first drawing the Bench looks ahead, ms. */
 const AHEAD = 700;
 
-/** Loads what is soon asked for; what cannot be loaded now is asked for again, and says so in its own place. */
+/** Loads what is soon asked for. */
 function useLoadAhead(): void {
   useEffect(() => {
     const wish = setTimeout(() => {
-      for (const load of [loadReader, ...Object.values(LATER)]) load().catch(() => {});
+      loadReader().catch(() => {});
+      for (const column of Object.values(STAGES)) if ('ahead' in column) column.ahead();
     }, AHEAD);
     return () => clearTimeout(wish);
   }, []);
@@ -209,9 +201,7 @@ function Workplace({ place }: { place: string | undefined }) {
           aria-label={stage}
         >
           <ErrorBoundary key={stage} part="This stage">
-            <Suspense fallback={null}>
-              <Column />
-            </Suspense>
+            <Column />
           </ErrorBoundary>
         </main>
         <ErrorBoundary part="The Sheet">

@@ -39,7 +39,7 @@ function OpenList() {
             <b>{stageName}</b>: {STAGE_HELP[stage]}
           </p>
         )}
-        <ul className="mt-2 max-h-[480px] overflow-y-auto" role="listbox" aria-label="Commands">
+        <ul className="mt-2 max-h-[480px] overflow-y-auto" role="listbox" tabIndex={0} aria-label="Commands">
           {found.map((command, i) => (
             <li
               key={command.name}

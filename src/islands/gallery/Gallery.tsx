@@ -32,21 +32,21 @@ export function Gallery({ onChoose, onClose }: Props) {
         <ul
           className="mt-3 grid min-h-0 grid-cols-4 gap-2 overflow-y-auto"
           role="listbox"
+          tabIndex={0}
           aria-label="Package families"
         >
           {found.map((family, i) => (
-            <li key={family.id} role="option" aria-selected={i === at}>
-              <button
-                type="button"
-                tabIndex={-1}
-                className={`bg-base-100 h-full w-full border p-2 text-left ${i === at ? 'border-primary outline-primary outline' : 'border-base-300'}`}
-                onClick={() => choose(family)}
-                onPointerMove={() => point(i)}
-              >
-                <Sketch family={family} />
-                <span className="mt-1 block font-semibold">{family.title}</span>
-                <span className="text-secondary block text-[12px]">{family.summary}</span>
-              </button>
+            <li
+              key={family.id}
+              role="option"
+              aria-selected={i === at}
+              className={`bg-base-100 cursor-pointer border p-2 ${i === at ? 'border-primary outline-primary outline' : 'border-base-300'}`}
+              onClick={() => choose(family)}
+              onPointerMove={() => point(i)}
+            >
+              <Sketch family={family} />
+              <span className="mt-1 block font-semibold">{family.title}</span>
+              <span className="text-secondary block text-[12px]">{family.summary}</span>
             </li>
           ))}
         </ul>

@@ -23,9 +23,9 @@ export function WhyCard({ drawable: { footprint }, selectedLand, unit, symbol: w
   const { symbol, value } = size;
   return (
     <section className="mt-4" aria-label={`Derivation of ${symbol}`}>
-      <h3 className="text-[15px] font-semibold">
+      <h2 className="text-[15px] font-semibold">
         Why is {symbol} {formatLength(value, unit)} {unit}?
-      </h3>
+      </h2>
       <p className="text-secondary text-[12px]">
         {solution.title}, level {solution.level}
       </p>

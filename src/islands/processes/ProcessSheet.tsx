@@ -28,7 +28,7 @@ export function ProcessSheet({ process, original, editable, onRemoved }: Props) 
     );
   };
   return (
-    <main className="bg-base-200 min-w-0 flex-1 overflow-y-auto px-6 py-4">
+    <main className="bg-base-200 min-w-0 flex-1 overflow-y-auto px-6 py-4" tabIndex={0}>
       <div className="flex items-start gap-4">
         <div className="min-w-0 flex-1">
           <Words process={process} editable={editable} put={put} />

@@ -69,6 +69,7 @@ export function Processes() {
         <nav
           className="border-base-300 bg-base-100 w-[240px] shrink-0 overflow-y-auto border-r py-3"
           aria-label="Processes"
+          tabIndex={0}
         >
           <List title="Come with Tapis" list={PROCESSES} chosen={chosen} onChoose={setChosen} />
           <List title="Your own" list={own ?? []} chosen={chosen} onChoose={setChosen} />

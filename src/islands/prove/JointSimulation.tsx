@@ -1,15 +1,18 @@
-import { lazy, Suspense, useState } from 'react';
+import { useState } from 'react';
 import type { Drawable, Land } from '../../core/footprint/footprint';
 import { spanMargins } from '../../core/joint/margins';
 import { jointModel, marginFigures, type JointModel, type LinearMargin } from '../../core/joint/model';
 import type { SimulatedMargin, Simulation, SimulationPlan } from '../../core/joint/simulate';
 import { formatLength, formatNumber } from '../../core/units/length';
 import { Pick } from '../common/inputs';
+import { later } from '../common/later';
 import { useBench } from '../state/context';
 import { useSimulation } from './useSimulation';
 
-const Distribution = lazy(() =>
-  import('./Distribution').then(({ Distribution: component }) => ({ default: component })),
+const Distribution = later(
+  'The chart',
+  async () => (await import('./Distribution')).Distribution,
+  <div className="h-[92px]" />,
 );
 
 const NAMES: Readonly<Record<LinearMargin['end'], string>> = {
@@ -119,7 +122,9 @@ function ClosedForm({ model, formula, show }: ClosedProps) {
     <table className="mt-1 w-full text-right text-[12px]">
       <thead className="text-secondary">
         <tr>
-          <th />
+          <th>
+            <span className="sr-only">Margin</span>
+          </th>
           <th className="font-normal">mean</th>
           <th className="font-normal">RSS least</th>
           <th className="font-normal">worst</th>
@@ -186,9 +191,7 @@ function MarginResult({ margin, show }: { margin: SimulatedMargin; show: (mm: nu
           {show(mean)}, σ {show(deviation)}
         </span>
       </h3>
-      <Suspense fallback={<div className="h-[92px]" />}>
-        <Distribution margin={margin} show={show} />
-      </Suspense>
+      <Distribution margin={margin} show={show} />
       <p className="text-[12px]">
         {belowGoal !== null && <>{shareWords(belowGoal)} below the goal. </>}
         {belowLimit !== null && <>{shareWords(belowLimit)} outside the class. </>}

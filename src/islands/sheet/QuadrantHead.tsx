@@ -43,7 +43,7 @@ export function QuadrantHead({ quadrant, area, whole, fourth, divide }: Props) {
           type="button"
           className="hover:text-base-content pointer-events-auto ml-auto"
           onClick={() => divide({ whole: isWhole ? null : quadrant })}
-          aria-label={isWhole ? 'Show all views' : `Give ${NAMES[quadrant]} the whole Sheet`}
+          aria-label={isWhole ? 'all views again' : `enlarge ${NAMES[quadrant]}`}
         >
           {isWhole ? 'all views' : 'enlarge'}
         </button>

@@ -1,4 +1,6 @@
-import { lazy, Suspense, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
+import { ErrorBoundary } from '../common/ErrorBoundary';
+import { later } from '../common/later';
 import { MISSING } from '../../core/document/finding';
 import { neighboursOf } from '../../core/geometry/neighbours';
 import type { Point } from '../../core/geometry/point';
@@ -22,7 +24,11 @@ import { useGestures, type Pointer } from './useGestures';
 import { useModelGrab } from './useModelGrab';
 import type { SheetActions, SheetView } from './view';
 
-const Turn = lazy(() => import('../turn/Turn').then(({ Turn: component }) => ({ default: component })));
+const Turn = later(
+  'The 3D view',
+  async () => (await import('../turn/Turn')).Turn,
+  <p className="text-secondary grid h-full place-content-center">Loading the 3D view</p>,
+);
 
 const VIEWS: readonly View[] = ['plan', 'side', 'front'];
 
@@ -97,13 +103,11 @@ function FourthQuadrant({ view, area, scale }: { view: SheetView; area: Area; sc
           <TitleBlock title={title} unit={unit} scale={scale} />
         </div>
       ) : (
-        <Suspense
-          fallback={<p className="text-secondary grid h-full place-content-center">Loading the 3D view</p>}
-        >
-          {drawable && (
+        drawable && (
+          <ErrorBoundary part="The 3D view">
             <Turn footprint={drawable.footprint} process={drawable.process} hidden={hidden} look={look} />
-          )}
-        </Suspense>
+          </ErrorBoundary>
+        )
       )}
     </div>
   );
@@ -163,7 +167,7 @@ function Drawings({ view: shown, actions, drawable, areas, camera, hold, size, o
         width={size.width}
         height={size.height}
         className="absolute inset-0 touch-none select-none"
-        role="img"
+        role="group"
         aria-label={`Drawing of ${footprint.standardName}; the pad table under Stack lists the same lands`}
         {...gestures.handlers}
       >

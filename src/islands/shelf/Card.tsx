@@ -26,7 +26,7 @@ export function Card({ card }: { card: CardData }) {
   const open = report.findings.filter(({ severity }) => severity === report.verdict);
   return (
     <li className="border-base-300 bg-base-100 hover:border-primary group relative flex flex-col border">
-      <a href={`/bench/${id}`} className="block" aria-label={`Open ${document.name}`}>
+      <a href={`/bench/${id}`} className="block" title={`Open ${document.name}`}>
         <div className="bg-base-200 border-base-300 grid h-[150px] place-content-center border-b">
           {compiled.footprint ? (
             <ErrorBoundary part="The drawing">

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { LEGEND_STYLES } from '../../../core/footprint/legend-styles';
 import { BY_POLARITY, SCHEMES } from '../../../core/footprint/numbering';
 import { ORIGINS } from '../../../core/footprint/origin';
@@ -93,13 +94,22 @@ function TextChoice({ role, usual, empty }: TextProps) {
   const unit = useBench((s) => s.unit);
   const { title } = useChoice(`marks/${role}`);
   const at = `marks/texts/${role}`;
+  const [open, setOpen] = useState(own !== undefined);
   return (
-    <details className="border-base-300 mt-2 border-t pt-1.5" open={own !== undefined}>
-      <summary className="flex list-none items-center gap-2">
-        <span className="w-[88px] shrink-0 cursor-pointer">{title} ▾</span>
+    <div className="border-base-300 mt-2 border-t pt-1.5">
+      <div className="flex items-center gap-2">
+        <button
+          type="button"
+          className="w-[88px] shrink-0 text-left"
+          aria-expanded={open}
+          aria-controls={`text-${role}`}
+          onClick={() => setOpen(!open)}
+        >
+          {title} {open ? '▴' : '▾'}
+        </button>
         <WordsField name={`marks/${role}`} placeholder={empty} />
-      </summary>
-      <div className="mt-1.5 grid gap-1.5">
+      </div>
+      <div id={`text-${role}`} hidden={!open} className={open ? 'mt-1.5 grid gap-1.5' : ''}>
         <FlagField name={`${at}/shown`} usual />
         <ChoiceField name={`${at}/place`} usual={usual} options={PLACES} />
         {own?.place === 'point' && <PointFields at={at} />}
@@ -114,7 +124,7 @@ function TextChoice({ role, usual, empty }: TextProps) {
           options={[0, 90, 180, 270].map((angle) => [angle, `${angle}°`] as const)}
         />
       </div>
-    </details>
+    </div>
   );
 }
 

@@ -21,7 +21,7 @@ export function HeightStack({ drawable: { footprint, process } }: { drawable: Dr
   return (
     <>
       <p className="text-secondary">Heights above the laminate, {unit}</p>
-      <dl className="mt-1">
+      <div className="mt-1">
         <Level name="Top of the body" value={span(heights.top)} />
         <Level name="Underside of the body" value={span(heights.underside)} />
         <Level name={standsOnLands ? 'Terminals stand at' : 'Seated at'} value={show(heights.seating)} />
@@ -41,7 +41,7 @@ export function HeightStack({ drawable: { footprint, process } }: { drawable: Dr
         <Height name="boardThickness" computed={byProcess(process.boardThickness)} />
         <Level name="Underside of the board" value={show(heights.boardBottom)} />
         {protrusion !== null && <Level name="Leads below the far copper" value={show(protrusion)} />}
-      </dl>
+      </div>
       <Heading>Limits</Heading>
       <Height name="maxHeight" computed={process.maxHeight > 0 ? byProcess(process.maxHeight) : 'none'} />
       <Height
@@ -95,8 +95,8 @@ function SolderFromPaste({ thickness }: { thickness: string }) {
 function Level({ name, value }: { name: string; value: string }) {
   return (
     <div className="border-base-300 flex border-t py-[3px]">
-      <dt className="flex-1">{name}</dt>
-      <dd className="font-medium">{value}</dd>
+      <span className="flex-1">{name}</span>
+      <span className="font-medium">{value}</span>
     </div>
   );
 }

@@ -1,0 +1,100 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import type { AxeResults } from 'axe-core';
+import type { Browser, Page } from 'puppeteer-core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { launch, openFootprint, openPage, server, takeDemo, valueOf, waitSaved } from './harness';
+import { serve } from './server';
+
+let browser: Browser;
+beforeAll(async () => {
+  browser = await launch();
+});
+afterAll(() => browser.close());
+
+it('works with its server gone: every place, 3D, files, edits', async () => {
+  const own = await serve();
+  const page = await openPage(browser, own.url);
+  await takeDemo(page);
+  await page.waitForFunction(() => navigator.serviceWorker.controller);
+  own.end();
+  await page.waitForFunction(
+    (url) =>
+      fetch(`${url}/api/v1/health`).then(
+        () => false,
+        () => true,
+      ),
+    {},
+    own.url,
+  );
+  await page.reload({ waitUntil: 'networkidle0' });
+  await openFootprint(page, 'U4 tide converter');
+  await page.locator('#entry-D').click({ count: 3 });
+  await page.keyboard.type('5.2..5.3');
+  expect(await valueOf(page, '#entry-D')).toBe('5.2..5.3');
+  await waitSaved(page);
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('t');
+  await page.waitForSelector('canvas');
+  await page.keyboard.press('7');
+  await page.waitForSelector('button[aria-label="Save IPC-2581"]');
+  // straight to a place that this browser has not been at by its address
+  await page.goto(page.url(), { waitUntil: 'networkidle0' });
+  await page.waitForSelector('main h1');
+  expect(await page.title()).toBe('U4 tide converter · Release · Tapis');
+  await page.keyboard.press('1');
+  await page.waitForSelector('#entry-D');
+  expect(await valueOf(page, '#entry-D')).toBe('5.2..5.3');
+  await page.close();
+});
+
+describe('assistive technology finds its way', () => {
+  const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+
+  async function violations(page: Page): Promise<string[]> {
+    await page.evaluate(axe);
+    const found = (await page.evaluate('axe.run(document, { resultTypes: ["violations"] })')) as AxeResults;
+    return found.violations.flatMap(({ id, nodes }) =>
+      nodes.map(({ html }) => `${id}: ${html.slice(0, 200)}`),
+    );
+  }
+
+  it('in every place and stage, in both themes', async () => {
+    const page = await browser.newPage();
+    // the examiner is a script of its own
+    await page.setBypassCSP(true);
+    await page.goto(server.url, { waitUntil: 'networkidle0' });
+    const found: Record<string, string[]> = {};
+    const look = async (place: string) => {
+      const all = await violations(page);
+      if (all.length > 0) found[place] = all;
+    };
+    await look('empty Shelf');
+    await takeDemo(page);
+    await look('Shelf');
+    await page.locator('button ::-p-text(New footprint)').click();
+    await page.waitForSelector('dialog[open]');
+    await look('gallery');
+    await page.keyboard.press('Escape');
+    await openFootprint(page, 'J4 sensor connector, maker’s model');
+    for (const theme of ['paper', 'lamp']) {
+      for (const stage of ['1', '2', '3', '4', '5', '6', '7'] as const) {
+        await page.keyboard.press(stage);
+        await page.waitForSelector('main h1');
+        await look(`stage ${stage}, ${theme}`);
+      }
+      await page.keyboard.press('l');
+    }
+    await page.keyboard.press('k');
+    await page.waitForSelector('dialog[open]');
+    await look('commands');
+    await page.keyboard.press('Escape');
+    await page.goto(`${server.url}/processes`, { waitUntil: 'networkidle0' });
+    await look('Processes');
+    await page.goto(`${server.url}/none`, { waitUntil: 'networkidle0' });
+    await look('no such page');
+    expect(found).toEqual({});
+    await page.close();
+  });
+});
