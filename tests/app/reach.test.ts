@@ -14,7 +14,7 @@ afterAll(() => browser.close());
 
 it('works with its server gone: every place, 3D, files, edits', async () => {
   const own = await serve();
-  const page = await openPage(browser, own.url);
+  const page = await openPage(browser, own.url, true);
   await takeDemo(page);
   await page.waitForFunction(() => navigator.serviceWorker.controller);
   own.end();
@@ -94,6 +94,68 @@ describe('assistive technology finds its way', () => {
     await look('Processes');
     await page.goto(`${server.url}/none`, { waitUntil: 'networkidle0' });
     await look('no such page');
+    expect(found).toEqual({});
+    await page.close();
+  });
+});
+
+describe('no text is cut', () => {
+  /** Texts, chosen entries and placeholders that are wider than the room they have, and columns that scroll sideways. */
+  const cut = (page: Page) =>
+    page.evaluate(() => {
+      const pen = document.createElement('canvas').getContext('2d') as CanvasRenderingContext2D;
+      return [...document.querySelectorAll<HTMLElement>('body *')].flatMap((element) => {
+        if (element.closest('svg, .sr-only') || !element.offsetParent) return [];
+        const style = getComputedStyle(element);
+        const room = element.clientWidth - parseFloat(style.paddingLeft) - parseFloat(style.paddingRight);
+        const fits = (text: string) => {
+          pen.font = style.font;
+          return pen.measureText(text).width <= room + 1;
+        };
+        if (element instanceof HTMLSelectElement) {
+          const text = element.selectedOptions[0]?.textContent ?? '';
+          return fits(text) ? [] : [`list: ${text}`];
+        }
+        if (element instanceof HTMLInputElement) {
+          if (element.type !== 'text' && element.type !== 'search') return [];
+          if (element.value)
+            return element.scrollWidth > element.clientWidth + 1 ? [`field: ${element.value}`] : [];
+          return fits(element.placeholder) ? [] : [`placeholder: ${element.placeholder}`];
+        }
+        if (element.scrollWidth <= element.clientWidth + 1 || style.overflowX === 'visible') return [];
+        const scrolls = style.overflowX === 'auto' || style.overflowX === 'scroll';
+        const speaks = [...element.childNodes].some(
+          (node) => node.nodeType === 3 && node.textContent?.trim(),
+        );
+        return scrolls || speaks
+          ? [`${scrolls ? 'scrolls' : 'text'}: ${element.textContent?.slice(0, 60)}`]
+          : [];
+      });
+    });
+
+  it.each([1024, 1280, 1600])('at %i px, in every place and stage', async (width) => {
+    const page = await openPage(browser, server.url);
+    await page.setViewport({ width, height: 800 });
+    if (!(await page.$('main li a'))) await takeDemo(page);
+    const found: Record<string, string[]> = {};
+    const look = async (place: string) => {
+      const all = await cut(page);
+      if (all.length > 0) found[place] = all;
+    };
+    await look('Shelf');
+    for (const name of [
+      'J3 sensor connector',
+      'R3 shunt, typical values only',
+      'J4 sensor connector, maker’s model',
+    ]) {
+      await page.goto(server.url, { waitUntil: 'networkidle0' });
+      await openFootprint(page, name);
+      for (const stage of ['1', '2', '3', '4', '5', '6', '7'] as const) {
+        await page.keyboard.press(stage);
+        await page.waitForSelector('main h1');
+        await look(`${name}, stage ${stage}`);
+      }
+    }
     expect(found).toEqual({});
     await page.close();
   });

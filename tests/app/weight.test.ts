@@ -49,7 +49,6 @@ it('pages stay light, 3D is loaded when it is asked for, and nothing comes from 
       foreign.push(request.url());
   });
   await page.setCacheEnabled(false);
-  await page.setBypassServiceWorker(true);
 
   const shelf = await firstWeight(page, 'main li a');
   expect(shelf.gzip).toBeGreaterThan(50);

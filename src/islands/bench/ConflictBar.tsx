@@ -1,6 +1,5 @@
-import { json } from '../../core/format/json/json';
 import { attempt } from '../common/trouble';
-import { download } from '../common/download';
+import { documentFile, download } from '../common/download';
 import { useBench } from '../state/context';
 
 /** What to do when another tab has saved or deleted the same footprint, or when saving fails. */
@@ -9,12 +8,7 @@ export function ConflictBar() {
   const document = useBench((s) => s.document);
   const resolve = useBench((s) => s.resolveConflict);
   const takeBack = useBench((s) => s.takeBack);
-  const exportIt = () =>
-    download({
-      name: `${document.name.replace(/[^\w-]+/g, '-')}${json.extension}`,
-      mediaType: json.mediaType,
-      content: `${JSON.stringify(document, null, 2)}\n`,
-    });
+  const exportIt = () => download(documentFile(document));
   const bar = 'flex items-center gap-3 px-4 py-1.5';
   switch (save.kind) {
     case 'failed':

@@ -30,7 +30,10 @@ export function TopBar() {
         Shelf ▸
       </a>
       <NameField />
-      <span className="text-secondary min-w-0 truncate" title="Standard name, computed from the geometry">
+      <span
+        className="text-secondary min-w-0 truncate max-[1200px]:hidden"
+        title="Standard name, computed from the geometry"
+      >
         {compiled.footprint?.standardName ?? ''}
       </span>
       <div className="ml-auto flex shrink-0 items-center gap-3">

@@ -7,7 +7,7 @@ import { Strokes } from '../sheet/Strokes';
 import { exampleOf, familiesFor } from './families';
 
 interface Props {
-  onChoose: (family: string) => void;
+  onChoose: (family: PackageKind) => void;
   onClose: () => void;
 }
 
@@ -16,8 +16,7 @@ const COLUMNS = 4;
 
 /** All package families as small true drawings, to be searched by name, shape, lead form or count. */
 export function Gallery({ onChoose, onClose }: Props) {
-  const choose = (family: PackageKind) => onChoose(family.id);
-  const { dialog, query, search, found, at, point, onKeyDown } = usePicker(familiesFor, choose, COLUMNS);
+  const { dialog, query, search, found, at, point, onKeyDown } = usePicker(familiesFor, onChoose, COLUMNS);
   return (
     <dialog ref={dialog} className="modal" onClose={onClose} aria-label="Package families">
       <div className="modal-box border-base-300 flex max-h-[92vh] max-w-4xl flex-col overflow-hidden border p-4">
@@ -41,7 +40,7 @@ export function Gallery({ onChoose, onClose }: Props) {
               role="option"
               aria-selected={i === at}
               className={`bg-base-100 cursor-pointer border p-2 ${i === at ? 'border-primary outline-primary outline' : 'border-base-300'}`}
-              onClick={() => choose(family)}
+              onClick={() => onChoose(family)}
               onPointerMove={() => point(i)}
             >
               <Sketch family={family} />

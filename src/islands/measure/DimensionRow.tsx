@@ -51,7 +51,7 @@ export function DimensionRow({ dimension, onCommit }: Props) {
       onPointerEnter={() => set({ activeDimension: symbol })}
     >
       <div className={`grid ${DIMENSION_COLUMNS} items-baseline gap-x-1 py-[2px]`}>
-        <label htmlFor={`entry-${symbol}`} className="truncate" title={help}>
+        <label htmlFor={`entry-${symbol}`} className="leading-tight" title={help}>
           {name} <span className="text-secondary">{symbol}</span>
         </label>
         <EntryInput

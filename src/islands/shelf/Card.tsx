@@ -1,8 +1,7 @@
-import { json } from '../../core/format/json/json';
 import { drawPlan } from '../../core/drawing/plan';
 import type { Severity } from '../../core/document/finding';
 import type { Footprint } from '../../core/footprint/footprint';
-import { download } from '../common/download';
+import { documentFile, download } from '../common/download';
 import { ErrorBoundary } from '../common/ErrorBoundary';
 import { shelf } from '../common/shelf-store';
 import { attempt } from '../common/trouble';
@@ -39,11 +38,11 @@ export function Card({ card }: { card: CardData }) {
           )}
         </div>
         <div className="px-3 pt-2">
-          <p className="truncate text-[15px] font-semibold">{document.name}</p>
-          <p className="text-secondary truncate">
+          <p className="text-[15px] leading-tight font-semibold wrap-anywhere">{document.name}</p>
+          <p className="text-secondary wrap-anywhere">
             {compiled.footprint?.standardName ?? compiled.resolved?.title ?? document.package.family}
           </p>
-          <p className={`truncate ${colour}`} title={open[0]?.message}>
+          <p className={`leading-tight ${colour}`} title={open[0]?.message}>
             <span aria-hidden="true">{sign}</span> {open[0] ? open[0].title : verdict}
           </p>
         </div>
@@ -77,9 +76,7 @@ export function Card({ card }: { card: CardData }) {
 }
 
 function exportOne({ stored, compiled }: CardData): void {
-  const name = compiled.footprint?.standardName ?? stored.document.name.replace(/[^\w-]+/g, '-');
-  const text = `${JSON.stringify(stored.document, null, 2)}\n`;
-  download({ name: `${name}${json.extension}`, mediaType: json.mediaType, content: text });
+  download(documentFile(stored.document, compiled.footprint?.standardName));
 }
 
 /** Size of the drawing's room on a card, px. */

@@ -2,6 +2,7 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { navigate } from 'wouter/use-browser-location';
 import { newDocument } from '../../core/document/document';
+import type { PackageKind } from '../../core/package/catalogue';
 import { LARGEST_SHELF } from '../../core/document/shelf-file';
 import type { ImportResult } from '../../store/shelf';
 import { whyRefused } from '../../store/storage';
@@ -139,15 +140,31 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
             <Card key={card.stored.id} card={card} />
           ))}
         </ul>
+        {cards.length > 0 && (
+          <p className="text-secondary mt-4">
+            <button
+              type="button"
+              className="link"
+              onClick={() => void attempt('Putting the demo on the Shelf', addDemo)}
+            >
+              Add the parts of the demo board
+            </button>
+          </p>
+        )}
       </main>
     </div>
   );
 }
 
 /** Adds an empty document of a family and opens it on the Bench. */
-async function startNew(family: string): Promise<void> {
+async function startNew({ id, title }: PackageKind): Promise<void> {
   await attempt('Keeping a new footprint', async () => {
-    const [stored] = await shelf.add([newDocument('New footprint', family)]);
+    const names = new Set((await shelf.list()).map(({ document }) => document.name));
+    const named = (count: number): string => {
+      const name = count === 1 ? title : `${title} ${count}`;
+      return names.has(name) ? named(count + 1) : name;
+    };
+    const [stored] = await shelf.add([newDocument(named(1), id)]);
     if (stored) navigate(`/bench/${stored.id}`);
   });
 }

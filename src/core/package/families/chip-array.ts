@@ -26,7 +26,7 @@ const COMPONENTS: readonly Component[] = [
 
 /** Letter of the terminal shape in the name. */
 const SHAPES = [
-  { id: 'concave', name: 'concave: notches between the elements' },
+  { id: 'concave', name: 'concave, notches between' },
   { id: 'convex', name: 'convex: terminals stand out of the side' },
   { id: 'flat', name: 'flat: terminals flush with the side' },
 ] as const;

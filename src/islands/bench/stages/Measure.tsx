@@ -47,7 +47,7 @@ export function Measure() {
       <h1 className="text-[15px] font-semibold">Measure</h1>
       {choosing && (
         <Gallery
-          onChoose={(id) => {
+          onChoose={({ id }) => {
             setChoosing(false);
             edit([{ at: '/package/family', value: id }]);
           }}

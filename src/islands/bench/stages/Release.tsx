@@ -2,6 +2,7 @@ import { useEntryOf } from '../../fields/choices';
 import { EntryInput } from '../../fields/EntryInput';
 import { useEffect, useState } from 'react';
 import type { Format } from '../../../core/format/format';
+import { documentFile, download } from '../../common/download';
 import { useBench } from '../../state/context';
 import { useHandOver } from '../useHandOver';
 import { ModelFiles } from './rise/ModelFiles';
@@ -29,6 +30,13 @@ export function Release() {
     );
   }, [setTrouble]);
 
+  const save = (format: Format) => {
+    if (writing.has(format.id)) stop(format.id);
+    // the document is whole also where it gives no footprint yet
+    else if (!compiled.footprint) download(documentFile(document));
+    else void handOver(format, document, model);
+  };
+
   return (
     <>
       <h1 className="text-[15px] font-semibold">Release</h1>
@@ -42,8 +50,10 @@ export function Release() {
       </label>
       {stops > 0 && (
         <p className="border-error mt-3 border-l-3 pl-2.5">
-          {stops} stop{stops > 1 ? 's' : ''} open. The files can be written all the same; the Ledger says what
-          is wrong.
+          {stops} stop{stops > 1 ? 's' : ''} open; the Ledger says what is wrong.{' '}
+          {compiled.footprint
+            ? 'Files can be written all the same.'
+            : 'The Tapis document can be saved as it is; other files need a footprint.'}
         </p>
       )}
       {!formats && !trouble && <p className="text-secondary mt-3">Loading the formats</p>}
@@ -58,10 +68,8 @@ export function Release() {
               type="button"
               className="btn btn-sm btn-outline btn-primary"
               aria-label={`${writing.has(format.id) ? 'Stop writing' : 'Save'} ${format.title}`}
-              disabled={!compiled.footprint}
-              onClick={() =>
-                writing.has(format.id) ? stop(format.id) : void handOver(format, document, model)
-              }
+              disabled={!compiled.footprint && format.id !== 'json'}
+              onClick={() => save(format)}
             >
               {writing.has(format.id) ? <Writing /> : 'Save'}
             </button>
@@ -70,7 +78,9 @@ export function Release() {
       </ul>
       <ModelFiles onTrouble={setTrouble} />
       {!compiled.footprint && (
-        <p className="text-secondary text-[12px]">Files can be written once all dimensions can be used.</p>
+        <p className="text-secondary text-[12px]">
+          Other files than the document can be written once all dimensions can be used.
+        </p>
       )}
       {trouble && (
         <p role="alert" className="text-error mt-2">

@@ -102,7 +102,7 @@ function LandFields({ intent, stack, show, layers }: StackPartProps) {
           name="definedBy"
           usual="copper"
           options={[
-            ['copper', 'copper: mask stays off the land'],
+            ['copper', 'copper: mask off the land'],
             ['mask', 'mask: copper reaches under it'],
           ]}
         />
