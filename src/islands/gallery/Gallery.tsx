@@ -21,7 +21,7 @@ export function Gallery({ onChoose, onClose }: Props) {
     <dialog ref={dialog} className="modal" onClose={onClose} aria-label="Package families">
       <div className="modal-box border-base-300 flex max-h-[92vh] max-w-4xl flex-col overflow-hidden border p-4">
         <input
-          className="input input-sm w-full"
+          className="input input-sm w-full shrink-0"
           placeholder="Search by name, shape, lead form or number of leads"
           aria-label="Search package families"
           value={query}
