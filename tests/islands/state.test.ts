@@ -42,6 +42,22 @@ describe('changing a document on the Bench', () => {
     state().redo();
     expect(foot()).toBe('0.4..0.6');
   });
+  it('takes the next number back with the number that it gave', () => {
+    state().set({ counting: 7 });
+    state().pressLand(0);
+    state().pressLand(1);
+    expect(state().counting).toBe(9);
+    state().undo();
+    expect(state().counting).toBe(8);
+    state().undo();
+    expect([state().counting, state().document]).toEqual([7, converter()]);
+    state().redo();
+    expect(state().counting).toBe(8);
+    // once numbers are no longer given, undo brings no count back
+    state().set({ counting: null });
+    state().undo();
+    expect(state().counting).toBeNull();
+  });
   it('takes the typing of one visit to a field as one step', () => {
     for (const text of ['0', '0.', '0.5']) state().edit(L(text), 'visit 1');
     state().edit(L('0.6'), 'visit 2');

@@ -12,6 +12,8 @@ const LONGEST_RANGE = 10_000;
  */
 export function readNumberList(text: string): Result<string[], string> {
   const numbers: string[] = [];
+  const gap = /(?:^|[^\s,;]*)\s*[,;]\s*(?=[,;])|^\s*[,;]/.exec(text);
+  if (gap) return fail(`After “${gap[0].trim()}” a number is missing.`);
   for (const token of text.split(/[\s,;]+/).filter((part) => part !== '')) {
     const range = /^(\d{1,6})(?:-|–|\.\.)(\d{1,6})$/.exec(token);
     if (!range) {

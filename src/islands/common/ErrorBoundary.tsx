@@ -8,6 +8,10 @@ interface Props {
   children: ReactNode;
   /** Name of a part of the page that stands alone; the whole page where it is missing. */
   part?: string;
+  /** What it is drawn from: once that changes it is tried again. */
+  from?: unknown;
+  /** Where its words stand, for a part of a drawing. */
+  drawnAt?: { readonly x: number; readonly y: number };
 }
 
 /** Shows a fault of the program in words; what was saved stays in the browser's storage. */
@@ -18,12 +22,24 @@ export class ErrorBoundary extends Component<Props, State> {
     return { fault: error instanceof Error ? error.message : String(error) };
   }
 
+  override componentDidUpdate({ from }: Props): void {
+    if (this.state.fault !== null && from !== this.props.from) this.setState({ fault: null });
+  }
+
   override render(): ReactNode {
     if (this.state.fault === null) return this.props.children;
-    if (this.props.part) {
+    const { part, drawnAt } = this.props;
+    if (drawnAt) {
+      return (
+        <text x={drawnAt.x + 10} y={drawnAt.y + 40} role="alert" className="fill-error text-[12px]">
+          {part} cannot be drawn: {this.state.fault}. The rest goes on.
+        </text>
+      );
+    }
+    if (part) {
       return (
         <p role="alert" className="text-error p-3 text-[12px]">
-          {this.props.part} cannot be drawn: {this.state.fault}. The rest goes on.{' '}
+          {part} cannot be drawn: {this.state.fault}. The rest goes on.{' '}
           <button type="button" className="link" onClick={() => this.setState({ fault: null })}>
             Try again
           </button>

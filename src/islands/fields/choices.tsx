@@ -1,4 +1,4 @@
-import { createContext, useContext, type ReactNode } from 'react';
+import { createContext, useContext, useState, type ReactNode } from 'react';
 import { valueAt } from '../../core/document/edit';
 import { CHOICES } from '../../core/document/intent';
 import { fieldAt, isRequired } from '../../core/document/read-fields';
@@ -162,25 +162,38 @@ export function CountField({
   computed: number;
   least?: number;
 }) {
-  const { at, value, field, title, write } = useChoice(name);
-  const most = field?.kind === 'count' ? field.most : Infinity;
+  const { value, field: choice, title, write } = useChoice(name);
+  const most = choice?.kind === 'count' ? choice.most : Infinity;
+  /** What is typed and cannot be taken; the document keeps the last that could. */
+  const [refused, setRefused] = useState<string | null>(null);
+  const field = useField(
+    refused ?? (typeof value === 'number' ? String(value) : ''),
+    (text, gesture) => {
+      const count = Number(text);
+      const fits = text.trim() === '' || (Number.isInteger(count) && count >= least && count <= most);
+      setRefused(fits ? null : text);
+      if (fits) write(text.trim() === '' ? undefined : count, gesture);
+    },
+    (how, input) => {
+      setRefused(null);
+      LEAVE(how, input);
+    },
+  );
+  const why = `a whole number from ${least}${most === Infinity ? '' : ` to ${most}`}`;
   return (
     <label className="flex items-center gap-2">
       <span className="w-[88px] shrink-0">{title}</span>
-      <input
-        type="number"
-        className={`bg-base-100 w-24 border px-1 ${value === undefined ? 'border-base-300' : 'border-primary font-semibold'}`}
+      <EntryInput
+        field={field}
+        tone={refused !== null ? 'fault' : value === undefined ? 'plain' : 'set'}
+        className="w-24"
+        inputMode="numeric"
         aria-label={title}
-        min={least}
-        max={most}
-        value={typeof value === 'number' ? value : ''}
+        aria-invalid={refused !== null}
         placeholder={String(computed)}
-        onChange={({ target: { value: next } }) => {
-          const count = Math.round(Number(next));
-          if (next !== '' && !(count >= least && count <= most)) return;
-          write(next === '' ? undefined : count, `count ${at}`);
-        }}
+        onBlur={() => setRefused(null)}
       />
+      {refused !== null && <span className="text-error text-[12px]">{why}</span>}
     </label>
   );
 }
@@ -217,30 +230,37 @@ export function WordsField({
   placeholder: string;
   label?: string;
 }) {
-  const { at, value, field, title, write } = useChoice(name);
+  const { value, field: choice, title, write } = useChoice(name);
+  const field = useField(typeof value === 'string' ? value : '', (text, gesture) =>
+    write(text || undefined, gesture),
+  );
   return (
-    <input
-      className="border-base-300 bg-base-100 min-w-0 flex-1 border px-1"
+    <EntryInput
+      field={field}
+      className="flex-1"
       aria-label={label ?? title}
-      value={typeof value === 'string' ? value : ''}
       placeholder={placeholder}
-      maxLength={field?.kind === 'text' ? field.longest : undefined}
-      onChange={({ target }) => write(target.value || undefined, `words ${at}`)}
+      maxLength={choice?.kind === 'text' ? choice.longest : undefined}
     />
   );
 }
 
 /** Why something differs from what was computed; it stays in the document. */
 export function Reason({ name }: { name: string }) {
-  const { at, value, write } = useChoice(name);
+  const { value, write } = useChoice(name);
+  const field = useField(typeof value === 'string' ? value : '', (text, gesture) =>
+    write(text || undefined, gesture),
+  );
   return (
     <input
       className="hover:border-base-300 focus:border-primary mt-1 w-full border-b border-transparent bg-transparent py-0.5 text-[12px]"
       aria-label="Reason"
       placeholder="Reason, kept with the footprint"
-      value={typeof value === 'string' ? value : ''}
+      value={field.text}
       maxLength={400}
-      onChange={({ target }) => write(target.value || undefined, `reason ${at}`)}
+      onChange={({ target }) => field.onChange(target.value)}
+      onFocus={field.onFocus}
+      onKeyDown={field.onKeyDown}
     />
   );
 }

@@ -183,26 +183,28 @@ function Drawings({ view: shown, actions, drawable, areas, camera, hold, size, o
         {views.map(({ view, area, place, glyphs: own }) => (
           <g key={view} clipPath={`url(#clip-${view})`}>
             <CentreLines view={view} area={area} place={place} />
-            {view === 'plan' ? (
-              <PlanView
-                footprint={footprint}
-                transform={transformOf(view, area, camera, rise)}
-                selected={selectedLand}
-                preview={preview}
-                recommended={stage === 'land' ? drawable.recommended : null}
-                showTexts={stage === 'mark'}
-              />
-            ) : (
-              <ElevationView
-                footprint={footprint}
-                process={process}
-                view={view}
-                transform={transformOf(view, area, camera, rise)}
-                cut={selectedLand}
-                low={rise.low}
-                hidden={hidden}
-              />
-            )}
+            <ErrorBoundary part="This view" drawnAt={area} from={footprint}>
+              {view === 'plan' ? (
+                <PlanView
+                  footprint={footprint}
+                  transform={transformOf(view, area, camera, rise)}
+                  selected={selectedLand}
+                  preview={preview}
+                  recommended={stage === 'land' ? drawable.recommended : null}
+                  showTexts={stage === 'mark'}
+                />
+              ) : (
+                <ElevationView
+                  footprint={footprint}
+                  process={process}
+                  view={view}
+                  transform={transformOf(view, area, camera, rise)}
+                  cut={selectedLand}
+                  low={rise.low}
+                  hidden={hidden}
+                />
+              )}
+            </ErrorBoundary>
             {selectedLand !== null && (
               <SectionMark view={view} land={footprint.lands[selectedLand]} area={area} place={place} />
             )}

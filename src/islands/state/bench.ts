@@ -32,6 +32,8 @@ interface Step {
   readonly document: TapisDocument;
   /** Changes of one gesture, such as typing in one field, are undone together. */
   readonly gesture: string | null;
+  /** The number that was next while numbers were given. */
+  readonly counting: number | null;
 }
 
 export interface BenchState {
@@ -39,7 +41,7 @@ export interface BenchState {
   readonly document: TapisDocument;
   readonly derived: Derived;
   readonly past: readonly Step[];
-  readonly future: readonly TapisDocument[];
+  readonly future: readonly Step[];
   readonly save: SaveState;
   readonly stage: Stage;
   readonly unit: DisplayUnit;
@@ -170,6 +172,8 @@ export function createBench(stored: StoredFootprint) {
       if (isTrouble(get().save)) keepDraft(id, { revision: autosave.current, document: next });
       autosave.change(next);
     };
+    /** A step takes the count along, while numbers are being given. */
+    const nextOf = ({ counting }: Step) => (get().counting !== null && counting !== null ? { counting } : {});
     const takeOver = ({ document: theirs, revision: onto }: StoredFootprint) => {
       show(theirs);
       set({ past: [], future: [] });
@@ -223,23 +227,25 @@ export function createBench(stored: StoredFootprint) {
           return set({ refusal: read.error[0]?.message ?? 'This cannot be kept.' });
         set({ refusal: null });
         const goesOn = gesture !== undefined && past.at(-1)?.gesture === gesture;
-        const step = { document: before, gesture: gesture ?? null };
+        const step = { document: before, gesture: gesture ?? null, counting: get().counting };
         set({ past: goesOn ? past : [...past, step].slice(-DEPTH), future: [] });
         change(next);
       },
       undo() {
-        const { past, future, document: current } = get();
+        const { past, future, document: current, counting } = get();
         const last = past.at(-1);
         if (!last) return;
-        set({ past: past.slice(0, -1), future: [current, ...future], change: null });
+        const step = { document: current, gesture: null, counting };
+        set({ past: past.slice(0, -1), future: [step, ...future], change: null, ...nextOf(last) });
         change(last.document);
       },
       redo() {
-        const { past, future, document: current } = get();
+        const { past, future, document: current, counting } = get();
         const [next, ...rest] = future;
         if (!next) return;
-        set({ past: [...past, { document: current, gesture: null }], future: rest, change: null });
-        change(next);
+        const step = { document: current, gesture: null, counting };
+        set({ past: [...past, step], future: rest, change: null, ...nextOf(next) });
+        change(next.document);
       },
       abandon(gesture) {
         const last = get().past.at(-1);

@@ -142,7 +142,7 @@ describe('a model that was moved', () => {
   it('is taller or longer than the part', () => {
     const rules = found(converter(), { scale: 1.1 });
     expect(rules.get('model-span')?.message).toContain(
-      '7.04 mm long across; by the drawing the part is 6.20 to 6.60',
+      '7.04 mm long across; by the drawing the part is 6.20 mm to 6.60',
     );
     expect(rules.has('model-height')).toBe(true);
   });

@@ -272,7 +272,7 @@ describe('nonsense is caught', () => {
     const flat = FLAT;
     const [finding] = findings(flat).filter(({ rule }) => rule === 'hole-fit');
     // across 0.8 + 0.20; along 3.0 + 0.20 and 1.0 − √(1.0² − 0.8²) = 0.40 for the round ends
-    expect(finding?.remedies[0]?.label).toBe('Slot 3.60 × 1.00 mm'.replace(' mm', ''));
+    expect(finding?.remedies[0]?.label).toBe('Slot 3.60 × 1.00 mm');
     const slotted = applyEdits(flat, finding?.remedies[0]?.edits ?? []);
     // land 1 has straight sides
     const land = compile(slotted).footprint?.lands[1];

@@ -88,7 +88,7 @@ describe('mask-web', () => {
       measured: { value: expect.closeTo(0.05, 9), limit: 0.1 },
     });
     expect(finding?.remedies.map(({ label }) => label)).toEqual([
-      'Margin 0.05 → 0.025',
+      'Margin 0.05 mm → 0.025 mm',
       'One opening for each row',
     ]);
     expect(afterRemedy('mask-web', thin)).toEqual([]);
@@ -252,7 +252,7 @@ describe('plausibility of the gull wing', () => {
   it('finds a lead length that disagrees with span and body', () => {
     expect(found('lead-length-overhang', converter({ L1: '1.0' }))).toEqual([]);
     const off = converter({ L1: '1.5' });
-    expect(found('lead-length-overhang', off)[0]?.message).toContain('between 0.85 and 1.15');
+    expect(found('lead-length-overhang', off)[0]?.message).toContain('between 0.85 mm and 1.15');
     expect(afterRemedy('lead-length-overhang', off)).toEqual([]);
   });
   it('finds span and body swapped, and swaps them', () => {

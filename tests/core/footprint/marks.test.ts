@@ -168,6 +168,9 @@ describe('numbers given by hand', () => {
   it.each([
     ['a-very-long-number', 'longer'],
     ['1-999999', '999999 numbers'],
+    ['1,,3', 'After “1,” a number is missing'],
+    ['1, 2, ; 3', 'After “2,” a number is missing'],
+    [', 2', 'After “,” a number is missing'],
   ])('%s is refused', (text, why) => {
     const read = readNumberList(text);
     expect(read.ok ? '' : read.error).toContain(why);
