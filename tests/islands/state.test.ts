@@ -5,12 +5,13 @@ import type { BenchStore } from '../../src/islands/state/bench';
 import type { StoredFootprint } from '../../src/store/database';
 
 let createBench: (stored: StoredFootprint) => BenchStore;
+let loadReader: () => Promise<void>;
 let bench: BenchStore;
 
 beforeAll(async () => {
   // the page that a Bench listens to
   vi.stubGlobal('addEventListener', () => undefined);
-  ({ createBench } = await import('../../src/islands/state/bench'));
+  ({ createBench, loadReader } = await import('../../src/islands/state/bench'));
 });
 beforeEach(() => {
   bench = createBench({
@@ -41,6 +42,14 @@ describe('changing a document on the Bench', () => {
     state().edit(L('0.4..0.6'));
     state().redo();
     expect(foot()).toBe('0.4..0.6');
+  });
+  it('takes nothing in that its own file could not bring back', async () => {
+    await loadReader();
+    state().edit([{ at: '/notes', value: 'x'.repeat(20_001) }]);
+    expect(state().document).toEqual(converter());
+    expect(state().refusal).toContain('notes');
+    state().edit([{ at: '/notes', value: 'x'.repeat(20_000) }]);
+    expect([state().document.notes?.length, state().refusal]).toEqual([20_000, null]);
   });
   it('takes the next number back with the number that it gave', () => {
     state().set({ counting: 7 });
