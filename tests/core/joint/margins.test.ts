@@ -43,8 +43,11 @@ it('meets its goals exactly where nothing is rounded, for every terminal', () =>
       const document = chip({ L: `${L}..${L + cl}`, T: `${T}..${T + ct}` });
       const { group, process } = jointOf(document);
       const solution = solveSpan(group, 'B', process, { ...NO_CHOICES, rounding: 0 });
+      // ends that would come too near to each other are cut back, and say so
+      fc.pre(solution.trims.length === 0);
       for (const { inverse, goal } of jointMargins(group, solution, process))
         expect(inverse).toBeCloseTo(goal, 5);
     }),
+    { examples: [[2, 0, 0.643, 0.293]] },
   );
 });
