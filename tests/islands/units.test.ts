@@ -20,6 +20,11 @@ describe('a field in the unit of the display', () => {
     ['40..44', 'mil', 'mm', '40..44mil'],
     ['0.05"', 'mil', 'mm', '0.05"'],
     ['1.27', 'mm', 'in', '1.27mm'],
+    ['20±10%', 'mil', 'mm', '20mil±10%'],
+    ['(40)', 'mil', 'mm', '(40mil)'],
+    ['2×20', 'mil', 'mm', '2×20mil'],
+    ['50 [1.27]', 'mil', 'mm', '50mil [1.27]'],
+    ['40..', 'mil', 'mm', '40..mil'],
     ['1.27', 'mm', 'mm', '1.27'],
     ['', 'mil', 'mm', ''],
   ] as const)('typed %s, shown in %s, datasheet in %s, is kept as %s', (typed, display, sheet, kept) =>
@@ -40,7 +45,7 @@ describe('a field in the unit of the display', () => {
       .tuple(
         number,
         fc.constantFrom('', 'mm', ' mm', 'mil', ' mil', 'in', '"', 'um'),
-        fc.constantFrom('', '±0.001', '..200'),
+        fc.constantFrom('', '±0.001', '..200', '±10%'),
       )
       .map(([value, unit, more]) => `${value}${more}${unit}`);
     fc.assert(

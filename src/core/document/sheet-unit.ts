@@ -1,4 +1,4 @@
-import { isBare } from '../units/bare';
+import { sayingUnit } from '../units/saying-unit';
 import type { SheetUnit, TapisDocument } from './document';
 import { pointerKey, type Edit } from './edit';
 import { CHOICES } from './intent';
@@ -13,7 +13,10 @@ export function sheetUnitEdits(document: TapisDocument, unit: SheetUnit): Edit[]
   if (before === unit) return [];
   const { recommended } = document;
   return [
-    ...bareLengths(document, '').map(({ at, value }) => ({ at, value: `${value} ${before}` })),
+    ...lengthsOf(document, '').flatMap(({ at, value }) => {
+      const said = sayingUnit(value, before) ?? value;
+      return said === value ? [] : [{ at, value: said }];
+    }),
     ...(recommended && recommended.unit === undefined ? [{ at: '/recommended/unit', value: before }] : []),
     { at: '/package/unit', value: unit === 'mm' ? undefined : unit },
   ];
@@ -24,16 +27,16 @@ interface Entry {
   readonly value: string;
 }
 
-/** Choices that are lengths as plain numbers, outside of the datasheet's own tables. */
-function bareLengths(value: unknown, at: string): Entry[] {
+/** Choices that are lengths, outside of the datasheet's own tables. */
+function lengthsOf(value: unknown, at: string): Entry[] {
   if (at === '/package' || at === '/recommended') return [];
   if (typeof value === 'string') {
     const kind = fieldAt(CHOICES, at)?.kind;
-    return (kind === 'length' || kind === 'toleranced') && isBare(value) ? [{ at, value }] : [];
+    return kind === 'length' || kind === 'toleranced' ? [{ at, value }] : [];
   }
   if (typeof value !== 'object' || value === null) return [];
   const items: [string, unknown][] = Array.isArray(value)
     ? value.map((item: { id?: unknown }) => [String(item?.id), item])
     : Object.entries(value);
-  return items.flatMap(([key, inner]) => bareLengths(inner, `${at}/${pointerKey(key)}`));
+  return items.flatMap(([key, inner]) => lengthsOf(inner, `${at}/${pointerKey(key)}`));
 }

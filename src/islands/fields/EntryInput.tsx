@@ -1,5 +1,5 @@
 import type { ComponentPropsWithRef, FocusEvent } from 'react';
-import { hasWords } from '../../core/units/bare';
+import { hasWords } from '../../core/units/saying-unit';
 import type { EntryField } from './useEntry';
 
 interface Props extends Omit<ComponentPropsWithRef<'input'>, 'value' | 'onChange' | 'onKeyDown' | 'onFocus'> {

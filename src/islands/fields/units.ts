@@ -1,5 +1,5 @@
 import type { SheetUnit } from '../../core/document/document';
-import { isBare } from '../../core/units/bare';
+import { isBare, sayingUnit } from '../../core/units/saying-unit';
 import type { DisplayUnit } from '../../core/units/length';
 
 // Documents read plain numbers in the unit of their datasheet; fields of choices show lengths in the
@@ -16,5 +16,7 @@ export function shownEntry(text: string, display: DisplayUnit, reads: SheetUnit)
 
 /** What was typed into such a field as the document keeps it. */
 export function keptEntry(typed: string, display: DisplayUnit, reads: SheetUnit): string {
-  return display !== reads && isBare(typed) ? `${typed}${display}` : typed;
+  if (display === reads) return typed;
+  // what cannot be read yet is still being typed
+  return sayingUnit(typed, display) ?? (isBare(typed) ? `${typed}${display}` : typed);
 }

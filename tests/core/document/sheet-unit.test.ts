@@ -17,11 +17,11 @@ it('reads the table anew in another unit, and leaves what a person chose as it w
   const inches = applyEdits(chosen, sheetUnitEdits(chosen, 'in'));
   expect(inches.package).toEqual({ ...chosen.package, unit: 'in' });
   expect(inches.overrides).toEqual({
-    maskMargin: '0.07 mm',
-    lands: { rows: { Y: '1.6 mm', X: '16mil' } },
+    maskMargin: '0.07mm',
+    lands: { rows: { Y: '1.6mm', X: '16mil' } },
   });
-  expect(inches.stacks?.groups?.['rows']).toMatchObject({ mask: { margin: '0.06 mm' } });
-  expect(inches.keepOuts?.[0]).toEqual({ id: 'a', x: '1 mm', y: '2 mm', diameter: '3 mm' });
+  expect(inches.stacks?.groups?.['rows']).toMatchObject({ mask: { margin: '0.06mm' } });
+  expect(inches.keepOuts?.[0]).toEqual({ id: 'a', x: '1mm', y: '2mm', diameter: '3mm' });
   expect(inches.recommended).toEqual({ ...chosen.recommended, unit: 'mm' });
   // there and back: the same lands, to the last digit
   const back = applyEdits(inches, sheetUnitEdits(inches, 'mm'));
