@@ -2,7 +2,10 @@ import node from '@astrojs/node';
 import react from '@astrojs/react';
 import tailwindcss from '@tailwindcss/vite';
 import { defineConfig } from 'astro/config';
+import { fileURLToPath } from 'node:url';
 import { serverParts } from './tools/server-parts.mjs';
+
+const modernDexie = fileURLToPath(new URL('./node_modules/dexie/dist/modern/dexie.mjs', import.meta.url));
 
 export default defineConfig({
   output: 'server',
@@ -30,6 +33,8 @@ export default defineConfig({
   },
   vite: {
     plugins: [tailwindcss()],
+    // the build for today's browsers, without what older ones need
+    resolve: { alias: [{ find: /^dexie$/, replacement: modernDexie }] },
     worker: { format: 'es' },
     build: { assetsInlineLimit: 0 },
   },

@@ -23,9 +23,15 @@ export async function work({ text, format }: Work): Promise<Reply> {
     return problem(422, 'Not a Tapis document', first?.message ?? 'It cannot be read.', read.error);
   }
   const kernel = async () => (await import('occt-import-js')).default();
-  const { loaded } = await readInside(read.value, kernel);
+  const { loaded, trouble } = await readInside(read.value, kernel);
   const compiled = compile(read.value, () => loaded);
-  return format === null ? json(compiledAnswer(compiled, check(compiled))) : file(compiled, format);
+  // what was left out is told beside the answer
+  const leftOut = trouble === null ? {} : { leftOut: trouble };
+  if (format === null) return json({ ...compiledAnswer(compiled, check(compiled)), ...leftOut });
+  const reply = await file(compiled, format);
+  return trouble === null
+    ? reply
+    : { ...reply, headers: { ...reply.headers, 'x-left-out': encodeURIComponent(trouble) } };
 }
 
 /** The file of a format. A document with missing dimensions has nothing to write and says which. */

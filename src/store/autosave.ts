@@ -21,6 +21,11 @@ export function isTrouble({ kind }: SaveState): boolean {
   return kind !== 'saved' && kind !== 'pending';
 }
 
+/** Whether changes are in this tab only. */
+export function isUnsaved(state: SaveState): boolean {
+  return isTrouble(state) && state.kind !== 'binned';
+}
+
 /** Longest time a change waits before it is written, ms. */
 const WAIT = 300;
 
@@ -89,6 +94,12 @@ export class Autosave {
     this.stopped = true;
     this.troubled = true;
     this.waiting ??= document;
+  }
+
+  /** Takes over nothing more: another one writes this footprint now. */
+  retire(): void {
+    this.stopped = true;
+    clearTimeout(this.timer);
   }
 
   /** Goes on after a conflict: further writes go onto this revision. */

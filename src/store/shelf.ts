@@ -125,9 +125,13 @@ export class ShelfStore {
     const read = openShelf(text);
     if (!read.ok) return { added: [], refused: read.error };
     const unpacked = await Promise.all(read.value.documents.map((document) => this.models.unpack(document)));
-    const added = await this.add(unpacked.map(({ document }) => document));
-    const processes = new ProcessStore(this.db);
-    for (const process of read.value.processes) await processes.add(process);
+    const { footprints, processes: own } = this.db;
+    // what cannot be kept whole is not kept in part
+    const added = await this.db.transaction('rw', footprints, own, async () => {
+      const processes = new ProcessStore(this.db);
+      for (const process of read.value.processes) await processes.add(process);
+      return this.add(unpacked.map(({ document }) => document));
+    });
     const troubles = unpacked.flatMap(({ trouble }) =>
       trouble ? [{ field: '/body/model', message: trouble }] : [],
     );

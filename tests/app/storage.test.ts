@@ -87,6 +87,11 @@ describe('trouble with storage', () => {
     await page.close({ runBeforeUnload: true });
     await page.waitForFunction(() => true);
     expect(held).toBe(true);
+    // the Bench can be left and opened again: its changes are with the tab, and nobody else has made any
+    await page.locator('header a ::-p-text(Shelf)').click();
+    await openFootprint(page, 'C12 supply bypass');
+    expect(await valueOf(page, '#entry-W')).toBe('0.9±0.1');
+    expect(await alertOf(page)).toMatch(/^Not saved: the disk/);
     await fill(page, false);
     await noAlert(page);
     await waitSaved(page);

@@ -38,6 +38,13 @@ describe('tapis', () => {
     expect(code).toBe(0);
     expect(readFileSync(out.trim(), 'utf8').length).toBeGreaterThan(100);
   });
+  it('tells of a model inside that is damaged, and goes on without it', async () => {
+    const model = { name: 'a.step', key: 'f'.repeat(64), data: 'bm90IGEgZmlsZQ==' };
+    const { out, err, code } = await run(['check', file('torn.json', { ...converter(), body: { model } })]);
+    expect(code).toBe(0);
+    expect(err).toContain('the model “a.step” inside is damaged; the footprint came in without it');
+    expect(out).toContain('“a.step”');
+  });
   it.each([
     [[], 'tapis compile FILE'],
     [['bake', good], 'no command “bake”'],

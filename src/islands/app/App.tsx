@@ -3,6 +3,7 @@ import { Route, Switch } from 'wouter';
 import { navigate } from 'wouter/use-browser-location';
 import { ErrorBoundary } from '../common/ErrorBoundary';
 import { later } from '../common/later';
+import { holdWithDrafts } from '../state/draft';
 import { NewVersion } from './NewVersion';
 import { keepOffline } from './offline';
 
@@ -24,6 +25,7 @@ const Bench = later('The Bench', async () => (await import('../bench/Bench')).Be
 export function App({ earlierPorts }: { earlierPorts: readonly number[] }) {
   useEffect(followLinks, []);
   useEffect(keepOffline, []);
+  useEffect(holdWithDrafts, []);
   return (
     <>
       <NewVersion />

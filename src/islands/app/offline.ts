@@ -33,6 +33,8 @@ async function register(): Promise<void> {
 export function takeNewerBuild(): void {
   const { waiting } = newerBuild.getState();
   if (!waiting) return;
+  // another tab may have let it take over already
+  if (waiting.state === 'activated') return location.reload();
   navigator.serviceWorker.addEventListener('controllerchange', () => location.reload(), { once: true });
   waiting.postMessage('take over');
 }

@@ -10,6 +10,7 @@ import {
 import { navigate } from 'wouter/use-browser-location';
 import type { Stage } from '../../core/document/finding';
 import { whyRefused } from '../../store/storage';
+import { Bar, BarButton } from '../common/Bar';
 import { ErrorBoundary } from '../common/ErrorBoundary';
 import { later } from '../common/later';
 import { shelf, wakeStorage } from '../common/shelf-store';
@@ -223,15 +224,13 @@ function Refusal() {
   const set = useBench((s) => s.set);
   if (refusal === null) return null;
   return (
-    <div
-      role="alert"
-      className="bg-error text-error-content absolute bottom-8 left-[372px] z-10 flex max-w-[560px] items-center gap-3 rounded px-4 py-1.5"
+    <Bar
+      tone="error"
+      words={`Not taken: ${refusal}`}
+      className="absolute bottom-8 left-[372px] z-10 max-w-[560px] rounded"
     >
-      <span>Not taken: {refusal}</span>
-      <button type="button" className="btn btn-xs" onClick={() => set({ refusal: null })}>
-        Put away
-      </button>
-    </div>
+      <BarButton onPress={() => set({ refusal: null })}>Put away</BarButton>
+    </Bar>
   );
 }
 

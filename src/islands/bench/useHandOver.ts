@@ -1,9 +1,9 @@
 import { useEffect, useRef, useState } from 'react';
 import type { Model } from '../../core/body/model';
-import type { TapisDocument } from '../../core/document/document';
+import type { Compiled } from '../../core/footprint/footprint';
 import type { Format } from '../../core/format/format';
 import { download } from '../common/download';
-import { writeInWorker } from '../common/write';
+import { fileOf } from '../common/write';
 
 /** Writes files, several at once where they are asked for; each can be stopped. */
 export function useHandOver() {
@@ -20,12 +20,12 @@ export function useHandOver() {
     trouble,
     setTrouble,
     stop: (id: string) => jobs.current.get(id)?.abort(),
-    async handOver(format: Format, document: TapisDocument, model: Model | null) {
+    async handOver(format: Format, compiled: Compiled, model: Model | null) {
       const job = new AbortController();
       jobs.current.set(format.id, job);
       setTrouble(null);
       setWriting(new Set(jobs.current.keys()));
-      const written = await writeInWorker(format, document, model, job.signal);
+      const written = await fileOf(format, compiled, model, job.signal);
       jobs.current.delete(format.id);
       setWriting(new Set(jobs.current.keys()));
       if (written.ok) download(written.value);

@@ -63,13 +63,17 @@ function OpenList() {
   );
 }
 
+/** All commands, with those for files once the formats are loaded. */
+let known: readonly Command[] = COMMANDS;
+
 /** Finds commands whose names hold every word of a search, those that are used most first. */
 function useCommands(): (query: string) => readonly Command[] {
-  const [all, setAll] = useState(COMMANDS);
+  const [all, setAll] = useState(known);
   // the formats are loaded with the first look at the list
   useEffect(() => {
+    if (known !== COMMANDS) return;
     import('../../core/format').then(
-      ({ FORMATS }) => setAll([...COMMANDS, ...saveCommands(FORMATS)]),
+      ({ FORMATS }) => setAll((known = [...COMMANDS, ...saveCommands(FORMATS)])),
       () => {},
     );
   }, []);

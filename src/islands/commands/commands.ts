@@ -5,7 +5,7 @@ import { PROCESSES } from '../../core/process';
 import { download } from '../common/download';
 import { shelf } from '../common/shelf-store';
 import { attempt } from '../common/trouble';
-import { writeInWorker } from '../common/write';
+import { fileOf } from '../common/write';
 import { STAGE_NAMES } from '../state/stages';
 import type { BenchState } from '../state/bench';
 
@@ -117,10 +117,8 @@ export function saveCommands(formats: readonly Format[]): Command[] {
   return formats.map((format) => ({
     name: `Save ${format.title}`,
     run: async (s) => {
-      if (!s.derived.compiled.footprint)
-        return s.set({ refusal: 'there is no footprint to write while dimensions are missing' });
       const model = s.models.get(s.document.body?.model?.key ?? '')?.model ?? null;
-      const written = await writeInWorker(format, s.document, model, new AbortController().signal);
+      const written = await fileOf(format, s.derived.compiled, model, new AbortController().signal);
       if (written.ok) download(written.value);
       else s.set({ refusal: written.error });
     },

@@ -20,7 +20,7 @@ export function useShortcuts(): void {
     if (!store) return;
     const open = (event: KeyboardEvent) => {
       event.preventDefault();
-      store.getState().set({ commandsOpen: true });
+      if (!document.querySelector('dialog[open]')) store.getState().set({ commandsOpen: true });
     };
     const outside = (act: (event: KeyboardEvent) => void) => (event: KeyboardEvent) => {
       if (!inText(event) && !event.defaultPrevented) act(event);

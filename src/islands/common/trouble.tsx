@@ -2,6 +2,7 @@ import { useEffect } from 'react';
 import { useStore } from 'zustand';
 import { createStore } from 'zustand/vanilla';
 import { whyRefused } from '../../store/storage';
+import { Bar, BarButton } from './Bar';
 import { keptInPageOnly, shelf, wakeStorage } from './shelf-store';
 import { download } from './download';
 
@@ -17,21 +18,32 @@ export async function attempt(doing: string, act: () => Promise<unknown>): Promi
   try {
     await wakeStorage();
     await act();
-    trouble.setState({ words: null });
+    tellTrouble(null);
     return true;
   } catch (error) {
-    trouble.setState({ words: `${doing} was not possible: ${whyRefused(error)}. Nothing was changed.` });
+    tellTrouble(`${doing} was not possible: ${whyRefused(error)}. Nothing was changed.`);
     return false;
   }
 }
 
+/** Says in the bar of the page what is wrong with keeping; `null` once it is over. */
+function tellTrouble(words: string | null): void {
+  trouble.setState({ words });
+}
+
 /** Saves all footprints of the Shelf as one file. */
 export async function exportAll(): Promise<void> {
-  const day = new Date().toISOString().slice(0, 10);
-  const { text, left } = await shelf.exportAll();
-  download({ name: `shelf-${day}.tapis.json`, mediaType: 'application/json', content: text });
-  const words = `Exported without the models ${left.join(', ')}: too large for one file, or not here. Keep their files too.`;
-  trouble.setState({ words: left.length > 0 ? words : null });
+  let left: readonly string[] = [];
+  const done = await attempt('Exporting the Shelf', async () => {
+    const backup = await shelf.exportAll();
+    const day = new Date().toISOString().slice(0, 10);
+    download({ name: `shelf-${day}.tapis.json`, mediaType: 'application/json', content: backup.text });
+    left = backup.left;
+  });
+  if (done && left.length > 0)
+    tellTrouble(
+      `Exported without the models ${left.join(', ')}: too large for one file, or not here. Keep their files too.`,
+    );
 }
 
 /** Tells what storage refuses, for as long as it does. */
@@ -46,27 +58,17 @@ export function TroubleBar() {
   return (
     <>
       {keptInPageOnly !== null && (
-        <p role="alert" className="bg-warning text-warning-content flex items-center gap-3 px-4 py-1.5">
-          <span>
-            Nothing is kept when this page is closed: {keptInPageOnly}. Everything works; export what you want
-            to keep.
-          </span>
-          <button type="button" className="btn btn-xs" onClick={() => void exportAll()}>
-            Export all
-          </button>
-        </p>
+        <Bar
+          tone="warning"
+          words={`Nothing is kept when this page is closed: ${keptInPageOnly}. Everything works; export what you want to keep.`}
+        >
+          <BarButton onPress={() => void exportAll()}>Export all</BarButton>
+        </Bar>
       )}
       {words !== null && (
-        <p role="alert" className="bg-error text-error-content flex items-center gap-3 px-4 py-1.5">
-          <span>{words}</span>
-          <button
-            type="button"
-            className="btn btn-xs ml-auto"
-            onClick={() => trouble.setState({ words: null })}
-          >
-            Put away
-          </button>
-        </p>
+        <Bar tone="error" words={words}>
+          <BarButton onPress={() => tellTrouble(null)}>Put away</BarButton>
+        </Bar>
       )}
     </>
   );

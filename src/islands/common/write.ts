@@ -1,15 +1,31 @@
 import type { Model } from '../../core/body/model';
 import type { TapisDocument } from '../../core/document/document';
+import type { Compiled } from '../../core/footprint/footprint';
 import type { Format, WrittenFile } from '../../core/format/format';
 import { fail, ok, type Result } from '../../core/units/result';
 import type { WriteAnswer, WriteRequest } from '../../workers/write';
+import { documentFile } from './download';
 import { runJob } from './job';
 
 /** A file that takes longer than this is given up, ms. */
 const WRITE_TIME = 120_000;
 
-/** Writes a file of a format in a worker: the page stays live. @param model that the document names, where it is at hand */
-export function writeInWorker(
+/**
+ * The file of a format, written in a worker: the page stays live. Without a footprint there is the document.
+ * @param model that the document names, where it is at hand
+ */
+export function fileOf(
+  format: Pick<Format, 'id' | 'title'>,
+  { document, footprint }: Compiled,
+  model: Model | null,
+  signal: AbortSignal,
+): Promise<Result<WrittenFile, string>> {
+  if (footprint) return writeInWorker(format, document, model, signal);
+  const missing = `${format.title} needs a footprint, and dimensions are missing.`;
+  return Promise.resolve(format.id === 'json' ? ok(documentFile(document)) : fail(missing));
+}
+
+function writeInWorker(
   { id, title }: Pick<Format, 'id' | 'title'>,
   document: TapisDocument,
   model: Model | null,

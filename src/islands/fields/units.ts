@@ -9,7 +9,8 @@ import type { DisplayUnit } from '../../core/units/length';
 /** An entry of a document as a field shows it, whose plain numbers are in the unit of the display. */
 export function shownEntry(text: string, display: DisplayUnit, reads: SheetUnit): string {
   if (display === reads || text.trim() === '') return text;
-  if (isBare(text)) return `${text} ${reads}`;
+  const said = sayingUnit(text, reads) ?? (isBare(text) ? `${text}${reads}` : text);
+  if (said !== text) return said === `${text}${reads}` ? `${text} ${reads}` : said;
   const own = text.replace(new RegExp(`\\s*${display}$`), '');
   return own !== text && isBare(own) ? own : text;
 }

@@ -27,7 +27,7 @@ export function WhyCard({ drawable: { footprint }, selectedLand, unit, symbol: w
         Why is {symbol} {formatLength(value, unit)} {unit}?
       </h2>
       <p className="text-secondary text-[12px]">
-        {solution.title}, level {solution.level}
+        {inUnit(solution.title, unit)}, level {solution.level}
       </p>
       <ol className="mt-1 space-y-1">
         {derivationOf(solution, symbol).map((step, i) => (

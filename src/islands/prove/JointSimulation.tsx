@@ -3,6 +3,7 @@ import type { Drawable, Land } from '../../core/footprint/footprint';
 import { spanMargins } from '../../core/joint/margins';
 import { jointModel, marginFigures, type JointModel, type LinearMargin } from '../../core/joint/model';
 import type { SimulatedMargin, Simulation, SimulationPlan } from '../../core/joint/simulate';
+import { inUnit } from '../../core/units/in-words';
 import { formatLength, formatNumber } from '../../core/units/length';
 import { Pick } from '../common/inputs';
 import { later } from '../common/later';
@@ -42,7 +43,7 @@ export function JointSimulation({ drawable }: { drawable: Drawable }) {
     <section className="mt-4" aria-label={`Joint of land ${land.number}`}>
       <h2 className="font-semibold">Joint of land {land.number}</h2>
       <p className="text-secondary text-[12px]">
-        {model.title}, class {process.acceptanceClass}, {unit}
+        {inUnit(model.title, unit)}, class {process.acceptanceClass}, {unit}
       </p>
       <ClosedForm model={model} formula={formula} show={show} />
       <div className="mt-2 flex flex-wrap items-center gap-1.5">

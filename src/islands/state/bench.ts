@@ -11,7 +11,7 @@ import { processById } from '../../core/process';
 import type { Process } from '../../core/process/process';
 import type { DisplayUnit } from '../../core/units/length';
 import type { Result } from '../../core/units/result';
-import { Autosave, isTrouble, type SaveState } from '../../store/autosave';
+import { Autosave, isUnsaved, type SaveState } from '../../store/autosave';
 import type { StoredFootprint } from '../../store/database';
 import { keepUnit, keptUnit } from './display-unit';
 import { dropDraft, keepDraft, keptDraft } from './draft';
@@ -121,6 +121,9 @@ export async function loadReader(): Promise<void> {
   ({ openValue } = await import('../../core/footprint/open'));
 }
 
+/** Who writes each footprint of this page; also after its Bench was left, until all is written. */
+const writing = new Map<string, Autosave>();
+
 /** The revision of what is stored no more. */
 const REMOVED = -1;
 
@@ -145,12 +148,17 @@ export function createBench(stored: StoredFootprint) {
     const autosave = new Autosave(
       revision,
       (doc, onto) => shelf.save(id, doc, onto),
-      (save) => {
-        set({ save });
-        if (isTrouble(save)) keepDraft(id, { revision: autosave.current, document: get().document });
-        else if (save.kind === 'saved') dropDraft(id);
-      },
+      (save) => tell(save),
     );
+    /** What is in this tab only is kept for it. */
+    const tell = (save: SaveState) => {
+      set({ save });
+      if (isUnsaved(save)) keepDraft(id, { revision: autosave.current, document: get().document });
+      else if (save.kind !== 'pending') dropDraft(id);
+    };
+    // one that was left while it could not write gives way: its draft is taken up here
+    writing.get(id)?.retire();
+    writing.set(id, autosave);
     const modelAtHand: ModelSource = (key) => get()?.models.get(key) ?? null;
     const show = (next: TapisDocument) => {
       const derived = derive(next, get().derived, modelAtHand);
@@ -169,7 +177,7 @@ export function createBench(stored: StoredFootprint) {
     };
     const change = (next: TapisDocument) => {
       show(next);
-      if (isTrouble(get().save)) keepDraft(id, { revision: autosave.current, document: next });
+      if (isUnsaved(get().save)) keepDraft(id, { revision: autosave.current, document: next });
       autosave.change(next);
     };
     /** A step takes the count along, while numbers are being given. */
@@ -299,10 +307,10 @@ export function createBench(stored: StoredFootprint) {
       },
       watch() {
         const stop = new AbortController();
-        watchPage(autosave, stop.signal, () => isTrouble(get().save) && get().save.kind !== 'binned');
+        watchPage(autosave, stop.signal);
         watchOtherTabs(id, autosave, stop.signal, (theirs) => {
-          if (theirs === null) set({ save: { kind: 'gone' } });
-          else if (theirs.binnedAt > 0) set({ save: { kind: 'binned' } });
+          if (theirs === null) tell({ kind: 'gone' });
+          else if (theirs.binnedAt > 0) tell({ kind: 'binned' });
           else if (theirs.revision > autosave.current) takeOver(theirs);
           else if (get().save.kind === 'binned') autosave.resume(theirs.revision, null);
         });

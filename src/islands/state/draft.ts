@@ -6,30 +6,40 @@ export interface Draft {
   readonly document: TapisDocument;
 }
 
-/** A tab keeps its drafts over a reload, apart from those of other tabs. */
-const keyOf = (id: string) => `tapis-draft-${id}`;
+/** Drafts of this page by the footprint's id. */
+const drafts = new Map<string, Draft>();
 
-export function keepDraft(id: string, draft: Draft): void {
-  try {
-    globalThis.sessionStorage?.setItem(keyOf(id), JSON.stringify(draft));
-  } catch {
-    // nothing can be kept here: leaving the page warns
-  }
-}
+/** A tab keeps its drafts over a reload, apart from those of other tabs, where the browser lets it. */
+const PREFIX = 'tapis-draft-';
 
-export function dropDraft(id: string): void {
+function inTab<T>(act: (storage: Storage) => T): T | null {
   try {
-    globalThis.sessionStorage?.removeItem(keyOf(id));
-  } catch {
-    // nothing was kept
-  }
-}
-
-export function keptDraft(id: string): Draft | null {
-  try {
-    const text = globalThis.sessionStorage?.getItem(keyOf(id));
-    return text ? (JSON.parse(text) as Draft) : null;
+    return globalThis.sessionStorage ? act(sessionStorage) : null;
   } catch {
     return null;
   }
+}
+
+export function keepDraft(id: string, draft: Draft): void {
+  drafts.set(id, draft);
+  inTab((storage) => storage.setItem(PREFIX + id, JSON.stringify(draft)));
+}
+
+export function dropDraft(id: string): void {
+  drafts.delete(id);
+  inTab((storage) => storage.removeItem(PREFIX + id));
+}
+
+export function keptDraft(id: string): Draft | null {
+  const text = inTab((storage) => storage.getItem(PREFIX + id));
+  return drafts.get(id) ?? (text ? (JSON.parse(text) as Draft) : null);
+}
+
+/** Holds a page that is being left while something of it is not saved. */
+export function holdWithDrafts(): () => void {
+  const hold = (event: BeforeUnloadEvent) => {
+    if (drafts.size > 0) event.preventDefault();
+  };
+  addEventListener('beforeunload', hold);
+  return () => removeEventListener('beforeunload', hold);
 }

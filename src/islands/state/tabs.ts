@@ -2,18 +2,11 @@ import type { Autosave } from '../../store/autosave';
 import type { StoredFootprint } from '../../store/database';
 import { shelf } from '../common/shelf-store';
 
-/** Writes what is waiting when the page is hidden or left; what cannot be written holds the page. */
-export function watchPage(autosave: Autosave, signal: AbortSignal, holds: () => boolean): void {
+/** Writes what is waiting when the page is hidden or left. */
+export function watchPage(autosave: Autosave, signal: AbortSignal): void {
   const flush = () => void autosave.flush();
   addEventListener('pagehide', flush, { signal });
   addEventListener('visibilitychange', flush, { signal });
-  addEventListener(
-    'beforeunload',
-    (event) => {
-      if (holds()) event.preventDefault();
-    },
-    { signal },
-  );
 }
 
 /** Tells what another tab saved or deleted, unless this tab has changes of its own. */

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { inUnit } from '../../../core/units/in-words';
 import { WhyCard } from '../../ledger/WhyCard';
 import { useBench } from '../../state/context';
 import { useGroup } from '../../state/useGroup';
@@ -31,7 +32,7 @@ export function Land() {
     <>
       <h1 className="text-[15px] font-semibold">Land</h1>
       <p className="text-secondary" title={group.source}>
-        {group.title}
+        {inUnit(group.title, unit)}
       </p>
       <GroupChoice footprint={drawable.footprint} current={group} />
       <LevelTable levels={drawable.levels} group={group} why={why} onWhy={setWhy} />

@@ -2,7 +2,6 @@ import { useEntryOf } from '../../fields/choices';
 import { EntryInput } from '../../fields/EntryInput';
 import { useEffect, useState } from 'react';
 import type { Format } from '../../../core/format/format';
-import { documentFile, download } from '../../common/download';
 import { useBench } from '../../state/context';
 import { useHandOver } from '../useHandOver';
 import { ModelFiles } from './rise/ModelFiles';
@@ -16,7 +15,6 @@ export function Release() {
   const notes = useBench((s) => s.document.notes ?? '');
   const edit = useBench((s) => s.edit);
   const agreed = useEntryOf('overrides/standardName');
-  const document = useBench((s) => s.document);
   const model = useBench((s) => s.models.get(s.document.body?.model?.key ?? '')?.model ?? null);
   const { writing, trouble, setTrouble, stop, handOver } = useHandOver();
 
@@ -30,12 +28,8 @@ export function Release() {
     );
   }, [setTrouble]);
 
-  const save = (format: Format) => {
-    if (writing.has(format.id)) stop(format.id);
-    // the document is whole also where it gives no footprint yet
-    else if (!compiled.footprint) download(documentFile(document));
-    else void handOver(format, document, model);
-  };
+  const save = (format: Format) =>
+    writing.has(format.id) ? stop(format.id) : void handOver(format, compiled, model);
 
   return (
     <>
