@@ -4,7 +4,7 @@ import { Bench } from 'tinybench';
 import { USUAL_COLOURS } from '../src/core/body/colours';
 import { turnPositions } from '../src/core/body/pose';
 import { seat } from '../src/core/body/seat';
-import { subjectOf } from '../src/core/body/subject';
+import { piecesOf } from '../src/core/body/subject';
 import { check } from '../src/core/check/check';
 import type { TapisDocument } from '../src/core/document/document';
 import { drawElevation } from '../src/core/drawing/elevation';
@@ -76,9 +76,9 @@ const lying = meshedParts(hundred.footprint.body).map(({ mesh: { positions, indi
 }));
 
 function seatToEnd(): void {
-  const subject = subjectOf(lying);
-  if (!subject) throw new Error('the model has no triangles');
-  const run = seat(subject, ground);
+  const pieces = piecesOf(lying);
+  if (!pieces) throw new Error('the model has no triangles');
+  const run = seat(pieces, ground);
   while (!run.next().done);
 }
 

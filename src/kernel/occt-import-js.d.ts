@@ -5,6 +5,12 @@ declare module 'occt-import-js' {
     readonly color?: readonly [number, number, number];
     readonly attributes: { readonly position: { readonly array: readonly number[] } };
     readonly index: { readonly array: readonly number[] };
+    /** First and last triangle of each face, and its own colour. */
+    readonly brep_faces: readonly {
+      readonly first: number;
+      readonly last: number;
+      readonly color: readonly [number, number, number] | null;
+    }[];
   }
 
   export interface OcctNode {

@@ -1,5 +1,5 @@
 import type { Occt } from 'occt-import-js';
-import { loadedModel, type LoadedModel } from '../core/body/subject';
+import { loadedModel, type LoadedModel } from '../core/body/loaded';
 import type { TapisDocument } from '../core/document/document';
 import { takeInside } from './inside';
 import { readModel } from './read-model';

@@ -1,5 +1,5 @@
 import { WebIO, type Primitive, type Node as SceneNode } from '@gltf-transform/core';
-import type { Occt, OcctNode } from 'occt-import-js';
+import type { Occt, OcctMesh, OcctNode } from 'occt-import-js';
 import { STLLoader } from 'three/examples/jsm/loaders/STLLoader.js';
 import type { Colour } from '../core/body/colours';
 import { modelFormatOf, whyNotRead, type Model, type ModelPart } from '../core/body/model';
@@ -9,7 +9,7 @@ import { fail, ok, type Result } from '../core/units/result';
 
 /**
  * Reads a model from a STEP, STL or glTF file. STEP is meshed by a CAD kernel, which is asked for
- * only then; chords of its arcs lie at most 2 µm off.
+ * only then.
  * @param loadKernel gives the CAD kernel; may throw
  * @returns the model, or in words why there is none and what helps
  */
@@ -64,22 +64,63 @@ async function readStep(
   const read = kernel.ReadStepFile(bytes, {
     linearUnit: 'millimeter',
     linearDeflectionType: 'absolute_value',
-    linearDeflection: 0.002,
-    angularDeflection: 0.35,
+    linearDeflection: CHORD,
+    angularDeflection: CHORD_ANGLE,
   });
   if (!read.success)
     return fail(`“${name}” has no shape that could be read. Export it as STEP AP214 or AP242 with solids.`);
   const names = namesOf(read.root);
-  const parts = read.meshes.map((mesh, i): ModelPart => ({
-    name: names.get(i) || mesh.name || `solid ${i + 1}`,
-    colour: mesh.color ? colourOf(mesh.color) : null,
-    mesh: {
-      positions: Float64Array.from(mesh.attributes.position.array),
-      indices: Uint32Array.from(mesh.index.array),
-    },
-  }));
+  const parts = read.meshes.flatMap((mesh, i): ModelPart[] =>
+    byColour(mesh).map((one) => ({
+      name: names.get(i) || mesh.name || `solid ${i + 1}`,
+      solid: i,
+      ...one,
+    })),
+  );
   return ok({ parts, declared });
 }
+
+/** A solid's surface by the colours of its faces: metal and moulding are often told apart by nothing else. */
+function byColour({
+  color,
+  attributes,
+  index,
+  brep_faces: faces,
+}: OcctMesh): Pick<ModelPart, 'colour' | 'mesh'>[] {
+  const positions = Float64Array.from(attributes.position.array);
+  const indices = Uint32Array.from(index.array);
+  const own = color ? colourOf(color) : null;
+  const triangles = new Map<Colour | null, number[]>();
+  for (const face of faces) {
+    const colour = face.color ? colourOf(face.color) : own;
+    const list = triangles.get(colour) ?? [];
+    triangles.set(colour, list);
+    for (let t = face.first; t <= face.last; t += 1) list.push(t);
+  }
+  if (triangles.size < 2) return [{ colour: [...triangles.keys()][0] ?? own, mesh: { positions, indices } }];
+  return [...triangles].map(([colour, list]) => ({ colour, mesh: partOf(positions, indices, list) }));
+}
+
+/** Some triangles of a mesh as one of their own. */
+function partOf(positions: Float64Array, indices: Uint32Array, triangles: readonly number[]): Mesh {
+  const used = new Map<number, number>();
+  const own = triangles.flatMap((t) =>
+    [0, 1, 2].map((k) => {
+      const v = indices[3 * t + k] as number;
+      const known = used.get(v);
+      if (known !== undefined) return known;
+      used.set(v, used.size);
+      return used.size - 1;
+    }),
+  );
+  const places = [...used.keys()].flatMap((v) => [...positions.subarray(3 * v, 3 * v + 3)]);
+  return { positions: Float64Array.from(places), indices: Uint32Array.from(own) };
+}
+
+/** Chords of arcs lie no farther off them than this, mm: a finer mesh takes the kernel several times as long. */
+const CHORD = 0.005;
+/** Chords of arcs turn by no more than this, radians. */
+const CHORD_ANGLE = 0.5;
 
 /** Names of meshes by their node. */
 function namesOf(node: OcctNode, names = new Map<number, string>()): Map<number, string> {

@@ -1,6 +1,6 @@
 import { seat, type SeatResult } from '../core/body/seat';
-import type { Ground } from '../core/body/fit';
-import { subjectOf } from '../core/body/subject';
+import type { Ground } from '../core/body/ground';
+import { piecesOf } from '../core/body/subject';
 import type { Mesh } from '../core/geometry/mesh';
 
 /** What the page asks for, and what it is told; ending the worker cancels it. */
@@ -15,9 +15,9 @@ const answer = (message: SeatAnswer) => postMessage(message);
 
 addEventListener('message', ({ data: { meshes, ground } }: MessageEvent<SeatRequest>) => {
   try {
-    const subject = subjectOf(meshes);
-    if (!subject) return answer({ result: null });
-    const run = seat(subject, ground);
+    const pieces = piecesOf(meshes);
+    if (!pieces) return answer({ result: null });
+    const run = seat(pieces, ground);
     for (;;) {
       const step = run.next();
       if (step.done) return answer({ result: step.value });

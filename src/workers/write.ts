@@ -1,5 +1,5 @@
 import type { Model } from '../core/body/model';
-import { loadedModel } from '../core/body/subject';
+import { loadedModel } from '../core/body/loaded';
 import type { TapisDocument } from '../core/document/document';
 import { compile } from '../core/footprint/compile';
 import { isDrawable } from '../core/footprint/footprint';

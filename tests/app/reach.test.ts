@@ -99,6 +99,39 @@ describe('assistive technology finds its way', () => {
   });
 });
 
+it('keeps all three columns at 150 % zoom: the Ledger is drawn out over the Sheet', async () => {
+  const page = await openPage(browser, server.url);
+  // what 1280 × 800 has to show at 150 %
+  await page.setViewport({ width: 853, height: 533 });
+  if (!(await page.$('main li a'))) await takeDemo(page);
+  await openFootprint(page, 'U4 tide converter');
+  const ledger = 'aside[aria-label="Ledger"]';
+  const strip = 'button[aria-label^="Ledger:"]';
+  await page.waitForSelector(strip);
+  expect(await page.$(ledger)).toBeNull();
+  const [sheet, over] = await page.evaluate(() => [
+    document.querySelector('section[aria-label="Sheet"]')!.getBoundingClientRect().width,
+    document.documentElement.scrollWidth - innerWidth,
+  ]);
+  expect(sheet).toBeGreaterThan(400);
+  expect(over).toBe(0);
+  // by its key, by its strip, and by a finding that is opened
+  await page.keyboard.press('g');
+  await page.waitForSelector(ledger);
+  await page.locator(`${ledger} article button`).click();
+  await page.keyboard.press('Escape');
+  await page.waitForFunction((selector) => !document.querySelector(selector), {}, ledger);
+  expect(await page.evaluate(() => document.activeElement?.getAttribute('aria-label'))).toMatch(/^Ledger:/);
+  await page.keyboard.press('x');
+  await page.waitForSelector(ledger);
+  await page.locator(strip).click();
+  await page.waitForFunction((selector) => !document.querySelector(selector), {}, ledger);
+  // wider again, it stands beside the Sheet
+  await page.setViewport({ width: 1280, height: 800 });
+  await page.waitForSelector(ledger);
+  await page.close();
+});
+
 describe('no text is cut', () => {
   /** Texts, chosen entries and placeholders that are wider than the room they have, and columns that scroll sideways. */
   const cut = (page: Page) =>

@@ -1,6 +1,7 @@
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { brotliDecompressSync } from 'node:zlib';
 import type { Browser, ElementHandle, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import {
@@ -33,6 +34,11 @@ const give = async (path: string) => {
   )) as ElementHandle<HTMLInputElement>;
   await input.uploadFile(path);
 };
+const giveForeign = (name: string) => {
+  const path = join(mkdtempSync(join(tmpdir(), 'tapis-')), `${name}.step`);
+  writeFileSync(path, brotliDecompressSync(readFileSync(`tests/data/foreign/${name}.step.br`)));
+  return give(path);
+};
 const rise = async (name: string) => {
   await page.goto(server.url, { waitUntil: 'networkidle0' });
   await openFootprint(page, name);
@@ -61,7 +67,7 @@ it('seats a model that lies on its side, in inches, with two pegs', async () => 
   expect(Number(seconds)).toBeLessThan(3);
   expect(contacts).toBe('14');
   expect(text).toContain('Taken as drawn in inches: made larger by 25.4');
-  expect(text).toContain('the geometry does not tell where pin 1 is');
+  expect(text).toContain('about Z');
   expect(await valueOf(page, 'main input[aria-label="Turn about x, degrees"]')).toBe('90');
   const rows = await residuals();
   expect(rows).toHaveLength(12);
@@ -180,6 +186,33 @@ it('seats the demo’s lying model again and hands everything over', async () =>
   expect(placed.model).toMatchObject({ scale: 25.4, rotation: { x: 90 } });
   await page.locator('button[aria-label="Save Document with its model"]').click();
   expect(await saved(/\.tapis\.json$/)).toContain('"data": "');
+});
+
+it('says of another part what the Ledger says of it', async () => {
+  await rise('U4 tide converter');
+  // ten leads of the same pitch and span, where the part has sixteen
+  await giveForeign('gull-10-leads');
+  await until('Seated in');
+  const panel = await page.$$eval('[aria-label="What the Ledger says of the model"] li', (items) =>
+    items.map((item) => item.querySelector('span')?.textContent ?? ''),
+  );
+  const ledger = await page.$$eval('article[aria-label^="Finding"]', (cards) =>
+    cards.map((card) => (card as HTMLElement).innerText),
+  );
+  expect(panel.some((words) => words.includes('touches 10 of 16'))).toBe(true);
+  for (const words of panel) expect(ledger.some((text) => text.includes(words))).toBe(true);
+  expect(await main()).toContain('shifted');
+});
+
+it('takes a lean out that was typed in', async () => {
+  await page.locator('main input[aria-label="Turn about y, degrees"]').fill('2');
+  await page.keyboard.press('Enter');
+  await page.waitForFunction(() => document.body.innerText.includes('leans by 2°'));
+  await page.locator('button ::-p-text(Stand it upright)').click();
+  await page.waitForFunction(() => !document.body.innerText.includes('leans by'));
+  expect(await valueOf(page, 'main input[aria-label="Turn about y, degrees"]')).toBe('0');
+  await press('leave out');
+  await waitSaved(page);
 });
 
 it('has a worker for the CAD kernel with a policy of its own, and the page keeps its strict one', async () => {

@@ -2,8 +2,8 @@ import { USUAL_COLOURS } from '../../src/core/body/colours';
 import type { Model } from '../../src/core/body/model';
 import { turnPositions } from '../../src/core/body/pose';
 import { seat, type SeatResult } from '../../src/core/body/seat';
-import type { Ground } from '../../src/core/body/fit';
-import { subjectOf } from '../../src/core/body/subject';
+import type { Ground } from '../../src/core/body/ground';
+import { piecesOf } from '../../src/core/body/subject';
 import { writeStep } from '../../src/core/format/step/step';
 import type { Footprint } from '../../src/core/footprint/footprint';
 import type { Mesh } from '../../src/core/geometry/mesh';
@@ -35,9 +35,9 @@ export function elsewhere(meshes: readonly Mesh[], turn: Point3, at: Point3, sca
 
 /** Seats meshes to the end. */
 export function seated(meshes: readonly Mesh[], ground: Ground): SeatResult {
-  const subject = subjectOf(meshes);
-  if (!subject) throw new Error('no triangles');
-  const run = seat(subject, ground);
+  const pieces = piecesOf(meshes);
+  if (!pieces) throw new Error('no triangles');
+  const run = seat(pieces, ground);
   for (;;) {
     const step = run.next();
     if (step.done) {

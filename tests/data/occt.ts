@@ -2,6 +2,9 @@ import occt, { type OcctResult } from 'occt-import-js';
 
 const kernel = await occt();
 
+/** The kernel that models are read with. */
+export const loadKernel = () => Promise.resolve(kernel);
+
 /**
  * Reads a STEP file with the independent kernel.
  * @param chord how far chords may lie off arcs, mm

@@ -16,7 +16,8 @@ export function volumeOf(shape: Shape): number {
           y: (p.y + high.corners[i]!.y) / 2,
         }));
         const areas = [low.corners, middle, high.corners].map(contourArea) as [number, number, number];
-        return sum + ((high.z - low.z) * (areas[0] + 4 * areas[1] + areas[2])) / 6;
+        const hole = (Math.PI / 4) * (shape.bore?.diameter ?? 0) ** 2;
+        return sum + (high.z - low.z) * ((areas[0] + 4 * areas[1] + areas[2]) / 6 - hole);
       }, 0);
     case 'wire': {
       // Pappus: the section's area times the way of its middle

@@ -10,6 +10,13 @@ export const USUAL_COLOURS: Readonly<Record<Material, Colour>> = {
   metal: '#b9bec2',
 };
 
+/** Whether a colour is nearer to that of metal than to that of mouldings. */
+export function isLight(colour: Colour): boolean {
+  const [red, green, blue] = rgbOf(colour);
+  // luminance of Rec. 709
+  return 0.2126 * red + 0.7152 * green + 0.0722 * blue > 0.55;
+}
+
 /** Red, green and blue from 0 to 1. */
 export function rgbOf(colour: Colour): readonly [number, number, number] {
   const channel = (at: number) => parseInt(colour.slice(at, at + 2), 16) / 255;

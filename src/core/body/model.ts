@@ -4,9 +4,11 @@ import type { Colour } from './colours';
 /** The formats that models are read from. */
 export type ModelFormat = 'step' | 'stl' | 'gltf';
 
-/** One solid of an imported model. mm as far as the file says so. */
+/** One solid of an imported model, or what of it has one colour. mm as far as the file says so. */
 export interface ModelPart {
   readonly name: string;
+  /** Number of the solid that it is a part of; one of its own where it is missing. */
+  readonly solid?: number;
   /** `null` where the file gives none. */
   readonly colour: Colour | null;
   readonly mesh: Mesh;
@@ -42,8 +44,9 @@ export function whyNotRead(name: string, size: number): string | null {
 
 /** What of a model's file did not come as it is declared, in words; `null` where all its solids came. */
 export function whatIsMissing({ declared, parts }: Model): string | null {
-  if (declared === null || parts.length === declared) return null;
-  return parts.length < declared
-    ? `Only ${parts.length} of the ${declared} solids that the file declares could be read.`
-    : `The ${declared} solids that the file declares came apart into ${parts.length} pieces: it is damaged.`;
+  const read = new Set(parts.map(({ solid }, i) => solid ?? -1 - i)).size;
+  if (declared === null || read === declared) return null;
+  return read < declared
+    ? `Only ${read} of the ${declared} solids that the file declares could be read.`
+    : `The ${declared} solids that the file declares came apart into ${read} pieces: it is damaged.`;
 }

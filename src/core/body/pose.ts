@@ -45,6 +45,49 @@ function wave(degrees: number): readonly [number, number] {
   return [Math.cos(angle), Math.sin(angle)];
 }
 
+/** One turn after another: first `b`, then `a`. */
+export function after(a: Matrix, b: Matrix): Matrix {
+  const at = (i: number, j: number) =>
+    [0, 1, 2].reduce((sum, k) => sum + (a[3 * i + k] as number) * (b[3 * k + j] as number), 0);
+  return Array.from({ length: 9 }, (_, i) => at(Math.floor(i / 3), i % 3)) as unknown as Matrix;
+}
+
+/** The angles of a turn as a pose has them, degrees; whole quarters are exact. */
+export function anglesOf(m: Matrix): Point3 {
+  const straight = Math.abs(m[6]) > 1 - 1e-12;
+  const degrees = (radians: number) => {
+    const angle = (radians * 180) / Math.PI;
+    const quarter = Math.round(angle / 90) * 90;
+    return (Math.abs(angle - quarter) < 1e-7 ? quarter : angle) + 0;
+  };
+  // with X turned onto Z only the sum of the two other turns counts
+  return straight
+    ? { x: 0, y: degrees(Math.asin(Math.max(-1, Math.min(1, -m[6])))), z: degrees(Math.atan2(-m[1], m[4])) }
+    : {
+        x: degrees(Math.atan2(m[7], m[8])),
+        y: degrees(Math.asin(-m[6])),
+        z: degrees(Math.atan2(m[3], m[0])),
+      };
+}
+
+/** How a model that stands in one pose comes into another: turned about Z of the board and so on, then shifted. */
+export function between(from: Pose, to: Pose): { readonly turn: Point3; readonly shift: Point3 } {
+  const [a, b, c, d, e, f, g, h, i] = rotationOf(from.turn);
+  const turn = after(rotationOf(to.turn), [a, d, g, b, e, h, c, f, i]);
+  const [x, y, z] = [0, 3, 6].map(
+    (row) =>
+      (turn[row] as number) * from.at.x +
+      (turn[row + 1] as number) * from.at.y +
+      (turn[row + 2] as number) * from.at.z,
+  ) as [number, number, number];
+  return { turn: anglesOf(turn), shift: { x: to.at.x - x, y: to.at.y - y, z: to.at.z - z } };
+}
+
+/** The angle of a turn about whatever axis, degrees. */
+export function angleOf(m: Matrix): number {
+  return (Math.acos(Math.max(-1, Math.min(1, (m[0] + m[4] + m[8] - 1) / 2))) * 180) / Math.PI;
+}
+
 /** Where a point of the model comes to lie. */
 export function posed({ x, y, z }: Point3, { scale, turn, at }: Pose): Point3 {
   const m = rotationOf(turn);
@@ -64,6 +107,17 @@ export function turnPositions(positions: Float64Array, turn: Point3, scale: numb
     out[i] = scale * (m[0] * x + m[1] * y + m[2] * z);
     out[i + 1] = scale * (m[3] * x + m[4] * y + m[5] * z);
     out[i + 2] = scale * (m[6] * x + m[7] * y + m[8] * z);
+  }
+  return out;
+}
+
+/** Points where a pose puts them. */
+export function placedPositions(positions: Float64Array, { turn, scale, at }: Pose): Float64Array {
+  const out = turnPositions(positions, turn, scale);
+  for (let i = 0; i < out.length; i += 3) {
+    out[i] = (out[i] as number) + at.x;
+    out[i + 1] = (out[i + 1] as number) + at.y;
+    out[i + 2] = (out[i + 2] as number) + at.z;
   }
   return out;
 }

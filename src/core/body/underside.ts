@@ -1,18 +1,13 @@
 import { boxOfPositions, type Box3, type Mesh } from '../geometry/mesh';
 import type { Point3 } from '../geometry/point';
 import { oneEach, sectionsAt, undersides, type Contact } from './contacts';
+import { patchesOf, type Patches } from './patches';
 import { turnPositions } from './pose';
-
-/** A model that is ready to be turned: its vertices joined. */
-export interface Subject {
-  readonly mesh: Mesh;
-  readonly box: Box3;
-}
+import { BELOW } from './rest';
+import type { Subject } from './subject';
 
 /** Contacts this much above the lowest still belong to one seating plane, mm. */
 const BAND = 0.25;
-/** Sections of pins are taken this far below a level, mm. */
-export const BELOW = 0.1;
 /** Levels of one underside that are tried. */
 const MOST_LEVELS = 16;
 
@@ -21,6 +16,8 @@ export interface LevelContacts {
   readonly z: number;
   readonly lands: readonly Contact[];
   readonly pins: readonly Contact[];
+  /** Size of the whole model from above. */
+  readonly plan: { readonly width: number; readonly height: number };
 }
 
 /** One face of a model down: everything that may touch, by level. */
@@ -30,19 +27,38 @@ export interface Underside {
   readonly box: Box3;
   readonly contacts: readonly Contact[];
   readonly levels: readonly LevelContacts[];
+  /** Its surface in pieces: their middles as x, y, z, and the share of each of all of it. */
+  readonly surface: Patches;
 }
 
 /** Finds what a model may touch with one of its faces down. */
-export function lookUnder({ mesh }: Subject, turn: Point3, scale: number, hasPins: boolean): Underside {
+export function lookUnder(
+  { mesh }: Pick<Subject, 'mesh'>,
+  turn: Point3,
+  scale: number,
+  hasPins: boolean,
+): Underside {
   const positions = turnPositions(mesh.positions, turn, scale);
   const turned: Mesh = { positions, indices: mesh.indices };
   const found = undersides(turned);
+  const box = boxOfPositions(positions) as Box3;
+  const plan = { width: box.max.x - box.min.x, height: box.max.y - box.min.y };
   const levels = levelsOf(found).map((z): LevelContacts => ({
     z,
-    lands: oneEach(found.filter((contact) => contact.z >= z - 0.02 && contact.z <= z + BAND)),
+    lands: landsAt(found, z, plan),
     pins: hasPins ? sectionsAt(turned, z - BELOW) : [],
+    plan,
   }));
-  return { turn, mesh: turned, box: boxOfPositions(positions) as Box3, contacts: found, levels };
+  const { middles, shares } = patchesOf(mesh);
+  const surface = { middles: turnPositions(middles, turn, scale), shares };
+  return { turn, mesh: turned, box, contacts: found, levels, surface };
+}
+
+/** What may touch at a level, each place once; the whole outline hides nothing that lies in its middle. */
+function landsAt(found: readonly Contact[], z: number, plan: LevelContacts['plan']): Contact[] {
+  const here = found.filter((contact) => contact.z >= z - 0.02 && contact.z <= z + BAND);
+  const isWhole = ({ width, height }: Contact) => width > 0.95 * plan.width && height > 0.95 * plan.height;
+  return [...oneEach(here.filter((contact) => !isWhole(contact))), ...here.filter(isWhole)];
 }
 
 /** Heights at which something looks down; where there are many, those with most contacts. */
@@ -57,16 +73,4 @@ function levelsOf(contacts: readonly Contact[]): number[] {
     .sort((a, b) => b.count - a.count)
     .slice(0, MOST_LEVELS)
     .map(({ z }) => z);
-}
-
-/** What a through-hole part comes to rest on: the lowest flat or low point that is no pin's; `null` where all are. mm */
-export function restOf(contacts: readonly Contact[], pins: readonly Contact[]): number | null {
-  const rests = contacts.filter(({ x, y, width, height }) => {
-    const half = Math.max(width, height) / 2;
-    return !pins.some((pin) => {
-      const radius = Math.hypot(pin.width, pin.height) / 2 + 0.15;
-      return half < radius && Math.hypot(x - pin.x, y - pin.y) < radius;
-    });
-  });
-  return rests.length > 0 ? rests.reduce((low, { z }) => Math.min(low, z), Infinity) : null;
 }

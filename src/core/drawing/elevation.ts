@@ -9,7 +9,7 @@ import type { Process } from '../process/process';
 import type { Drawing, Layer, Stroke } from './drawing';
 import { edgeStrokes, laminate } from './board';
 import { filletsOf } from './fillet';
-import { modelSection, modelStrokes } from './model';
+import { modelBeyond, modelSection, modelStrokes } from './model';
 import { crosses, sectionOf, type CuttingPlane, type ElevationView } from './section';
 import { NOTHING, without, type Hideable } from './showing';
 
@@ -57,7 +57,7 @@ export function drawElevation(
   const strokes: Stroke[] = [
     // the board hides what leads do inside it
     ...(plane ? beyondStrokes(footprint, view, plane) : outsideStrokes(footprint.body.assembly, view)),
-    ...(imported && !plane ? modelStrokes(imported, view) : []),
+    ...(imported ? (plane ? modelBeyond(imported, view, plane) : modelStrokes(imported, view)) : []),
     ...(hidden.has('board') ? [] : [laminate(footprint, view, Math.max(low, bottom), low > bottom + 1e-9)]),
     ...(plane ? holeStrokes(footprint, process, view, plane) : []),
     ...landStrokes(footprint, process, view, plane, !hidden.has('paste')),

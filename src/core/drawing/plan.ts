@@ -69,7 +69,10 @@ export function drawPlan(footprint: Footprint): Drawing {
   return { strokes, extent: courtyard.box };
 }
 
-/** Where an imported model touches: a cross on each contact, a ring on each land that nothing touches. */
+/**
+ * Where an imported model touches: a cross on each contact, a ring on each land that nothing touches, and
+ * the outline of each contact that has no land.
+ */
 function seatStrokes({ body: { imported } }: Footprint): Stroke[] {
   const fit = imported?.seen?.fit;
   if (!imported || !fit) return [];
@@ -91,9 +94,12 @@ function seatStrokes({ body: { imported } }: Footprint): Stroke[] {
     const target = imported.ground.targets[i];
     return target ? [contourOf(circleAt(target, Math.max(target.width, target.height)))] : [];
   });
+  const extra = fit.extra.map((contact) => cornersOf(boxAt(contact, contact.width, contact.height)));
   return [
     ...(met.length > 0 ? [{ layer: 'model-contact', rings: met, closed: false } as const] : []),
-    ...(missed.length > 0 ? [{ layer: 'model-miss', rings: missed, closed: true } as const] : []),
+    ...(missed.length + extra.length > 0
+      ? [{ layer: 'model-miss', rings: [...missed, ...extra], closed: true } as const]
+      : []),
   ];
 }
 

@@ -1,7 +1,9 @@
 import type { Colour } from '../body/colours';
 import type { Pose } from '../body/pose';
-import type { Fit, Ground } from '../body/fit';
-import type { LoadedModel } from '../body/subject';
+import type { Fit } from '../body/fit';
+import type { Ground } from '../body/ground';
+import type { LoadedModel } from '../body/loaded';
+import type { Subject } from '../body/subject';
 import type { EdgeIntent, KeepOutIntent, ModelIntent, TapisDocument } from '../document/document';
 import type { Finding } from '../document/finding';
 import type { Box } from '../geometry/box';
@@ -145,7 +147,16 @@ export interface SeatedModel {
   readonly pose: Pose;
   readonly ground: Ground;
   /** The model itself and how it lies; `null` while its file is not at hand. */
-  readonly seen: { readonly loaded: LoadedModel; readonly fit: Fit | null; readonly box: Box3 } | null;
+  readonly seen: SeenModel | null;
+}
+
+/** An imported model that is at hand. */
+export interface SeenModel {
+  readonly loaded: LoadedModel;
+  /** What of the file is the part. */
+  readonly subject: Subject;
+  readonly fit: Fit | null;
+  readonly box: Box3;
 }
 
 /** The edge of the board: which side of the footprint it runs at, and what has to stand out. mm */

@@ -1,32 +1,42 @@
 import Flatbush from 'flatbush';
 import { movedBy, oneEach, sectionsAt, undersides, type Contact } from '../body/contacts';
-import { BELOW, restOf } from '../body/underside';
-import { reachOf, type Target } from '../body/pairing';
-import type { Ground } from '../body/fit';
-import { subjectOf } from '../body/subject';
-import type { Point } from '../geometry/point';
+import { BELOW, restOf } from '../body/rest';
+import { reachOf, type Ground, type Target } from '../body/ground';
+import { fullTurn, isQuarter, type Point } from '../geometry/point';
 import { facesOf, placeFace } from '../geometry/faces';
-import { meshOfFaces, type Box3 } from '../geometry/mesh';
+import { boxOfPositions, meshOfFaces, welded, type Box3 } from '../geometry/mesh';
 import { stanceKey, type Part, type Shape } from '../geometry/solid';
+import { centreOf } from '../geometry/box';
 import type { Footprint } from './footprint';
+import { firstLand } from './lands';
 
 /**
  * What an imported model is to lie on: for each land and hole the place where the package's own
  * body touches it. Where that body has nothing there, the middle of the terminal stands in.
  */
-export function groundOf({ lands, bores, body }: Footprint): Ground {
+export function groundOf({ lands, bores, body, courtyard, package: { polarity } }: Footprint): Ground {
   const { seating } = body.heights;
   const meant: Target[] = [
-    ...lands.map(({ hole, contact: { nom }, at }, index): Target => {
+    ...lands.map(({ hole, contact: { nom }, at, end, rotation }, index): Target => {
       const size = { width: nom.maxX - nom.minX, height: nom.maxY - nom.minY };
       const area = size.width * size.height;
       return hole
-        ? { kind: 'pin', index, x: at.x, y: at.y, z: 0, ...size, area }
-        : { kind: 'land', index, x: nom.at.x, y: nom.at.y, z: seating, ...size, area };
+        ? { kind: 'pin', index, outward: null, x: at.x, y: at.y, z: 0, ...size, area }
+        : {
+            kind: 'land',
+            index,
+            outward: end !== null && isQuarter(rotation) ? fullTurn(rotation) : null,
+            x: nom.at.x,
+            y: nom.at.y,
+            z: seating,
+            ...size,
+            area,
+          };
     }),
     ...bores.map(({ at, diameter }, index): Target => ({
       kind: 'peg',
       index,
+      outward: null,
       ...at,
       z: 0,
       width: diameter,
@@ -47,7 +57,30 @@ export function groundOf({ lands, bores, body }: Footprint): Ground {
     return near ? { ...target, ...near, z: target.z } : target;
   });
   const through = targets.filter(({ kind }) => kind !== 'land');
-  return { targets, box: own.box, rest: restOf(own.contacts, through) };
+  const first = firstLand(lands);
+  return {
+    targets,
+    box: own.box,
+    rest: restOf(own.contacts, through),
+    courtyard: courtyard.box,
+    holes: holesOf(lands, bores),
+    first: first ? lands.indexOf(first) : null,
+    polarity,
+  };
+}
+
+/** A pin may miss the wall of its hole by this much and be meant for it, mm. */
+const MISS = 0.2;
+
+function holesOf(lands: Footprint['lands'], bores: Footprint['bores']): Ground['holes'] {
+  return [
+    ...lands.flatMap(({ hole }) => {
+      if (!hole) return [];
+      const { minX, maxX, minY, maxY } = hole;
+      return [{ ...centreOf(hole), radius: Math.max(maxX - minX, maxY - minY) / 2 + MISS }];
+    }),
+    ...bores.map(({ at, diameter }) => ({ ...at, radius: diameter / 2 + MISS })),
+  ];
 }
 
 /** Finds the contact that is nearest to a point, as far as one lies within a distance. */
@@ -61,6 +94,9 @@ function nearestOf(contacts: readonly Contact[]): (point: Point, far: number) =>
     return found === undefined ? null : (contacts[found] ?? null);
   };
 }
+
+/** Corners nearer than this are one, mm. */
+const SAME = 1e-6;
 
 interface Survey {
   readonly contacts: readonly Contact[];
@@ -83,13 +119,10 @@ function survey(shapes: Readonly<Record<string, Shape>>, parts: readonly Part[],
       const faces = facesOf(shapes[shape] as Shape).map((face) =>
         placeFace(face, { ...part, at: { x: 0, y: 0, z: at.z } }),
       );
-      const subject = subjectOf([meshOfFaces(faces.map(({ corners }) => corners))]);
-      if (!subject) continue;
-      seen = {
-        contacts: undersides(subject.mesh),
-        pins: hasPins ? sectionsAt(subject.mesh, -BELOW) : [],
-        box: subject.box,
-      };
+      const { mesh } = welded([meshOfFaces(faces.map(({ corners }) => corners))], SAME);
+      const box = boxOfPositions(mesh.positions);
+      if (!box) continue;
+      seen = { contacts: undersides(mesh), pins: hasPins ? sectionsAt(mesh, -BELOW) : [], box };
       known.set(key, seen);
     }
     const moved = (contact: Contact) => movedBy(contact, { ...at, z: 0 });

@@ -1,6 +1,5 @@
 import type { Pose } from '../body/pose';
-import { inspect } from '../body/fit';
-import { lookOf, type LoadedModel } from '../body/subject';
+import type { LoadedModel } from '../body/loaded';
 import type { ModelIntent } from '../document/document';
 import type { ChoicesRead } from '../document/intent';
 import type { Box3 } from '../geometry/mesh';
@@ -27,8 +26,9 @@ export function withModel(
   const loaded = models(intent.key);
   const imported: SeatedModel = { intent, pose, ground, seen: null };
   if (!loaded) return { ...footprint, body: { ...footprint.body, imported } };
-  const look = lookOf(loaded, pose);
-  const seen = { loaded, fit: inspect(look, pose, ground), box: moved(look.box, pose) };
+  const subject = loaded.partOn(ground.box, pose.scale);
+  const { box } = loaded.look(subject, pose);
+  const seen = { loaded, subject, fit: loaded.lies(subject, pose, ground), box: moved(box, pose) };
   return { ...footprint, body: { ...footprint.body, imported: { ...imported, seen } } };
 }
 

@@ -183,8 +183,7 @@ function markBeside(
   const { lands, bodyMax, first, obstacles, index } = search;
   const { legendGap: gap } = search.process;
   const opening = search.maskOpenings.find((o) => o.lands.includes(lands.indexOf(first)))?.opening;
-  const isClear = (mark: Polygon): boolean => {
-    const box = boxOfPoints(mark) as Box;
+  const isClear = (box: Box): boolean => {
     const near = index.near(grow(box, gap)).map((i) => obstacles[i] as Placed);
     return near.every((o) => gapBetween(box, o) >= gap - 1e-9) && gapBetween(box, bodyMax) >= -1e-9;
   };
@@ -196,16 +195,19 @@ function markBeside(
   };
   let ambiguous: Polygon | null = null;
   for (const direction of directionsFrom(first, bodyMax)) {
+    const own = boxOfPoints(markAt(shape, { x: 0, y: 0 }, direction, size)) as Box;
     const from = edgePoint(first.at, opening ?? first.copper, direction, gap);
     // a land under the body is pointed at from beside the body
     const beside = edgePoint(first.at, bodyMax, direction, within ? 0 : gap);
     const body = isBeyond(beside, from, direction) ? distance(beside, from) : 0;
     for (const start of body > 0 ? [0, body] : [0]) {
       for (let extra = start; extra <= start + 2; extra += 0.1) {
-        const mark = markAt(shape, add(from, turn({ x: extra, y: 0 }, direction)), direction, size);
+        const apex = add(from, turn({ x: extra, y: 0 }, direction));
+        const box = shifted(own, apex);
         // further out it does not come back in
-        if (within && overhang(boxOfPoints(mark) as Box, within) > 1e-6) break;
-        if (!isClear(mark)) continue;
+        if (within && overhang(box, within) > 1e-6) break;
+        if (!isClear(box)) continue;
+        const mark = markAt(shape, apex, direction, size);
         if (pointsAtFirst(mark)) return { clear: mark, ambiguous };
         ambiguous ??= mark;
         break;
@@ -214,6 +216,13 @@ function markBeside(
   }
   return { clear: null, ambiguous };
 }
+
+const shifted = ({ minX, minY, maxX, maxY }: Box, { x, y }: Point): Box => ({
+  minX: minX + x,
+  minY: minY + y,
+  maxX: maxX + x,
+  maxY: maxY + y,
+});
 
 /** Whether a point lies further along a direction than another. */
 function isBeyond(a: Point, b: Point, direction: number): boolean {

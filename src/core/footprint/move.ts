@@ -1,5 +1,6 @@
 import type { Contact } from '../body/contacts';
-import type { Fit, Ground } from '../body/fit';
+import type { Fit } from '../body/fit';
+import type { Ground } from '../body/ground';
 import type { Pose } from '../body/pose';
 import { cornersOf } from '../geometry/box';
 import type { Box3 } from '../geometry/mesh';
@@ -16,7 +17,7 @@ import {
   within,
   type Placement,
 } from '../geometry/placement';
-import { fullTurn, turn, type Point3 } from '../geometry/point';
+import { fullTurn, isQuarter, turn, type Point3 } from '../geometry/point';
 import type { SolvedGroup } from '../land/solution';
 import { placedExtent } from '../package/drawn';
 import { turnLine, type DimensionLine } from '../package/lines';
@@ -161,12 +162,24 @@ function movedPose({ scale, turn: { x, y, z }, at }: Pose, placement: Placement,
   return { scale, turn: turned, at: putPoint3(placement, at, board) };
 }
 
-function movedGround({ targets, box, rest }: Ground, placement: Placement, board: number): Ground {
+function movedGround(ground: Ground, placement: Placement, board: number): Ground {
   return {
-    targets: targets.map((target) => movedContact(target, placement, board)),
-    box: movedBox(box, placement, board),
-    rest,
+    ...ground,
+    targets: ground.targets.map((target) => ({
+      ...movedContact(target, placement, board),
+      outward: outwardOn(placement, target.outward),
+    })),
+    box: movedBox(ground.box, placement, board),
+    courtyard: putBox(placement, ground.courtyard),
+    holes: ground.holes.map((hole) => ({ ...hole, ...putPoint(placement, hole) })),
   };
+}
+
+/** Where an end points on a board that it was moved on; `null` where that is no whole quarter. */
+function outwardOn(placement: Placement, outward: number | null): number | null {
+  if (outward === null) return null;
+  const angle = putAngle(placement, outward);
+  return isQuarter(angle) ? angle : null;
 }
 
 function movedFit(fit: Fit, placement: Placement, board: number): Fit {

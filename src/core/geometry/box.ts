@@ -22,20 +22,24 @@ export function grow(box: Box, by: number): Box {
 export function boxRound(boxes: Iterable<Box>): Box | null {
   let [minX, minY, maxX, maxY] = [Infinity, Infinity, -Infinity, -Infinity];
   for (const box of boxes) {
-    minX = Math.min(minX, box.minX);
-    minY = Math.min(minY, box.minY);
-    maxX = Math.max(maxX, box.maxX);
-    maxY = Math.max(maxY, box.maxY);
+    if (box.minX < minX) minX = box.minX;
+    if (box.minY < minY) minY = box.minY;
+    if (box.maxX > maxX) maxX = box.maxX;
+    if (box.maxY > maxY) maxY = box.maxY;
   }
   return minX <= maxX ? { minX, minY, maxX, maxY } : null;
 }
 
 /** The smallest box round points; `null` for none. */
 export function boxOfPoints(points: Iterable<Point>): Box | null {
-  const boxes = function* () {
-    for (const { x, y } of points) yield { minX: x, minY: y, maxX: x, maxY: y };
-  };
-  return boxRound(boxes());
+  let [minX, minY, maxX, maxY] = [Infinity, Infinity, -Infinity, -Infinity];
+  for (const { x, y } of points) {
+    if (x < minX) minX = x;
+    if (y < minY) minY = y;
+    if (x > maxX) maxX = x;
+    if (y > maxY) maxY = y;
+  }
+  return minX <= maxX ? { minX, minY, maxX, maxY } : null;
 }
 
 /** Clear distance between two boxes, mm; 0 where they touch, negative where they overlap. */

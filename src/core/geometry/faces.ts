@@ -1,6 +1,6 @@
 import { flatten, flattenOpen, rounded } from './contour';
 import type { Point, Point3 } from './point';
-import { standing, type Assembly, type Shape, type Stand } from './solid';
+import { standing, type Assembly, type Bored, type Shape, type Stand } from './solid';
 
 /** One flat side of a solid: corners counter-clockwise seen from outside. */
 export interface Face {
@@ -69,14 +69,21 @@ function isCorner(outline: readonly Point[], i: number, p: Point): boolean {
   return Math.abs(Math.atan2(ax * by - ay * bx, ax * bx + ay * by)) > 0.35;
 }
 
-function loftFaces({ sections }: Extract<Shape, { kind: 'loft' }>): Face[] {
+function loftFaces({ sections, bore }: Extract<Shape, { kind: 'loft' }>): Face[] {
   const faces: Face[] = [];
   const lift = (section: (typeof sections)[number]): Point3[] =>
     section.corners.map(({ x, y }) => ({ x, y, z: section.z }));
   const bottom = lift(sections[0] as (typeof sections)[number]);
   const top = lift(sections.at(-1) as (typeof sections)[number]);
-  faces.push({ corners: bottom.reverse(), sharp: bottom.map(() => true) });
-  faces.push({ corners: top, sharp: top.map(() => true) });
+  if (bore) {
+    const [low, high] = [bottom, top].map((end) => circleAt(bore, (end[0] as Point3).z)) as [
+      Point3[],
+      Point3[],
+    ];
+    faces.push(turnedOver(keyholed(bottom, low)), keyholed(top, high), ...tube([high, low], () => true));
+  } else {
+    faces.push(turnedOver(cap(bottom)), cap(top));
+  }
   for (let k = 1; k < sections.length; k += 1) {
     const low = lift(sections[k - 1] as (typeof sections)[number]);
     const high = lift(sections[k] as (typeof sections)[number]);
@@ -88,6 +95,36 @@ function loftFaces({ sections }: Extract<Shape, { kind: 'loft' }>): Face[] {
     });
   }
   return faces;
+}
+
+/** A face seen from its other side. */
+function turnedOver({ corners, sharp }: Face): Face {
+  const [last, ...others] = [...sharp].reverse();
+  return { corners: [...corners].reverse(), sharp: [...others, last as boolean] };
+}
+
+/** The polygon that stands for a hole; no corner or middle of it lies square to its centre. */
+function circleAt({ at, diameter }: Bored, z: number): Point3[] {
+  return Array.from({ length: ROUND }, (_, k) => {
+    const angle = (2 * Math.PI * (k + 0.3)) / ROUND;
+    return { x: at.x + (diameter / 2) * Math.cos(angle), y: at.y + (diameter / 2) * Math.sin(angle), z };
+  });
+}
+
+/** A flat face with a hole in it, as one polygon: its outline, a slit of no width, and the hole's the other way round. */
+function keyholed(outline: readonly Point3[], hole: readonly Point3[]): Face {
+  const far = (a: Point3, b: Point3) => Math.hypot(a.x - b.x, a.y - b.y);
+  const [start] = hole as [Point3];
+  const k = outline.reduce(
+    (best, p, i) => (far(p, start) < far(outline[best] as Point3, start) ? i : best),
+    0,
+  );
+  const round = [...outline.slice(k), ...outline.slice(0, k + 1)];
+  const inner = [start, ...hole.slice(1).reverse(), start];
+  return {
+    corners: [...round, ...inner],
+    sharp: [...outline.map(() => true), false, ...hole.map(() => true), false],
+  };
 }
 
 /** Corners of the polygon that stands for a circle. */

@@ -2,6 +2,39 @@ import type { Mesh } from './mesh';
 import type { Point } from './point';
 import type { Polygon } from './polygon';
 
+/** The part of a mesh beyond a plane, open where it is cut; vertices at the cut are joined. */
+export function beyondPlane(mesh: Mesh, axis: Axis, value: number, side: 1 | -1): Mesh {
+  const [along] = SHOWN[axis];
+  const positions = Array.from(mesh.positions);
+  const indices: number[] = [];
+  const cuts = new Map<string, number>();
+  const off = (v: number) => side * ((positions[3 * v + along] as number) - value);
+  const cutAt = (a: number, b: number) => {
+    const key = a < b ? `${a} ${b}` : `${b} ${a}`;
+    const known = cuts.get(key);
+    if (known !== undefined) return known;
+    const share = off(a) / (off(a) - off(b));
+    for (let k = 0; k < 3; k += 1)
+      positions.push(
+        (positions[3 * a + k] as number) * (1 - share) + (positions[3 * b + k] as number) * share,
+      );
+    cuts.set(key, positions.length / 3 - 1);
+    return positions.length / 3 - 1;
+  };
+  for (let t = 0; t < mesh.indices.length; t += 3) {
+    const corners = [0, 1, 2].map((k) => mesh.indices[t + k] as number);
+    const kept: number[] = [];
+    corners.forEach((a, k) => {
+      const b = corners[(k + 1) % 3] as number;
+      if (off(a) > 0) kept.push(a);
+      if (off(a) > 0 !== off(b) > 0) kept.push(cutAt(a, b));
+    });
+    for (let k = 2; k < kept.length; k += 1)
+      indices.push(kept[0] as number, kept[k - 1] as number, kept[k] as number);
+  }
+  return { positions: Float64Array.from(positions), indices: Uint32Array.from(indices) };
+}
+
 /** The axis that a plane is square to. */
 export type Axis = 'x' | 'y' | 'z';
 

@@ -16,6 +16,21 @@ export interface Box3 {
   readonly max: Point3;
 }
 
+/** A vertex of a mesh. */
+export function vertexAt({ positions }: Mesh, v: number): Point3 {
+  return {
+    x: positions[3 * v] as number,
+    y: positions[3 * v + 1] as number,
+    z: positions[3 * v + 2] as number,
+  };
+}
+
+/** The three corners of the triangle whose first index stands at `t`. */
+export function triangleAt(mesh: Mesh, t: number): readonly [Point3, Point3, Point3] {
+  const corner = (k: number) => vertexAt(mesh, mesh.indices[t + k] as number);
+  return [corner(0), corner(1), corner(2)];
+}
+
 /** Triangles of a flat polygon in space, as indices of its corners. */
 export function triangulate(corners: readonly Point3[]): number[] {
   if (corners.length === 3) return [0, 1, 2];
@@ -78,14 +93,20 @@ export function boxOfPositions(positions: Float64Array): Box3 | null {
  * Joins vertices of the same place within each mesh, and puts the meshes into one; vertices of
  * different meshes stay apart, so that touching solids stay solids of their own.
  * @param within vertices nearer than this are one
+ * @returns the mesh, and the first vertex of each that was put into it
  */
-export function welded(meshes: readonly Mesh[], within: number): Mesh {
+export function welded(
+  meshes: readonly Mesh[],
+  within: number,
+): { readonly mesh: Mesh; readonly starts: readonly number[] } {
   const total = meshes.reduce((sum, { positions }) => sum + positions.length / 3, 0);
   const corners = meshes.reduce((sum, { indices }) => sum + indices.length, 0);
   const positions = new Float64Array(total * 3);
   const indices = new Uint32Array(corners);
   let [vertices, filled] = [0, 0];
+  const starts: number[] = [];
   for (const mesh of meshes) {
+    starts.push(vertices);
     const place = new Map<string, number>();
     const renamed = new Uint32Array(mesh.positions.length / 3);
     for (let i = 0; i < renamed.length; i += 1) {
@@ -96,7 +117,9 @@ export function welded(meshes: readonly Mesh[], within: number): Mesh {
         index = vertices;
         vertices += 1;
         place.set(key, index);
-        positions.set([x, y, z], 3 * index);
+        positions[3 * index] = x;
+        positions[3 * index + 1] = y;
+        positions[3 * index + 2] = z;
       }
       renamed[i] = index;
     }
@@ -111,5 +134,8 @@ export function welded(meshes: readonly Mesh[], within: number): Mesh {
       filled += 3;
     }
   }
-  return { positions: positions.slice(0, 3 * vertices), indices: indices.slice(0, filled) };
+  return {
+    mesh: { positions: positions.slice(0, 3 * vertices), indices: indices.slice(0, filled) },
+    starts,
+  };
 }

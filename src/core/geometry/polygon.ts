@@ -25,6 +25,11 @@ const toMm = (path: Path64): Point[] =>
   path.map(({ x, y }) => ({ x: quantise(x / NM), y: quantise(y / NM) }));
 const allToNm = (paths: readonly (readonly Point[])[]): Paths64 => paths.map(toNm);
 
+/** Polygons with fewer corners. @param within how far what is left out may lie from what is kept, mm */
+export function simplified(polygons: readonly Polygon[], within: number): Polygon[] {
+  return Clipper.simplifyPaths(allToNm(polygons), within * NM).map(toMm);
+}
+
 /** Signed area, mm²; positive for counter-clockwise. */
 export function area(polygon: Polygon): number {
   let twice = 0;

@@ -2,6 +2,7 @@ import {
   apart,
   back,
   BrepBuilder,
+  closed,
   dot,
   minus,
   normalOf,
@@ -14,7 +15,7 @@ import {
 import { arcCentre, rounded, type Vertex } from './contour';
 import { facesOf } from './faces';
 import type { Point, Point3 } from './point';
-import type { Extrusion, Loft, Revolution, Shape, Wire } from './solid';
+import type { Bored, Extrusion, Loft, Revolution, Shape, Wire } from './solid';
 
 /** The exact boundary of a shape. A wire bent tighter than its own radius is bounded by flat facets. */
 export function brepOf(shape: Shape): Brep {
@@ -100,11 +101,15 @@ function extruded({ contour, depth }: Extrusion): Brep {
 /** Corners further off their plane than this make two triangles of a wall, mm. */
 const FLAT = 1e-7;
 
-function lofted({ sections }: Loft): Brep {
+function lofted({ sections, bore }: Loft): Brep {
   const builder = new BrepBuilder();
   const lifted = sections.map(({ z, corners }) => corners.map(({ x, y }): Point3 => ({ x, y, z })));
-  builder.polygon([...(lifted[0] as Point3[])].reverse());
-  builder.polygon(lifted.at(-1) as Point3[]);
+  const [bottom, top] = [lifted[0] as Point3[], lifted.at(-1) as Point3[]];
+  if (bore) boredEnds(builder, bottom, top, bore);
+  else {
+    builder.polygon([...bottom].reverse());
+    builder.polygon(top);
+  }
   for (let k = 1; k < lifted.length; k += 1) {
     const [low, high] = [lifted[k - 1] as Point3[], lifted[k] as Point3[]];
     low.forEach((a, i) => {
@@ -113,6 +118,44 @@ function lofted({ sections }: Loft): Brep {
     });
   }
   return builder.build();
+}
+
+/** The two ends of a loft that a round hole goes through, and the hole's wall in two halves. */
+function boredEnds(
+  builder: BrepBuilder,
+  bottom: readonly Point3[],
+  top: readonly Point3[],
+  { at, diameter }: Bored,
+): void {
+  const radius = diameter / 2;
+  const [low, high] = [bottom, top].map((end) => (end[0] as Point3).z) as [number, number];
+  const side = (half: 0 | 1, z: number): Point3 => ({
+    x: at.x + (half === 0 ? radius : -radius),
+    y: at.y,
+    z,
+  });
+  const halfTurnAt = (half: 0 | 1, z: number): Step => ({
+    from: side(half, z),
+    to: side(half === 0 ? 1 : 0, z),
+    curve: { kind: 'arc', centre: { ...at, z }, axis: UP, radius },
+  });
+  const whole = (z: number) => [halfTurnAt(0, z), halfTurnAt(1, z)];
+  const backwards = (loop: readonly Step[]) => [...loop].reverse().map(back);
+  builder.face({ kind: 'plane', at: top[0] as Point3, axis: UP }, [closed(top), backwards(whole(high))]);
+  builder.face({ kind: 'plane', at: bottom[0] as Point3, axis: DOWN }, [
+    backwards(closed(bottom)),
+    whole(low),
+  ]);
+  for (const half of [0, 1] as const) {
+    const other = half === 0 ? 1 : 0;
+    const loop = [
+      straight(side(half, low), side(half, high)),
+      halfTurnAt(half, high),
+      straight(side(other, high), side(other, low)),
+      back(halfTurnAt(half, low)),
+    ];
+    builder.face({ kind: 'cylinder', at: { ...at, z: low }, axis: UP, radius }, [loop], true);
+  }
 }
 
 /** A wall by its corners, in triangles where they do not lie in one plane. */

@@ -19,6 +19,14 @@ export interface Extrusion {
 export interface Loft {
   readonly kind: 'loft';
   readonly sections: readonly { readonly z: number; readonly corners: readonly Point[] }[];
+  /** A round hole straight through from the first to the last, inside of all of them. */
+  readonly bore?: Bored;
+}
+
+/** A round hole that is upright. */
+export interface Bored {
+  readonly at: Point;
+  readonly diameter: number;
 }
 
 /** A round wire along a bent line in the shape's XZ plane, such as the lead of a through-hole part. */
@@ -83,6 +91,11 @@ export function block(width: number, depth: number, from: number, to: number): L
       { z: to, corners },
     ],
   };
+}
+
+/** The same with a round hole through it. */
+export function bored(loft: Loft, bore: Bored): Loft {
+  return { ...loft, bore };
 }
 
 /** Corners of a rectangle about the origin, counter-clockwise. */

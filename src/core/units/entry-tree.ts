@@ -2,6 +2,7 @@ import { EntryFailure, refuse, tokenise, type EntryError, type Mark } from './en
 import { readFormula } from './formula';
 import type { LengthUnit } from './length';
 import { readPrinted } from './printed';
+import { remembered } from './remembered';
 import { fail, ok, type Result } from './result';
 import type { Given } from './toleranced';
 
@@ -71,13 +72,18 @@ export interface EntryDoubt {
 /** Longest entry that is read; a datasheet's cell is far shorter. */
 export const LONGEST_ENTRY = 200;
 
+/** Entries whose trees are kept: those of a footprint are read again at every change of one of them. */
+const KEPT = 2000;
+
 /**
  * Reads the form of an entry without knowing any other dimension: as datasheets print lengths
  * ({@link readPrinted}), or else as arithmetic with other dimensions, brackets or units
  * ({@link readFormula}).
  * @returns the tree, or the place in the text and what was expected there
  */
-export function parseEntry(text: string): Result<EntryTree, EntryError> {
+export const parseEntry = remembered(parsed, KEPT);
+
+function parsed(text: string): Result<EntryTree, EntryError> {
   try {
     if (text.length > LONGEST_ENTRY) {
       refuse(LONGEST_ENTRY, text.slice(LONGEST_ENTRY, LONGEST_ENTRY + 8), 'a shorter entry');

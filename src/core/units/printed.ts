@@ -267,6 +267,13 @@ function namedLimits(
   }
   const limit = max ?? min;
   if (!nom || !limit) return null;
+  const [low = 0, high = 0] = max ? sharedValues(nom, max) : sharedValues(limit, nom);
+  if (low > high)
+    return refuse(
+      limit.at,
+      formatNumber(limit.value),
+      max ? 'the maximum above the nominal value' : 'the minimum below the nominal value',
+    );
   const missing = max ? 'minimum' : 'maximum';
   doubts.push({ severity: 'note', message: `No ${missing} is printed: the nominal value is taken for it.` });
   const zero: NumberNode = { ...nom, value: 0 };

@@ -1,4 +1,5 @@
 import {
+  useCallback,
   useContext,
   useEffect,
   useRef,
@@ -15,9 +16,11 @@ import { ErrorBoundary } from '../common/ErrorBoundary';
 import { later } from '../common/later';
 import { shelf, wakeStorage } from '../common/shelf-store';
 import { attempt, TroubleBar } from '../common/trouble';
+import { useNarrow } from '../common/useNarrow';
 import { CommandList } from '../commands/CommandList';
 import { useShortcuts } from '../commands/shortcuts';
 import { Ledger } from '../ledger/Ledger';
+import { LedgerDrawer } from '../ledger/LedgerDrawer';
 import { warmReader } from '../model/in-worker';
 import { useStoredModel } from '../model/useModel';
 import { Sheet } from '../sheet/Sheet';
@@ -177,7 +180,7 @@ function Workplace({ place }: { place: string | undefined }) {
   const Column = STAGES[stage];
   return (
     <div
-      className="relative flex h-screen min-w-[1024px] flex-col"
+      className="relative flex h-screen min-w-[840px] flex-col"
       // a file that is let go anywhere must not take the page's place
       onDragEnter={(event) => {
         if (holdsFiles(event)) warmReader();
@@ -195,7 +198,7 @@ function Workplace({ place }: { place: string | undefined }) {
       <TopBar />
       <TroubleBar />
       <ConflictBar />
-      <div className="flex min-h-0 flex-1">
+      <div className="relative flex min-h-0 flex-1">
         <StageRail />
         <main
           className="border-base-300 bg-base-100 w-[300px] shrink-0 overflow-y-auto border-r px-3 py-3"
@@ -239,5 +242,15 @@ function BenchSheet() {
 }
 
 function BenchLedger() {
-  return <Ledger {...useLedger()} />;
+  const shown = useLedger();
+  const narrow = useNarrow();
+  const isOpen = useBench((s) => s.ledgerOpen);
+  const set = useBench((s) => s.set);
+  const toggle = useCallback((open: boolean) => set({ ledgerOpen: open }), [set]);
+  if (!narrow) return <Ledger {...shown} />;
+  return (
+    <LedgerDrawer report={shown.view.report} isOpen={isOpen} onToggle={toggle}>
+      <Ledger {...shown} />
+    </LedgerDrawer>
+  );
 }

@@ -71,6 +71,12 @@ export const COMMANDS: readonly Command[] = [
     },
   },
   {
+    name: 'Draw the Ledger out or in, where the window is narrow',
+    keys: ['g'],
+    shown: 'G',
+    run: (s) => s.set({ ledgerOpen: !s.ledgerOpen }),
+  },
+  {
     name: 'Rename the footprint',
     keys: ['r'],
     shown: 'R',

@@ -16,7 +16,7 @@ export function Ledger({ view, actions }: Props) {
   const { report, drawable, selectedLand, unit, explains, change } = view;
   return (
     <aside
-      className="border-base-300 bg-base-100 w-[260px] shrink-0 max-[1180px]:w-[218px] overflow-y-auto border-l px-3 py-3"
+      className="border-base-300 bg-base-100 w-[260px] shrink-0 overflow-y-auto border-l px-3 py-3"
       aria-label="Ledger"
     >
       <h2 className="text-[15px] font-semibold">Ledger</h2>

@@ -1,5 +1,5 @@
 import type { Model } from '../../core/body/model';
-import type { Ground } from '../../core/body/fit';
+import type { Ground } from '../../core/body/ground';
 import type { SeatResult } from '../../core/body/seat';
 import type { Mesh } from '../../core/geometry/mesh';
 import { fail, ok, type Result } from '../../core/units/result';

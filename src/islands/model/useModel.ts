@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { whatIsMissing, whyNotRead, type Model } from '../../core/body/model';
 import type { SeatResult } from '../../core/body/seat';
-import { loadedModel } from '../../core/body/subject';
+import type { LoadedModel } from '../../core/body/loaded';
 import type { ModelIntent } from '../../core/document/document';
 import { groundOf } from '../../core/footprint/ground';
 import { intentOfPose } from '../../core/footprint/imported';
@@ -20,6 +20,10 @@ export type ModelState =
       readonly took: number;
       readonly read: string | null;
     };
+
+/** Makes a model ready; what that takes comes with the first one. */
+const madeReady = async (model: Model): Promise<LoadedModel | null> =>
+  (await import('../../core/body/loaded')).loadedModel(model);
 
 /** Brings models from files onto the footprint, and seats them. */
 export function useModel() {
@@ -83,7 +87,7 @@ export function useModel() {
         const read = await readInWorker(bytes, file.name, signal, (doing) => busy(doing));
         if (signal.aborted) return setState({ kind: 'idle' });
         if (!read.ok) return setState({ kind: 'failed', reason: read.error });
-        const loaded = loadedModel(read.value);
+        const loaded = await madeReady(read.value);
         if (!loaded)
           return setState({
             kind: 'failed',
@@ -126,7 +130,7 @@ export function useStoredModel(): void {
           await shelf.models.put(stored.name, stored.bytes, model);
         }
       }
-      if (!stop.signal.aborted) giveModel(key, model && loadedModel(model));
+      if (!stop.signal.aborted) giveModel(key, model && (await madeReady(model)));
     };
     fetchModel().catch(() => giveModel(key, null));
     return () => stop.abort();

@@ -33,7 +33,7 @@ export function Readout({ cursor, over, scale, unit, drawable, selectedLand: sel
           {show(land.at.y - origin.y)} {unit}
         </span>
       ) : (
-        <span className="text-secondary">Press a land to cut the elevations through it</span>
+        <span className="text-secondary min-w-0 truncate">Press a land to cut the elevations through it</span>
       )}
       {land && other && (
         <span>
@@ -42,7 +42,7 @@ export function Readout({ cursor, over, scale, unit, drawable, selectedLand: sel
           {unit}
         </span>
       )}
-      <span className="text-secondary ml-auto">{scale.toFixed(0)} px = 1 mm</span>
+      <span className="text-secondary ml-auto shrink-0">{scale.toFixed(0)} px = 1 mm</span>
     </div>
   );
 }

@@ -23,6 +23,9 @@ const SOLIDS: ReadonlySet<Stroke['layer']> = new Set([
   'metal',
   'ceramic',
   'beyond',
+  'model-dark',
+  'model-light',
+  'model-beyond',
   'model-cut',
   'model-hollow',
 ]);

@@ -11,7 +11,7 @@ export function TitleBlock({ title, unit, scale }: Props) {
   const magnified = Math.round(scale / (96 / 25.4));
   const rows = [...title, ['Scale · unit', `${magnified} : 1 on screen · ${unit}`] as const];
   return (
-    <dl className="flex h-full flex-col justify-center overflow-y-auto p-2.5 text-[12px]">
+    <dl className="flex h-full flex-col justify-center-safe overflow-y-auto p-2.5 text-[12px]">
       {rows.map(([name, value]) => (
         <div key={name} className="border-base-300 min-w-0 border px-2 py-[3px] not-first:border-t-0">
           <dt className="text-secondary text-[11px] leading-tight">{name}</dt>

@@ -1,7 +1,7 @@
 import { createStore } from 'zustand/vanilla';
 import { compareCompiled } from '../../core/compare/compare';
 import type { Hideable } from '../../core/drawing/showing';
-import type { LoadedModel } from '../../core/body/subject';
+import type { LoadedModel } from '../../core/body/loaded';
 import { displayUnitOf, type TapisDocument } from '../../core/document/document';
 import { applyEdits, pointerKey, type Edit } from '../../core/document/edit';
 import type { Finding, Remedy, Stage } from '../../core/document/finding';
@@ -56,6 +56,8 @@ export interface BenchState {
   /** Why the last change was not taken, in words. */
   readonly refusal: string | null;
   readonly commandsOpen: boolean;
+  /** Whether the Ledger is drawn out, where it is a drawer. */
+  readonly ledgerOpen: boolean;
   /** The number that the next pressed land gets; `null` while pressing only selects. */
   readonly counting: number | null;
   /** What the last change of the process changed in the footprint. */
@@ -98,6 +100,7 @@ export interface BenchState {
         | 'whole'
         | 'fourth'
         | 'commandsOpen'
+        | 'ledgerOpen'
         | 'counting'
         | 'change'
         | 'hidden'
@@ -210,6 +213,7 @@ export function createBench(stored: StoredFootprint) {
       preview: null,
       refusal: null,
       commandsOpen: false,
+      ledgerOpen: false,
       counting: null,
       change: null,
       models: new Map(),
@@ -281,6 +285,7 @@ export function createBench(stored: StoredFootprint) {
         if (get().document === current) return;
         const { derived: after } = get();
         set({
+          ledgerOpen: true,
           change: {
             from: before.compiled.process.name,
             to: after.compiled.process.name,
@@ -301,6 +306,7 @@ export function createBench(stored: StoredFootprint) {
         if (!finding) return;
         set({
           selectedFinding: index,
+          ledgerOpen: true,
           selectedLand: landOf(finding, derived) ?? get().selectedLand,
           activeDimension: finding.place.dimensions?.[0] ?? null,
         });

@@ -147,18 +147,30 @@ export function Turn({ footprint, process, hidden, look }: Props) {
           metal={material === 'metal'}
         />
       ))}
-      {model && imported && <ImportedModel model={model} pose={imported.pose} />}
+      {model && imported?.seen && (
+        <ImportedModel model={model} parts={imported.seen.subject.parts} pose={imported.pose} />
+      )}
       <OrbitControls makeDefault enableDamping={false} target={centre} />
       <Standing look={look} centre={centre} reach={reach} />
     </Canvas>
   );
 }
 
-/** An imported model where it is seated, in its own colours. */
-function ImportedModel({ model, pose }: { model: Model; pose: Pose }) {
+interface ImportedProps {
+  model: Model;
+  /** Which of its parts are the part, by index. */
+  parts: ReadonlySet<number>;
+  pose: Pose;
+}
+
+/** An imported model where it is seated, in its own colours, without what else its file holds. */
+function ImportedModel({ model, parts, pose }: ImportedProps) {
   const solids = useMemo(
-    () => model.parts.map(({ mesh, colour: own }) => ({ geometry: bufferOf(mesh), own })),
-    [model],
+    () =>
+      model.parts
+        .filter((_, i) => parts.has(i))
+        .map(({ mesh, colour: own }) => ({ geometry: bufferOf(mesh), own })),
+    [model, parts],
   );
   const matrix = useMemo(() => {
     const m = rotationOf(pose.turn).map((value) => value * pose.scale);

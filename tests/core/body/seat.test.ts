@@ -3,9 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { sectionsAt, undersides } from '../../../src/core/body/contacts';
 import { FACES_DOWN, posed, QUARTERS, rotationOf, type Pose } from '../../../src/core/body/pose';
 import { likelyScale, SCALES } from '../../../src/core/body/seat';
-import { subjectOf } from '../../../src/core/body/subject';
 import { groundOf } from '../../../src/core/footprint/ground';
-import { meshOf } from '../../../src/core/geometry/mesh';
+import { meshOf, meshOfFaces, welded } from '../../../src/core/geometry/mesh';
 import type { Point3 } from '../../../src/core/geometry/point';
 import { block } from '../../../src/core/geometry/solid';
 import { FAMILIES } from '../../../src/core/package/families';
@@ -16,7 +15,7 @@ import { elsewhere, seated, throughStep } from '../../data/models';
 import { cases } from '../../data/depth';
 
 const variant = (name: string) => footprintOf(VARIANTS.find((v) => v.name === name)!.document);
-const meshed = (shape: Parameters<typeof meshOf>[0]) => subjectOf([meshOf(shape)])!.mesh;
+const meshed = (shape: Parameters<typeof meshOf>[0]) => welded([meshOf(shape)], 1e-6).mesh;
 
 /** How far a pose is from undoing a turn and a shift: the largest way of four points, mm. */
 function offBy(pose: Pose, turn: Point3, at: Point3, scale = 1): number {
@@ -40,13 +39,48 @@ describe('what looks down', () => {
       { x: 0, y: 0, z: 0.5, width: 4, height: 2, area: 8 },
     ]);
   });
-  it('of a lying cylinder is a line, of a ball a point, of a pressed ball its flat', () => {
-    expect(undersides(meshed(lyingCylinder(2, 5)))).toMatchObject([
-      { z: expect.closeTo(0, 9), width: expect.closeTo(0, 9), height: 5, area: 0 },
-    ]);
-    expect(undersides(meshed(ball(0.5, 0.5)))).toMatchObject([{ z: 0, width: 0, height: 0 }]);
+  it('of a lying cylinder is a strip, of a ball a spot, of a pressed ball its flat', () => {
+    const [strip, ...more] = undersides(meshed(lyingCylinder(2, 5)));
+    expect(strip).toMatchObject({ x: expect.closeTo(0, 9), z: expect.closeTo(0, 9), height: 5, area: 0 });
+    // facets up to 25° off the horizontal: 2·sin 25° = 0.85 and a facet's width
+    expect(strip!.width).toBeGreaterThan(0.7);
+    expect(strip!.width).toBeLessThan(1.1);
+    expect(more).toEqual([]);
+    const [spot] = undersides(meshed(ball(0.5, 0.5)));
+    expect(spot).toMatchObject({ x: expect.closeTo(0, 9), y: expect.closeTo(0, 9), z: 0 });
+    expect(spot!.width).toBeLessThan(0.3);
     // a ball of 0.5 pressed to 0.4 has a flat of 2·√(0.25² − 0.2²) = 0.3 across
     expect(undersides(meshed(ball(0.5, 0.4)))[0]?.width).toBeCloseTo(0.3, 9);
+  });
+  it('of a foot that rises towards its toe is all of its sole, as high as its heel', () => {
+    const rise = (degrees: number) => Math.tan((degrees * Math.PI) / 180);
+    // a wedge of 0.6 × 0.3 that rises along X
+    const foot = (degrees: number) => {
+      const at = (x: number, y: number, z: number) => ({ x, y, z });
+      const [h, t] = [0.6 * rise(degrees), 0.3];
+      const [a, b, c, d] = [at(0, 0, 0), at(0.6, 0, h), at(0.6, t, h), at(0, t, 0)];
+      const [e, f, g, i] = [at(0, 0, 1), at(0.6, 0, 1), at(0.6, t, 1), at(0, t, 1)];
+      const faces = [
+        [a, d, c, b],
+        [e, f, g, i],
+        [a, b, f, e],
+        [b, c, g, f],
+        [c, d, i, g],
+        [d, a, e, i],
+      ];
+      return welded([meshOfFaces(faces)], 1e-6).mesh;
+    };
+    for (const degrees of [-8, -4, 2, 8, 20])
+      expect(undersides(foot(degrees))).toMatchObject([
+        {
+          x: expect.closeTo(0.3, 9),
+          z: expect.closeTo(Math.min(0, 0.6 * rise(degrees)), 9),
+          width: expect.closeTo(0.6, 9),
+          height: expect.closeTo(0.3, 9),
+        },
+      ]);
+    // steeper than that its heel is all that it stands on
+    expect(undersides(foot(40))).toMatchObject([{ x: expect.closeTo(0, 9), width: expect.closeTo(0, 9) }]);
   });
   it('is cut by the board where it goes through', () => {
     const [pin] = sectionsAt(meshed(block(0.6, 0.4, -3, 1)), -0.1);

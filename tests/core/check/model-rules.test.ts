@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { loadedModel } from '../../../src/core/body/subject';
+import { loadedModel } from '../../../src/core/body/loaded';
 import { check } from '../../../src/core/check/check';
 import type {
   BodyOptions,
@@ -9,7 +9,8 @@ import type {
 } from '../../../src/core/document/document';
 import { openDocument } from '../../../src/core/footprint/open';
 import { compile } from '../../../src/core/footprint/compile';
-import type { Assembly } from '../../../src/core/geometry/solid';
+import { meshOf } from '../../../src/core/geometry/mesh';
+import { block, type Assembly } from '../../../src/core/geometry/solid';
 import { PROCESSES } from '../../../src/core/process';
 import { converter } from '../../data/documents';
 import { footprintOf } from '../../data/families';
@@ -40,6 +41,10 @@ const MODEL_RULES = [
   'model-height',
   'model-span',
   'model-courtyard',
+  'model-extra',
+  'model-mirrored',
+  'model-unseen',
+  'model-lean',
 ];
 
 /** A five-pin header with leads of 0.64 square in holes of 1.10. */
@@ -148,12 +153,72 @@ describe('a model that was moved', () => {
   });
 });
 
+describe('a model that leans', () => {
+  it('is told by its angle, and stands where it stood once that is taken out', () => {
+    const lean = found(converter(), { turn: { x: 0, y: 2, z: 0 }, z: '0.1' }).get('model-lean');
+    expect(lean?.message).toBe('The model leans by 2° from upright.');
+    const upright = lean?.remedies[0]?.edits[0]?.value as ModelIntent;
+    expect(upright.turn).toEqual({ x: 0, y: 0, z: 0 });
+    const rules = found(converter(), upright);
+    expect(MODEL_RULES.filter((rule) => rules.has(rule))).toEqual([]);
+  });
+  it('is not told where it is turned about Z only, or by quarters', () => {
+    for (const turn of [
+      { x: 0, y: 0, z: 30 },
+      { x: 90, y: 0, z: 180 },
+    ])
+      expect(found(converter(), { turn }).has('model-lean')).toBe(false);
+  });
+});
+
 describe('a model that is another part', () => {
+  it('has leads without lands, told with their places', () => {
+    const more = (parts: Assembly['parts']) => [
+      ...parts,
+      ...parts
+        .filter(({ name }) => name === 'lead 8' || name === 'lead 9')
+        .map((part) => ({ ...part, at: { ...part.at, y: part.at.y - 0.65 } })),
+    ];
+    const rule = found(converter(), {}, more).get('model-extra');
+    expect(rule?.measured).toEqual({ value: 2, limit: 0, unit: 'count' });
+    expect(rule?.message).toMatch(
+      /^2 contacts of the model have no land: at x −2\.9\d mm, y −2\.9\d mm; x 2\.9\d mm, y −2\.9\d mm\. /,
+    );
+  });
   it('has fewer leads', () => {
     const rule = found(converter(), {}, (parts) => parts.filter(({ name }) => name !== 'lead 3')).get(
       'model-pin-count',
     );
     expect(rule?.message).toBe('The model touches 15 of 16 lands and holes; nothing of it is at 3.');
+  });
+  it('shows terminals of another pitch: they are missing and without lands, not hidden under a plane', () => {
+    const wider: TapisDocument = {
+      ...thermal,
+      package: {
+        ...thermal.package,
+        dimensions: { ...thermal.package.dimensions, n: '24', e: '0.65' },
+      },
+    };
+    const loaded = loadedModel(ownModel(footprintOf(wider)))!;
+    const model: ModelIntent = { name: 'u9.step', key: KEY };
+    const { findings } = check(compile({ ...thermal, body: { model } }, () => loaded));
+    const rules = findings.map(({ rule }) => rule);
+    expect(rules).toContain('model-pin-count');
+    expect(rules).toContain('model-extra');
+    expect(rules).not.toContain('model-unseen');
+  });
+  it('comes on a piece of board, which is left out and told with its sides, each with its unit', () => {
+    const board = block(12, 9, -1.6, 0);
+    const own = ownModel(footprintOf(converter()));
+    const loaded = loadedModel({
+      ...own,
+      parts: [...own.parts, { name: 'board', colour: null, mesh: meshOf(board) }],
+    })!;
+    const model: ModelIntent = { name: 'u4.step', key: KEY };
+    const { findings } = check(compile({ ...converter(), body: { model } }, () => loaded));
+    const words = findings.filter(({ rule }) => rule === 'model-at-hand').map(({ message }) => message);
+    expect(words.join()).toContain('a plate under it like a piece of board, 12.00 mm by 9.00 mm by 1.60 mm');
+    expect(findings.map(({ rule }) => rule)).not.toContain('model-underside');
   });
   it('has leads at different heights', () => {
     const lifted = (by: number) => (parts: Assembly['parts']) =>

@@ -73,7 +73,7 @@ it('a 3MF package is one item of components: closed solids in mm, coloured, equa
 it('every shape of every family is a closed solid whose edges have two sides', () => {
   for (const { name, document } of VARIANTS) {
     for (const [shape, solid] of Object.entries(footprintOf(document).body.assembly.shapes)) {
-      const { positions, indices } = welded([meshOf(solid)], 1e-7);
+      const { positions, indices } = welded([meshOf(solid)], 1e-7).mesh;
       expect(measureMesh([...positions], [...indices]).volume, `${name}: ${shape}`).toBeGreaterThan(0);
       const edges = new Map<string, [number, number]>();
       for (let t = 0; t < indices.length; t += 3)

@@ -291,6 +291,16 @@ describe('an entry that cannot be read', () => {
     expect(result.ok ? '' : result.error).toContain(words);
   });
 
+  it.each([
+    ['max 5 typ 7', 'the maximum above the nominal value'],
+    ['5 MAX 7 NOM', 'the maximum above the nominal value'],
+    ['min 9 typ 7', 'the minimum below the nominal value'],
+    ['0≤7typ', 'the maximum above the nominal value'],
+  ])('a limit on the wrong side of its nominal value is refused: %s', (text, words) => {
+    const result = readEntry(text, packageScope);
+    expect(result.ok ? '' : result.error.message).toContain(words);
+  });
+
   it('never throws, whatever is typed', () => {
     const piece = fc.constantFrom(
       ...'0123456789.,+-*/()[]±…"µ <≤eEnLx×|~÷%=:⌀¼'.split(''),

@@ -6,7 +6,8 @@ import { bodyHeight } from './body-height';
 import { edgeOverhang } from './edge-overhang';
 import { leadProtrusion } from './lead-protrusion';
 import { modelAtHand } from './model-at-hand';
-import { modelContact, modelPinCount } from './model-contacts';
+import { modelContact, modelExtra, modelMirrored, modelPinCount, modelUnseen } from './model-contacts';
+import { modelLean } from './model-lean';
 import { modelCoplanar, modelFloating } from './model-levels';
 import { modelPinInHole } from './model-pin-in-hole';
 import { modelCourtyard, modelHeight, modelSpan } from './model-size';
@@ -112,6 +113,10 @@ export const RULES: readonly Rule[] = [
   modelContact,
   modelPinInHole,
   modelPinCount,
+  modelMirrored,
+  modelExtra,
+  modelUnseen,
+  modelLean,
   modelFloating,
   modelCoplanar,
   modelUnderside,

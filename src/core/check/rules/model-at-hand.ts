@@ -2,7 +2,8 @@
  * Says what an imported model is worth: nothing while its file is not here, and no proof of the part where it is.
  */
 import { whatIsMissing } from '../../body/model';
-import { fill, type Rule } from '../rule';
+import type { LeftOut } from '../../body/subject';
+import { fill, mm, type Rule } from '../rule';
 
 const messages = {
   missing:
@@ -10,6 +11,7 @@ const messages = {
   proof:
     'The model “{name}” was drawn by somebody; it proves nothing about the real part. Hold its numbers against the datasheet.',
   part: '“{name}” is not whole. {missing}',
+  leftOut: 'Of “{name}” was left out of seating and of these checks: {list}.',
 };
 
 export const modelAtHand: Rule = {
@@ -28,6 +30,7 @@ export const modelAtHand: Rule = {
       return [{ message: fill(messages.missing, { name }), place: {}, severity: 'caution', remedies }];
     }
     const missing = whatIsMissing(imported.seen.loaded.model);
+    const list = leftOutWords(imported.seen.subject.leftOut);
     return [
       { message: fill(messages.proof, { name }), place: {} },
       ...(missing
@@ -39,6 +42,23 @@ export const modelAtHand: Rule = {
             },
           ]
         : []),
+      ...(list.length > 0
+        ? [{ message: fill(messages.leftOut, { name, list: list.join(', ') }), place: {} }]
+        : []),
     ];
   },
 };
+
+/** What of a file is not the part, in words. */
+function leftOutWords({ specks, inside, apart, board }: LeftOut): string[] {
+  const many = (count: number, one: string, more: string) =>
+    count === 0 ? [] : [count === 1 ? one : fill(more, { count })];
+  return [
+    ...many(specks, 'a speck too small to be anything', '{count} specks too small to be anything'),
+    ...many(inside, 'a piece inside of another', '{count} pieces inside of others'),
+    ...many(apart, 'a small piece apart from it', '{count} small pieces apart from it'),
+    ...(board
+      ? [`a plate under it like a piece of board, ${board.map((side) => `${mm(side)} mm`).join(' by ')}`]
+      : []),
+  ];
+}

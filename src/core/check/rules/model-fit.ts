@@ -1,5 +1,5 @@
 import type { Contact } from '../../body/contacts';
-import type { Target } from '../../body/pairing';
+import type { Target } from '../../body/ground';
 import type { Footprint, Land } from '../../footprint/footprint';
 
 /** A contact of the imported model with the land it was laid onto; `lift` is how far it is above its place, mm. */

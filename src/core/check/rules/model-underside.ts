@@ -2,7 +2,6 @@
  * Requires an imported model to stay clear of the board where it is not meant to touch it.
  */
 import { movedBy, type Contact } from '../../body/contacts';
-import { lookOf } from '../../body/subject';
 import type { Footprint } from '../../footprint/footprint';
 import { boxAt, boxOfPoints, gapBetween, grow, type Box } from '../../geometry/box';
 import { circleAt } from '../../geometry/figure';
@@ -30,7 +29,8 @@ export const modelUnderside: Rule = {
     if (!imported?.seen) return [];
     const { at } = imported.pose;
     const used = imported.seen.fit?.matches.map(({ contact }) => contact) ?? [];
-    const free = lookOf(imported.seen.loaded, imported.pose)
+    const free = imported.seen.loaded
+      .look(imported.seen.subject, imported.pose)
       .contacts.map((contact) => movedBy(contact, at))
       .filter((contact) => !used.some((other) => same(contact, other)) && !isInHole(contact, footprint));
     const into = free.filter(({ z }) => z < -SLACK).sort((a, b) => a.z - b.z)[0];

@@ -46,7 +46,7 @@ export const threeMf: Format = {
           pindex: colours.indexOf(colour),
         });
         // the format asks for solids whose triangles share their vertices
-        const { positions, indices } = welded([mesh], 1e-7);
+        const { positions, indices } = welded([mesh], 1e-7).mesh;
         const shape = object.ele('mesh');
         const vertices = shape.ele('vertices');
         for (let v = 0; v < positions.length; v += 3) {

@@ -1,4 +1,4 @@
-import { block, type Assembly, type Part } from '../../geometry/solid';
+import { block, bored, type Assembly, type Loft, type Part } from '../../geometry/solid';
 import { exactly } from '../../units/toleranced';
 import { count, length } from '../declare';
 import { line } from '../lines';
@@ -89,7 +89,7 @@ export const flangeMount = defineFamily<Symbol>({
       shapes: {
         pin: block(d.b.nom, d.c.nom, -d.L.nom, exit + d.c.nom / 2),
         arm: block(d.b.nom, d.F.nom + 0.2, exit - d.c.nom / 2, exit + d.c.nom / 2),
-        plate: block(d.D.nom, d.E.nom, 0, plate),
+        plate: drilled(block(d.D.nom, d.E.nom, 0, plate), d),
         body: block(d.D.nom * 0.98, moulded, plate, Math.max(d.A.nom, plate + 0.2)),
       },
       parts: [
@@ -160,4 +160,11 @@ function pins(d: Values): PinGroup {
     title: 'Leads',
     pitch: { x: d.e.nom, y: null },
   });
+}
+
+/** The flange with its screw hole, as far as that lies inside of it. */
+function drilled(flange: Loft, { D, E, F, P, h }: Dimensions<Symbol>): Loft {
+  const y = P.nom - F.nom - E.nom / 2;
+  const isInside = h.nom < D.nom && Math.abs(y) + h.nom / 2 < E.nom / 2;
+  return isInside ? bored(flange, { at: { x: 0, y }, diameter: h.nom }) : flange;
 }

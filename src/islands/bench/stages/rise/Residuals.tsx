@@ -2,7 +2,7 @@ import { useState } from 'react';
 import type { Footprint, SeatedModel } from '../../../../core/footprint/footprint';
 import { formatFigure } from '../../../../core/units/length';
 import { useBench } from '../../../state/context';
-import { um } from './SeatAnswer';
+import { many, um } from './SeatAnswer';
 
 const FIRST = 12;
 
@@ -30,9 +30,10 @@ export function Residuals({
   return (
     <>
       <p className="mt-2">
-        Left over: {um(fit.worst)} at most, {um(fit.rms)} RMS
-        {fit.missing.length > 0 && `; ${fit.missing.length} lands without contact`}
-        {fit.extra.length > 0 && `; ${fit.extra.length} contacts beside the lands`}
+        {rows.length === 0 ? 'Nothing to measure' : `Left over: ${um(fit.worst)} at most, ${um(fit.rms)} RMS`}
+        {fit.missing.length > 0 && `; ${many(fit.missing.length, 'land')} without contact`}
+        {fit.unseen.length > 0 && `; ${many(fit.unseen.length, 'land')} under one plane`}
+        {fit.extra.length > 0 && `; ${many(fit.extra.length, 'contact')} without a land`}
       </p>
       <table className="mt-1 w-full text-[12px]">
         <thead className="text-secondary text-right">
