@@ -1,5 +1,5 @@
 import { WebIO, type Primitive, type Node as SceneNode } from '@gltf-transform/core';
-import type { Occt, OcctMesh, OcctNode } from 'occt-import-js';
+import type { Occt, OcctMesh, OcctNode, OcctOptions } from 'occt-import-js';
 import { STLLoader } from 'three/examples/jsm/loaders/STLLoader.js';
 import type { Colour } from '../core/body/colours';
 import { modelFormatOf, whyNotRead, type Model, type ModelPart } from '../core/body/model';
@@ -61,12 +61,7 @@ async function readStep(
     );
   const declared = declaredSolids(text);
   const kernel = await loadKernel();
-  const read = kernel.ReadStepFile(bytes, {
-    linearUnit: 'millimeter',
-    linearDeflectionType: 'absolute_value',
-    linearDeflection: CHORD,
-    angularDeflection: CHORD_ANGLE,
-  });
+  const read = kernel.ReadStepFile(bytes, STEP_OPTIONS);
   if (!read.success)
     return fail(`“${name}” has no shape that could be read. Export it as STEP AP214 or AP242 with solids.`);
   const names = namesOf(read.root);
@@ -117,10 +112,16 @@ function partOf(positions: Float64Array, indices: Uint32Array, triangles: readon
   return { positions: Float64Array.from(places), indices: Uint32Array.from(own) };
 }
 
-/** Chords of arcs lie no farther off them than this, mm: a finer mesh takes the kernel several times as long. */
-const CHORD = 0.005;
-/** Chords of arcs turn by no more than this, radians. */
-const CHORD_ANGLE = 0.5;
+/**
+ * How STEP is meshed: chords of arcs lie no farther off them, in mm, and turn by no more, in radians.
+ * A finer mesh takes the kernel several times as long.
+ */
+export const STEP_OPTIONS: OcctOptions = {
+  linearUnit: 'millimeter',
+  linearDeflectionType: 'absolute_value',
+  linearDeflection: 0.01,
+  angularDeflection: 0.6,
+};
 
 /** Names of meshes by their node. */
 function namesOf(node: OcctNode, names = new Map<number, string>()): Map<number, string> {

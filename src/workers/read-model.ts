@@ -2,6 +2,7 @@ import loadOcct, { type Occt } from 'occt-import-js';
 import wasm from 'occt-import-js/dist/occt-import-js.wasm?url';
 import type { Model } from '../core/body/model';
 import { readModel } from '../kernel/read-model';
+import { warmUp } from '../kernel/warm-up';
 
 /**
  * What the page asks for, and what it is told; the worker is thrown away after its answer.
@@ -21,7 +22,7 @@ const loadKernel = () => (kernel ??= loadOcct({ locateFile: () => wasm }));
 addEventListener('message', ({ data }: MessageEvent<ReadRequest>) => {
   if ('warm' in data) {
     // a kernel that cannot be loaded is told once a file needs it
-    loadKernel().catch(() => (kernel = null));
+    loadKernel().then(warmUp, () => (kernel = null));
     return;
   }
   const load = async () => {

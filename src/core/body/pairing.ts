@@ -9,11 +9,16 @@ export interface Pair {
   readonly contact: Contact;
 }
 
-/** Contacts that may belong to a target by what they are. */
-function fits(target: Target, level: LevelContacts): readonly Contact[] {
-  return target.kind === 'land'
-    ? level.lands.filter((contact) => !isLarger(contact, target, level))
-    : level.pins;
+/** The contacts that may belong to a target by what they are, worked out once for targets of one size. */
+function fitting(level: LevelContacts): (target: Target) => readonly Contact[] {
+  const known = new Map<string, readonly Contact[]>();
+  return (target) => {
+    if (target.kind !== 'land') return level.pins;
+    const key = `${target.width} ${target.height}`;
+    const own = known.get(key) ?? level.lands.filter((contact) => !isLarger(contact, target, level));
+    known.set(key, own);
+    return own;
+  };
 }
 
 /** Whether a contact is too large for a target: another one's, or the underside of the moulding. */
@@ -92,7 +97,9 @@ function meanOf(points: readonly Point[]): Point {
 }
 
 /** Targets that vote, spread over all of them; enough to find a place by. */
-const VOTERS = 48;
+const VOTERS = { least: 12, most: 48 };
+/** With many contacts fewer vote, so that there are about as many votes as this. */
+const VOTES = 2500;
 
 /** Shifts that are followed up. */
 const SHIFTS = 8;
@@ -100,10 +107,13 @@ const SHIFTS = 8;
 /** Shifts in the plane that lay many contacts onto targets, the most first. */
 export function shifts(level: LevelContacts, targets: readonly Target[], reach: number): Point[] {
   const votes = new Map<number, { count: number; x: number; y: number }>();
-  const every = Math.ceil(targets.length / VOTERS);
+  const wanted = VOTES / Math.max(1, level.lands.length + level.pins.length);
+  const voters = Math.max(VOTERS.least, Math.min(VOTERS.most, wanted));
+  const every = Math.ceil(targets.length / voters);
+  const fits = fitting(level);
   targets.forEach((target, i) => {
     if (i % every !== 0) return;
-    for (const { x, y } of fits(target, level).flatMap((contact) => placesOn(target, contact, reach))) {
+    for (const { x, y } of fits(target).flatMap((contact) => placesOn(target, contact, reach))) {
       // cells overlap by half, so that no cluster is cut in two
       for (const cx of [Math.floor(x / reach), Math.floor(x / reach) + 1]) {
         for (const cy of [Math.floor(y / reach), Math.floor(y / reach) + 1]) {
@@ -183,13 +193,19 @@ export function pairing(level: LevelContacts, targets: readonly Target[], reach:
     0,
   );
   const far = reach + Math.min(reach, longest / 2);
-  const [lands, pins] = [nearby(level.lands, far), nearby(level.pins, far)];
+  const fits = fitting(level);
+  const cells = new Map<readonly Contact[], Nearby>();
+  const abouts = targets.map((target) => {
+    const own = fits(target);
+    const about = cells.get(own) ?? nearby(own, far);
+    cells.set(own, about);
+    return about;
+  });
   return (shift) => {
     const near: (Pair & { readonly away: number })[] = [];
     targets.forEach((target, i) => {
-      const about = target.kind === 'land' ? lands : pins;
+      const about = abouts[i] as Nearby;
       for (const contact of about(target.x - shift.x, target.y - shift.y)) {
-        if (target.kind === 'land' && isLarger(contact, target, level)) continue;
         const away = endsOf(target).reduce((least, end) => {
           const { x, y } = offOf(contact, target, shift, end);
           return Math.min(least, Math.hypot(x, y));

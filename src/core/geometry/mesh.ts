@@ -89,6 +89,9 @@ export function boxOfPositions(positions: Float64Array): Box3 | null {
   return { min, max };
 }
 
+/** More cells than any model has along a side: those of two sides make one whole number. */
+const CELLS = 2 ** 26;
+
 /**
  * Joins vertices of the same place within each mesh, and puts the meshes into one; vertices of
  * different meshes stay apart, so that touching solids stay solids of their own.
@@ -105,32 +108,40 @@ export function welded(
   const indices = new Uint32Array(corners);
   let [vertices, filled] = [0, 0];
   const starts: number[] = [];
-  for (const mesh of meshes) {
+  for (const { positions: own, indices: corner } of meshes) {
     starts.push(vertices);
-    const place = new Map<string, number>();
-    const renamed = new Uint32Array(mesh.positions.length / 3);
-    for (let i = 0; i < renamed.length; i += 1) {
-      const [x, y, z] = [0, 1, 2].map((k) => mesh.positions[3 * i + k] as number) as [number, number, number];
-      const key = `${Math.round(x / within)} ${Math.round(y / within)} ${Math.round(z / within)}`;
-      let index = place.get(key);
+    const low = boxOfPositions(own)?.min;
+    if (!low) continue;
+    const cell = (v: number, k: number, from: number) =>
+      Math.round(((own[3 * v + k] as number) - from) / within);
+    // vertices by their cell in x and y; few share one
+    const columns = new Map<number, number[]>();
+    const renamed = new Uint32Array(own.length / 3);
+    const heights: number[] = [];
+    const first = vertices;
+    for (let v = 0; v < renamed.length; v += 1) {
+      const key = cell(v, 0, low.x) * CELLS + cell(v, 1, low.y);
+      const z = cell(v, 2, low.z);
+      let column = columns.get(key);
+      if (!column) columns.set(key, (column = []));
+      let index = column.find((known) => heights[known - first] === z);
       if (index === undefined) {
         index = vertices;
         vertices += 1;
-        place.set(key, index);
-        positions[3 * index] = x;
-        positions[3 * index + 1] = y;
-        positions[3 * index + 2] = z;
+        column.push(index);
+        heights.push(z);
+        positions.set(own.subarray(3 * v, 3 * v + 3), 3 * index);
       }
-      renamed[i] = index;
+      renamed[v] = index;
     }
-    for (let i = 0; i + 2 < mesh.indices.length; i += 3) {
-      const [a, b, c] = [0, 1, 2].map((k) => renamed[mesh.indices[i + k] as number] as number) as [
-        number,
-        number,
-        number,
-      ];
+    for (let t = 0; t + 2 < corner.length; t += 3) {
+      const a = renamed[corner[t] as number] as number;
+      const b = renamed[corner[t + 1] as number] as number;
+      const c = renamed[corner[t + 2] as number] as number;
       if (a === b || b === c || a === c) continue;
-      indices.set([a, b, c], filled);
+      indices[filled] = a;
+      indices[filled + 1] = b;
+      indices[filled + 2] = c;
       filled += 3;
     }
   }

@@ -3,6 +3,7 @@ import { whatIsMissing, whyNotRead, type Model } from '../../core/body/model';
 import type { SeatResult } from '../../core/body/seat';
 import type { LoadedModel } from '../../core/body/loaded';
 import type { ModelIntent } from '../../core/document/document';
+import { keyOf } from '../../kernel/inside';
 import { groundOf } from '../../core/footprint/ground';
 import { intentOfPose } from '../../core/footprint/imported';
 import { useBench } from '../state/context';
@@ -44,8 +45,17 @@ export function useModel() {
   };
   const busy = (doing: string, share: number | null = null) => setState({ kind: 'busy', doing, share });
 
-  /** Seats a model and writes its pose; one step of undo with what else is edited. */
-  const seatModel = async (model: Model, intent: ModelIntent, read: string | null, signal: AbortSignal) => {
+  /**
+   * Seats a model and writes its pose; one step of undo with what else is edited.
+   * @param meanwhile is done while the seat is looked for
+   */
+  const seatModel = async (
+    model: Model,
+    intent: ModelIntent,
+    read: string | null,
+    signal: AbortSignal,
+    meanwhile: () => Promise<void>,
+  ) => {
     if (!footprint)
       return setState({
         kind: 'failed',
@@ -54,7 +64,8 @@ export function useModel() {
     const begun = performance.now();
     busy('seating', 0);
     const meshes = model.parts.map(({ mesh }) => mesh);
-    const seated = await seatInWorker(meshes, groundOf(footprint), signal, (share) => busy('seating', share));
+    const seating = seatInWorker(meshes, groundOf(footprint), signal, (share) => busy('seating', share));
+    const [seated] = await Promise.all([seating, meanwhile()]);
     if (signal.aborted) return setState({ kind: 'idle' });
     if (!seated.ok) return setState({ kind: 'failed', reason: seated.error });
     const result = seated.value;
@@ -87,27 +98,33 @@ export function useModel() {
         const read = await readInWorker(bytes, file.name, signal, (doing) => busy(doing));
         if (signal.aborted) return setState({ kind: 'idle' });
         if (!read.ok) return setState({ kind: 'failed', reason: read.error });
-        const loaded = await madeReady(read.value);
-        if (!loaded)
-          return setState({
-            kind: 'failed',
-            reason: `“${file.name}” has no surface in it. Export the solid body.`,
-          });
-        const key = await shelf.models.put(file.name, bytes, read.value);
-        giveModel(key, loaded);
+        const model = read.value;
+        const key = await keyOf(bytes);
+        const keep = async () => {
+          const loaded = await madeReady(model);
+          if (!loaded) throw new Error('it has no surface in it; export the solid body');
+          await shelf.models.put(file.name, bytes, model);
+          giveModel(key, loaded);
+        };
         // the file that was missing comes back to where the document has it
-        if (missing === key) return setState({ kind: 'idle' });
-        await seatModel(read.value, { name: file.name, key }, whatIsMissing(read.value), signal);
+        if (missing === key) {
+          await keep();
+          return setState({ kind: 'idle' });
+        }
+        await seatModel(model, { name: file.name, key }, whatIsMissing(model), signal, keep);
       } catch (error) {
+        if (signal.aborted) return;
+        job.current?.abort();
+        const why = error instanceof Error ? error.message : String(error);
         setState({
           kind: 'failed',
-          reason: `“${file.name}” could not be opened: ${String(error)}. Nothing was changed.`,
+          reason: `“${file.name}” could not be opened: ${why}. Nothing was changed.`,
         });
       }
     },
     /** Seats the model that is there once more. */
     async again(model: Model, intent: ModelIntent) {
-      await seatModel(model, intent, null, begin());
+      await seatModel(model, intent, null, begin(), async () => {});
     },
   };
 }
