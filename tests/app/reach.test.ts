@@ -142,7 +142,8 @@ describe('no text is cut', () => {
         const style = getComputedStyle(element);
         const room = element.clientWidth - parseFloat(style.paddingLeft) - parseFloat(style.paddingRight);
         const fits = (text: string) => {
-          pen.font = style.font;
+          // the shorthand is empty where figures are tabular
+          pen.font = `${style.fontWeight} ${style.fontSize} ${style.fontFamily}`;
           return pen.measureText(text).width <= room + 1;
         };
         if (element instanceof HTMLSelectElement) {

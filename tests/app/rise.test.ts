@@ -63,7 +63,7 @@ it('seats a model that lies on its side, in inches, with two pegs', async () => 
   }, text64);
   await until('Seated in');
   const text = await main();
-  const [, contacts] = /Seated in ([\d.]+) s: (\d+) contacts/.exec(text) ?? [];
+  const [, contacts] = /Seated in [\d.]+ s: (\d+) contacts/.exec(text) ?? [];
   expect(contacts).toBe('14');
   expect(text).toContain('Taken as drawn in inches: made larger by 25.4');
   expect(text).toContain('about Z');

@@ -2,8 +2,10 @@ import fc from 'fast-check';
 import { LEVELS, type TapisDocument } from '../../src/core/document/document';
 import type { Field } from '../../src/core/document/fields';
 import { CHOICES } from '../../src/core/document/intent';
+import { COMPOSITION, type CompositionIntent } from '../../src/core/document/pieces';
 import { FAMILIES } from '../../src/core/package/families';
 import { PROCESSES } from '../../src/core/process';
+import { soundPieces } from './compositions';
 
 /** Texts of lengths as slips, other people's files and bad luck make them. */
 const LENGTHS = fc.oneof(
@@ -87,6 +89,8 @@ function valueOf(field: Field): fc.Arbitrary<unknown> {
   switch (field.kind) {
     case 'length':
     case 'toleranced':
+    case 'amount':
+    case 'series':
       return LENGTHS;
     case 'count':
     case 'number':
@@ -152,8 +156,8 @@ const dimensionsOf = (example: Readonly<Partial<Record<string, string>>>) =>
     ),
   );
 
-/** Documents that nobody would write on purpose. */
-export const hostile: fc.Arbitrary<TapisDocument> = fc.constantFrom(...FAMILIES).chain((family) =>
+/** Documents of families that nobody would write on purpose. */
+const ofFamilies: fc.Arbitrary<TapisDocument> = fc.constantFrom(...FAMILIES).chain((family) =>
   fc
     .record({
       dimensions: dimensionsOf(family.example),
@@ -180,4 +184,31 @@ export const hostile: fc.Arbitrary<TapisDocument> = fc.constantFrom(...FAMILIES)
       level,
       process,
     })),
+);
+
+/** Composed documents: sound pieces, or whatever the table of pieces has room for. */
+const ofPieces: fc.Arbitrary<TapisDocument> = fc
+  .record({
+    composition: fc.oneof(
+      soundPieces.map((pieces) => ({ pieces })),
+      valueOf(COMPOSITION) as fc.Arbitrary<CompositionIntent>,
+    ),
+    dimensions: fc.dictionary(fc.constantFrom('e', 'n', 'p', 'L'), LENGTHS, { maxKeys: 3 }),
+    choices: valueOf(CHOICES),
+    level: fc.constantFrom(...LEVELS),
+    process: fc.constantFrom(...PROCESSES.map(({ id }) => id)),
+  })
+  .map(({ composition, dimensions, choices, level, process }): TapisDocument => ({
+    ...(choices as object),
+    tapis: 2,
+    name: 'composed',
+    package: { family: 'composed', dimensions, ...composition },
+    level,
+    process,
+  }));
+
+/** Documents that nobody would write on purpose. */
+export const hostile: fc.Arbitrary<TapisDocument> = fc.oneof(
+  { weight: 4, arbitrary: ofFamilies },
+  { weight: 1, arbitrary: ofPieces },
 );

@@ -1,6 +1,7 @@
 import type { Process } from '../process/process';
 import type { DisplayUnit } from '../units/length';
 import type { ChoicesIntent } from './intent';
+import type { CompositionIntent } from './pieces';
 
 /** Land density level of IPC-7351B: A most, B nominal, C least. */
 export type Level = 'A' | 'B' | 'C';
@@ -31,8 +32,8 @@ export interface DimensionLimits extends Origin {
 
 export type DimensionEntry = number | string | DimensionText | DimensionLimits;
 
-/** The package as its datasheet draws it. */
-export interface PackageIntent {
+/** The package as its datasheet draws it; one that no family draws is composed of pieces. */
+export interface PackageIntent extends CompositionIntent {
   readonly family: string;
   readonly unit?: SheetUnit;
   /** Choices of the family, such as the kind of component in a chip body. */

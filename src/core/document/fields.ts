@@ -29,6 +29,21 @@ export interface TolerancedField extends AnyField {
   readonly most: number;
 }
 
+/** A plain number as an entry text: a count, which is whole, or an angle. */
+export interface AmountField extends AnyField {
+  readonly kind: 'amount';
+  readonly least: number;
+  readonly most: number;
+  readonly whole: boolean;
+}
+
+/** Lengths in a row, with blanks between them, as an entry text. */
+export interface SeriesField extends AnyField {
+  readonly kind: 'series';
+  readonly least: number;
+  readonly most: number;
+}
+
 /** A whole number, or a share between 0 and 1. */
 export interface NumberField extends AnyField {
   readonly kind: 'count' | 'share' | 'number';
@@ -106,6 +121,8 @@ export interface ListField<F = unknown> extends AnyField {
 export type Field =
   | LengthField
   | TolerancedField
+  | AmountField
+  | SeriesField
   | NumberField
   | FlagField
   | ChoiceField
@@ -131,7 +148,9 @@ type RecordIntent<R, Q> = Simplify<
 >;
 
 /** How a field is written in a document. */
-export type Intent<F> = F extends { readonly kind: 'length' | 'toleranced' | 'text' | 'notation' }
+export type Intent<F> = F extends {
+  readonly kind: 'length' | 'toleranced' | 'amount' | 'series' | 'text' | 'notation';
+}
   ? string
   : F extends { readonly kind: 'count' | 'share' | 'number' }
     ? number
@@ -150,27 +169,29 @@ export type Intent<F> = F extends { readonly kind: 'length' | 'toleranced' | 'te
                 : never;
 
 /** What a field comes to when it is read: lengths in mm, `null` where nothing usable was chosen. */
-export type Read<F> = F extends { readonly kind: 'length' | 'count' | 'share' | 'number' }
+export type Read<F> = F extends { readonly kind: 'length' | 'amount' | 'count' | 'share' | 'number' }
   ? number | null
   : F extends { readonly kind: 'toleranced' }
     ? Toleranced | null
-    : F extends { readonly kind: 'text' }
-      ? string | null
-      : F extends { readonly kind: 'flag' }
-        ? boolean | null
-        : F extends NotationField<infer T>
-          ? T | null
-          : F extends ChoiceField<infer C>
-            ? C | null
-            : F extends SetField<infer C>
-              ? readonly C[] | null
-              : F extends RecordField<infer R>
-                ? { readonly [K in keyof R]: Read<R[K]> }
-                : F extends MapField<infer V>
-                  ? ReadonlyMap<string, Read<V>>
-                  : F extends ListField<infer V>
-                    ? readonly (Item & Read<V>)[]
-                    : never;
+    : F extends { readonly kind: 'series' }
+      ? readonly Toleranced[] | null
+      : F extends { readonly kind: 'text' }
+        ? string | null
+        : F extends { readonly kind: 'flag' }
+          ? boolean | null
+          : F extends NotationField<infer T>
+            ? T | null
+            : F extends ChoiceField<infer C>
+              ? C | null
+              : F extends SetField<infer C>
+                ? readonly C[] | null
+                : F extends RecordField<infer R>
+                  ? { readonly [K in keyof R]: Read<R[K]> }
+                  : F extends MapField<infer V>
+                    ? ReadonlyMap<string, Read<V>>
+                    : F extends ListField<infer V>
+                      ? readonly (Item & Read<V>)[]
+                      : never;
 
 type More = Omit<AnyField, 'label'>;
 
@@ -189,6 +210,24 @@ export function toleranced(
   more: More = {},
 ): TolerancedField {
   return { kind: 'toleranced', label, least, most, ...more };
+}
+
+/** A plain number as an entry text. */
+export function amount(
+  label: string,
+  [least, most]: readonly [number, number],
+  more: More & { readonly whole?: boolean } = {},
+): AmountField {
+  return { kind: 'amount', label, least, most, whole: true, ...more };
+}
+
+/** Lengths in a row. */
+export function series(
+  label: string,
+  [least, most]: readonly [number, number],
+  more: More = {},
+): SeriesField {
+  return { kind: 'series', label, least, most, ...more };
 }
 
 export function number(

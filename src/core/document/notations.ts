@@ -44,3 +44,35 @@ export const contourCorners: NotationField<Contour>['read'] = (text) => {
   if (!boxOfPoints(corners) || Math.abs(size) < 1e-4) return wrong(text, 'The contour has no area.');
   return ok(size > 0 ? corners : corners.reverse());
 };
+
+/** Places of a piece by their number, or by row and column, such as `3 5` or `2.3`. */
+export const rowPlaces: NotationField<ReadonlySet<string>>['read'] = (text) => {
+  const names = text.split(/[\s,;]+/).filter((name) => name !== '');
+  const found = names.find((name) => !/^\d{1,4}(\.\d{1,4})?$/.test(name));
+  if (found === undefined) return ok(new Set(names));
+  return fail({
+    found,
+    reason: 'Name places by their number, such as 3, or by row and column, such as 2.3.',
+  });
+};
+
+/** A corner or a place: x, y and a third number where one is written. */
+export interface Triple {
+  readonly x: number;
+  readonly y: number;
+  readonly third: number | null;
+}
+
+/** Corners or places as `x,y` or `x,y,third`, in mm and degrees, between blanks. */
+export const triples: NotationField<readonly Triple[]>['read'] = (text) => {
+  const found: Triple[] = [];
+  for (const item of text.trim().split(/[\s;]+/)) {
+    const [x = NaN, y = NaN, third = null, ...rest] = item.split(',').map(Number);
+    if (![x, y, third ?? 0].every(Number.isFinite) || rest.length > 0)
+      return fail({ found: item, reason: 'Write x,y with decimal points, such as -0.5,0.25.' });
+    if (Math.max(Math.abs(x), Math.abs(y)) > 1000)
+      return fail({ found: item, reason: 'It lies at most 1000 mm away: is it meant in mil?' });
+    found.push({ x, y, third });
+  }
+  return ok(found);
+};

@@ -1,10 +1,19 @@
-import { plainScope, readEntry, readLength as readOneLength } from '../units/entry';
+import { readEntry, readLength as readOneLength, type EntryScope } from '../units/entry';
 import { isNotGiven } from '../units/entry-text';
 import { formatNumber, MM_PER, toMm, type LengthUnit } from '../units/length';
 import { fail, ok, type Result } from '../units/result';
 import type { Toleranced } from '../units/toleranced';
 import { pointerKey } from './edit';
-import type { Field, Intent, LengthField, Read, RecordField, TolerancedField } from './fields';
+import type {
+  AmountField,
+  Field,
+  Intent,
+  LengthField,
+  Read,
+  RecordField,
+  SeriesField,
+  TolerancedField,
+} from './fields';
 import type { Finding, Stage } from './finding';
 
 /** What was read, and what of it could not be used. */
@@ -20,9 +29,14 @@ interface Spot {
   readonly mend: string;
   readonly label: string;
   readonly unit: LengthUnit;
+  readonly symbols: Symbols;
   readonly stage: Stage;
   readonly otherwise: NonNullable<RecordField['otherwise']>;
 }
+
+/** What entries may refer to. */
+export type Symbols = EntryScope['symbols'];
+const NO_SYMBOLS: Symbols = new Map();
 
 const OTHERWISE = {
   words: 'The computed value stands until it is mended.',
@@ -33,15 +47,17 @@ const OTHERWISE = {
  * Reads a part of a document by its table. An entry that cannot be used is left out, and told.
  * @param at JSON pointer of the part
  * @param unit of plain numbers
+ * @param symbols what toleranced lengths, amounts and series may refer to
  */
 export function readFields<F extends Field>(
   field: F,
   intent: Intent<F> | undefined,
   at: string,
   unit: LengthUnit,
+  symbols: Symbols = NO_SYMBOLS,
 ): FieldsRead<F> {
   const problems: Finding[] = [];
-  const spot: Spot = { at, mend: at, label: '', unit, stage: 'release', otherwise: OTHERWISE };
+  const spot: Spot = { at, mend: at, label: '', unit, symbols, stage: 'release', otherwise: OTHERWISE };
   return { value: read(field, intent, spot, problems) as Read<F>, problems };
 }
 
@@ -62,9 +78,13 @@ function read(field: Field, raw: unknown, spot: Spot, problems: Finding[]): unkn
         raw,
         spot,
         problems,
-        (text) => readLimits(text, spot.unit),
+        (text) => readLimits(text, spot),
         ({ nom }) => nom,
       );
+    case 'amount':
+      return readAmount(field, raw, spot, problems);
+    case 'series':
+      return readSeries(field, raw, spot, problems);
     case 'notation': {
       if (typeof raw !== 'string' || raw.trim() === '') return null;
       const result = field.read(raw);
@@ -98,7 +118,15 @@ const nothing = new WeakMap<RecordField, Record<string, unknown>>();
 function nothingOf(field: RecordField): Record<string, unknown> {
   const known = nothing.get(field);
   if (known) return known;
-  const spot: Spot = { at: '', mend: '', label: '', unit: 'mm', stage: 'release', otherwise: OTHERWISE };
+  const spot: Spot = {
+    at: '',
+    mend: '',
+    label: '',
+    unit: 'mm',
+    symbols: NO_SYMBOLS,
+    stage: 'release',
+    otherwise: OTHERWISE,
+  };
   const made = readRecord(field, {}, spot, []);
   nothing.set(field, made);
   return made;
@@ -140,11 +168,49 @@ function readLength<T>(
   return null;
 }
 
-function readLimits(text: string, unit: LengthUnit): Result<Toleranced, string> {
-  const read = readEntry(text, plainScope(unit));
+function readLimits(text: string, { unit, symbols }: Spot): Result<Toleranced, string> {
+  const read = readEntry(text, { kind: 'length', unit, symbols });
   if (!read.ok) return fail(read.error.message);
   const doubt = read.value.doubts.find(({ severity }) => severity === 'caution');
   return doubt ? fail(doubt.message) : ok(read.value.value);
+}
+
+function readAmount(
+  { least, most, whole }: AmountField,
+  raw: unknown,
+  spot: Spot,
+  problems: Finding[],
+): number | null {
+  if (typeof raw !== 'string' || raw.trim() === '' || isNotGiven(raw)) return null;
+  const refused = (reason: string) => {
+    problems.push(cannotUse(spot, raw, reason));
+    return null;
+  };
+  const read = readEntry(raw, { kind: 'count', unit: spot.unit, symbols: spot.symbols });
+  if (!read.ok) return refused(read.error.message);
+  const { min, nom, max } = read.value.value;
+  const shown = formatNumber(nom, 0, 4);
+  if (min !== max) return refused('One number is expected, not a range.');
+  if (whole && !Number.isInteger(nom)) return refused(`It is ${shown}; a whole number is expected.`);
+  if (nom < least || nom > most)
+    return refused(`It is ${shown}; expected is a number from ${least} to ${most}.`);
+  return nom;
+}
+
+function readSeries(
+  field: SeriesField,
+  raw: unknown,
+  spot: Spot,
+  problems: Finding[],
+): readonly Toleranced[] | null {
+  if (typeof raw !== 'string' || raw.trim() === '' || isNotGiven(raw)) return null;
+  const told = problems.length;
+  const one: TolerancedField = { ...field, kind: 'toleranced' };
+  const values = raw
+    .trim()
+    .split(/[\s;]+/)
+    .map((text) => read(one, text, spot, problems) as Toleranced | null);
+  return problems.length > told ? null : values.filter((value) => value !== null);
 }
 
 /** Why a length cannot be meant; a slip of the unit is the likely reason for one that is far too large. */

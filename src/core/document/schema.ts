@@ -1,6 +1,7 @@
 import { allFields } from '../process/fields';
 import type { Field, MapField, RecordField } from './fields';
 import { CHOICES } from './intent';
+import { COMPOSITION } from './pieces';
 
 /** A JSON Schema, or a part of one. */
 type Schema = Readonly<Record<string, unknown>>;
@@ -16,6 +17,8 @@ function schemaOf(field: Field, defs: Record<string, Schema>): Schema {
   switch (field.kind) {
     case 'length':
     case 'toleranced':
+    case 'amount':
+    case 'series':
       return { ...ENTRY, ...about };
     case 'count':
       return { type: 'integer', minimum: field.least, maximum: field.most, ...about };
@@ -105,10 +108,11 @@ export function documentSchema(): Schema {
         'A length as a datasheet prints it: 5.8..6.2, 5.8/6.2, 6.0±0.2, 6.0 +0.2/-0.1, 1.75 MAX, 1.27 [.050], 8× 0.30, 240mil; or arithmetic with a symbol, a bracket or a unit: e*(n/2-1), (17.2)/2. What has two readings is refused with its place.',
     },
     sheetUnit: { enum: ['mm', 'mil', 'in'] },
-    package: PACKAGE,
     dimension: DIMENSION,
   };
   const { properties } = recordSchema(CHOICES, defs) as { readonly properties: Schema };
+  const composition = recordSchema(COMPOSITION, defs) as { readonly properties: Schema };
+  defs['package'] = { ...PACKAGE, properties: { ...PACKAGE.properties, ...composition.properties } };
   return {
     $schema: DRAFT,
     $id: '/schema/tapis-document-2.json',
@@ -134,7 +138,7 @@ export function documentSchema(): Schema {
   };
 }
 
-const PACKAGE: Schema = {
+const PACKAGE = {
   type: 'object',
   required: ['family', 'dimensions'],
   additionalProperties: false,

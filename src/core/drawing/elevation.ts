@@ -108,7 +108,9 @@ function landStrokes(
     ...bars('copper', through.flatMap(copper), bottom - process.copperThickness, bottom),
     ...bars(
       'solder',
-      met.filter(({ hole }) => hole === null && solder).map(({ contact }) => across(contact.nom, view)),
+      met
+        .filter(({ hole, terminal }) => hole === null && terminal && solder)
+        .map(({ contact }) => across(contact.nom, view)),
       landTop,
       Math.max(landTop, seating),
     ),

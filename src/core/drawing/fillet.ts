@@ -22,7 +22,8 @@ export function filletsOf(
   const { landTop, seating } = footprint.body.heights;
   const met = footprint.lands.filter(({ copper }) => crosses(copper, plane));
   return met.flatMap((land): Stroke[] => {
-    if (land.hole) return land.plated ? barrelSolder(land, land.hole, process, view, plane) : [];
+    if (land.hole)
+      return land.plated && land.terminal ? barrelSolder(land, land.hole, process, view, plane) : [];
     // terminals under the package have no visible fillet
     if (land.end === null) return [];
     // a fillet is seen where the view runs along the terminal

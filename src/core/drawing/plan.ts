@@ -49,11 +49,11 @@ export function drawPlan(footprint: Footprint): Drawing {
     ...layer('plated-hole', plated),
     ...layer(
       'contact',
-      lands.map(({ contact }) => contact.nom),
+      lands.filter(isKnown).map(({ contact }) => contact.nom),
     ),
     ...layer(
       'contact-limit',
-      lands.flatMap(({ contact }) => [contact.min, contact.max]),
+      lands.filter(isKnown).flatMap(({ contact }) => [contact.min, contact.max]),
     ),
     ...layer('hole', [...bare, ...bores.map(({ at, diameter }) => circleAt(at, diameter))]),
     { layer: 'body', rings: [bodyOutline(body.extent)], closed: true },
@@ -135,6 +135,9 @@ export function textStrokes({ texts }: Footprint): Stroke[] {
 }
 
 /** A land number on the drawing, or the letter or digit of a grid's row or column. */
+/** Whether anything is known of a land's terminal. */
+const isKnown = ({ terminal }: Land): boolean => terminal;
+
 export interface NumberPlace extends Point {
   readonly text: string;
   /** Whether it stands on its land rather than beside it. */

@@ -100,9 +100,10 @@ function assemble(
 
 /** A hole without copper with the opening that keeps mask out of it. */
 function boreMaker(margin: number): (bore: Bore) => BoredHole {
-  return ({ at, diameter }) => ({
+  return ({ at, diameter, peg = null }) => ({
     at,
     diameter,
+    peg,
     opening: place({ kind: 'round', diameter: quantise(diameter + 2 * margin) }, at),
   });
 }

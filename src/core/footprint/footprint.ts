@@ -17,6 +17,7 @@ import type { Heights } from '../body/heights';
 import type { Level } from '../document/document';
 import type { SolvedGroup } from '../land/solution';
 import type { ContactCorrection } from '../package/contact';
+import type { Bore } from '../package/terminal';
 import type { BodyExtent, DrawnPackage } from '../package/drawn';
 import type { ResolvedPackage } from '../package/resolve';
 import type { PatternByGroup } from '../land/pattern';
@@ -33,6 +34,10 @@ export interface Land {
   readonly number: string;
   /** The number that the scheme gives it, whatever was typed. */
   readonly schemeNumber: string;
+  /** Whether other lands have its number too, and are meant to. */
+  readonly shared: boolean;
+  /** Whether anything is known of its terminal; where not, its contact is the land or hole itself. */
+  readonly terminal: boolean;
   readonly group: string;
   /** Which end of its span it lies at; `null` where it lies under the package or holds a pin. */
   readonly end: -1 | 1 | null;
@@ -70,6 +75,8 @@ export interface MaskOpening {
 export interface BoredHole {
   readonly at: Point;
   readonly diameter: number;
+  /** The peg that is meant to go through it, where the package says so. */
+  readonly peg: Bore['peg'] | null;
   readonly opening: Placed;
 }
 

@@ -9,11 +9,11 @@ export function placeKeepOuts(
   chosen: ChoicesRead['keepOuts'],
 ): PlacedKeepOut[] {
   return [
-    ...ofPackage.map(({ figure, at, rotation, why }): PlacedKeepOut => ({
+    ...ofPackage.map(({ figure, at, rotation, why, what, side }): PlacedKeepOut => ({
       area: place(figure, at, rotation),
       why,
-      what: 'components',
-      side: 'component',
+      what: what ?? 'components',
+      side: side ?? 'component',
       id: null,
     })),
     ...chosen.flatMap(({ id, x, y, diameter, width, height, what, side, why }): PlacedKeepOut[] => {

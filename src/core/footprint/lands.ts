@@ -22,6 +22,7 @@ import {
   landIdOf,
   type PinSection,
   type SpanGroup,
+  type TerminalGroup,
   type Spot,
   type TerminalPlace,
 } from '../package/terminal';
@@ -82,7 +83,7 @@ export function placeLands(solved: readonly SolvedGroup[], context: LandContext)
       case 'spot': {
         const { form, contact } = group.terminals;
         const base: StackBase = {
-          kind: form === 'thermal' || form === 'probe' ? form : 'surface',
+          kind: form === 'thermal' || form === 'probe' || form === 'given' ? form : 'surface',
           copper: group.figure,
           copperSource: sourceOf(group),
           hole: null,
@@ -142,6 +143,11 @@ function sourceOf(solution: SolvedGroup): Source {
   return solution.kind === 'spot' ? 'package' : 'by rule';
 }
 
+/** Whether anything is known of a group's terminals: lands and holes as they are given say nothing of them. */
+function isKnown(group: TerminalGroup): boolean {
+  return !(group.kind === 'spot' && group.form === 'given') && !(group.kind === 'pin' && group.bare);
+}
+
 type Limit = 'min' | 'nom' | 'max';
 
 /** A land and where the package counts it. */
@@ -181,6 +187,8 @@ function landsAt<P extends TerminalPlace | Spot>(
       id,
       number,
       schemeNumber,
+      shared: terminal.shared ?? false,
+      terminal: isKnown(terminals),
       group,
       end,
       far: where.far,
@@ -210,17 +218,17 @@ function spanLands(solution: SpanSolution, context: LandContext, stackFor: Stack
   });
   const [base, cornerBase] = [baseOf(land), corner && baseOf(corner)];
   const touching = correctedGroup(group, context.contacts.get(group.id));
-  return landsAt(solution, context, ({ end, along }: TerminalPlace, id): InFrame => {
+  return landsAt(solution, context, ({ end, along, out: beyond = 0 }: TerminalPlace, id): InFrame => {
     const atCorner = corner && cornerBase && isCornerPlace(group, along);
     const angle = end === 1 ? 0 : 180;
     const C = atCorner ? corner.C : land.C;
     return {
-      at: { ...HOME, at: { x: quantise((end * C) / 2), y: along }, angle },
+      at: { ...HOME, at: { x: quantise(end * (C / 2 + beyond)), y: along }, angle },
       end,
       stack: stackFor(group.id, id, atCorner ? cornerBase : base),
       contact: (limit) => {
         const [length, width] = [touching.length[limit], touching.width[limit]];
-        const out = (touching.span[limit] - length) / 2;
+        const out = (touching.span[limit] - length) / 2 + beyond;
         const at = { x: quantise(end * out), y: along };
         return { figure: spanFigure(group, length, width), at, rotation: angle };
       },
@@ -248,6 +256,7 @@ function pinLands(solution: PinSolution, context: LandContext, stackFor: StackFo
     copper: figure,
     copperSource: group.stated ? 'package' : sourceOf(solution),
     hole,
+    ...(group.stated?.slot ? { slot: group.stated.slot } : {}),
     ...(group.vias ? { vias: group.vias } : {}),
   };
   const { pin1Land, numbers } = context;

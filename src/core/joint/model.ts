@@ -75,6 +75,8 @@ export function spanModel(
     around('Etching of the side', F),
     around('Placement along', P),
     around('Placement across', P),
+    around('Place of the terminal, along', group.position?.x ?? 0),
+    around('Place of the terminal, across', group.position?.y ?? 0),
   ];
   const width = (group.width.min + group.width.max) / 2;
   return {
@@ -84,21 +86,21 @@ export function spanModel(
       {
         end: ends.outer,
         constant: Z / 2,
-        factors: [-0.5, 0, 0, 0, 1, 0, 0, -1, 0],
+        factors: [-0.5, 0, 0, 0, 1, 0, 0, -1, 0, -1, 0],
         goal: goals.outer,
         limit: endStaysOn(group.form) ? 0 : null,
       },
       {
         end: ends.inner,
         constant: -G / 2,
-        factors: group.inside ? [0, 0, 0, 0.5, 0, 1, 0, 1, 0] : [0.5, -1, 0, 0, 0, 1, 0, 1, 0],
+        factors: group.inside ? [0, 0, 0, 0.5, 0, 1, 0, 1, 0, 1, 0] : [0.5, -1, 0, 0, 0, 1, 0, 1, 0, 1, 0],
         goal: goals.inner,
         limit: null,
       },
       {
         end: 'side',
         constant: X / 2,
-        factors: [0, 0, -0.5, 0, 0, 0, 1, 0, -1],
+        factors: [0, 0, -0.5, 0, 0, 0, 1, 0, -1, 0, -1],
         goal: goals.side,
         limit: -sideOverhangLimit(acceptanceClass, group.form) * width,
       },
@@ -131,7 +133,12 @@ function spotModel(group: SpotGroup, land: Land, process: Process): JointModel {
 }
 
 /** Room between lead and wall, and copper round the hole. */
-function pinModel({ lead, title }: PinGroup, land: Land, level: Level, process: Process): JointModel {
+function pinModel(
+  { lead, title, position }: PinGroup,
+  land: Land,
+  level: Level,
+  process: Process,
+): JointModel {
   const { hole: drilled } = land.padstack;
   const hole = drilled ? narrowOf(drilled.figure) : 0;
   const { plus = 0, minus = 0 } = drilled ?? {};
@@ -147,14 +154,15 @@ function pinModel({ lead, title }: PinGroup, land: Land, level: Level, process: 
       of('Finished hole', { min: hole - minus, nom: hole, max: hole + plus } as Toleranced),
       around('Etching of the edge', process.fabricationTolerance),
       around('Drill wander', 2 * process.drillWander),
+      around('Place of the pin', Math.max(position?.x ?? 0, position?.y ?? 0)),
     ],
     margins: [
       // the lead may lie anywhere in its hole: half of what is left is its room all round
-      { end: 'wall', constant: 0, factors: [-0.5, 0.5, 0, 0], goal: HOLE_ALLOWANCE[level] / 2, limit: 0 },
+      { end: 'wall', constant: 0, factors: [-0.5, 0.5, 0, 0, -1], goal: HOLE_ALLOWANCE[level] / 2, limit: 0 },
       {
         end: 'ring',
         constant: narrowOf(land.copper.figure) / 2,
-        factors: [0, -0.5, 1, -1],
+        factors: [0, -0.5, 1, -1, 0],
         goal: process.minRing,
         limit: 0,
       },
@@ -169,6 +177,7 @@ export function jointModel(
   process: Process,
   level: Level,
 ): JointModel | null {
+  if (!land.terminal) return null;
   const group = groups.find(({ terminals }) => terminals.id === land.group);
   switch (group?.kind) {
     case 'span': {

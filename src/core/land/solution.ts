@@ -103,6 +103,8 @@ export function sizesOf(solution: SolvedGroup): SizeRow[] {
       proposed: proposed[symbol],
       settable,
     });
+    // a row that stands alone has no distances
+    if (solution.terminals.lone) return [row('Y', 'Land length', true), row('X', 'Land width', true)];
     return [
       row('Z', 'Outer distance', false),
       row('G', 'Inner distance', false),

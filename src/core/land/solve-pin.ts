@@ -78,8 +78,12 @@ export function solvePin(group: PinGroup, level: Level, process: Process, choice
   if (sizes.H !== undefined)
     steps.push({ symbol: 'H', formula: 'H', values: { H: proposedHole }, result: hole, note: 'set by hand' });
   const round = landFor(group, hole, level, process, steps);
-  let figure: Figure = { kind: 'round', diameter: round };
-  if (!choices.untrimmed.has('oblong')) {
+  const slot = group.stated?.slot ?? 0;
+  let figure: Figure =
+    slot > hole
+      ? { kind: 'oblong', width: quantise(round + slot - hole), height: round }
+      : { kind: 'round', diameter: round };
+  if (figure.kind === 'round' && !choices.untrimmed.has('oblong')) {
     const oblong = oblongFor(group, round, hole, process, steps);
     if (oblong) {
       figure = oblong;
@@ -102,7 +106,12 @@ export function solvePin(group: PinGroup, level: Level, process: Process, choice
   };
 }
 
-function holeFor({ lead, stated }: PinGroup, level: Level, process: Process, steps: Step[]): number {
+function holeFor(
+  { lead, stated, position }: PinGroup,
+  level: Level,
+  process: Process,
+  steps: Step[],
+): number {
   if (stated) {
     const note = 'as the part states it';
     steps.push({ symbol: 'H', formula: 'd', values: { d: stated.hole }, result: stated.hole, note });
@@ -113,7 +122,18 @@ function holeFor({ lead, stated }: PinGroup, level: Level, process: Process, ste
     const values = { bmax: lead.width.max, cmax: lead.thickness.max };
     steps.push({ symbol: 'dmax', formula: '√(bmax² + cmax²)', values, result: most });
   }
-  const allowance = HOLE_ALLOWANCE[level];
+  const usual = HOLE_ALLOWANCE[level];
+  // a pin whose place may lie farther off than the allowance covers needs as much room
+  const off = Math.max(position?.x ?? 0, position?.y ?? 0);
+  const allowance = Math.max(usual, off);
+  if (off > usual)
+    steps.push({
+      symbol: 'allowance',
+      formula: 'Q',
+      values: { Q: off, usual },
+      result: off,
+      note: 'over this range the place of the pin may lie, more than the usual allowance covers',
+    });
   const hole = drillFor(most + allowance, process);
   const values = { dmax: most, allowance };
   const note =

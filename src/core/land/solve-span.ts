@@ -3,6 +3,7 @@ import type { SpanGroup } from '../package/terminal';
 import type { Process } from '../process/process';
 import type { Step } from './derivation';
 import { GOALS_SOURCE, goalRowFor, goalsFor, REDUCED_HEEL } from './goals';
+import { quantise } from '../units/length';
 import { landFrom, roundLand } from './rounding';
 import type { GroupChoices, LandChoices, SpanSolution } from './solution';
 import { solveLand, type LandSize } from './solver';
@@ -32,13 +33,14 @@ export function solveSpan(
       result: goals.inner,
       note: heel.reduced ? 'the feet reach to the body: the heel goal is reduced' : 'the feet clear the body',
     });
+  if (group.lone) steps.push(aboutLone(group));
   const computed = solveLand(group, goals, process, steps);
   let proposed = roundLand(computed, rounding, steps);
   const trims: TrimId[] = [];
   // no trim for the body takes more of a heel than its reduced goal leaves
   const leastHeel = computed.G + 2 * (goals.inner - Math.min(goals.inner, REDUCED_HEEL[level]));
   for (const trim of TRIMS) {
-    if (choices.untrimmed.has(trim.id)) continue;
+    if (choices.untrimmed.has(trim.id) || (group.lone && trim.id !== 'row-gap')) continue;
     const trimmed = trim.apply(proposed, { group, process, rounding, thermalReach, leastHeel });
     if (!trimmed) continue;
     proposed = trimmed.land;
@@ -61,6 +63,18 @@ export function solveSpan(
     corner: null,
     trims,
     derivation: steps,
+  };
+}
+
+/** From where the land of a terminal that faces no other is reckoned. */
+function aboutLone({ span, length }: SpanGroup): Step {
+  const r = quantise((span.nom - length.nom) / 2);
+  return {
+    symbol: 'Lmax',
+    formula: '2·r + Tmax',
+    values: { r, Tmax: length.max },
+    result: span.max,
+    note: 'the terminal stands alone: it is reckoned about a point r inside of its middle',
   };
 }
 

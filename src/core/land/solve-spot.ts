@@ -13,6 +13,7 @@ const FORM: Readonly<Record<SpotGroup['form'], { title: string; source: string }
   column: { title: 'Solder column', source: 'IPC-7351B, table 14-4' },
   'land-grid': { title: 'Land grid, as large as the terminal', source: 'IPC-7351B, clause 14.4' },
   probe: { title: 'Land for a probe, as stated', source: 'The part itself' },
+  given: { title: 'Land as it is given', source: 'The pattern that was given' },
   thermal: { title: 'Exposed pad, as large as the terminal', source: 'IPC-7351B, clause 3.1.5' },
 };
 
@@ -39,9 +40,9 @@ export function solveSpot(group: SpotGroup, level: Level, choices: GroupChoices)
 
 function computedFigure({ form, contact }: SpotGroup, level: Level, steps: Step[]): Figure {
   const { nom } = contact;
-  if (form === 'land-grid' || form === 'thermal' || form === 'probe') {
+  if (form === 'given' || form === 'land-grid' || form === 'thermal' || form === 'probe') {
     const { width, height } = sizeOf(nom);
-    const note = 'as large as the terminal';
+    const note = form === 'given' ? 'as it is given' : 'as large as the terminal';
     if (nom.kind === 'round')
       steps.push({ symbol: 'D', formula: 'b', values: { b: width }, result: width, note });
     else {

@@ -1,3 +1,4 @@
+import type { PositionTolerance } from '../package/terminal';
 import { spread, type Toleranced } from '../units/toleranced';
 import type { Step } from './derivation';
 import type { Goals } from './goals';
@@ -12,6 +13,8 @@ export interface TerminalSizes {
   readonly width: Toleranced;
   /** S: inside distance, where the datasheet gives it in place of T. */
   readonly inside?: Toleranced;
+  /** Over which range the terminals' places may lie, along the span and across. */
+  readonly position?: PositionTolerance;
 }
 
 /** The tolerances of board and placement, mm. */
@@ -110,33 +113,43 @@ export function solveLand(
   { fabricationTolerance: F, placementTolerance: P }: LineTolerances,
   steps: Step[],
 ): LandSize {
-  const { span, width } = terminals;
+  const { span, width, position } = terminals;
+  // a place that may lie off adds its range to those of board and placement
+  const [Q, Q_X] = [position?.x ?? 0, position?.y ?? 0];
+  const [more, moreX] = [Q > 0 ? ' + Q²' : '', Q_X > 0 ? ' + Q²' : ''];
   const [C_L, C_W] = [spread(span), spread(width)];
   steps.push(
     { symbol: 'C_L', formula: 'Lmax − Lmin', values: { Lmax: span.max, Lmin: span.min }, result: C_L },
     { symbol: 'C_W', formula: 'Wmax − Wmin', values: { Wmax: width.max, Wmin: width.min }, result: C_W },
   );
   const inside = insideDistance(terminals, steps);
-  const Z = span.min + 2 * goals.outer + rss(C_L, F, P);
-  const G = inside.max - 2 * goals.inner - rss(inside.tolerance, F, P);
-  const X = width.min + 2 * goals.side + rss(C_W, F, P);
+  const Z = span.min + 2 * goals.outer + rss(C_L, F, P, Q);
+  const G = inside.max - 2 * goals.inner - rss(inside.tolerance, F, P, Q);
+  const X = width.min + 2 * goals.side + rss(C_W, F, P, Q_X);
   steps.push(
     {
       symbol: 'Z',
-      formula: 'Lmin + 2·J_outer + √(C_L² + F² + P²)',
-      values: { Lmin: span.min, J_outer: goals.outer, C_L, F, P },
+      formula: `Lmin + 2·J_outer + √(C_L² + F² + P²${more})`,
+      values: { Lmin: span.min, J_outer: goals.outer, C_L, F, P, ...(Q > 0 ? { Q } : {}) },
       result: Z,
     },
     {
       symbol: 'G',
-      formula: "Smax' − 2·J_inner − √(C_S² + F² + P²)",
-      values: { "Smax'": inside.max, J_inner: goals.inner, C_S: inside.tolerance, F, P },
+      formula: `Smax' − 2·J_inner − √(C_S² + F² + P²${more})`,
+      values: {
+        "Smax'": inside.max,
+        J_inner: goals.inner,
+        C_S: inside.tolerance,
+        F,
+        P,
+        ...(Q > 0 ? { Q } : {}),
+      },
       result: G,
     },
     {
       symbol: 'X',
-      formula: 'Wmin + 2·J_side + √(C_W² + F² + P²)',
-      values: { Wmin: width.min, J_side: goals.side, C_W, F, P },
+      formula: `Wmin + 2·J_side + √(C_W² + F² + P²${moreX})`,
+      values: { Wmin: width.min, J_side: goals.side, C_W, F, P, ...(Q_X > 0 ? { Q: Q_X } : {}) },
       result: X,
     },
     { symbol: 'Y', formula: '(Z − G)/2', values: { Z, G }, result: (Z - G) / 2 },

@@ -39,8 +39,12 @@ export const HARD_BALL_FACTOR: Triple = abc(1.15, 1.1, 1.05);
 /** Courtyard excess round grids and exposed pads, mm. */
 export const GRID_COURTYARD: Triple = abc(2, 1, 0.5);
 
-/** Grids take the grid's courtyard; a thermal land adds nothing to that of its package, a probe needs none. */
+/**
+ * Grids take the grid's courtyard, lands that are given the usual one; a thermal land adds nothing to
+ * that of its package, a probe needs none.
+ */
 export function spotCourtyard(form: SpotForm, level: Level): number {
+  if (form === 'given') return PIN_COURTYARD[level];
   return form === 'thermal' || form === 'probe' ? 0 : GRID_COURTYARD[level];
 }
 
@@ -53,7 +57,7 @@ export const HOLE_ALLOWANCE: Triple = abc(0.25, 0.2, 0.15);
 export const HOLE_MOST: Triple = abc(0.7, 0.7, 0.6);
 /** Land over hole and rings, mm. */
 export const LAND_ALLOWANCE: Triple = abc(0.6, 0.5, 0.4);
-/** Courtyard excess round through-hole parts, mm. */
+/** Courtyard excess round through-hole parts, and round most others, mm. */
 export const PIN_COURTYARD: Triple = abc(0.5, 0.25, 0.1);
 /** Step to which the land of a hole is rounded, mm. */
 export const HOLE_LAND_STEP = 0.05;

@@ -3,6 +3,7 @@ import type { Edit } from '../document/edit';
 import { applyEdits } from '../document/edit';
 import { entryEdit, entryOf, writtenEntry } from '../document/entries';
 import { MISSING, type Finding } from '../document/finding';
+import { COMPOSED, drawComposed } from './composed/draw';
 import type { Dimensions } from './definitions';
 import type { DrawnPackage, Plausibility } from './drawn';
 import { FAMILIES, familyById } from './families';
@@ -20,6 +21,7 @@ export interface PackageDrawing {
 
 /** Draws the package of a document, pin 1 upper left. Whoever makes the drawing, it comes out alike. */
 export function drawPackage(document: TapisDocument): PackageDrawing {
+  if (document.package.family === COMPOSED) return drawPieces(document);
   const family = familyById(document.package.family);
   if (!family) return { resolved: null, drawn: null, problems: [unknownFamily(document)] };
   const resolved = resolvePackage(family, document.package);
@@ -29,7 +31,22 @@ export function drawPackage(document: TapisDocument): PackageDrawing {
     ...optionProblems(resolved),
   ];
   if (!resolved.values) return { resolved, drawn: null, problems };
-  const drawn = drawFamily(family, resolved.values, resolved, document);
+  return unlessEmpty(resolved, drawFamily(family, resolved.values, resolved, document), problems);
+}
+
+/** Draws a package that is composed of pieces. */
+function drawPieces(document: TapisDocument): PackageDrawing {
+  const { resolved, drawn, problems: ofPieces } = drawComposed(document);
+  const problems = [...entryProblems(resolved), ...entryDoubts(resolved, document), ...ofPieces];
+  return drawn ? unlessEmpty(resolved, drawn, problems) : { resolved, drawn, problems };
+}
+
+/** A drawing, unless there is nothing on it that a land or a hole could be under. */
+function unlessEmpty(
+  resolved: ResolvedPackage,
+  drawn: DrawnPackage,
+  problems: readonly Finding[],
+): PackageDrawing {
   const empty = drawn.bores.length === 0 && drawn.groups.every(({ places }) => places.length === 0);
   return empty
     ? { resolved, drawn: null, problems: [...problems, noTerminals(resolved)] }
@@ -103,6 +120,8 @@ export interface ExampleDocument {
  * @returns `null` for a package that is not known
  */
 export function withExamples(document: TapisDocument): ExampleDocument | null {
+  // a composition has no example but itself
+  if (document.package.family === COMPOSED) return { document, filled: [] };
   const family = familyById(document.package.family);
   if (!family) return null;
   const filled = resolvePackage(family, document.package)

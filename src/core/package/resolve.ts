@@ -53,11 +53,14 @@ export interface ResolvedPackage {
   readonly unknown: readonly string[];
 }
 
+/** What a package asks for, whether a family says so or its own document. */
+export type Asked = Pick<FamilyDefinition, 'title' | 'dimensions' | 'options' | 'outlines'>;
+
 /**
- * Reads all dimensions of a package of a family. Entries may refer to one another in any order;
+ * Reads all dimensions of a package. Entries may refer to one another in any order;
  * a circle of references is an error of each entry in it.
  */
-export function resolvePackage(family: FamilyDefinition, intent: PackageIntent): ResolvedPackage {
+export function resolvePackage(family: Asked, intent: PackageIntent): ResolvedPackage {
   const options = chosenOptions(family, intent.options ?? {});
   const resolver = new Resolver(family, intent, options);
   const dimensions = family.dimensions.map((definition) => resolver.resolve(definition.symbol));
@@ -76,7 +79,7 @@ export function resolvePackage(family: FamilyDefinition, intent: PackageIntent):
   };
 }
 
-function chosenOptions(family: FamilyDefinition, chosen: Readonly<Record<string, string>>): Options {
+function chosenOptions(family: Asked, chosen: Readonly<Record<string, string>>): Options {
   return Object.fromEntries(
     family.options.map(({ id, choices }) => {
       const wanted = Object.hasOwn(chosen, id) ? chosen[id] : undefined;
@@ -101,7 +104,7 @@ class Resolver {
   private readonly open: string[] = [];
 
   constructor(
-    private readonly family: FamilyDefinition,
+    private readonly family: Asked,
     private readonly intent: PackageIntent,
     private readonly options: Options,
   ) {}

@@ -1,3 +1,4 @@
+import type { KeepOutIntent } from '../document/document';
 import type { Figure } from '../geometry/figure';
 import { HOME, putAngle, putPoint, turned, type Placement } from '../geometry/placement';
 import { isQuarter, type Point } from '../geometry/point';
@@ -18,16 +19,23 @@ export type TerminalForm =
   | 'pulled-back'
   | 'under-can';
 
-/** What lies under a package without a span to solve: grids and exposed pads; and lands for probes. */
+/**
+ * What lies under a package without a span to solve: grids and exposed pads; lands for probes; and
+ * lands as somebody gives them, of whose terminals nothing is known.
+ */
 export type SpotForm =
-  'collapsing-ball' | 'non-collapsing-ball' | 'column' | 'land-grid' | 'thermal' | 'probe';
+  'collapsing-ball' | 'non-collapsing-ball' | 'column' | 'land-grid' | 'thermal' | 'probe' | 'given';
 
 /** What all terminals of a package have in common. */
 interface AnyPlace {
   /** Where it comes when the package counts its terminals, from 1: round the part, or row by row. */
   readonly order: number;
-  /** The number that the family's own scheme gives, such as a grid's letter and digit. */
+  /** The number that the package's own scheme gives, such as a grid's letter and digit; none where it is empty. */
   readonly number?: string;
+  /** Its number is that of other terminals too. */
+  readonly shared?: true;
+  /** What it is known by in its group; its number, or its place in the group, where it is missing. */
+  readonly id?: string;
   /** Where the terminal is counted that this one is one piece of metal with, and whose number it carries. */
   readonly joins?: number;
 }
@@ -38,6 +46,8 @@ export interface TerminalPlace extends AnyPlace {
   readonly end: -1 | 1;
   /** Offset across the span from the middle, along the frame's y axis. mm */
   readonly along: number;
+  /** How far it stands out beyond the others of its row, along the span. mm */
+  readonly out?: number;
 }
 
 /** One terminal by its place in its group's frame. */
@@ -54,6 +64,14 @@ interface AnyGroup {
   readonly title: string;
   /** Where the group stands on the package, at any angle and on either side of the board. */
   readonly frame: Placement;
+  /** By how much its terminals may lie off their places, along the frame's axes; nothing where it is missing. */
+  readonly position?: PositionTolerance;
+}
+
+/** The whole range over which a place may lie, along two axes, as the root of the sum of squares. mm */
+export interface PositionTolerance {
+  readonly x: number;
+  readonly y: number;
 }
 
 /**
@@ -78,6 +96,8 @@ export interface SpanGroup extends AnyGroup {
   readonly body: { readonly size: Toleranced; readonly standoff: Toleranced } | null;
   /** Height of the body, where the goals depend on it. */
   readonly height?: number;
+  /** A row that stands alone: its span is nothing that a part has, only where the frame's origin was put. */
+  readonly lone?: true;
   /** Terminals whose inner end is round; sharp where it is missing. */
   readonly innerEnd?: 'round' | 'rounded' | 'chamfered';
   readonly places: readonly TerminalPlace[];
@@ -110,7 +130,9 @@ export interface PinGroup extends AnyGroup {
   /** Centre distances to the nearest neighbours along the frame's x and y; `null` where there is none. */
   readonly pitch: { readonly x: number | null; readonly y: number | null };
   /** A hole and land that the part's drawing states itself, as for a mounting hole. mm */
-  readonly stated?: { readonly hole: number; readonly land: number };
+  readonly stated?: { readonly hole: number; readonly land: number; readonly slot?: number };
+  /** Nothing is known of its leads: holes and lands are as they are given. */
+  readonly bare?: true;
   /** Small plated holes in the land, about its centre. mm */
   readonly vias?: readonly (Point & { readonly hole: number; readonly land: number })[];
   readonly places: readonly Spot[];
@@ -123,14 +145,18 @@ export type TerminalGroup = SpanGroup | SpotGroup | PinGroup;
 export interface Bore {
   readonly at: Point;
   readonly diameter: number;
+  /** What goes through it, and over which range its place may lie. */
+  readonly peg?: { readonly diameter: Toleranced; readonly off: number };
 }
 
-/** An area that something has to stay out of, on the component side or both. */
+/** An area that something has to stay out of: other parts on the component side unless it says more. */
 export interface KeepOut {
   readonly figure: Figure;
   readonly at: Point;
   readonly rotation: number;
   readonly why: string;
+  readonly what?: KeepOutIntent['what'];
+  readonly side?: KeepOutIntent['side'];
 }
 
 /** The frame of a group that stands as it is drawn. */
@@ -152,7 +178,7 @@ export function outwardOf({ frame }: SpanGroup, { end }: TerminalPlace): number 
 /** Where a terminal is on the package: the outer end of a span's, the middle of any other. mm */
 export function terminalAt(group: TerminalGroup, place: TerminalPlace | Spot): Point {
   if ('at' in place) return putPoint(group.frame, place.at);
-  const out = group.kind === 'span' ? group.span.nom / 2 : 0;
+  const out = (group.kind === 'span' ? group.span.nom / 2 : 0) + (place.out ?? 0);
   return putPoint(group.frame, { x: place.end * out, y: place.along });
 }
 
@@ -161,6 +187,6 @@ export function terminalAt(group: TerminalGroup, place: TerminalPlace | Spot): P
  * name of the place, such as `grid/B4`. It stays the same when other groups change.
  * @param index of the place in its group, from 0
  */
-export function landIdOf({ id }: Pick<TerminalGroup, 'id'>, { number }: AnyPlace, index: number): string {
-  return `${id}/${number ?? index + 1}`;
+export function landIdOf(group: Pick<TerminalGroup, 'id'>, { id, number }: AnyPlace, index: number): string {
+  return `${group.id}/${id ?? number ?? index + 1}`;
 }

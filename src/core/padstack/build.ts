@@ -93,13 +93,12 @@ function openingOf(copper: Figure, margin: number, { width, height, none }: Open
   ];
 }
 
-function holeOf({ hole }: StackBase, { hole: chosen }: StackChoices): StackHole | null {
+function holeOf({ hole, slot: given }: StackBase, { hole: chosen }: StackChoices): StackHole | null {
   if (hole === null) return null;
   const diameter = chosen.diameter ?? hole;
+  const slot = chosen.slot ?? given ?? 0;
   const figure: Figure =
-    chosen.slot !== null && chosen.slot > diameter
-      ? { kind: 'oblong', width: chosen.slot, height: diameter }
-      : { kind: 'round', diameter };
+    slot > diameter ? { kind: 'oblong', width: slot, height: diameter } : { kind: 'round', diameter };
   return { figure, plated: chosen.plated ?? true, plus: chosen.plus ?? 0, minus: chosen.minus ?? 0 };
 }
 
@@ -200,7 +199,7 @@ export const LONGEST_APERTURE = 4;
 /** Whether the paste of a land is split: that of every exposed pad, and of surface lands too large for one opening. */
 function wantsWindows({ kind, hole }: StackBase, land: Figure, { paste }: StackChoices): boolean {
   if (kind === 'thermal') return true;
-  if (kind !== 'surface' || hole !== null || paste.form !== null) return false;
+  if ((kind !== 'surface' && kind !== 'given') || hole !== null || paste.form !== null) return false;
   const { width, height } = sizeOf(land);
   return Math.max(width, height) > LONGEST_APERTURE + 1e-9;
 }

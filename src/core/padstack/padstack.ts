@@ -66,7 +66,7 @@ export interface Padstack {
   readonly sources: Readonly<Partial<Record<StackPart, Source>>>;
 }
 
-export type StackKind = 'surface' | 'thermal' | 'probe' | 'pin';
+export type StackKind = 'surface' | 'given' | 'thermal' | 'probe' | 'pin';
 
 /** What a land is by its package and the land formulas, before anything is chosen about its padstack. */
 export interface StackBase {
@@ -75,6 +75,8 @@ export interface StackBase {
   readonly copperSource: Source;
   /** Finished hole, mm; `null` for a surface land. */
   readonly hole: number | null;
+  /** Whole length of the slot that the part's drawing states. */
+  readonly slot?: number;
   /** How land 1 is told from the others, where it is one. */
   readonly first?: 'square' | 'rounded';
   /** Vias that the part's drawing states. */

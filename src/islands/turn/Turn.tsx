@@ -210,8 +210,8 @@ function solderKinds({ lands, body: { heights } }: Footprint) {
   const thickness = heights.seating - heights.landTop;
   if (thickness <= 1e-6) return [];
   const kinds = new Map<string, { key: string; geometry: BufferGeometry; copies: Copy[] }>();
-  for (const { hole, far, contact, padstack, rotation } of lands) {
-    if (hole || far) continue;
+  for (const { hole, far, terminal, contact, padstack, rotation } of lands) {
+    if (hole || far || !terminal) continue;
     const key = `${padstack.name} ${contact.nom.figure.kind}`;
     const kind = kinds.get(key) ?? {
       key,

@@ -146,6 +146,7 @@ function spotAgrees({ form, contact }: SpotGroup, computed: object, at: number):
     'land-grid': b,
     thermal: b,
     probe: b,
+    given: b,
   }[form];
   expect(computed).toEqual({ kind: 'round', diameter: expect.closeTo(land, 6) });
 }

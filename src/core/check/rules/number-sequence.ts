@@ -26,7 +26,10 @@ export const numberSequence: Rule = {
     const found: RuleFinding[] = [];
     for (const [number, same] of byNumber) {
       const [first] = same as [Land];
+      const [meant] = same.filter(({ schemeNumber }) => schemeNumber !== '');
       if (number.trim() === '') {
+        // a hole that only holds the part has none
+        if (!meant) continue;
         const message = fill(messages.empty, { land: first.id });
         const measured = { value: 0, limit: 1, unit: 'count' } as const;
         found.push({
@@ -35,7 +38,10 @@ export const numberSequence: Rule = {
           place: { at: first.at, lands: idsOf(same) },
           remedies: [restore(same)],
         });
-      } else if (same.length > 1 && !isOnePiece(same)) {
+      } else if (
+        same.filter(({ shared }) => !shared).length > (same.some(({ shared }) => shared) ? 0 : 1) &&
+        !isOnePiece(same)
+      ) {
         const message = fill(messages.double, { number, count: same.length });
         const measured = { value: same.length, limit: 1, unit: 'count' } as const;
         const place = { at: first.at, lands: idsOf(same) };

@@ -51,7 +51,7 @@ export const surfaceHeader = defineFamily<Symbol>({
       name: 'Leads',
       choices: [
         { id: 'two', name: 'two rows of pins' },
-        { id: 'staggered', name: 'one row, leads to alternate sides' },
+        { id: 'staggered', name: 'one row, sides in turn' },
       ],
     },
     {

@@ -1,0 +1,216 @@
+import type { SheetUnit, TapisDocument } from '../../document/document';
+import type { Finding } from '../../document/finding';
+import { COMPOSITION, type CompositionIntent, type PieceRead } from '../../document/pieces';
+import { readFields, type Symbols } from '../../document/read-fields';
+import { pointerKey } from '../../document/edit';
+import { quantise } from '../../units/length';
+import type { DimensionDefinition } from '../definitions';
+import type { DrawnPackage } from '../drawn';
+import { resolvePackage, type ResolvedPackage } from '../resolve';
+import type { Bore, KeepOut, TerminalGroup } from '../terminal';
+import { extentOf, solidsOf } from './bodies';
+import { figureOf } from './element';
+import { groupsOf } from './groups';
+import { plainName, readNaming } from './naming';
+import { isNumbered, numbersOf } from './numbers';
+import { placed, type Item, type Misplaced, type PlacedPiece } from './place';
+import { rangeOf } from './slack';
+
+/** The family that is none: what a document's pieces make up. */
+export const COMPOSED = 'composed';
+
+/** A composed package: its dimensions, its pieces where they lie, and its drawing as far as it goes. */
+export interface Composition {
+  readonly resolved: ResolvedPackage;
+  readonly pieces: readonly PlacedPiece[];
+  /** `null` while anything of it cannot be read or placed. */
+  readonly drawn: DrawnPackage | null;
+  readonly problems: readonly Finding[];
+}
+
+/** Draws a package as its pieces say. */
+export function drawComposed({ package: intent }: TapisDocument): Composition {
+  const definitions = definitionsOf(intent);
+  const title = intent.title?.trim() || 'Composed package';
+  const resolved = resolvePackage({ title, dimensions: definitions, options: [] }, intent);
+  const symbols: Symbols = new Map(
+    resolved.dimensions.flatMap(({ definition: { symbol, kind }, value }) =>
+      value ? [[symbol, { kind, value }] as const] : [],
+    ),
+  );
+  const { pieces: given, named, naming } = intent;
+  const composition: CompositionIntent = {
+    ...(given ? { pieces: given } : {}),
+    ...(named ? { named } : {}),
+    ...(naming === undefined ? {} : { naming }),
+  };
+  const unit: SheetUnit = intent.unit ?? 'mm';
+  const read = readFields(COMPOSITION, composition, '/package', unit, symbols);
+  const layout = placed(read.value.pieces);
+  const problems = [
+    ...read.problems,
+    ...repeatedIds(read.value.pieces),
+    ...layout.trouble.map(told),
+    ...(read.value.pieces.length === 0 ? [NO_PIECES] : []),
+  ];
+  const name = namingOf(naming, resolved);
+  const whole = problems.length === 0 && resolved.values !== null;
+  return {
+    resolved,
+    pieces: layout.placed,
+    drawn: whole ? drawn(layout.placed, resolved, intent.first ?? null, name.template) : null,
+    problems: [...problems, ...name.problems],
+  };
+}
+
+/** Dimensions of a composed package are those that its document has; `n` and n with a letter or digit are counts. */
+function definitionsOf({ dimensions, named = {} }: TapisDocument['package']): DimensionDefinition[] {
+  const symbols = new Set([...Object.keys(named), ...Object.keys(dimensions)]);
+  return [...symbols].map((symbol): DimensionDefinition => {
+    const said = Object.hasOwn(named, symbol) ? named[symbol] : undefined;
+    const kind = said?.kind ?? (/^n[A-Z0-9]?$/.test(symbol) ? 'count' : 'length');
+    return {
+      symbol,
+      name: said?.name ?? 'Dimension',
+      help: said?.help ?? 'As the drawing has it',
+      kind,
+      limits: kind === 'count' ? [0, 4000] : [0, 1000],
+      ...(said?.basic ? { basic: true } : {}),
+    };
+  });
+}
+
+const BASE = {
+  rule: 'entry',
+  severity: 'stop',
+  source: 'Composed packages',
+  stage: 'measure',
+  remedies: [],
+} as const;
+
+const NO_PIECES: Finding = {
+  ...BASE,
+  title: 'No pieces yet',
+  message: 'Say what the package is made of: a row of terminals, a peg, a body.',
+  place: { field: '/package/pieces' },
+};
+
+function told({ piece, field, message }: Misplaced): Finding {
+  const at = `/package/pieces/${pointerKey(piece.id)}`;
+  return {
+    ...BASE,
+    title: `${piece.name ?? `Piece ${piece.id}`} has no place`,
+    message,
+    place: { field: field === '' ? at : `${at}/${field}` },
+  };
+}
+
+function repeatedIds(pieces: readonly PieceRead[]): Finding[] {
+  const seen = new Set<string>();
+  return pieces.flatMap(({ id }): Finding[] => {
+    if (!seen.has(id)) {
+      seen.add(id);
+      return [];
+    }
+    return [
+      {
+        ...BASE,
+        title: `Two pieces are called ${id}`,
+        message: `The id ${id} stands at two pieces; each needs one of its own.`,
+        place: { field: `/package/pieces/${pointerKey(id)}` },
+      },
+    ];
+  });
+}
+
+function namingOf(pattern: string | undefined, { dimensions }: ResolvedPackage) {
+  const none = { template: null, problems: [] as Finding[] };
+  if (pattern === undefined || pattern.trim() === '') return none;
+  const read = readNaming(pattern.trim(), dimensions);
+  if (read.ok) return { ...none, template: read.value };
+  const problem: Finding = {
+    ...BASE,
+    severity: 'caution',
+    title: 'Pattern of the standard name cannot be used',
+    message: `“${pattern}”: ${read.error}`,
+    place: { field: '/package/naming' },
+  };
+  return { ...none, problems: [problem] };
+}
+
+function drawn(
+  pieces: readonly PlacedPiece[],
+  { title, values }: ResolvedPackage,
+  first: CompositionIntent['first'] | null,
+  name: DrawnPackage['name'] | null,
+): DrawnPackage {
+  const numbers = numbersOf(pieces);
+  const orders = ordersOf(numbers);
+  const groups = pieces.flatMap((piece) => groupsOf(piece, { numbers, orders }));
+  const items = pieces.flatMap((piece) => piece.items);
+  return {
+    title,
+    type: 'OTHER',
+    groups,
+    bores: items.flatMap(boresOf),
+    keepOuts: pieces.flatMap(keepOutsOf),
+    extent: extentOf(pieces),
+    solids: solidsOf(pieces),
+    lines: [],
+    name: name ?? plainName(countOf(groups)),
+    polarised: first === null ? countOf(groups) > 1 : first !== 'plain',
+    polarity: first === 'cathode' || first === 'plus' ? first : null,
+    legend: 'outline',
+    leadThickness: (values && Object.hasOwn(values, 'c') && values['c']?.nom) || null,
+    plausibility: { findings: [], held: [] },
+  };
+}
+
+/** Terminals are counted by their numbers; those whose number is none, or letters, as the pieces come. */
+function ordersOf(numbers: ReturnType<typeof numbersOf>): ReadonlyMap<Item, number> {
+  const value = ({ number }: { readonly number: string }) =>
+    /^\d+$/.test(number) ? Number(number) : Infinity;
+  const sorted = [...numbers].sort(([, a], [, b]) => (value(a) === value(b) ? 0 : value(a) - value(b)));
+  return new Map(sorted.map(([item], i) => [item, i + 1]));
+}
+
+const countOf = (groups: readonly TerminalGroup[]): number =>
+  groups.reduce((sum, { places }) => sum + places.filter(({ number }) => number !== '').length, 0);
+
+/** Play of a peg in a hole whose size nobody gives, beside what their places may be off by. mm */
+const PEG_PLAY = 0.1;
+
+/** Holes without copper: as they are given, or large enough for a peg wherever it may be. */
+function boresOf({ element, at, slack }: Item): Bore[] {
+  if (isNumbered(element) || (element.what !== 'hole' && element.what !== 'peg')) return [];
+  const diameter = element.what === 'peg' ? element.diameter : null;
+  const off = quantise(Math.max(rangeOf(slack.x), rangeOf(slack.y)));
+  const peg = diameter && { peg: { diameter, off } };
+  if (element.hole) return [{ at, diameter: element.hole.nom, ...peg }];
+  if (!peg) return [];
+  return [
+    {
+      at,
+      diameter: quantise(Math.ceil((peg.peg.diameter.max + PEG_PLAY + off) / 0.05 - 1e-6) * 0.05),
+      ...peg,
+    },
+  ];
+}
+
+function keepOutsOf({ piece: { what, free, side, why, name }, items }: PlacedPiece): KeepOut[] {
+  if (what !== 'keep-out') return [];
+  return items.flatMap(({ element, at, rotation }): KeepOut[] => {
+    const figure = figureOf(element, 'nom');
+    if (!figure.ok) return [];
+    return [
+      {
+        figure: figure.value,
+        at,
+        rotation,
+        why: why ?? name ?? '',
+        ...(free ? { what: free } : {}),
+        ...(side ? { side } : {}),
+      },
+    ];
+  });
+}

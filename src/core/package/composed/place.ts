@@ -1,0 +1,276 @@
+import type { PieceRead } from '../../document/pieces';
+import { boxRound, type Box } from '../../geometry/box';
+import { place as placeFigure } from '../../geometry/figure';
+import { fullTurn, isQuarter, turn, type Point } from '../../geometry/point';
+import { fail, ok, type Result } from '../../units/result';
+import { quantise } from '../../units/length';
+import { arranged, TOWARDS, type Slot } from './arrange';
+import { figureOf, type Element } from './element';
+import { added, between, FIRM, slackOf, type Slack } from './slack';
+
+type Axis = 'x' | 'y';
+
+/** One element of a piece where it lies on the part, and what its place may be off by. mm, degrees */
+export interface Item {
+  readonly slot: Slot;
+  readonly element: Element;
+  readonly at: Point;
+  readonly rotation: number;
+  /** Seen as in a mirror that stands along its own x axis. */
+  readonly mirrored: boolean;
+  readonly slack: Readonly<Record<Axis, Slack>>;
+}
+
+/** A piece where it lies. */
+export interface PlacedPiece {
+  readonly piece: PieceRead;
+  /** Its own middle, which places that are left out count for too. */
+  readonly middle: Point;
+  readonly angle: number;
+  readonly items: readonly Item[];
+}
+
+/** Why a piece cannot be placed, and which of its fields says so. */
+export interface Misplaced {
+  readonly piece: PieceRead;
+  /** Of the piece, such as `xFrom/of`; empty where it is the piece as a whole. */
+  readonly field: string;
+  readonly message: string;
+}
+
+/** What a piece is called: by its name, else by its id. */
+export const calledOf = ({ name, id }: PieceRead): string => name ?? id;
+
+/**
+ * Places every piece from the others that it names. One that cannot be placed is told, and so is one
+ * that is placed from it.
+ */
+export function placed(pieces: readonly PieceRead[]): {
+  readonly placed: readonly PlacedPiece[];
+  readonly trouble: readonly Misplaced[];
+} {
+  const layout = new Layout(pieces);
+  const results = pieces.map((piece) => layout.of(piece));
+  return {
+    placed: results.flatMap((result) => (result.ok ? [result.value] : [])),
+    trouble: results.flatMap((result) => (result.ok || !result.error ? [] : [result.error])),
+  };
+}
+
+/** A piece, or why it has no place; `null` where that is told of another one. */
+type Outcome = Result<PlacedPiece, Misplaced | null>;
+
+class Layout {
+  private readonly byId: ReadonlyMap<string, PieceRead>;
+  private readonly done = new Map<string, Outcome>();
+  private readonly open: PieceRead[] = [];
+
+  constructor(pieces: readonly PieceRead[]) {
+    // of two with one id the first is meant by others
+    this.byId = new Map([...pieces].reverse().map((piece) => [piece.id, piece]));
+  }
+
+  of(piece: PieceRead): Outcome {
+    const known = this.done.get(piece.id);
+    if (known) return known;
+    this.open.push(piece);
+    const outcome = this.place(piece);
+    this.open.pop();
+    this.done.set(piece.id, outcome);
+    return outcome;
+  }
+
+  /** Another piece that one refers to in a field. */
+  private other(piece: PieceRead, id: string, field: string): Outcome {
+    const other = this.byId.get(id);
+    const told = (message: string): Outcome => fail({ piece, field, message });
+    if (!other) {
+      const others = [...this.byId.keys()].filter((known) => known !== piece.id).join(', ');
+      return told(`There is no piece “${id}”${others ? `; there are ${others}` : ''}.`);
+    }
+    const start = this.open.indexOf(other);
+    if (start >= 0) {
+      const chain = [...this.open.slice(start), other].map(calledOf).join(' → ');
+      return told(`It goes round in a circle: ${chain}. Place one of them from the origin.`);
+    }
+    const outcome = this.of(other);
+    // the other one's trouble is told there
+    return outcome.ok ? outcome : fail(null);
+  }
+
+  private place(piece: PieceRead): Outcome {
+    const source = piece.as === 'mirror' || piece.as === 'repeat' ? this.source(piece) : null;
+    if (source && !source.ok) return source;
+    const made = source ? ok(copied(piece, source.value)) : itemsOf(piece);
+    if (!made.ok) return fail({ piece, field: '', message: `${calledOf(piece)} ${made.error}.` });
+    const angle = piece.as === 'mirror' ? 0 : (piece.angle ?? 0);
+    const { middle } = made.value;
+    const items = made.value.items.map((item) => turnedItem(item, angle));
+    const x = this.along('x', piece, { items, middle });
+    if (!x.ok) return x;
+    const y = this.along('y', piece, { items, middle });
+    if (!y.ok) return y;
+    const put = (p: Point): Point => ({
+      x: quantise(p.x + x.value.shift),
+      y: quantise(p.y + y.value.shift),
+    });
+    return ok({
+      piece,
+      middle: put(middle),
+      angle,
+      items: items.map((item) => ({
+        ...item,
+        at: put(item.at),
+        slack: {
+          x: added(x.value.slack, between(item.slack.x, x.value.mine)),
+          y: added(y.value.slack, between(item.slack.y, y.value.mine)),
+        },
+      })),
+    });
+  }
+
+  /** The piece that one mirrors or repeats. */
+  private source(piece: PieceRead): Outcome {
+    if (piece.of !== null) return this.other(piece, piece.of, 'of');
+    const message = `${calledOf(piece)} needs the piece that it ${piece.as === 'mirror' ? 'mirrors' : 'repeats'}.`;
+    return fail({ piece, field: 'of', message });
+  }
+
+  /** How far a piece is moved along an axis, and by how much that may be off. */
+  private along(
+    axis: Axis,
+    piece: PieceRead,
+    own: Lying,
+  ): Result<{ shift: number; slack: Slack; mine: Slack }, Misplaced | null> {
+    const [field, point] = axis === 'x' ? (['xFrom', 'xMine'] as const) : (['yFrom', 'yMine'] as const);
+    const told = (where: string, message: string) => fail({ piece, field: where, message });
+    const { of, ...theirPoint } = piece[field];
+    const mine = pointOf(axis, own, piece[point]);
+    if (!mine.ok) return told(point, `${calledOf(piece)} ${mine.error}.`);
+    const length = piece[axis];
+    const distance = { at: length?.nom ?? 0, slack: length ? slackOf(length) : FIRM };
+    // the line that a piece is mirrored at lies where it is put itself
+    const ownAt = piece.as === 'mirror' ? 0 : mine.value.at;
+    if (of === null || of === '')
+      return ok({ shift: quantise(distance.at - ownAt), slack: distance.slack, mine: mine.value.slack });
+    const other = this.other(piece, of, `${field}/of`);
+    if (!other.ok) return other;
+    const theirs = pointOf(axis, other.value, theirPoint);
+    if (!theirs.ok) return told(field, `${calledOf(other.value.piece)} ${theirs.error}.`);
+    return ok({
+      shift: quantise(theirs.value.at + distance.at - ownAt),
+      slack: added(theirs.value.slack, distance.slack),
+      mine: mine.value.slack,
+    });
+  }
+}
+
+/** Elements and their middle, before or after they are moved. */
+type Lying = Pick<PlacedPiece, 'items' | 'middle'>;
+const ORIGIN: Point = { x: 0, y: 0 };
+
+/** The elements of another piece, mirrored where they lie, or about their own middle. */
+function copied({ as, across }: PieceRead, { items, middle }: PlacedPiece): Lying {
+  if (as === 'mirror') {
+    const way = across ?? 'left-right';
+    return { items: items.map((item) => mirroredItem(item, way)), middle: mirroredPoint(middle, way) };
+  }
+  const home = ({ x, y }: Point): Point => ({ x: x - middle.x, y: y - middle.y });
+  return { items: items.map((item) => ({ ...item, at: home(item.at) })), middle: ORIGIN };
+}
+
+/** The elements of a piece about its own middle. */
+function itemsOf(piece: PieceRead): Result<Lying, string> {
+  const slots = arranged(piece);
+  if (!slots.ok) return slots;
+  const items: Item[] = [];
+  for (const slot of slots.value) {
+    const element = elementAt(piece, slot.name);
+    const figure = figureOf(element, 'nom');
+    if (!figure.ok) return fail(figure.error);
+    const lone = slot.end === null && piece.as !== 'ring' && piece.what === 'terminal';
+    const rotation = slot.rotation + (lone ? TOWARDS[piece.toe ?? 'right'] : 0);
+    items.push({ slot, element, at: slot.at, rotation, mirrored: false, slack: slot.walk });
+  }
+  return ok({ items, middle: ORIGIN });
+}
+
+/** What a place has of its own goes before what the piece says of all. */
+function elementAt(piece: PieceRead, name: string): Element {
+  const own = piece.differ.get(name);
+  if (!own) return piece;
+  const said = Object.entries(own).filter(([key, value]) => key !== 'none' && value !== null);
+  return { ...piece, ...Object.fromEntries(said) };
+}
+
+function turnedItem(item: Item, angle: number): Item {
+  if (fullTurn(angle) === 0) return item;
+  const { x, y } = turn(item.at, angle);
+  const { slack } = item;
+  const upright = isQuarter(angle) && angle % 180 !== 0;
+  // at other angles both may be off by either
+  const larger = slack.x.worst > slack.y.worst ? slack.x : slack.y;
+  return {
+    ...item,
+    at: { x, y },
+    rotation: fullTurn(item.rotation + angle),
+    slack: isQuarter(angle) ? (upright ? { x: slack.y, y: slack.x } : slack) : { x: larger, y: larger },
+  };
+}
+
+function mirroredItem(item: Item, across: 'left-right' | 'top-bottom'): Item {
+  const rotation = fullTurn((across === 'left-right' ? 180 : 0) - item.rotation);
+  return { ...item, at: mirroredPoint(item.at, across), rotation, mirrored: !item.mirrored };
+}
+
+const mirroredPoint = ({ x, y }: Point, across: 'left-right' | 'top-bottom'): Point =>
+  across === 'left-right' ? { x: 0 - x, y } : { x, y: 0 - y };
+
+/** Where an item reaches to on the part. mm */
+export function boxOfItem({ element, at, rotation }: Item): Box {
+  const figure = figureOf(element, 'nom');
+  return placeFigure(figure.ok ? figure.value : { kind: 'round', diameter: 0 }, at, rotation);
+}
+
+interface Reached {
+  readonly at: number;
+  readonly slack: Slack;
+}
+
+/** A point of a piece along an axis, and what lies between it and the piece's first place. */
+function pointOf(
+  axis: Axis,
+  { items, middle }: Lying,
+  { at: name, edge }: { readonly at: string | null; readonly edge: 'low' | 'centre' | 'high' | null },
+): Result<Reached, string> {
+  const which = name === null || name === '' ? 'centre' : name;
+  const [first, last] = [items[0], items.at(-1)];
+  if (!first || !last) return fail('has no places');
+  if (which === 'centre') {
+    const centre = shareBetween(first.slack[axis], last.slack[axis]);
+    if ((edge ?? 'centre') === 'centre') return ok({ at: middle[axis], slack: centre });
+    const box = boxRound(items.map(boxOfItem)) as Box;
+    return ok({ at: edgeAt(box, axis, edge), slack: centre });
+  }
+  const item =
+    which === 'first'
+      ? first
+      : which === 'last'
+        ? last
+        : which === 'middle'
+          ? items[Math.floor((items.length - 1) / 2)]
+          : items.find(({ slot }) => slot.name === which);
+  if (!item) return fail(`has no place ${which}`);
+  if ((edge ?? 'centre') === 'centre') return ok({ at: item.at[axis], slack: item.slack[axis] });
+  return ok({ at: edgeAt(boxOfItem(item), axis, edge), slack: item.slack[axis] });
+}
+
+/** The middle of a walk between its ends. */
+function shareBetween(a: Slack, b: Slack): Slack {
+  return { worst: (a.worst + b.worst) / 2, squares: (a.squares + b.squares) / 2 };
+}
+
+function edgeAt({ minX, minY, maxX, maxY }: Box, axis: Axis, edge: 'low' | 'centre' | 'high' | null): number {
+  const [low, high] = axis === 'x' ? [minX, maxX] : [minY, maxY];
+  return edge === 'low' ? low : edge === 'high' ? high : (low + high) / 2;
+}
