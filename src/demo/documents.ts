@@ -1,4 +1,5 @@
 import type { TapisDocument } from '../core/document/document';
+import { COMPOSED_DOCUMENTS } from './composed';
 
 /** The file of the sensor connector's model, served beside the application. */
 export const DEMO_MODEL = {
@@ -463,4 +464,5 @@ export const DEMO_DOCUMENTS: readonly TapisDocument[] = [
     process: 'standard',
     marks: { reference: 'H3', value: 'M2.5' },
   },
+  ...COMPOSED_DOCUMENTS,
 ];

@@ -119,6 +119,10 @@ const ELEMENT = {
   profile: notation('Profile', 4000, triples, {
     help: 'Of a turned body: radius and height, from the axis round the outside and back to it.',
   }),
+  turned: amount('Turned', [-360, 360], {
+    whole: false,
+    help: 'Degrees counter-clockwise, each about its own place.',
+  }),
   material: choice('Material', ['moulding', 'ceramic', 'metal']),
   vias: notation('Vias', 4000, triples, { help: 'Small plated holes in that land, as x,y,diameter.' }),
 };
@@ -185,14 +189,22 @@ const PIECE = record(
     numbers: record('Numbers', {
       from: text('from', 12, { help: 'The first number; the next free one where missing.' }),
       by: amount('by', [-100, 100]),
-      list: text('list', 20_000, { help: 'Numbers one by one, with blanks between.' }),
+      list: text('list', 20_000, {
+        help: 'Numbers of all places one by one, with blanks between; - for a place without one.',
+      }),
       shared: text('all', 12, { help: 'One number for all of them.' }),
       none: flag('none'),
       grid: flag('grid', { help: 'Letters for rows, digits for columns.' }),
       backwards: flag('backwards'),
+      gaps: flag('gaps', { help: 'Places left out keep their numbers free.' }),
     }),
   },
-  { name: 'piece', stage: 'measure', required: ['what'] },
+  {
+    name: 'piece',
+    stage: 'measure',
+    required: ['what'],
+    otherwise: { words: 'The last good drawing stays until it is mended.', remedy: 'Clear it' },
+  },
 );
 
 /** What a composed package has beside its dimensions. */

@@ -1,3 +1,5 @@
+import type { PackageIntent } from '../document/document';
+import { STARTS } from './composed/starts';
 import type { DimensionDefinition, OptionDefinition, StandardOutline } from './definitions';
 import { FAMILIES } from './families';
 import { derivedText } from './resolve';
@@ -17,9 +19,25 @@ export interface PackageKind {
   readonly outlines: readonly StandardOutline[];
   /** Entry texts of a common size, to start a drawing from; typical, not a datasheet. */
   readonly example: Readonly<Partial<Record<string, string>>>;
+  /** A composed package to start from, as it is entered. */
+  readonly package?: PackageIntent;
 }
 
-/** Everything that can be started from, as plain data. */
+/** What a new footprint of a kind has as its package. */
+export function packageOf({ id, package: start }: PackageKind): PackageIntent {
+  return start ?? { family: id, dimensions: {} };
+}
+
+/** Starting points of composed packages. */
+export const COMPOSED_KINDS: readonly PackageKind[] = STARTS.map((start) => ({
+  ...start,
+  dimensions: [],
+  options: [],
+  outlines: [],
+  example: {},
+}));
+
+/** Every family, as plain data. */
 export const CATALOGUE: readonly PackageKind[] = FAMILIES.map(
   ({ id, title, summary, keywords, dimensions, options, outlines, example }) => ({
     id,

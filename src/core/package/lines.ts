@@ -1,3 +1,4 @@
+import type { Toleranced } from '../units/toleranced';
 import { turn, type Point } from '../geometry/point';
 
 /** The three views of a drawing; plan shows (x, y), front (x, z), side (y, z). */
@@ -14,6 +15,8 @@ export interface DimensionLine {
   readonly to: Point;
   readonly side: 'top' | 'bottom' | 'left' | 'right';
   readonly tier: number;
+  /** What it states, where that is no dimension of the package: its symbol is then the place of the entry in the document. */
+  readonly states?: Toleranced;
 }
 
 /** A dimension line from one point of a view to another, standing off to a side. */

@@ -5,7 +5,7 @@ import type { Drawable } from '../../core/footprint/footprint';
 import type { SettableSize } from '../../core/land/solution';
 import { useEntryOf } from '../fields/choices';
 import { EntryInput } from '../fields/EntryInput';
-import { useDimensionField, type EntryField } from '../fields/useEntry';
+import { useDimensionField, useWritten, type EntryField } from '../fields/useEntry';
 import { useLandField } from '../fields/useLandField';
 import type { ValuePlace } from '../sheet/view';
 import { useBench } from '../state/context';
@@ -27,7 +27,8 @@ export function sheetField(
   drawable: Drawable,
   symbol: string,
 ): ((place: ValuePlace) => ReactNode) | null {
-  if (stage === 'measure') return (place) => <DatasheetField {...place} />;
+  if (stage === 'measure')
+    return (place) => (symbol.startsWith('/') ? <PieceField {...place} /> : <DatasheetField {...place} />);
   if (stage === 'rise') {
     const name = Object.hasOwn(HEIGHT_FIELDS, symbol) ? HEIGHT_FIELDS[symbol] : undefined;
     return name === undefined ? null : (place) => <HeightField {...place} name={name} />;
@@ -36,6 +37,11 @@ export function sheetField(
   const drawn = landDimensions(drawable.footprint).find((line) => line.symbol === symbol);
   if (!drawn || !SETTABLE.includes(drawn.size)) return null;
   return (place) => <LandField {...place} group={drawn.group} size={drawn.size as SettableSize} />;
+}
+
+/** A length of a piece's place: its symbol is where the document has it. */
+function PieceField(place: ValuePlace) {
+  return <FloatingInput {...place} field={useWritten(place.symbol, place.onClose)} />;
 }
 
 function DatasheetField(place: ValuePlace) {

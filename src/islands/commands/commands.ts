@@ -1,6 +1,7 @@
 import { navigate } from 'wouter/use-browser-location';
 import { LEVELS } from '../../core/document/document';
 import type { Format } from '../../core/format/format';
+import { COMPOSED } from '../../core/package/composed/draw';
 import { PROCESSES } from '../../core/process';
 import { download } from '../common/download';
 import { shelf } from '../common/shelf-store';
@@ -59,6 +60,12 @@ export const COMMANDS: readonly Command[] = [
     shown: 'T',
     run: (s) => s.set({ fourth: s.fourth === 'title' ? 'turn' : 'title', whole: null }),
   },
+  {
+    name: 'Add a piece to a composed package (in its fields Ctrl Enter)',
+    keys: ['e'],
+    shown: 'E',
+    run: (s) => s.document.package.family === COMPOSED && s.set({ stage: 'measure', addingPiece: true }),
+  },
   { name: 'Next land', keys: ['n'], shown: 'N', run: (s) => stepLand(s, 1) },
   { name: 'Land before', keys: ['v'], shown: 'V', run: (s) => stepLand(s, -1) },
   {
@@ -88,6 +95,17 @@ export const COMMANDS: readonly Command[] = [
       void attempt(`Duplicating ${s.document.name}`, async () => {
         const copy = await shelf.duplicate(s.id, s.document);
         if (copy) navigate(`/bench/${copy.id}`);
+      }),
+  },
+  {
+    name: 'Take apart into pieces (the original stays)',
+    run: (s) =>
+      void attempt(`Taking ${s.document.name} apart`, async () => {
+        const { apartFrom } = await import('../../core/package/composed/take-apart');
+        const apart = apartFrom(s.document);
+        const [stored] = apart ? await shelf.add([{ ...apart, name: `${apart.name}, apart` }]) : [];
+        if (stored) navigate(`/bench/${stored.id}`);
+        else s.set({ refusal: 'Only a footprint of a family that is complete can be taken apart.' });
       }),
   },
   {

@@ -1,4 +1,5 @@
 import { useRef, type FocusEvent, type KeyboardEvent } from 'react';
+import { valueAt } from '../../core/document/edit';
 import { entryEdit, entryOf, writtenEntry } from '../../core/document/entries';
 import { useBench } from '../state/context';
 
@@ -56,6 +57,17 @@ export function useField(
       }
     },
   };
+}
+
+/** The field of an entry that stands at a place of the document, as it was typed. */
+export function useWritten(at: string, onDone: OnDone = LEAVE): EntryField {
+  const value = useBench((s) => valueAt(s.document, at));
+  const edit = useBench((s) => s.edit);
+  return useField(
+    typeof value === 'string' ? value : '',
+    (next, gesture) => edit([{ at, value: next === '' ? undefined : next }], gesture),
+    onDone,
+  );
 }
 
 /** The field of a datasheet dimension. */

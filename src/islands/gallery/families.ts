@@ -1,7 +1,7 @@
 import { newDocument } from '../../core/document/document';
 import { compile } from '../../core/footprint/compile';
 import type { Footprint } from '../../core/footprint/footprint';
-import { CATALOGUE, type PackageKind } from '../../core/package/catalogue';
+import { CATALOGUE, COMPOSED_KINDS, type PackageKind } from '../../core/package/catalogue';
 
 /** Whether every word of a search fits a kind of package: in its names, or as a lead count it can have. */
 export function familyMatches(kind: PackageKind, query: string): boolean {
@@ -12,6 +12,7 @@ export function familyMatches(kind: PackageKind, query: string): boolean {
 }
 
 function canHave({ dimensions }: PackageKind, terminals: number): boolean {
+  if (dimensions.length === 0) return false;
   const n = dimensions.find(({ symbol }) => symbol === 'n');
   if (!n) return terminals === 2;
   const [least, most] = n.limits;
@@ -20,8 +21,10 @@ function canHave({ dimensions }: PackageKind, terminals: number): boolean {
 }
 
 /** The footprint of a kind's example. Examples are complete; a fault of one shows as no drawing. */
-export function exampleOf({ id, example }: PackageKind): Footprint | null {
-  return compile(newDocument(id, id, example as Record<string, string>)).footprint;
+export function exampleOf(kind: PackageKind): Footprint | null {
+  const { id, example } = kind;
+  const document = newDocument(id, id, example as Record<string, string>);
+  return compile(kind.package ? { ...document, package: kind.package } : document).footprint;
 }
 
 /** The kinds that fit a search: those that are called so first, then in their own order. */
@@ -29,7 +32,9 @@ export function familiesFor(query: string): PackageKind[] {
   const words = wordsOf(query);
   const inTitle = ({ title }: PackageKind) =>
     words.filter((word) => wordsOf(title).some((own) => own.startsWith(word))).length;
-  return CATALOGUE.filter((kind) => familyMatches(kind, query)).sort((a, b) => inTitle(b) - inTitle(a));
+  return [...CATALOGUE, ...COMPOSED_KINDS]
+    .filter((kind) => familyMatches(kind, query))
+    .sort((a, b) => inTitle(b) - inTitle(a));
 }
 
 function wordsOf(text: string): string[] {

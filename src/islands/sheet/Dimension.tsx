@@ -92,6 +92,8 @@ export function Dimension({ glyph, active, fault, onPress, onPoint }: Props) {
   const className = ['dimension', active && 'active', fault && 'fault'].filter(Boolean).join(' ');
   return (
     <g className={className} data-symbol={glyph.symbol} {...interactive}>
+      {/* what a piece is placed from */}
+      {glyph.symbol.startsWith('/') && <circle className="datum" cx={from.x} cy={from.y} r={3} />}
       <Extension point={from} at={at} flat={flat} />
       <Extension point={to} at={at} flat={flat} />
       {flat ? (

@@ -143,7 +143,7 @@ function Drawings({ view: shown, actions, drawable, areas, camera, hold, size, o
   const faulty = new Set(
     findings
       .filter(({ severity, rule }) => severity !== 'note' && rule !== MISSING)
-      .flatMap(({ place }) => place.dimensions ?? []),
+      .flatMap(({ place }) => [...(place.dimensions ?? []), ...(place.field ? [place.field] : [])]),
   );
   // balloons stand in a column beside plan and front elevation
   const column: Area = {

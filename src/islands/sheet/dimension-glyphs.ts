@@ -29,13 +29,17 @@ export function linesFor(
   const { seating } = footprint.body.heights;
   if (stage === 'measure') {
     return footprint.package.lines.map((drawn) => {
-      const value = resolved.values?.[drawn.symbol];
+      const value = drawn.states ?? resolved.values?.[drawn.symbol];
       // the family measures heights from its seating plane, the views from the laminate
       const lift = drawn.view === 'plan' ? 0 : seating;
       const raise = (p: Point): Point => ({ x: p.x, y: p.y + lift });
       return {
         line: { ...drawn, from: raise(drawn.from), to: raise(drawn.to) },
-        text: value ? `${drawn.symbol} ${describeLimits(value, unit)}` : drawn.symbol,
+        text: drawn.states
+          ? describeLimits(drawn.states, unit)
+          : value
+            ? `${drawn.symbol} ${describeLimits(value, unit)}`
+            : drawn.symbol,
       };
     });
   }

@@ -1,6 +1,6 @@
 import type { Box } from '../../core/geometry/box';
 import type { Point } from '../../core/geometry/point';
-import type { View } from '../../core/package/lines';
+import type { DimensionLine, View } from '../../core/package/lines';
 
 /** The four quadrants of the Sheet; any can take it whole. */
 export type Quadrant = 'plan' | 'front' | 'side' | 'turn';
@@ -50,18 +50,38 @@ export function divide(width: number, height: number, whole: Quadrant | null): A
   };
 }
 
+/** Room round the plan for the dimension lines that there are, px. */
+function roomFor(lines: readonly DimensionLine[]): Point {
+  const tiers = (sides: readonly DimensionLine['side'][]) =>
+    Math.max(
+      0,
+      ...lines
+        .filter(({ view, side }) => view === 'plan' && sides.includes(side))
+        .map(({ tier }) => tier + 1),
+    );
+  return {
+    // beside the plan values stand level where they are too long for their line
+    x: Math.max(ROOM.x, ROOM_OF_TIER * (tiers(['left', 'right']) + 3)),
+    y: Math.max(ROOM.y, ROOM_OF_TIER * (tiers(['top', 'bottom']) + 1.5)),
+  };
+}
+
+/** Distance of neighbouring dimension lines, px. */
+const ROOM_OF_TIER = 22;
+
 /** The camera that shows the whole footprint in every shown quadrant at one scale. */
-export function fit(extent: Box, rise: Rise, areas: Areas): Camera {
+export function fit(extent: Box, rise: Rise, areas: Areas, lines: readonly DimensionLine[] = []): Camera {
+  const room = roomFor(lines);
   const [width, height, depth] = [extent.maxX - extent.minX, extent.maxY - extent.minY, rise.high - rise.low];
   const scales: number[] = [];
   if (areas.plan) {
-    scales.push((areas.plan.width - 2 * ROOM.x) / width, (areas.plan.height - 2 * ROOM.y) / height);
+    scales.push((areas.plan.width - 2 * room.x) / width, (areas.plan.height - 2 * room.y) / height);
   }
   if (areas.front) {
-    scales.push((areas.front.width - 2 * ROOM.x) / width, (areas.front.height - 2 * ROOM_RISE.front) / depth);
+    scales.push((areas.front.width - 2 * room.x) / width, (areas.front.height - 2 * ROOM_RISE.front) / depth);
   }
   if (areas.side) {
-    scales.push((areas.side.width - 2 * ROOM_RISE.side) / depth, (areas.side.height - 2 * ROOM.y) / height);
+    scales.push((areas.side.width - 2 * ROOM_RISE.side) / depth, (areas.side.height - 2 * room.y) / height);
   }
   const scale = Math.max(1, Math.min(...scales.filter((s) => s > 0), 400));
   return { scale, x: (extent.minX + extent.maxX) / 2, y: (extent.minY + extent.maxY) / 2 };

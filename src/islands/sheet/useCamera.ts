@@ -25,7 +25,7 @@ export function useCamera(footprint: Footprint | null, process: Process | null, 
   const [held, setHeld] = useState<{ key: string; camera: Camera } | null>(null);
   const fitted = useMemo((): Camera => {
     if (!footprint || !process) return { scale: 40, x: 0, y: 0 };
-    return fit(footprint.courtyard.box, riseOf(footprint, process), areas);
+    return fit(footprint.courtyard.box, riseOf(footprint, process), areas, footprint.package.lines);
   }, [footprint, process, areas]);
   const camera = held?.key === key ? held.camera : fitted;
   return {

@@ -2,7 +2,7 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { navigate } from 'wouter/use-browser-location';
 import { newDocument } from '../../core/document/document';
-import type { PackageKind } from '../../core/package/catalogue';
+import { packageOf, type PackageKind } from '../../core/package/catalogue';
 import { LARGEST_SHELF } from '../../core/document/shelf-file';
 import type { ImportResult } from '../../store/shelf';
 import { whyRefused } from '../../store/storage';
@@ -156,15 +156,16 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
   );
 }
 
-/** Adds an empty document of a family and opens it on the Bench. */
-async function startNew({ id, title }: PackageKind): Promise<void> {
+/** Adds an empty document of a family, or what a composed package starts from, and opens it on the Bench. */
+async function startNew(kind: PackageKind): Promise<void> {
+  const { id, title } = kind;
   await attempt('Keeping a new footprint', async () => {
     const names = new Set((await shelf.list()).map(({ document }) => document.name));
     const named = (count: number): string => {
       const name = count === 1 ? title : `${title} ${count}`;
       return names.has(name) ? named(count + 1) : name;
     };
-    const [stored] = await shelf.add([newDocument(named(1), id)]);
+    const [stored] = await shelf.add([{ ...newDocument(named(1), id), package: packageOf(kind) }]);
     if (stored) navigate(`/bench/${stored.id}`);
   });
 }

@@ -50,6 +50,9 @@ export interface BenchState {
   /** Index of the selected land. */
   readonly selectedLand: number | null;
   readonly selectedFinding: number | null;
+  /** Id of the piece that is opened, and whether one is being added. */
+  readonly piece: string | null;
+  readonly addingPiece: boolean;
   readonly whole: Quadrant | null;
   readonly fourth: 'title' | 'turn';
   readonly preview: Preview | null;
@@ -97,6 +100,8 @@ export interface BenchState {
         | 'activeDimension'
         | 'selectedLand'
         | 'selectedFinding'
+        | 'piece'
+        | 'addingPiece'
         | 'whole'
         | 'fourth'
         | 'commandsOpen'
@@ -206,6 +211,8 @@ export function createBench(stored: StoredFootprint) {
       stage: 'measure',
       unit: keptUnit(id) ?? displayUnitOf(document),
       activeDimension: null,
+      piece: null,
+      addingPiece: false,
       selectedLand: null,
       selectedFinding: null,
       whole: null,

@@ -6,8 +6,7 @@ import type { PieceIntent } from '../../../src/core/document/pieces';
 import { readDocument } from '../../../src/core/document/read';
 import { compile } from '../../../src/core/footprint/compile';
 import type { Footprint, Land } from '../../../src/core/footprint/footprint';
-import { takenApart } from '../../../src/core/package/composed/take-apart';
-import { drawPackage } from '../../../src/core/package/draw';
+import { apartFrom } from '../../../src/core/package/composed/take-apart';
 import { quantise } from '../../../src/core/units/length';
 import { brokenPieces, composed, soundPieces, STAGGERED } from '../../data/compositions';
 import { cases } from '../../data/depth';
@@ -258,8 +257,7 @@ describe('taking a footprint of a family apart', () => {
   it.each(SOME_VARIANTS.map(({ name, document }) => [name, document] as const))(
     'leaves the lands of %s as they are',
     (_, document) => {
-      const { resolved, drawn } = drawPackage(document);
-      const apart = takenApart(document, resolved!, drawn!);
+      const apart = apartFrom(document)!;
       expect(readDocument(JSON.stringify(apart), () => []).ok).toBe(true);
       const [before, after] = [footprintOf(document), footprintOf(apart)];
       const sorted = ({ lands }: Footprint) => lands.map((land) => JSON.stringify(said(land))).sort();
@@ -280,8 +278,7 @@ describe('taking a footprint of a family apart', () => {
       stacks: { lands: { 'upright/1': { shape: 'round' } } },
       overrides: { numbers: { 'upright/2': 'X' } },
     };
-    const { resolved, drawn } = drawPackage(chosen);
-    const apart = footprintOf(takenApart(chosen, resolved!, drawn!));
+    const apart = footprintOf(apartFrom(chosen)!);
     const sorted = ({ lands }: Footprint) => lands.map((land) => JSON.stringify(said(land))).sort();
     expect(sorted(apart)).toEqual(sorted(footprintOf(chosen)));
   });

@@ -9,6 +9,8 @@ import { added, FIRM, shareOf, slackOf, type Slack } from './slack';
 export interface Slot {
   /** Its number among all places, such as 3, or 2.3 by row and column; those left out are counted too. */
   readonly name: string;
+  /** Where it comes among all places, from 0. */
+  readonly index: number;
   readonly at: Point;
   readonly rotation: number;
   /** What the steps from the first place to it add up to in tolerances, along x and y. */
@@ -32,7 +34,9 @@ export function arranged(piece: PieceRead): Result<readonly Slot[], string> {
   if (!all.ok) return all;
   if (all.value.length > MOST_PLACES)
     return fail(`has ${all.value.length} places; at most ${MOST_PLACES} are drawn`);
-  const left = all.value.filter(({ name }) => !isLeftOut(piece, name));
+  const left = all.value
+    .map((slot, index): Slot => ({ ...slot, index }))
+    .filter(({ name }) => !isLeftOut(piece, name));
   return left.length > 0 ? ok(left) : fail('has no place left');
 }
 
@@ -40,7 +44,8 @@ function isLeftOut({ omit, differ }: PieceRead, name: string): boolean {
   return (omit?.has(name) ?? false) || differ.get(name)?.none === true;
 }
 
-type Maker = (piece: PieceRead) => Result<readonly Slot[], string>;
+type Place = Omit<Slot, 'index'>;
+type Maker = (piece: PieceRead) => Result<readonly Place[], string>;
 
 const MAKERS: Readonly<Record<NonNullable<PieceRead['as']>, Maker>> = {
   single: () => ok([{ name: '1', at: { x: 0, y: 0 }, rotation: 0, walk: STILL, end: null }]),
@@ -81,14 +86,14 @@ interface Along {
 
 const even = (n: number, step: Toleranced): Toleranced[] => Array.from({ length: n - 1 }, () => step);
 
-function rowOf(piece: PieceRead): Result<readonly Slot[], string> {
+function rowOf(piece: PieceRead): Result<readonly Place[], string> {
   const along = stepsOf(piece);
   if (!along.ok) return along;
   const angle = TOWARDS[piece.towards ?? 'right'];
   const upright = angle % 180 === 90;
   const off = piece.stagger ?? exactly(0);
   return ok(
-    along.value.map(({ at, slack }, i): Slot => {
+    along.value.map(({ at, slack }, i): Place => {
       const aside = i % 2 === 1 ? off.nom : 0;
       const p = turn({ x: at, y: 0 }, angle);
       const across = i % 2 === 1 ? slackOf(off) : FIRM;
@@ -104,7 +109,7 @@ function rowOf(piece: PieceRead): Result<readonly Slot[], string> {
 }
 
 /** Two rows face one another: down the left one, up the right one, or turned with the way they run. */
-function facingRows(piece: PieceRead): Result<readonly Slot[], string> {
+function facingRows(piece: PieceRead): Result<readonly Place[], string> {
   const along = stepsOf(piece);
   if (!along.ok) return along;
   const { apart, given, length, what } = piece;
@@ -121,7 +126,7 @@ function facingRows(piece: PieceRead): Result<readonly Slot[], string> {
   const upright = angle % 180 === 0;
   const across = shareOf(slackOf(apart), 0.5);
   const last = along.value.at(-1)?.slack ?? FIRM;
-  const slot = (end: -1 | 1, i: number, { at, slack }: Along): Slot => {
+  const slot = (end: -1 | 1, i: number, { at, slack }: Along): Place => {
     const p = turn({ x: (end * centre) / 2, y: -at }, angle);
     return {
       name: String(i + 1),
@@ -139,7 +144,7 @@ function facingRows(piece: PieceRead): Result<readonly Slot[], string> {
 }
 
 /** Rows of equal places, from upper left. */
-function arrayOf({ n, rows, step, stepY, stagger }: PieceRead): Result<readonly Slot[], string> {
+function arrayOf({ n, rows, step, stepY, stagger }: PieceRead): Result<readonly Place[], string> {
   if (n === null || rows === null) return fail('needs a count of columns and of rows');
   if ((step === null && n > 1) || (stepY === null && rows > 1))
     return fail('needs a step of columns and of rows');
@@ -148,7 +153,7 @@ function arrayOf({ n, rows, step, stepY, stagger }: PieceRead): Result<readonly 
   const off = stagger ?? exactly(0);
   const times = (one: Toleranced, k: number) => shareOf(slackOf(one), k);
   return ok(
-    Array.from({ length: n * rows }, (_, i): Slot => {
+    Array.from({ length: n * rows }, (_, i): Place => {
       const [column, row] = [i % n, Math.floor(i / n)];
       const aside = row % 2 === 1 ? off.nom : 0;
       return {
@@ -166,12 +171,12 @@ function arrayOf({ n, rows, step, stepY, stagger }: PieceRead): Result<readonly 
 }
 
 /** Places on a circle, each turned outwards. */
-function ringOf({ n, ring, first, turn: sense }: PieceRead): Result<readonly Slot[], string> {
+function ringOf({ n, ring, first, turn: sense }: PieceRead): Result<readonly Place[], string> {
   if (n === null || ring === null) return fail('needs a count and the diameter of its ring');
   const way = sense === 'clockwise' ? -1 : 1;
   const slack = shareOf(slackOf(ring), 0.5);
   return ok(
-    Array.from({ length: n }, (_, i): Slot => {
+    Array.from({ length: n }, (_, i): Place => {
       const rotation = (first ?? 0) + (way * i * 360) / n;
       const { x, y } = turn({ x: ring.nom / 2, y: 0 }, rotation);
       return {
@@ -186,10 +191,10 @@ function ringOf({ n, ring, first, turn: sense }: PieceRead): Result<readonly Slo
 }
 
 /** Places as they are listed. */
-function placesOf({ points }: PieceRead): Result<readonly Slot[], string> {
+function placesOf({ points }: PieceRead): Result<readonly Place[], string> {
   if (points === null) return fail('needs places');
   return ok(
-    points.map(({ x, y, third }, i): Slot => ({
+    points.map(({ x, y, third }, i): Place => ({
       name: String(i + 1),
       at: { x, y },
       rotation: third ?? 0,

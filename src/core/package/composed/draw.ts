@@ -11,6 +11,7 @@ import type { Bore, KeepOut, TerminalGroup } from '../terminal';
 import { extentOf, solidsOf } from './bodies';
 import { figureOf } from './element';
 import { groupsOf } from './groups';
+import { placementLines } from './lines';
 import { plainName, readNaming } from './naming';
 import { isNumbered, numbersOf } from './numbers';
 import { placed, type Item, type Misplaced, type PlacedPiece } from './place';
@@ -156,7 +157,7 @@ function drawn(
     keepOuts: pieces.flatMap(keepOutsOf),
     extent: extentOf(pieces),
     solids: solidsOf(pieces),
-    lines: [],
+    lines: placementLines(pieces),
     name: name ?? plainName(countOf(groups)),
     polarised: first === null ? countOf(groups) > 1 : first !== 'plain',
     polarity: first === 'cathode' || first === 'plus' ? first : null,

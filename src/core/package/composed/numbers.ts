@@ -30,21 +30,25 @@ export function numbersOf(pieces: readonly PlacedPiece[]): Map<Item, Numbered> {
 }
 
 function numbered(
-  { from, by, list, shared, none, grid, backwards }: PieceRead['numbers'],
+  { from, by, list, shared, none, grid, backwards, gaps }: PieceRead['numbers'],
   items: readonly Item[],
   next: number,
 ): string[] {
   if (none) return items.map(() => '');
   if (shared) return items.map(() => shared);
   const names = list?.split(/[\s,;]+/).filter((name) => name !== '') ?? [];
-  if (names.length > 0) return items.map((_, i) => names[i] ?? '');
+  // a list has an entry for every place, those left out too
+  if (names.length > 0) return items.map(({ slot }) => (names[slot.index] ?? '-').replace(/^[-–—]$/, ''));
   if (grid) return items.map(({ slot }) => gridNumber(slot.name));
   const [, prefix = '', digits = ''] = /^(.*?)(\d*)$/.exec(from ?? String(next)) ?? [];
   const step = by ?? 1;
-  const counted = items.map((_, i) =>
-    digits === '' ? lettersFrom(prefix, i * step) : `${prefix}${Number(digits) + i * step}`,
-  );
-  return backwards ? counted.reverse() : counted;
+  const last = Math.max(0, ...items.map(({ slot }) => slot.index));
+  return items.map(({ slot }, i) => {
+    // places left out take no number unless theirs stays free
+    const [at, end] = gaps ? [slot.index, last] : [i, items.length - 1];
+    const steps = (backwards ? end - at : at) * step;
+    return digits === '' ? lettersFrom(prefix, steps) : `${prefix}${Number(digits) + steps}`;
+  });
 }
 
 /** A letter for the row, a digit for the column. */

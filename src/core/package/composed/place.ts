@@ -4,6 +4,7 @@ import { place as placeFigure } from '../../geometry/figure';
 import { fullTurn, isQuarter, turn, type Point } from '../../geometry/point';
 import { fail, ok, type Result } from '../../units/result';
 import { quantise } from '../../units/length';
+import type { Toleranced } from '../../units/toleranced';
 import { arranged, TOWARDS, type Slot } from './arrange';
 import { figureOf, type Element } from './element';
 import { added, between, FIRM, slackOf, type Slack } from './slack';
@@ -28,6 +29,15 @@ export interface PlacedPiece {
   readonly middle: Point;
   readonly angle: number;
   readonly items: readonly Item[];
+  /** From where to where its lengths are measured; `null` where none was given. */
+  readonly ways: Readonly<Record<Axis, Way | null>>;
+}
+
+/** What a length of a piece's place is measured between. mm */
+export interface Way {
+  readonly from: Point;
+  readonly to: Point;
+  readonly length: Toleranced;
 }
 
 /** Why a piece cannot be placed, and which of its fields says so. */
@@ -118,6 +128,10 @@ class Layout {
       piece,
       middle: put(middle),
       angle,
+      ways: {
+        x: x.value.way && { ...x.value.way, to: put(x.value.way.to) },
+        y: y.value.way && { ...y.value.way, to: put(y.value.way.to) },
+      },
       items: items.map((item) => ({
         ...item,
         at: put(item.at),
@@ -137,11 +151,7 @@ class Layout {
   }
 
   /** How far a piece is moved along an axis, and by how much that may be off. */
-  private along(
-    axis: Axis,
-    piece: PieceRead,
-    own: Lying,
-  ): Result<{ shift: number; slack: Slack; mine: Slack }, Misplaced | null> {
+  private along(axis: Axis, piece: PieceRead, own: Lying): Result<Moved, Misplaced | null> {
     const [field, point] = axis === 'x' ? (['xFrom', 'xMine'] as const) : (['yFrom', 'yMine'] as const);
     const told = (where: string, message: string) => fail({ piece, field: where, message });
     const { of, ...theirPoint } = piece[field];
@@ -151,8 +161,21 @@ class Layout {
     const distance = { at: length?.nom ?? 0, slack: length ? slackOf(length) : FIRM };
     // the line that a piece is mirrored at lies where it is put itself
     const ownAt = piece.as === 'mirror' ? 0 : mine.value.at;
-    if (of === null || of === '')
-      return ok({ shift: quantise(distance.at - ownAt), slack: distance.slack, mine: mine.value.slack });
+    const across = axis === 'x' ? 'y' : 'x';
+    const pointAt = (along: number, lying: Lying, at: string | null): Point => {
+      const beside = pointOf(across, lying, { at, edge: null });
+      const other = beside.ok ? beside.value.at : 0;
+      return axis === 'x' ? { x: along, y: other } : { x: other, y: along };
+    };
+    const to = pointAt(ownAt, own, piece[point].at);
+    if (of === null || of === '') {
+      return ok({
+        shift: quantise(distance.at - ownAt),
+        slack: distance.slack,
+        mine: mine.value.slack,
+        way: length && { from: ORIGIN, to, length },
+      });
+    }
     const other = this.other(piece, of, `${field}/of`);
     if (!other.ok) return other;
     const theirs = pointOf(axis, other.value, theirPoint);
@@ -161,8 +184,17 @@ class Layout {
       shift: quantise(theirs.value.at + distance.at - ownAt),
       slack: added(theirs.value.slack, distance.slack),
       mine: mine.value.slack,
+      way: length && { from: pointAt(theirs.value.at, other.value, theirPoint.at), to, length },
     });
   }
+}
+
+/** How far a piece is moved along an axis, what that may be off by, and what was measured. */
+interface Moved {
+  readonly shift: number;
+  readonly slack: Slack;
+  readonly mine: Slack;
+  readonly way: Way | null;
 }
 
 /** Elements and their middle, before or after they are moved. */
@@ -189,7 +221,7 @@ function itemsOf(piece: PieceRead): Result<Lying, string> {
     const figure = figureOf(element, 'nom');
     if (!figure.ok) return fail(figure.error);
     const lone = slot.end === null && piece.as !== 'ring' && piece.what === 'terminal';
-    const rotation = slot.rotation + (lone ? TOWARDS[piece.toe ?? 'right'] : 0);
+    const rotation = slot.rotation + (lone ? TOWARDS[piece.toe ?? 'right'] : 0) + (element.turned ?? 0);
     items.push({ slot, element, at: slot.at, rotation, mirrored: false, slack: slot.walk });
   }
   return ok({ items, middle: ORIGIN });

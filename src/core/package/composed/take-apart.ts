@@ -5,6 +5,7 @@ import { sizeOf, type Figure } from '../../geometry/figure';
 import { fullTurn, turn, type Point } from '../../geometry/point';
 import { formatNumber, quantise } from '../../units/length';
 import { exactly, printEntry, type Toleranced } from '../../units/toleranced';
+import { drawPackage } from '../draw';
 import { bodyOutline, type DrawnPackage } from '../drawn';
 import type { NameTemplate } from '../naming';
 import type { ResolvedDimension, ResolvedPackage } from '../resolve';
@@ -59,15 +60,18 @@ class Writer {
 const mm = (value: number): string => `${formatNumber(quantise(value), 0, 9)}mm`;
 const plain = (value: number): string => formatNumber(quantise(value), 0, 9);
 
+/** As {@link takenApart}; `null` where the document is of no family, or not complete. */
+export function apartFrom(document: TapisDocument): TapisDocument | null {
+  if (document.package.family === COMPOSED) return null;
+  const { resolved, drawn } = drawPackage(document);
+  return resolved && drawn && takenApart(document, resolved, drawn);
+}
+
 /**
  * A footprint of a family as pieces that draw the same lands, so that a similar one can be made of it.
  * Choices that were made for single lands go with them; the document given stays as it is.
  */
-export function takenApart(
-  document: TapisDocument,
-  resolved: ResolvedPackage,
-  drawn: DrawnPackage,
-): TapisDocument {
+function takenApart(document: TapisDocument, resolved: ResolvedPackage, drawn: DrawnPackage): TapisDocument {
   const writer = new Writer(resolved.dimensions);
   const renamed = new Map<string, string>();
   const pieces = [
@@ -157,11 +161,18 @@ function pieceOf(group: TerminalGroup, writer: Writer, renamed: Map<string, stri
 
 const at = ({ x, y }: Point, writer: Writer) => said({ x: writer.place(x), y: writer.place(y) });
 
-/** Numbers one by one, in the order of the places. */
-function listOf(
-  places: readonly { readonly order: number; readonly number?: string; readonly joins?: number }[],
-) {
-  const names = places.map(({ order, number, joins }) => number ?? String(joins ?? order));
+interface Counted {
+  readonly order: number;
+  readonly number?: string;
+  readonly joins?: number;
+}
+
+const numberOf = ({ order, number, joins }: Counted): string => number ?? String(joins ?? order);
+
+/** Numbers of all places one by one; those that are not there have none. */
+function listOf<P extends Counted>(places: readonly P[], count: number, nameOf: (place: P) => number) {
+  const names = Array.from({ length: count }, () => '-');
+  for (const place of places) names[nameOf(place) - 1] = numberOf(place) || '-';
   return { list: names.join(' ') };
 }
 
@@ -206,7 +217,7 @@ function spanPiece(group: SpanGroup, writer: Writer, renamed: Map<string, string
     end: innerEnd,
     angle: angle === 0 ? undefined : plain(angle),
     ...at({ x: frame.at.x + middle.x, y: frame.at.y + middle.y }, writer),
-    numbers: listOf(sorted),
+    numbers: listOf(sorted, 2 * row.at.length, slotName),
   });
 }
 
@@ -237,7 +248,7 @@ function spotPiece(group: PinGroup | SpotGroup, writer: Writer, renamed: Map<str
     points: places.map(pointText).join(' '),
     angle: angle === 0 ? undefined : plain(angle),
     ...at(frame.at, writer),
-    numbers: listOf(places),
+    numbers: listOf(places, places.length, (place) => places.indexOf(place) + 1),
   });
 }
 

@@ -6,11 +6,15 @@ import { DIMENSION_COLUMNS, DimensionRow } from '../../measure/DimensionRow';
 import { goToNextEntry, moveInGrid } from '../../measure/grid-keys';
 import { OutlineDrawing } from '../../measure/OutlineDrawing';
 import { outlineEdits } from '../../../core/document/entries';
+import { COMPOSED } from '../../../core/package/composed/draw';
 import { sheetUnitEdits } from '../../../core/document/sheet-unit';
 import type { OptionDefinition, StandardOutline } from '../../../core/package/definitions';
 import { Pick } from '../../common/inputs';
+import { later } from '../../common/later';
 import { useBench } from '../../state/context';
 import { StageFinding } from '../StageFinding';
+
+const Pieces = later('The pieces', async () => (await import('../../measure/pieces/Pieces')).Pieces);
 
 const UNITS: readonly SheetUnit[] = ['mm', 'mil', 'in'];
 
@@ -47,9 +51,13 @@ export function Measure() {
       <h1 className="text-[15px] font-semibold">Measure</h1>
       {choosing && (
         <Gallery
-          onChoose={({ id }) => {
+          onChoose={(kind) => {
             setChoosing(false);
-            edit([{ at: '/package/family', value: id }]);
+            edit(
+              kind.package
+                ? [{ at: '/package', value: kind.package }]
+                : [{ at: '/package/family', value: kind.id }],
+            );
           }}
           onClose={() => setChoosing(false)}
         />
@@ -102,7 +110,7 @@ export function Measure() {
       {implausible.map(({ finding, index }) => (
         <StageFinding key={`${finding.rule} ${index}`} finding={finding} index={index} framed />
       ))}
-      <OutlineDrawing active={active} />
+      {document.package.family === COMPOSED ? <Pieces /> : <OutlineDrawing active={active} />}
     </>
   );
 }

@@ -1,0 +1,185 @@
+import type { PieceIntent } from '../../../core/document/pieces';
+
+/** A part of a piece's sentence: words, or a field of the piece by its place in it. */
+export type Fragment =
+  | { readonly words: string }
+  | {
+      readonly field: string;
+      readonly as: 'entry' | 'choice' | 'piece' | 'point' | 'side';
+      readonly label: string;
+    };
+
+const words = (text: string): Fragment => ({ words: text });
+const entry = (field: string, label: string): Fragment => ({ field, as: 'entry', label });
+const choice = (field: string, label: string): Fragment => ({ field, as: 'choice', label });
+
+/** What a piece says, as words with fields between them, in the order of a datasheet's drawing. */
+export function sentenceOf(piece: PieceIntent): Fragment[] {
+  return [...arrangementOf(piece), ...placeOf(piece), ...numbersOf(piece)];
+}
+
+function arrangementOf(piece: PieceIntent): Fragment[] {
+  const what = elementOf(piece);
+  const step =
+    piece.steps !== undefined
+      ? [words('at steps'), entry('steps', 'Steps')]
+      : [words('stepping'), entry('step', 'Step')];
+  switch (piece.as ?? 'single') {
+    case 'single':
+      return [words('One'), ...what];
+    case 'row':
+      return [
+        words('Row of'),
+        ...(piece.steps === undefined ? [entry('n', 'Count')] : []),
+        ...what,
+        ...step,
+        words('to the'),
+        choice('towards', 'Towards'),
+      ];
+    case 'facing':
+      return [
+        words('Two rows of'),
+        entry('n', 'Count'),
+        ...what,
+        ...step,
+        words(', '),
+        entry('apart', 'Apart'),
+        words('apart,'),
+        choice('given', 'Given'),
+      ];
+    case 'array':
+      return [
+        words('Array of'),
+        entry('n', 'Columns'),
+        words('×'),
+        entry('rows', 'Rows'),
+        ...what,
+        words('stepping'),
+        entry('step', 'Step across'),
+        words('and'),
+        entry('stepY', 'Step down'),
+      ];
+    case 'ring':
+      return [
+        words('Ring of'),
+        entry('n', 'Count'),
+        ...what,
+        words('on ⌀'),
+        entry('ring', 'Diameter of the ring'),
+        words('from'),
+        entry('first', 'First at'),
+        words('°'),
+        choice('turn', 'Turn'),
+      ];
+    case 'places':
+      return [words('Each at its place:'), ...what];
+    case 'mirror':
+      return [words('Mirror of'), { field: 'of', as: 'piece', label: 'Piece' }, choice('across', 'Mirrored')];
+    case 'repeat':
+      return [{ field: 'of', as: 'piece', label: 'Piece' }, words('once more')];
+  }
+}
+
+function elementOf({ what, shape, thickness, form }: PieceIntent): Fragment[] {
+  const box = [entry('length', 'Length'), words('×'), entry('width', 'Width')];
+  const across = [words('⌀'), entry('diameter', 'Diameter')];
+  const isRound = shape === 'round' || shape === 'cylinder';
+  switch (what) {
+    case 'pin':
+      if (shape === 'square') return [words('square pin'), entry('width', 'Width')];
+      return shape === 'rectangle' || thickness !== undefined
+        ? [words('flat pin'), entry('width', 'Width'), words('×'), entry('thickness', 'Thickness')]
+        : [words('round pin'), ...across];
+    case 'terminal':
+      return [
+        choice('form', 'Form'),
+        ...(isRound || form === 'collapsing-ball' || form === 'non-collapsing-ball' || form === 'column'
+          ? across
+          : box),
+      ];
+    case 'land':
+      return [choice('shape', 'Shape'), words('land'), ...(shape === 'round' ? across : box)];
+    case 'hole':
+      return [
+        words('hole ⌀'),
+        entry('hole', 'Hole'),
+        words('slot to'),
+        entry('slot', 'Slot length'),
+        words('in a land of'),
+        entry('land', 'Land'),
+      ];
+    case 'peg':
+      return [words('peg'), ...across];
+    case 'keep-out':
+      return [words('area'), ...(isRound ? across : box), words('free of'), choice('free', 'Free of')];
+    case 'body':
+      return [
+        words('body'),
+        ...(isRound ? across : box),
+        words('from'),
+        entry('bottom', 'Underside'),
+        words('up to'),
+        entry('top', 'Top'),
+      ];
+  }
+}
+
+function placeOf({ as, xFrom, yFrom, xMine, yMine }: PieceIntent): Fragment[] {
+  const single = as === undefined || as === 'single' || as === 'mirror';
+  const edge = (side: 'x' | 'y', point: { readonly edge?: 'low' | 'centre' | 'high' } | undefined) =>
+    point?.edge && point.edge !== 'centre' ? ` (${EDGE_WORDS[side][point.edge]})` : '';
+  const from = (side: 'x' | 'y') => edge(side, side === 'x' ? xFrom : yFrom);
+  const mine = (side: 'x' | 'y') => edge(side, side === 'x' ? xMine : yMine);
+  return [
+    words(as === 'mirror' ? '; the line' : single ? ';' : '; its'),
+    ...(single ? [] : [{ field: 'mine', as: 'point', label: 'Point of it' } as const]),
+    entry('x', 'To the side'),
+    { field: 'x', as: 'side', label: 'Right or left' },
+    words(`${mine('x')}and`.trim()),
+    entry('y', 'Up or below'),
+    { field: 'y', as: 'side', label: 'Up or below' },
+    words(`${mine('y')} of`.trim()),
+    { field: 'from', as: 'piece', label: 'Placed from' },
+    { field: 'from', as: 'point', label: 'Point of that' },
+    ...(from('x') || from('y') ? [words(`${from('x')}${from('y')}`.trim())] : []),
+  ];
+}
+
+const EDGE_WORDS = {
+  x: { low: 'left edge', high: 'right edge' },
+  y: { low: 'lower edge', high: 'upper edge' },
+} as const;
+
+/** An entry that points to the left or below, as what is read there: its length, and the way. */
+export interface Sided {
+  readonly negative: boolean;
+  readonly text: string;
+}
+
+/** A coordinate as a length and a way; what is no plain negative length stays as it is. */
+export function sided(text: string): Sided {
+  const bare = text.trim();
+  const negative = /^[-−][^-−+]+$/.test(bare) && !bare.includes('..');
+  return negative ? { negative, text: bare.slice(1) } : { negative: false, text };
+}
+
+/** The coordinate of a length and a way; what says its own sign keeps it. */
+export function coordinate({ negative, text }: Sided): string {
+  const bare = text.trim();
+  const plain = /^[^-−+]+$/.test(bare) && !bare.includes('..');
+  return negative && plain ? `-${bare}` : text;
+}
+
+function numbersOf({ what, plated, numbers }: PieceIntent): Fragment[] {
+  const isNumbered = what === 'pin' || what === 'terminal' || what === 'land' || (what === 'hole' && plated);
+  if (!isNumbered) return [];
+  if (numbers?.shared !== undefined) return [words('; all'), entry('numbers/shared', 'Number of all')];
+  if (numbers?.list !== undefined) return [words('; numbered'), entry('numbers/list', 'Numbers one by one')];
+  if (numbers?.none) return [];
+  return [
+    words('; numbered from'),
+    entry('numbers/from', 'First number'),
+    words('by'),
+    entry('numbers/by', 'Steps of numbers'),
+  ];
+}
