@@ -52,12 +52,12 @@ it('pages stay light, 3D is loaded when it is asked for, and nothing comes from 
 
   const shelf = await firstWeight(page, 'main li a');
   expect(shelf.gzip).toBeGreaterThan(50);
-  expect(shelf.gzip).toBeLessThan(300);
+  expect(shelf.gzip).toBeLessThan(315);
 
   await openFootprint(page, 'U4 tide converter');
   const bench = await firstWeight(page, 'section[aria-label="Sheet"] svg');
   expect(bench.gzip).toBeGreaterThan(100);
-  expect(bench.gzip).toBeLessThan(330);
+  expect(bench.gzip).toBeLessThan(348);
 
   const turning = weigh(page);
   await page.keyboard.press('t');

@@ -1,5 +1,4 @@
 import type { PackageIntent } from '../document/document';
-import { STARTS } from './composed/starts';
 import type { DimensionDefinition, OptionDefinition, StandardOutline } from './definitions';
 import { FAMILIES } from './families';
 import { derivedText } from './resolve';
@@ -27,15 +26,6 @@ export interface PackageKind {
 export function packageOf({ id, package: start }: PackageKind): PackageIntent {
   return start ?? { family: id, dimensions: {} };
 }
-
-/** Starting points of composed packages. */
-export const COMPOSED_KINDS: readonly PackageKind[] = STARTS.map((start) => ({
-  ...start,
-  dimensions: [],
-  options: [],
-  outlines: [],
-  example: {},
-}));
 
 /** Every family, as plain data. */
 export const CATALOGUE: readonly PackageKind[] = FAMILIES.map(

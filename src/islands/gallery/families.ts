@@ -1,7 +1,8 @@
 import { newDocument } from '../../core/document/document';
 import { compile } from '../../core/footprint/compile';
 import type { Footprint } from '../../core/footprint/footprint';
-import { CATALOGUE, COMPOSED_KINDS, type PackageKind } from '../../core/package/catalogue';
+import { CATALOGUE, type PackageKind } from '../../core/package/catalogue';
+import { COMPOSED_KINDS } from '../../core/package/composed/starts';
 
 /** Whether every word of a search fits a kind of package: in its names, or as a lead count it can have. */
 export function familyMatches(kind: PackageKind, query: string): boolean {

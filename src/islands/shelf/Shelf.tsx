@@ -8,11 +8,13 @@ import type { ImportResult } from '../../store/shelf';
 import { whyRefused } from '../../store/storage';
 import { shelf } from '../common/shelf-store';
 import { attempt, exportAll, TroubleBar } from '../common/trouble';
-import { Gallery } from '../gallery/Gallery';
+import { later } from '../common/later';
 import { BinList } from './BinList';
 import { Card } from './Card';
 import { EmptyShelf } from './EmptyShelf';
 import { cardOf, matches } from './card-data';
+
+const Gallery = later('The gallery', async () => (await import('../gallery/Gallery')).Gallery);
 
 /** Puts the demo on the Shelf, with the model that one of its parts has. */
 async function addDemo(): Promise<void> {

@@ -1,9 +1,10 @@
 import type { PackageIntent } from '../../document/document';
 import type { PieceIntent } from '../../document/pieces';
+import type { PackageKind } from '../catalogue';
 import { COMPOSED } from './draw';
 
 /** A composed package to start from: what a datasheet of its kind usually draws. */
-export interface Start {
+interface Start {
   readonly id: string;
   readonly title: string;
   readonly summary: string;
@@ -38,7 +39,7 @@ const body = (length: string, width: string, top: string, more: Partial<PieceInt
 });
 
 /** Starting points for parts that no family draws. */
-export const STARTS: readonly Start[] = [
+const STARTS: readonly Start[] = [
   start(
     'empty',
     'Composed package',
@@ -280,3 +281,12 @@ export const STARTS: readonly Start[] = [
     ],
   ),
 ];
+
+/** The same as kinds of packages, beside the families. */
+export const COMPOSED_KINDS: readonly PackageKind[] = STARTS.map((start) => ({
+  ...start,
+  dimensions: [],
+  options: [],
+  outlines: [],
+  example: {},
+}));

@@ -1,7 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import type { SheetUnit } from '../../../core/document/document';
 import { MISSING } from '../../../core/document/finding';
-import { Gallery } from '../../gallery/Gallery';
 import { DIMENSION_COLUMNS, DimensionRow } from '../../measure/DimensionRow';
 import { goToNextEntry, moveInGrid } from '../../measure/grid-keys';
 import { OutlineDrawing } from '../../measure/OutlineDrawing';
@@ -14,6 +13,7 @@ import { later } from '../../common/later';
 import { useBench } from '../../state/context';
 import { StageFinding } from '../StageFinding';
 
+const Gallery = later('The gallery', async () => (await import('../../gallery/Gallery')).Gallery);
 const Pieces = later('The pieces', async () => (await import('../../measure/pieces/Pieces')).Pieces);
 
 const UNITS: readonly SheetUnit[] = ['mm', 'mil', 'in'];

@@ -6,7 +6,7 @@ import { EntryInput } from '../../fields/EntryInput';
 import { useWritten } from '../../fields/useEntry';
 import { BenchContext, useBench } from '../../state/context';
 import { fromEdits, mineEdits, pieceAt } from './edits';
-import { coordinate, sentenceOf, sided, type Fragment } from './sentence';
+import { coordinate, sentenceOf, sided, type Fragment } from './fragments';
 
 /** A piece as a sentence with its fields in the line. */
 export function Sentence({ piece }: { piece: PieceIntent }) {
