@@ -166,3 +166,41 @@ it('takes a quad apart, drops two pins, and hands it over', async () => {
   await page.waitForFunction(() => document.querySelector('main')?.textContent?.includes('IPC-2581'));
   expectNoFaults(page);
 });
+
+it('moves a piece by arrow keys and by dragging, and takes both back', async () => {
+  await page.goto(server.url, { waitUntil: 'networkidle0' });
+  await openFootprint(page, 'J6 sensor receptacle');
+  await page.keyboard.press('1');
+  await page.waitForSelector('[aria-label="Pieces"] ol > li:nth-child(5)');
+  await page.locator('[aria-label="Pieces"] ol > li:nth-child(5) > span').click();
+  const x = () => page.$eval('[data-piece-field$="/pads/x"]', (field) => (field as HTMLInputElement).value);
+  expect(await x()).toBe('4.2');
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('ArrowRight');
+  expect(await x()).toBe('4.3');
+  await page.keyboard.down('Control');
+  await page.keyboard.press('z');
+  await page.keyboard.up('Control');
+  expect(await x()).toBe('4.25');
+  // the middle one of the three odd pads, by its number on the plan
+  const at = await page.evaluate(() => {
+    const number = [...document.querySelectorAll('section[aria-label="Sheet"] svg text')].find(
+      (text) => text.textContent === '12',
+    )!;
+    const { x: left, y: top, width, height } = number.getBoundingClientRect();
+    return { x: left + width / 2, y: top + height / 2 };
+  });
+  await page.mouse.move(at.x, at.y);
+  await page.mouse.down();
+  await page.mouse.move(at.x + 20, at.y, { steps: 5 });
+  expect(await page.$eval('section[aria-label="Sheet"]', (sheet) => sheet.textContent)).toMatch(
+    /(left|right|above|below) to/,
+  );
+  await page.mouse.up();
+  expect(Number(await x())).toBeGreaterThan(4.5);
+  await page.keyboard.down('Control');
+  await page.keyboard.press('z');
+  await page.keyboard.up('Control');
+  expect(await x()).toBe('4.25');
+  expectNoFaults(page);
+});

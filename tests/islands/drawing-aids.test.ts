@@ -4,6 +4,7 @@ import type { Finding } from '../../src/core/document/finding';
 import { compile } from '../../src/core/footprint/compile';
 import { isDrawable, type Drawable } from '../../src/core/footprint/footprint';
 import { CATALOGUE } from '../../src/core/package/catalogue';
+import { COMPOSED_KINDS } from '../../src/core/package/composed/starts';
 import { familiesFor, exampleOf } from '../../src/islands/gallery/families';
 import { widthOf } from '../../src/core/drawing/drawing';
 import { packageViews } from '../../src/core/drawing/package-views';
@@ -126,7 +127,8 @@ describe('balloons', () => {
 
 describe('the gallery', () => {
   it.each([
-    ['', CATALOGUE.map(({ id }) => id)],
+    ['', [...CATALOGUE, ...COMPOSED_KINDS].map(({ id }) => id)],
+    ['shield fence', ['composed-frame']],
     ['qfp', ['gull-wing-quad']],
     ['formed leads 8 wide', ['tab-package']],
     ['tantalum', ['moulded']],

@@ -25,6 +25,9 @@ export const SUBJECTS = {
     footprint.bores.length > 0 || footprint.lands.some(({ hole, vias }) => hole !== null || vias.length > 0),
   'several holes': ({ footprint: { lands, bores } }) =>
     bores.length + lands.reduce((sum, { hole, vias }) => sum + (hole ? 1 : 0) + vias.length, 0) > 1,
+  pegs: ({ footprint }) => footprint.bores.some(({ peg }) => peg),
+  'places with tolerances': ({ footprint: { bores, groups } }) =>
+    bores.some(({ peg }) => peg && peg.worst > 0) || groups.some(({ terminals }) => terminals.position),
   'lands with holes': some(({ hole }) => hole !== null),
   'plated holes': some(({ hole, plated }) => hole !== null && plated),
   'reliefs and clearances': some(({ padstack }) => padstack.relief !== null || padstack.clearance !== null),

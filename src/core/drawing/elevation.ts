@@ -165,7 +165,7 @@ function holeStrokes(
   ]);
   const bare = [
     ...lands.flatMap(({ hole, plated: isPlated }) => (hole && !isPlated ? [hole] : [])),
-    ...bores.map(({ at, diameter }) => circleAt(at, diameter)),
+    ...bores.map(({ hole }) => hole),
   ];
   const open = (chord: readonly [number, number], wall: number) => {
     const [a, b] = chord;

@@ -55,7 +55,7 @@ export function drawPlan(footprint: Footprint): Drawing {
       'contact-limit',
       lands.filter(isKnown).flatMap(({ contact }) => [contact.min, contact.max]),
     ),
-    ...layer('hole', [...bare, ...bores.map(({ at, diameter }) => circleAt(at, diameter))]),
+    ...layer('hole', [...bare, ...bores.map(({ hole }) => hole)]),
     { layer: 'body', rings: [bodyOutline(body.extent)], closed: true },
     ...legend.lines.map((line): Stroke => ({
       layer: 'legend',

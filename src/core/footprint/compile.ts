@@ -2,7 +2,7 @@ import { USUAL_COLOURS } from '../body/colours';
 import { heightsOf } from '../body/heights';
 import type { Level, TapisDocument } from '../document/document';
 import type { Finding } from '../document/finding';
-import { place } from '../geometry/figure';
+import { grown, place, type Figure } from '../geometry/figure';
 import { turned } from '../geometry/placement';
 import type { Assembly } from '../geometry/solid';
 import type { SolvedGroup } from '../land/solution';
@@ -100,12 +100,19 @@ function assemble(
 
 /** A hole without copper with the opening that keeps mask out of it. */
 function boreMaker(margin: number): (bore: Bore) => BoredHole {
-  return ({ at, diameter, peg = null }) => ({
-    at,
-    diameter,
-    peg,
-    opening: place({ kind: 'round', diameter: quantise(diameter + 2 * margin) }, at),
-  });
+  return ({ at, diameter, slot, peg = null }) => {
+    const figure: Figure = slot
+      ? { kind: 'oblong', width: slot.length, height: diameter }
+      : { kind: 'round', diameter };
+    const rotation = slot?.rotation ?? 0;
+    return {
+      at,
+      diameter,
+      peg,
+      hole: place(figure, at, rotation),
+      opening: place(grown(figure, margin), at, rotation),
+    };
+  };
 }
 
 function courtyardOf(

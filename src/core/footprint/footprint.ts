@@ -74,7 +74,9 @@ export interface MaskOpening {
 /** A hole without copper and number, with the opening that keeps mask out of it. */
 export interface BoredHole {
   readonly at: Point;
+  /** Of a slot its width. */
   readonly diameter: number;
+  readonly hole: Placed;
   /** The peg that is meant to go through it, where the package says so. */
   readonly peg: Bore['peg'] | null;
   readonly opening: Placed;

@@ -1,4 +1,5 @@
 import Flatbush from 'flatbush';
+import { sizeOf } from '../geometry/figure';
 import { movedBy, oneEach, sectionsAt, undersides, type Contact } from '../body/contacts';
 import { BELOW, restOf } from '../body/rest';
 import { reachOf, type Ground, type Target } from '../body/ground';
@@ -79,7 +80,10 @@ function holesOf(lands: Footprint['lands'], bores: Footprint['bores']): Ground['
       const { minX, maxX, minY, maxY } = hole;
       return [{ ...centreOf(hole), radius: Math.max(maxX - minX, maxY - minY) / 2 + MISS }];
     }),
-    ...bores.map(({ at, diameter }) => ({ ...at, radius: diameter / 2 + MISS })),
+    ...bores.map(({ at, hole }) => {
+      const { width, height } = sizeOf(hole.figure);
+      return { ...at, radius: Math.max(width, height) / 2 + MISS };
+    }),
   ];
 }
 

@@ -48,7 +48,12 @@ export function moved(footprint: Footprint, placement: Placement): Footprint {
       islands: mask.islands.map(put),
       far: mask.far !== far,
     })),
-    bores: bores.map((bore) => ({ ...bore, at: point(bore.at), opening: put(bore.opening) })),
+    bores: bores.map((bore) => ({
+      ...bore,
+      at: point(bore.at),
+      hole: put(bore.hole),
+      opening: put(bore.opening),
+    })),
     keepOuts: keepOuts.map((keepOut) => ({
       ...keepOut,
       area: put(keepOut.area),

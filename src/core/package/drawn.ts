@@ -93,7 +93,11 @@ export function placedPackage(drawn: DrawnPackage, placement: Placement): DrawnP
   return {
     ...drawn,
     groups: drawn.groups.map((group) => ({ ...group, frame: within(placement, group.frame) })),
-    bores: drawn.bores.map((bore) => ({ ...bore, at: putPoint(placement, bore.at) })),
+    bores: drawn.bores.map((bore) => ({
+      ...bore,
+      at: putPoint(placement, bore.at),
+      ...(bore.slot ? { slot: { ...bore.slot, rotation: putAngle(placement, bore.slot.rotation) } } : {}),
+    })),
     keepOuts: drawn.keepOuts.map(put),
     extent: placedExtent(drawn.extent, placement),
     solids: {

@@ -68,10 +68,13 @@ interface AnyGroup {
   readonly position?: PositionTolerance;
 }
 
-/** The whole range over which a place may lie, along two axes, as the root of the sum of squares. mm */
+/** The whole range over which a place may lie along two axes, mm. */
 export interface PositionTolerance {
+  /** As the root of the sum of squares. */
   readonly x: number;
   readonly y: number;
+  /** With every length of the chain at its limit, along either axis. */
+  readonly worst: number;
 }
 
 /**
@@ -144,9 +147,12 @@ export type TerminalGroup = SpanGroup | SpotGroup | PinGroup;
 /** A hole without copper: a screw or a locating peg goes through it. mm */
 export interface Bore {
   readonly at: Point;
+  /** Of a slot its width. */
   readonly diameter: number;
+  /** Whole length of a slot along its x axis, and how that is turned, degrees counter-clockwise. */
+  readonly slot?: { readonly length: number; readonly rotation: number };
   /** What goes through it, and over which range its place may lie. */
-  readonly peg?: { readonly diameter: Toleranced; readonly off: number };
+  readonly peg?: { readonly diameter: Toleranced; readonly off: number; readonly worst: number };
 }
 
 /** An area that something has to stay out of: other parts on the component side unless it says more. */

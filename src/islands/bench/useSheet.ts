@@ -3,6 +3,7 @@ import type { SheetActions, SheetView } from '../sheet/view';
 import { BenchContext, useBench } from '../state/context';
 import type { Shown } from '../state/derive';
 import { LEVEL_WORDS } from '../state/levels';
+import { holdPiece } from './move-piece';
 import { sheetField } from './SheetField';
 
 /** What the Bench's Sheet shows, and what a person can do on it. */
@@ -21,6 +22,7 @@ export function useSheet(): { view: SheetView; actions: SheetActions } {
     selectedLand: state.selectedLand,
     selectedFinding: state.selectedFinding,
     activeDimension: state.activeDimension,
+    moving: state.moving,
     whole: state.whole,
     fourth: state.fourth,
     hidden: state.hidden,
@@ -41,6 +43,8 @@ export function useSheet(): { view: SheetView; actions: SheetActions } {
       openFinding: (index) => store?.getState().openFinding(index),
       divide: (part) => store?.getState().set(part),
       drag: (edits, gesture) => store?.getState().edit(edits, gesture),
+      hold: (point) => (store ? holdPiece(store, point) : null),
+      letGo: () => store?.getState().moving != null && store.getState().set({ moving: null }),
       field(symbol) {
         const now = store?.getState();
         return now?.derived.shown ? sheetField(now.stage, now.derived.shown.drawable, symbol) : null;

@@ -9,6 +9,7 @@ import { attempt } from '../common/trouble';
 import { fileOf } from '../common/write';
 import { STAGE_NAMES } from '../state/stages';
 import type { BenchState } from '../state/bench';
+import { nudgePiece } from '../bench/move-piece';
 
 /** Something a person can do on the Bench, by name or by key. */
 export interface Command {
@@ -22,6 +23,8 @@ export interface Command {
   readonly shown?: string;
   /** Whether the keys work while typing in a field too. */
   readonly inFields?: boolean;
+  /** When the keys do anything; always where it is missing. */
+  readonly when?: (state: BenchState) => boolean;
   readonly run: (state: BenchState) => void;
 }
 
@@ -66,6 +69,20 @@ export const COMMANDS: readonly Command[] = [
     shown: 'E',
     run: (s) => s.document.package.family === COMPOSED && s.set({ stage: 'measure', addingPiece: true }),
   },
+  ...(
+    [
+      ['left', 'ArrowLeft', '←', { x: -1, y: 0 }],
+      ['right', 'ArrowRight', '→', { x: 1, y: 0 }],
+      ['up', 'ArrowUp', '↑', { x: 0, y: 1 }],
+      ['down', 'ArrowDown', '↓', { x: 0, y: -1 }],
+    ] as const
+  ).map(([way, key, shown, by]): Command => ({
+    name: `Move the opened piece ${way} by a step`,
+    keys: [key],
+    shown,
+    when: (s) => s.stage === 'measure' && s.piece !== null && s.document.package.family === COMPOSED,
+    run: (s) => nudgePiece({ getState: () => s }, by),
+  })),
   { name: 'Next land', keys: ['n'], shown: 'N', run: (s) => stepLand(s, 1) },
   { name: 'Land before', keys: ['v'], shown: 'V', run: (s) => stepLand(s, -1) },
   {

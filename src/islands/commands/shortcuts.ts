@@ -13,6 +13,11 @@ function inText(event: KeyboardEvent): boolean {
   return target instanceof HTMLTextAreaElement || target.isContentEditable;
 }
 
+/** Whether a key walks through what has the focus: a list, a slider. */
+function walks({ key, target }: KeyboardEvent): boolean {
+  return key.startsWith('Arrow') && (target as HTMLElement).closest('select, input, [role=listbox]') !== null;
+}
+
 /** Binds the Bench's keys while it is open. */
 export function useShortcuts(): void {
   const store = useContext(BenchContext);
@@ -23,12 +28,13 @@ export function useShortcuts(): void {
       if (!document.querySelector('dialog[open]')) store.getState().set({ commandsOpen: true });
     };
     const outside = (act: (event: KeyboardEvent) => void) => (event: KeyboardEvent) => {
-      if (!inText(event) && !event.defaultPrevented) act(event);
+      if (!inText(event) && !walks(event) && !event.defaultPrevented) act(event);
     };
     const bindings = Object.fromEntries(
-      COMMANDS.flatMap(({ keys = [], inFields, run }) => {
+      COMMANDS.flatMap(({ keys = [], inFields, when, run }) => {
         const act = (event: KeyboardEvent) => {
           if (store.getState().commandsOpen || document.querySelector('dialog[open]')) return;
+          if (when && !when(store.getState())) return;
           event.preventDefault();
           run(store.getState());
         };

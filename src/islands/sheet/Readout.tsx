@@ -5,7 +5,7 @@ import { distance } from '../../core/geometry/point';
 import { formatLength } from '../../core/units/length';
 import type { SheetView } from './view';
 
-interface Props extends Pick<SheetView, 'unit' | 'drawable' | 'selectedLand'> {
+interface Props extends Pick<SheetView, 'unit' | 'drawable' | 'selectedLand' | 'moving'> {
   cursor: Point | null;
   /** Index of the land under the cursor. */
   over: number | null;
@@ -13,7 +13,7 @@ interface Props extends Pick<SheetView, 'unit' | 'drawable' | 'selectedLand'> {
 }
 
 /** The line under the Sheet: cursor, selected land, distances to the land under the cursor, scale. */
-export function Readout({ cursor, over, scale, unit, drawable, selectedLand: selected }: Props) {
+export function Readout({ cursor, over, scale, unit, drawable, moving, selectedLand: selected }: Props) {
   const lands = drawable?.footprint.lands ?? [];
   const origin = drawable?.footprint.origin ?? { x: 0, y: 0 };
   const land = selected === null ? undefined : lands[selected];
@@ -27,7 +27,9 @@ export function Readout({ cursor, over, scale, unit, drawable, selectedLand: sel
       <span className="w-32 shrink-0">
         {cursor ? `x ${show(cursor.x - origin.x)}  y ${show(cursor.y - origin.y)} ${unit}` : ''}
       </span>
-      {land ? (
+      {moving !== null ? (
+        <span className="font-medium">{moving}</span>
+      ) : land ? (
         <span>
           land {land.number} · {land.padstack.name} · at {show(land.at.x - origin.x)},{' '}
           {show(land.at.y - origin.y)} {unit}

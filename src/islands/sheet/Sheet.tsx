@@ -12,7 +12,16 @@ import { Dimension, textPlace } from './Dimension';
 import { glyphsFor, linesFor } from './dimension-glyphs';
 import { ElevationView } from './ElevationView';
 import { Hatches } from './Hatches';
-import { divide, placer, transformOf, type Area, type Areas, type Camera, type Quadrant } from './layout';
+import {
+  divide,
+  placer,
+  pointUnder,
+  transformOf,
+  type Area,
+  type Areas,
+  type Camera,
+  type Quadrant,
+} from './layout';
 import { drawnArea, targetOf, type PlacedView } from './placed-view';
 import { LandNumbers, PlanView } from './PlanView';
 import { QuadrantHead } from './QuadrantHead';
@@ -21,7 +30,7 @@ import { SectionMark } from './SectionMark';
 import { TitleBlock } from './TitleBlock';
 import { riseOf, useCamera } from './useCamera';
 import { useGestures, type Pointer } from './useGestures';
-import { useModelGrab } from './useModelGrab';
+import { SNAP, useModelGrab } from './useModelGrab';
 import type { SheetActions, SheetView } from './view';
 
 const Turn = later(
@@ -85,6 +94,7 @@ export function Sheet({ view, actions }: Props) {
         cursor={pointer?.point ?? null}
         over={pointer?.over ?? null}
         scale={camera.scale}
+        moving={view.moving}
         unit={view.unit}
         drawable={drawable}
         selectedLand={view.selectedLand}
@@ -155,9 +165,26 @@ function Drawings({ view: shown, actions, drawable, areas, camera, hold, size, o
   const balloons = placeBalloons(findings, (finding) => targetOf(finding, views, drawable), column);
 
   const landAt = ({ x, y }: Point) => lands.near({ minX: x, minY: y, maxX: x, maxY: y })[0] ?? null;
-  const grab = useModelGrab(footprint, stage, views, camera.scale, actions.drag);
+  const grabModel = useModelGrab(footprint, stage, views, camera.scale, actions.drag);
+  const grab: typeof grabModel = (view, pixel) => {
+    if (view !== 'plan' || !areas.plan) return grabModel(view, pixel);
+    const held = actions.hold?.(pointUnder('plan', areas.plan, camera, rise, pixel));
+    return held
+      ? ({ x, y }) => held({ x: x / camera.scale, y: -y / camera.scale }, SNAP / camera.scale)
+      : grabModel(view, pixel);
+  };
   const press = actions.pressLand;
-  const gestures = useGestures({ press, areas, camera, hold, rise, onPointer, landAt, grab });
+  const gestures = useGestures({
+    press,
+    areas,
+    camera,
+    hold,
+    rise,
+    onPointer,
+    landAt,
+    grab,
+    letGo: actions.letGo,
+  });
   const edited = editing === null ? undefined : glyphs.find(({ symbol }) => symbol === editing);
   const field = edited && actions.field?.(edited.symbol);
 

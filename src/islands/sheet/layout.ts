@@ -50,41 +50,48 @@ export function divide(width: number, height: number, whole: Quadrant | null): A
   };
 }
 
-/** Room round the plan for the dimension lines that there are, px. */
-function roomFor(lines: readonly DimensionLine[]): Point {
-  const tiers = (sides: readonly DimensionLine['side'][]) =>
+/** Distance of neighbouring dimension lines, px. */
+const TIER = 22;
+
+/** Room on each side of the plan for the dimension lines that there are, px. */
+function roomFor(lines: readonly DimensionLine[]): Record<DimensionLine['side'], number> {
+  const tiers = (side: DimensionLine['side']) =>
     Math.max(
       0,
-      ...lines
-        .filter(({ view, side }) => view === 'plan' && sides.includes(side))
-        .map(({ tier }) => tier + 1),
+      ...lines.flatMap((line) => (line.view === 'plan' && line.side === side ? [line.tier + 1] : [])),
     );
-  return {
-    // beside the plan values stand level where they are too long for their line
-    x: Math.max(ROOM.x, ROOM_OF_TIER * (tiers(['left', 'right']) + 3)),
-    y: Math.max(ROOM.y, ROOM_OF_TIER * (tiers(['top', 'bottom']) + 1.5)),
-  };
+  // beside the plan values stand level where they are too long for their line
+  const beside = (side: 'left' | 'right') => Math.max(ROOM.x, TIER * (tiers(side) + 3));
+  const over = (side: 'top' | 'bottom') => Math.max(ROOM.y, TIER * (tiers(side) + 1.5));
+  return { left: beside('left'), right: beside('right'), top: over('top'), bottom: over('bottom') };
 }
 
-/** Distance of neighbouring dimension lines, px. */
-const ROOM_OF_TIER = 22;
-
-/** The camera that shows the whole footprint in every shown quadrant at one scale. */
+/**
+ * The camera that shows the whole footprint in every shown quadrant at one scale.
+ * @param lines dimension lines that need more room than usual
+ */
 export function fit(extent: Box, rise: Rise, areas: Areas, lines: readonly DimensionLine[] = []): Camera {
-  const room = roomFor(lines);
+  const { left, right, top, bottom } = roomFor(lines);
   const [width, height, depth] = [extent.maxX - extent.minX, extent.maxY - extent.minY, rise.high - rise.low];
   const scales: number[] = [];
   if (areas.plan) {
-    scales.push((areas.plan.width - 2 * room.x) / width, (areas.plan.height - 2 * room.y) / height);
+    scales.push((areas.plan.width - left - right) / width, (areas.plan.height - top - bottom) / height);
   }
   if (areas.front) {
-    scales.push((areas.front.width - 2 * room.x) / width, (areas.front.height - 2 * ROOM_RISE.front) / depth);
+    scales.push(
+      (areas.front.width - left - right) / width,
+      (areas.front.height - 2 * ROOM_RISE.front) / depth,
+    );
   }
   if (areas.side) {
-    scales.push((areas.side.width - 2 * ROOM_RISE.side) / depth, (areas.side.height - 2 * room.y) / height);
+    scales.push((areas.side.width - 2 * ROOM_RISE.side) / depth, (areas.side.height - top - bottom) / height);
   }
   const scale = Math.max(1, Math.min(...scales.filter((s) => s > 0), 400));
-  return { scale, x: (extent.minX + extent.maxX) / 2, y: (extent.minY + extent.maxY) / 2 };
+  return {
+    scale,
+    x: (extent.minX + extent.maxX - (left - right) / scale) / 2,
+    y: (extent.minY + extent.maxY + (top - bottom) / scale) / 2,
+  };
 }
 
 /**

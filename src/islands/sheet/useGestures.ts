@@ -22,6 +22,7 @@ interface GestureInput {
   landAt: (point: Point) => number | null;
   /** Takes hold of what can be dragged in a view, by how far the pointer has moved, px; `null` where a drag pans. */
   grab: (view: View, pixel: Point) => ((moved: Point) => void) | null;
+  letGo?: (() => void) | undefined;
 }
 
 /** Wheel zooms about the pointer, drag pans, a press selects a land. */
@@ -86,6 +87,7 @@ export function useGestures(input: GestureInput) {
       onPointer({ point, over: find(point) });
     },
     onPointerLeave: () => onPointer(null),
+    onPointerUp: () => input.letGo?.(),
     onClick(event: React.MouseEvent) {
       const moved = drag.current?.moved;
       drag.current = null;

@@ -7,7 +7,7 @@ import type { PlacedView } from './placed-view';
 import type { SheetActions } from './view';
 
 /** A drag snaps to places nearer than this, px. */
-const SNAP = 7;
+export const SNAP = 7;
 
 /** The board's axes that a view shows to the right and upwards. */
 const AXES = { plan: ['x', 'y'], front: ['x', 'z'], side: ['y', 'z'] } as const;

@@ -24,6 +24,8 @@ export interface SheetView {
   readonly selectedLand: number | null;
   readonly selectedFinding: number | null;
   readonly activeDimension: string | null;
+  /** What is said of a thing while it is moved. */
+  readonly moving: string | null;
   /** The quadrant that has the whole Sheet. */
   readonly whole: Quadrant | null;
   readonly fourth: 'title' | 'turn';
@@ -51,6 +53,10 @@ export interface SheetActions {
   readonly divide: (part: { readonly whole?: Quadrant | null; readonly fourth?: 'title' | 'turn' }) => void;
   /** Writes what a drag in an elevation moved; drags pan where it is missing. */
   readonly drag?: (edits: readonly Edit[], gesture: string) => void;
+  /** Takes hold of what lies at a point of the plan; `null` where a drag pans. Told how far it is moved, mm, and within which reach it snaps. */
+  readonly hold?: (point: Point) => ((by: Point, reach: number) => void) | null;
+  /** What is held is let go. */
+  readonly letGo?: () => void;
   /** The field that opens where a dimension's value stands; `null` where it can only be read. */
   readonly field?: (symbol: string) => ((place: ValuePlace) => ReactNode) | null;
 }

@@ -53,6 +53,9 @@ export interface BenchState {
   /** Id of the piece that is opened, and whether one is being added. */
   readonly piece: string | null;
   readonly addingPiece: boolean;
+  /** The step that a piece is moved by, mm, and what is said of it while it is moved. */
+  readonly pieceStep: number;
+  readonly moving: string | null;
   readonly whole: Quadrant | null;
   readonly fourth: 'title' | 'turn';
   readonly preview: Preview | null;
@@ -102,6 +105,8 @@ export interface BenchState {
         | 'selectedFinding'
         | 'piece'
         | 'addingPiece'
+        | 'pieceStep'
+        | 'moving'
         | 'whole'
         | 'fourth'
         | 'commandsOpen'
@@ -213,6 +218,8 @@ export function createBench(stored: StoredFootprint) {
       activeDimension: null,
       piece: null,
       addingPiece: false,
+      pieceStep: 0.05,
+      moving: null,
       selectedLand: null,
       selectedFinding: null,
       whole: null,

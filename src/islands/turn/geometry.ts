@@ -10,7 +10,7 @@ import {
 import type { BoardEdge, Footprint } from '../../core/footprint/footprint';
 import { boxOfPoints, cornersOf, type Box } from '../../core/geometry/box';
 import { flatten, type Contour } from '../../core/geometry/contour';
-import { circleAt, contourOf, outlineOf, type Figure } from '../../core/geometry/figure';
+import { contourOf, outlineOf, type Figure } from '../../core/geometry/figure';
 import { meshOf, type Mesh } from '../../core/geometry/mesh';
 import { turn, type Point } from '../../core/geometry/point';
 import type { Shape } from '../../core/geometry/solid';
@@ -42,7 +42,7 @@ export function plateMesh(figure: Figure, hole: Figure | null, thickness: number
 export function boardMesh({ courtyard, lands, bores, edge }: Footprint, thickness: number): BufferGeometry {
   const board = new FlatShape(flat(upToEdge(courtyard.box, edge)));
   for (const { hole } of lands) if (hole) board.holes.push(opening(contourOf(hole)));
-  for (const { at, diameter } of bores) board.holes.push(opening(contourOf(circleAt(at, diameter))));
+  for (const { hole } of bores) board.holes.push(opening(contourOf(hole)));
   return new ExtrudeGeometry(board, { depth: thickness, bevelEnabled: false }).translate(0, 0, -thickness);
 }
 

@@ -6,6 +6,7 @@ import type { PieceIntent } from '../../../src/core/document/pieces';
 import { readDocument } from '../../../src/core/document/read';
 import { compile } from '../../../src/core/footprint/compile';
 import type { Footprint, Land } from '../../../src/core/footprint/footprint';
+import { gripOf, pieceAtPoint, shiftedText } from '../../../src/core/package/composed/move';
 import { apartFrom } from '../../../src/core/package/composed/take-apart';
 import { quantise } from '../../../src/core/units/length';
 import { brokenPieces, composed, soundPieces, STAGGERED } from '../../data/compositions';
@@ -57,7 +58,7 @@ describe('a connector from its drawing', () => {
   it('reckons with what its chains of dimensions may be off by', () => {
     // ±0.1 right of the left peg and ±0.1 below it: a range of 0.2 either way
     const odd = footprint.groups.find(({ terminals }) => terminals.id === 'odd')!;
-    expect(odd.terminals.position).toEqual({ x: 0.2, y: 0.2 });
+    expect(odd.terminals.position).toEqual({ x: 0.2, y: 0.2, worst: 0.2 });
     // lead 0.65 and 0.20: 0.85; pads and body bring no hole
     expect(odd.kind === 'pin' && odd.hole).toBe(0.85);
     // the peg of 1.55 at most, 0.10 of play, and ±0.05: 1.75 up to the next 0.05
@@ -113,6 +114,28 @@ describe('chains of toleranced lengths', () => {
       footprintOf(composed([piece('a', { what: 'pin', diameter: '0.6', x })])).lands[0]!.hole;
     expect(hole('3')!.figure).toEqual({ kind: 'round', diameter: 0.8 });
     expect(hole('3±0.25')!.figure).toEqual({ kind: 'round', diameter: 1.1 });
+  });
+});
+
+describe('rules of chains', () => {
+  const found = (rule: string, ...pieces: PieceIntent[]) =>
+    check(compile(composed(pieces)))
+      .findings.filter((finding) => finding.rule === rule)
+      .map(({ severity, measured }) => [severity, quantise(measured!.value), quantise(measured!.limit)]);
+
+  it('want a hole for a peg wherever it may be', () => {
+    const peg = (hole: string) => piece('a', { what: 'peg', diameter: '1.5±0.05', hole, x: '3±0.1' });
+    const land = piece('b', { what: 'land', length: '1', width: '1' });
+    expect(found('peg-fit', peg('1.5'), land)).toEqual([['stop', -0.05, 0.2]]);
+    expect(found('peg-fit', peg('1.7'), land)).toEqual([['caution', 0.15, 0.2]]);
+    expect(found('peg-fit', peg('1.75'), land)).toEqual([]);
+  });
+
+  it('tell of a long row whose steps add up to more than its holes leave', () => {
+    const row = (step: string) => piece('a', { what: 'pin', diameter: '0.6', as: 'row', n: '11', step });
+    // five steps of ±0.05 either way from the middle: 0.5; the hole of 0.85 leaves 0.25
+    expect(found('place-drift', row('2±0.05'))).toEqual([['note', 0.25, 0.5]]);
+    expect(found('place-drift', row('2'))).toEqual([]);
   });
 });
 
@@ -179,6 +202,51 @@ describe('what is said of one piece', () => {
     ]);
     expect(messages(composed([piece('a', { ...ROW, step: 'q' })]))[0]).toContain('q');
     expect(messages(composed([]))).toHaveLength(1);
+  });
+});
+
+describe('a piece that is moved', () => {
+  const land = { what: 'land', length: '1', width: '1' } as const;
+  const document = composed([
+    piece('a', { ...land, name: 'first' }),
+    piece('b', { ...land, x: '3.02±0.1', xFrom: { of: 'a' }, y: '1' }),
+    piece('c', { ...land, x: '2', xFrom: { of: 'b' }, y: '1' }),
+  ]);
+
+  it('changes its two lengths alone, keeps their tolerance, and says what is near', () => {
+    const grip = gripOf(document, 'b')!;
+    expect(grip.edits({ x: 0.5, y: -0.25 })).toEqual([
+      { at: '/package/pieces/b/x', value: '3.52±0.1' },
+      { at: '/package/pieces/b/y', value: '0.75' },
+    ]);
+    expect(grip.neighbours({ x: 0, y: -0.5 })).toEqual([{ side: 'left', name: 'first', gap: 2.02 }]);
+  });
+
+  it('goes by steps, and against what does not hang on it', () => {
+    const grip = gripOf(document, 'b')!;
+    expect(grip.settle({ x: 0.52, y: 0.52 }, 0.1, 0.01)).toEqual({ x: 0.5, y: 0.5 });
+    // its left edge would meet the right one of the first, its middle that of the first
+    expect(grip.settle({ x: -2, y: -0.97 }, 0.1, 0.05)).toEqual({ x: -2.02, y: -1 });
+  });
+
+  it.each([
+    ['9.4±0.1', 'mm', 0.5, '9.9±0.1'],
+    ['-5.8', 'mm', -0.2, '-6'],
+    ['100', 'mil', 0.254, '110'],
+    ['1,27', 'mm', 0.01, '1.28'],
+    ['3 mm', 'mil', 1, '4 mm'],
+  ] as const)('%s in %s goes on by %d', (text, unit, by, expected) =>
+    expect(shiftedText(text, null, by, unit)).toBe(expected),
+  );
+
+  it('is found where it lies, blocks of the body last', () => {
+    const all = composed([
+      ...document.package.pieces!,
+      piece('body', { what: 'body', length: '20', width: '20', top: '1' }),
+    ]);
+    expect(pieceAtPoint(all, { x: 3, y: 1 }, null)).toBe('b');
+    expect(pieceAtPoint(all, { x: -8, y: 8 }, null)).toBeNull();
+    expect(pieceAtPoint(all, { x: -8, y: 8 }, 'body')).toBe('body');
   });
 });
 

@@ -39,10 +39,7 @@ export const edgeOverhang: Rule = {
           (wall) => ({ land, gap: gapTo(edge, wall) }),
         ),
       ),
-      ...footprint.bores.map(({ at, diameter }) => ({
-        land: null,
-        gap: gapTo(edge, circleAt(at, diameter)),
-      })),
+      ...footprint.bores.map(({ hole: wall }) => ({ land: null, gap: gapTo(edge, wall) })),
     ];
     const [copper, hole] = [nearest(lands), nearest(holes)];
     return [

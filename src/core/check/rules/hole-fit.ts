@@ -46,14 +46,17 @@ function findings(
   { footprint, process, compiled: { document } }: CheckContext,
 ): RuleFinding[] {
   const { level } = document;
-  const { lead, stated, id } = group.terminals;
+  const { lead, stated, bare, position, id } = group.terminals;
+  if (bare) return [];
+  // a pin that may lie off its place needs as much more
+  const off = Math.max(position?.x ?? 0, position?.y ?? 0);
   const own = footprint.lands.flatMap((land) =>
     land.group === id && land.padstack.hole ? [{ land, figure: land.padstack.hole.figure }] : [],
   );
   const misfits = (left: (hole: Figure) => number): Misfit[] =>
     own.map(({ land, figure }) => ({ land, hole: narrowOf(figure), left: left(figure) }));
   // a hole that the part's drawing states is its maker's business, unless the lead cannot enter
-  const needed = stated ? 0 : HOLE_ALLOWANCE[level];
+  const needed = Math.max(off, stated ? 0 : HOLE_ALLOWANCE[level]);
   const tight = misfits((hole) => playIn(hole, lead, 'max'))
     .filter(({ left }) => left < needed - 1e-9)
     .sort((a, b) => a.left - b.left);

@@ -24,7 +24,7 @@ export const holeToLand: Rule = {
         ...(land.hole ? [{ wall: land.hole, owner: land }] : []),
         ...land.vias.map((via) => ({ wall: circleAt(via, via.hole), owner: land })),
       ]),
-      ...footprint.bores.map(({ at, diameter }) => ({ wall: circleAt(at, diameter), owner: null })),
+      ...footprint.bores.map(({ hole }) => ({ wall: hole, owner: null })),
     ];
     const misses = holes.flatMap(({ wall, owner }): Miss[] =>
       lands.near(grow(wall, limit)).flatMap((i): Miss[] => {

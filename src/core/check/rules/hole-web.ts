@@ -22,7 +22,7 @@ export const holeWeb: Rule = {
         ...(hole ? [hole] : []),
         ...vias.map((via) => circleAt(via, via.hole)),
       ]),
-      ...footprint.bores.map(({ at, diameter }) => circleAt(at, diameter)),
+      ...footprint.bores.map(({ hole }) => hole),
     ];
     const limit = process.minHoleWeb;
     const close = closerThan(holes, (hole) => hole, limit);

@@ -3,6 +3,8 @@ import { annularRing } from './annular-ring';
 import { assumptions } from './assumptions';
 import { bodyClearance } from './body-clearance';
 import { bodyHeight } from './body-height';
+import { pegFit } from './peg-fit';
+import { placeDrift } from './place-drift';
 import { edgeOverhang } from './edge-overhang';
 import { leadProtrusion } from './lead-protrusion';
 import { modelAtHand } from './model-at-hand';
@@ -109,6 +111,9 @@ export const RULES: readonly Rule[] = [
   leadProtrusion,
   terminalGap,
   edgeOverhang,
+  // chains of dimensions
+  pegFit,
+  placeDrift,
   // an imported model
   modelContact,
   modelPinInHole,

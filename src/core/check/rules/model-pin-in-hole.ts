@@ -3,7 +3,7 @@
  */
 import type { Contact } from '../../body/contacts';
 import { boxAt, overhang } from '../../geometry/box';
-import { circleAt, type Placed } from '../../geometry/figure';
+import { type Placed } from '../../geometry/figure';
 import { fill, mm, worstOf, type Miss, type Rule, type RuleFinding } from '../rule';
 import { matchesOf } from './model-fit';
 
@@ -36,7 +36,7 @@ function pegFindings({
     const meant = imported?.ground.targets[target];
     const bore = meant?.kind === 'peg' ? bores[meant.index] : undefined;
     if (!bore) return [];
-    const left = clearance(contact, circleAt(bore.at, bore.diameter));
+    const left = clearance(contact, bore.hole);
     if (left >= -1e-6) return [];
     const message = fill(messages.peg, { value: mm(left), hole: mm(bore.diameter) });
     return [{ message, measured: { value: left, limit: 0, unit: 'mm' }, place: { at: bore.at } }];

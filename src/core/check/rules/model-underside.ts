@@ -71,7 +71,7 @@ function same(a: Contact, b: Contact): boolean {
 function isInHole({ x, y }: Contact, { lands, bores }: Footprint): boolean {
   const holes = [
     ...lands.flatMap(({ hole }) => (hole ? [hole as Box] : [])),
-    ...bores.map(({ at, diameter }): Box => circleAt(at, diameter)),
+    ...bores.map(({ hole }): Box => hole),
   ];
   return holes.some(({ minX, minY, maxX, maxY }) => x > minX && x < maxX && y > minY && y < maxY);
 }

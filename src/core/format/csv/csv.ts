@@ -81,10 +81,12 @@ function landRows({ number, at, rotation, padstack: stack, paste, vias }: Land):
   ];
 }
 
-function boreRow({ at, diameter, opening }: BoredHole): Cell[] {
+function boreRow({ at, diameter, hole, opening }: BoredHole): Cell[] {
+  const { kind } = hole.figure;
+  const length = kind === 'oblong' ? mm(hole.figure.width) : '';
   return [
-    ...['', '', mm(at.x), mm(at.y), 0, '', '', ...sizes(opening.figure), '', ''],
-    ...[mm(diameter), '', 'non-plated', 'round', 'hole'],
+    ...['', '', mm(at.x), mm(at.y), degrees(hole.rotation), '', '', ...sizes(opening.figure), '', ''],
+    ...[mm(diameter), length, 'non-plated', kind, 'hole'],
   ];
 }
 

@@ -83,18 +83,23 @@ function step(data: XMLBuilder, compiled: Writable, layers: readonly FileLayer[]
   keepOuts(node, compiled);
 }
 
-/** Slots of lands, as the figures that are milled. */
-function slots(node: XMLBuilder, { footprint: { lands } }: Writable): void {
-  const slotted = lands.filter(({ hole }) => hole?.figure.kind === 'oblong');
+/** Slots of lands and those without copper, as the figures that are milled. */
+function slots(node: XMLBuilder, { footprint: { lands, bores } }: Writable): void {
+  const slotted = [
+    ...lands.flatMap(({ number, hole, plated, padstack }) => {
+      const { plus = 0, minus = 0 } = padstack.hole ?? {};
+      return hole ? [{ name: number, hole, plated, plus, minus }] : [];
+    }),
+    ...bores.map(({ hole }, i) => ({ name: `bore_${i + 1}`, hole, plated: false, plus: 0, minus: 0 })),
+  ].filter(({ hole }) => hole.figure.kind === 'oblong');
   if (slotted.length === 0) return;
   const set = node.ele('LayerFeature', { layerRef: 'DRILL' }).ele('Set');
-  for (const { number, hole, plated, padstack } of slotted) {
-    if (!hole) continue;
+  for (const { name, hole, plated, plus, minus } of slotted) {
     const slot = set.ele('SlotCavity', {
-      name: `slot_${xmlText(number)}`,
+      name: `slot_${xmlText(name)}`,
       platingStatus: plated ? 'PLATED' : 'NONPLATED',
-      plusTol: mm(padstack.hole?.plus ?? 0),
-      minusTol: mm(padstack.hole?.minus ?? 0),
+      plusTol: mm(plus),
+      minusTol: mm(minus),
     });
     located(slot, hole.at, hole.rotation);
     primitive(slot, hole.figure);

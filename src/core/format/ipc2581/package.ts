@@ -46,8 +46,8 @@ function landPattern(item: XMLBuilder, { lands, bores }: Writable['footprint'], 
   }
   for (const bore of bores) {
     const node = pattern.ele('Pad', { padstackDefRef: boreName(bore) });
-    located(node, bore.at);
-    book.standard(node, { kind: 'round', diameter: bore.diameter });
+    located(node, bore.at, bore.hole.rotation);
+    book.standard(node, bore.hole.figure);
   }
 }
 

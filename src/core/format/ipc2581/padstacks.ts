@@ -51,8 +51,9 @@ export function viaName({ hole, land }: PadVia): string {
 }
 
 /** The padstack of a hole without copper. */
-export function boreName({ diameter, opening }: BoredHole): string {
-  return `bore_${plain(mm(diameter))}_${plain(mm(sizeOf(opening.figure).width))}`;
+export function boreName({ diameter, hole, opening }: BoredHole): string {
+  const slot = hole.figure.kind === 'oblong' ? `_${plain(mm(hole.figure.width))}` : '';
+  return `bore_${plain(mm(diameter))}${slot}_${plain(mm(sizeOf(opening.figure).width))}`;
 }
 
 /** Every padstack of a file: those of lands, of vias in them, and of holes without copper. */
@@ -69,9 +70,9 @@ export function writePadstacks(step: XMLBuilder, { footprint }: Writable, book: 
     }
   }
   const bores = new Map(footprint.bores.map((bore) => [boreName(bore), bore]));
-  for (const [name, { diameter, opening }] of bores) {
+  for (const [name, { diameter, hole, opening }] of bores) {
     const definition = step.ele('PadStackDef', { name });
-    holeDefinition(definition, name, 'NONPLATED', diameter);
+    if (hole.figure.kind === 'round') holeDefinition(definition, name, 'NONPLATED', diameter);
     for (const layerRef of ['TOP_MASK', 'BOTTOM_MASK']) {
       const node = pad(definition, layerRef, 'REGULAR');
       located(node, CENTRE);

@@ -182,12 +182,18 @@ const countOf = (groups: readonly TerminalGroup[]): number =>
 const PEG_PLAY = 0.1;
 
 /** Holes without copper: as they are given, or large enough for a peg wherever it may be. */
-function boresOf({ element, at, slack }: Item): Bore[] {
+function boresOf({ element, at, rotation, slack }: Item): Bore[] {
   if (isNumbered(element) || (element.what !== 'hole' && element.what !== 'peg')) return [];
   const diameter = element.what === 'peg' ? element.diameter : null;
   const off = quantise(Math.max(rangeOf(slack.x), rangeOf(slack.y)));
-  const peg = diameter && { peg: { diameter, off } };
-  if (element.hole) return [{ at, diameter: element.hole.nom, ...peg }];
+  const worst = quantise(2 * Math.max(slack.x.worst, slack.y.worst));
+  const peg = diameter && { peg: { diameter, off, worst } };
+  if (element.hole) {
+    const width = element.hole.nom;
+    const slot =
+      element.slot && element.slot.nom > width ? { slot: { length: element.slot.nom, rotation } } : {};
+    return [{ at, diameter: width, ...slot, ...peg }];
+  }
   if (!peg) return [];
   return [
     {

@@ -72,8 +72,9 @@ function positionOf(items: readonly Item[], angle: number): Pick<TerminalGroup, 
   const most = (axis: 'x' | 'y') => quantise(Math.max(...items.map(({ slack }) => rangeOf(slack[axis]))));
   const [x, y] = [most('x'), most('y')];
   if (x === 0 && y === 0) return {};
-  if (!isQuarter(angle)) return { position: { x: Math.max(x, y), y: Math.max(x, y) } };
-  return { position: angle % 180 === 0 ? { x, y } : { x: y, y: x } };
+  const worst = quantise(2 * Math.max(...items.flatMap(({ slack }) => [slack.x.worst, slack.y.worst])));
+  if (!isQuarter(angle)) return { position: { x: Math.max(x, y), y: Math.max(x, y), worst } };
+  return { position: angle % 180 === 0 ? { x, y, worst } : { x: y, y: x, worst } };
 }
 
 /** What a package says of each of its places. */

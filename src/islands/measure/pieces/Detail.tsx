@@ -51,6 +51,7 @@ export function Detail({ piece }: { piece: PieceIntent }) {
       <Edges piece={piece} axis="y" />
       <Numbers piece={piece} />
       <Gaps piece={piece} />
+      <StepChoice />
       <Actions piece={piece} />
     </div>
   );
@@ -173,6 +174,32 @@ function Edges({ piece, axis }: { piece: PieceIntent; axis: 'x' | 'y' }) {
         value={piece[mine]?.edge ?? 'centre'}
         options={EDGES[axis]}
         onChange={(edge) => write(mine, edge)}
+      />
+    </div>
+  );
+}
+
+const STEPS = [
+  [0.01, '0.01 mm'],
+  [0.05, '0.05 mm'],
+  [0.1, '0.1 mm'],
+  [0.5, '0.5 mm'],
+  [0.635, '25 mil'],
+  [1.27, '50 mil'],
+] as const;
+
+/** By how much arrow keys and dragging move a piece. */
+function StepChoice() {
+  const step = useBench((s) => s.pieceStep);
+  const set = useBench((s) => s.set);
+  return (
+    <div className="col-span-2 flex items-center gap-2">
+      <span className="text-secondary shrink-0">Arrow keys and dragging move it by</span>
+      <Pick
+        label="Step of moving"
+        value={step}
+        options={STEPS}
+        onChange={(pieceStep) => set({ pieceStep })}
       />
     </div>
   );
