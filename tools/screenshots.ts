@@ -83,6 +83,11 @@ await page.$eval('main', (column) => column.scrollTo(0, 430));
 await wait(2500);
 await shoot('bench-connector');
 
+await open('J6 sensor receptacle');
+await page.keyboard.press('1');
+await page.locator('[aria-label="Pieces"] ol > li:nth-child(3) > span').click();
+await shoot('bench-composed');
+
 await open('U7 buoy transceiver');
 await shoot('bench-measure');
 await page.keyboard.press('6');

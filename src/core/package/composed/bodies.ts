@@ -106,14 +106,22 @@ export function solidsOf(pieces: readonly PlacedPiece[]): Assembly {
       items.map(({ element }) => (element.what === 'body' ? fromOf(element).nom : 0)),
     ),
   );
+  // elements that do not differ are one and the same
+  const known = new Map<Element, string | null>();
+  const nameOf = (item: Item, id: string): string | null => {
+    const shape = shapeOf(item, into);
+    if (!shape) return null;
+    const key = JSON.stringify(shape);
+    const name = names.get(key) ?? `${id} ${names.size + 1}`;
+    names.set(key, name);
+    shapes[name] = shape;
+    return name;
+  };
   for (const { piece, items } of pieces) {
     items.forEach((item, i) => {
-      const shape = shapeOf(item, into);
-      if (!shape) return;
-      const key = JSON.stringify(shape);
-      const name = names.get(key) ?? `${piece.id} ${names.size + 1}`;
-      names.set(key, name);
-      shapes[name] = shape;
+      const name = known.has(item.element) ? known.get(item.element) : nameOf(item, piece.id);
+      known.set(item.element, name ?? null);
+      if (!name) return;
       parts.push({
         name: items.length > 1 ? `${piece.name ?? piece.id} ${i + 1}` : (piece.name ?? piece.id),
         shape: name,

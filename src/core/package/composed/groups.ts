@@ -5,7 +5,7 @@ import { quantise } from '../../units/length';
 import { exactly, type Toleranced } from '../../units/toleranced';
 import type { PinGroup, SpanGroup, Spot, SpotGroup, TerminalGroup, TerminalPlace } from '../terminal';
 import { TOWARDS } from './arrange';
-import { figureOf, sectionOf, spanFormOf, spotFormOf } from './element';
+import { figureOf, sectionOf, spanFormOf, spotFormOf, type Element } from './element';
 import { isNumbered, type Numbered } from './numbers';
 import { calledOf, type Item, type PlacedPiece } from './place';
 import { rangeOf } from './slack';
@@ -24,10 +24,16 @@ export interface Counting {
 export function groupsOf(placedPiece: PlacedPiece, counting: Counting): TerminalGroup[] {
   const { piece, items } = placedPiece;
   const kinds = new Map<string, Item[]>();
+  // elements that do not differ are one and the same
+  const keys = new Map<Element, string>();
   for (const item of items) {
     if (!isNumbered(item.element)) continue;
-    const key = kindOf(item);
-    kinds.set(key, [...(kinds.get(key) ?? []), item]);
+    const sizes = keys.get(item.element) ?? sizesOf(item.element);
+    keys.set(item.element, sizes);
+    const key = `${sizes} ${standOf(item)}`;
+    const own = kinds.get(key);
+    if (own) own.push(item);
+    else kinds.set(key, [item]);
   }
   return [...kinds.values()].map((own, i): TerminalGroup => {
     const id = i === 0 ? piece.id : `${piece.id}.${i + 1}`;
@@ -45,26 +51,18 @@ export function groupsOf(placedPiece: PlacedPiece, counting: Counting): Terminal
 type Base = Pick<TerminalGroup, 'id' | 'title'>;
 
 /** What elements of one group have in common. */
-function kindOf({ element, rotation, slot, mirrored }: Item): string {
+function sizesOf(element: Element): string {
   const { what, form, shape, length, width, diameter, thickness, radius, chamfer, corners, contour } =
     element;
   const { hole, slot: long, land, vias } = element;
   const sizes = [length, width, diameter, thickness, hole, long, land].map((v) => v && [v.min, v.nom, v.max]);
-  const turnedTo =
-    what === 'terminal' && slot.end === null && spanFormOf(element) ? fullTurn(rotation) : null;
-  return JSON.stringify([
-    what,
-    form,
-    shape,
-    sizes,
-    radius,
-    chamfer,
-    corners,
-    contour,
-    vias,
-    turnedTo,
-    mirrored,
-  ]);
+  return JSON.stringify([what, form, shape, sizes, radius, chamfer, corners, contour, vias]);
+}
+
+/** Lone terminals of one group point the same way, and mirrored ones are groups of their own. */
+function standOf({ element, rotation, slot, mirrored }: Item): string {
+  const isLone = element.what === 'terminal' && slot.end === null && spanFormOf(element) !== null;
+  return `${isLone ? fullTurn(rotation) : ''} ${mirrored}`;
 }
 
 /** By how much places may lie off, along the axes of a frame at an angle: at slanting ones by the larger. */
