@@ -150,7 +150,11 @@ const element: fc.Arbitrary<Omit<PieceIntent, 'id'>> = fc.oneof(
     plated: fc.boolean(),
   }),
   fc.record({ what: fc.constant('peg' as const), diameter: toleranced(0.8, 3) }),
-  fc.record({ what: fc.constant('keep-out' as const), length: size(1, 6), width: size(1, 6) }),
+  fc.record({
+    what: fc.constantFrom('keep-out' as const, 'cut-out' as const),
+    length: size(1, 6),
+    width: size(1, 6),
+  }),
   fc.record({
     what: fc.constant('body' as const),
     length: toleranced(2, 9),

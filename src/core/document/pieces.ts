@@ -54,7 +54,7 @@ export const TERMINAL_FORMS = [
 ] as const;
 
 /** What a piece is made of. */
-export const ELEMENTS = ['terminal', 'pin', 'land', 'hole', 'peg', 'keep-out', 'body'] as const;
+export const ELEMENTS = ['terminal', 'pin', 'land', 'hole', 'peg', 'keep-out', 'cut-out', 'body'] as const;
 
 /** Shapes of lands, terminals, pins, areas and bodies. */
 export const SHAPES = [

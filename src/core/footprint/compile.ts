@@ -100,11 +100,9 @@ function assemble(
 
 /** A hole without copper with the opening that keeps mask out of it. */
 function boreMaker(margin: number): (bore: Bore) => BoredHole {
-  return ({ at, diameter, slot, peg = null }) => {
-    const figure: Figure = slot
-      ? { kind: 'oblong', width: slot.length, height: diameter }
-      : { kind: 'round', diameter };
-    const rotation = slot?.rotation ?? 0;
+  return ({ at, diameter, shape, peg = null }) => {
+    const figure: Figure = shape?.figure ?? { kind: 'round', diameter };
+    const rotation = shape?.rotation ?? 0;
     return {
       at,
       diameter,

@@ -74,7 +74,7 @@ export interface MaskOpening {
 /** A hole without copper and number, with the opening that keeps mask out of it. */
 export interface BoredHole {
   readonly at: Point;
-  /** Of a slot its width. */
+  /** Across its narrow side where it is not round. */
   readonly diameter: number;
   readonly hole: Placed;
   /** The peg that is meant to go through it, where the package says so. */

@@ -96,7 +96,7 @@ export function placedPackage(drawn: DrawnPackage, placement: Placement): DrawnP
     bores: drawn.bores.map((bore) => ({
       ...bore,
       at: putPoint(placement, bore.at),
-      ...(bore.slot ? { slot: { ...bore.slot, rotation: putAngle(placement, bore.slot.rotation) } } : {}),
+      ...(bore.shape ? { shape: { ...bore.shape, rotation: putAngle(placement, bore.shape.rotation) } } : {}),
     })),
     keepOuts: drawn.keepOuts.map(put),
     extent: placedExtent(drawn.extent, placement),

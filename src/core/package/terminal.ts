@@ -144,13 +144,13 @@ export interface PinGroup extends AnyGroup {
 /** Terminals that share one solution. */
 export type TerminalGroup = SpanGroup | SpotGroup | PinGroup;
 
-/** A hole without copper: a screw or a locating peg goes through it. mm */
+/** A hole without copper: a screw or a locating peg goes through it, or the board is cut out. mm */
 export interface Bore {
   readonly at: Point;
-  /** Of a slot its width. */
+  /** Across its narrow side where it is not round. */
   readonly diameter: number;
-  /** Whole length of a slot along its x axis, and how that is turned, degrees counter-clockwise. */
-  readonly slot?: { readonly length: number; readonly rotation: number };
+  /** A slot or a cut-out, and how it is turned, degrees counter-clockwise; round where it is missing. */
+  readonly shape?: { readonly figure: Figure; readonly rotation: number };
   /** What goes through it, and over which range its place may lie. */
   readonly peg?: { readonly diameter: Toleranced; readonly off: number; readonly worst: number };
 }

@@ -5,7 +5,8 @@ import type { TapisDocument } from '../../../src/core/document/document';
 import type { PieceIntent } from '../../../src/core/document/pieces';
 import { readDocument } from '../../../src/core/document/read';
 import { compile } from '../../../src/core/footprint/compile';
-import type { Footprint, Land } from '../../../src/core/footprint/footprint';
+import type { Drawable, Footprint, Land } from '../../../src/core/footprint/footprint';
+import { FORMATS } from '../../../src/core/format';
 import { gripOf, pieceAtPoint, shiftedText } from '../../../src/core/package/composed/move';
 import { apartFrom } from '../../../src/core/package/composed/take-apart';
 import { quantise } from '../../../src/core/units/length';
@@ -183,6 +184,36 @@ describe('what is said of one piece', () => {
         .map(({ number }) => number)
         .join(' '),
     ).toBe(expected);
+  });
+
+  it('may be a slot without copper or a cut-out, which are milled and in the files', async () => {
+    const pieces = [
+      piece('a', { what: 'hole', hole: '1', slot: '3', angle: '90' }),
+      piece('b', { what: 'cut-out', shape: 'rounded', radius: '0.5', length: '6', width: '4', x: '8' }),
+      piece('c', { what: 'land', length: '1', width: '1', x: '4' }),
+    ];
+    const compiled = compile(composed(pieces)) as Drawable;
+    const boxes = compiled.footprint.bores.map(({ hole: { minX, minY, maxX, maxY } }) => [
+      minX,
+      minY,
+      maxX,
+      maxY,
+    ]);
+    expect(boxes).toEqual([
+      [-0.5, -1.5, 0.5, 1.5],
+      [5, -2, 11, 2],
+    ]);
+    const written = async (id: string) =>
+      String(await FORMATS.find((format) => format.id === id)!.write(compiled));
+    expect((await written('ipc2581')).match(/<SlotCavity/g)).toHaveLength(2);
+    expect(await written('csv')).toContain('1.000,3.000,non-plated,oblong,hole');
+    // the land's edge is 0.5 from the cut-out's
+    const near = check(
+      compile(
+        composed([...pieces.slice(0, 2), piece('c', { what: 'land', length: '1.8', width: '1', x: '4' })]),
+      ),
+    );
+    expect(near.findings.some(({ rule }) => rule === 'hole-to-land')).toBe(true);
   });
 
   it('names what goes round in a circle, what is not there, and what it needs', () => {

@@ -37,7 +37,11 @@ export const drillTable: Rule = {
         ...(via && !hasDrill(via.hole, process) ? [say(messages.via, via.hole, name, lands)] : []),
       ];
     });
-    const bores = new Set(footprint.bores.map(({ diameter }) => diameter));
+    // what is cut out is milled, not drilled
+    const drilled = footprint.bores.filter(
+      ({ hole: { figure } }) => figure.kind === 'round' || figure.kind === 'oblong',
+    );
+    const bores = new Set(drilled.map(({ diameter }) => diameter));
     return [
       ...ofStacks,
       ...[...bores]

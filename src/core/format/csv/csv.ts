@@ -83,7 +83,7 @@ function landRows({ number, at, rotation, padstack: stack, paste, vias }: Land):
 
 function boreRow({ at, diameter, hole, opening }: BoredHole): Cell[] {
   const { kind } = hole.figure;
-  const length = kind === 'oblong' ? mm(hole.figure.width) : '';
+  const length = kind === 'round' ? '' : mm(sizeOf(hole.figure).width);
   return [
     ...['', '', mm(at.x), mm(at.y), degrees(hole.rotation), '', '', ...sizes(opening.figure), '', ''],
     ...[mm(diameter), length, 'non-plated', kind, 'hole'],

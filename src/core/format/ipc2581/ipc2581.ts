@@ -83,7 +83,7 @@ function step(data: XMLBuilder, compiled: Writable, layers: readonly FileLayer[]
   keepOuts(node, compiled);
 }
 
-/** Slots of lands and those without copper, as the figures that are milled. */
+/** Slots of lands, and slots and cut-outs without copper, as the figures that are milled. */
 function slots(node: XMLBuilder, { footprint: { lands, bores } }: Writable): void {
   const slotted = [
     ...lands.flatMap(({ number, hole, plated, padstack }) => {
@@ -91,7 +91,7 @@ function slots(node: XMLBuilder, { footprint: { lands, bores } }: Writable): voi
       return hole ? [{ name: number, hole, plated, plus, minus }] : [];
     }),
     ...bores.map(({ hole }, i) => ({ name: `bore_${i + 1}`, hole, plated: false, plus: 0, minus: 0 })),
-  ].filter(({ hole }) => hole.figure.kind === 'oblong');
+  ].filter(({ hole }) => hole.figure.kind !== 'round');
   if (slotted.length === 0) return;
   const set = node.ele('LayerFeature', { layerRef: 'DRILL' }).ele('Set');
   for (const { name, hole, plated, plus, minus } of slotted) {

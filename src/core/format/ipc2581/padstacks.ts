@@ -52,7 +52,9 @@ export function viaName({ hole, land }: PadVia): string {
 
 /** The padstack of a hole without copper. */
 export function boreName({ diameter, hole, opening }: BoredHole): string {
-  const slot = hole.figure.kind === 'oblong' ? `_${plain(mm(hole.figure.width))}` : '';
+  const { width, height } = sizeOf(hole.figure);
+  const slot =
+    hole.figure.kind === 'round' ? '' : `_${hole.figure.kind}_${plain(mm(width))}_${plain(mm(height))}`;
   return `bore_${plain(mm(diameter))}${slot}_${plain(mm(sizeOf(opening.figure).width))}`;
 }
 

@@ -3,6 +3,7 @@ import type { Finding } from '../../document/finding';
 import { COMPOSITION, type CompositionIntent, type PieceRead } from '../../document/pieces';
 import { readFields, type Symbols } from '../../document/read-fields';
 import { pointerKey } from '../../document/edit';
+import { narrowOf } from '../../geometry/figure';
 import { quantise } from '../../units/length';
 import type { DimensionDefinition } from '../definitions';
 import type { DrawnPackage } from '../drawn';
@@ -181,18 +182,25 @@ const countOf = (groups: readonly TerminalGroup[]): number =>
 /** Play of a peg in a hole whose size nobody gives, beside what their places may be off by. mm */
 const PEG_PLAY = 0.1;
 
+/** What goes through the board without copper. */
+const BORED: readonly Item['element']['what'][] = ['hole', 'peg', 'cut-out'];
+
 /** Holes without copper: as they are given, or large enough for a peg wherever it may be. */
 function boresOf({ element, at, rotation, slack }: Item): Bore[] {
-  if (isNumbered(element) || (element.what !== 'hole' && element.what !== 'peg')) return [];
+  if (isNumbered(element) || !BORED.includes(element.what)) return [];
   const diameter = element.what === 'peg' ? element.diameter : null;
   const off = quantise(Math.max(rangeOf(slack.x), rangeOf(slack.y)));
   const worst = quantise(2 * Math.max(slack.x.worst, slack.y.worst));
   const peg = diameter && { peg: { diameter, off, worst } };
+  const figure = figureOf(element, 'nom');
+  if (element.what === 'cut-out')
+    return figure.ok
+      ? [{ at, diameter: narrowOf(figure.value), shape: { figure: figure.value, rotation } }]
+      : [];
   if (element.hole) {
-    const width = element.hole.nom;
-    const slot =
-      element.slot && element.slot.nom > width ? { slot: { length: element.slot.nom, rotation } } : {};
-    return [{ at, diameter: width, ...slot, ...peg }];
+    const isSlot = figure.ok && figure.value.kind === 'oblong';
+    const shape = isSlot ? { shape: { figure: figure.value, rotation } } : {};
+    return [{ at, diameter: element.hole.nom, ...shape, ...peg }];
   }
   if (!peg) return [];
   return [

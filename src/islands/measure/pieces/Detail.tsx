@@ -1,10 +1,11 @@
 import type { ReactNode } from 'react';
 import type { PieceIntent } from '../../../core/document/pieces';
-import { Pick, Tick } from '../../common/inputs';
+import { Pick } from '../../common/inputs';
 import { EntryInput } from '../../fields/EntryInput';
 import { useWritten } from '../../fields/useEntry';
 import { useBench } from '../../state/context';
 import { addPiece, freshPieceId, movePiece, pieceAt } from './edits';
+import { Gaps, Numbers } from './Numbers';
 import { InlineChoice } from './Sentence';
 
 /** What a piece's sentence leaves unsaid. */
@@ -201,71 +202,6 @@ function StepChoice() {
         options={STEPS}
         onChange={(pieceStep) => set({ pieceStep })}
       />
-    </div>
-  );
-}
-
-const WAYS = [
-  ['count', 'one after the other'],
-  ['list', 'one by one'],
-  ['shared', 'all alike'],
-  ['grid', 'letters and digits'],
-  ['none', 'not at all'],
-] as const;
-
-function Numbers({ piece: { id, what, plated, numbers } }: { piece: PieceIntent }) {
-  const edit = useBench((s) => s.edit);
-  const at = `${pieceAt(id)}/numbers`;
-  const isNumbered = what === 'pin' || what === 'terminal' || what === 'land' || (what === 'hole' && plated);
-  if (!isNumbered) return null;
-  const way = numbers?.none
-    ? 'none'
-    : numbers?.grid
-      ? 'grid'
-      : numbers?.shared !== undefined
-        ? 'shared'
-        : numbers?.list !== undefined
-          ? 'list'
-          : 'count';
-  const said = {
-    count: undefined,
-    list: { list: '1' },
-    shared: { shared: 'SH' },
-    grid: { grid: true },
-    none: { none: true },
-  };
-  return (
-    <div className="col-span-2 flex items-center gap-2">
-      <span className="text-secondary shrink-0">Numbered</span>
-      <Pick
-        label="How it is numbered"
-        value={way}
-        options={WAYS}
-        onChange={(next) => edit([{ at, value: said[next] }])}
-      />
-      {way === 'count' && (
-        <Tick
-          small
-          checked={numbers?.backwards ?? false}
-          onChange={(on) => edit([{ at: `${at}/backwards`, value: on || undefined }])}
-        >
-          backwards
-        </Tick>
-      )}
-    </div>
-  );
-}
-
-/** Whether places that are left out keep their numbers free. */
-function Gaps({ piece: { id, omit, numbers } }: { piece: PieceIntent }) {
-  const edit = useBench((s) => s.edit);
-  if (omit === undefined || numbers?.list !== undefined || numbers?.shared !== undefined) return null;
-  const at = `${pieceAt(id)}/numbers/gaps`;
-  return (
-    <div className="col-span-2">
-      <Tick small checked={numbers?.gaps ?? false} onChange={(on) => edit([{ at, value: on || undefined }])}>
-        places left out keep their numbers
-      </Tick>
     </div>
   );
 }

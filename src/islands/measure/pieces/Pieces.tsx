@@ -18,6 +18,7 @@ export function Pieces() {
   const adding = useBench((s) => s.addingPiece);
   const set = useBench((s) => s.set);
   const selected = useSelectedPiece();
+  const unit = useBench((s) => s.document.package.unit ?? 'mm');
   return (
     <section
       aria-label="Pieces"
@@ -28,6 +29,7 @@ export function Pieces() {
       }}
     >
       <NewDimension />
+      <p className="text-secondary mt-2 text-[12px]">Lengths as printed, {unit}</p>
       <ol className="mt-2 flex flex-col gap-1">
         {pieces.map((piece) => (
           <PieceItem key={piece.id} piece={piece} isOpen={piece.id === selected} />

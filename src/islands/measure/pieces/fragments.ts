@@ -110,6 +110,8 @@ function elementOf({ what, shape, thickness, form }: PieceIntent): Fragment[] {
       ];
     case 'peg':
       return [words('peg'), ...across];
+    case 'cut-out':
+      return [words('cut-out of the board'), ...(isRound ? across : box)];
     case 'keep-out':
       return [words('area'), ...(isRound ? across : box), words('free of'), choice('free', 'Free of')];
     case 'body':

@@ -119,6 +119,11 @@ export const PIECE_KINDS: readonly PieceKind[] = [
     },
   },
   {
+    title: 'Cut-out of the board',
+    keywords: 'opening window notch mill',
+    piece: { what: 'cut-out', length: '6', width: '4' },
+  },
+  {
     title: 'Keep-out',
     keywords: 'area free',
     piece: { what: 'keep-out', length: '5', width: '5', free: 'components', side: 'component' },
