@@ -3,7 +3,7 @@ import type { SheetActions, SheetView } from '../sheet/view';
 import { BenchContext, useBench } from '../state/context';
 import type { Shown } from '../state/derive';
 import { LEVEL_WORDS } from '../state/levels';
-import { holdPiece } from './move-piece';
+import { holdPiece } from '../state/move-piece';
 import { sheetField } from './SheetField';
 
 /** What the Bench's Sheet shows, and what a person can do on it. */
@@ -44,7 +44,7 @@ export function useSheet(): { view: SheetView; actions: SheetActions } {
       divide: (part) => store?.getState().set(part),
       drag: (edits, gesture) => store?.getState().edit(edits, gesture),
       hold: (point) => (store ? holdPiece(store, point) : null),
-      letGo: () => store?.getState().moving != null && store.getState().set({ moving: null }),
+      letGo: () => store?.getState().set({ moving: null }),
       field(symbol) {
         const now = store?.getState();
         return now?.derived.shown ? sheetField(now.stage, now.derived.shown.drawable, symbol) : null;

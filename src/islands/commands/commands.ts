@@ -9,7 +9,7 @@ import { attempt } from '../common/trouble';
 import { fileOf } from '../common/write';
 import { STAGE_NAMES } from '../state/stages';
 import type { BenchState } from '../state/bench';
-import { nudgePiece } from '../bench/move-piece';
+import { nudgePiece } from '../state/move-piece';
 
 /** Something a person can do on the Bench, by name or by key. */
 export interface Command {

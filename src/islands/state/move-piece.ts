@@ -3,7 +3,7 @@ import { turn, type Point } from '../../core/geometry/point';
 import { COMPOSED } from '../../core/package/composed/draw';
 import { gripOf, pieceAtPoint, type Grip } from '../../core/package/composed/move';
 import { formatLength } from '../../core/units/length';
-import type { BenchState } from '../state/bench';
+import type { BenchState } from './bench';
 
 type Store = Pick<StoreApi<BenchState>, 'getState'>;
 
