@@ -86,7 +86,7 @@ export const ARRANGEMENTS = [
 
 const POINT = {
   at: text('point', 8, {
-    pattern: '^(centre|first|last|middle|[1-9][0-9]{0,3})?$',
+    pattern: '^(centre|first|last|middle|[1-9][0-9]{0,3}([.][1-9][0-9]{0,3})?)?$',
     help: 'centre of the whole piece, first, last or middle place, or a place by its number.',
   }),
   edge: choice('edge', ['low', 'centre', 'high'], {
@@ -175,7 +175,7 @@ const PIECE = record(
     side: choice('On', ['component', 'far', 'both']),
     why: text('Why', 200),
     differ: mapOf('Place', DIFFERENCE, 200, {
-      keys: '^[1-9][0-9]{0,3}$',
+      keys: '^[1-9][0-9]{0,3}([.][1-9][0-9]{0,3})?$',
       help: 'What differs at single places.',
     }),
     // where

@@ -233,6 +233,10 @@ describe('what is said of one piece', () => {
     ]);
     expect(messages(composed([piece('a', { ...ROW, step: 'q' })]))[0]).toContain('q');
     expect(messages(composed([]))).toHaveLength(1);
+    const many = ['1', '2', '3'].map((id) =>
+      piece(id, { ...ROW, as: 'array', n: '60', rows: '60', stepY: '1' }),
+    );
+    expect(messages(composed(many))).toEqual(['With 3 the part has 10800 places; at most 10000 are drawn.']);
   });
 });
 
@@ -309,6 +313,46 @@ describe('laws of composition', () => {
     const all = copper(pieces);
     expect(all.slice(8)).toEqual(all.slice(0, 4));
     expect(all.slice(4, 8)).not.toEqual(all.slice(0, 4));
+  });
+
+  it('facing rows that are mirrored or repeated have the lands of those that they follow', () => {
+    const rows = {
+      what: 'terminal',
+      form: 'gull-wing',
+      length: '0.5..0.7',
+      width: '0.25..0.35',
+      as: 'facing',
+      n: '3',
+      step: '0.8',
+      apart: '6±0.2',
+      between: '3.8..4',
+    } as const;
+    const pieces = [
+      piece('a', { ...rows, x: '10', angle: '30' }),
+      piece('b', { what: 'terminal', as: 'mirror', of: 'a' }),
+      piece('c', { what: 'terminal', as: 'repeat', of: 'a', x: '-5', y: '30' }),
+    ];
+    const { lands, groups } = footprintOf(composed(pieces));
+    const sizes = groups.map((group) => group.kind === 'span' && group.land);
+    expect(sizes[1]).toEqual(sizes[0]);
+    expect(sizes[2]).toEqual(sizes[0]);
+    const places = (id: string) =>
+      lands.filter(({ group }) => group === id).map(({ at }) => [quantise(at.x), at.y]);
+    expect(places('b')).toEqual(places('a').map(([x, y]) => [quantise(-x!), y]));
+    expect(places('c')).toEqual(places('a').map(([x, y]) => [quantise(x! - 15), quantise(y! + 30)]));
+  });
+
+  it('facing rows are placed by their middles, whatever their distance is measured between', () => {
+    const at = (apart: string, given: 'outer' | 'centre' | 'gap') => {
+      const rows = { what: 'land', length: '2', width: '1', as: 'facing', n: '1', apart, given } as const;
+      return table(footprintOf(composed([piece('a', rows)])));
+    };
+    expect(at('8', 'outer')).toEqual(at('6', 'centre'));
+    expect(at('4', 'gap')).toEqual(at('6', 'centre'));
+    expect(at('6', 'centre')).toEqual([
+      ['1', -3, 0],
+      ['2', 3, 0],
+    ]);
   });
 
   it('shifting the first piece shifts all that hang on it', () => {

@@ -112,20 +112,15 @@ function rowOf(piece: PieceRead): Result<readonly Place[], string> {
 function facingRows(piece: PieceRead): Result<readonly Place[], string> {
   const along = stepsOf(piece);
   if (!along.ok) return along;
-  const { apart, given, length, what } = piece;
+  const { apart, given, length, diameter } = piece;
   if (apart === null) return fail('needs a distance between its rows');
-  // terminals have their span from outer to outer; all else is placed by its middle
-  const size = (length ?? piece.diameter ?? exactly(0)).nom;
-  const centre =
-    what === 'terminal' || (given ?? 'outer') === 'centre'
-      ? apart.nom
-      : (given ?? 'outer') === 'gap'
-        ? apart.nom + size
-        : apart.nom - size;
+  // each is placed by its middle, whatever the distance is measured between
+  const size = (length ?? diameter ?? exactly(0)).nom;
+  const times = { outer: -1, centre: 0, gap: 1 }[given ?? 'outer'];
+  const centre = apart.nom + times * size;
   const angle = TOWARDS[piece.towards ?? 'down'] - TOWARDS.down;
   const upright = angle % 180 === 0;
   const across = shareOf(slackOf(apart), 0.5);
-  const last = along.value.at(-1)?.slack ?? FIRM;
   const slot = (end: -1 | 1, i: number, { at, slack }: Along): Place => {
     const p = turn({ x: (end * centre) / 2, y: -at }, angle);
     return {
@@ -137,9 +132,7 @@ function facingRows(piece: PieceRead): Result<readonly Place[], string> {
     };
   };
   const down = along.value.map((place, i) => slot(-1, i, place));
-  const up = [...along.value]
-    .reverse()
-    .map((place, i) => slot(1, along.value.length + i, { ...place, slack: place.slack ?? last }));
+  const up = [...along.value].reverse().map((place, i) => slot(1, along.value.length + i, place));
   return ok([...down, ...up]);
 }
 

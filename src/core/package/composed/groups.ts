@@ -4,7 +4,6 @@ import { fullTurn, isQuarter, turn } from '../../geometry/point';
 import { quantise } from '../../units/length';
 import { exactly, type Toleranced } from '../../units/toleranced';
 import type { PinGroup, SpanGroup, Spot, SpotGroup, TerminalGroup, TerminalPlace } from '../terminal';
-import { TOWARDS } from './arrange';
 import { figureOf, sectionOf, spanFormOf, spotFormOf, type Element } from './element';
 import { isNumbered, type Numbered } from './numbers';
 import { calledOf, type Item, type PlacedPiece } from './place';
@@ -42,7 +41,7 @@ export function groupsOf(placedPiece: PlacedPiece, counting: Counting): Terminal
     if (what === 'pin') return pinGroup(base, own, counting);
     if (what === 'hole') return holeGroup(base, own, counting);
     if (what === 'land' || !spanFormOf((own[0] as Item).element)) return spotGroup(base, own, counting);
-    return (own[0] as Item).slot.end === null || piece.as === 'mirror'
+    return (own[0] as Item).slot.end === null
       ? loneGroup(base, own, counting)
       : facingGroup(base, placedPiece, own, counting);
   });
@@ -163,35 +162,34 @@ function holeGroup(base: Base, items: readonly Item[], counting: Counting): PinG
 /** Two rows that face one another: the land formulas solve them as a pair. */
 function facingGroup(
   base: Base,
-  { piece, middle: at, angle }: PlacedPiece,
+  { source, middle, across }: PlacedPiece,
   items: readonly Item[],
   counting: Counting,
 ): SpanGroup {
-  const { apart, given, inside, between, under, tall, end, towards } = piece;
+  const { apart, given, inside, between, under, tall, end } = source;
   const { element } = items[0] as Item;
   const length = element.length as Toleranced;
   const far = apart ?? exactly(0);
   const span = spanOf(far, length, given ?? 'outer');
-  const turned = fullTurn(angle + TOWARDS[towards ?? 'down'] - TOWARDS.down);
+  const local = ({ at }: Item) => turn({ x: at.x - middle.x, y: at.y - middle.y }, -across);
   return {
     kind: 'span',
     ...base,
-    frame: { at, angle: turned, far: false },
-    ...positionOf(items, turned),
+    frame: { at: middle, angle: across, far: false },
+    ...positionOf(items, across),
     form: spanFormOf(element) ?? 'gull-wing',
     span,
     length,
     width: element.width as Toleranced,
     ...(inside ? { inside } : given === 'gap' ? { inside: far } : {}),
-    pitch: pitchAlong(piece),
+    pitch: pitchAlong(source),
     body: between ? { size: between, standoff: under ?? exactly(0) } : null,
     ...(tall === null ? {} : { height: tall }),
     ...(end === null ? {} : { innerEnd: end }),
-    places: items.map((item): TerminalPlace => ({
-      ...placeOf(item, counting),
-      end: item.slot.end ?? 1,
-      along: quantise(turn({ x: item.at.x - at.x, y: item.at.y - at.y }, -turned).y) + 0,
-    })),
+    places: items.map((item): TerminalPlace => {
+      const { x, y } = local(item);
+      return { ...placeOf(item, counting), end: x < 0 ? -1 : 1, along: quantise(y) + 0 };
+    }),
   };
 }
 

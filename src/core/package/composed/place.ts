@@ -25,9 +25,12 @@ export interface Item {
 /** A piece where it lies. */
 export interface PlacedPiece {
   readonly piece: PieceRead;
+  /** The piece that says how its elements lie: itself, or the one that it mirrors or repeats. */
+  readonly source: PieceRead;
   /** Its own middle, which places that are left out count for too. */
   readonly middle: Point;
-  readonly angle: number;
+  /** The direction in which facing rows lie apart. */
+  readonly across: number;
   readonly items: readonly Item[];
   /** From where to where its lengths are measured; `null` where none was given. */
   readonly ways: Readonly<Record<Axis, Way | null>>;
@@ -70,7 +73,11 @@ export function placed(pieces: readonly PieceRead[]): {
 /** A piece, or why it has no place; `null` where that is told of another one. */
 type Outcome = Result<PlacedPiece, Misplaced | null>;
 
+/** Most places of all pieces of a part together. */
+const MOST_IN_ALL = 10_000;
+
 class Layout {
+  private total = 0;
   private readonly byId: ReadonlyMap<string, PieceRead>;
   private readonly done = new Map<string, Outcome>();
   private readonly open: PieceRead[] = [];
@@ -114,11 +121,18 @@ class Layout {
     const made = source ? ok(copied(piece, source.value)) : itemsOf(piece);
     if (!made.ok) return fail({ piece, field: '', message: `${calledOf(piece)} ${made.error}.` });
     const angle = piece.as === 'mirror' ? 0 : (piece.angle ?? 0);
-    const { middle } = made.value;
+    this.total += made.value.items.length;
+    if (this.total > MOST_IN_ALL)
+      return fail({
+        piece,
+        field: '',
+        message: `With ${calledOf(piece)} the part has ${this.total} places; at most ${MOST_IN_ALL} are drawn.`,
+      });
+    const { middle, across } = made.value;
     const items = made.value.items.map((item) => turnedItem(item, angle));
-    const x = this.along('x', piece, { items, middle });
+    const x = this.along('x', piece, { items, middle, across });
     if (!x.ok) return x;
-    const y = this.along('y', piece, { items, middle });
+    const y = this.along('y', piece, { items, middle, across });
     if (!y.ok) return y;
     const put = (p: Point): Point => ({
       x: quantise(p.x + x.value.shift),
@@ -126,8 +140,9 @@ class Layout {
     });
     return ok({
       piece,
+      source: source ? source.value.source : piece,
       middle: put(middle),
-      angle,
+      across: fullTurn(across + angle),
       ways: {
         x: x.value.way && { ...x.value.way, to: put(x.value.way.to) },
         y: y.value.way && { ...y.value.way, to: put(y.value.way.to) },
@@ -198,17 +213,21 @@ interface Moved {
 }
 
 /** Elements and their middle, before or after they are moved. */
-type Lying = Pick<PlacedPiece, 'items' | 'middle'>;
+type Lying = Pick<PlacedPiece, 'items' | 'middle' | 'across'>;
 const ORIGIN: Point = { x: 0, y: 0 };
 
 /** The elements of another piece, mirrored where they lie, or about their own middle. */
-function copied({ as, across }: PieceRead, { items, middle }: PlacedPiece): Lying {
+function copied({ as, across: mirror }: PieceRead, { items, middle, across }: PlacedPiece): Lying {
   if (as === 'mirror') {
-    const way = across ?? 'left-right';
-    return { items: items.map((item) => mirroredItem(item, way)), middle: mirroredPoint(middle, way) };
+    const way = mirror ?? 'left-right';
+    return {
+      items: items.map((item) => mirroredItem(item, way)),
+      middle: mirroredPoint(middle, way),
+      across: mirroredAngle(across, way),
+    };
   }
   const home = ({ x, y }: Point): Point => ({ x: x - middle.x, y: y - middle.y });
-  return { items: items.map((item) => ({ ...item, at: home(item.at) })), middle: ORIGIN };
+  return { items: items.map((item) => ({ ...item, at: home(item.at) })), middle: ORIGIN, across };
 }
 
 /** The elements of a piece about its own middle. */
@@ -224,7 +243,7 @@ function itemsOf(piece: PieceRead): Result<Lying, string> {
     const rotation = slot.rotation + (lone ? TOWARDS[piece.toe ?? 'right'] : 0) + (element.turned ?? 0);
     items.push({ slot, element, at: slot.at, rotation, mirrored: false, slack: slot.walk });
   }
-  return ok({ items, middle: ORIGIN });
+  return ok({ items, middle: ORIGIN, across: TOWARDS[piece.towards ?? 'down'] - TOWARDS.down });
 }
 
 /** What a place has of its own goes before what the piece says of all. */
@@ -251,9 +270,16 @@ function turnedItem(item: Item, angle: number): Item {
 }
 
 function mirroredItem(item: Item, across: 'left-right' | 'top-bottom'): Item {
-  const rotation = fullTurn((across === 'left-right' ? 180 : 0) - item.rotation);
-  return { ...item, at: mirroredPoint(item.at, across), rotation, mirrored: !item.mirrored };
+  return {
+    ...item,
+    at: mirroredPoint(item.at, across),
+    rotation: mirroredAngle(item.rotation, across),
+    mirrored: !item.mirrored,
+  };
 }
+
+const mirroredAngle = (angle: number, across: 'left-right' | 'top-bottom'): number =>
+  fullTurn((across === 'left-right' ? 180 : 0) - angle);
 
 const mirroredPoint = ({ x, y }: Point, across: 'left-right' | 'top-bottom'): Point =>
   across === 'left-right' ? { x: 0 - x, y } : { x, y: 0 - y };
