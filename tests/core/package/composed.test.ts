@@ -100,6 +100,22 @@ describe('chains of toleranced lengths', () => {
     expect(groups[1]!.terminals.position!.x).toBeCloseTo(2 * Math.sqrt(0.27), 6);
   });
 
+  it('count from the middle of a ring, and between two rows', () => {
+    const position = (more: Omit<PieceIntent, 'id' | 'what'>) =>
+      footprintOf(composed([piece('a', { what: 'pin', diameter: '0.6', ...more })])).groups[0]!.terminals
+        .position;
+    // ±0.2 of a diameter are ±0.1 of a radius
+    expect(position({ as: 'ring', n: '4', ring: '10±0.2' })).toMatchObject({ worst: 0.2 });
+    // ±0.2 between two rows are ±0.1 from their middle
+    const rows = { as: 'facing', n: '1', apart: '10±0.2', given: 'centre' } as const;
+    expect(position(rows)).toMatchObject({ y: 0, worst: 0.2 });
+    // ±0.1 a step, two steps from the middle of five
+    expect(position({ as: 'row', n: '5', step: '2±0.1' })).toMatchObject({
+      x: quantise(2 * Math.sqrt(0.02)),
+      worst: 0.4,
+    });
+  });
+
   it('enter the land of a terminal that stands alone', () => {
     // flat lead, level B: toe 0.20, heel 0.00, side 0.00; F 0.10, P 0.05; place ±0.10 along
     const lone = { what: 'terminal', form: 'flat-lead', length: '0.7..0.9', width: '0.45..0.55' } as const;

@@ -120,8 +120,10 @@ function facingRows(piece: PieceRead): Result<readonly Place[], string> {
   const centre = apart.nom + times * size;
   const angle = TOWARDS[piece.towards ?? 'down'] - TOWARDS.down;
   const upright = angle % 180 === 0;
-  const across = shareOf(slackOf(apart), 0.5);
+  // the span of terminals has its tolerance in the land formulas
+  const between = piece.what === 'terminal' ? FIRM : slackOf(apart);
   const slot = (end: -1 | 1, i: number, { at, slack }: Along): Place => {
+    const across = end === -1 ? FIRM : between;
     const p = turn({ x: (end * centre) / 2, y: -at }, angle);
     return {
       name: String(i + 1),

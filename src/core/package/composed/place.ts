@@ -31,6 +31,8 @@ export interface PlacedPiece {
   readonly middle: Point;
   /** The direction in which facing rows lie apart. */
   readonly across: number;
+  /** What the place of its middle may be off by. */
+  readonly core: Readonly<Record<Axis, Slack>>;
   readonly items: readonly Item[];
   /** From where to where its lengths are measured; `null` where none was given. */
   readonly ways: Readonly<Record<Axis, Way | null>>;
@@ -130,9 +132,10 @@ class Layout {
       });
     const { middle, across } = made.value;
     const items = made.value.items.map((item) => turnedItem(item, angle));
-    const x = this.along('x', piece, { items, middle, across });
+    const core = turnedSlack(made.value.core, angle);
+    const x = this.along('x', piece, { items, middle, across, core });
     if (!x.ok) return x;
-    const y = this.along('y', piece, { items, middle, across });
+    const y = this.along('y', piece, { items, middle, across, core });
     if (!y.ok) return y;
     const put = (p: Point): Point => ({
       x: quantise(p.x + x.value.shift),
@@ -143,6 +146,10 @@ class Layout {
       source: source ? source.value.source : piece,
       middle: put(middle),
       across: fullTurn(across + angle),
+      core: {
+        x: added(x.value.slack, between(core.x, x.value.mine)),
+        y: added(y.value.slack, between(core.y, y.value.mine)),
+      },
       ways: {
         x: x.value.way && { ...x.value.way, to: put(x.value.way.to) },
         y: y.value.way && { ...y.value.way, to: put(y.value.way.to) },
@@ -213,21 +220,22 @@ interface Moved {
 }
 
 /** Elements and their middle, before or after they are moved. */
-type Lying = Pick<PlacedPiece, 'items' | 'middle' | 'across'>;
+type Lying = Pick<PlacedPiece, 'items' | 'middle' | 'across' | 'core'>;
 const ORIGIN: Point = { x: 0, y: 0 };
 
 /** The elements of another piece, mirrored where they lie, or about their own middle. */
-function copied({ as, across: mirror }: PieceRead, { items, middle, across }: PlacedPiece): Lying {
+function copied({ as, across: mirror }: PieceRead, { items, middle, across, core }: PlacedPiece): Lying {
   if (as === 'mirror') {
     const way = mirror ?? 'left-right';
     return {
       items: items.map((item) => mirroredItem(item, way)),
       middle: mirroredPoint(middle, way),
       across: mirroredAngle(across, way),
+      core,
     };
   }
   const home = ({ x, y }: Point): Point => ({ x: x - middle.x, y: y - middle.y });
-  return { items: items.map((item) => ({ ...item, at: home(item.at) })), middle: ORIGIN, across };
+  return { items: items.map((item) => ({ ...item, at: home(item.at) })), middle: ORIGIN, across, core };
 }
 
 /** The elements of a piece about its own middle. */
@@ -243,7 +251,8 @@ function itemsOf(piece: PieceRead): Result<Lying, string> {
     const rotation = slot.rotation + (lone ? TOWARDS[piece.toe ?? 'right'] : 0) + (element.turned ?? 0);
     items.push({ slot, element, at: slot.at, rotation, mirrored: false, slack: slot.walk });
   }
-  return ok({ items, middle: ORIGIN, across: TOWARDS[piece.towards ?? 'down'] - TOWARDS.down });
+  const across = TOWARDS[piece.towards ?? 'down'] - TOWARDS.down;
+  return ok({ items, middle: ORIGIN, across, core: coreOf(piece, slots.value) });
 }
 
 /** What a place has of its own goes before what the piece says of all. */
@@ -257,16 +266,21 @@ function elementAt(piece: PieceRead, name: string): Element {
 function turnedItem(item: Item, angle: number): Item {
   if (fullTurn(angle) === 0) return item;
   const { x, y } = turn(item.at, angle);
-  const { slack } = item;
-  const upright = isQuarter(angle) && angle % 180 !== 0;
-  // at other angles both may be off by either
-  const larger = slack.x.worst > slack.y.worst ? slack.x : slack.y;
   return {
     ...item,
     at: { x, y },
     rotation: fullTurn(item.rotation + angle),
-    slack: isQuarter(angle) ? (upright ? { x: slack.y, y: slack.x } : slack) : { x: larger, y: larger },
+    slack: turnedSlack(item.slack, angle),
   };
+}
+
+/** At slanting angles both axes may be off by either. */
+function turnedSlack(slack: Item['slack'], angle: number): Item['slack'] {
+  if (!isQuarter(angle)) {
+    const larger = slack.x.worst > slack.y.worst ? slack.x : slack.y;
+    return { x: larger, y: larger };
+  }
+  return angle % 180 === 0 ? slack : { x: slack.y, y: slack.x };
 }
 
 function mirroredItem(item: Item, across: 'left-right' | 'top-bottom'): Item {
@@ -298,17 +312,16 @@ interface Reached {
 /** A point of a piece along an axis, and what lies between it and the piece's first place. */
 function pointOf(
   axis: Axis,
-  { items, middle }: Lying,
+  { items, middle, core }: Lying,
   { at: name, edge }: { readonly at: string | null; readonly edge: 'low' | 'centre' | 'high' | null },
 ): Result<Reached, string> {
   const which = name === null || name === '' ? 'centre' : name;
   const [first, last] = [items[0], items.at(-1)];
   if (!first || !last) return fail('has no places');
   if (which === 'centre') {
-    const centre = shareBetween(first.slack[axis], last.slack[axis]);
-    if ((edge ?? 'centre') === 'centre') return ok({ at: middle[axis], slack: centre });
+    if ((edge ?? 'centre') === 'centre') return ok({ at: middle[axis], slack: core[axis] });
     const box = boxRound(items.map(boxOfItem)) as Box;
-    return ok({ at: edgeAt(box, axis, edge), slack: centre });
+    return ok({ at: edgeAt(box, axis, edge), slack: core[axis] });
   }
   const item =
     which === 'first'
@@ -321,6 +334,16 @@ function pointOf(
   if (!item) return fail(`has no place ${which}`);
   if ((edge ?? 'centre') === 'centre') return ok({ at: item.at[axis], slack: item.slack[axis] });
   return ok({ at: edgeAt(boxOfItem(item), axis, edge), slack: item.slack[axis] });
+}
+
+/** The middle of an arrangement lies half-way along its walk; that of a ring is where the ring is measured from. */
+function coreOf({ as }: PieceRead, slots: readonly Slot[]): Readonly<Record<Axis, Slack>> {
+  const [first, last] = [slots[0], slots.at(-1)];
+  if (as === 'ring' || !first || !last) return { x: FIRM, y: FIRM };
+  // facing rows end beside where they begin
+  const far = (axis: Axis) =>
+    slots.reduce((most, { walk }) => (walk[axis].worst > most.worst ? walk[axis] : most), FIRM);
+  return { x: shareBetween(FIRM, far('x')), y: shareBetween(FIRM, far('y')) };
 }
 
 /** The middle of a walk between its ends. */
