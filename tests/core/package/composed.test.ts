@@ -371,6 +371,24 @@ describe('laws of composition', () => {
     ]);
   });
 
+  it('what is mirrored or repeated is all that the other is: holes, areas and blocks too', () => {
+    const all = [
+      piece('land', { what: 'land', length: '1', width: '1' }),
+      piece('hole', { what: 'hole', hole: '1', x: '4' }),
+      piece('area', { what: 'keep-out', length: '2', width: '2', x: '8', free: 'copper', side: 'both' }),
+      piece('block', { what: 'body', length: '2', width: '2', top: '3', x: '12' }),
+    ];
+    const mirrors = all.map(({ id }) => piece(`${id}-m`, { what: 'land', as: 'mirror', of: id }));
+    const repeats = all.map(({ id }) => piece(`${id}-r`, { what: 'land', as: 'repeat', of: id, y: '9' }));
+    const { lands, bores, keepOuts, body } = footprintOf(composed([...all, ...mirrors, ...repeats]));
+    expect([lands.length, bores.length, keepOuts.length, body.assembly.parts.length]).toEqual([3, 3, 3, 3]);
+    expect(keepOuts.map(({ area, what, side }) => [area.at.x, area.at.y, what, side])).toEqual([
+      [8, 0, 'copper', 'both'],
+      [-8, 0, 'copper', 'both'],
+      [0, 9, 'copper', 'both'],
+    ]);
+  });
+
   it('shifting the first piece shifts all that hang on it', () => {
     fc.assert(
       fc.property(soundPieces, (pieces) => {

@@ -212,9 +212,9 @@ function boresOf({ element, at, rotation, slack }: Item): Bore[] {
   ];
 }
 
-function keepOutsOf({ piece: { what, free, side, why, name }, items }: PlacedPiece): KeepOut[] {
-  if (what !== 'keep-out') return [];
+function keepOutsOf({ piece: { name }, source: { free, side, why }, items }: PlacedPiece): KeepOut[] {
   return items.flatMap(({ element, at, rotation }): KeepOut[] => {
+    if (element.what !== 'keep-out') return [];
     const figure = figureOf(element, 'nom');
     if (!figure.ok) return [];
     return [
