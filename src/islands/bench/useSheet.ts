@@ -3,7 +3,6 @@ import type { SheetActions, SheetView } from '../sheet/view';
 import { BenchContext, useBench } from '../state/context';
 import type { Shown } from '../state/derive';
 import { LEVEL_WORDS } from '../state/levels';
-import { holdPiece } from '../state/move-piece';
 import { sheetField } from './SheetField';
 
 /** What the Bench's Sheet shows, and what a person can do on it. */
@@ -43,7 +42,7 @@ export function useSheet(): { view: SheetView; actions: SheetActions } {
       openFinding: (index) => store?.getState().openFinding(index),
       divide: (part) => store?.getState().set(part),
       drag: (edits, gesture) => store?.getState().edit(edits, gesture),
-      hold: (point) => (store ? holdPiece(store, point) : null),
+      hold: (point) => store?.getState().mover?.hold(point) ?? null,
       letGo: () => store?.getState().set({ moving: null }),
       field(symbol) {
         const now = store?.getState();

@@ -9,7 +9,6 @@ import { attempt } from '../common/trouble';
 import { fileOf } from '../common/write';
 import { STAGE_NAMES } from '../state/stages';
 import type { BenchState } from '../state/bench';
-import { nudgePiece } from '../state/move-piece';
 
 /** Something a person can do on the Bench, by name or by key. */
 export interface Command {
@@ -80,8 +79,8 @@ export const COMMANDS: readonly Command[] = [
     name: `Move the opened piece ${way} by a step`,
     keys: [key],
     shown,
-    when: (s) => s.stage === 'measure' && s.piece !== null && s.document.package.family === COMPOSED,
-    run: (s) => nudgePiece({ getState: () => s }, by),
+    when: (s) => s.mover !== null && s.piece !== null,
+    run: (s) => s.mover?.nudge(by),
   })),
   { name: 'Next land', keys: ['n'], shown: 'N', run: (s) => stepLand(s, 1) },
   { name: 'Land before', keys: ['v'], shown: 'V', run: (s) => stepLand(s, -1) },

@@ -9,6 +9,7 @@ import { noModels, type ModelSource } from '../../core/footprint/imported';
 import type { DocumentProblem } from '../../core/document/read';
 import { processById } from '../../core/process';
 import type { Process } from '../../core/process/process';
+import type { Point } from '../../core/geometry/point';
 import type { DisplayUnit } from '../../core/units/length';
 import type { Result } from '../../core/units/result';
 import { Autosave, isUnsaved, type SaveState } from '../../store/autosave';
@@ -36,6 +37,14 @@ interface Step {
   readonly counting: number | null;
 }
 
+/** Moves pieces of a composed package; there while its pieces are shown. */
+export interface PieceMover {
+  /** Takes hold of the piece at a point of the plan; told how far it is moved, mm, and within which reach it snaps. */
+  readonly hold: (point: Point) => ((by: Point, reach: number) => void) | null;
+  /** Moves the opened piece by a step. */
+  readonly nudge: (way: Point) => void;
+}
+
 export interface BenchState {
   readonly id: string;
   readonly document: TapisDocument;
@@ -56,6 +65,7 @@ export interface BenchState {
   /** The step that a piece is moved by, mm, and what is said of it while it is moved. */
   readonly pieceStep: number;
   readonly moving: string | null;
+  readonly mover: PieceMover | null;
   readonly whole: Quadrant | null;
   readonly fourth: 'title' | 'turn';
   readonly preview: Preview | null;
@@ -107,6 +117,7 @@ export interface BenchState {
         | 'addingPiece'
         | 'pieceStep'
         | 'moving'
+        | 'mover'
         | 'whole'
         | 'fourth'
         | 'commandsOpen'
@@ -220,6 +231,7 @@ export function createBench(stored: StoredFootprint) {
       addingPiece: false,
       pieceStep: 0.05,
       moving: null,
+      mover: null,
       selectedLand: null,
       selectedFinding: null,
       whole: null,

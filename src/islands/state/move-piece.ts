@@ -1,6 +1,5 @@
 import type { StoreApi } from 'zustand/vanilla';
 import { turn, type Point } from '../../core/geometry/point';
-import { COMPOSED } from '../../core/package/composed/draw';
 import { gripOf, pieceAtPoint, type Grip } from '../../core/package/composed/move';
 import { formatLength } from '../../core/units/length';
 import type { BenchState } from './bench';
@@ -16,7 +15,6 @@ const turnOf = ({ derived }: BenchState): number =>
 /** Takes hold of the piece at a point of the plan; `null` where there is none. */
 export function holdPiece(store: Store, point: Point): ((by: Point, reach: number) => void) | null {
   const state = store.getState();
-  if (state.stage !== 'measure' || state.document.package.family !== COMPOSED) return null;
   const angle = turnOf(state);
   const id = pieceAtPoint(state.document, turn(point, -angle), state.piece);
   const grip = id === null ? null : gripOf(state.document, id);
@@ -33,7 +31,7 @@ export function holdPiece(store: Store, point: Point): ((by: Point, reach: numbe
 /** Moves the opened piece by one step; says whether there was one. */
 export function nudgePiece(store: Store, way: Point): void {
   const state = store.getState();
-  if (state.stage !== 'measure' || state.document.package.family !== COMPOSED || state.piece === null) return;
+  if (state.piece === null) return;
   const grip = gripOf(state.document, state.piece);
   if (!grip) return;
   const { x, y } = turn(way, -turnOf(state));

@@ -5,6 +5,7 @@ import { useWritten } from '../../fields/useEntry';
 import { EntryInput } from '../../fields/EntryInput';
 import { BenchContext, useBench } from '../../state/context';
 import { inUnit } from '../../../core/units/in-words';
+import { holdPiece, nudgePiece } from '../../state/move-piece';
 import { Detail } from './Detail';
 import { addPiece, freshPieceId, pieceAt } from './edits';
 import { pieceKindsFor, type PieceKind } from './kinds';
@@ -18,6 +19,12 @@ export function Pieces() {
   const adding = useBench((s) => s.addingPiece);
   const set = useBench((s) => s.set);
   const selected = useSelectedPiece();
+  const store = useContext(BenchContext);
+  useEffect(() => {
+    if (!store) return;
+    set({ mover: { hold: (point) => holdPiece(store, point), nudge: (way) => nudgePiece(store, way) } });
+    return () => set({ mover: null, moving: null });
+  }, [store, set]);
   const unit = useBench((s) => s.document.package.unit ?? 'mm');
   return (
     <section
