@@ -247,7 +247,9 @@ describe('what is said of one piece', () => {
     expect(messages(composed([piece('a', { what: 'land', length: '1' })]))).toEqual([
       'a needs a length and a width.',
     ]);
-    expect(messages(composed([piece('a', { ...ROW, step: 'q' })]))[0]).toContain('q');
+    const unread = messages(composed([piece('a', { ...ROW, step: 'q' })]));
+    expect(unread).toHaveLength(1);
+    expect(unread[0]).toContain('q');
     expect(messages(composed([]))).toHaveLength(1);
     const many = ['1', '2', '3'].map((id) =>
       piece(id, { ...ROW, as: 'array', n: '60', rows: '60', stepY: '1' }),

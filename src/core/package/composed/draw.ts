@@ -52,7 +52,7 @@ export function drawComposed({ package: intent }: TapisDocument): Composition {
   const problems = [
     ...read.problems,
     ...repeatedIds(read.value.pieces),
-    ...layout.trouble.map(told),
+    ...layout.trouble.filter((trouble) => !isToldAlready(trouble, read.problems)).map(told),
     ...(read.value.pieces.length === 0 ? [NO_PIECES] : []),
   ];
   const name = namingOf(naming, resolved);
@@ -96,6 +96,12 @@ const NO_PIECES: Finding = {
   message: 'Say what the package is made of: a row of terminals, a peg, a body.',
   place: { field: '/package/pieces' },
 };
+
+/** A size that is missing because its entry cannot be read is told by the entry. */
+function isToldAlready({ piece, field }: Misplaced, problems: readonly Finding[]): boolean {
+  const at = `/package/pieces/${pointerKey(piece.id)}/`;
+  return field === '' && problems.some(({ place }) => place.field?.startsWith(at));
+}
 
 function told({ piece, field, message }: Misplaced): Finding {
   const at = `/package/pieces/${pointerKey(piece.id)}`;

@@ -22,10 +22,14 @@ const SPOT_FORMS = [
   'probe',
 ] as const;
 
+/** Whether terminals of a form have a toe and a heel; balls, grids and exposed pads have none. */
+export function hasToe(form: ElementRead['form'] | undefined): boolean {
+  return !(SPOT_FORMS as readonly string[]).includes(form ?? '');
+}
+
 /** The form of a terminal with a toe and a heel; `null` for balls, grids and exposed pads. */
 export function spanFormOf({ form }: Element): TerminalForm | null {
-  const plain = form ?? 'gull-wing';
-  return (SPOT_FORMS as readonly string[]).includes(plain) ? null : (plain as TerminalForm);
+  return hasToe(form) ? ((form ?? 'gull-wing') as TerminalForm) : null;
 }
 
 /** The form of what has no toe. */

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import type { PieceIntent } from '../../../core/document/pieces';
+import { hasToe } from '../../../core/package/composed/element';
 import { Pick } from '../../common/inputs';
 import { EntryInput } from '../../fields/EntryInput';
 import { useWritten } from '../../fields/useEntry';
@@ -23,7 +24,7 @@ export function Detail({ piece }: { piece: PieceIntent }) {
       {arrangement === 'facing' && <Choice piece={piece} name="towards" title="Rows run" />}
       {arrangement !== 'single' && <Entry piece={piece} name="omit" title="Left out" />}
       {arrangement === 'places' && <Entry piece={piece} name="points" title="Places" />}
-      {what === 'terminal' && arrangement !== 'facing' && (
+      {what === 'terminal' && arrangement !== 'facing' && hasToe(piece.form) && (
         <Choice piece={piece} name="toe" title="Toe points" />
       )}
       {what === 'terminal' && arrangement === 'facing' && (
