@@ -232,6 +232,29 @@ describe('what is said of one piece', () => {
     expect(near.findings.some(({ rule }) => rule === 'hole-to-land')).toBe(true);
   });
 
+  it('tells of places that it does not have, and of lists that do not fit', () => {
+    expect(messages(composed([piece('a', { ...ROW, omit: '2 9' })]))).toEqual([
+      'It leaves out 9, which is none of its 4 places.',
+    ]);
+    expect(messages(composed([piece('a', { ...ROW, differ: { '7': { length: '2' } } })]))).toHaveLength(1);
+    const listed = composed([piece('a', { ...ROW, numbers: { list: '1 2 3' } })]);
+    expect(messages(listed)).toEqual([
+      'Its list has 3 numbers for 4 places; write - for a place without one.',
+    ]);
+    expect(messages(composed([piece('a', { ...ROW, numbers: { list: '1 2 3 -' } })]))).toEqual([]);
+  });
+
+  it('asks terminals with a toe for both sizes, and takes heights of a turned body from its profile', () => {
+    const round = { what: 'terminal', form: 'gull-wing', shape: 'round', diameter: '1' } as const;
+    expect(messages(composed([piece('a', round)]))).toEqual(['a needs a length and a width.']);
+    const turned = piece('b', { what: 'body', shape: 'turned', profile: '0,0.2 3,0.2 3,2 1,4 0,4' });
+    const { extent } = footprintOf(composed([piece('a', ROW), turned])).body;
+    expect([extent.x.nom, extent.standoff.nom, extent.height.nom]).toEqual([6, 0.2, 4]);
+    const cut = piece('b', { what: 'body', shape: 'outline', contour: '0,0 4,0 4,2 0,6', top: '2' });
+    const { extent: outlined } = footprintOf(composed([piece('a', ROW), cut])).body;
+    expect([outlined.centre, outlined.outline?.length]).toEqual([{ x: 2, y: 3 }, 4]);
+  });
+
   it('names what goes round in a circle, what is not there, and what it needs', () => {
     const land = { what: 'land', length: '1', width: '1' } as const;
     const circle = [

@@ -40,6 +40,12 @@ export function arranged(piece: PieceRead): Result<readonly Slot[], string> {
   return left.length > 0 ? ok(left) : fail('has no place left');
 }
 
+/** Names of all places of a piece, those left out too; none where it has no places of its own. */
+export function placeNames(piece: PieceRead): readonly string[] {
+  const all = MAKERS[piece.as ?? 'single'](piece);
+  return all.ok ? all.value.map(({ name }) => name) : [];
+}
+
 function isLeftOut({ omit, differ }: PieceRead, name: string): boolean {
   return (omit?.has(name) ?? false) || differ.get(name)?.none === true;
 }

@@ -1,5 +1,5 @@
 import { boxRound, type Box } from '../../geometry/box';
-import { place, sizeOf } from '../../geometry/figure';
+import { contourOf, place, sizeOf } from '../../geometry/figure';
 import { block, type Assembly, type Part, type Shape } from '../../geometry/solid';
 import type { Point } from '../../geometry/point';
 import { quantise } from '../../units/length';
@@ -53,7 +53,7 @@ export function extentOf(pieces: readonly PlacedPiece[]): BodyExtent {
     standoff: least(blocks.map(({ element }) => fromOf(element))),
     height: most(blocks.map(({ element }) => upToOf(element))),
     centre: middleOf(nom),
-    ...outlineOf(blocks),
+    ...outlineOf(blocks, middleOf(nom)),
     ...mount,
   };
 }
@@ -74,23 +74,32 @@ function boxOfBlocks(blocks: readonly Item[], limit: Limit): Box {
   ) as Box;
 }
 
-/** A round body alone is drawn round. */
-function outlineOf(blocks: readonly Item[]): Pick<BodyExtent, 'outline'> {
+/** A body alone that is round or has a contour is drawn so. */
+function outlineOf(blocks: readonly Item[], middle: Point): Pick<BodyExtent, 'outline'> {
   const [only] = blocks;
   if (!only || blocks.length > 1) return {};
   const figure = figureOf(only.element, 'nom');
-  if (!figure.ok || figure.value.kind !== 'round') return {};
-  const r = figure.value.diameter / 2;
+  if (!figure.ok || (figure.value.kind !== 'round' && figure.value.kind !== 'contour')) return {};
+  const outline = contourOf(place(figure.value, only.at, only.rotation));
   return {
-    outline: [
-      { x: r, y: 0, bulge: 1 },
-      { x: -r, y: 0, bulge: 1 },
-    ],
+    outline: outline.map((vertex) => ({
+      ...vertex,
+      x: quantise(vertex.x - middle.x) + 0,
+      y: quantise(vertex.y - middle.y) + 0,
+    })),
   };
 }
 
-const fromOf = ({ bottom }: Element): Toleranced => bottom ?? exactly(0);
-const upToOf = ({ bottom, top }: Element): Toleranced => top ?? bottom ?? exactly(0);
+/** Underside of a block; a turned one has its heights in its profile. */
+function fromOf({ shape, profile, bottom }: Element): Toleranced {
+  if (shape === 'turned' && profile) return exactly(Math.min(...profile.map(({ y }) => y)));
+  return bottom ?? exactly(0);
+}
+
+function upToOf({ shape, profile, bottom, top }: Element): Toleranced {
+  if (shape === 'turned' && profile) return exactly(Math.max(...profile.map(({ y }) => y)));
+  return top ?? bottom ?? exactly(0);
+}
 
 const least = (all: readonly Toleranced[]): Toleranced => all.reduce((a, b) => (b.nom < a.nom ? b : a));
 const most = (all: readonly Toleranced[]): Toleranced => all.reduce((a, b) => (b.nom > a.nom ? b : a));

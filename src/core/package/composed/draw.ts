@@ -9,6 +9,7 @@ import type { DimensionDefinition } from '../definitions';
 import type { DrawnPackage } from '../drawn';
 import { resolvePackage, type ResolvedPackage } from '../resolve';
 import type { Bore, KeepOut, TerminalGroup } from '../terminal';
+import { placeNames } from './arrange';
 import { extentOf, solidsOf } from './bodies';
 import { figureOf } from './element';
 import { groupsOf } from './groups';
@@ -61,7 +62,7 @@ export function drawComposed({ package: intent }: TapisDocument): Composition {
     resolved,
     pieces: layout.placed,
     drawn: whole ? drawn(layout.placed, resolved, intent.first ?? null, name.template) : null,
-    problems: [...problems, ...name.problems],
+    problems: [...problems, ...name.problems, ...read.value.pieces.flatMap(strayPlaces)],
   };
 }
 
@@ -111,6 +112,39 @@ function told({ piece, field, message }: Misplaced): Finding {
     message,
     place: { field: field === '' ? at : `${at}/${field}` },
   };
+}
+
+/** Places that a piece names and does not have, and lists of numbers that do not fit its places. */
+function strayPlaces(piece: PieceRead): Finding[] {
+  const { id, name, omit, differ, numbers } = piece;
+  const names = placeNames(piece);
+  if (names.length === 0) return [];
+  const known = new Set(names);
+  const at = `/package/pieces/${pointerKey(id)}`;
+  const say = (field: string, message: string): Finding => ({
+    ...BASE,
+    severity: 'caution',
+    title: `${name ?? `Piece ${id}`} and its places`,
+    message,
+    place: { field: `${at}/${field}` },
+  });
+  const missing = (all: Iterable<string>) => [...all].filter((one) => !known.has(one)).join(', ');
+  const [left, other] = [missing(omit ?? []), missing(differ.keys())];
+  const listed = numbers.list?.split(/[\s,;]+/).filter((one) => one !== '').length ?? 0;
+  return [
+    ...(left ? [say('omit', `It leaves out ${left}, which is none of its ${names.length} places.`)] : []),
+    ...(other
+      ? [say('differ', `It says what differs at ${other}, which is none of its ${names.length} places.`)]
+      : []),
+    ...(listed > 0 && listed !== names.length
+      ? [
+          say(
+            'numbers/list',
+            `Its list has ${listed} numbers for ${names.length} places; write - for a place without one.`,
+          ),
+        ]
+      : []),
+  ];
 }
 
 function repeatedIds(pieces: readonly PieceRead[]): Finding[] {

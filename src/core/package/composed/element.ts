@@ -63,6 +63,13 @@ export function figureOf(element: Element, limit: Limit): Result<Figure, string>
         : rectangle(w[limit], thickness[limit]),
     );
   }
+  if (what === 'terminal' && spanFormOf(element))
+    return length && width ? ok(rectangle(length[limit], width[limit])) : fail('needs a length and a width');
+  const { profile } = element;
+  if (shape === 'turned')
+    return profile
+      ? ok({ kind: 'round', diameter: 2 * Math.max(...profile.map(({ x }) => x)) })
+      : fail('needs a profile');
   const round = shape === 'round' || shape === 'cylinder' || (shape === null && !length && diameter !== null);
   if (round) return diameter ? ok({ kind: 'round', diameter: diameter[limit] }) : fail('needs a diameter');
   return sidesOf(element, limit, length ?? (shape === 'square' ? width : null), width);

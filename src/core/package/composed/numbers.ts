@@ -9,7 +9,13 @@ export interface Numbered {
 }
 
 /** What has a number: copper that a net may come to. */
-export function isNumbered({ what, plated }: Item['element']): boolean {
+export function isNumbered({
+  what,
+  plated,
+}: {
+  readonly what: Item['element']['what'];
+  readonly plated?: boolean | null;
+}): boolean {
   return what === 'terminal' || what === 'pin' || what === 'land' || (what === 'hole' && plated === true);
 }
 

@@ -1,4 +1,5 @@
 import type { PieceIntent } from '../../../core/document/pieces';
+import { isNumbered } from '../../../core/package/composed/numbers';
 import { Pick, Tick } from '../../common/inputs';
 import { useBench } from '../../state/context';
 import { pieceAt } from './edits';
@@ -12,11 +13,11 @@ const WAYS = [
 ] as const;
 
 /** How a piece is numbered. */
-export function Numbers({ piece: { id, what, plated, numbers } }: { piece: PieceIntent }) {
+export function Numbers({ piece }: { piece: PieceIntent }) {
+  const { id, numbers } = piece;
   const edit = useBench((s) => s.edit);
   const at = `${pieceAt(id)}/numbers`;
-  const isNumbered = what === 'pin' || what === 'terminal' || what === 'land' || (what === 'hole' && plated);
-  if (!isNumbered) return null;
+  if (!isNumbered(piece)) return null;
   const way = numbers?.none
     ? 'none'
     : numbers?.grid

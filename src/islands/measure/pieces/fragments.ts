@@ -1,4 +1,5 @@
 import type { PieceIntent } from '../../../core/document/pieces';
+import { isNumbered } from '../../../core/package/composed/numbers';
 
 /** A part of a piece's sentence: words, or a field of the piece by its place in it. */
 export type Fragment =
@@ -172,9 +173,9 @@ export function coordinate({ negative, text }: Sided): string {
   return negative && plain ? `-${bare}` : text;
 }
 
-function numbersOf({ what, plated, numbers }: PieceIntent): Fragment[] {
-  const isNumbered = what === 'pin' || what === 'terminal' || what === 'land' || (what === 'hole' && plated);
-  if (!isNumbered) return [];
+function numbersOf(piece: PieceIntent): Fragment[] {
+  const { numbers } = piece;
+  if (!isNumbered(piece)) return [];
   if (numbers?.shared !== undefined) return [words('; all'), entry('numbers/shared', 'Number of all')];
   if (numbers?.list !== undefined) return [words('; numbered'), entry('numbers/list', 'Numbers one by one')];
   if (numbers?.none) return [];
