@@ -23,11 +23,16 @@ const { outputFiles: made } = await build({
   format: 'esm',
   platform: 'node',
 });
-const { documentSchema, processSchema, shelfSchema } = await import(
+const { documentSchema, familySchema, processSchema, shelfSchema } = await import(
   `data:text/javascript;base64,${Buffer.from(made[0].text).toString('base64')}`
 );
 // the process comes first: documents refer to it
-const schemas = { process: processSchema(), document: documentSchema(), shelf: shelfSchema() };
+const schemas = {
+  process: processSchema(),
+  document: documentSchema(),
+  family: familySchema(),
+  shelf: shelfSchema(),
+};
 
 const ajv = new Ajv({
   allErrors: true,

@@ -1,5 +1,6 @@
 import type { TapisDocument } from '../core/document/document';
 import { COMPOSED_DOCUMENTS } from './composed';
+import { OWN_FAMILY_DOCUMENTS } from './own-family';
 
 /** The file of the sensor connector's model, served beside the application. */
 export const DEMO_MODEL = {
@@ -465,4 +466,5 @@ export const DEMO_DOCUMENTS: readonly TapisDocument[] = [
     marks: { reference: 'H3', value: 'M2.5' },
   },
   ...COMPOSED_DOCUMENTS,
+  ...OWN_FAMILY_DOCUMENTS,
 ];

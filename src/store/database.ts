@@ -1,6 +1,7 @@
 import Dexie, { type EntityTable } from 'dexie';
 import type { Model } from '../core/body/model';
 import type { TapisDocument } from '../core/document/document';
+import type { OwnFamily } from '../core/document/own-family';
 import type { Process } from '../core/process/process';
 
 /** A footprint as the browser keeps it. Times are milliseconds since 1970. */
@@ -22,6 +23,13 @@ export interface StoredProcess {
   readonly updatedAt: number;
 }
 
+/** A package family of the person's own, by its id. */
+export interface StoredFamily {
+  readonly id: string;
+  readonly family: OwnFamily;
+  readonly updatedAt: number;
+}
+
 /** A file with a model, kept by the SHA-256 of its bytes, and what was read from it. */
 export interface StoredModel {
   readonly key: string;
@@ -35,6 +43,7 @@ export type TapisDatabase = Dexie & {
   footprints: EntityTable<StoredFootprint, 'id'>;
   processes: EntityTable<StoredProcess, 'id'>;
   models: EntityTable<StoredModel, 'key'>;
+  families: EntityTable<StoredFamily, 'id'>;
 };
 
 /** The database, opened with its first use; each version below stays as it was released. */
@@ -56,5 +65,6 @@ export function openDatabase(name = 'tapis'): TapisDatabase {
           if (read.ok) row.document = read.value;
         });
     });
+  db.version(5).stores({ families: 'id' });
   return db;
 }

@@ -1,7 +1,9 @@
 import type { TapisDocument } from '../core/document/document';
+import type { OwnFamily } from '../core/document/own-family';
 import type { DocumentProblem } from '../core/document/read';
 import { writeShelf } from '../core/document/shelf-file';
 import type { StoredFootprint, TapisDatabase } from './database';
+import { FamilyStore } from './families';
 import { ModelStore } from './models';
 import { ProcessStore } from './processes';
 import { reopen } from './storage';
@@ -16,6 +18,8 @@ export type SaveResult =
 /** What an imported file brought. */
 export interface ImportResult {
   readonly added: readonly StoredFootprint[];
+  /** Package families that the gallery has now. */
+  readonly families: readonly OwnFamily[];
   readonly refused: readonly DocumentProblem[];
 }
 
@@ -123,24 +127,27 @@ export class ShelfStore {
     // reading files is loaded with the first file
     const { openShelf } = await import('../core/footprint/open');
     const read = openShelf(text);
-    if (!read.ok) return { added: [], refused: read.error };
+    if (!read.ok) return { added: [], families: [], refused: read.error };
     const unpacked = await Promise.all(read.value.documents.map((document) => this.models.unpack(document)));
-    const { footprints, processes: own } = this.db;
+    const { footprints, processes: own, families: kept } = this.db;
+    const documents = unpacked.map(({ document }) => document);
     // what cannot be kept whole is not kept in part
-    const added = await this.db.transaction('rw', footprints, own, async () => {
-      const processes = new ProcessStore(this.db);
+    const [added, families] = await this.db.transaction('rw', footprints, own, kept, async () => {
+      const [processes, store] = [new ProcessStore(this.db), new FamilyStore(this.db)];
       for (const process of read.value.processes) await processes.add(process);
-      return this.add(unpacked.map(({ document }) => document));
+      const brought: OwnFamily[] = [];
+      for (const family of read.value.families) brought.push(await store.add(family));
+      return [await this.add(documents), [...brought, ...(await store.addOf(documents))]] as const;
     });
     const troubles = unpacked.flatMap(({ trouble }) =>
       trouble ? [{ field: '/body/model', message: trouble }] : [],
     );
-    return { added, refused: [...read.value.refused, ...troubles] };
+    return { added, families, refused: [...read.value.refused, ...troubles] };
   }
 
   /**
    * The whole Shelf, without its bin, as one file's text: documents with their models inside, and the
-   * processes of one's own. What it holds comes back in another browser, or at another address.
+   * processes and families of one's own. What it holds comes back in another browser, or at another address.
    */
   async exportAll(): Promise<Backup> {
     const left: string[] = [];
@@ -151,6 +158,7 @@ export class ShelfStore {
         return packed ?? document;
       }),
     );
-    return { text: writeShelf(documents, await new ProcessStore(this.db).list()), left };
+    const processes = await new ProcessStore(this.db).list();
+    return { text: writeShelf(documents, processes, await new FamilyStore(this.db).list()), left };
   }
 }

@@ -5,6 +5,9 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { Autosave, type SaveState } from '../../src/store/autosave';
 import { openDatabase, type TapisDatabase } from '../../src/store/database';
 import { PROCESSES } from '../../src/core/process';
+import { familyOf, writeFamily, type OwnFamily } from '../../src/core/document/own-family';
+import { OWN_FAMILY_DOCUMENTS } from '../../src/demo/own-family';
+import { FamilyStore } from '../../src/store/families';
 import { ProcessStore } from '../../src/store/processes';
 import { ShelfStore } from '../../src/store/shelf';
 import { chip, converter } from '../data/documents';
@@ -251,5 +254,32 @@ describe('a Shelf that an older Tapis left in this browser', () => {
     });
     expect(b?.document).toEqual({ tapis: 1, torn: true });
     await opened.delete();
+  });
+});
+
+describe('own families', () => {
+  const [part] = OWN_FAMILY_DOCUMENTS;
+  const family = part?.package as OwnFamily;
+
+  it('come with the documents and files that hold them, and never over another', async () => {
+    const store = new FamilyStore(db);
+    const first = await shelf.importText(JSON.stringify(part));
+    expect([first.added.length, first.families.length]).toEqual([1, 1]);
+    expect((await shelf.importText(JSON.stringify(part))).families).toEqual([]);
+    // the same file brings nothing new; one that differs stands beside it
+    await shelf.importText(writeFamily(family));
+    expect(await store.list()).toEqual([familyOf(family)]);
+    const brought = await shelf.importText(writeFamily({ ...family, naming: 'OTHER{n}' }));
+    expect(brought.families.map(({ own }) => own.id)).toEqual(['harness-header-2']);
+    expect((await store.get('harness-header'))?.naming).toBe(family.naming);
+  });
+
+  it('go with the whole Shelf into another browser', async () => {
+    await new FamilyStore(db).save(family);
+    const { text } = await shelf.exportAll();
+    const other = openDatabase('other families');
+    await new ShelfStore(other).importText(text);
+    expect(await new FamilyStore(other).list()).toEqual([familyOf(family)]);
+    await other.delete();
   });
 });

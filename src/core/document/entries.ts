@@ -1,4 +1,4 @@
-import type { DimensionEntry, DimensionText, TapisDocument } from './document';
+import type { DimensionEntry, DimensionText, SheetUnit, TapisDocument } from './document';
 import type { Edit } from './edit';
 import { formatNumber } from '../units/length';
 
@@ -36,23 +36,26 @@ export function entryOf(document: TapisDocument, symbol: string): DimensionEntry
 /** Where the numbers of a typical size say that they come from. */
 export const TYPICAL = 'typical size, not from the datasheet';
 
-/** Edits that enter a common size; each number is marked as typical, in mm. */
+/** Edits that enter a common size; a number that is not printed anywhere is marked as typical. */
 export function outlineEdits(
   document: TapisDocument,
   {
     dimensions,
     options = {},
+    where = TYPICAL,
+    unit = 'mm',
   }: {
     readonly dimensions: Readonly<Partial<Record<string, string>>>;
     readonly options?: Readonly<Record<string, string>>;
+    readonly where?: string;
+    readonly unit?: SheetUnit;
   },
 ): Edit[] {
-  const inches = (document.package.unit ?? 'mm') !== 'mm';
+  const other = (document.package.unit ?? 'mm') === unit ? null : unit;
   return [
-    ...Object.entries(dimensions).map(([symbol, text = '']): Edit => {
-      const change = { text, where: TYPICAL, label: '', unit: inches ? ('mm' as const) : null };
-      return entryEdit(document, symbol, change);
-    }),
+    ...Object.entries(dimensions).map(([symbol, text = '']): Edit =>
+      entryEdit(document, symbol, { text, where, label: '', unit: other }),
+    ),
     ...Object.entries(options).map(([id, value]): Edit => ({ at: `/package/options/${id}`, value })),
   ];
 }

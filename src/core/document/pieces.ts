@@ -207,23 +207,78 @@ const PIECE = record(
   },
 );
 
+/** A dimension of a composed package: what it is called, and what its own family asks of it. */
+const NAMED = record('Dimension', {
+  name: text('name', 60),
+  help: text('help', 200),
+  kind: choice('kind', ['length', 'count']),
+  basic: flag('basic'),
+  least: text('least', 60, { help: 'Smallest value that can be meant.' }),
+  most: text('most', 60, { help: 'Largest value that can be meant.' }),
+  only: text('values', 400, { help: 'Of a count: the values that there are, with blanks between them.' }),
+  derived: text('rule', 200, {
+    help: 'What fills it where nothing is entered: a number, or arithmetic with other dimensions.',
+  }),
+  unasked: flag('not asked for', { help: 'Its rule fills it; it is shown only once it was entered.' }),
+});
+
+/** Entry texts by the dimensions' symbols. */
+const VALUES = mapOf('Dimension', text('entry', 200), 60, { keys: '^[A-Za-z][A-Za-z0-9_]{0,11}$' });
+
+/** What makes a composed package a family of its own, of which there are many parts. */
+const OWN = record(
+  'Own family',
+  {
+    id: text('id', 40, { pattern: '^[a-z][a-z0-9-]{0,39}$', help: 'What it is known by in a gallery.' }),
+    summary: text('summary', 200),
+    keywords: text('keywords', 300, { help: 'Words it may be searched by, with blanks between them.' }),
+    unit: choice('unit', ['mm', 'mil', 'in'], {
+      help: 'Of plain numbers in its pieces, rules, limits, conditions and sizes; mm where missing.',
+    }),
+    conditions: listOf(
+      'Condition',
+      record(
+        'Condition',
+        {
+          holds: text('condition', 200, { help: 'Such as D >= (n-1)*e, or 0.2 < b < e/2.' }),
+          why: text('reason', 200),
+        },
+        { required: ['holds'] },
+      ),
+      60,
+      { help: 'What the dimensions of every such part keep; a part that does not is told.' },
+    ),
+    sizes: listOf(
+      'Size',
+      record(
+        'Size',
+        {
+          name: text('name', 60),
+          source: text('source', 120, {
+            help: 'Where its numbers are printed; they count as typical where it is missing.',
+          }),
+          dimensions: VALUES,
+        },
+        { required: ['name', 'dimensions'] },
+      ),
+      200,
+      { help: 'The sizes that it comes in.' },
+    ),
+    example: { ...VALUES, help: 'What it is drawn with where nothing was entered yet.' },
+  },
+  { required: ['id'] },
+);
+
 /** What a composed package has beside its dimensions. */
 export const COMPOSITION = record('', {
   title: text('Title', 80, { help: 'Of what kind the part is, in words.' }),
   pieces: listOf('Piece', PIECE, 400, {
     help: 'What a composed package is made of, in the datasheet’s order.',
   }),
-  named: mapOf(
-    'Dimension',
-    record('Dimension', {
-      name: text('name', 60),
-      help: text('help', 200),
-      kind: choice('kind', ['length', 'count']),
-      basic: flag('basic'),
-    }),
-    60,
-    { help: 'What the dimensions of a composed package are called.' },
-  ),
+  named: mapOf('Dimension', NAMED, 60, {
+    help: 'What the dimensions of a composed package are called, in the order in which they are asked for.',
+  }),
+  own: OWN,
   first: choice('Terminal 1', ['marked', 'plain', 'cathode', 'plus'], {
     help: 'Whether terminal 1 must be told from the others, and which end of a part with a direction it is.',
   }),
@@ -233,6 +288,7 @@ export const COMPOSITION = record('', {
 });
 
 export type CompositionIntent = Intent<typeof COMPOSITION>;
+export type OwnIntent = NonNullable<CompositionIntent['own']>;
 export type PieceIntent = NonNullable<CompositionIntent['pieces']>[number];
 export type PieceRead = Read<typeof COMPOSITION>['pieces'][number];
 /** An element of a piece, with what differs at its place. */

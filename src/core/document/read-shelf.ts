@@ -3,7 +3,9 @@ import { fail, ok, type Result } from '../units/result';
 import type { TapisDocument } from './document';
 import { shelf as validate } from './generated/validators.js';
 import type { LandNames } from './migrations';
+import type { OwnFamily } from './own-family';
 import { checkDocument, parseJson, readDocument, type DocumentProblem } from './read';
+import { checkFamily } from './read-family';
 import { checkProcess } from './read-process';
 import { LARGEST_SHELF } from './shelf-file';
 
@@ -11,11 +13,12 @@ import { LARGEST_SHELF } from './shelf-file';
 export interface ShelfContents {
   readonly documents: readonly TapisDocument[];
   readonly processes: readonly Process[];
+  readonly families: readonly OwnFamily[];
   readonly refused: readonly DocumentProblem[];
 }
 
 /**
- * Reads a file with one document or a whole Shelf. In a Shelf each document stands for
+ * Reads a file with one document, a family of one's own, or a whole Shelf. In a Shelf each document stands for
  * itself: one that cannot be read is named in `refused` and the others are kept.
  */
 export function readShelfFile(text: string, namesOf: LandNames): Result<ShelfContents, DocumentProblem[]> {
@@ -26,9 +29,14 @@ export function readShelfFile(text: string, namesOf: LandNames): Result<ShelfCon
   const parsed = parseJson(text);
   if (!parsed.ok) return parsed;
   const value = parsed.value;
-  if (typeof value !== 'object' || value === null || !('tapisShelf' in value)) {
+  const nothing = { documents: [], processes: [], families: [], refused: [] };
+  if (isObject(value) && 'tapisFamily' in value) {
+    const family = checkFamily(value);
+    return family.ok ? ok({ ...nothing, families: [family.value] }) : family;
+  }
+  if (!isObject(value) || !('tapisShelf' in value)) {
     const single = readDocument(text, namesOf);
-    return single.ok ? ok({ documents: [single.value], processes: [], refused: [] }) : single;
+    return single.ok ? ok({ ...nothing, documents: [single.value] }) : single;
   }
   if (!validate(value)) {
     const problems = (validate.errors ?? []).map(({ instancePath, message }) => ({
@@ -37,15 +45,19 @@ export function readShelfFile(text: string, namesOf: LandNames): Result<ShelfCon
     }));
     return fail(problems);
   }
-  const brought = value as unknown as { documents: unknown[]; processes?: object[] };
+  const brought = value as unknown as { documents: unknown[]; processes?: object[]; families?: object[] };
   const documents = eachOf(brought.documents, 'documents', 'Document', (raw) => checkDocument(raw, namesOf));
   const processes = eachOf(brought.processes ?? [], 'processes', 'Process', checkProcess);
+  const families = eachOf(brought.families ?? [], 'families', 'Family', checkFamily);
   return ok({
     documents: documents.read,
     processes: processes.read,
-    refused: [...documents.refused, ...processes.refused],
+    families: families.read,
+    refused: [...documents.refused, ...processes.refused, ...families.refused],
   });
 }
+
+const isObject = (value: unknown): value is object => typeof value === 'object' && value !== null;
 
 /** Reads each for itself; the problems of those that cannot be read name their place in the file. */
 function eachOf<Raw, Read>(

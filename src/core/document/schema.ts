@@ -273,6 +273,33 @@ export function processSchema(): Schema {
   };
 }
 
+/** The JSON Schema of files with a family of one's own. */
+export function familySchema(): Schema {
+  return {
+    $schema: DRAFT,
+    $id: '/schema/tapis-family-1.json',
+    title: 'Tapis family, version 1',
+    description: 'A family of one’s own: a composed package without the numbers of a part.',
+    type: 'object',
+    required: ['tapisFamily', 'package'],
+    additionalProperties: false,
+    properties: {
+      $schema: { type: 'string', maxLength: 300 },
+      tapisFamily: { const: 1, description: 'Version of this format.' },
+      package: {
+        allOf: [
+          { $ref: '/schema/tapis-document-2.json#/$defs/package' },
+          {
+            type: 'object',
+            required: ['own', 'pieces'],
+            properties: { family: { const: 'composed' }, dimensions: { type: 'object', maxProperties: 0 } },
+          },
+        ],
+      },
+    },
+  };
+}
+
 /** The JSON Schema of files with a whole Shelf. */
 export function shelfSchema(): Schema {
   return {
@@ -292,6 +319,12 @@ export function shelfSchema(): Schema {
         maxItems: 200,
         items: { type: 'object' },
         description: 'Processes of one’s own, each as in a file of its own.',
+      },
+      families: {
+        type: 'array',
+        maxItems: 500,
+        items: { type: 'object' },
+        description: 'Families of one’s own, each as in a file of its own.',
       },
     },
   };

@@ -1,11 +1,23 @@
 import type { Process } from '../process/process';
 import type { TapisDocument } from './document';
+import { familyOf, type OwnFamily } from './own-family';
 
 /** Largest file with a whole Shelf, in characters. */
 export const LARGEST_SHELF = 50_000_000;
 
-/** Writes documents, and the processes of one's own, into one file. */
-export function writeShelf(documents: readonly TapisDocument[], processes: readonly Process[] = []): string {
+/** Writes documents, and the processes and families of one's own, into one file. */
+export function writeShelf(
+  documents: readonly TapisDocument[],
+  processes: readonly Process[] = [],
+  families: readonly OwnFamily[] = [],
+): string {
   const own = processes.map((process) => ({ tapisProcess: 1, ...process }));
-  return `${JSON.stringify({ tapisShelf: 1, documents, ...(own.length > 0 ? { processes: own } : {}) }, null, 2)}\n`;
+  const kept = families.map((family) => ({ tapisFamily: 1, package: familyOf(family) }));
+  const shelf = {
+    tapisShelf: 1,
+    documents,
+    ...(own.length > 0 ? { processes: own } : {}),
+    ...(kept.length > 0 ? { families: kept } : {}),
+  };
+  return `${JSON.stringify(shelf, null, 2)}\n`;
 }

@@ -1,3 +1,4 @@
+import type { SheetUnit } from '../document/document';
 import type { Toleranced } from '../units/toleranced';
 
 // What a package asks for: its dimensions and options, and common values of them.
@@ -55,4 +56,8 @@ export interface StandardOutline<S extends string = string> {
   readonly source: string;
   readonly dimensions: Readonly<Partial<Record<S, string>>>;
   readonly options?: Options;
+  /** Where its numbers are printed: they are then the maker's and not typical ones. */
+  readonly where?: string;
+  /** Unit of its plain numbers; mm where it is missing. */
+  readonly unit?: SheetUnit;
 }

@@ -1,14 +1,16 @@
-import type { TapisDocument } from '../document/document';
+import type { PackageIntent, TapisDocument } from '../document/document';
 import type { Edit } from '../document/edit';
 import { applyEdits } from '../document/edit';
 import { entryEdit, entryOf, writtenEntry } from '../document/entries';
 import { MISSING, type Finding } from '../document/finding';
+import { isOwn } from '../document/own-family';
 import { COMPOSED, drawComposed } from './composed/draw';
+import { askedOf, exampleValues } from './composed/own';
 import type { Dimensions } from './definitions';
 import type { DrawnPackage, Plausibility } from './drawn';
 import { FAMILIES, familyById } from './families';
 import type { FamilyDefinition, PlausibilityContext } from './family';
-import { resolvePackage, type ResolvedPackage } from './resolve';
+import { resolvePackage, type Asked, type ResolvedPackage } from './resolve';
 
 /** A document's package: what was entered, and how it is drawn as far as that goes. */
 export interface PackageDrawing {
@@ -120,20 +122,29 @@ export interface ExampleDocument {
  * @returns `null` for a package that is not known
  */
 export function withExamples(document: TapisDocument): ExampleDocument | null {
-  // a composition has no example but itself
-  if (document.package.family === COMPOSED) return { document, filled: [] };
-  const family = familyById(document.package.family);
-  if (!family) return null;
-  const filled = resolvePackage(family, document.package)
+  const known = exampleOf(document.package);
+  if (!known) return null;
+  const { asked, example } = known;
+  const filled = resolvePackage(asked, document.package)
     .dimensions.filter(({ value, error }) => !value || error)
     .map(({ definition }) => definition.symbol)
-    .filter((symbol) => Object.hasOwn(family.example, symbol));
+    .filter((symbol) => Object.hasOwn(example, symbol));
   const edits = filled.map((symbol): Edit => {
-    // examples are printed in mm, whatever unit the datasheet has
-    const text = family.example[symbol] as string;
-    return entryEdit(document, symbol, { text, unit: 'mm' });
+    // examples are printed in their family's unit, whatever unit the datasheet has
+    const text = example[symbol] as string;
+    return entryEdit(document, symbol, { text, unit: asked.unit ?? 'mm' });
   });
   return { document: applyEdits(document, edits), filled };
+}
+
+/** What a package asks for, and its family's example of it. A composition of its own has none but itself. */
+function exampleOf(
+  intent: PackageIntent,
+): { readonly asked: Asked; readonly example: Readonly<Partial<Record<string, string>>> } | null {
+  if (intent.family === COMPOSED)
+    return { asked: askedOf(intent).asked, example: isOwn(intent) ? exampleValues(intent) : {} };
+  const family = familyById(intent.family);
+  return family ? { asked: family, example: family.example } : null;
 }
 
 const FAMILY_BASE = {

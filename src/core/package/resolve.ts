@@ -54,7 +54,10 @@ export interface ResolvedPackage {
 }
 
 /** What a package asks for, whether a family says so or its own document. */
-export type Asked = Pick<FamilyDefinition, 'title' | 'dimensions' | 'options' | 'outlines'>;
+export type Asked = Pick<FamilyDefinition, 'title' | 'dimensions' | 'options' | 'outlines'> & {
+  /** Unit of its own formulas; mm where it is missing. */
+  readonly unit?: SheetUnit;
+};
 
 /**
  * Reads all dimensions of a package. Entries may refer to one another in any order;
@@ -137,8 +140,7 @@ class Resolver {
     const written = raw === undefined ? null : writtenEntry(raw);
     const entered = written !== null && isEntered(written);
     const text = entered ? written.text : derivedText(definition, this.options, this.entered);
-    // a family's own formula is written in mm
-    const unit = entered ? (written.unit ?? packageUnit) : (written?.unit ?? 'mm');
+    const unit = entered ? (written.unit ?? packageUnit) : (written?.unit ?? this.family.unit ?? 'mm');
     const base = {
       definition,
       text,

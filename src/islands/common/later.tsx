@@ -6,6 +6,44 @@ export type Later<P> = ComponentType<P> & {
   readonly ahead: () => void;
 };
 
+/** What is loaded when it is first needed. */
+export interface Loaded<T> {
+  /** `null` until it is there. */
+  readonly value: T | null;
+  /** Says that it could not be loaded, and asks again; `null` while there is hope. */
+  readonly trouble: ReactNode;
+}
+
+/**
+ * What a part of the page needs of what is not loaded with it.
+ * @param what what it is called where it cannot be loaded
+ * @param load must be stable between renders; the same answer comes at once the second time
+ */
+export function useLoaded<T>(what: string, load: () => Promise<T>, known: T | null = null): Loaded<T> {
+  const [value, show] = useState<T | null>(() => known);
+  const [failed, setFailed] = useState(false);
+  useEffect(() => {
+    if (value !== null || failed) return;
+    let left = false;
+    load().then(
+      (loaded) => left || show(() => loaded),
+      () => left || setFailed(true),
+    );
+    return () => {
+      left = true;
+    };
+  }, [value, failed, load]);
+  const trouble = failed ? (
+    <p role="alert" className="text-error p-3">
+      {what} could not be loaded: the server that gave this page does not answer. The rest goes on.{' '}
+      <button type="button" className="link" onClick={() => setFailed(false)}>
+        Try again
+      </button>
+    </p>
+  ) : null;
+  return { value, trouble };
+}
+
 /**
  * Loads a part of the page when it is first shown. One that cannot be loaded, as while the server is away,
  * says so in its own place and can be asked for again; the rest goes on.
@@ -21,29 +59,9 @@ export function later<P extends object>(
   const get = async () => (loaded = await load());
 
   function Part(props: P) {
-    const [Loaded, show] = useState<ComponentType<P> | null>(() => loaded);
-    const [failed, setFailed] = useState(false);
-    useEffect(() => {
-      if (Loaded || failed) return;
-      let left = false;
-      get().then(
-        (part) => left || show(() => part),
-        () => left || setFailed(true),
-      );
-      return () => {
-        left = true;
-      };
-    }, [Loaded, failed]);
+    const { value: Loaded, trouble } = useLoaded(what, get, loaded);
     if (Loaded) return <Loaded {...props} />;
-    if (!failed) return waiting;
-    return (
-      <p role="alert" className="text-error p-3">
-        {what} could not be loaded: the server that gave this page does not answer. The rest goes on.{' '}
-        <button type="button" className="link" onClick={() => setFailed(false)}>
-          Try again
-        </button>
-      </p>
-    );
+    return trouble ?? waiting;
   }
   return Object.assign(Part, { ahead: () => void get().catch(() => {}) });
 }

@@ -1,3 +1,4 @@
+import { FamilyStore } from '../../store/families';
 import { ProcessStore } from '../../store/processes';
 import { ShelfStore } from '../../store/shelf';
 import { openStorage, reopen } from '../../store/storage';
@@ -9,6 +10,9 @@ export const shelf = new ShelfStore(database);
 
 /** The person's own processes. */
 export const processes = new ProcessStore(database);
+
+/** The person's own package families. */
+export const families = new FamilyStore(database);
 
 /** Opens the Shelf again where the browser has closed it. */
 export const wakeStorage = () => reopen(database);

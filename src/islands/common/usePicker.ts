@@ -14,7 +14,7 @@ export interface Picker<T> {
 }
 
 /**
- * Keeps a picker's search and place.
+ * Keeps a picker's search and place. Enter before there is anything to find is kept until there is.
  * @param find entries for a search, in order; must be stable between renders
  * @param columns entries in a row: arrow keys up and down step by it, left and right by one
  */
@@ -26,6 +26,7 @@ export function usePicker<T>(
   const [query, setQuery] = useState('');
   const [at, setAt] = useState(0);
   const dialog = useRef<HTMLDialogElement>(null);
+  const early = useRef(false);
   useEffect(() => {
     dialog.current?.showModal();
     // a list that scrolls would take the focus from the search field
@@ -35,6 +36,14 @@ export function usePicker<T>(
     dialog.current?.querySelector('[aria-selected="true"]')?.scrollIntoView({ block: 'nearest' });
   }, [at]);
   const found = useMemo(() => find(query), [find, query]);
+  useEffect(() => {
+    const first = found[0];
+    if (!early.current || first === undefined) return;
+    early.current = false;
+    choose(first);
+    // only once what can be found is there
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [found]);
   const steps: Record<string, number> = {
     ArrowDown: columns,
     ArrowUp: -columns,
@@ -44,6 +53,7 @@ export function usePicker<T>(
     dialog,
     query,
     search(next) {
+      early.current = false;
       setQuery(next);
       setAt(0);
     },
@@ -56,9 +66,10 @@ export function usePicker<T>(
       if (step !== undefined) {
         event.preventDefault();
         setAt((i) => Math.max(0, Math.min(found.length - 1, i + step)));
-      } else if (event.key === 'Enter' && entry !== undefined) {
+      } else if (event.key === 'Enter') {
         event.preventDefault();
-        choose(entry);
+        if (entry === undefined) early.current = true;
+        else choose(entry);
       }
     },
   };

@@ -2,6 +2,9 @@ import { newDocument } from '../../core/document/document';
 import { compile } from '../../core/footprint/compile';
 import type { Footprint } from '../../core/footprint/footprint';
 import { CATALOGUE, type PackageKind } from '../../core/package/catalogue';
+import type { OwnFamily } from '../../core/document/own-family';
+import { kindOf } from '../../core/package/composed/own';
+import { withExamples } from '../../core/package/draw';
 import { COMPOSED_KINDS } from '../../core/package/composed/starts';
 
 /** Whether every word of a search fits a kind of package: in its names, or as a lead count it can have. */
@@ -25,15 +28,19 @@ function canHave({ dimensions }: PackageKind, terminals: number): boolean {
 export function exampleOf(kind: PackageKind): Footprint | null {
   const { id, example } = kind;
   const document = newDocument(id, id, example as Record<string, string>);
-  return compile(kind.package ? { ...document, package: kind.package } : document).footprint;
+  const shown = kind.package ? withExamples({ ...document, package: kind.package })?.document : document;
+  return shown ? compile(shown).footprint : null;
 }
 
-/** The kinds that fit a search: those that are called so first, then in their own order. */
-export function familiesFor(query: string): PackageKind[] {
+/**
+ * The kinds that fit a search: those that are called so first, then in their own order.
+ * @param own the person's own families, which come first of all
+ */
+export function familiesFor(query: string, own: readonly OwnFamily[] = []): PackageKind[] {
   const words = wordsOf(query);
   const inTitle = ({ title }: PackageKind) =>
     words.filter((word) => wordsOf(title).some((own) => own.startsWith(word))).length;
-  return [...CATALOGUE, ...COMPOSED_KINDS]
+  return [...own.map(kindOf), ...CATALOGUE, ...COMPOSED_KINDS]
     .filter((kind) => familyMatches(kind, query))
     .sort((a, b) => inTitle(b) - inTitle(a));
 }

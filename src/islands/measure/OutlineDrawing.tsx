@@ -1,5 +1,9 @@
 import { useMemo } from 'react';
 import { heightOf, widthOf, type Drawing } from '../../core/drawing/drawing';
+import type { TapisDocument } from '../../core/document/document';
+import { valueAt } from '../../core/document/edit';
+import { parseEntry } from '../../core/units/entry-tree';
+import { describeLimits } from '../../core/units/toleranced';
 import type { Point } from '../../core/geometry/point';
 import { useBench } from '../state/context';
 import type { Drawable } from '../../core/footprint/footprint';
@@ -47,12 +51,25 @@ interface ViewProps {
   active: string | null;
 }
 
+/** The entry at a place of the document, without its sign, where it is arithmetic with dimensions. */
+function formulaAt(document: TapisDocument, at: string): string | null {
+  const text = valueAt(document, at);
+  if (typeof text !== 'string') return null;
+  const tree = parseEntry(text);
+  return tree.ok && tree.value.symbols.length > 0 ? text.trim().replace(/^-\s*/, '') : null;
+}
+
+/** The first letter symbol of a text. */
+const symbolIn = (text: string): string => /[A-Za-z][A-Za-z0-9_]*/.exec(text)?.[0] ?? '';
+
 /** Room above and below a view for dimension lines and letters, px. */
 const MARGINS = { plan: [56, 42], front: [12, 36], side: [12, 36] } as const;
 
 function OutlineView({ drawable, drawing, view, scale, active }: ViewProps) {
   const { footprint } = drawable;
   const set = useBench((s) => s.set);
+  const intent = useBench((s) => s.document);
+  const unit = useBench((s) => s.unit);
   const { extent } = drawing;
   const [above, below] = MARGINS[view];
   const [width, height] = [widthOf(drawing), heightOf(drawing)];
@@ -74,7 +91,7 @@ function OutlineView({ drawable, drawing, view, scale, active }: ViewProps) {
       from: { x: line.from.x, y: line.from.y + lift },
       to: { x: line.to.x, y: line.to.y + lift },
     },
-    text: line.symbol,
+    text: line.states ? (formulaAt(intent, line.symbol) ?? describeLimits(line.states, unit)) : line.symbol,
   }));
   return (
     <svg width={WIDTH} height={total} className="outline-drawing block overflow-visible">
@@ -87,7 +104,7 @@ function OutlineView({ drawable, drawing, view, scale, active }: ViewProps) {
           glyph={glyph}
           active={active === glyph.symbol}
           fault={false}
-          onPress={() => document.getElementById(`entry-${glyph.symbol}`)?.focus()}
+          onPress={() => document.getElementById(`entry-${symbolIn(glyph.text)}`)?.focus()}
           onPoint={(over) => over && set({ activeDimension: glyph.symbol })}
         />
       ))}

@@ -6,15 +6,13 @@ import { packageOf, type PackageKind } from '../../core/package/catalogue';
 import { LARGEST_SHELF } from '../../core/document/shelf-file';
 import type { ImportResult } from '../../store/shelf';
 import { whyRefused } from '../../store/storage';
-import { shelf } from '../common/shelf-store';
+import { families, shelf } from '../common/shelf-store';
 import { attempt, exportAll, TroubleBar } from '../common/trouble';
-import { later } from '../common/later';
+import { Gallery } from '../gallery/Gallery';
 import { BinList } from './BinList';
 import { Card } from './Card';
 import { EmptyShelf } from './EmptyShelf';
 import { cardOf, matches } from './card-data';
-
-const Gallery = later('The gallery', async () => (await import('../gallery/Gallery')).Gallery);
 
 /** Puts the demo on the Shelf, with the model that one of its parts has. */
 async function addDemo(): Promise<void> {
@@ -26,6 +24,7 @@ async function addDemo(): Promise<void> {
   } finally {
     // without its model the part says that the file is missing
     await shelf.add(DEMO_DOCUMENTS);
+    await families.addOf(DEMO_DOCUMENTS);
   }
 }
 
@@ -45,7 +44,11 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
   const take = async (list: FileList | readonly File[] | null) => {
     const results: ImportResult[] = [];
     for (const file of list ?? []) results.push(await importFile(file));
-    setBrought({ added: results.flatMap((r) => r.added), refused: results.flatMap((r) => r.refused) });
+    setBrought({
+      added: results.flatMap((r) => r.added),
+      families: results.flatMap((r) => r.families),
+      refused: results.flatMap((r) => r.refused),
+    });
     if (files.current) files.current.value = '';
   };
   useFileDrop(take);
@@ -178,18 +181,18 @@ async function importFile(file: File): Promise<ImportResult> {
   // characters are at most bytes: an oversized file need not be read
   if (file.size > LARGEST_SHELF) {
     const size = `${Math.ceil(file.size / 1e6)} MB`;
-    return { added: [], refused: [named(`The file has ${size}; at most 50 MB are read.`)] };
+    return { added: [], families: [], refused: [named(`The file has ${size}; at most 50 MB are read.`)] };
   }
   try {
     const result = await shelf.importText(await file.text());
-    return { added: result.added, refused: result.refused.map(({ message }) => named(message)) };
+    return { ...result, refused: result.refused.map(({ message }) => named(message)) };
   } catch (error) {
-    return { added: [], refused: [named(`It could not be stored: ${whyRefused(error)}.`)] };
+    return { added: [], families: [], refused: [named(`It could not be stored: ${whyRefused(error)}.`)] };
   }
 }
 
 function ImportNote({ result, onClose }: { result: ImportResult; onClose: () => void }) {
-  const { added, refused } = result;
+  const { added, families, refused } = result;
   return (
     <div
       role={refused.length > 0 ? 'alert' : 'status'}
@@ -198,9 +201,12 @@ function ImportNote({ result, onClose }: { result: ImportResult; onClose: () => 
       <div>
         <p className="font-semibold">
           {added.length === 0
-            ? 'Nothing was added; the Shelf is as it was.'
+            ? families.length === 0 && 'Nothing was added; the Shelf is as it was.'
             : `${added.length} footprint${added.length > 1 ? 's' : ''} added.`}
         </p>
+        {families.length > 0 && (
+          <p>In the gallery now: {families.map(({ title, own }) => title ?? own.id).join(', ')}.</p>
+        )}
         <ul>
           {refused.slice(0, 8).map(({ message }, i) => (
             <li key={i}>{message}</li>

@@ -1,11 +1,12 @@
 import type { APIRoute } from 'astro';
-import { documentSchema, processSchema, shelfSchema } from '../../core/document/schema';
+import { documentSchema, familySchema, processSchema, shelfSchema } from '../../core/document/schema';
 import { only } from '../../server/endpoint';
 import { json, problem, response } from '../../server/reply';
 
 const SCHEMAS = new Map([
   ['tapis-document-2', documentSchema],
   ['tapis-process-1', processSchema],
+  ['tapis-family-1', familySchema],
   ['tapis-shelf-1', shelfSchema],
 ]);
 

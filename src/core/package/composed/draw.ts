@@ -1,21 +1,24 @@
-import type { SheetUnit, TapisDocument } from '../../document/document';
+import type { PackageIntent, TapisDocument } from '../../document/document';
 import type { Finding } from '../../document/finding';
 import { COMPOSITION, type CompositionIntent, type PieceRead } from '../../document/pieces';
 import { readFields, type Symbols } from '../../document/read-fields';
-import { pointerKey } from '../../document/edit';
+import { pointerKey, valueAt } from '../../document/edit';
+import { pieceUnitOf } from '../../document/own-family';
 import { narrowOf } from '../../geometry/figure';
+import { parseEntry } from '../../units/entry-tree';
 import { quantise } from '../../units/length';
-import type { DimensionDefinition } from '../definitions';
 import type { DrawnPackage } from '../drawn';
 import { resolvePackage, type ResolvedPackage } from '../resolve';
 import type { Bore, KeepOut, TerminalGroup } from '../terminal';
 import { placeNames } from './arrange';
 import { extentOf, solidsOf } from './bodies';
+import { conditionsOf } from './conditions';
 import { figureOf } from './element';
 import { groupsOf } from './groups';
-import { placementLines } from './lines';
+import { composedLines } from './lines';
 import { plainName, readNaming } from './naming';
 import { isNumbered, numbersOf } from './numbers';
+import { askedOf } from './own';
 import { placed, type Item, type Misplaced, type PlacedPiece } from './place';
 import { rangeOf } from './slack';
 
@@ -33,9 +36,8 @@ export interface Composition {
 
 /** Draws a package as its pieces say. */
 export function drawComposed({ package: intent }: TapisDocument): Composition {
-  const definitions = definitionsOf(intent);
-  const title = intent.title?.trim() || 'Composed package';
-  const resolved = resolvePackage({ title, dimensions: definitions, options: [] }, intent);
+  const { asked, problems: ofAsked } = askedOf(intent);
+  const resolved = resolvePackage(asked, intent);
   const symbols: Symbols = new Map(
     resolved.dimensions.flatMap(({ definition: { symbol, kind }, value }) =>
       value ? [[symbol, { kind, value }] as const] : [],
@@ -47,11 +49,12 @@ export function drawComposed({ package: intent }: TapisDocument): Composition {
     ...(named ? { named } : {}),
     ...(naming === undefined ? {} : { naming }),
   };
-  const unit: SheetUnit = intent.unit ?? 'mm';
-  const read = readFields(COMPOSITION, composition, '/package', unit, symbols);
+  const read = readFields(COMPOSITION, composition, '/package', pieceUnitOf(intent), symbols);
   const layout = placed(read.value.pieces);
+  // what waits for a dimension is told by the dimension
+  const waits = waitsFor(resolved);
   const problems = [
-    ...read.problems,
+    ...read.problems.filter(({ place: { field = '' } }) => !waits(writtenAt(intent, field))),
     ...repeatedIds(read.value.pieces),
     ...layout.trouble.filter((trouble) => !isToldAlready(trouble, read.problems)).map(told),
     ...(read.value.pieces.length === 0 ? [NO_PIECES] : []),
@@ -61,26 +64,14 @@ export function drawComposed({ package: intent }: TapisDocument): Composition {
   return {
     resolved,
     pieces: layout.placed,
-    drawn: whole ? drawn(layout.placed, resolved, intent.first ?? null, name.template) : null,
-    problems: [...problems, ...name.problems, ...read.value.pieces.flatMap(strayPlaces)],
+    drawn: whole
+      ? {
+          ...drawn(layout.placed, resolved, intent, name.template),
+          plausibility: conditionsOf(intent.own, symbols),
+        }
+      : null,
+    problems: [...problems, ...ofAsked, ...name.problems, ...read.value.pieces.flatMap(strayPlaces)],
   };
-}
-
-/** Dimensions of a composed package are those that its document has; `n` and n with a letter or digit are counts. */
-function definitionsOf({ dimensions, named = {} }: TapisDocument['package']): DimensionDefinition[] {
-  const symbols = new Set([...Object.keys(named), ...Object.keys(dimensions)]);
-  return [...symbols].map((symbol): DimensionDefinition => {
-    const said = Object.hasOwn(named, symbol) ? named[symbol] : undefined;
-    const kind = said?.kind ?? (/^n[A-Z0-9]?$/.test(symbol) ? 'count' : 'length');
-    return {
-      symbol,
-      name: said?.name ?? 'Dimension',
-      help: said?.help ?? 'As the drawing has it',
-      kind,
-      limits: kind === 'count' ? [0, 4000] : [0, 1000],
-      ...(said?.basic ? { basic: true } : {}),
-    };
-  });
 }
 
 const BASE = {
@@ -97,6 +88,24 @@ const NO_PIECES: Finding = {
   message: 'Say what the package is made of: a row of terminals, a peg, a body.',
   place: { field: '/package/pieces' },
 };
+
+/** The entry text at a place of a package. */
+function writtenAt(intent: PackageIntent, pointer: string): string {
+  const value = valueAt({ package: intent }, pointer);
+  return typeof value === 'string' ? value : '';
+}
+
+/** Tells entries that name a dimension which has no value yet. */
+function waitsFor({ dimensions }: ResolvedPackage): (text: string) => boolean {
+  const open = new Set(
+    dimensions.filter(({ value }) => value === null).map(({ definition }) => definition.symbol),
+  );
+  return (text) => {
+    if (open.size === 0) return false;
+    const tree = parseEntry(text);
+    return tree.ok && tree.value.symbols.some((symbol) => open.has(symbol));
+  };
+}
 
 /** A size that is missing because its entry cannot be read is told by the entry. */
 function isToldAlready({ piece, field }: Misplaced, problems: readonly Finding[]): boolean {
@@ -183,9 +192,10 @@ function namingOf(pattern: string | undefined, { dimensions }: ResolvedPackage) 
 function drawn(
   pieces: readonly PlacedPiece[],
   { title, values }: ResolvedPackage,
-  first: CompositionIntent['first'] | null,
+  intent: PackageIntent,
   name: DrawnPackage['name'] | null,
-): DrawnPackage {
+): Omit<DrawnPackage, 'plausibility'> {
+  const first = intent.first ?? null;
   const numbers = numbersOf(pieces);
   const orders = ordersOf(numbers);
   const groups = pieces.flatMap((piece) => groupsOf(piece, { numbers, orders }));
@@ -198,13 +208,12 @@ function drawn(
     keepOuts: pieces.flatMap(keepOutsOf),
     extent: extentOf(pieces),
     solids: solidsOf(pieces),
-    lines: placementLines(pieces),
+    lines: composedLines(pieces, intent.pieces ?? [], new Set(Object.keys(values ?? {}))),
     name: name ?? plainName(countOf(groups)),
     polarised: first === null ? countOf(groups) > 1 : first !== 'plain',
     polarity: first === 'cathode' || first === 'plus' ? first : null,
     legend: 'outline',
     leadThickness: (values && Object.hasOwn(values, 'c') && values['c']?.nom) || null,
-    plausibility: { findings: [], held: [] },
   };
 }
 

@@ -1,4 +1,5 @@
 import type { TapisDocument } from '../../document/document';
+import { pieceUnitOf } from '../../document/own-family';
 import { pointerKey, type Edit } from '../../document/edit';
 import { boxRound, type Box } from '../../geometry/box';
 import type { Point } from '../../geometry/point';
@@ -151,7 +152,7 @@ function shiftOf(document: TapisDocument, { piece, ways }: PlacedPiece, axis: Ax
   if (Math.abs(by) < 1e-9) return [];
   const at = `/package/pieces/${pointerKey(piece.id)}/${axis}`;
   const written = document.package.pieces?.find(({ id }) => id === piece.id)?.[axis] ?? '';
-  return [{ at, value: shiftedText(written, ways[axis]?.length ?? null, by, document.package.unit ?? 'mm') }];
+  return [{ at, value: shiftedText(written, ways[axis]?.length ?? null, by, pieceUnitOf(document.package)) }];
 }
 
 /** An entry that lies farther by a length. @param by mm */

@@ -181,8 +181,10 @@ class Layout {
     if (!mine.ok) return told(point, `${calledOf(piece)} ${mine.error}.`);
     const length = piece[axis];
     const distance = { at: length?.nom ?? 0, slack: length ? slackOf(length) : FIRM };
-    // the line that a piece is mirrored at lies where it is put itself
-    const ownAt = piece.as === 'mirror' ? 0 : mine.value.at;
+    // the line that a piece is mirrored at lies where it is put itself, and is off by nothing of its own
+    const isMirror = piece.as === 'mirror';
+    const ownAt = isMirror ? 0 : mine.value.at;
+    const ownSlack = isMirror ? FIRM : mine.value.slack;
     const across = axis === 'x' ? 'y' : 'x';
     const pointAt = (along: number, lying: Lying, at: string | null): Point => {
       const beside = pointOf(across, lying, { at, edge: null });
@@ -194,7 +196,7 @@ class Layout {
       return ok({
         shift: quantise(distance.at - ownAt),
         slack: distance.slack,
-        mine: mine.value.slack,
+        mine: ownSlack,
         way: length && { from: ORIGIN, to, length },
       });
     }
@@ -205,7 +207,7 @@ class Layout {
     return ok({
       shift: quantise(theirs.value.at + distance.at - ownAt),
       slack: added(theirs.value.slack, distance.slack),
-      mine: mine.value.slack,
+      mine: ownSlack,
       way: length && { from: pointAt(theirs.value.at, other.value, theirPoint.at), to, length },
     });
   }

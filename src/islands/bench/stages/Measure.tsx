@@ -9,11 +9,11 @@ import { COMPOSED } from '../../../core/package/composed/draw';
 import { sheetUnitEdits } from '../../../core/document/sheet-unit';
 import type { OptionDefinition, StandardOutline } from '../../../core/package/definitions';
 import { Pick } from '../../common/inputs';
+import { Gallery } from '../../gallery/Gallery';
 import { later } from '../../common/later';
 import { useBench } from '../../state/context';
 import { StageFinding } from '../StageFinding';
 
-const Gallery = later('The gallery', async () => (await import('../../gallery/Gallery')).Gallery);
 const Pieces = later('The pieces', async () => (await import('../../measure/pieces/Pieces')).Pieces);
 
 const UNITS: readonly SheetUnit[] = ['mm', 'mil', 'in'];
@@ -110,8 +110,32 @@ export function Measure() {
       {implausible.map(({ finding, index }) => (
         <StageFinding key={`${finding.rule} ${index}`} finding={finding} index={index} framed />
       ))}
-      {document.package.family === COMPOSED ? <Pieces /> : <OutlineDrawing active={active} />}
+      {document.package.family === COMPOSED && !document.package.own ? (
+        <Pieces />
+      ) : (
+        <OutlineDrawing active={active} />
+      )}
+      {document.package.own && <OwnPieces />}
     </>
+  );
+}
+
+/** What a part of a family of one's own is made of, folded: the family has said it already. */
+function OwnPieces() {
+  const count = useBench((s) => s.document.package.pieces?.length ?? 0);
+  // a piece that is being added or was chosen on the drawing is to be seen
+  const wanted = useBench((s) => s.addingPiece || s.piece !== null);
+  const [open, setOpen] = useState(false);
+  useEffect(() => {
+    if (wanted) setOpen(true);
+  }, [wanted]);
+  return (
+    <details className="mt-3" open={open} onToggle={({ currentTarget }) => setOpen(currentTarget.open)}>
+      <summary className="cursor-pointer">
+        Family of your own, {count} piece{count === 1 ? '' : 's'}
+      </summary>
+      {open && <Pieces />}
+    </details>
   );
 }
 
@@ -161,7 +185,10 @@ function OutlineChoice({ outlines }: { outlines: readonly StandardOutline[] }) {
         value=""
         title={typed ? 'Replaces the dimensions that the typical size has; undo brings them back' : undefined}
         options={[
-          ['', 'a typical size, not a datasheet'],
+          [
+            '',
+            outlines.every(({ where }) => where) ? 'a size of its table' : 'a typical size, not a datasheet',
+          ],
           ...outlines.map(({ name, source }) => [name, `${name}: ${source}`] as const),
         ]}
         onChange={(chosen) => {

@@ -4,11 +4,13 @@ import { usePicker } from '../../common/usePicker';
 import { useWritten } from '../../fields/useEntry';
 import { EntryInput } from '../../fields/EntryInput';
 import { BenchContext, useBench } from '../../state/context';
+import { pieceUnitOf } from '../../../core/document/own-family';
 import { inUnit } from '../../../core/units/in-words';
 import { holdPiece, nudgePiece } from '../../state/move-piece';
 import { Detail } from './Detail';
 import { addPiece, freshPieceId, pieceAt } from './edits';
 import { pieceKindsFor, type PieceKind } from './kinds';
+import { Family } from './Family';
 import { Sentence } from './Sentence';
 
 const NONE: readonly PieceIntent[] = [];
@@ -25,7 +27,7 @@ export function Pieces() {
     set({ mover: { hold: (point) => holdPiece(store, point), nudge: (way) => nudgePiece(store, way) } });
     return () => set({ mover: null, moving: null });
   }, [store, set]);
-  const unit = useBench((s) => s.document.package.unit ?? 'mm');
+  const unit = useBench((s) => pieceUnitOf(s.document.package));
   return (
     <section
       aria-label="Pieces"
@@ -50,6 +52,7 @@ export function Pieces() {
         Add a piece <kbd className="kbd kbd-xs">E</kbd>
       </button>
       <Naming />
+      <Family />
       {adding && <AddPiece onClose={() => set({ addingPiece: false })} />}
     </section>
   );
