@@ -129,21 +129,33 @@ export function sizesFrom(text: string, symbols: readonly string[]): Result<read
       .replace(/^\||\|$/g, '')
       .split(apart ?? /\s+/)
       .map((cell) => cell.trim());
-  const [head, ...rows] = lines.map(cells);
-  if (!head || rows.length === 0)
+  const [head = [], ...rows] = lines.map(cells);
+  if (rows.length === 0)
     return fail('A line with the letters and at least one line with a size are expected.');
-  // a head without a word over the names has one cell less
-  const letters = rows.every((row) => row.length === head.length + 1) ? head : head.slice(1);
+  const letters = head.slice(
+    Math.max(
+      0,
+      head.findIndex((cell) => symbols.includes(cell)),
+    ),
+  );
   const stranger = letters.find((letter) => !symbols.includes(letter));
   if (stranger !== undefined)
     return fail(`“${stranger}” is no dimension of the family; it has ${symbols.join(', ')}.`);
-  const short = rows.find((row) => row.length !== letters.length + 1);
-  if (short)
+  const sizes = rows.map((row) => ({
+    name: row.slice(0, -letters.length).join(' '),
+    values: row.slice(-letters.length),
+  }));
+  const short = sizes.findIndex(({ name }) => name === '');
+  if (short >= 0)
     return fail(
-      `“${short.join(' ')}” has ${short.length - 1} numbers, but there are ${letters.length} letters.`,
+      `“${rows[short]?.join(' ')}” has too few numbers: there are ${letters.length} letters and the size’s name.`,
     );
+  // with blanks alone, a name that ends with a number may have taken one of the size's own
+  const doubtful = sizes.find(({ name }) => !apart && /(^| )[\d.,±-]+$/.test(name));
+  if (doubtful)
+    return fail(`“${doubtful.name}” may be a name or hold a number; put tabs or bars between the columns.`);
   return ok(
-    rows.map(([name = '', ...values], i) => ({
+    sizes.map(({ name, values }, i) => ({
       id: `s${i + 1}`,
       name: name.slice(0, 60),
       dimensions: Object.fromEntries(

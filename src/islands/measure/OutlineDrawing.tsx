@@ -3,13 +3,13 @@ import { heightOf, widthOf, type Drawing } from '../../core/drawing/drawing';
 import type { TapisDocument } from '../../core/document/document';
 import { valueAt } from '../../core/document/edit';
 import { parseEntry } from '../../core/units/entry-tree';
-import { describeLimits } from '../../core/units/toleranced';
+import type { DimensionLine, View } from '../../core/package/lines';
 import type { Point } from '../../core/geometry/point';
 import { useBench } from '../state/context';
 import type { Drawable } from '../../core/footprint/footprint';
 import { Dimension } from '../sheet/Dimension';
 import { glyphsFor, type Labelled } from '../sheet/dimension-glyphs';
-import type { Area } from '../sheet/layout';
+import { TIER, type Area } from '../sheet/layout';
 import { Strokes } from '../sheet/Strokes';
 import { packageViews } from '../../core/drawing/package-views';
 
@@ -51,6 +51,22 @@ interface ViewProps {
   active: string | null;
 }
 
+/** Dimension lines with the letters that they carry; those that state a number alone have none. */
+function lettered(lines: readonly DimensionLine[], document: TapisDocument): Labelled[] {
+  return lines.flatMap((line): Labelled[] => {
+    const text = line.states ? formulaAt(document, line.symbol) : line.symbol;
+    return text === null ? [] : [{ line, text }];
+  });
+}
+
+/** Room above and below a view for dimension lines and letters, px. */
+function roomFor(view: View, labelled: readonly Labelled[]): readonly [number, number] {
+  if (view !== 'plan') return [12, 36];
+  const tiers = (side: 'top' | 'bottom') =>
+    Math.max(1, ...labelled.map(({ line }) => (line.side === side ? line.tier + 1 : 0)));
+  return [34 + TIER * tiers('top'), 20 + TIER * tiers('bottom')];
+}
+
 /** The entry at a place of the document, without its sign, where it is arithmetic with dimensions. */
 function formulaAt(document: TapisDocument, at: string): string | null {
   const text = valueAt(document, at);
@@ -62,16 +78,28 @@ function formulaAt(document: TapisDocument, at: string): string | null {
 /** The first letter symbol of a text. */
 const symbolIn = (text: string): string => /[A-Za-z][A-Za-z0-9_]*/.exec(text)?.[0] ?? '';
 
-/** Room above and below a view for dimension lines and letters, px. */
-const MARGINS = { plan: [56, 42], front: [12, 36], side: [12, 36] } as const;
-
 function OutlineView({ drawable, drawing, view, scale, active }: ViewProps) {
   const { footprint } = drawable;
+  const document = useBench((s) => s.document);
   const set = useBench((s) => s.set);
-  const intent = useBench((s) => s.document);
-  const unit = useBench((s) => s.unit);
   const { extent } = drawing;
-  const [above, below] = MARGINS[view];
+  const lift = view === 'plan' ? 0 : footprint.body.heights.seating;
+  const labelled = lettered(footprint.package.lines, document).flatMap(({ line, text }): Labelled[] => {
+    if (line.view !== view) return [];
+    return [
+      {
+        line: {
+          ...line,
+          // upright like the front here; only the Sheet lays it on its side
+          view: view === 'plan' ? 'plan' : 'front',
+          from: { x: line.from.x, y: line.from.y + lift },
+          to: { x: line.to.x, y: line.to.y + lift },
+        },
+        text,
+      },
+    ];
+  });
+  const [above, below] = roomFor(view, labelled);
   const [width, height] = [widthOf(drawing), heightOf(drawing)];
   const total = height * scale + above + below;
   const origin = {
@@ -81,18 +109,6 @@ function OutlineView({ drawable, drawing, view, scale, active }: ViewProps) {
   const place = (p: Point): Point => ({ x: origin.x + p.x * scale, y: origin.y - p.y * scale });
   const topLeft = place({ x: extent.minX, y: extent.maxY });
   const drawn: Area = { ...topLeft, width: width * scale, height: height * scale };
-  const lift = view === 'plan' ? 0 : footprint.body.heights.seating;
-  const lines = footprint.package.lines.filter((line) => line.view === view);
-  const labelled = lines.map((line): Labelled => ({
-    line: {
-      ...line,
-      // upright like the front here; only the Sheet lays it on its side
-      view: view === 'plan' ? 'plan' : 'front',
-      from: { x: line.from.x, y: line.from.y + lift },
-      to: { x: line.to.x, y: line.to.y + lift },
-    },
-    text: line.states ? (formulaAt(intent, line.symbol) ?? describeLimits(line.states, unit)) : line.symbol,
-  }));
   return (
     <svg width={WIDTH} height={total} className="outline-drawing block overflow-visible">
       <g className="drawing elevation" transform={`translate(${origin.x} ${origin.y}) scale(${scale})`}>
@@ -104,7 +120,7 @@ function OutlineView({ drawable, drawing, view, scale, active }: ViewProps) {
           glyph={glyph}
           active={active === glyph.symbol}
           fault={false}
-          onPress={() => document.getElementById(`entry-${symbolIn(glyph.text)}`)?.focus()}
+          onPress={() => globalThis.document.getElementById(`entry-${symbolIn(glyph.text)}`)?.focus()}
           onPoint={(over) => over && set({ activeDimension: glyph.symbol })}
         />
       ))}

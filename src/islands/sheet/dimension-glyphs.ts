@@ -7,7 +7,7 @@ import { formatLength, type DisplayUnit } from '../../core/units/length';
 import { describeLimits } from '../../core/units/toleranced';
 import type { Drawable } from '../../core/footprint/footprint';
 import type { DimensionGlyph } from './Dimension';
-import type { Area } from './layout';
+import { TIER, type Area } from './layout';
 import { riseOf } from './useCamera';
 import type { Point } from '../../core/geometry/point';
 
@@ -121,13 +121,12 @@ type Side = DimensionLine['side'];
 /** The side elevation lies turned a quarter to the left on the Sheet. */
 const TURNED: Readonly<Record<Side, Side>> = { right: 'top', top: 'left', left: 'bottom', bottom: 'right' };
 
-/** Distance of the first dimension line from the drawing, and of further ones from it, px. */
+/** Distance of the first dimension line from the drawing, px. */
 const FIRST = {
   plan: { top: 34, bottom: 34, left: 40, right: 36 },
   // beside the elevations the values stand level, half of them on the drawing's side of the line
   elevation: { top: 20, bottom: 20, left: 32, right: 32 },
 };
-const TIER = 22;
 
 /**
  * Lays out a view's dimension lines outside of what is drawn.

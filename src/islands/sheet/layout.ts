@@ -51,7 +51,7 @@ export function divide(width: number, height: number, whole: Quadrant | null): A
 }
 
 /** Distance of neighbouring dimension lines, px. */
-const TIER = 22;
+export const TIER = 22;
 
 /** Room on each side of the plan for the dimension lines that there are, px. */
 function roomFor(lines: readonly DimensionLine[]): Record<DimensionLine['side'], number> {

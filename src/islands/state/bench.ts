@@ -62,6 +62,8 @@ export interface BenchState {
   /** Id of the piece that is opened, and whether one is being added. */
   readonly piece: string | null;
   readonly addingPiece: boolean;
+  /** Whether the pieces of a family of one's own are unfolded. */
+  readonly piecesOpen: boolean;
   /** The step that a piece is moved by, mm, and what is said of it while it is moved. */
   readonly pieceStep: number;
   readonly moving: string | null;
@@ -115,6 +117,7 @@ export interface BenchState {
         | 'selectedFinding'
         | 'piece'
         | 'addingPiece'
+        | 'piecesOpen'
         | 'pieceStep'
         | 'moving'
         | 'mover'
@@ -229,6 +232,7 @@ export function createBench(stored: StoredFootprint) {
       activeDimension: null,
       piece: null,
       addingPiece: false,
+      piecesOpen: false,
       pieceStep: 0.05,
       moving: null,
       mover: null,

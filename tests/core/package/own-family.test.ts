@@ -14,6 +14,7 @@ import {
   writeFamily,
   type OwnFamily,
 } from '../../../src/core/document/own-family';
+import type { Symbols } from '../../../src/core/document/read-fields';
 import { sheetUnitEdits } from '../../../src/core/document/sheet-unit';
 import { compile } from '../../../src/core/footprint/compile';
 import { openShelf } from '../../../src/core/footprint/open';
@@ -116,7 +117,7 @@ describe('a condition', () => {
     kind: 'count' as const,
     value: { min: n, nom: n, max: n, given: 'exact' as const },
   });
-  const symbols = new Map([
+  const symbols: Symbols = new Map<string, { kind: 'length' | 'count'; value: Toleranced }>([
     ['D', length(9.8, 10.2)],
     ['e', length(2.5)],
     ['n', count(4)],
@@ -216,7 +217,8 @@ describe('a table of sizes', () => {
     ['ways\tn\tD\n2 ways\t2\t4.7±0.15\n3 ways\t3\t6.2±0.15', 'tabs'],
     ['| ways | n | D |\n| 2 ways | 2 | 4.7±0.15 |\n| 3 ways | 3 | 6.2±0.15 |', 'bars'],
     ['n;D\n2 ways;2;4.7±0.15\n3 ways;3;6.2±0.15', 'semicolons, no word over the names'],
-    ['ways  n  D\n2 ways  2  4.7±0.15\n3 ways  3  6.2±0.15', 'blanks'],
+    ['ways  n  D\n2 ways  2  4.7±0.15\n3 ways  3  6.2±0.15', 'several blanks'],
+    ['ways n D\n2 ways 2 4.7±0.15\n3 ways 3 6.2±0.15', 'single blanks'],
   ])('is read from %j with %s', (text) => {
     const read = sizesFrom(text, known);
     expect(read.ok ? read.value : read.error).toEqual([
@@ -226,7 +228,9 @@ describe('a table of sizes', () => {
   });
   it.each([
     ['size n Q\na 1 2', '“Q” is no dimension of the family; it has n, D, S.'],
-    ['size n D\na 1', '“a 1” has 1 numbers, but there are 2 letters.'],
+    ['size n D\na 1', '“a 1” has too few numbers: there are 2 letters and the size’s name.'],
+    ['size n D\n2 ways 2 4.7 4.9', '“2 ways 2” may be a name or hold a number; put tabs or bars between'],
+    ['D n\n4 3 4', '“4” may be a name or hold a number'],
     ['size n D', 'at least one line with a size'],
   ])('%j is refused', (text, words) => {
     const read = sizesFrom(text, known);

@@ -123,14 +123,19 @@ export function Measure() {
 /** What a part of a family of one's own is made of, folded: the family has said it already. */
 function OwnPieces() {
   const count = useBench((s) => s.document.package.pieces?.length ?? 0);
+  const open = useBench((s) => s.piecesOpen);
+  const set = useBench((s) => s.set);
   // a piece that is being added or was chosen on the drawing is to be seen
   const wanted = useBench((s) => s.addingPiece || s.piece !== null);
-  const [open, setOpen] = useState(false);
   useEffect(() => {
-    if (wanted) setOpen(true);
-  }, [wanted]);
+    if (wanted) set({ piecesOpen: true });
+  }, [wanted, set]);
   return (
-    <details className="mt-3" open={open} onToggle={({ currentTarget }) => setOpen(currentTarget.open)}>
+    <details
+      className="mt-3"
+      open={open}
+      onToggle={({ currentTarget }) => set({ piecesOpen: currentTarget.open })}
+    >
       <summary className="cursor-pointer">
         Family of your own, {count} piece{count === 1 ? '' : 's'}
       </summary>

@@ -31,11 +31,13 @@ export function Family() {
 function KeepAsFamily() {
   const document = useBench((s) => s.document);
   const edit = useBench((s) => s.edit);
+  const set = useBench((s) => s.set);
   const isEmpty = useBench((s) => (s.document.package.pieces ?? []).length === 0);
   if (isEmpty) return null;
   const keep = async () => {
     const taken = (await families.list()).map(({ own }) => own.id);
     edit(keepingEdits(document, familyId(document.package.title ?? document.name, taken)));
+    set({ piecesOpen: true });
   };
   return (
     <p className="text-secondary mt-3 text-[12px]">
