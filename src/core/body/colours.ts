@@ -1,4 +1,4 @@
-import type { Material } from '../geometry/solid';
+import type { Material, Part } from '../geometry/solid';
 
 /** A colour as `#rrggbb`. */
 export type Colour = string;
@@ -9,6 +9,14 @@ export const USUAL_COLOURS: Readonly<Record<Material, Colour>> = {
   ceramic: '#d8cdb8',
   metal: '#b9bec2',
 };
+
+/** The colour of a part: its own, or that of its material. */
+export function paintOf(
+  { colour, material }: Pick<Part, 'colour' | 'material'>,
+  colours: Readonly<Record<Material, Colour>>,
+): Colour {
+  return colour?.toLowerCase() ?? colours[material];
+}
 
 /** Whether a colour is nearer to that of metal than to that of mouldings. */
 export function isLight(colour: Colour): boolean {

@@ -12,6 +12,7 @@ const group = (is: (group: Footprint['groups'][number]) => boolean) => (context:
 export const SUBJECTS = {
   lands: some(() => true),
   'several lands': ({ footprint }) => footprint.lands.length > 1,
+  'several mask openings': ({ footprint }) => footprint.maskOpenings.length > 1,
   'surface lands': some(({ hole }) => !hole),
   'soldered lands': some(({ padstack }) => padstack.kind !== 'probe'),
   'exposed pads': some(({ padstack }) => padstack.kind === 'thermal'),

@@ -1,3 +1,4 @@
+import type { LengthUnit } from '../units/length';
 import type { Result } from '../units/result';
 import type { Toleranced } from '../units/toleranced';
 import type { Stage } from './stage';
@@ -79,7 +80,11 @@ export interface TextField extends AnyField {
 export interface NotationField<T = unknown> extends AnyField {
   readonly kind: 'notation';
   readonly longest: number;
-  readonly read: (text: string) => Result<T, { readonly found: string; readonly reason: string }>;
+  /** @param unit of plain numbers, for notations that hold lengths of the datasheet */
+  readonly read: (
+    text: string,
+    unit: LengthUnit,
+  ) => Result<T, { readonly found: string; readonly reason: string }>;
 }
 
 export type Fields = Readonly<Record<string, Field>>;

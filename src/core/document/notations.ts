@@ -2,6 +2,7 @@ import { boxOfPoints } from '../geometry/box';
 import type { Contour } from '../geometry/contour';
 import { segmentsCross } from '../geometry/distance';
 import { area } from '../geometry/polygon';
+import { MM_PER, quantise, type LengthUnit } from '../units/length';
 import { fail, ok } from '../units/result';
 import type { NotationField } from './fields';
 
@@ -18,14 +19,28 @@ const FURTHEST = 200;
 const MOST_CORNERS = 400;
 
 /** Corners as `x,y` in mm, between blanks. */
-export const contourCorners: NotationField<Contour>['read'] = (text) => {
+export const contourCorners: NotationField<Contour>['read'] = (text) => cornersOf(text, 1);
+
+/** The same in the unit of the datasheet, or in the one that stands behind them all. */
+export const drawnCorners: NotationField<Contour>['read'] = (text, unit) => {
+  const { numbers, factor } = measured(text, unit);
+  return cornersOf(numbers, factor);
+};
+
+/** Numbers, and the factor that makes mm of them: a unit behind them all goes before that of the datasheet. */
+function measured(text: string, unit: LengthUnit): { readonly numbers: string; readonly factor: number } {
+  const [, numbers = '', own] = /^(.*?)\s*(mm|mil|in)?\s*$/is.exec(text) ?? [];
+  return { numbers, factor: MM_PER[(own?.toLowerCase() as LengthUnit | undefined) ?? unit] };
+}
+
+function cornersOf(text: string, factor: number): ReturnType<NotationField<Contour>['read']> {
   const wrong = (found: string, reason: string) => fail({ found, reason });
   const pairs = text.trim().split(/[\s;]+/);
   if (pairs.length > MOST_CORNERS)
     return wrong(`${pairs.length} corners`, `A contour has at most ${MOST_CORNERS} corners.`);
   const corners: { x: number; y: number }[] = [];
   for (const pair of pairs) {
-    const [x = NaN, y = NaN, ...rest] = pair.split(',').map(Number);
+    const [x = NaN, y = NaN, ...rest] = pair.split(',').map((word) => quantise(Number(word) * factor));
     if (!Number.isFinite(x) || !Number.isFinite(y) || rest.length > 0)
       return wrong(pair, 'A corner is written x,y with decimal points, such as -0.5,0.25.');
     if (Math.max(Math.abs(x), Math.abs(y)) > FURTHEST)
@@ -43,7 +58,7 @@ export const contourCorners: NotationField<Contour>['read'] = (text) => {
   const size = area(corners);
   if (!boxOfPoints(corners) || Math.abs(size) < 1e-4) return wrong(text, 'The contour has no area.');
   return ok(size > 0 ? corners : corners.reverse());
-};
+}
 
 /** Places of a piece by their number, or by row and column, such as `3 5` or `2.3`. */
 export const rowPlaces: NotationField<ReadonlySet<string>>['read'] = (text) => {
@@ -63,11 +78,26 @@ export interface Triple {
   readonly third: number | null;
 }
 
-/** Corners or places as `x,y` or `x,y,third`, in mm and degrees, between blanks. */
-export const triples: NotationField<readonly Triple[]>['read'] = (text) => {
+/** Places as `x,y` or `x,y,angle` in degrees, between blanks; a profile's corners with their bulges. */
+export const drawnPlaces: NotationField<readonly Triple[]>['read'] = (text, unit) =>
+  triplesOf(text, unit, false);
+
+/** Vias as `x,y` or `x,y,diameter`, between blanks. */
+export const drawnVias: NotationField<readonly Triple[]>['read'] = (text, unit) =>
+  triplesOf(text, unit, true);
+
+/** @param isLength whether the third number is a length too */
+function triplesOf(
+  text: string,
+  unit: LengthUnit,
+  isLength: boolean,
+): ReturnType<NotationField<readonly Triple[]>['read']> {
+  const { numbers, factor } = measured(text, unit);
   const found: Triple[] = [];
-  for (const item of text.trim().split(/[\s;]+/)) {
-    const [x = NaN, y = NaN, third = null, ...rest] = item.split(',').map(Number);
+  for (const item of numbers.trim().split(/[\s;]+/)) {
+    const [a = NaN, b = NaN, last = null, ...rest] = item.split(',').map(Number);
+    const [x, y] = [quantise(a * factor), quantise(b * factor)];
+    const third = last !== null && isLength ? quantise(last * factor) : last;
     if (![x, y, third ?? 0].every(Number.isFinite) || rest.length > 0)
       return fail({ found: item, reason: 'Write x,y with decimal points, such as -0.5,0.25.' });
     if (Math.max(Math.abs(x), Math.abs(y)) > 1000)
@@ -75,4 +105,4 @@ export const triples: NotationField<readonly Triple[]>['read'] = (text) => {
     found.push({ x, y, third });
   }
   return ok(found);
-};
+}

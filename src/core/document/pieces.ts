@@ -14,7 +14,7 @@ import {
   type Intent,
   type Read,
 } from './fields';
-import { contourCorners, rowPlaces, triples } from './notations';
+import { drawnCorners, drawnPlaces, drawnVias, rowPlaces } from './notations';
 
 // What a composed package is made of: pieces in the order of the datasheet, each placed from another,
 // and the dimensions that their fields may name. Lengths are entry texts, limits in mm.
@@ -54,7 +54,18 @@ export const TERMINAL_FORMS = [
 ] as const;
 
 /** What a piece is made of. */
-export const ELEMENTS = ['terminal', 'pin', 'land', 'hole', 'peg', 'keep-out', 'cut-out', 'body'] as const;
+export const ELEMENTS = [
+  'terminal',
+  'pin',
+  'land',
+  'hole',
+  'peg',
+  'keep-out',
+  'mask-window',
+  'cut-out',
+  'edge',
+  'body',
+] as const;
 
 /** Shapes of lands, terminals, pins, areas and bodies. */
 export const SHAPES = [
@@ -105,10 +116,15 @@ const ELEMENT = {
   width: toleranced('Width', SIZE, { help: 'Across the terminal; along y of anything else.' }),
   diameter: toleranced('Diameter', SIZE),
   thickness: toleranced('Thickness', SIZE, { help: 'Of a flat pin.' }),
+  shoulder: toleranced('Shoulder', SIZE, {
+    help: 'Across the thicker part of a pin that stands on the board.',
+  }),
   radius: length('Corner radius', [0, 100]),
   chamfer: length('Chamfer', [0, 100]),
   corners: some('Corners that are cut', ['lower-left', 'lower-right', 'upper-right', 'upper-left']),
-  contour: notation('Contour', 4000, contourCorners, { help: 'Corners of a land about its place, as x,y.' }),
+  contour: notation('Contour', 20_000, drawnCorners, {
+    help: 'Corners about its place, as x,y; in the datasheet’s unit, or in one that stands behind them all.',
+  }),
   hole: toleranced('Hole', [0.05, 100], { help: 'Finished diameter; the width of a slot.' }),
   slot: toleranced('Slot', [0.05, 100], { help: 'Whole length of a slot, along x.' }),
   plated: flag('Plated'),
@@ -116,7 +132,7 @@ const ELEMENT = {
   bottom: toleranced('From', HEIGHT, { help: 'Height of its underside over the seating plane.' }),
   top: toleranced('Up to', HEIGHT),
   draft: amount('Draft', [0, 45], { whole: false, help: 'Degrees that the walls lean inwards.' }),
-  profile: notation('Profile', 4000, triples, {
+  profile: notation('Profile', 4000, drawnPlaces, {
     help: 'Of a turned body: radius and height, from the axis round the outside and back to it.',
   }),
   turned: amount('Turned', [-360, 360], {
@@ -124,7 +140,11 @@ const ELEMENT = {
     help: 'Degrees counter-clockwise, each about its own place.',
   }),
   material: choice('Material', ['moulding', 'ceramic', 'metal']),
-  vias: notation('Vias', 4000, triples, { help: 'Small plated holes in that land, as x,y,diameter.' }),
+  colour: text('Colour', 7, {
+    pattern: '^(#[0-9a-fA-F]{6})?$',
+    help: 'As #rrggbb; that of its material where missing.',
+  }),
+  vias: notation('Vias', 4000, drawnVias, { help: 'Small plated holes in that land, as x,y,diameter.' }),
 };
 
 const DIFFERENCE = record('Place', { ...ELEMENT, none: flag('left out') });
@@ -163,9 +183,15 @@ const PIECE = record(
       help: 'Degrees counter-clockwise from the right.',
     }),
     turn: choice('Turn', ['counter-clockwise', 'clockwise']),
+    edgesX: series('Left and right edge', PLACE, {
+      help: 'Of one rectangle, to the right of where it is placed from; in place of length and x.',
+    }),
+    edgesY: series('Lower and upper edge', PLACE, {
+      help: 'Of one rectangle, upwards from where it is placed from; in place of width and y.',
+    }),
     apart: toleranced('Apart', [0, 300]),
     given: choice('Given', ['outer', 'centre', 'gap']),
-    points: notation('Places', 40_000, triples, {
+    points: notation('Places', 40_000, drawnPlaces, {
       help: 'Places as x,y, with the angle behind a second comma.',
     }),
     of: text('Piece', 20, { help: 'The piece that is mirrored or repeated.' }),

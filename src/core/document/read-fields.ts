@@ -87,7 +87,7 @@ function read(field: Field, raw: unknown, spot: Spot, problems: Finding[]): unkn
       return readSeries(field, raw, spot, problems);
     case 'notation': {
       if (typeof raw !== 'string' || raw.trim() === '') return null;
-      const result = field.read(raw);
+      const result = field.read(raw, spot.unit);
       if (result.ok) return result.value;
       problems.push(cannotUse(spot, result.error.found, result.error.reason));
       return null;

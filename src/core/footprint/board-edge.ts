@@ -1,17 +1,26 @@
 import type { EdgeIntent } from '../document/document';
 import type { ChoicesRead } from '../document/intent';
 import { bodyAt } from '../package/drawn';
+import type { DrawnEdge } from '../package/terminal';
 import { quantise } from '../units/length';
 import type { BoardEdge, Footprint } from './footprint';
 
-/** The board's edge that the part must reach, and how far the part stands out beyond it; `null` without a place. */
+/**
+ * The board's edge that the part must reach, and how far the part stands out beyond it; `null` without a place.
+ * What was chosen goes before what the package's own drawing shows.
+ */
 export function boardEdge(
   footprint: Footprint,
-  { side, at: out, minOverhang, maxOverhang }: ChoicesRead['edge'],
+  { side: chosen, at: distance, minOverhang, maxOverhang }: ChoicesRead['edge'],
+  drawn: DrawnEdge | undefined,
 ): BoardEdge | null {
-  if (side === null || out === null) return null;
+  const side = chosen ?? drawn?.side ?? null;
+  if (side === null) return null;
   const sign = side === 'right' || side === 'top' ? 1 : -1;
   const along = side === 'left' || side === 'right';
+  const isDrawn = drawn && drawn.side === side;
+  const out = distance ?? (isDrawn ? sign * (along ? drawn.at.x : drawn.at.y) : null);
+  if (out === null) return null;
   const reach = reachOf(footprint, side);
   const beyond = (end: number) => quantise(sign * end - out);
   return {

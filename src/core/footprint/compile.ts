@@ -17,7 +17,7 @@ import { quantise } from '../units/length';
 import { boardEdge } from './board-edge';
 import { heightLimits, printedSolder, protrusionOf } from './board-heights';
 import { readChoices, strayChoices, type Choices } from './choices';
-import type { BoredHole, Compiled, Courtyard, Footprint, SeatedBody } from './footprint';
+import type { BoredHole, Compiled, Courtyard, Footprint, MaskOpening, SeatedBody } from './footprint';
 import { noModels, withModel, type ModelSource } from './imported';
 import { placeKeepOuts } from './keep-outs';
 import { firstLand, openMask, placeLands } from './lands';
@@ -50,7 +50,7 @@ export function compile(document: TapisDocument, models: ModelSource = noModels)
   const levels = { A: solve('A'), B: solve('B'), C: solve('C') };
   const bare = assemble(document, choices, drawn, levels[document.level]);
   const seated = withModel(bare, document.body?.model, choices.read.body.model, models);
-  const footprint = { ...seated, edge: boardEdge(seated, choices.read.edge) };
+  const footprint = { ...seated, edge: boardEdge(seated, choices.read.edge, drawn.edge) };
   return { ...base, footprint, levels, problems: [...problems, ...strays(choices, drawn)] };
 }
 
@@ -62,7 +62,7 @@ function assemble(
   solved: readonly SolvedGroup[],
 ): Footprint {
   const { process, read, orientation } = choices;
-  const { groups, bores: bored, keepOuts: areas, extent, solids, ...about } = drawn;
+  const { groups, bores: bored, keepOuts: areas, windows = [], edge: _, extent, solids, ...about } = drawn;
   const { lands, padstacks } = placeLands(solved, {
     margins: choices.margins,
     process,
@@ -71,7 +71,15 @@ function assemble(
     contacts: read.contacts,
     pin1Land: read.overrides.pin1Land ?? 'square',
   });
-  const maskOpenings = openMask(lands, read.overrides.jointMask ?? false, solved);
+  const maskOpenings = [
+    ...openMask(lands, read.overrides.jointMask ?? false, solved),
+    ...windows.map(({ figure, at, rotation, far }): MaskOpening => ({
+      opening: place(figure, at, rotation),
+      islands: [],
+      lands: [],
+      far,
+    })),
+  ];
   const bores = bored.map(boreMaker(choices.margins.mask));
   const keepOuts = placeKeepOuts(areas, read.keepOuts);
   const around = { lands, bores, keepOuts };

@@ -61,7 +61,7 @@ export interface Land {
   readonly contact: { readonly min: Placed; readonly nom: Placed; readonly max: Placed };
 }
 
-/** An opening in the solder mask and the lands (by index) that it frees. */
+/** An opening in the solder mask and the lands (by index) that it frees; none for a window of its own. */
 export interface MaskOpening {
   readonly opening: Placed;
   /** Spots of mask left inside it. */
@@ -184,7 +184,10 @@ export interface BoardEdge {
 export interface Footprint {
   readonly standardName: string;
   /** What is said of the package beside its geometry. */
-  readonly package: Omit<DrawnPackage, 'groups' | 'bores' | 'keepOuts' | 'extent' | 'solids'>;
+  readonly package: Omit<
+    DrawnPackage,
+    'groups' | 'bores' | 'keepOuts' | 'windows' | 'edge' | 'extent' | 'solids'
+  >;
   readonly lands: readonly Land[];
   readonly padstacks: readonly Padstack[];
   readonly maskOpenings: readonly MaskOpening[];

@@ -54,6 +54,8 @@ export interface Part {
   readonly name: string;
   readonly shape: string;
   readonly material: Material;
+  /** `#rrggbb` where it is not that of its material. */
+  readonly colour?: string;
   readonly at: Point3;
   /** Degrees counter-clockwise. */
   readonly rotation: number;

@@ -15,9 +15,9 @@ import { isQuarter, type Point } from '../geometry/point';
 import { inflate, type Polygon } from '../geometry/polygon';
 import type { Assembly } from '../geometry/solid';
 import type { Toleranced } from '../units/toleranced';
-import { turnLine, type DimensionLine } from './lines';
+import { turnLine, turnSide, type DimensionLine } from './lines';
 import type { NameTemplate } from './naming';
-import type { Bore, KeepOut, TerminalGroup } from './terminal';
+import type { Bore, DrawnEdge, KeepOut, MaskWindow, TerminalGroup } from './terminal';
 
 /** Size of the body without its terminals, mm. */
 export interface BodyExtent {
@@ -56,6 +56,9 @@ export interface DrawnPackage {
   /** Holes for screws and pegs. */
   readonly bores: readonly Bore[];
   readonly keepOuts: readonly KeepOut[];
+  /** Openings in the mask beside those of lands. */
+  readonly windows?: readonly MaskWindow[];
+  readonly edge?: DrawnEdge;
   readonly extent: BodyExtent;
   readonly solids: Assembly;
   readonly lines: readonly DimensionLine[];
@@ -99,6 +102,15 @@ export function placedPackage(drawn: DrawnPackage, placement: Placement): DrawnP
       ...(bore.shape ? { shape: { ...bore.shape, rotation: putAngle(placement, bore.shape.rotation) } } : {}),
     })),
     keepOuts: drawn.keepOuts.map(put),
+    ...(drawn.windows ? { windows: drawn.windows.map(put) } : {}),
+    ...(drawn.edge
+      ? {
+          edge: {
+            at: putPoint(placement, drawn.edge.at),
+            side: turnSide(drawn.edge.side, placement.angle / 90),
+          },
+        }
+      : {}),
     extent: placedExtent(drawn.extent, placement),
     solids: {
       shapes: drawn.solids.shapes,

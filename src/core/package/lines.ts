@@ -32,6 +32,12 @@ export function line(
 }
 
 const SIDE_TURNED = { top: 'left', left: 'bottom', bottom: 'right', right: 'top' } as const;
+
+/** A side of a drawing as it lies when that is turned by quarters counter-clockwise. */
+export function turnSide(side: DimensionLine['side'], quarters: number): DimensionLine['side'] {
+  return quarters <= 0 ? side : turnSide(SIDE_TURNED[side], quarters - 1);
+}
+
 const MIRRORED = { top: 'top', bottom: 'bottom', left: 'right', right: 'left' } as const;
 
 /** A dimension line as it lies when what it measures is turned by quarters counter-clockwise. */

@@ -132,6 +132,8 @@ export interface PinGroup extends AnyGroup {
   readonly lead: PinSection;
   /** Centre distances to the nearest neighbours along the frame's x and y; `null` where there is none. */
   readonly pitch: { readonly x: number | null; readonly y: number | null };
+  /** Across the thicker part of the leads, which stands on the board; they end there where it is missing. */
+  readonly shoulder?: Toleranced;
   /** A hole and land that the part's drawing states itself, as for a mounting hole. mm */
   readonly stated?: { readonly hole: number; readonly land: number; readonly slot?: number };
   /** Nothing is known of its leads: holes and lands are as they are given. */
@@ -153,6 +155,21 @@ export interface Bore {
   readonly shape?: { readonly figure: Figure; readonly rotation: number };
   /** What goes through it, and over which range its place may lie. */
   readonly peg?: { readonly diameter: Toleranced; readonly off: number; readonly worst: number };
+}
+
+/** An opening in the solder mask that belongs to no land. */
+export interface MaskWindow {
+  readonly figure: Figure;
+  readonly at: Point;
+  readonly rotation: number;
+  /** In the mask of the far side. */
+  readonly far: boolean;
+}
+
+/** The edge of the board where the part's drawing shows it: a point of it, and to which side the board ends. */
+export interface DrawnEdge {
+  readonly at: Point;
+  readonly side: 'left' | 'right' | 'top' | 'bottom';
 }
 
 /** An area that something has to stay out of: other parts on the component side unless it says more. */

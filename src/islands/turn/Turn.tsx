@@ -137,13 +137,13 @@ export function Turn({ footprint, process, hidden, look }: Props) {
           )}
         </group>
       ))}
-      {partKinds(parts).map(({ key, shape, material, copies }) => (
+      {partKinds(parts).map(({ key, shape, material, colour: own, copies }) => (
         <Copies
           key={key}
           geometry={meshes.get(shape) as BufferGeometry}
           copies={copies}
           z={0}
-          colour={colours[material]}
+          colour={own ?? colours[material]}
           metal={material === 'metal'}
         />
       ))}

@@ -39,20 +39,21 @@ export function landKinds({ lands }: Footprint): LandKind[] {
   return [...kinds.values()];
 }
 
-/** Parts that share shape and material. */
+/** Parts that share shape, material and colour. */
 export interface PartKind {
   readonly key: string;
   readonly shape: string;
   readonly material: Part['material'];
+  readonly colour?: string;
   readonly copies: readonly Copy[];
 }
 
-/** Parts by shape and material. */
+/** Parts by shape, material and colour. */
 export function partKinds(parts: readonly Part[]): PartKind[] {
   const kinds = new Map<string, PartKind & { copies: Copy[] }>();
-  for (const { shape, material, at, rotation, flipped } of parts) {
-    const key = `${shape} ${material}`;
-    const kind = kinds.get(key) ?? { key, shape, material, copies: [] };
+  for (const { shape, material, colour, at, rotation, flipped } of parts) {
+    const key = `${shape} ${material} ${colour ?? ''}`;
+    const kind = kinds.get(key) ?? { key, shape, material, ...(colour ? { colour } : {}), copies: [] };
     kind.copies.push({ at, rotation, flipped });
     kinds.set(key, kind);
   }

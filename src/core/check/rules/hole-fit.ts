@@ -16,6 +16,8 @@ import { formatNumber } from '../../units/length';
 import { fill, idsOf, mm, type CheckContext, type Rule, type RuleFinding } from '../rule';
 
 const messages = {
+  shoulder:
+    'Hole {hole} mm of land {land} lets the shoulder of {lead} mm in: the part does not stand on the board; {count} such in all.',
   tight:
     'Hole {hole} mm of land {land} for leads of up to {lead} mm across leaves {left} mm; level {level} needs {limit} mm; {count} such in all.',
   wide: 'Hole {hole} mm of land {land} leaves {left} mm round the smallest lead of {lead} mm{across}; at most {limit} mm are filled reliably; {count} such in all.',
@@ -94,6 +96,33 @@ function findings(
   return [
     ...say(messages.tight, tight, diagonal(lead, 'max'), needed),
     ...say(messages.wide, wide, thin, HOLE_MOST[level]),
+    ...sunk(group, own),
+  ];
+}
+
+/** Shoulders that the hole is too large for. */
+function sunk(
+  { terminals: { shoulder } }: PinSolution,
+  own: readonly { readonly land: Land; readonly figure: Figure }[],
+): RuleFinding[] {
+  if (!shoulder) return [];
+  const through = own.filter(({ figure }) => narrowOf(figure) >= shoulder.min - 1e-9);
+  const [first] = through;
+  if (!first) return [];
+  const hole = narrowOf(first.figure);
+  const { number: land, at } = first.land;
+  return [
+    {
+      message: fill(messages.shoulder, {
+        hole: mm(hole),
+        land,
+        lead: mm(shoulder.min),
+        count: through.length,
+      }),
+      measured: { value: hole, limit: shoulder.min, unit: 'mm' },
+      place: { at, lands: idsOf(through.map((one) => one.land)) },
+      remedies: [],
+    },
   ];
 }
 

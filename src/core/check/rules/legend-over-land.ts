@@ -11,8 +11,8 @@ import { formatNumber } from '../../units/length';
 import { fill, type Rule } from '../rule';
 
 const messages = {
-  over: 'Legend lies on the opening of land {land}; it must keep {limit} mm.',
-  near: 'Legend comes within {gap} mm of the opening of land {land}; it must keep {limit} mm.',
+  over: 'Legend lies on the opening of {land}; it must keep {limit} mm.',
+  near: 'Legend comes within {gap} mm of the opening of {land}; it must keep {limit} mm.',
 };
 
 export const legendOverLand: Rule = {
@@ -24,7 +24,7 @@ export const legendOverLand: Rule = {
   looksAt: ['legend'],
   check({ footprint, process }) {
     const obstacles = [
-      ...footprint.maskOpenings.map(({ opening, lands }) => ({ area: opening, land: lands[0] ?? 0 })),
+      ...footprint.maskOpenings.map(({ opening, lands }) => ({ area: opening, land: lands[0] ?? -1 })),
       ...footprint.lands.map(({ copper }, land) => ({ area: copper, land })),
     ];
     const limit = process.legendGap;
@@ -40,7 +40,11 @@ export const legendOverLand: Rule = {
     if (!worst) return [];
     const { gap, area, land } = worst;
     const near = footprint.lands[land];
-    const values = { gap: formatNumber(gap, 2, 3), limit: formatNumber(limit, 2), land: near?.number ?? '' };
+    const values = {
+      gap: formatNumber(gap, 2, 3),
+      limit: formatNumber(limit, 2),
+      land: near ? `land ${near.number}` : 'a window in the mask',
+    };
     return [
       {
         message: fill(gap <= 0 ? messages.over : messages.near, values),

@@ -10,6 +10,7 @@ import { areOneNode, closerThan, fill, idsOf, mm, type Rule } from '../rule';
 
 const messages = {
   web: 'Mask web {web} mm between lands {a} and {b}, needs {limit} mm; {count} such in all.',
+  window: 'Mask web {web} mm between a window in the mask and {a}, needs {limit} mm; {count} such in all.',
   none: 'Mask openings of lands {a} and {b} run into each other; {count} such in all.',
 };
 
@@ -22,20 +23,35 @@ export const maskWeb: Rule = {
   source: 'Process: smallest mask web',
   severity: 'caution',
   stage: 'stack',
-  looksAt: ['several lands'],
+  looksAt: ['several mask openings'],
   check({ footprint, process }) {
     const limit = process.minMaskWeb;
+    const isWindow = ({ lands }: MaskOpening) => lands.length === 0;
     const close = closerThan(
       footprint.maskOpenings,
       ({ opening }) => opening,
       limit,
-      (a, b) => a.far === b.far && !areOneOpening(a, b, footprint.lands),
-    );
+      (a, b) => a.far === b.far && (isWindow(a) || isWindow(b) || !areOneOpening(a, b, footprint.lands)),
+      // a window may lie over lands, and frees what is under it
+    ).filter(({ a, b, gap }) => gap > 0 || !(isWindow(a) || isWindow(b)));
     const [worst] = close;
     if (!worst) return [];
     const { a, b, gap, at } = worst;
-    const between = [a, b].flatMap(({ lands }) => footprint.lands[lands[0] ?? 0] ?? []);
+    const between = [a, b].flatMap(({ lands }) => footprint.lands[lands[0] ?? -1] ?? []);
     const [na = '', nb = ''] = between.map(({ number }) => number);
+    if (isWindow(a) || isWindow(b))
+      return [
+        {
+          message: fill(messages.window, {
+            a: na === '' ? 'another' : `the opening of land ${na}`,
+            limit,
+            count: close.length,
+            web: mm(gap),
+          }),
+          measured: { value: gap, limit, unit: 'mm' },
+          place: { at, lands: idsOf(between) },
+        },
+      ];
     return [
       {
         message: fill(gap > 0 ? messages.web : messages.none, {

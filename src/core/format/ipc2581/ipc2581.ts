@@ -106,9 +106,9 @@ function slots(node: XMLBuilder, { footprint: { lands, bores } }: Writable): voi
   }
 }
 
-/** Mask openings that free more than one land stand beside the padstacks. */
+/** Mask openings that free more than one land, or none, stand beside the padstacks. */
 function jointOpenings(node: XMLBuilder, { footprint }: Writable): void {
-  const joint = footprint.maskOpenings.filter(({ lands }) => lands.length > 1);
+  const joint = footprint.maskOpenings.filter(({ lands }) => lands.length !== 1);
   for (const far of [false, true]) {
     const own = joint.filter((mask) => mask.far === far);
     if (own.length === 0) continue;

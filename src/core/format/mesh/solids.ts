@@ -1,3 +1,4 @@
+import { paintOf } from '../../body/colours';
 import type { SeatedBody } from '../../footprint/footprint';
 import { meshOf, type Mesh } from '../../geometry/mesh';
 import { standing, type Part, type Shape } from '../../geometry/solid';
@@ -14,10 +15,11 @@ export interface MeshedShape {
 export function meshedShapes({ assembly: { shapes, parts }, colours }: SeatedBody): MeshedShape[] {
   const meshes = new Map<string, MeshedShape & { readonly parts: Part[] }>();
   for (const part of parts) {
-    const key = `${part.shape} ${part.material}`;
+    const colour = paintOf(part, colours);
+    const key = `${part.shape} ${part.material} ${colour}`;
     const known = meshes.get(key) ?? {
       name: part.shape,
-      colour: colours[part.material],
+      colour,
       mesh: meshOf(shapes[part.shape] as Shape),
       parts: [],
     };

@@ -1,7 +1,7 @@
-import { rgbOf, type Colour } from '../../body/colours';
+import { paintOf, rgbOf, type Colour } from '../../body/colours';
 import { turn, type Point3 } from '../../geometry/point';
 import { brepOf } from '../../geometry/solid-brep';
-import type { Assembly, Material, Shape, Stand } from '../../geometry/solid';
+import type { Assembly, Material, Part, Shape, Stand } from '../../geometry/solid';
 import { writeBoundary, placement } from './boundary';
 import { ExchangeFile, list, quoted, real } from './exchange';
 
@@ -28,7 +28,7 @@ interface Product {
 
 /**
  * Writes solids as a STEP file (ISO 10303-21) by the application protocol AP214: one product for
- * each shape in each material, put together by an assembly. The same solids give the same text.
+ * each shape in each colour, put together by an assembly. The same solids give the same text.
  * Lengths in mm.
  * @param name of the assembly
  * @param colours of the materials
@@ -42,11 +42,13 @@ export function writeStep(
   const { file, origin, units } = common;
   const kinds = new Map<string, Product>();
   const styled: string[] = [];
-  for (const { shape, material } of parts) {
-    const kind = `${shape} ${material}`;
+  const kindOf = (part: Part) => `${part.shape} ${part.material} ${paintOf(part, colours)}`;
+  for (const part of parts) {
+    const { shape } = part;
+    const kind = kindOf(part);
     if (kinds.has(kind)) continue;
     const solid = writeBoundary(file, brepOf(shapes[shape] as Shape), shape);
-    styled.push(styledItem(file, solid, colours[material]));
+    styled.push(styledItem(file, solid, paintOf(part, colours)));
     const items = list([origin, solid]);
     const representation = file.add(`ADVANCED_BREP_SHAPE_REPRESENTATION('',${items},${units})`);
     kinds.set(kind, addProduct(common, shape, representation));
@@ -54,9 +56,9 @@ export function writeStep(
   const places = parts.map((part) => placementOf(file, part));
   const items = list([origin, ...new Set(places)]);
   const whole = addProduct(common, name, file.add(`SHAPE_REPRESENTATION('',${items},${units})`));
-  parts.forEach(({ name: instance, shape, material }, i) => {
-    const part = kinds.get(`${shape} ${material}`) as Product;
-    addInstance(common, instance, i + 1, part, whole, places[i] as string);
+  parts.forEach((part, i) => {
+    const product = kinds.get(kindOf(part)) as Product;
+    addInstance(common, part.name, i + 1, product, whole, places[i] as string);
   });
   if (styled.length > 0)
     file.add(`MECHANICAL_DESIGN_GEOMETRIC_PRESENTATION_REPRESENTATION('',${list(styled)},${units})`);

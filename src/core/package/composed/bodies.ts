@@ -5,7 +5,7 @@ import type { Point } from '../../geometry/point';
 import { quantise } from '../../units/length';
 import { exactly, type Toleranced } from '../../units/toleranced';
 import type { BodyExtent } from '../drawn';
-import { pinShape } from '../pins';
+import { flatPin, pinShape, roundPin } from '../pins';
 import { figureOf, sectionOf, spanFormOf, type Element } from './element';
 import { boxOfItem, type Item, type PlacedPiece } from './place';
 
@@ -116,10 +116,8 @@ export function solidsOf(pieces: readonly PlacedPiece[]): Assembly {
     ),
   );
   // elements that do not differ are one and the same
-  const known = new Map<Element, string | null>();
-  const nameOf = (item: Item, id: string): string | null => {
-    const shape = shapeOf(item, into);
-    if (!shape) return null;
+  const known = new Map<Element, readonly string[]>();
+  const nameOf = (shape: Shape, id: string): string => {
     const key = JSON.stringify(shape);
     const name = names.get(key) ?? `${id} ${names.size + 1}`;
     names.set(key, name);
@@ -128,47 +126,56 @@ export function solidsOf(pieces: readonly PlacedPiece[]): Assembly {
   };
   for (const { piece, items } of pieces) {
     items.forEach((item, i) => {
-      const name = known.has(item.element) ? known.get(item.element) : nameOf(item, piece.id);
-      known.set(item.element, name ?? null);
-      if (!name) return;
-      parts.push({
-        name: items.length > 1 ? `${piece.name ?? piece.id} ${i + 1}` : (piece.name ?? piece.id),
-        shape: name,
-        material: item.element.what === 'body' ? (item.element.material ?? 'moulding') : 'metal',
-        at: { ...item.at, z: 0 },
-        rotation: item.rotation,
-      });
+      const own = known.get(item.element) ?? shapesOf(item, into).map((shape) => nameOf(shape, piece.id));
+      known.set(item.element, own);
+      const called = items.length > 1 ? `${piece.name ?? piece.id} ${i + 1}` : (piece.name ?? piece.id);
+      for (const shape of own)
+        parts.push({
+          name: called,
+          shape,
+          material: item.element.what === 'body' ? (item.element.material ?? 'moulding') : 'metal',
+          ...(item.element.colour ? { colour: item.element.colour } : {}),
+          at: { ...item.at, z: 0 },
+          rotation: item.rotation,
+        });
     });
   }
   return { shapes, parts };
 }
 
-function shapeOf({ element }: Item, into: number): Shape | null {
+/** Solids of an element, from the seating plane. */
+function shapesOf({ element }: Item, into: number): Shape[] {
   const { what } = element;
-  if (what === 'body') return blockOf(element);
+  if (what === 'body') return some(blockOf(element));
   if (what === 'pin') {
     const lead = sectionOf(element);
     const below = element.bottom ? Math.max(0.1, -element.bottom.nom) : BELOW;
-    const above = element.top?.nom ?? into;
-    return lead.ok ? pinShape(lead.value, below, Math.max(above, 0.05)) : null;
+    const above = Math.max(element.top?.nom ?? into, 0.05);
+    if (!lead.ok) return [];
+    const { shoulder } = element;
+    if (!shoulder) return [pinShape(lead.value, below, above)];
+    // the thicker part stands on the board
+    const { shape, thickness } = lead.value;
+    const thick = shape === 'round' ? roundPin(shoulder) : flatPin(shoulder, thickness);
+    return [pinShape(lead.value, below, 0), pinShape(thick, 0, above)];
   }
   const figure = figureOf(element, 'nom');
   if (what === 'peg' && figure.ok)
-    return pinShape(
-      {
-        shape: 'round',
-        width: exactly((element.diameter ?? exactly(sizeOf(figure.value).width)).nom),
-        thickness: exactly(0),
-      },
-      element.bottom ? Math.max(0.1, -element.bottom.nom) : 1,
-      into,
-    );
-  if (what !== 'terminal' || !figure.ok) return null;
+    return [
+      pinShape(
+        roundPin(exactly((element.diameter ?? exactly(sizeOf(figure.value).width)).nom)),
+        element.bottom ? Math.max(0.1, -element.bottom.nom) : 1,
+        into,
+      ),
+    ];
+  if (what !== 'terminal' || !figure.ok) return [];
   const { width, height } = sizeOf(figure.value);
   if (!spanFormOf(element) && figure.value.kind === 'round')
-    return cylinder(width / 2, 0, Math.max(into, 0.05));
-  return block(width, height, 0, FOOT);
+    return [cylinder(width / 2, 0, Math.max(into, 0.05))];
+  return [block(width, height, 0, FOOT)];
 }
+
+const some = (shape: Shape | null): Shape[] => (shape ? [shape] : []);
 
 function cylinder(r: number, from: number, to: number): Shape {
   return {

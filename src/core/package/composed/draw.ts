@@ -9,8 +9,9 @@ import { parseEntry } from '../../units/entry-tree';
 import { quantise } from '../../units/length';
 import type { DrawnPackage } from '../drawn';
 import { resolvePackage, type ResolvedPackage } from '../resolve';
-import type { Bore, KeepOut, TerminalGroup } from '../terminal';
+import type { Bore, KeepOut, MaskWindow, TerminalGroup } from '../terminal';
 import { placeNames } from './arrange';
+import { byEdges } from './edges';
 import { extentOf, solidsOf } from './bodies';
 import { conditionsOf } from './conditions';
 import { figureOf } from './element';
@@ -21,6 +22,7 @@ import { isNumbered, numbersOf } from './numbers';
 import { askedOf } from './own';
 import { placed, type Item, type Misplaced, type PlacedPiece } from './place';
 import { rangeOf } from './slack';
+import { unusedFields } from './strays';
 
 /** The family that is none: what a document's pieces make up. */
 export const COMPOSED = 'composed';
@@ -50,11 +52,15 @@ export function drawComposed({ package: intent }: TapisDocument): Composition {
     ...(naming === undefined ? {} : { naming }),
   };
   const read = readFields(COMPOSITION, composition, '/package', pieceUnitOf(intent), symbols);
-  const layout = placed(read.value.pieces);
+  const edged = read.value.pieces.map((piece) => ({ piece, result: byEdges(piece) }));
+  const layout = placed(edged.map(({ piece, result }) => (result.ok ? result.value : piece)));
   // what waits for a dimension is told by the dimension
   const waits = waitsFor(resolved);
   const problems = [
     ...read.problems.filter(({ place: { field = '' } }) => !waits(writtenAt(intent, field))),
+    ...edged.flatMap(({ piece, result }) =>
+      result.ok ? [] : [told({ piece, field: result.error.field, message: result.error.error })],
+    ),
     ...repeatedIds(read.value.pieces),
     ...layout.trouble.filter((trouble) => !isToldAlready(trouble, read.problems)).map(told),
     ...(read.value.pieces.length === 0 ? [NO_PIECES] : []),
@@ -70,7 +76,13 @@ export function drawComposed({ package: intent }: TapisDocument): Composition {
           plausibility: conditionsOf(intent.own, symbols),
         }
       : null,
-    problems: [...problems, ...ofAsked, ...name.problems, ...read.value.pieces.flatMap(strayPlaces)],
+    problems: [
+      ...problems,
+      ...ofAsked,
+      ...name.problems,
+      ...read.value.pieces.flatMap(strayPlaces),
+      ...unusedFields(given ?? []),
+    ],
   };
 }
 
@@ -206,6 +218,8 @@ function drawn(
     groups,
     bores: items.flatMap(boresOf),
     keepOuts: pieces.flatMap(keepOutsOf),
+    windows: pieces.flatMap(windowsOf),
+    ...edgeOf(pieces),
     extent: extentOf(pieces),
     solids: solidsOf(pieces),
     lines: composedLines(pieces, intent.pieces ?? [], new Set(Object.keys(values ?? {}))),
@@ -259,6 +273,29 @@ function boresOf({ element, at, rotation, slack }: Item): Bore[] {
       ...peg,
     },
   ];
+}
+
+/** Openings in the mask that belong to no land. */
+function windowsOf({ source: { side }, items }: PlacedPiece): MaskWindow[] {
+  return items.flatMap((item): MaskWindow[] => {
+    const figure = item.element.what === 'mask-window' ? figureOf(item.element, 'nom') : null;
+    if (!figure?.ok) return [];
+    const at = { figure: figure.value, at: item.at, rotation: item.rotation };
+    return [
+      ...(side === 'far' ? [] : [{ ...at, far: false }]),
+      ...(side === 'far' || side === 'both' ? [{ ...at, far: true }] : []),
+    ];
+  });
+}
+
+const SIDE_OF = { right: 'right', left: 'left', up: 'top', down: 'bottom' } as const;
+
+/** The board's edge, which ends the board towards where its piece says. */
+function edgeOf(pieces: readonly PlacedPiece[]): Pick<DrawnPackage, 'edge'> {
+  const found = pieces.find(({ source }) => source.what === 'edge');
+  const [item] = found?.items ?? [];
+  if (!found || !item) return {};
+  return { edge: { at: item.at, side: SIDE_OF[found.source.towards ?? 'down'] } };
 }
 
 function keepOutsOf({ piece: { name }, source: { free, side, why }, items }: PlacedPiece): KeepOut[] {

@@ -44,6 +44,8 @@ export function spotFormOf({ form }: Element): SpotForm {
  */
 export function figureOf(element: Element, limit: Limit): Result<Figure, string> {
   const { what, shape, length, width, diameter, hole, slot } = element;
+  // a line has no size of its own
+  if (what === 'edge') return ok({ kind: 'round', diameter: 0 });
   if (what === 'hole' || what === 'peg') {
     const across = hole ?? (what === 'peg' ? diameter : null);
     if (!across) return fail(what === 'peg' ? 'needs a diameter' : 'needs a hole');

@@ -53,8 +53,10 @@ type Base = Pick<TerminalGroup, 'id' | 'title'>;
 function sizesOf(element: Element): string {
   const { what, form, shape, length, width, diameter, thickness, radius, chamfer, corners, contour } =
     element;
-  const { hole, slot: long, land, vias } = element;
-  const sizes = [length, width, diameter, thickness, hole, long, land].map((v) => v && [v.min, v.nom, v.max]);
+  const { hole, slot: long, land, vias, shoulder } = element;
+  const sizes = [length, width, diameter, thickness, hole, long, land, shoulder].map(
+    (v) => v && [v.min, v.nom, v.max],
+  );
   return JSON.stringify([what, form, shape, sizes, radius, chamfer, corners, contour, vias]);
 }
 
@@ -113,7 +115,8 @@ function spotGroup(base: Base, items: readonly Item[], counting: Counting): Spot
 }
 
 function pinGroup(base: Base, items: readonly Item[], counting: Counting): PinGroup {
-  const lead = sectionOf((items[0] as Item).element);
+  const { element } = items[0] as Item;
+  const lead = sectionOf(element);
   if (!lead.ok) throw new Error(`a placed pin has a section: ${lead.error}`);
   return {
     kind: 'pin',
@@ -121,6 +124,7 @@ function pinGroup(base: Base, items: readonly Item[], counting: Counting): PinGr
     frame: HOME,
     ...positionOf(items, 0),
     lead: lead.value,
+    ...(element.shoulder ? { shoulder: element.shoulder } : {}),
     pitch: pitchOf(items),
     places: items.map((item) => spotOf(item, counting)),
   };

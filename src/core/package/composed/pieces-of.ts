@@ -14,7 +14,7 @@ import {
   type SpotGroup,
   type TerminalGroup,
 } from '../terminal';
-import { mm, plain, type Writer } from './writer';
+import { inMm, mm, plain, type Writer } from './writer';
 
 /** A piece, whose id may still be given to it. */
 export type Said = Omit<PieceIntent, 'id'> & { readonly id?: string };
@@ -124,7 +124,7 @@ function spotPiece(group: PinGroup | SpotGroup, writer: Writer, renamed: Map<str
     name: title,
     ...(group.kind === 'pin' ? pinElement(group, writer) : spotElement(group, writer)),
     as: 'places' as const,
-    points: places.map(pointText).join(' '),
+    points: inMm(places.map(pointText)),
     angle: angle === 0 ? undefined : plain(angle),
     ...at(frame.at, writer),
     numbers: listOf(places, places.length, (place) => places.indexOf(place) + 1),
@@ -142,7 +142,7 @@ function pinElement({ lead, stated, vias, bare }: PinGroup, writer: Writer) {
       hole: mm(stated.hole),
       land: mm(stated.land),
       ...(stated.slot ? { slot: mm(stated.slot) } : {}),
-      ...(vias ? { vias: vias.map(({ x, y, hole }) => [x, y, hole].map(plain).join(',')).join(' ') } : {}),
+      ...(vias ? { vias: inMm(vias.map(({ x, y, hole }) => [x, y, hole].map(plain).join(','))) } : {}),
       ...(bare ? {} : { diameter: writer.length(lead.width) }),
     };
   if (lead.shape === 'round')
@@ -184,7 +184,7 @@ function shapeOf(figure: Figure, length: string, width: string) {
     case 'contour':
       return {
         shape: 'contour' as const,
-        contour: figure.outline.map(({ x, y }) => `${plain(x)},${plain(y)}`).join(' '),
+        contour: inMm(figure.outline.map(({ x, y }) => `${plain(x)},${plain(y)}`)),
       };
     case 'rectangle': {
       const { radius, chamfer } = figure;

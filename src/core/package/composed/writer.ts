@@ -40,3 +40,5 @@ export class Writer {
 /** A number of mm that reads back as it is, whatever unit the datasheet has. */
 export const mm = (value: number): string => `${formatNumber(quantise(value), 0, 9)}mm`;
 export const plain = (value: number): string => formatNumber(quantise(value), 0, 9);
+/** Points of mm that read back as they are. */
+export const inMm = (points: readonly string[]): string => `${points.join(' ')} mm`;

@@ -1,12 +1,15 @@
 import type { ReactNode } from 'react';
 import type { PieceIntent } from '../../../core/document/pieces';
+import { USUAL_COLOURS } from '../../../core/body/colours';
 import { hasToe } from '../../../core/package/composed/element';
 import { Pick } from '../../common/inputs';
 import { EntryInput } from '../../fields/EntryInput';
 import { useWritten } from '../../fields/useEntry';
 import { useBench } from '../../state/context';
+import { Differ } from './Differ';
 import { addPiece, freshPieceId, movePiece, pieceAt } from './edits';
 import { Gaps, Numbers } from './Numbers';
+import { OutlineFromDrawing } from './Outline';
 import { InlineChoice } from './Sentence';
 
 /** What a piece's sentence leaves unsaid. */
@@ -37,22 +40,38 @@ export function Detail({ piece }: { piece: PieceIntent }) {
       {(what === 'land' || what === 'terminal') && (
         <Entry piece={piece} name="radius" title="Corner radius" />
       )}
-      {what === 'land' && piece.shape === 'contour' && <Entry piece={piece} name="contour" title="Corners" />}
+      {(piece.shape === 'contour' || piece.shape === 'outline') && (
+        <>
+          <Entry piece={piece} name="contour" title="Corners as x,y" />
+          <OutlineFromDrawing piece={piece} />
+        </>
+      )}
+      {piece.shape === 'turned' && <Entry piece={piece} name="profile" title="Profile as radius,height" />}
       {what === 'peg' && <Entry piece={piece} name="hole" title="Its hole" />}
-      {what === 'keep-out' && <Choice piece={piece} name="side" title="On" />}
+      {(what === 'keep-out' || what === 'mask-window') && <Choice piece={piece} name="side" title="On" />}
       {what === 'body' && (
         <>
           <Entry piece={piece} name="draft" title="Draft, degrees" />
+          <Choice piece={piece} name="shape" title="Shape" />
           <Choice piece={piece} name="material" title="Of" />
+          <Colour piece={piece} />
         </>
       )}
-      {what === 'pin' && <Entry piece={piece} name="bottom" title="Reaches down to" />}
+      {what === 'pin' && (
+        <>
+          <Entry piece={piece} name="bottom" title="Reaches down to" />
+          <Entry piece={piece} name="shoulder" title="Shoulder on the board" />
+        </>
+      )}
       <Entry piece={piece} name="angle" title="Turned as a whole" />
       {arrangement !== 'single' && <Entry piece={piece} name="turned" title="Each turned" />}
       <Edges piece={piece} axis="x" />
       <Edges piece={piece} axis="y" />
       <Numbers piece={piece} />
       <Gaps piece={piece} />
+      {arrangement !== 'single' && arrangement !== 'mirror' && arrangement !== 'repeat' && (
+        <Differ piece={piece} />
+      )}
       <StepChoice />
       <Actions piece={piece} />
     </div>
@@ -98,6 +117,36 @@ function Choice({ piece, name, title }: PartProps) {
         <InlineChoice piece={piece} field={name} label={title} />
       </span>
     </Line>
+  );
+}
+
+/** The colour of a body, or that of its material. */
+function Colour({ piece }: { piece: PieceIntent }) {
+  const edit = useBench((s) => s.edit);
+  const at = `${pieceAt(piece.id)}/colour`;
+  const usual = useBench((s) => s.document.body?.colours?.[piece.material ?? 'moulding']);
+  return (
+    <div className="flex min-w-0 flex-col">
+      <span className="text-secondary">Colour</span>
+      <span className="flex items-center gap-2">
+        <input
+          type="color"
+          className="border-base-300 h-5 w-6 border bg-transparent p-0"
+          aria-label={`Colour of ${piece.name ?? 'the body'}`}
+          value={piece.colour ?? usual ?? USUAL_COLOURS[piece.material ?? 'moulding']}
+          onChange={({ target: { value } }) => edit([{ at, value }], `colour ${piece.id}`)}
+        />
+        {piece.colour && (
+          <button
+            type="button"
+            className="text-primary hover:underline"
+            onClick={() => edit([{ at, value: undefined }])}
+          >
+            usual one
+          </button>
+        )}
+      </span>
+    </div>
   );
 }
 

@@ -148,6 +148,7 @@ const WORDS: Readonly<Record<string, string>> = {
   castellated: 'half hole',
 };
 
+const BODY_SHAPES = ['rectangle', 'cylinder', 'outline', 'turned'];
 const LAND_SHAPES = ['rectangle', 'rounded', 'chamfered', 'oblong', 'round', 'd-shape', 'square', 'contour'];
 
 export function InlineChoice({ piece, field, label }: { piece: PieceIntent; field: string; label: string }) {
@@ -155,8 +156,10 @@ export function InlineChoice({ piece, field, label }: { piece: PieceIntent; fiel
   const at = `${pieceAt(piece.id)}/${field}`;
   const known = fieldAt(COMPOSITION, `/pieces/x/${field}`);
   const all = known?.kind === 'choice' ? known.of.map(String) : [];
-  const fitting = field === 'shape' && piece.what === 'land' ? LAND_SHAPES : all;
-  const rows = field === 'towards' && piece.as === 'facing' ? 'down' : USUAL[field];
+  const shapes = piece.what === 'land' ? LAND_SHAPES : piece.what === 'body' ? BODY_SHAPES : all;
+  const fitting = field === 'shape' ? shapes : all;
+  const down = piece.as === 'facing' || piece.what === 'edge';
+  const rows = field === 'towards' && down ? 'down' : USUAL[field];
   const value = valueAt(piece, `/${field}`);
   return (
     <InlineList

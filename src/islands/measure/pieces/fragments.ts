@@ -81,8 +81,14 @@ function arrangementOf(piece: PieceIntent): Fragment[] {
   }
 }
 
-function elementOf({ what, shape, thickness, form }: PieceIntent): Fragment[] {
-  const box = [entry('length', 'Length'), words('×'), entry('width', 'Width')];
+function elementOf({ what, shape, thickness, form, edgesX, edgesY }: PieceIntent): Fragment[] {
+  const box = [
+    ...(edgesX === undefined
+      ? [entry('length', 'Length')]
+      : [words('over'), entry('edgesX', 'Left and right edge')]),
+    words('×'),
+    ...(edgesY === undefined ? [entry('width', 'Width')] : [entry('edgesY', 'Lower and upper edge')]),
+  ];
   const across = [words('⌀'), entry('diameter', 'Diameter')];
   const isRound = shape === 'round' || shape === 'cylinder';
   switch (what) {
@@ -111,23 +117,27 @@ function elementOf({ what, shape, thickness, form }: PieceIntent): Fragment[] {
       ];
     case 'peg':
       return [words('peg'), ...across];
+    case 'mask-window':
+      return [words('window in the mask'), ...(isRound ? across : box)];
+    case 'edge':
+      return [words('edge of the board, which ends to the'), choice('towards', 'Board ends to the')];
     case 'cut-out':
       return [words('cut-out of the board'), ...(isRound ? across : box)];
     case 'keep-out':
       return [words('area'), ...(isRound ? across : box), words('free of'), choice('free', 'Free of')];
     case 'body':
       return [
-        words('body'),
-        ...(isRound ? across : box),
-        words('from'),
-        entry('bottom', 'Underside'),
-        words('up to'),
-        entry('top', 'Top'),
+        words(shape === 'outline' ? 'body with an outline' : shape === 'turned' ? 'turned body' : 'body'),
+        ...(shape === 'outline' || shape === 'turned' ? [] : isRound ? across : box),
+        // a profile says its heights itself
+        ...(shape === 'turned'
+          ? []
+          : [words('from'), entry('bottom', 'Underside'), words('up to'), entry('top', 'Top')]),
       ];
   }
 }
 
-function placeOf({ as, xFrom, yFrom, xMine, yMine }: PieceIntent): Fragment[] {
+function placeOf({ as, xFrom, yFrom, xMine, yMine, edgesX, edgesY }: PieceIntent): Fragment[] {
   const single = as === undefined || as === 'single' || as === 'mirror';
   const edge = (side: 'x' | 'y', point: { readonly edge?: 'low' | 'centre' | 'high' } | undefined) =>
     point?.edge && point.edge !== 'centre' ? ` (${EDGE_WORDS[side][point.edge]})` : '';
@@ -136,12 +146,21 @@ function placeOf({ as, xFrom, yFrom, xMine, yMine }: PieceIntent): Fragment[] {
   return [
     words(as === 'mirror' ? '; the line' : single ? ';' : '; its'),
     ...(single ? [] : [{ field: 'mine', as: 'point', label: 'Point of it' } as const]),
-    entry('x', 'To the side'),
-    { field: 'x', as: 'side', label: 'Right or left' },
-    words(`${mine('x')}and`.trim()),
-    entry('y', 'Up or below'),
-    { field: 'y', as: 'side', label: 'Up or below' },
-    words(`${mine('y')} of`.trim()),
+    // edges say where it is already
+    ...(edgesX === undefined
+      ? [
+          entry('x', 'To the side'),
+          { field: 'x', as: 'side', label: 'Right or left' } as const,
+          words(`${mine('x')}and`.trim()),
+        ]
+      : []),
+    ...(edgesY === undefined
+      ? [
+          entry('y', 'Up or below'),
+          { field: 'y', as: 'side', label: 'Up or below' } as const,
+          words(`${mine('y')} of`.trim()),
+        ]
+      : [words('of')]),
     { field: 'from', as: 'piece', label: 'Placed from' },
     { field: 'from', as: 'point', label: 'Point of that' },
     ...(from('x') || from('y') ? [words(`${from('x')}${from('y')}`.trim())] : []),

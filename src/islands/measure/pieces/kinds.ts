@@ -16,6 +16,11 @@ export const PIECE_KINDS: readonly PieceKind[] = [
   { title: 'Row of pins', keywords: 'through-hole leads', piece: { ...PIN, ...ROW } },
   { title: 'One pin', keywords: 'lead through-hole single', piece: PIN },
   {
+    title: 'One pin with a shoulder',
+    keywords: 'step stop lead through-hole',
+    piece: { ...PIN, shoulder: '1.1±0.05' },
+  },
+  {
     title: 'Row of flat pins',
     keywords: 'tabs blades leads',
     piece: { what: 'pin', shape: 'rectangle', width: '0.8±0.05', thickness: '0.4±0.05', ...ROW },
@@ -84,6 +89,11 @@ export const PIECE_KINDS: readonly PieceKind[] = [
     piece: { what: 'terminal', form: 'thermal', length: '3±0.1', width: '3±0.1' },
   },
   { title: 'One land as given', keywords: 'pad recommended maker', piece: LAND },
+  {
+    title: 'One land by its edges',
+    keywords: 'pad recommended maker corners from to',
+    piece: { what: 'land', shape: 'rectangle', edgesX: '-1 1', edgesY: '-0.5 0.5' },
+  },
   { title: 'Row of lands as given', keywords: 'pads recommended maker', piece: { ...LAND, ...ROW } },
   {
     title: 'Two rows of lands as given',
@@ -129,9 +139,29 @@ export const PIECE_KINDS: readonly PieceKind[] = [
     piece: { what: 'keep-out', length: '5', width: '5', free: 'components', side: 'component' },
   },
   {
+    title: 'Window in the mask',
+    keywords: 'opening solder resist bare',
+    piece: { what: 'mask-window', length: '3', width: '2', side: 'component' },
+  },
+  {
+    title: 'Edge of the board',
+    keywords: 'border overhang end',
+    piece: { what: 'edge', towards: 'down', y: '-5' },
+  },
+  {
     title: 'Body, a block',
     keywords: 'box housing',
     piece: { what: 'body', length: '10±0.1', width: '6±0.1', bottom: '0.1', top: '3±0.1' },
+  },
+  {
+    title: 'Body with an outline',
+    keywords: 'housing contour dxf free shape',
+    piece: { what: 'body', shape: 'outline', contour: '-5,-3 5,-3 5,3 -5,3', bottom: '0.1', top: '3±0.1' },
+  },
+  {
+    title: 'Body, turned',
+    keywords: 'housing knob profile revolved',
+    piece: { what: 'body', shape: 'turned', profile: '0,0 4,0 4,5 2,6 0,6' },
   },
   {
     title: 'Body, round',
