@@ -1,6 +1,15 @@
 import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, expect, it } from 'vitest';
-import { expectNoFaults, launch, openFootprint, openPage, server, summaryOf, takeDemo } from './harness';
+import {
+  expectNoFaults,
+  launch,
+  openFootprint,
+  openPage,
+  server,
+  summaryOf,
+  takeDemo,
+  waitSaved,
+} from './harness';
 
 let browser: Browser;
 let page: Page;
@@ -134,10 +143,7 @@ it('follows a step that is changed', async () => {
   await page.goto(server.url, { waitUntil: 'networkidle0' });
   await openFootprint(page, 'J6 sensor receptacle');
   await page.keyboard.press('1');
-  const field = await page.waitForSelector('input[data-entry="p"]');
-  await field!.click({ count: 3 });
-  await page.keyboard.type('2.0');
-  await page.keyboard.press('Enter');
+  await enter('p', '2.0');
   await page.waitForFunction(() => document.body.textContent?.includes('CONN5P200N'));
   expectNoFaults(page);
 });
@@ -204,3 +210,55 @@ it('moves a piece by arrow keys and by dragging, and takes both back', async () 
   expect(await x()).toBe('4.25');
   expectNoFaults(page);
 });
+
+it('makes a family of a part, keeps it, and starts another size of it from the gallery', async () => {
+  await page.goto(server.url, { waitUntil: 'networkidle0' });
+  await openFootprint(page, 'J8 bus plug');
+  await page.waitForSelector('[aria-label="Pieces"] ol > li');
+  await page.locator('button ::-p-text(Make a family of it)').click();
+  await page.waitForSelector('[aria-label="Family of your own"]');
+  const fill = async (label: string, text: string) => {
+    const field = await page.waitForSelector(`[aria-label="${label}"]`);
+    await field!.click({ count: 3 });
+    await page.keyboard.type(text);
+    await page.keyboard.press('Enter');
+  };
+  await fill('Name of n', 'Columns');
+  await fill('Rule for f', '5.2±0.05');
+  await page.locator('button ::-p-text(Add a condition)').click();
+  await fill('Condition', 'f > 2*e');
+  await fill('Its reason', 'Rows stand wider than columns');
+  await page.locator('button ::-p-text(Paste a table)').click();
+  await page
+    .locator('[aria-label="Table of sizes"]')
+    .fill('size\tn\te\n18 pins\t6\t2.4±0.05\n24 pins\t8\t2.4±0.05');
+  await page.locator('button ::-p-text(Take 2 sizes)').click();
+  await page.locator('button ::-p-text(Put it into the gallery)').click();
+  await page.waitForFunction(() =>
+    document.body.textContent?.includes('It stands in the gallery as it is here'),
+  );
+  await waitSaved(page);
+
+  await page.goto(server.url, { waitUntil: 'networkidle0' });
+  await page.locator('button ::-p-text(New footprint)').click();
+  await page.keyboard.type('plug with 36');
+  await page.keyboard.press('Enter');
+  await page.waitForSelector('input[data-entry="n"]');
+  expect(await page.$('[aria-label="Pieces"]')).toBeNull();
+  const size = await page.waitForSelector('select:has(option[value="24 pins"])');
+  await size!.select('24 pins');
+  await page.waitForFunction(() => document.body.textContent?.includes('PLUG36P240X520N'));
+  expect((await table()).length).toBe(24);
+  await page.keyboard.press('1');
+  await enter('e', '2.7');
+  await page.waitForFunction(() => document.body.textContent?.includes('Rows stand wider than columns'));
+  expectNoFaults(page);
+});
+
+/** Types over a dimension's entry. */
+async function enter(symbol: string, text: string): Promise<void> {
+  const field = await page.waitForSelector(`input[data-entry="${symbol}"]`);
+  await field!.click({ count: 3 });
+  await page.keyboard.type(text);
+  await page.keyboard.press('Enter');
+}

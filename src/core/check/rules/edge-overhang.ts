@@ -12,8 +12,8 @@ const messages = {
   least: 'The part stands out {value} mm beyond the {side} edge; needs {limit} mm.',
   most: 'The part stands out {value} mm beyond the {side} edge; at most {limit} mm.',
   short: 'The part ends {inside} mm inside the {side} edge; it must stand out by {limit} mm.',
-  lands: 'Land {land} comes within {value} mm of the {side} edge; copper keeps {limit} mm.',
-  holes: 'A hole{land} comes within {value} mm of the {side} edge; holes keep {limit} mm.',
+  lands: 'Land {land} {comes} the {side} edge; copper keeps {limit} mm.',
+  holes: 'A hole{land} {comes} the {side} edge; holes keep {limit} mm.',
 };
 
 export const edgeOverhang: Rule = {
@@ -28,7 +28,14 @@ export const edgeOverhang: Rule = {
     if (!edge) return [];
     const { side, overhang, least, most } = edge;
     const say = (text: string, value: number, limit: number, land: Land | null = null, name = '') => ({
-      message: fill(text, { value: mm(value), inside: mm(-value), limit: mm(limit), side, land: name }),
+      message: fill(text, {
+        value: mm(value),
+        inside: mm(-value),
+        comes: value < 0 ? `reaches ${mm(-value)} mm beyond` : `comes within ${mm(value)} mm of`,
+        limit: mm(limit),
+        side,
+        land: name,
+      }),
       measured: { value, limit, unit: 'mm' as const },
       place: land ? { lands: [land.id] } : { at: edge.at },
     });

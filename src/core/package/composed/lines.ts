@@ -168,7 +168,8 @@ function tiered(lines: readonly Measured[]): DimensionLine[] {
       const free = tiers.findIndex((taken) => taken.every(([a, b]) => high + ROOM < a || low - ROOM > b));
       const tier = free < 0 ? tiers.push([]) - 1 : free;
       tiers[tier]?.push([low, high]);
-      return { ...line, tier };
+      // beside an elevation the values stand level, and take the room of two lines
+      return { ...line, tier: view === 'plan' ? tier : 2 * tier };
     });
 }
 
