@@ -175,6 +175,7 @@ describe('the Ledger', () => {
     const html = renderToStaticMarkup(
       createElement(Ledger, {
         view: {
+          checking: false,
           report: after.report,
           drawable,
           unit: 'mm',

@@ -24,6 +24,17 @@ beforeEach(() => {
   });
 });
 
+/** 25 by 12 lands, 1 mm apart. */
+const FIELD = {
+  id: 'f',
+  what: 'land',
+  width: '0.5',
+  as: 'array',
+  n: '25',
+  rows: '12',
+  step: '1',
+  stepY: '1',
+} as const;
 const state = () => bench.getState();
 const L = (text: string) => [{ at: '/package/dimensions/L', value: text }];
 const foot = () => state().document.package.dimensions['L'];
@@ -50,6 +61,25 @@ describe('changing a document on the Bench', () => {
     expect(state().refusal).toContain('notes');
     state().edit([{ at: '/notes', value: 'x'.repeat(20_000) }]);
     expect([state().document.notes?.length, state().refusal]).toEqual([20_000, null]);
+  });
+  it('draws many lands at once and checks them a moment later, once for all that was typed', () => {
+    vi.useFakeTimers();
+    const lands = (length: string) => [
+      { at: '/package', value: { family: 'composed', dimensions: {}, pieces: [{ ...FIELD, length }] } },
+    ];
+    state().edit(lands('0.5'));
+    // the first has nothing to stand for it
+    vi.runAllTimers();
+    const clear = state().derived.report;
+    state().edit(lands('0.9'));
+    state().edit(lands('0.95'));
+    expect(state().derived.compiled.footprint?.lands[0]?.copper.maxX).toBeCloseTo(-11.525, 9);
+    expect([state().derived.checking, state().derived.report]).toEqual([true, clear]);
+    vi.runAllTimers();
+    expect(state().derived.checking).toBeUndefined();
+    const { findings } = state().derived.report;
+    expect(findings.find(({ rule }) => rule === 'land-gap')?.measured?.value).toBeCloseTo(0.05, 9);
+    vi.useRealTimers();
   });
   it('takes the next number back with the number that it gave', () => {
     state().set({ counting: 7 });

@@ -17,21 +17,38 @@ export interface Checked {
  * is a finding of that one, and takes nothing else along.
  */
 export function compileAndCheck(document: TapisDocument, models: ModelSource = noModels): Checked {
+  return checkGuarded(compileGuarded(document, models));
+}
+
+/** Compiles a document; a fault of the program is a finding of it. */
+export function compileGuarded(document: TapisDocument, models: ModelSource = noModels): Compiled {
   try {
-    const compiled = compile(document, models);
+    return compile(document, models);
+  } catch (error) {
+    return faulty(document, error);
+  }
+}
+
+/** Checks what was compiled; one that a rule has a fault with is not drawn. */
+export function checkGuarded(compiled: Compiled): Checked {
+  try {
     return { compiled, report: check(compiled) };
   } catch (error) {
-    const compiled: Compiled = {
-      document,
-      process: standardProcess,
-      resolved: null,
-      footprint: null,
-      levels: null,
-      recommended: new Map(),
-      problems: [faultOf(error)],
-    };
-    return { compiled, report: check(compiled) };
+    const without = faulty(compiled.document, error);
+    return { compiled: without, report: check(without) };
   }
+}
+
+function faulty(document: TapisDocument, error: unknown): Compiled {
+  return {
+    document,
+    process: standardProcess,
+    resolved: null,
+    footprint: null,
+    levels: null,
+    recommended: new Map(),
+    problems: [faultOf(error)],
+  };
 }
 
 function faultOf(error: unknown): Finding {

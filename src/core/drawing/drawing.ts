@@ -60,16 +60,28 @@ export interface Drawing {
 
 /** SVG path data of rings, y turned downwards; numbers in mm with at most 4 decimals. */
 export function pathData({ rings, closed }: Pick<Stroke, 'rings' | 'closed'>): string {
-  const number = (v: number) => String(Math.round(v * 1e4) / 1e4 + 0);
-  return rings
-    .map((ring) => {
-      const spot = ({ x, y }: Vertex) => `${number(x)} ${number(-y)}`;
-      const steps = ring.slice(1).map((to, i) => edgeTo(ring[i] as Vertex, to, number) + spot(to));
-      const [first, last] = [ring[0] as Vertex, ring.at(-1) as Vertex];
-      const closing = closed && last.bulge ? edgeTo(last, first, number) + spot(first) : '';
-      return `M${spot(first)}${steps.join('')}${closing}${closed ? 'Z' : ''}`;
-    })
-    .join('');
+  // lands in rows and columns share their coordinates
+  const written = new Map<number, string>();
+  const number = (v: number): string => {
+    const known = written.get(v);
+    if (known !== undefined) return known;
+    const text = String(Math.round(v * 1e4) / 1e4 + 0);
+    written.set(v, text);
+    return text;
+  };
+  let path = '';
+  for (const ring of rings) {
+    let from: Vertex | null = null;
+    for (const to of ring) {
+      path += `${from ? edgeTo(from, to, number) : 'M'}${number(to.x)} ${number(-to.y)}`;
+      from = to;
+    }
+    const [first] = ring;
+    if (closed && from?.bulge && first)
+      path += `${edgeTo(from, first, number)}${number(first.x)} ${number(-first.y)}`;
+    if (closed) path += 'Z';
+  }
+  return path;
 }
 
 /** The command that draws an edge, up to its end point: a line or an arc. */

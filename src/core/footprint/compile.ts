@@ -47,11 +47,34 @@ export function compile(document: TapisDocument, models: ModelSource = noModels)
   if (!unturned) return { ...base, footprint: null, levels: null, problems };
   const drawn = placedPackage(unturned, turned(choices.orientation === 'A' ? 0 : 90));
   const solve = (level: Level) => solveLands(drawn.groups, level, process, choices.land);
-  const levels = { A: solve('A'), B: solve('B'), C: solve('C') };
+  const levels = solvedWhenAsked(solve);
   const bare = assemble(document, choices, drawn, levels[document.level]);
   const seated = withModel(bare, document.body?.model, choices.read.body.model, models);
   const footprint = { ...seated, edge: boardEdge(seated, choices.read.edge, drawn.edge) };
   return { ...base, footprint, levels, problems: [...problems, ...strays(choices, drawn)] };
+}
+
+/** Solutions at all levels, each solved once it is asked for: most are never looked at. */
+function solvedWhenAsked(
+  solve: (level: Level) => readonly SolvedGroup[],
+): Readonly<Record<Level, readonly SolvedGroup[]>> {
+  const solved = new Map<Level, readonly SolvedGroup[]>();
+  const of = (level: Level) => {
+    const found = solved.get(level) ?? solve(level);
+    solved.set(level, found);
+    return found;
+  };
+  return {
+    get A() {
+      return of('A');
+    },
+    get B() {
+      return of('B');
+    },
+    get C() {
+      return of('C');
+    },
+  };
 }
 
 /** Puts a footprint together: copper and openings, then what surrounds them, then the body. */

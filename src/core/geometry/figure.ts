@@ -244,11 +244,22 @@ function rectangleOutline({ width, height, radius = 0, chamfer }: Rectangle): Co
 
 /** The outline of a placed figure on the board. */
 export function contourOf({ figure, at, rotation }: Placed): Contour {
-  return outlineOf(figure).map((corner) => {
-    const { x, y } = turn(corner, rotation);
-    const { bulge } = corner;
-    return bulge ? { x: at.x + x, y: at.y + y, bulge } : { x: at.x + x, y: at.y + y };
-  });
+  return turnedOutline(figure, rotation).map(({ x, y, bulge }) =>
+    bulge ? { x: at.x + x, y: at.y + y, bulge } : { x: at.x + x, y: at.y + y },
+  );
+}
+
+/** Outlines of figures as they are turned: thousands of lands share a few. */
+const turnedOutlines = new WeakMap<Figure, Map<number, Contour>>();
+
+function turnedOutline(figure: Figure, rotation: number): Contour {
+  const known = turnedOutlines.get(figure) ?? new Map<number, Contour>();
+  turnedOutlines.set(figure, known);
+  const outline =
+    known.get(rotation) ??
+    outlineOf(figure).map((corner): Vertex => ({ ...corner, ...turn(corner, rotation) }));
+  known.set(rotation, outline);
+  return outline;
 }
 
 /** A polygon (of one corner or more) and the radius by which it is rounded. */

@@ -20,6 +20,7 @@ export function useLedger(): { view: LedgerView; actions: LedgerActions } {
   const actions = useMemo(() => actionsOf(store), [store]);
   const view: LedgerView = {
     report: derived.report,
+    checking: derived.checking ?? false,
     drawable: derived.shown?.drawable ?? null,
     unit,
     selectedFinding,

@@ -13,7 +13,7 @@ interface Props {
 
 /** Findings by number, the joint of the selected land, and where its sizes come from. */
 export function Ledger({ view, actions }: Props) {
-  const { report, drawable, selectedLand, unit, explains, change } = view;
+  const { report, checking, drawable, selectedLand, unit, explains, change } = view;
   return (
     <aside
       className="border-base-300 bg-base-100 w-[260px] shrink-0 overflow-y-auto border-l px-3 py-3"
@@ -21,7 +21,7 @@ export function Ledger({ view, actions }: Props) {
     >
       <h2 className="text-[15px] font-semibold">Ledger</h2>
       <p className="text-secondary text-[12px]" data-testid="summary">
-        {summary(report)}
+        {checking ? 'checking …' : summary(report)}
       </p>
       {change && <ChangeCard change={change} unit={unit} onClose={actions.putAway} />}
       <div className="mt-1">

@@ -22,6 +22,8 @@ export interface Previewed {
 /** What a Ledger lists. It knows nothing of where that comes from. */
 export interface LedgerView {
   readonly report: Report;
+  /** The report is still that of a moment ago. */
+  readonly checking: boolean;
   /** The footprint whose joints and sizes are told. */
   readonly drawable: Drawable | null;
   readonly unit: DisplayUnit;

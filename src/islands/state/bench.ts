@@ -20,7 +20,7 @@ import { shelf } from '../common/shelf-store';
 import type { ProcessChange } from '../ledger/view';
 import type { Quadrant } from '../sheet/layout';
 import type { Standpoint } from '../turn/looks';
-import { derive, type Derived } from './derive';
+import { checked, derive, deriveAtOnce, type Derived } from './derive';
 import { watchOtherTabs, watchPage } from './tabs';
 
 /** A remedy's effect, shown before it is taken. */
@@ -140,6 +140,9 @@ export interface BenchState {
 /** Undo steps kept; older ones are forgotten. */
 const DEPTH = 500;
 
+/** A check that follows the drawing waits this long for the next key. ms */
+const CHECK_AFTER = 120;
+
 /** `null` until it is loaded: a change that comes before is not held to it. */
 let openValue: ((value: unknown) => Result<TapisDocument, DocumentProblem[]>) | null = null;
 
@@ -187,20 +190,19 @@ export function createBench(stored: StoredFootprint) {
     writing.get(id)?.retire();
     writing.set(id, autosave);
     const modelAtHand: ModelSource = (key) => get()?.models.get(key) ?? null;
+    let later: ReturnType<typeof setTimeout> | undefined;
     const show = (next: TapisDocument) => {
-      const derived = derive(next, get().derived, modelAtHand);
-      const lands = derived.shown?.drawable.footprint.lands.length ?? 0;
-      const { selectedLand, selectedFinding } = get();
-      set({
-        document: next,
-        derived,
-        preview: null,
-        selectedLand: selectedLand !== null && selectedLand < lands ? selectedLand : null,
-        selectedFinding:
-          selectedFinding !== null && selectedFinding < derived.report.findings.length
-            ? selectedFinding
-            : null,
-      });
+      clearTimeout(later);
+      const derived = deriveAtOnce(next, get().derived, modelAtHand);
+      set({ document: next, derived, preview: null, ...stillSelected(derived, get()) });
+      if (derived.checking) later = setTimeout(settle, CHECK_AFTER);
+    };
+    /** Checks what was drawn and not checked yet. */
+    const settle = () => {
+      clearTimeout(later);
+      if (!get().derived.checking) return;
+      const derived = checked(get().derived);
+      set({ derived, ...stillSelected(derived, get()) });
     };
     const change = (next: TapisDocument) => {
       show(next);
@@ -306,6 +308,7 @@ export function createBench(stored: StoredFootprint) {
         set({ selectedLand: index });
       },
       chooseProcess(process) {
+        settle();
         const { derived: before, document: current } = get();
         const own = processById(process.id) ? undefined : process;
         get().edit([
@@ -313,6 +316,7 @@ export function createBench(stored: StoredFootprint) {
           { at: '/ownProcess', value: own },
         ]);
         if (get().document === current) return;
+        settle();
         const { derived: after } = get();
         set({
           ledgerOpen: true,
@@ -376,6 +380,19 @@ export function createBench(stored: StoredFootprint) {
 }
 
 export type BenchStore = ReturnType<typeof createBench>;
+
+/** What of a selection there still is. */
+function stillSelected(
+  { shown, report }: Derived,
+  { selectedLand, selectedFinding }: Pick<BenchState, 'selectedLand' | 'selectedFinding'>,
+) {
+  const lands = shown?.drawable.footprint.lands.length ?? 0;
+  return {
+    selectedLand: selectedLand !== null && selectedLand < lands ? selectedLand : null,
+    selectedFinding:
+      selectedFinding !== null && selectedFinding < report.findings.length ? selectedFinding : null,
+  };
+}
 
 function landOf({ place }: Finding, { shown }: Derived): number | null {
   const id = place.lands?.[0];

@@ -1,4 +1,4 @@
-import { compileAndCheck, type Checked } from '../../core/check/guarded';
+import { checkGuarded, compileAndCheck, compileGuarded, type Checked } from '../../core/check/guarded';
 import type { TapisDocument } from '../../core/document/document';
 import { isDrawable, type Compiled, type Drawable } from '../../core/footprint/footprint';
 import { noModels, type ModelSource } from '../../core/footprint/imported';
@@ -15,7 +15,12 @@ export interface Shown {
 /** Everything the Bench derives from its document. */
 export interface Derived extends Checked {
   readonly shown: Shown | null;
+  /** The report is still that of an earlier state: checking follows the drawing. */
+  readonly checking?: true;
 }
+
+/** Footprints with more lands are drawn first and checked a moment later, so that typing never waits for a check. */
+const MANY_LANDS = 250;
 
 /**
  * Compiles and checks a document. While it cannot be drawn, the last good drawing of the same
@@ -30,9 +35,29 @@ export function derive(
   return { compiled, report, shown: shownFor(compiled, before?.shown ?? null) };
 }
 
+/**
+ * As {@link derive}, for a change that is to be seen at once: with many lands the report stays that of
+ * before, and says so, until {@link checked} makes it.
+ */
+export function deriveAtOnce(document: TapisDocument, before: Derived, models: ModelSource): Derived {
+  const compiled = compileGuarded(document, models);
+  if ((compiled.footprint?.lands.length ?? 0) <= MANY_LANDS) {
+    const whole = checkGuarded(compiled);
+    return { ...whole, shown: shownFor(whole.compiled, before.shown) };
+  }
+  return { compiled, report: before.report, shown: shownFor(compiled, before.shown), checking: true };
+}
+
+/** What was drawn at once, checked. */
+export function checked({ compiled, shown }: Derived): Derived {
+  const whole = checkGuarded(compiled);
+  return { ...whole, shown: whole.compiled === compiled ? shown : shownFor(whole.compiled, shown) };
+}
+
 function shownFor(compiled: Compiled, before: Shown | null): Shown | null {
   if (isDrawable(compiled)) return { drawable: compiled, stand: 'current', filled: [] };
-  const sameFamily = before?.drawable.document.package.family === compiled.document.package.family;
+  const kindOf = ({ family, own }: TapisDocument['package']) => `${family} ${own?.id ?? ''}`;
+  const sameFamily = before && kindOf(before.drawable.document.package) === kindOf(compiled.document.package);
   if (before && sameFamily && before.stand !== 'example') return { ...before, stand: 'last-good' };
   const example = withExamples(compiled.document);
   if (!example) return null;

@@ -13,11 +13,11 @@ const LAND = piece('land', { what: 'land', length: '1', width: '1', y: '4' });
 const findingsOf = (document: TapisDocument) => check(compile(document)).findings;
 const problemsOf = (pieces: readonly PieceIntent[]) =>
   compile(composed(pieces)).problems.map(({ severity, message }) => [severity, message]);
-const written = (document: TapisDocument, id: string): string => {
+const written = async (document: TapisDocument, id: string): Promise<string> => {
   const compiled = compile(document);
   const format = FORMATS.find((one) => one.id === id);
   if (!compiled.footprint || !format) throw new Error('nothing to write');
-  const content = format.write({ ...compiled, footprint: compiled.footprint });
+  const content = await format.write({ ...compiled, footprint: compiled.footprint });
   return typeof content === 'string' ? content : new TextDecoder().decode(content);
 };
 
@@ -36,11 +36,11 @@ describe('a window in the mask', () => {
     expect(both.maskOpenings.map(({ far }) => far)).toEqual([false, false, true]);
   });
 
-  it('is in the file that holds mask openings beside those of lands', () => {
+  it('is in the file that holds mask openings beside those of lands', async () => {
     const far = composed([LAND, { ...window, side: 'far' }]);
-    expect(written(composed([LAND]), 'ipc2581')).not.toContain('LayerFeature layerRef="TOP_MASK"');
-    expect(written(composed([LAND, window]), 'ipc2581')).toContain('LayerFeature layerRef="TOP_MASK"');
-    expect(written(far, 'ipc2581')).toContain('LayerFeature layerRef="BOTTOM_MASK"');
+    expect(await written(composed([LAND]), 'ipc2581')).not.toContain('LayerFeature layerRef="TOP_MASK"');
+    expect(await written(composed([LAND, window]), 'ipc2581')).toContain('LayerFeature layerRef="TOP_MASK"');
+    expect(await written(far, 'ipc2581')).toContain('LayerFeature layerRef="BOTTOM_MASK"');
   });
 
   it('may lie over a land, and keeps a web from others', () => {
@@ -128,9 +128,9 @@ describe('what is given by its edges', () => {
 });
 
 describe('a body', () => {
-  it('has a colour of its own in what is handed over', () => {
+  it('has a colour of its own in what is handed over', async () => {
     const body = piece('b', { what: 'body', length: '4', width: '4', top: '2', colour: '#ff8000' });
-    const step = written(composed([LAND, body]), 'step');
+    const step = await written(composed([LAND, body]), 'step');
     // ff, 80, 00 as shares
     expect(step).toContain("COLOUR_RGB('',1.,0.50196078431,0.)");
   });
