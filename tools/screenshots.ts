@@ -1,7 +1,10 @@
 // npm run shots: takes the pictures in docs/screenshots from the demo board, on the built server.
 import { spawn } from 'node:child_process';
-import { mkdirSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import puppeteer from 'puppeteer-core';
+import { DEMO_DOCUMENTS } from '../src/demo/documents';
 
 const FOLDER = 'docs/screenshots';
 const server = spawn('node', ['tools/start.mjs', '0'], { stdio: ['ignore', 'pipe', 'inherit'] });
@@ -39,6 +42,40 @@ async function open(name: string): Promise<void> {
   await page.waitForSelector('section[aria-label="Sheet"] svg');
 }
 
+/** One picture of a composed part with its first pieces, then more of them, in a sheet of four. */
+async function shootSteps(name: string, counts: readonly number[]): Promise<void> {
+  const part = DEMO_DOCUMENTS.find((document) => document.name === name);
+  if (!part?.package.pieces) throw new Error(`${name} is not composed`);
+  const shots: string[] = [];
+  for (const [i, count] of counts.entries()) {
+    const file = join(mkdtempSync(join(tmpdir(), 'tapis-step-')), 'step.tapis.json');
+    const pieces = part.package.pieces.slice(0, count);
+    const step = { ...part, name: `step ${i + 1}`, package: { ...part.package, pieces } };
+    writeFileSync(file, JSON.stringify(step));
+    await page.goto(url, { waitUntil: 'networkidle0' });
+    await (await page.$('input[aria-label="Files to import"]'))?.uploadFile(file);
+    await page.waitForSelector(`a[title="Open step ${i + 1}"]`);
+    await open(`step ${i + 1}`);
+    await page.waitForSelector('[aria-label="Pieces"] ol > li');
+    await page.$eval('main', (column) => column.scrollTo(0, 150));
+    await page.locator(`[aria-label="Pieces"] ol > li:nth-child(${count}) > span`).click();
+    await page.$eval(`[aria-label="Pieces"] ol > li:nth-child(${count})`, (piece) =>
+      piece.scrollIntoView({ block: 'nearest' }),
+    );
+    await wait(600);
+    const clip = { x: 52, y: 44, width: 770, height: 446 };
+    shots.push(await page.screenshot({ encoding: 'base64', clip }));
+  }
+  const sheet = await browser.newPage();
+  const cells = shots.map((shot) => `<img src="data:image/png;base64,${shot}" width="636">`);
+  await sheet.setViewport({ width: 1280, height: 744 });
+  await sheet.setContent(
+    `<body style="margin:0;background:#f4efe6;display:grid;grid-template-columns:636px 636px;gap:4px;padding:2px">${cells.join('')}</body>`,
+  );
+  await sheet.screenshot({ path: `${FOLDER}/composing.png` });
+  await sheet.close();
+}
+
 /** Cuts the elevations through a land, counted from the first. */
 async function cut(land: number): Promise<void> {
   for (let i = 0; i < land; i += 1) await page.keyboard.press('n');
@@ -54,10 +91,6 @@ await page.locator('button ::-p-text(New footprint)').click();
 await page.waitForSelector('dialog[open] svg');
 await wait(1500);
 await shoot('gallery');
-
-await open('U9 radio front end');
-await page.keyboard.press('2');
-await shoot('bench-no-lead');
 
 await open('U10 charge regulator');
 await page.keyboard.press('2');
@@ -83,10 +116,14 @@ await page.$eval('main', (column) => column.scrollTo(0, 430));
 await wait(2500);
 await shoot('bench-connector');
 
-await open('J6 sensor receptacle');
-await page.keyboard.press('1');
-await page.locator('[aria-label="Pieces"] ol > li:nth-child(3) > span').click();
-await shoot('bench-composed');
+await shootSteps('J6 sensor receptacle', [2, 3, 5, 7]);
+
+await open('J9 harness header');
+await page.waitForSelector('section[aria-label="Sheet"] svg');
+await page.locator('summary ::-p-text(Family of your own)').click();
+await page.waitForSelector('[aria-label="Family of your own"]');
+await page.$eval('[aria-label="Family of your own"]', (section) => section.scrollIntoView());
+await shoot('bench-family');
 
 await open('U7 buoy transceiver');
 await shoot('bench-measure');
