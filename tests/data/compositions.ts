@@ -134,6 +134,12 @@ const element: fc.Arbitrary<Omit<PieceIntent, 'id'>> = fc.oneof(
   fc.record({ what: fc.constant('pin' as const), diameter: toleranced(0.3, 1.2) }),
   fc.record({
     what: fc.constant('pin' as const),
+    diameter: toleranced(0.3, 0.9),
+    shoulder: toleranced(1, 2),
+  }),
+  fc.record({ what: fc.constant('edge' as const), towards: fc.constantFrom('left', 'right', 'up', 'down') }),
+  fc.record({
+    what: fc.constant('pin' as const),
     width: toleranced(0.3, 1.5),
     thickness: toleranced(0.2, 0.6),
   }),
@@ -151,7 +157,7 @@ const element: fc.Arbitrary<Omit<PieceIntent, 'id'>> = fc.oneof(
   }),
   fc.record({ what: fc.constant('peg' as const), diameter: toleranced(0.8, 3) }),
   fc.record({
-    what: fc.constantFrom('keep-out' as const, 'cut-out' as const),
+    what: fc.constantFrom('keep-out' as const, 'cut-out' as const, 'mask-window' as const),
     length: size(1, 6),
     width: size(1, 6),
   }),

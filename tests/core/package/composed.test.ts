@@ -435,7 +435,9 @@ describe('laws of composition', () => {
       fc.property(soundPieces, (pieces) => {
         const compiled = compile(composed(pieces));
         check(compiled);
-        const drawsNothing = pieces.every(({ what }) => what === 'body' || what === 'keep-out');
+        const drawsNothing = pieces.every(({ what }) =>
+          ['body', 'keep-out', 'mask-window', 'edge'].includes(what),
+        );
         expect(compiled.problems.map(({ message }) => message)).toHaveLength(drawsNothing ? 1 : 0);
       }),
       { numRuns: cases(100, 2000), seed: 1 },

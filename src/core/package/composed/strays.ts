@@ -45,6 +45,12 @@ export function unusedFields(pieces: readonly PieceIntent[]): Finding[] {
     // what follows another piece is what that is
     const element = as === 'mirror' || as === 'repeat' ? '' : OF_ELEMENT[piece.what];
     const used = new Set([...ALWAYS, ...element.split(' '), ...OF_ARRANGEMENT[as].split(' ')]);
+    // edges say the size and the place
+    for (const [edges, own] of [
+      [piece.edgesX, ['length', 'x']],
+      [piece.edgesY, ['width', 'y']],
+    ] as const)
+      if (edges?.trim()) own.forEach((field) => used.delete(field));
     const stray = Object.entries(piece).filter(
       ([field, value]) => !used.has(field) && value !== undefined && value !== '',
     );
