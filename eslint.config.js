@@ -14,7 +14,7 @@ const CORE_FLOORS = [
   ['footprint'],
   ['joint'],
   ['drawing', 'check'],
-  ['compare'],
+  ['compare', 'library'],
   ['format'],
 ];
 const UPPER_FLOORS = [['kernel'], ['workers', 'store', 'cli', 'server', 'demo'], ['islands'], ['pages']];

@@ -1,6 +1,7 @@
 import Dexie, { type EntityTable } from 'dexie';
 import type { Model } from '../core/body/model';
 import type { TapisDocument } from '../core/document/document';
+import type { CardDrawing, Facts } from '../core/library/facts';
 import type { OwnFamily } from '../core/document/own-family';
 import type { Process } from '../core/process/process';
 
@@ -14,6 +15,42 @@ export interface StoredFootprint {
   readonly updatedAt: number;
   /** When it was put into the bin; 0 while it stands on the Shelf. */
   readonly binnedAt: number;
+  /** Id of its group; it stands in none where it is missing. */
+  readonly group?: string;
+  readonly tags?: readonly string[];
+}
+
+/** What is known of a footprint without its document: many of them are read at once. */
+export type ShelfEntry = Omit<StoredFootprint, 'document'> & {
+  readonly name: string;
+  readonly family: string;
+};
+
+/** The entry that goes with a footprint. */
+export function entryOf({ document, ...about }: StoredFootprint): ShelfEntry {
+  return { ...about, name: document.name, family: document.package.family };
+}
+
+/** A group of footprints, in another or outermost. */
+export interface StoredGroup {
+  readonly id: string;
+  readonly name: string;
+  /** Id of the group that it is in; empty for an outermost one. */
+  readonly parent: string;
+}
+
+/** What the Shelf lists and draws of a footprint, for one revision of it and one build of Tapis. */
+export interface StoredFacts {
+  readonly id: string;
+  readonly revision: number;
+  readonly build: string;
+  readonly facts: Facts;
+}
+
+export interface StoredDrawing {
+  readonly id: string;
+  readonly revision: number;
+  readonly drawing: CardDrawing | null;
 }
 
 /** A process of the person's own, by its id. */
@@ -44,6 +81,10 @@ export type TapisDatabase = Dexie & {
   processes: EntityTable<StoredProcess, 'id'>;
   models: EntityTable<StoredModel, 'key'>;
   families: EntityTable<StoredFamily, 'id'>;
+  entries: EntityTable<ShelfEntry, 'id'>;
+  groups: EntityTable<StoredGroup, 'id'>;
+  facts: EntityTable<StoredFacts, 'id'>;
+  drawings: EntityTable<StoredDrawing, 'id'>;
 };
 
 /** The database, opened with its first use; each version below stays as it was released. */
@@ -66,5 +107,15 @@ export function openDatabase(name = 'tapis'): TapisDatabase {
         });
     });
   db.version(5).stores({ families: 'id' });
+  db.version(6)
+    .stores({ entries: 'id, binnedAt', groups: 'id', facts: 'id', drawings: 'id' })
+    .upgrade(async (transaction) => {
+      const entries = transaction.table<ShelfEntry>('entries');
+      // one after the other: thousands of documents are not held at once
+      await transaction
+        .table<StoredFootprint>('footprints')
+        .toCollection()
+        .each((row) => void entries.put(entryOf(row)));
+    });
   return db;
 }

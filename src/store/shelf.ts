@@ -2,8 +2,9 @@ import type { TapisDocument } from '../core/document/document';
 import type { OwnFamily } from '../core/document/own-family';
 import type { DocumentProblem } from '../core/document/read';
 import { writeShelf } from '../core/document/shelf-file';
-import type { StoredFootprint, TapisDatabase } from './database';
+import { entryOf, type ShelfEntry, type StoredFootprint, type TapisDatabase } from './database';
 import { FamilyStore } from './families';
+import { foldersOf, GroupStore } from './groups';
 import { ModelStore } from './models';
 import { ProcessStore } from './processes';
 import { reopen } from './storage';
@@ -30,6 +31,15 @@ export interface Backup {
   readonly left: readonly string[];
 }
 
+/** What several files brought. */
+export function together(results: readonly ImportResult[]): ImportResult {
+  return {
+    added: results.flatMap(({ added }) => added),
+    families: results.flatMap(({ families }) => families),
+    refused: results.flatMap(({ refused }) => refused),
+  };
+}
+
 /** The Shelf: footprints in browser storage. Originals are never overwritten by what is imported. */
 export class ShelfStore {
   readonly models: ModelStore;
@@ -38,23 +48,57 @@ export class ShelfStore {
     this.models = new ModelStore(db);
   }
 
-  /** Footprints on the Shelf, last changed first. */
-  async list(): Promise<StoredFootprint[]> {
-    const all = await this.db.footprints.where('binnedAt').equals(0).toArray();
+  /** What stands on the Shelf, last changed first, without the documents. */
+  async entries(): Promise<ShelfEntry[]> {
+    // all at once, which is quicker than by an index
+    const all = (await this.db.entries.toArray()).filter(({ binnedAt }) => binnedAt === 0);
     return all.sort((a, b) => b.updatedAt - a.updatedAt);
   }
 
-  /** Footprints in the bin, last binned first. */
-  async listBin(): Promise<StoredFootprint[]> {
-    const all = await this.db.footprints.where('binnedAt').above(0).toArray();
+  /** What lies in the bin, last binned first. */
+  async binned(): Promise<ShelfEntry[]> {
+    const all = await this.db.entries.where('binnedAt').above(0).toArray();
     return all.sort((a, b) => b.binnedAt - a.binnedAt);
+  }
+
+  /** Footprints by their ids, as far as there are such. */
+  async getAll(ids: readonly string[]): Promise<StoredFootprint[]> {
+    return (await this.db.footprints.bulkGet([...ids])).filter((row) => row !== undefined);
+  }
+
+  /** Footprints on the Shelf with their documents, last changed first. */
+  async list(): Promise<StoredFootprint[]> {
+    const all = await this.db.footprints.where('binnedAt').equals(0).toArray();
+    return all.sort((a, b) => b.updatedAt - a.updatedAt);
   }
 
   async get(id: string): Promise<StoredFootprint | null> {
     return (await this.db.footprints.get(id)) ?? null;
   }
 
-  async add(documents: readonly TapisDocument[]): Promise<StoredFootprint[]> {
+  /** Writes footprints with their entries, both or neither. */
+  private async write(rows: readonly StoredFootprint[]): Promise<void> {
+    const { footprints, entries } = this.db;
+    await this.db.transaction('rw', footprints, entries, async () => {
+      await footprints.bulkPut([...rows]);
+      await entries.bulkPut(rows.map(entryOf));
+    });
+  }
+
+  /** Changes what is known of footprints beside their documents. */
+  private async amend(
+    ids: readonly string[],
+    change: Partial<Omit<StoredFootprint, 'id' | 'document'>>,
+  ): Promise<void> {
+    const { footprints, entries } = this.db;
+    await this.db.transaction('rw', footprints, entries, async () => {
+      await footprints.bulkUpdate(ids.map((key) => ({ key, changes: change })));
+      await entries.bulkUpdate(ids.map((key) => ({ key, changes: change })));
+    });
+  }
+
+  /** @param group id of the group that they come into */
+  async add(documents: readonly TapisDocument[], group?: string): Promise<StoredFootprint[]> {
     const now = Date.now();
     const rows = documents.map((document, i): StoredFootprint => ({
       id: crypto.randomUUID(),
@@ -64,8 +108,9 @@ export class ShelfStore {
       // the first of several stays first in the list
       updatedAt: now + documents.length - i,
       binnedAt: 0,
+      ...(group ? { group } : {}),
     }));
-    await this.db.footprints.bulkAdd(rows);
+    await this.write(rows);
     return rows;
   }
 
@@ -87,12 +132,13 @@ export class ShelfStore {
    */
   async save(id: string, document: TapisDocument, revision: number): Promise<SaveResult> {
     await reopen(this.db);
-    return this.db.transaction('rw', this.db.footprints, async (): Promise<SaveResult> => {
+    const { footprints, entries } = this.db;
+    return this.db.transaction('rw', footprints, entries, async (): Promise<SaveResult> => {
       const current = await this.db.footprints.get(id);
       if (!current) return { kind: 'gone' };
       if (current.revision !== revision) return { kind: 'conflict', stored: current };
       const stored = { ...current, document, revision: revision + 1, updatedAt: Date.now() };
-      await this.db.footprints.put(stored);
+      await this.write([stored]);
       return { kind: 'saved', stored };
     });
   }
@@ -101,48 +147,111 @@ export class ShelfStore {
   async keepAgain(id: string, document: TapisDocument): Promise<StoredFootprint> {
     const now = Date.now();
     const stored = { id, document, revision: 1, createdAt: now, updatedAt: now, binnedAt: 0 };
-    await this.db.footprints.put(stored);
+    await this.write([stored]);
     return stored;
   }
 
-  async bin(id: string): Promise<void> {
-    await this.db.footprints.update(id, { binnedAt: Date.now() });
+  async bin(...ids: readonly string[]): Promise<void> {
+    await this.amend(ids, { binnedAt: Date.now() });
   }
 
-  async restore(id: string): Promise<void> {
-    await this.db.footprints.update(id, { binnedAt: 0 });
+  async restore(...ids: readonly string[]): Promise<void> {
+    await this.amend(ids, { binnedAt: 0 });
+  }
+
+  /** Puts footprints into a group, or with an empty id into none. */
+  async move(ids: readonly string[], group: string): Promise<void> {
+    await this.amend(ids, { group });
+  }
+
+  /** Gives footprints a tag, or takes it from them. */
+  async tag(ids: readonly string[], tag: string, isOn: boolean): Promise<void> {
+    const { footprints, entries } = this.db;
+    await this.db.transaction('rw', footprints, entries, async () => {
+      for (const { id, tags = [] } of (await entries.bulkGet([...ids])).filter((one) => one !== undefined)) {
+        const others = tags.filter((one) => one !== tag);
+        await this.amend([id], { tags: isOn ? [...others, tag].sort() : others });
+      }
+    });
   }
 
   /** Removes everything in the bin for good, and the files of models that no footprint has any more. */
   async emptyBin(): Promise<void> {
-    await this.db.footprints.where('binnedAt').above(0).delete();
-    await this.models.keepOnly(await this.db.footprints.toArray());
+    const { footprints, entries, facts, drawings } = this.db;
+    const ids = await entries.where('binnedAt').above(0).primaryKeys();
+    await this.db.transaction('rw', [footprints, entries, facts, drawings], async () => {
+      for (const table of [footprints, entries, facts, drawings]) await table.bulkDelete(ids);
+    });
+    if ((await this.db.models.count()) > 0) await this.models.keepOnly(await footprints.toArray());
   }
 
   /**
    * Adds the documents of a file (one, or a whole Shelf). A file that cannot be read
    * adds nothing; a document that cannot be read leaves the others of its file.
    */
-  async importText(text: string): Promise<ImportResult> {
+  async importText(text: string, group?: string): Promise<ImportResult> {
     // reading files is loaded with the first file
     const { openShelf } = await import('../core/footprint/open');
     const read = openShelf(text);
     if (!read.ok) return { added: [], families: [], refused: read.error };
     const unpacked = await Promise.all(read.value.documents.map((document) => this.models.unpack(document)));
-    const { footprints, processes: own, families: kept } = this.db;
+    const { footprints, entries, processes: own, families: kept } = this.db;
     const documents = unpacked.map(({ document }) => document);
     // what cannot be kept whole is not kept in part
-    const [added, families] = await this.db.transaction('rw', footprints, own, kept, async () => {
+    const [added, families] = await this.db.transaction('rw', [footprints, entries, own, kept], async () => {
       const [processes, store] = [new ProcessStore(this.db), new FamilyStore(this.db)];
       for (const process of read.value.processes) await processes.add(process);
       const brought: OwnFamily[] = [];
       for (const family of read.value.families) brought.push(await store.add(family));
-      return [await this.add(documents), [...brought, ...(await store.addOf(documents))]] as const;
+      return [await this.add(documents, group), [...brought, ...(await store.addOf(documents))]] as const;
     });
     const troubles = unpacked.flatMap(({ trouble }) =>
       trouble ? [{ field: '/body/model', message: trouble }] : [],
     );
     return { added, families, refused: [...read.value.refused, ...troubles] };
+  }
+
+  /**
+   * Adds the documents of a ZIP, its folders as groups. What cannot be read is named with its path, and
+   * leaves the others.
+   * @param onDone told how many of its files are done
+   */
+  async importZip(
+    bytes: Uint8Array,
+    onDone: (done: number, all: number) => boolean = () => true,
+  ): Promise<ImportResult> {
+    const { unpackFolders } = await import('./zip');
+    const files = await unpackFolders(bytes);
+    if (!files.ok) return { added: [], families: [], refused: [{ field: '', message: files.error }] };
+    const groups = new GroupStore(this.db);
+    const results: ImportResult[] = [];
+    for (const [i, { path, folders, text }] of files.value.entries()) {
+      const { added, families, refused } = await this.importText(text, await groups.ensure(folders));
+      results.push({
+        added,
+        families,
+        refused: refused.map(({ field, message }) => ({ field, message: `${path}: ${message}` })),
+      });
+      if (!onDone(i + 1, files.value.length)) break;
+    }
+    return together(results);
+  }
+
+  /** Footprints as a ZIP of documents, with their models inside, in folders as their groups are. */
+  async exportZip(
+    ids: readonly string[],
+  ): Promise<{ readonly bytes: Uint8Array; readonly left: readonly string[] }> {
+    const { packFolders } = await import('./zip');
+    const groups = await new GroupStore(this.db).list();
+    const left: string[] = [];
+    const all = await Promise.all(
+      (await this.getAll(ids)).map(async ({ document, group }) => {
+        const packed = await this.models.pack(document);
+        if (!packed && document.body?.model) left.push(document.body.model.name);
+        return { document: packed ?? document, folders: foldersOf(groups, group) };
+      }),
+    );
+    return { bytes: await packFolders(all), left };
   }
 
   /**

@@ -11,8 +11,7 @@ import { packageViews } from '../../src/core/drawing/package-views';
 import { placeBalloons } from '../../src/islands/sheet/Balloons';
 import { textPlace, type DimensionGlyph } from '../../src/islands/sheet/Dimension';
 import { glyphsFor, linesFor } from '../../src/islands/sheet/dimension-glyphs';
-import { cardOf, matches } from '../../src/islands/shelf/card-data';
-import { chip, converter } from '../data/documents';
+import { converter } from '../data/documents';
 
 function drawable(document = converter()): Drawable {
   const compiled = compile(document);
@@ -148,21 +147,4 @@ describe('the gallery', () => {
       expect(widthOf(front)).toBeCloseTo(widthOf(plan), 5);
     },
   );
-});
-
-describe('searching the Shelf', () => {
-  const stored = (document = chip()) => ({
-    id: '1',
-    document,
-    revision: 1,
-    createdAt: 0,
-    updatedAt: 0,
-    binnedAt: 0,
-  });
-  it('finds by name, standard name, family and value', () => {
-    const card = cardOf(stored({ ...chip({}, { marks: { value: '100n' } }), name: 'C12 bypass' }));
-    for (const query of ['', 'c12', 'RESC1608', 'passive', '100N', 'bypass chip'])
-      expect(matches(card, query)).toBe(true);
-    expect(matches(card, 'bypass regulator')).toBe(false);
-  });
 });

@@ -93,6 +93,35 @@ function edgeTo(from: Vertex, to: Vertex, number: (v: number) => string): string
   return `A${radius} ${radius} 0 ${angle > Math.PI + 1e-9 ? 1 : 0} ${from.bulge > 0 ? 0 : 1} `;
 }
 
+/** Paths that look alike and follow one another become one: thousands of lands stay light. */
+export function merged(strokes: readonly Stroke[]): Stroke[] {
+  const result: Stroke[] = [];
+  for (const stroke of strokes) {
+    const last = result.at(-1);
+    const alike =
+      last &&
+      last.layer === stroke.layer &&
+      last.closed === stroke.closed &&
+      last.width === stroke.width &&
+      // a solid's silhouette hides what is painted before it, so solids stay apart
+      !SOLIDS.has(stroke.layer);
+    if (alike) result[result.length - 1] = { ...last, rings: [...last.rings, ...stroke.rings] };
+    else result.push(stroke);
+  }
+  return result;
+}
+
+const SOLIDS: ReadonlySet<Stroke['layer']> = new Set([
+  'metal',
+  'ceramic',
+  'beyond',
+  'model-dark',
+  'model-light',
+  'model-beyond',
+  'model-cut',
+  'model-hollow',
+]);
+
 /** Width of what a drawing shows, mm. */
 export const widthOf = ({ extent }: Drawing): number => extent.maxX - extent.minX;
 /** Height of what a drawing shows, mm. */

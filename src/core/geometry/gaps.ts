@@ -65,6 +65,11 @@ export function roomWithin(outer: Placed, inner: Placed): number {
   return inside + o.radius - i.radius;
 }
 
+/** How deep a point lies in a polygon, mm; nothing outside of it. */
+export function depthUnder(polygon: Polygon, p: Point): number {
+  return encloses(polygon, p) ? depthIn(polygon, p) : 0;
+}
+
 /** How deep a point lies in a polygon, mm; less than nothing outside. */
 function depthIn(polygon: Polygon, p: Point): number {
   let least = Infinity;

@@ -22,11 +22,6 @@ export interface PackageKind {
   readonly package?: PackageIntent;
 }
 
-/** What a new footprint of a kind has as its package. */
-export function packageOf({ id, package: start }: PackageKind): PackageIntent {
-  return start ?? { family: id, dimensions: {} };
-}
-
 /** Every family, as plain data. */
 export const CATALOGUE: readonly PackageKind[] = FAMILIES.map(
   ({ id, title, summary, keywords, dimensions, options, outlines, example }) => ({

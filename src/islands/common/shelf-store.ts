@@ -1,4 +1,7 @@
+import factsWorker from '../../workers/facts?worker&url';
+import { FactsStore } from '../../store/facts';
 import { FamilyStore } from '../../store/families';
+import { GroupStore } from '../../store/groups';
 import { ProcessStore } from '../../store/processes';
 import { ShelfStore } from '../../store/shelf';
 import { openStorage, reopen } from '../../store/storage';
@@ -13,6 +16,12 @@ export const processes = new ProcessStore(database);
 
 /** The person's own package families. */
 export const families = new FamilyStore(database);
+
+/** Groups that footprints stand in. */
+export const groups = new GroupStore(database);
+
+/** What is listed and drawn of footprints. The address of the worker that makes it names the build. */
+export const facts = new FactsStore(database, factsWorker);
 
 /** Opens the Shelf again where the browser has closed it. */
 export const wakeStorage = () => reopen(database);

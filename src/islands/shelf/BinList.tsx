@@ -1,9 +1,12 @@
-import type { StoredFootprint } from '../../store/database';
+import type { ShelfEntry } from '../../store/database';
 import { shelf } from '../common/shelf-store';
 import { attempt } from '../common/trouble';
 
+/** Most that are listed. */
+const MOST = 200;
+
 /** What was deleted, to be put back or removed for good. */
-export function BinList({ binned }: { binned: readonly StoredFootprint[] }) {
+export function BinList({ binned }: { binned: readonly ShelfEntry[] }) {
   return (
     <section className="border-base-300 bg-base-100 border-b px-4 py-3" aria-label="Bin">
       <div className="flex items-center gap-3">
@@ -24,20 +27,21 @@ export function BinList({ binned }: { binned: readonly StoredFootprint[] }) {
         )}
       </div>
       <ul>
-        {binned.map(({ id, document, binnedAt }) => (
+        {binned.slice(0, MOST).map(({ id, name, binnedAt }) => (
           <li key={id} className="border-base-300 flex items-center gap-3 border-t py-1">
-            <span>{document.name}</span>
+            <span>{name}</span>
             <span className="text-secondary text-[12px]">deleted {new Date(binnedAt).toLocaleString()}</span>
             <button
               type="button"
               className="btn btn-xs ml-auto"
-              onClick={() => void attempt(`Putting ${document.name} back`, () => shelf.restore(id))}
+              onClick={() => void attempt(`Putting ${name} back`, () => shelf.restore(id))}
             >
               Put back
             </button>
           </li>
         ))}
       </ul>
+      {binned.length > MOST && <p className="text-secondary">and {binned.length - MOST} more</p>}
     </section>
   );
 }

@@ -1,18 +1,27 @@
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { navigate } from 'wouter/use-browser-location';
 import { newDocument } from '../../core/document/document';
-import { packageOf, type PackageKind } from '../../core/package/catalogue';
 import { LARGEST_SHELF } from '../../core/document/shelf-file';
-import type { ImportResult } from '../../store/shelf';
+import { readSearch } from '../../core/library/search';
+import type { PackageKind } from '../../core/package/catalogue';
+import { within } from '../../store/groups';
+import { together, type ImportResult } from '../../store/shelf';
 import { whyRefused } from '../../store/storage';
+import { download } from '../common/download';
 import { families, shelf } from '../common/shelf-store';
 import { attempt, exportAll, TroubleBar } from '../common/trouble';
 import { Gallery } from '../gallery/Gallery';
 import { BinList } from './BinList';
 import { Card } from './Card';
+import { Chosen } from './Chosen';
 import { EmptyShelf } from './EmptyShelf';
-import { cardOf, matches } from './card-data';
+import { Grid } from './Grid';
+import { keptColumns, ListHead } from './ListHead';
+import { Row, type Column } from './Row';
+import { Tree } from './Tree';
+import { useLibrary, type Shelved } from './useLibrary';
+import { useSelection } from './useSelection';
 
 /** Puts the demo on the Shelf, with the model that one of its parts has. */
 async function addDemo(): Promise<void> {
@@ -28,27 +37,67 @@ async function addDemo(): Promise<void> {
   }
 }
 
+/** How the Shelf is looked at, kept for the next visit. */
+type Look = 'cards' | 'list';
+const LOOK = 'tapis-shelf-look';
+
 /** The library: all footprints of this browser. */
 export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
-  const stored = useLiveQuery(() => shelf.list(), []);
-  const binned = useLiveQuery(() => shelf.listBin(), []);
+  const { all, groups, unread, see } = useLibrary();
+  const binned = useLiveQuery(() => shelf.binned(), []);
   const [query, setQuery] = useState('');
+  const [group, setGroup] = useState('');
+  const [look, setLook] = useState<Look>(() => (localStorage.getItem(LOOK) === 'list' ? 'list' : 'cards'));
+  const [columns, setColumns] = useState<readonly Column[]>(keptColumns);
   const [binOpen, setBinOpen] = useState(false);
   const [choosing, setChoosing] = useState(false);
   const [brought, setBrought] = useState<ImportResult | null>(null);
+  const [progress, setProgress] = useState<string | null>(null);
+  const stopped = useRef(false);
   const files = useRef<HTMLInputElement>(null);
   const search = useRef<HTMLInputElement>(null);
-  const cards = useMemo(() => (stored ?? []).map(cardOf), [stored]);
-  const found = cards.filter((card) => matches(card, query));
+  const dragged = useRef<string | null>(null);
+
+  // typing does not wait for what it finds
+  const searched = useDeferredValue(query);
+  const terms = useMemo(() => readSearch(searched, Date.now()), [searched]);
+  const found = useMemo(() => {
+    const inside = groups.some(({ id }) => id === group) ? within(groups, group) : null;
+    return (all ?? []).filter((one) => {
+      const own = one.entry.group ?? '';
+      if (inside ? !inside.has(own) : group === '-' && own !== '') return false;
+      const { entry, facts, path } = one;
+      const { name, tags = [], createdAt, updatedAt } = entry;
+      return terms.every(({ holds }) => holds({ name, tags, group: path, createdAt, updatedAt, facts }));
+    });
+  }, [all, groups, group, terms]);
+  const counts = useMemo(() => {
+    const counted = new Map<string, number>();
+    for (const { entry } of all ?? []) {
+      const own = entry.group ?? '';
+      counted.set(own, (counted.get(own) ?? 0) + 1);
+    }
+    return counted;
+  }, [all]);
+  const { selected, select, setSelected } = useSelection(found);
+  const chosen = useMemo(() => (all ?? []).filter(({ entry }) => selected.has(entry.id)), [all, selected]);
 
   const take = async (list: FileList | readonly File[] | null) => {
     const results: ImportResult[] = [];
-    for (const file of list ?? []) results.push(await importFile(file));
-    setBrought({
-      added: results.flatMap((r) => r.added),
-      families: results.flatMap((r) => r.families),
-      refused: results.flatMap((r) => r.refused),
-    });
+    stopped.current = false;
+    for (const file of list ?? []) {
+      setProgress(`Reading ${file.name}`);
+      // is seen before the reading begins
+      await new Promise((seen) => requestAnimationFrame(() => setTimeout(seen)));
+      results.push(
+        await importFile(file, (done, whole) => {
+          setProgress(`Reading ${file.name}: ${done} of ${whole}`);
+          return !stopped.current;
+        }),
+      );
+    }
+    setProgress(null);
+    setBrought(together(results));
     if (files.current) files.current.value = '';
   };
   useFileDrop(take);
@@ -64,25 +113,40 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
     addEventListener('keydown', onKey);
     return () => removeEventListener('keydown', onKey);
   }, []);
+  const onSeen = useCallback((seen: readonly Shelved[]) => see(seen.map(({ entry }) => entry.id)), [see]);
+  const onDrag = useCallback((id: string) => {
+    dragged.current = id;
+  }, []);
+  const dropOnGroup = (id: string) => {
+    const one = dragged.current;
+    dragged.current = null;
+    if (one === null) return;
+    const ids = selected.has(one) ? [...selected] : [one];
+    void attempt('Moving footprints', () => shelf.move(ids, id));
+  };
+  const chooseLook = (next: Look) => {
+    setLook(next);
+    localStorage.setItem(LOOK, next);
+  };
+  const count = all?.length ?? 0;
 
   return (
-    <div className="mx-auto flex min-h-screen max-w-[1280px] min-w-[1024px] flex-col">
+    <div className="mx-auto flex min-h-screen max-w-[1480px] min-w-[1024px] flex-col">
       <header className="border-base-300 bg-base-100 flex h-11 items-center gap-3 border-b px-4">
         <span className="text-[20px] font-semibold">Tapis</span>
         <h1 className="text-secondary">Shelf</h1>
         <input
           ref={search}
           type="search"
-          className="input input-sm ml-4 w-64"
-          placeholder="Search name, standard name, family"
+          className="input input-sm ml-4 w-72"
+          placeholder="Words and figures: pitch 0.5, 5x5, pins > 40"
+          title="Words; pitch 0.5, height < 1.2, 5x5, pins > 40, 0.65; level A; stop, holds, no waiver; tag:rf; made this week"
           aria-label="Search the Shelf"
           value={query}
           onChange={(event) => setQuery(event.target.value)}
         />
-        <span className="text-secondary">
-          {cards.length > 0
-            ? `${found.length} of ${cards.length} footprint${cards.length === 1 ? '' : 's'}`
-            : ''}
+        <span className="text-secondary tabular-nums">
+          {count > 0 ? `${found.length} of ${count} footprint${count === 1 ? '' : 's'}` : ''}
         </span>
         <div className="ml-auto flex items-center gap-2">
           <a className="btn btn-sm btn-ghost" href="/processes">
@@ -99,14 +163,14 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
             type="file"
             multiple
             hidden
-            accept=".json,application/json"
+            accept=".json,application/json,.zip,application/zip"
             aria-label="Files to import"
             onChange={(event) => void take(event.target.files)}
           />
           <button
             type="button"
             className="btn btn-sm"
-            disabled={cards.length === 0}
+            disabled={count === 0}
             onClick={() => void exportAll()}
           >
             Export all
@@ -125,74 +189,184 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
       {choosing && (
         <Gallery onChoose={(family) => void startNew(family)} onClose={() => setChoosing(false)} />
       )}
+      {progress !== null && (
+        <p role="status" className="border-base-300 bg-base-100 flex gap-3 border-b px-4 py-1.5">
+          {progress}
+          <button type="button" className="link" onClick={() => (stopped.current = true)}>
+            Stop
+          </button>
+        </p>
+      )}
       {brought && <ImportNote result={brought} onClose={() => setBrought(null)} />}
       {binOpen && <BinList binned={binned ?? []} />}
-      <main className="flex-1 p-4">
-        {stored && cards.length === 0 && (
-          <EmptyShelf
-            earlierPorts={earlierPorts}
-            onNew={() => setChoosing(true)}
-            onDemo={() => void attempt('Putting the demo on the Shelf', addDemo)}
+      {selected.size > 0 && (
+        <Chosen
+          ids={[...selected]}
+          tags={[...new Set(chosen.flatMap(({ entry }) => entry.tags ?? []))]}
+          groups={groups}
+          onAll={() => setSelected(new Set(found.map(({ entry }) => entry.id)))}
+          onNone={() => setSelected(new Set())}
+          onExport={() => void exportZip([...selected])}
+        />
+      )}
+      <div className="flex flex-1">
+        {count > 0 && (
+          <Tree
+            groups={groups}
+            counts={counts}
+            total={count}
+            shown={group}
+            onShow={setGroup}
+            onDrop={dropOnGroup}
           />
         )}
-        {cards.length > 0 && found.length === 0 && (
-          <p className="text-secondary p-6">
-            No footprint has “{query}” in its name, standard name or family.
-          </p>
-        )}
-        <ul className="grid grid-cols-4 gap-3">
-          {found.map((card) => (
-            <Card key={card.stored.id} card={card} />
-          ))}
-        </ul>
-        {cards.length > 0 && (
-          <p className="text-secondary mt-4">
-            <button
-              type="button"
-              className="link"
-              onClick={() => void attempt('Putting the demo on the Shelf', addDemo)}
-            >
-              Add the parts of the demo board
-            </button>
-          </p>
-        )}
-      </main>
+        <main className="min-w-0 flex-1 p-4">
+          {all && count === 0 && (
+            <EmptyShelf
+              earlierPorts={earlierPorts}
+              onNew={() => setChoosing(true)}
+              onDemo={() => void attempt('Putting the demo on the Shelf', addDemo)}
+            />
+          )}
+          {count > 0 && (
+            <div className="mb-3 flex min-h-[22px] flex-wrap items-center gap-2 text-[12px]">
+              {terms.map(({ text, words, isWord }, i) => (
+                <button
+                  key={`${i} ${text}`}
+                  type="button"
+                  className={`border-base-300 bg-base-100 border px-1.5 ${isWord ? 'text-secondary' : ''}`}
+                  title={`“${text}”: press to take it out of the search`}
+                  onClick={() =>
+                    setQuery(
+                      terms
+                        .filter((_, k) => k !== i)
+                        .map((term) => term.text)
+                        .join(' '),
+                    )
+                  }
+                >
+                  {words} ×
+                </button>
+              ))}
+              {unread > 0 && (
+                <span role="status" className="text-secondary">
+                  {unread} still to be read; what is searched by figures may miss them
+                </span>
+              )}
+              <span className="ml-auto flex gap-1" role="group" aria-label="How the Shelf is shown">
+                {(['cards', 'list'] as const).map((one) => (
+                  <button
+                    key={one}
+                    type="button"
+                    className={`btn btn-xs ${look === one ? 'btn-primary' : ''}`}
+                    aria-pressed={look === one}
+                    onClick={() => chooseLook(one)}
+                  >
+                    {one}
+                  </button>
+                ))}
+              </span>
+            </div>
+          )}
+          {count > 0 && found.length === 0 && (
+            <p className="text-secondary p-6">
+              {terms.length === 0
+                ? 'There is no footprint in this group yet: drag some onto it, or select some and move them.'
+                : `No footprint has ${terms.map(({ words }) => `“${words}”`).join(' and ')}. Figures take units and signs: pitch 0.5, height < 1.2, 5x5, pins > 40.`}
+            </p>
+          )}
+          {look === 'list' && found.length > 0 && <ListHead columns={columns} onColumns={setColumns} />}
+          {found.length > 0 && (
+            <Grid
+              key={look}
+              items={found}
+              label="Footprints"
+              columns={look === 'list' ? 1 : 4}
+              height={look === 'list' ? 36 : 268}
+              gap={look === 'list' ? 0 : 12}
+              onSeen={onSeen}
+              render={(shelved: Shelved) => {
+                const { id } = shelved.entry;
+                const about = { shelved, selected: selected.has(id), onSelect: select, onDrag };
+                return look === 'list' ? (
+                  <Row key={id} {...about} columns={columns} />
+                ) : (
+                  <Card key={id} {...about} />
+                );
+              }}
+            />
+          )}
+          {count > 0 && (
+            <p className="text-secondary mt-4">
+              <button
+                type="button"
+                className="link"
+                onClick={() => void attempt('Putting the demo on the Shelf', addDemo)}
+              >
+                Add the parts of the demo board
+              </button>
+            </p>
+          )}
+        </main>
+      </div>
     </div>
   );
 }
 
+async function exportZip(ids: readonly string[]): Promise<void> {
+  await attempt('Exporting footprints', async () => {
+    const { bytes, left } = await shelf.exportZip(ids);
+    download({ name: 'footprints.zip', mediaType: 'application/zip', content: bytes });
+    if (left.length > 0)
+      throw new Error(
+        `the models ${left.join(', ')} are too large to go along or not here; keep their files too`,
+      );
+  });
+}
+
 /** Adds an empty document of a family, or what a composed package starts from, and opens it on the Bench. */
 async function startNew(kind: PackageKind): Promise<void> {
-  const { id, title } = kind;
+  const { id, title, package: start } = kind;
   await attempt('Keeping a new footprint', async () => {
-    const names = new Set((await shelf.list()).map(({ document }) => document.name));
+    const names = new Set((await shelf.entries()).map(({ name }) => name));
     const named = (count: number): string => {
       const name = count === 1 ? title : `${title} ${count}`;
       return names.has(name) ? named(count + 1) : name;
     };
-    const [stored] = await shelf.add([{ ...newDocument(named(1), id), package: packageOf(kind) }]);
+    const [stored] = await shelf.add([
+      { ...newDocument(named(1), id), package: start ?? { family: id, dimensions: {} } },
+    ]);
     if (stored) navigate(`/bench/${stored.id}`);
   });
 }
 
 /** Reads a file unless it is too large to be one; its problems carry its name. */
-async function importFile(file: File): Promise<ImportResult> {
-  const named = (message: string) => ({ field: '', message: `${file.name}: ${message}` });
+async function importFile(file: File, onDone: (done: number, all: number) => boolean): Promise<ImportResult> {
+  const nothing = (message: string): ImportResult => ({
+    added: [],
+    families: [],
+    refused: [{ field: '', message: `${file.name}: ${message}` }],
+  });
   // characters are at most bytes: an oversized file need not be read
-  if (file.size > LARGEST_SHELF) {
-    const size = `${Math.ceil(file.size / 1e6)} MB`;
-    return { added: [], families: [], refused: [named(`The file has ${size}; at most 50 MB are read.`)] };
-  }
+  if (file.size > LARGEST_SHELF)
+    return nothing(`The file has ${Math.ceil(file.size / 1e6)} MB; at most 50 MB are read.`);
   try {
-    const result = await shelf.importText(await file.text());
-    return { ...result, refused: result.refused.map(({ message }) => named(message)) };
+    const isZip = /\.zip$/i.test(file.name);
+    const result = isZip
+      ? await shelf.importZip(new Uint8Array(await file.arrayBuffer()), onDone)
+      : await shelf.importText(await file.text());
+    const refused = result.refused.map(({ field, message }) => ({
+      field,
+      message: `${file.name}: ${message}`,
+    }));
+    return { ...result, refused };
   } catch (error) {
-    return { added: [], families: [], refused: [named(`It could not be stored: ${whyRefused(error)}.`)] };
+    return nothing(`It could not be stored: ${whyRefused(error)}.`);
   }
 }
 
 function ImportNote({ result, onClose }: { result: ImportResult; onClose: () => void }) {
-  const { added, families, refused } = result;
+  const { added, families: brought, refused } = result;
   return (
     <div
       role={refused.length > 0 ? 'alert' : 'status'}
@@ -201,11 +375,11 @@ function ImportNote({ result, onClose }: { result: ImportResult; onClose: () => 
       <div>
         <p className="font-semibold">
           {added.length === 0
-            ? families.length === 0 && 'Nothing was added; the Shelf is as it was.'
+            ? brought.length === 0 && 'Nothing was added; the Shelf is as it was.'
             : `${added.length} footprint${added.length > 1 ? 's' : ''} added.`}
         </p>
-        {families.length > 0 && (
-          <p>In the gallery now: {families.map(({ title, own }) => title ?? own.id).join(', ')}.</p>
+        {brought.length > 0 && (
+          <p>In the gallery now: {brought.map(({ title, own }) => title ?? own.id).join(', ')}.</p>
         )}
         <ul>
           {refused.slice(0, 8).map(({ message }, i) => (

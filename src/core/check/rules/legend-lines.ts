@@ -2,8 +2,8 @@
  * Requires legend lines and letters that print and can be read, where they can be seen.
  */
 import { overhang } from '../../geometry/box';
-import { freeContour, place, type Placed } from '../../geometry/figure';
-import { gapToLine, roomWithin } from '../../geometry/gaps';
+import type { Placed } from '../../geometry/figure';
+import { depthUnder, gapToLine } from '../../geometry/gaps';
 import { grow } from '../../geometry/box';
 import { neighboursOf } from '../../geometry/neighbours';
 import type { Point } from '../../geometry/point';
@@ -50,12 +50,14 @@ export const legendHidden: Rule = {
   check({ footprint }) {
     const { legend, texts } = footprint;
     const { extent } = footprint.body;
-    const largest = place(freeContour(bodyShape(extent, 'max')), { x: 0, y: 0 });
-    const depth = (line: readonly Point[]) =>
-      Math.max(...line.map((p) => roomWithin(largest, place({ kind: 'round', diameter: 0 }, p))));
+    const largest = bodyShape(extent, 'max');
     const smallest = bodyAt(extent, 'min');
-    const worst = Math.max(0, ...legend.lines.map(depth));
-    const hidden = legend.lines.find((line) => depth(line) >= worst);
+    let [worst, hidden] = [0, extent.centre ?? { x: 0, y: 0 }];
+    for (const line of legend.lines)
+      for (const p of line) {
+        const depth = depthUnder(largest, p);
+        if (depth > worst) [worst, hidden] = [depth, line[0] ?? p];
+      }
     const lines: RuleFinding[] =
       worst > 0.002
         ? [
@@ -67,7 +69,7 @@ export const legendHidden: Rule = {
                 },
               ),
               measured: { value: worst, limit: 0, unit: 'mm' },
-              place: { at: hidden?.[0] ?? largest.at },
+              place: { at: hidden },
               remedies: [
                 { label: 'Frame round body and lands', edits: [{ at: '/marks/style', value: 'around' }] },
               ],

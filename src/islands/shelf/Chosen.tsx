@@ -1,0 +1,98 @@
+import { useState } from 'react';
+import type { StoredGroup } from '../../store/database';
+import { pathOf } from '../../store/groups';
+import { Pick } from '../common/inputs';
+import { shelf } from '../common/shelf-store';
+import { attempt } from '../common/trouble';
+
+interface Props {
+  ids: readonly string[];
+  /** Tags that one of them has. */
+  tags: readonly string[];
+  groups: readonly StoredGroup[];
+  /** All that the search and the group show. */
+  onAll: () => void;
+  onNone: () => void;
+  onExport: () => void;
+}
+
+/** What can be done with several footprints at once. */
+export function Chosen({ ids, tags, groups, onAll, onNone, onExport }: Props) {
+  const [tag, setTag] = useState('');
+  const many = `${ids.length} footprint${ids.length === 1 ? '' : 's'}`;
+  return (
+    <div
+      role="toolbar"
+      aria-label="Selected footprints"
+      className="border-base-300 bg-base-200 sticky top-0 z-20 flex flex-wrap items-center gap-3 border-b px-4 py-1.5"
+    >
+      <span className="font-semibold">{many} selected</span>
+      <button type="button" className="link" onClick={onAll}>
+        all shown
+      </button>
+      <button type="button" className="link" onClick={onNone}>
+        none
+      </button>
+      <Pick
+        className="w-40"
+        label="Move to group"
+        value=""
+        options={[
+          ['', 'move to …'],
+          ['-', 'no group'],
+          ...groups.map(({ id }) => [id, pathOf(groups, id)] as const),
+        ]}
+        onChange={(group) => {
+          if (group !== '') void attempt(`Moving ${many}`, () => shelf.move(ids, group === '-' ? '' : group));
+        }}
+      />
+      <form
+        className="flex gap-1"
+        onSubmit={(event) => {
+          event.preventDefault();
+          const wanted = tag.trim().toLowerCase().replace(/\s+/g, '-');
+          if (wanted !== '') void attempt(`Tagging ${many}`, () => shelf.tag(ids, wanted, true));
+          setTag('');
+        }}
+      >
+        <input
+          className="input input-sm w-24"
+          aria-label="Tag for the selected"
+          placeholder="tag"
+          value={tag}
+          maxLength={40}
+          onChange={({ target }) => setTag(target.value)}
+        />
+        <button type="submit" className="btn btn-sm" disabled={tag.trim() === ''}>
+          Tag
+        </button>
+      </form>
+      {tags.map((one) => (
+        <button
+          key={one}
+          type="button"
+          className="border-base-300 bg-base-100 border px-1.5 text-[12px]"
+          title={`Take the tag ${one} from the selected`}
+          onClick={() => void attempt(`Untagging ${many}`, () => shelf.tag(ids, one, false))}
+        >
+          {one} ×
+        </button>
+      ))}
+      <button type="button" className="btn btn-sm ml-auto" onClick={onExport}>
+        Export as ZIP
+      </button>
+      <button
+        type="button"
+        className="btn btn-sm"
+        onClick={() =>
+          void attempt(`Deleting ${many}`, async () => {
+            await shelf.bin(...ids);
+            onNone();
+          })
+        }
+      >
+        Delete
+      </button>
+    </div>
+  );
+}

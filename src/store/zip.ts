@@ -1,0 +1,76 @@
+import type { TapisDocument } from '../core/document/document';
+import { fail, ok, type Result } from '../core/units/result';
+
+// A group of footprints as a ZIP: one document to a file, in folders as the groups are.
+
+/** A document and the names of its groups, outermost first. */
+export interface Foldered {
+  readonly document: TapisDocument;
+  readonly folders: readonly string[];
+}
+
+/** Most that a ZIP may hold when it is unpacked, in bytes. */
+const MOST = 200_000_000;
+const ENDING = '.tapis.json';
+
+/** What a file or folder is called after a name: no separators, nothing that a system reserves. */
+function fileName(name: string): string {
+  const plain = name
+    .replace(/[\\/:*?"<>|\u0000-\u001f]+/g, '-')
+    .replace(/^[. ]+|[. ]+$/g, '')
+    .slice(0, 100);
+  return plain === '' ? 'unnamed' : plain;
+}
+
+/** Packs documents; the same documents give the same bytes. */
+export async function packFolders(all: readonly Foldered[]): Promise<Uint8Array> {
+  const { strToU8, zipSync } = await import('fflate');
+  const files: Record<string, Uint8Array> = {};
+  for (const { document, folders } of all) {
+    const base = [...folders, document.name].map(fileName).join('/');
+    let path = `${base}${ENDING}`;
+    for (let i = 2; path in files; i += 1) path = `${base} (${i})${ENDING}`;
+    files[path] = strToU8(`${JSON.stringify(document, null, 2)}\n`);
+  }
+  // no time of packing
+  return zipSync(files, { mtime: new Date(1980, 0, 1), level: 6 });
+}
+
+/** A file of a ZIP: its text, and the folders that it lies in. */
+export interface FolderedText {
+  readonly path: string;
+  readonly folders: readonly string[];
+  readonly text: string;
+}
+
+/** Unpacks the JSON files of a ZIP. @returns them by their paths, or why it cannot be unpacked */
+export async function unpackFolders(bytes: Uint8Array): Promise<Result<readonly FolderedText[], string>> {
+  const { strFromU8, unzipSync } = await import('fflate');
+  let total = 0;
+  let isTooLarge = false;
+  try {
+    const files = unzipSync(bytes, {
+      filter: ({ name, originalSize }) => {
+        if (!name.toLowerCase().endsWith('.json')) return false;
+        total += originalSize;
+        isTooLarge ||= total > MOST;
+        return !isTooLarge;
+      },
+    });
+    if (isTooLarge) return fail('Unpacked it has more than 200 MB; export it in parts.');
+    return ok(
+      Object.keys(files)
+        .sort()
+        .map((path) => ({
+          path,
+          folders: path
+            .split('/')
+            .slice(0, -1)
+            .filter((name) => name !== '' && name !== '.' && name !== '..'),
+          text: strFromU8(files[path] as Uint8Array),
+        })),
+    );
+  } catch (error) {
+    return fail(`It cannot be unpacked: ${error instanceof Error ? error.message : String(error)}.`);
+  }
+}
