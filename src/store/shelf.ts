@@ -1,7 +1,7 @@
 import type { TapisDocument } from '../core/document/document';
 import type { OwnFamily } from '../core/document/own-family';
 import type { DocumentProblem } from '../core/document/read';
-import { writeShelf } from '../core/document/shelf-file';
+import { writeShelf, type Standing } from '../core/document/shelf-file';
 import { entryOf, type ShelfEntry, type StoredFootprint, type TapisDatabase } from './database';
 import { FamilyStore } from './families';
 import { foldersOf, GroupStore } from './groups';
@@ -114,6 +114,25 @@ export class ShelfStore {
     return rows;
   }
 
+  /** Adds documents, each in its group and with its tags. */
+  private async addStanding(
+    documents: readonly TapisDocument[],
+    standing: readonly Standing[],
+    group?: string,
+  ): Promise<StoredFootprint[]> {
+    const groups = new GroupStore(this.db);
+    const rows = await this.add(documents, group);
+    const placed: StoredFootprint[] = [];
+    for (const [i, row] of rows.entries()) {
+      const { group: names = [], tags = [] } = standing[i] ?? {};
+      if (names.length === 0 && tags.length === 0) continue;
+      const own = names.length > 0 ? { group: await groups.ensure(names) } : {};
+      placed.push({ ...row, ...own, ...(tags.length > 0 ? { tags } : {}) });
+    }
+    await this.write(placed);
+    return rows;
+  }
+
   /**
    * Adds a copy named after its original; the original is left alone.
    * @param newest its document as it is on the Bench, which may not be written yet
@@ -195,16 +214,23 @@ export class ShelfStore {
     const read = openShelf(text);
     if (!read.ok) return { added: [], families: [], refused: read.error };
     const unpacked = await Promise.all(read.value.documents.map((document) => this.models.unpack(document)));
-    const { footprints, entries, processes: own, families: kept } = this.db;
+    const { footprints, entries, groups, processes: own, families: kept } = this.db;
     const documents = unpacked.map(({ document }) => document);
     // what cannot be kept whole is not kept in part
-    const [added, families] = await this.db.transaction('rw', [footprints, entries, own, kept], async () => {
-      const [processes, store] = [new ProcessStore(this.db), new FamilyStore(this.db)];
-      for (const process of read.value.processes) await processes.add(process);
-      const brought: OwnFamily[] = [];
-      for (const family of read.value.families) brought.push(await store.add(family));
-      return [await this.add(documents, group), [...brought, ...(await store.addOf(documents))]] as const;
-    });
+    const [added, families] = await this.db.transaction(
+      'rw',
+      [footprints, entries, groups, own, kept],
+      async () => {
+        const [processes, store] = [new ProcessStore(this.db), new FamilyStore(this.db)];
+        for (const process of read.value.processes) await processes.add(process);
+        const brought: OwnFamily[] = [];
+        for (const family of read.value.families) brought.push(await store.add(family));
+        return [
+          await this.addStanding(documents, read.value.standing, group),
+          [...brought, ...(await store.addOf(documents))],
+        ] as const;
+      },
+    );
     const troubles = unpacked.flatMap(({ trouble }) =>
       trouble ? [{ field: '/body/model', message: trouble }] : [],
     );
@@ -260,14 +286,20 @@ export class ShelfStore {
    */
   async exportAll(): Promise<Backup> {
     const left: string[] = [];
+    const stored = await this.list();
+    const groups = await new GroupStore(this.db).list();
+    const standing = stored.map(({ group, tags = [] }): Standing => {
+      const names = foldersOf(groups, group);
+      return { ...(names.length > 0 ? { group: names } : {}), ...(tags.length > 0 ? { tags } : {}) };
+    });
     const documents = await Promise.all(
-      (await this.list()).map(async ({ document }) => {
+      stored.map(async ({ document }) => {
         const packed = await this.models.pack(document);
         if (!packed && document.body?.model) left.push(document.body.model.name);
         return packed ?? document;
       }),
     );
     const processes = await new ProcessStore(this.db).list();
-    return { text: writeShelf(documents, processes, await new FamilyStore(this.db).list()), left };
+    return { text: writeShelf(documents, processes, await new FamilyStore(this.db).list(), standing), left };
   }
 }

@@ -1,4 +1,4 @@
-import { gzipSync } from 'fflate';
+import { gzipSync, strToU8, unzipSync, zipSync } from 'fflate';
 import 'fake-indexeddb/auto';
 import Dexie from 'dexie';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
@@ -8,6 +8,7 @@ import { PROCESSES } from '../../src/core/process';
 import { familyOf, writeFamily, type OwnFamily } from '../../src/core/document/own-family';
 import { OWN_FAMILY_DOCUMENTS } from '../../src/demo/own-family';
 import { FamilyStore } from '../../src/store/families';
+import { GroupStore, pathOf } from '../../src/store/groups';
 import { ProcessStore } from '../../src/store/processes';
 import { ShelfStore } from '../../src/store/shelf';
 import { chip, converter } from '../data/documents';
@@ -281,5 +282,128 @@ describe('own families', () => {
     await new ShelfStore(other).importText(text);
     expect(await new FamilyStore(other).list()).toEqual([familyOf(family)]);
     await other.delete();
+  });
+});
+
+describe('groups, tags and ZIPs', () => {
+  const idsOf = async () => (await shelf.entries()).map(({ id }) => id);
+  it('are known without the documents, and stay with them', async () => {
+    const groups = new GroupStore(db);
+    const outer = await groups.add('Buoy');
+    const inner = await groups.add('Connectors', outer.id);
+    await shelf.add([converter(), chip()]);
+    const [first, second] = (await idsOf()) as [string, string];
+    await shelf.move([first], inner.id);
+    await shelf.tag([first, second], 'rf', true);
+    await shelf.tag([second], 'rf', false);
+    const [a, b] = await shelf.entries();
+    expect([a?.group, a?.tags, b?.group, b?.tags]).toEqual([inner.id, ['rf'], undefined, []]);
+    // a later save of the document keeps them
+    await shelf.save(first, { ...converter(), name: 'renamed' }, 1);
+    expect(await shelf.get(first)).toMatchObject({ group: inner.id, tags: ['rf'], revision: 2 });
+    expect((await shelf.entries())[0]).toMatchObject({ name: 'renamed', group: inner.id });
+    expect(pathOf(await groups.list(), inner.id)).toBe('Buoy / Connectors');
+  });
+
+  it('cannot go into themselves; what is in a group that is removed goes to where it was', async () => {
+    const groups = new GroupStore(db);
+    const outer = await groups.add('Buoy');
+    const inner = await groups.add('Connectors', outer.id);
+    expect(await groups.move(outer.id, inner.id)).toBe(false);
+    const [stored] = await shelf.add([chip()], inner.id);
+    await groups.remove(inner.id);
+    expect(await shelf.get(stored!.id)).toMatchObject({ group: outer.id });
+    await groups.remove(outer.id);
+    expect((await shelf.get(stored!.id))?.group).toBe('');
+    expect(await groups.list()).toEqual([]);
+  });
+
+  it('leave as a ZIP of documents in folders, and come back so', async () => {
+    const groups = new GroupStore(db);
+    const inner = await groups.ensure(['Buoy', 'R/C: parts']);
+    await shelf.add([chip(), { ...chip(), notes: 'another' }], inner);
+    await shelf.add([converter()]);
+    const { bytes } = await shelf.exportZip(await idsOf());
+    expect(Object.keys(unzipSync(bytes)).sort()).toEqual([
+      'Buoy/R-C- parts/R1 (2).tapis.json',
+      'Buoy/R-C- parts/R1.tapis.json',
+      'U4 converter.tapis.json',
+    ]);
+    expect((await shelf.exportZip(await idsOf())).bytes).toEqual(bytes);
+    const other = openDatabase('unpacked');
+    const target = new ShelfStore(other);
+    const done: number[] = [];
+    const { added, refused } = await target.importZip(bytes, (count) => done.push(count) > 0);
+    expect([added.length, refused, done]).toEqual([3, [], [1, 2, 3]]);
+    const entries = await target.entries();
+    const known = await new GroupStore(other).list();
+    expect(entries.map(({ name, group }) => [name, pathOf(known, group)]).sort()).toEqual([
+      ['R1', 'Buoy / R-C- parts'],
+      ['R1', 'Buoy / R-C- parts'],
+      ['U4 converter', ''],
+    ]);
+    await other.delete();
+  });
+
+  it('go with the whole Shelf as a file', async () => {
+    const inner = await new GroupStore(db).ensure(['Buoy', 'Chips']);
+    const [stored] = await shelf.add([chip()], inner);
+    await shelf.add([converter()]);
+    await shelf.tag([stored!.id], 'rf', true);
+    const { text } = await shelf.exportAll();
+    const other = openDatabase('standing');
+    const target = new ShelfStore(other);
+    await target.importText(text);
+    const known = await new GroupStore(other).list();
+    expect(
+      (await target.entries()).map(({ name, group, tags }) => [name, pathOf(known, group), tags]),
+    ).toEqual([
+      ['U4 converter', '', undefined],
+      ['R1', 'Buoy / Chips', ['rf']],
+    ]);
+    await other.delete();
+  });
+
+  it('tell files of a ZIP that cannot be read, with their paths', async () => {
+    const bytes = zipSync({
+      'a/bad.tapis.json': strToU8('{'),
+      'a/readme.txt': strToU8('no'),
+      'ok.json': strToU8(JSON.stringify(chip())),
+    });
+    const { added, refused } = await shelf.importZip(bytes);
+    expect(added).toHaveLength(1);
+    expect(refused.map(({ message }) => message)).toEqual([
+      expect.stringContaining('a/bad.tapis.json: This is not JSON'),
+    ]);
+    const broken = await shelf.importZip(bytes.slice(0, 40));
+    expect(broken.refused[0]?.message).toContain('cannot be unpacked');
+  });
+
+  it('are brought up from a store that had none', async () => {
+    const name = 'grown up';
+    const old = new Dexie(name);
+    old.version(5).stores({
+      footprints: 'id, updatedAt, binnedAt',
+      processes: 'id',
+      models: 'key',
+      families: 'id',
+    });
+    await old
+      .table('footprints')
+      .add({ id: 'a', document: chip(), revision: 3, createdAt: 1, updatedAt: 2, binnedAt: 0 });
+    old.close();
+    const grown = openDatabase(name);
+    expect(await new ShelfStore(grown).entries()).toEqual([
+      {
+        id: 'a',
+        name: 'R1',
+        family: 'rectangular-chip',
+        revision: 3,
+        createdAt: 1,
+        updatedAt: 2,
+        binnedAt: 0,
+      },
+    ]);
+    await grown.delete();
   });
 });

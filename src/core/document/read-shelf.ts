@@ -7,11 +7,13 @@ import type { OwnFamily } from './own-family';
 import { checkDocument, parseJson, readDocument, type DocumentProblem } from './read';
 import { checkFamily } from './read-family';
 import { checkProcess } from './read-process';
-import { LARGEST_SHELF } from './shelf-file';
+import { LARGEST_SHELF, type Standing } from './shelf-file';
 
 /** What a file brought: what could be read, and what was wrong with the rest. */
 export interface ShelfContents {
   readonly documents: readonly TapisDocument[];
+  /** Where each of the documents stands, in their order. */
+  readonly standing: readonly Standing[];
   readonly processes: readonly Process[];
   readonly families: readonly OwnFamily[];
   readonly refused: readonly DocumentProblem[];
@@ -29,7 +31,7 @@ export function readShelfFile(text: string, namesOf: LandNames): Result<ShelfCon
   const parsed = parseJson(text);
   if (!parsed.ok) return parsed;
   const value = parsed.value;
-  const nothing = { documents: [], processes: [], families: [], refused: [] };
+  const nothing = { documents: [], standing: [], processes: [], families: [], refused: [] };
   if (isObject(value) && 'tapisFamily' in value) {
     const family = checkFamily(value);
     return family.ok ? ok({ ...nothing, families: [family.value] }) : family;
@@ -45,12 +47,19 @@ export function readShelfFile(text: string, namesOf: LandNames): Result<ShelfCon
     }));
     return fail(problems);
   }
-  const brought = value as unknown as { documents: unknown[]; processes?: object[]; families?: object[] };
+  const brought = value as unknown as {
+    documents: unknown[];
+    standing?: Standing[];
+    processes?: object[];
+    families?: object[];
+  };
   const documents = eachOf(brought.documents, 'documents', 'Document', (raw) => checkDocument(raw, namesOf));
   const processes = eachOf(brought.processes ?? [], 'processes', 'Process', checkProcess);
   const families = eachOf(brought.families ?? [], 'families', 'Family', checkFamily);
   return ok({
     documents: documents.read,
+    // of those that could be read
+    standing: documents.places.map((i) => brought.standing?.[i] ?? {}),
     processes: processes.read,
     families: families.read,
     refused: [...documents.refused, ...processes.refused, ...families.refused],
@@ -65,14 +74,24 @@ function eachOf<Raw, Read>(
   field: string,
   word: string,
   readOne: (raw: Raw) => Result<Read, DocumentProblem[]>,
-): { readonly read: readonly Read[]; readonly refused: readonly DocumentProblem[] } {
+): {
+  readonly read: readonly Read[];
+  /** Where in the file each of them stands. */
+  readonly places: readonly number[];
+  readonly refused: readonly DocumentProblem[];
+} {
   const read: Read[] = [];
+  const places: number[] = [];
   const refused: DocumentProblem[] = [];
   list.forEach((raw, i) => {
     const result = readOne(raw);
-    if (result.ok) return read.push(result.value);
+    if (result.ok) {
+      read.push(result.value);
+      places.push(i);
+      return;
+    }
     for (const { field: inside, message } of result.error)
       refused.push({ field: `/${field}/${i}${inside}`, message: `${word} ${i + 1}: ${message}` });
   });
-  return { read, refused };
+  return { read, places, refused };
 }

@@ -314,6 +314,24 @@ export function shelfSchema(): Schema {
       $schema: { type: 'string', maxLength: 300 },
       tapisShelf: { const: 1 },
       documents: { type: 'array', maxItems: 20000, items: { type: 'object' } },
+      standing: {
+        type: 'array',
+        maxItems: 20000,
+        description: 'Where each document stands, in their order.',
+        items: {
+          type: 'object',
+          additionalProperties: false,
+          properties: {
+            group: {
+              type: 'array',
+              maxItems: 50,
+              items: { type: 'string', minLength: 1, maxLength: 80 },
+              description: 'Names of its groups, outermost first.',
+            },
+            tags: { type: 'array', maxItems: 100, items: { type: 'string', minLength: 1, maxLength: 40 } },
+          },
+        },
+      },
       processes: {
         type: 'array',
         maxItems: 200,

@@ -66,7 +66,13 @@ describe('a file with a whole Shelf', () => {
     const read = openShelf(writeShelf([converter(), chip()]));
     expect(read).toEqual({
       ok: true,
-      value: { documents: [converter(), chip()], processes: [], families: [], refused: [] },
+      value: {
+        documents: [converter(), chip()],
+        standing: [{}, {}],
+        processes: [],
+        families: [],
+        refused: [],
+      },
     });
   });
   it('keeps the good documents and names the bad one', () => {
