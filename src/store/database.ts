@@ -15,6 +15,8 @@ export interface StoredFootprint {
   readonly updatedAt: number;
   /** When it was put into the bin; 0 while it stands on the Shelf. */
   readonly binnedAt: number;
+  /** Nothing was entered yet: it does not stand on the Shelf. */
+  readonly blank?: true;
   /** Id of its group; it stands in none where it is missing. */
   readonly group?: string;
   readonly tags?: readonly string[];

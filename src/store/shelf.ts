@@ -31,6 +31,9 @@ export interface Backup {
   readonly left: readonly string[];
 }
 
+/** What was begun so long ago, and nothing entered, was left. ms */
+const LEFT = 86_400_000;
+
 /** What several files brought. */
 export function together(results: readonly ImportResult[]): ImportResult {
   return {
@@ -51,7 +54,7 @@ export class ShelfStore {
   /** What stands on the Shelf, last changed first, without the documents. */
   async entries(): Promise<ShelfEntry[]> {
     // all at once, which is quicker than by an index
-    const all = (await this.db.entries.toArray()).filter(({ binnedAt }) => binnedAt === 0);
+    const all = (await this.db.entries.toArray()).filter(({ binnedAt, blank }) => binnedAt === 0 && !blank);
     return all.sort((a, b) => b.updatedAt - a.updatedAt);
   }
 
@@ -68,7 +71,9 @@ export class ShelfStore {
 
   /** Footprints on the Shelf with their documents, last changed first. */
   async list(): Promise<StoredFootprint[]> {
-    const all = await this.db.footprints.where('binnedAt').equals(0).toArray();
+    const all = (await this.db.footprints.where('binnedAt').equals(0).toArray()).filter(
+      ({ blank }) => !blank,
+    );
     return all.sort((a, b) => b.updatedAt - a.updatedAt);
   }
 
@@ -95,6 +100,34 @@ export class ShelfStore {
       await footprints.bulkUpdate(ids.map((key) => ({ key, changes: change })));
       await entries.bulkUpdate(ids.map((key) => ({ key, changes: change })));
     });
+  }
+
+  /**
+   * Begins a footprint that stands on the Shelf once something was entered. What was begun before and
+   * left as it was is gone.
+   */
+  async begin(document: TapisDocument): Promise<StoredFootprint> {
+    const { footprints, entries } = this.db;
+    const old = Date.now() - LEFT;
+    const left = await entries
+      .filter(({ blank, createdAt }) => blank === true && createdAt < old)
+      .primaryKeys();
+    const now = Date.now();
+    const stored: StoredFootprint = {
+      id: crypto.randomUUID(),
+      document,
+      revision: 1,
+      createdAt: now,
+      updatedAt: now,
+      binnedAt: 0,
+      blank: true,
+    };
+    await this.db.transaction('rw', footprints, entries, async () => {
+      await footprints.bulkDelete(left);
+      await entries.bulkDelete(left);
+      await this.write([stored]);
+    });
+    return stored;
   }
 
   /** @param group id of the group that they come into */
@@ -156,7 +189,8 @@ export class ShelfStore {
       const current = await this.db.footprints.get(id);
       if (!current) return { kind: 'gone' };
       if (current.revision !== revision) return { kind: 'conflict', stored: current };
-      const stored = { ...current, document, revision: revision + 1, updatedAt: Date.now() };
+      const { blank: _blank, ...kept } = current;
+      const stored = { ...kept, document, revision: revision + 1, updatedAt: Date.now() };
       await this.write([stored]);
       return { kind: 'saved', stored };
     });

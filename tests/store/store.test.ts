@@ -285,6 +285,24 @@ describe('own families', () => {
   });
 });
 
+describe('a footprint that was begun', () => {
+  it('stands on the Shelf once something was entered', async () => {
+    const { id } = await shelf.begin(chip());
+    expect([await shelf.entries(), await shelf.list()]).toEqual([[], []]);
+    await shelf.save(id, { ...chip(), name: 'R2' }, 1);
+    expect((await shelf.entries()).map(({ name }) => name)).toEqual(['R2']);
+    expect(await shelf.get(id)).not.toHaveProperty('blank');
+  });
+  it('is gone where it was left as it was', async () => {
+    vi.useFakeTimers({ now: 1e12, toFake: ['Date'] });
+    const { id } = await shelf.begin(chip());
+    vi.setSystemTime(1e12 + 2 * 86_400_000);
+    const next = await shelf.begin(chip());
+    vi.useRealTimers();
+    expect([await shelf.get(id), (await shelf.get(next.id))?.blank]).toEqual([null, true]);
+  });
+});
+
 describe('groups, tags and ZIPs', () => {
   const idsOf = async () => (await shelf.entries()).map(({ id }) => id);
   it('are known without the documents, and stay with them', async () => {

@@ -4,6 +4,7 @@ import { compileAndCheck } from '../check/guarded';
 import { heightOf, merged, pathData, widthOf, type Layer } from '../drawing/drawing';
 import { drawPlan } from '../drawing/plan';
 import type { Footprint } from '../footprint/footprint';
+import { copperOf, type Copper } from './likeness';
 import { noModels, type ModelSource } from '../footprint/imported';
 import { CATALOGUE } from '../package/catalogue';
 import { quantise } from '../units/length';
@@ -32,6 +33,8 @@ export interface Facts {
   readonly height: number | null;
   /** Of how the part is fixed. */
   readonly mount: 'surface' | 'through' | null;
+  /** The copper, to be held against that of others; `null` where it cannot be. */
+  readonly copper: Copper | null;
   /** What words are searched in, in small letters. */
   readonly words: string;
 }
@@ -78,6 +81,7 @@ export function keptOf(document: TapisDocument, models: ModelSource = noModels):
     level: document.level,
     process: process.name,
     ...figuresOf(footprint),
+    copper: footprint && copperOf(footprint),
     words: [
       name,
       footprint?.standardName,

@@ -324,7 +324,10 @@ async function exportZip(ids: readonly string[]): Promise<void> {
   });
 }
 
-/** Adds an empty document of a family, or what a composed package starts from, and opens it on the Bench. */
+/**
+ * Begins a footprint of a family, or of what a composed package starts from, and opens it on the Bench. It
+ * stands on the Shelf once something was entered.
+ */
 async function startNew(kind: PackageKind): Promise<void> {
   const { id, title, package: start } = kind;
   await attempt('Keeping a new footprint', async () => {
@@ -333,10 +336,11 @@ async function startNew(kind: PackageKind): Promise<void> {
       const name = count === 1 ? title : `${title} ${count}`;
       return names.has(name) ? named(count + 1) : name;
     };
-    const [stored] = await shelf.add([
-      { ...newDocument(named(1), id), package: start ?? { family: id, dimensions: {} } },
-    ]);
-    if (stored) navigate(`/bench/${stored.id}`);
+    const stored = await shelf.begin({
+      ...newDocument(named(1), id),
+      package: start ?? { family: id, dimensions: {} },
+    });
+    navigate(`/bench/${stored.id}`);
   });
 }
 

@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import type { SheetUnit } from '../../../core/document/document';
 import { MISSING } from '../../../core/document/finding';
+import { Alike } from '../../measure/Alike';
 import { DIMENSION_COLUMNS, DimensionRow } from '../../measure/DimensionRow';
 import { goToNextEntry, moveInGrid } from '../../measure/grid-keys';
 import { OutlineDrawing } from '../../measure/OutlineDrawing';
@@ -116,6 +117,7 @@ export function Measure() {
         <OutlineDrawing active={active} />
       )}
       {document.package.own && <OwnPieces />}
+      <Alike />
     </>
   );
 }
