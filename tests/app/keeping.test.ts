@@ -15,7 +15,7 @@ import {
 } from './harness';
 
 const wait = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
-const cards = (page: Page) => page.$$eval('main li a', (links) => links.length);
+const cards = (page: Page) => page.$$eval('main [role=listitem] a', (links) => links.length);
 
 describe('nothing is lost', () => {
   it('when the browser is killed while a field is being typed in', async () => {
@@ -67,7 +67,7 @@ describe('nothing is lost', () => {
 
     const shelf = await openPage(browser, server.url);
     expect(
-      await shelf.$$eval('main li a p:first-child', (names) => names.map((n) => n.textContent)),
+      await shelf.$$eval('main [role=listitem] a p:first-child', (names) => names.map((n) => n.textContent)),
     ).toContain('C12 supply bypass (my tab)');
     // a tab without changes of its own takes up what another one saved
     await one.bringToFront();
@@ -153,11 +153,19 @@ describe('nothing is lost', () => {
     const page = await openPage(browser, server.url);
     await takeDemo(page);
     const before = await cards(page);
-    await page.locator('main li ::-p-text(Delete)').click();
-    await page.waitForFunction((n) => document.querySelectorAll('main li a').length === n, {}, before - 1);
+    await page.locator('main [role=listitem] ::-p-text(Delete)').click();
+    await page.waitForFunction(
+      (n) => document.querySelectorAll('main [role=listitem] a').length === n,
+      {},
+      before - 1,
+    );
     await page.locator('button ::-p-text(Bin 1)').click();
     await page.locator('button ::-p-text(Put back)').click();
-    await page.waitForFunction((n) => document.querySelectorAll('main li a').length === n, {}, before);
+    await page.waitForFunction(
+      (n) => document.querySelectorAll('main [role=listitem] a').length === n,
+      {},
+      before,
+    );
     await page.type('input[type=search]', 'bypass 1608');
     expect(await cards(page)).toBe(1);
     await browser.close();

@@ -103,7 +103,7 @@ it('keeps all three columns at 150 % zoom: the Ledger is drawn out over the Shee
   const page = await openPage(browser, server.url);
   // what 1280 × 800 has to show at 150 %
   await page.setViewport({ width: 853, height: 533 });
-  if (!(await page.$('main li a'))) await takeDemo(page);
+  if (!(await page.$('main [role=listitem] a'))) await takeDemo(page);
   await openFootprint(page, 'U4 tide converter');
   const ledger = 'aside[aria-label="Ledger"]';
   const strip = 'button[aria-label^="Ledger:"]';
@@ -170,7 +170,7 @@ describe('no text is cut', () => {
   it.each([1024, 1280, 1600])('at %i px, in every place and stage', async (width) => {
     const page = await openPage(browser, server.url);
     await page.setViewport({ width, height: 800 });
-    if (!(await page.$('main li a'))) await takeDemo(page);
+    if (!(await page.$('main [role=listitem] a'))) await takeDemo(page);
     const found: Record<string, string[]> = {};
     const look = async (place: string) => {
       const all = await cut(page);

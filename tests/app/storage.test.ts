@@ -16,7 +16,8 @@ const alertOf = (page: Page) => page.waitForSelector('[role=alert]').then(() => 
 const alertText = (page: Page) =>
   page.$$eval('[role=alert]', (bars) => bars.map((bar) => bar.textContent).join(' | '));
 const noAlert = (page: Page) => page.waitForFunction(() => !document.querySelector('[role=alert]'));
-const names = (page: Page) => page.$$eval('main li a p:first-child', (all) => all.map((n) => n.textContent));
+const names = (page: Page) =>
+  page.$$eval('main [role=listitem] a p:first-child', (all) => all.map((n) => n.textContent));
 
 /** Lets a page's storage refuse every write as a full disk does, or takes that back. */
 function fill(page: Page, full: boolean): Promise<void> {
@@ -66,7 +67,7 @@ describe('trouble with storage', () => {
     const before = await names(page);
     await fill(page, true);
     for (const wish of ['Duplicate', 'Delete']) {
-      await page.locator(`main li button ::-p-text(${wish})`).click();
+      await page.locator(`main [role=listitem] button ::-p-text(${wish})`).click();
       expect(await alertOf(page)).toMatch(/was not possible: the disk, .* is full; make room/);
       await page.locator('[role=alert] button ::-p-text(Put away)').click();
       await noAlert(page);
@@ -107,7 +108,7 @@ describe('trouble with storage', () => {
     const bench = await openPage(browser, server.url);
     await openFootprint(bench, 'U4 tide converter');
     await shelf.bringToFront();
-    const card = await shelf.waitForSelector('li:has(a[title="Open U4 tide converter"])');
+    const card = await shelf.waitForSelector('[role=listitem]:has(a[title="Open U4 tide converter"])');
     await card?.$eval('button:last-child', (button) => (button as HTMLButtonElement).click());
     await shelf.waitForFunction(() => !document.querySelector('a[title="Open U4 tide converter"]'));
     await bench.bringToFront();

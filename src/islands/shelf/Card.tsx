@@ -21,9 +21,10 @@ export const Card = memo(function Card({ shelved, selected, onSelect, onDrag }: 
   const drawing = useDrawing(id, revision, facts !== null);
   const verdict = facts && VERDICTS[facts.verdict];
   return (
-    <article
+    <div
+      role="listitem"
       aria-label={name}
-      className={`bg-base-100 hover:border-primary group relative flex flex-col border ${selected ? 'border-primary outline-primary outline' : 'border-base-300'}`}
+      className={`bg-base-100 hover:border-primary group relative flex flex-col overflow-hidden border ${selected ? 'border-primary outline-primary outline' : 'border-base-300'}`}
       draggable
       onDragStart={() => onDrag(id)}
     >
@@ -49,11 +50,13 @@ export const Card = memo(function Card({ shelved, selected, onSelect, onDrag }: 
           )}
         </div>
         <div className="px-3 pt-2">
-          <p className="truncate text-[15px] leading-tight font-semibold" title={name}>
+          <p className="text-[15px] leading-tight font-semibold wrap-anywhere" title={name}>
             {name}
           </p>
-          <p className="text-secondary truncate">{facts ? (facts.standardName ?? facts.title) : ' '}</p>
-          <p className={`truncate leading-tight ${verdict?.colour ?? ''}`} title={facts?.finding?.message}>
+          <p className="text-secondary leading-tight wrap-anywhere">
+            {facts ? (facts.standardName ?? facts.title) : ' '}
+          </p>
+          <p className={`leading-tight ${verdict?.colour ?? ''}`} title={facts?.finding?.message}>
             {verdict && (
               <>
                 <span aria-hidden="true">{verdict.sign}</span> {facts?.finding?.title ?? verdict.words}
@@ -62,7 +65,7 @@ export const Card = memo(function Card({ shelved, selected, onSelect, onDrag }: 
           </p>
         </div>
       </a>
-      <div className="text-secondary mt-1 truncate px-3 pb-2 text-[12px]">
+      <div className="text-secondary mt-1 px-3 pb-2 text-[12px] leading-tight">
         {facts && `level ${facts.level} · ${facts.process}`}
         {tags.map((tag) => (
           <span key={tag} className="border-base-300 ml-1.5 border px-1">
@@ -89,7 +92,7 @@ export const Card = memo(function Card({ shelved, selected, onSelect, onDrag }: 
           Delete
         </button>
       </div>
-    </article>
+    </div>
   );
 });
 

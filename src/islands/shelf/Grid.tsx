@@ -3,7 +3,8 @@ import { useEffect, useLayoutEffect, useRef, useState, type ReactNode } from 're
 
 interface Props<T> {
   items: readonly T[];
-  columns: number;
+  /** How wide a column is at least, px; one column where it is missing. */
+  least?: number;
   /** Height of a row, px: all are alike. */
   height: number;
   /** Between rows and columns, px. */
@@ -15,12 +16,22 @@ interface Props<T> {
 }
 
 /** Rows of equal height of which only those near the window are on the page: thousands stay light. */
-export function Grid<T>({ items, columns, height, gap, label, render, onSeen }: Props<T>) {
-  const list = useRef<HTMLUListElement>(null);
+export function Grid<T>({ items, least, height, gap, label, render, onSeen }: Props<T>) {
+  const list = useRef<HTMLDivElement>(null);
   const [top, setTop] = useState(0);
+  const [columns, setColumns] = useState(least === undefined ? 1 : 4);
   useLayoutEffect(() => {
-    setTop(list.current?.offsetTop ?? 0);
-  }, [items.length]);
+    const own = list.current;
+    if (!own) return;
+    const measure = () => {
+      setTop(own.offsetTop);
+      if (least !== undefined) setColumns(Math.max(1, Math.floor((own.clientWidth + gap) / (least + gap))));
+    };
+    measure();
+    const watch = new ResizeObserver(measure);
+    watch.observe(own.parentElement ?? own);
+    return () => watch.disconnect();
+  }, [items.length, least, gap]);
   const rows = useWindowVirtualizer({
     count: Math.ceil(items.length / columns),
     estimateSize: () => height + gap,
@@ -33,14 +44,15 @@ export function Grid<T>({ items, columns, height, gap, label, render, onSeen }: 
     onSeen(items.slice(first * columns, (last + 1) * columns));
   }, [items, first, last, columns, onSeen]);
   return (
-    <ul
+    <div
       ref={list}
+      role="list"
       aria-label={label}
       className="relative"
       style={{ height: Math.max(0, rows.getTotalSize() - gap) }}
     >
       {shown.map(({ key, index, start }) => (
-        <li
+        <div
           key={key}
           className="absolute inset-x-0 grid"
           role="presentation"
@@ -52,8 +64,8 @@ export function Grid<T>({ items, columns, height, gap, label, render, onSeen }: 
           }}
         >
           {items.slice(index * columns, (index + 1) * columns).map(render)}
-        </li>
+        </div>
       ))}
-    </ul>
+    </div>
   );
 }

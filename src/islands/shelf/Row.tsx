@@ -67,6 +67,7 @@ export const Row = memo(function Row({ shelved, columns, selected, onSelect, onD
   const verdict = facts && VERDICTS[facts.verdict];
   return (
     <div
+      role="listitem"
       className={`border-base-300 hover:bg-base-200 grid h-9 items-center gap-2 border-b ${selected ? 'bg-base-200' : ''}`}
       style={{ gridTemplateColumns: rowColumns(columns.length) }}
       draggable

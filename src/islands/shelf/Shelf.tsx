@@ -281,8 +281,8 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
               key={look}
               items={found}
               label="Footprints"
-              columns={look === 'list' ? 1 : 4}
-              height={look === 'list' ? 36 : 268}
+              {...(look === 'list' ? {} : { least: 236 })}
+              height={look === 'list' ? 36 : 290}
               gap={look === 'list' ? 0 : 12}
               onSeen={onSeen}
               render={(shelved: Shelved) => {
