@@ -85,7 +85,33 @@ mkdirSync(FOLDER, { recursive: true });
 await page.goto(url, { waitUntil: 'networkidle0' });
 await page.locator('button ::-p-text(Put the demo on the Shelf)').click();
 await page.waitForSelector('a[title="Open U4 tide converter"]');
+await page.waitForFunction(() => !document.querySelector('main [role=status]'));
+for (const [name, query] of [
+  ['Connectors', 'connector'],
+  ['Passives', 'passive'],
+] as const) {
+  await page.locator('nav button ::-p-text(Everything)').click();
+  await page.locator('button ::-p-text(New group)').click();
+  const field = await page.waitForSelector('[aria-label="Name of the group"]');
+  await field?.click({ count: 3 });
+  await page.keyboard.type(name);
+  await page.keyboard.press('Enter');
+  await page.locator('nav button ::-p-text(Everything)').click();
+  await page.locator('input[type=search]').fill(query);
+  await wait(500);
+  for (const box of await page.$$('input[aria-label^="Select"]')) await box.click();
+  const group = await page.$$eval(
+    'select[aria-label="Move to group"] option',
+    (options, wanted) => options.find(({ textContent }) => textContent === wanted)?.value ?? '',
+    name,
+  );
+  await page.select('select[aria-label="Move to group"]', group);
+  await page.locator('[aria-label="Selected footprints"] button ::-p-text(none)').click();
+}
+await page.locator('input[type=search]').fill('pins > 2');
+await wait(600);
 await shoot('shelf');
+await page.locator('input[type=search]').fill(' ');
 
 await page.locator('button ::-p-text(New footprint)').click();
 await page.waitForSelector('dialog[open] svg');

@@ -1,4 +1,4 @@
-import { existsSync, mkdtempSync, readdirSync, readFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, readdirSync, readFileSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import puppeteer, { type Browser, type Page } from 'puppeteer-core';
@@ -91,8 +91,14 @@ export function valueOf(page: Page, selector: string): Promise<string> {
   return page.$eval(selector, (element) => (element as HTMLInputElement).value);
 }
 
-/** Lets a browser save files into a new folder; answers a file once it is whole. */
+/** Lets a browser save files into a new folder; answers a file's text once it is whole. */
 export async function downloadsOf(browser: Browser): Promise<(name: RegExp) => Promise<string>> {
+  const saved = await savedFiles(browser);
+  return async (name) => readFileSync(await saved(name), 'utf8');
+}
+
+/** As {@link downloadsOf}, the path of the file. */
+export async function savedFiles(browser: Browser): Promise<(name: RegExp) => Promise<string>> {
   const folder = mkdtempSync(join(tmpdir(), 'tapis-files-'));
   const session = await browser.target().createCDPSession();
   await session.send('Browser.setDownloadBehavior', { behavior: 'allow', downloadPath: folder });
@@ -100,8 +106,8 @@ export async function downloadsOf(browser: Browser): Promise<(name: RegExp) => P
     for (let i = 0; i < 100; i += 1) {
       const found = existsSync(folder) ? readdirSync(folder).find((file) => name.test(file)) : undefined;
       if (found) {
-        const text = readFileSync(join(folder, found), 'utf8');
-        if (text !== '') return text;
+        const path = join(folder, found);
+        if (statSync(path).size > 0) return path;
       }
       await new Promise((resolve) => setTimeout(resolve, 50));
     }

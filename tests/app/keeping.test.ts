@@ -89,11 +89,17 @@ describe('nothing is lost', () => {
     const input = (await page.$('input[type=file]')) as ElementHandle<HTMLInputElement>;
     const importing = async (...paths: string[]) => {
       await input.uploadFile(...paths);
-      await page.waitForSelector('main');
-      await page.waitForFunction(() => document.querySelector('[role=alert], header + [role=status]'));
-      const text = await page.$eval('[role=alert], header + [role=status]', (e) => e.textContent ?? '');
+      await page.waitForFunction(() =>
+        document.querySelector('[role=alert], header + [role=status]:not([aria-label])'),
+      );
+      const text = await page.$eval(
+        '[role=alert], header + [role=status]:not([aria-label])',
+        (e) => e.textContent ?? '',
+      );
       await page.locator('button ::-p-text(Close)').click();
-      await page.waitForFunction(() => !document.querySelector('[role=alert], header + [role=status]'));
+      await page.waitForFunction(
+        () => !document.querySelector('[role=alert], header + [role=status]:not([aria-label])'),
+      );
       return text;
     };
     expect(await importing(file('noise.json', '\u0000\u0001 not json'))).toContain(

@@ -60,7 +60,8 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
 
   // typing does not wait for what it finds
   const searched = useDeferredValue(query);
-  const terms = useMemo(() => readSearch(searched, Date.now()), [searched]);
+  const [openedAt] = useState(() => Date.now());
+  const terms = useMemo(() => readSearch(searched, openedAt), [searched, openedAt]);
   const found = useMemo(() => {
     const inside = groups.some(({ id }) => id === group) ? within(groups, group) : null;
     return (all ?? []).filter((one) => {
@@ -190,7 +191,11 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
         <Gallery onChoose={(family) => void startNew(family)} onClose={() => setChoosing(false)} />
       )}
       {progress !== null && (
-        <p role="status" className="border-base-300 bg-base-100 flex gap-3 border-b px-4 py-1.5">
+        <p
+          role="status"
+          aria-label="Importing"
+          className="border-base-300 bg-base-100 flex gap-3 border-b px-4 py-1.5"
+        >
           {progress}
           <button type="button" className="link" onClick={() => (stopped.current = true)}>
             Stop

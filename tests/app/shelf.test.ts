@@ -1,0 +1,126 @@
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Browser, ElementHandle, Page } from 'puppeteer-core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { writeShelf } from '../../src/core/document/shelf-file';
+import { DEMO_DOCUMENTS } from '../../src/demo/documents';
+import { chip, converter } from '../data/documents';
+import { expectNoFaults, launch, openPage, savedFiles, server, takeDemo } from './harness';
+
+let browser: Browser;
+let page: Page;
+let saved: (name: RegExp) => Promise<string>;
+
+beforeAll(async () => {
+  browser = await launch();
+  saved = await savedFiles(browser);
+  page = await openPage(browser, server.url);
+});
+afterAll(() => browser.close());
+
+const count = () =>
+  page.$eval('header', (header) => /(\d+) of (\d+) footprint/.exec(header.textContent ?? '')?.[1] ?? '');
+const until = (found: number) =>
+  page.waitForFunction((n) => document.querySelector('header')?.textContent?.includes(`${n} of `), {}, found);
+const search = async (query: string) => {
+  await page.focus('input[type=search]');
+  await page.$eval('input[type=search]', (field) => (field as HTMLInputElement).select());
+  await page.keyboard.type(query === '' ? ' ' : query);
+};
+const bring = async (path: string) => {
+  const files = (await page.$('input[aria-label="Files to import"]')) as ElementHandle<HTMLInputElement>;
+  await files.uploadFile(path);
+};
+const titles = () =>
+  page.$$eval('main [role=listitem] a', (links) => links.map((link) => link.title.replace('Open ', '')));
+
+describe('the Shelf as a library', () => {
+  it('groups, tags and finds footprints, and takes a group out and back as a ZIP', async () => {
+    await takeDemo(page);
+    await page.waitForFunction(() => !document.querySelector('main [role=status]'));
+    await page.locator('button ::-p-text(New group)').click();
+    const name = await page.waitForSelector('[aria-label="Name of the group"]');
+    await name!.click({ count: 3 });
+    await page.keyboard.type('Connectors');
+    await page.keyboard.press('Enter');
+    await page.locator('nav button ::-p-text(Everything)').click();
+    await search('header pins > 4');
+    await until(4);
+    for (const box of await page.$$('input[aria-label^="Select"]')) await box.click();
+    const group = await page.$eval(
+      'select[aria-label="Move to group"] option:nth-child(3)',
+      (option) => (option as HTMLOptionElement).value,
+    );
+    await page.select('select[aria-label="Move to group"]', group);
+    await page.locator('[aria-label="Tag for the selected"]').fill('Buoy');
+    await page.keyboard.press('Enter');
+    await page.waitForSelector('button[title="Take the tag buoy from the selected"]');
+    await page.locator('button ::-p-text(Export as ZIP)').click();
+    const zip = await saved(/\.zip$/);
+    await page.locator('button ::-p-text(none)').click();
+    await search('tag:buoy group:connectors');
+    await until(4);
+
+    // dragged out of it
+    const [card, target] = [
+      await page.waitForSelector('[role=listitem]:has(a[title="Open J3 sensor connector"])'),
+      await page.waitForSelector('nav button ::-p-text(In no group)'),
+    ];
+    await card!.hover();
+    await page.mouse.down();
+    await target!.hover();
+    await target!.hover();
+    await page.mouse.up();
+    await until(3);
+
+    const other = await browser.createBrowserContext();
+    const fresh = await other.newPage();
+    await fresh.goto(server.url, { waitUntil: 'networkidle0' });
+    await (await fresh.$('input[aria-label="Files to import"]'))!.uploadFile(zip);
+    await fresh.waitForFunction(() => document.body.textContent?.includes('4 footprints added'));
+    expect(await fresh.$eval('nav', (nav) => nav.textContent)).toContain('Connectors4');
+    await other.close();
+    expectNoFaults(page);
+  });
+
+  it('is taken along as one file, groups and tags too, into a filled browser beside what is there', async () => {
+    await page.locator('button ::-p-text(Export all)').click();
+    const backup = await saved(/^shelf-.*\.json$/);
+    const other = await browser.createBrowserContext();
+    const filled = await other.newPage();
+    await filled.goto(server.url, { waitUntil: 'networkidle0' });
+    const own = join(mkdtempSync(join(tmpdir(), 'tapis-own-')), 'own.json');
+    writeFileSync(own, JSON.stringify(chip()));
+    for (const path of [own, backup]) {
+      await (await filled.$('input[aria-label="Files to import"]'))!.uploadFile(path);
+      await filled.waitForFunction(() => document.body.textContent?.includes('added.'));
+      await filled.locator('button ::-p-text(Close)').click();
+    }
+    const words = await filled.$eval('body', (body) => body.textContent);
+    expect(words).toContain(`${DEMO_DOCUMENTS.length + 1} of ${DEMO_DOCUMENTS.length + 1} footprints`);
+    expect(words).toContain('Connectors3');
+    await other.close();
+  });
+
+  it('keeps five thousand, and finds one of them by three figures', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'tapis-many-'));
+    const many = Array.from({ length: 4999 }, (_, i) => ({ ...chip(), name: `R${i}`, notes: `copy ${i}` }));
+    const path = join(folder, 'many.json');
+    writeFileSync(path, writeShelf([{ ...converter(), name: 'the one' }, ...many]));
+    await bring(path);
+    await page.waitForFunction(() => document.body.textContent?.includes('5000 footprints added'));
+    await search('pitch 0.65 pins = 16 5x4.4 the one');
+    await until(1);
+    expect(await titles()).toEqual(['the one']);
+    await search('the one height > 9');
+    await until(0);
+    expect(await page.$eval('main', (main) => main.textContent)).toContain('height > 9 mm');
+    await search('');
+    await until(5000 + DEMO_DOCUMENTS.length);
+    // only what is near the window is on the page
+    expect((await titles()).length).toBeLessThan(80);
+    expect(await count()).toBe(String(5000 + DEMO_DOCUMENTS.length));
+    expectNoFaults(page);
+  });
+});
