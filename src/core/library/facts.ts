@@ -118,8 +118,8 @@ function figuresOf(footprint: Footprint | null): Pick<Facts, 'pins' | 'pitch' | 
   };
 }
 
-/** Size of a card's room for its drawing, px. */
-const ROOM = { width: 270, height: 134 };
+/** Size of the room for a drawing on the narrowest card, px. */
+const ROOM = { width: 210, height: 134 };
 /** Pixels in a millimetre, as CSS defines them. */
 const PER_MM = 96 / 25.4;
 /** Magnifications of the drawings: equal parts look equal from card to card. */
