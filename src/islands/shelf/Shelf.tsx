@@ -2,12 +2,9 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { navigate } from 'wouter/use-browser-location';
 import { newDocument } from '../../core/document/document';
-import { LARGEST_SHELF } from '../../core/document/shelf-file';
 import { readSearch } from '../../core/library/search';
 import type { PackageKind } from '../../core/package/catalogue';
 import { within } from '../../store/groups';
-import { together, type ImportResult } from '../../store/shelf';
-import { whyRefused } from '../../store/storage';
 import { download } from '../common/download';
 import { families, shelf } from '../common/shelf-store';
 import { attempt, exportAll, TroubleBar } from '../common/trouble';
@@ -17,6 +14,7 @@ import { Card } from './Card';
 import { Chosen } from './Chosen';
 import { EmptyShelf } from './EmptyShelf';
 import { Grid } from './Grid';
+import { ImportNote, useFileDrop, useImport } from './import';
 import { keptColumns, ListHead } from './ListHead';
 import { Row, type Column } from './Row';
 import { Tree } from './Tree';
@@ -51,9 +49,6 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
   const [columns, setColumns] = useState<readonly Column[]>(keptColumns);
   const [binOpen, setBinOpen] = useState(false);
   const [choosing, setChoosing] = useState(false);
-  const [brought, setBrought] = useState<ImportResult | null>(null);
-  const [progress, setProgress] = useState<string | null>(null);
-  const stopped = useRef(false);
   const files = useRef<HTMLInputElement>(null);
   const search = useRef<HTMLInputElement>(null);
   const dragged = useRef<string | null>(null);
@@ -83,24 +78,7 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
   const { selected, select, setSelected } = useSelection(found);
   const chosen = useMemo(() => (all ?? []).filter(({ entry }) => selected.has(entry.id)), [all, selected]);
 
-  const take = async (list: FileList | readonly File[] | null) => {
-    const results: ImportResult[] = [];
-    stopped.current = false;
-    for (const file of list ?? []) {
-      setProgress(`Reading ${file.name}`);
-      // is seen before the reading begins
-      await new Promise((seen) => requestAnimationFrame(() => setTimeout(seen)));
-      results.push(
-        await importFile(file, (done, whole) => {
-          setProgress(`Reading ${file.name}: ${done} of ${whole}`);
-          return !stopped.current;
-        }),
-      );
-    }
-    setProgress(null);
-    setBrought(together(results));
-    if (files.current) files.current.value = '';
-  };
+  const { take, brought, putAway, progress, stop } = useImport();
   useFileDrop(take);
   useEffect(() => {
     document.title = 'Shelf · Tapis';
@@ -166,7 +144,11 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
             hidden
             accept=".json,application/json,.zip,application/zip"
             aria-label="Files to import"
-            onChange={(event) => void take(event.target.files)}
+            onChange={({ currentTarget }) =>
+              void take(currentTarget.files).then(() => {
+                currentTarget.value = '';
+              })
+            }
           />
           <button
             type="button"
@@ -197,12 +179,12 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
           className="border-base-300 bg-base-100 flex gap-3 border-b px-4 py-1.5"
         >
           {progress}
-          <button type="button" className="link" onClick={() => (stopped.current = true)}>
+          <button type="button" className="link" onClick={stop}>
             Stop
           </button>
         </p>
       )}
-      {brought && <ImportNote result={brought} onClose={() => setBrought(null)} />}
+      {brought && <ImportNote result={brought} onClose={putAway} />}
       {binOpen && <BinList binned={binned ?? []} />}
       {selected.size > 0 && (
         <Chosen
@@ -347,81 +329,4 @@ async function startNew(kind: PackageKind): Promise<void> {
     });
     navigate(`/bench/${stored.id}`);
   });
-}
-
-/** Reads a file unless it is too large to be one; its problems carry its name. */
-async function importFile(file: File, onDone: (done: number, all: number) => boolean): Promise<ImportResult> {
-  const nothing = (message: string): ImportResult => ({
-    added: [],
-    families: [],
-    refused: [{ field: '', message: `${file.name}: ${message}` }],
-  });
-  // characters are at most bytes: an oversized file need not be read
-  if (file.size > LARGEST_SHELF)
-    return nothing(`The file has ${Math.ceil(file.size / 1e6)} MB; at most 50 MB are read.`);
-  try {
-    const isZip = /\.zip$/i.test(file.name);
-    const result = isZip
-      ? await shelf.importZip(new Uint8Array(await file.arrayBuffer()), onDone)
-      : await shelf.importText(await file.text());
-    const refused = result.refused.map(({ field, message }) => ({
-      field,
-      message: `${file.name}: ${message}`,
-    }));
-    return { ...result, refused };
-  } catch (error) {
-    return nothing(`It could not be stored: ${whyRefused(error)}.`);
-  }
-}
-
-function ImportNote({ result, onClose }: { result: ImportResult; onClose: () => void }) {
-  const { added, families: brought, refused } = result;
-  return (
-    <div
-      role={refused.length > 0 ? 'alert' : 'status'}
-      className={`border-base-300 bg-base-100 flex gap-3 border-b border-l-4 px-4 py-2 ${refused.length > 0 ? 'border-l-error' : 'border-l-success'}`}
-    >
-      <div>
-        <p className="font-semibold">
-          {added.length === 0
-            ? brought.length === 0 && 'Nothing was added; the Shelf is as it was.'
-            : `${added.length} footprint${added.length > 1 ? 's' : ''} added.`}
-        </p>
-        {brought.length > 0 && (
-          <p>In the gallery now: {brought.map(({ title, own }) => title ?? own.id).join(', ')}.</p>
-        )}
-        <ul>
-          {refused.slice(0, 8).map(({ message }, i) => (
-            <li key={i}>{message}</li>
-          ))}
-          {refused.length > 8 && <li>and {refused.length - 8} more.</li>}
-        </ul>
-      </div>
-      <button type="button" className="btn btn-xs ml-auto" onClick={onClose}>
-        Close
-      </button>
-    </div>
-  );
-}
-
-/** Files may be dropped anywhere on the page. */
-function useFileDrop(take: (files: FileList | null) => Promise<void>): void {
-  const latest = useRef(take);
-  useEffect(() => {
-    latest.current = take;
-  });
-  useEffect(() => {
-    const stop = new AbortController();
-    const { signal } = stop;
-    addEventListener('dragover', (event) => event.preventDefault(), { signal });
-    addEventListener(
-      'drop',
-      (event) => {
-        event.preventDefault();
-        if (event.dataTransfer?.files.length) void latest.current(event.dataTransfer.files);
-      },
-      { signal },
-    );
-    return () => stop.abort();
-  }, []);
 }

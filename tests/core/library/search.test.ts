@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { keptOf } from '../../../src/core/library/facts';
 import { readSearch, type Searched } from '../../../src/core/library/search';
@@ -118,6 +119,37 @@ describe('a search', () => {
       ['sot-23', 'sot-23', true],
       ['5x', '5x', true],
     ]);
+  });
+
+  it('takes all of what was typed, whatever that is', () => {
+    const bare = (text: string) => text.replace(/[\s,;]+/g, '');
+    const piece = fc.constantFrom(
+      'pitch',
+      '0.5',
+      '<',
+      'x',
+      '5x5',
+      'tag:',
+      '"',
+      'no waiver',
+      'mm',
+      'made this',
+      ',',
+      'ß',
+    );
+    fc.assert(
+      fc.property(
+        fc.oneof(
+          fc.string(),
+          fc.array(piece).map((all) => all.join(' ')),
+        ),
+        (query) => {
+          const terms = readSearch(query, NOW);
+          expect(bare(terms.map(({ text }) => text).join(''))).toBe(bare(query));
+          for (const { holds } of terms) expect(typeof holds(SHELF[0] as Searched)).toBe('boolean');
+        },
+      ),
+    );
   });
 
   it('finds nothing by figures of what is not read yet', () => {

@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { check } from '../../../src/core/check/check';
 import type { DimensionEntry, TapisDocument } from '../../../src/core/document/document';
@@ -152,6 +153,31 @@ describe('a condition', () => {
   ])('“%s” is refused', (text, words) => {
     const read = holdCondition(text, 'mm', symbols);
     expect(read.ok ? 'read' : read.error).toContain(words);
+  });
+
+  it('says the same read from either side, and grows no stricter with a wider part', () => {
+    const reversed = { '<': '>', '<=': '>=', '>': '<', '>=': '<=', '=': '=' } as const;
+    const value = fc.tuple(fc.integer({ min: 1, max: 400 }), fc.integer({ min: 0, max: 40 }));
+    const comparison = fc.constantFrom(...(Object.keys(reversed) as (keyof typeof reversed)[]));
+    const order = ['not', 'nominally', 'always'];
+    fc.assert(
+      fc.property(value, value, comparison, ([a, da], [b, db], sign) => {
+        const held = (text: string, more: number) => {
+          const read = holdCondition(
+            text,
+            'mm',
+            new Map([
+              ['P', length((a - da - more) / 10, (a + da + more) / 10)],
+              ['Q', length((b - db) / 10, (b + db) / 10)],
+            ]),
+          );
+          return read.ok ? order.indexOf(read.value.kept) : -1;
+        };
+        expect(held(`P ${sign} Q`, 0)).toBe(held(`Q ${reversed[sign]} P`, 0));
+        // the nominal stays where it is: what may not hold may not hold of a wider one
+        if (sign !== '=') expect(held(`P ${sign} Q`, 20)).toBeLessThanOrEqual(held(`P ${sign} Q`, 0));
+      }),
+    );
   });
 
   it('that cannot be read is told and does not hold', () => {
