@@ -114,12 +114,10 @@ describe('a sixteen-lead datasheet, from the keyboard alone', () => {
   it('finds the whole lead entered as the foot; its remedy mends it', async () => {
     // overhang (10.3 − 7.5)/2 = 1.40
     expect(await summaryOf(page)).toContain('1 caution');
-    const finding = await page.$eval('main [role=listitem]', (e) => e.textContent);
+    const finding = await page.$eval('main article', (e) => e.textContent);
     expect(finding).toContain('Foot length L 1.40 mm fills 100 % of the overhang (E − E1)/2 = 1.40 mm');
     await tabTo('“1.3..1.5” is the lead L1');
-    expect(await page.$eval('main [role=listitem] [role=status]', (e) => e.textContent)).toContain(
-      '1 → 0 open',
-    );
+    expect(await page.$eval('main article [role=status]', (e) => e.textContent)).toContain('1 → 0 open');
     await press('Enter');
     expect(await summaryOf(page)).toMatch(/^\d+ held$/);
     expect(await valueOf(page, '#entry-L')).toBe('0.65..1.05mm');
