@@ -1,3 +1,4 @@
+import { keepLook } from '../common/look';
 import { navigate } from 'wouter/use-browser-location';
 import { LEVELS } from '../../core/document/document';
 import type { Format } from '../../core/format/format';
@@ -145,7 +146,7 @@ export const COMMANDS: readonly Command[] = [
       const root = document.documentElement;
       const next = root.dataset['theme'] === 'lamp' ? 'paper' : 'lamp';
       root.dataset['theme'] = next;
-      localStorage.setItem('tapis-theme', next);
+      keepLook('tapis-theme', next);
     },
   },
   { name: 'Print', run: () => print() },

@@ -1,3 +1,4 @@
+import { keepLook, keptLook } from '../common/look';
 import { COLUMNS, rowColumns, type Column } from './Row';
 
 const KEPT = 'tapis-shelf-columns';
@@ -6,7 +7,7 @@ const ALL = Object.keys(COLUMNS) as Column[];
 
 /** The columns that were chosen last. */
 export function keptColumns(): readonly Column[] {
-  const kept = localStorage.getItem(KEPT)?.split(' ') ?? [];
+  const kept = keptLook(KEPT)?.split(' ') ?? [];
   const known = ALL.filter((column) => kept.includes(column));
   return known.length > 0 ? known : USUAL;
 }
@@ -23,7 +24,7 @@ export function ListHead({
     const next = ALL.filter((one) => (one === column ? !columns.includes(one) : columns.includes(one)));
     if (next.length === 0) return;
     onColumns(next);
-    localStorage.setItem(KEPT, next.join(' '));
+    keepLook(KEPT, next.join(' '));
   };
   return (
     <>

@@ -6,6 +6,7 @@ import { readSearch } from '../../core/library/search';
 import type { PackageKind } from '../../core/package/catalogue';
 import { within } from '../../store/groups';
 import { download } from '../common/download';
+import { keepLook, keptLook } from '../common/look';
 import { families, shelf } from '../common/shelf-store';
 import { attempt, exportAll, TroubleBar } from '../common/trouble';
 import { Gallery } from '../gallery/Gallery';
@@ -45,7 +46,7 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
   const binned = useLiveQuery(() => shelf.binned(), []);
   const [query, setQuery] = useState('');
   const [group, setGroup] = useState('');
-  const [look, setLook] = useState<Look>(() => (localStorage.getItem(LOOK) === 'list' ? 'list' : 'cards'));
+  const [look, setLook] = useState<Look>(() => (keptLook(LOOK) === 'list' ? 'list' : 'cards'));
   const [columns, setColumns] = useState<readonly Column[]>(keptColumns);
   const [binOpen, setBinOpen] = useState(false);
   const [choosing, setChoosing] = useState(false);
@@ -105,7 +106,7 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
   };
   const chooseLook = (next: Look) => {
     setLook(next);
-    localStorage.setItem(LOOK, next);
+    keepLook(LOOK, next);
   };
   const count = all?.length ?? 0;
 

@@ -1,4 +1,5 @@
 import type { DisplayUnit } from '../../core/units/length';
+import { keepLook, keptLook } from '../common/look';
 
 // The unit in which a footprint is looked at is nobody's intent: it stays in this browser, not in the document.
 
@@ -6,19 +7,10 @@ const keyOf = (id: string) => `tapis-unit-${id}`;
 
 /** The unit in which a footprint was looked at last; `null` where it was never chosen. */
 export function keptUnit(id: string): DisplayUnit | null {
-  const unit = storage()?.getItem(keyOf(id));
+  const unit = keptLook(keyOf(id));
   return unit === 'mm' || unit === 'mil' ? unit : null;
 }
 
 export function keepUnit(id: string, unit: DisplayUnit): void {
-  storage()?.setItem(keyOf(id), unit);
-}
-
-/** Browsers may refuse storage; the unit is then that of the datasheet. */
-function storage(): Storage | null {
-  try {
-    return globalThis.localStorage ?? null;
-  } catch {
-    return null;
-  }
+  keepLook(keyOf(id), unit);
 }
