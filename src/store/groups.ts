@@ -1,5 +1,8 @@
 import type { StoredGroup, TapisDatabase } from './database';
 
+/** Names of groups have at most so many characters. */
+const shortened = (name: string): string => name.slice(0, 80);
+
 /** Groups of footprints, in one another. */
 export class GroupStore {
   constructor(private readonly db: TapisDatabase) {}
@@ -11,7 +14,7 @@ export class GroupStore {
 
   /** @param parent id of the group that it is in; empty for an outermost one */
   async add(name: string, parent = ''): Promise<StoredGroup> {
-    const group = { id: crypto.randomUUID(), name: name.slice(0, 80), parent };
+    const group = { id: crypto.randomUUID(), name: shortened(name), parent };
     await this.db.groups.add(group);
     return group;
   }
@@ -19,7 +22,7 @@ export class GroupStore {
   /** The group that names lead to, made as far as there is none yet. @returns its id; empty for no names */
   async ensure(names: readonly string[]): Promise<string> {
     let parent = '';
-    for (const name of names) {
+    for (const name of names.map(shortened)) {
       const known = (await this.list()).find((group) => group.parent === parent && group.name === name);
       parent = (known ?? (await this.add(name, parent))).id;
     }
@@ -27,7 +30,7 @@ export class GroupStore {
   }
 
   async rename(id: string, name: string): Promise<void> {
-    await this.db.groups.update(id, { name: name.slice(0, 80) });
+    await this.db.groups.update(id, { name: shortened(name) });
   }
 
   /** Puts a group into another; one cannot go into itself or into what is in it. */

@@ -171,10 +171,11 @@ export class ShelfStore {
    * @param newest its document as it is on the Bench, which may not be written yet
    */
   async duplicate(id: string, newest?: TapisDocument): Promise<StoredFootprint | null> {
-    const document = newest ?? (await this.get(id))?.document;
+    const original = await this.get(id);
+    const document = newest ?? original?.document;
     if (!document) return null;
     const name = `${document.name} (copy)`.slice(0, 120);
-    const [copy] = await this.add([{ ...document, name }]);
+    const [copy] = await this.add([{ ...document, name }], original?.group);
     return copy ?? null;
   }
 

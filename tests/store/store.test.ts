@@ -323,6 +323,14 @@ describe('groups, tags and ZIPs', () => {
     expect(pathOf(await groups.list(), inner.id)).toBe('Buoy / Connectors');
   });
 
+  it('are found again under long names, and a copy stays in its group', async () => {
+    const groups = new GroupStore(db);
+    const long = 'x'.repeat(100);
+    expect(await groups.ensure([long])).toBe(await groups.ensure([long]));
+    const [stored] = await shelf.add([chip()], await groups.ensure([long]));
+    expect(await shelf.duplicate(stored!.id)).toMatchObject({ group: stored!.group });
+  });
+
   it('cannot go into themselves; what is in a group that is removed goes to where it was', async () => {
     const groups = new GroupStore(db);
     const outer = await groups.add('Buoy');

@@ -40,7 +40,23 @@ export async function exportAll(): Promise<void> {
     download({ name: `shelf-${day}.tapis.json`, mediaType: 'application/json', content: backup.text });
     left = backup.left;
   });
-  if (done && left.length > 0)
+  if (done) tellLeft(left);
+}
+
+/** Saves some footprints as a ZIP of documents in folders. */
+export async function exportZip(ids: readonly string[]): Promise<void> {
+  let left: readonly string[] = [];
+  const done = await attempt('Exporting footprints', async () => {
+    const zip = await shelf.exportZip(ids);
+    download({ name: 'footprints.zip', mediaType: 'application/zip', content: zip.bytes });
+    left = zip.left;
+  });
+  if (done) tellLeft(left);
+}
+
+/** Says which models did not go along. */
+function tellLeft(left: readonly string[]): void {
+  if (left.length > 0)
     tellTrouble(
       `Exported without the models ${left.join(', ')}: too large for one file, or not here. Keep their files too.`,
     );

@@ -5,10 +5,9 @@ import { newDocument } from '../../core/document/document';
 import { readSearch } from '../../core/library/search';
 import type { PackageKind } from '../../core/package/catalogue';
 import { within } from '../../store/groups';
-import { download } from '../common/download';
 import { keepLook, keptLook } from '../common/look';
 import { families, shelf } from '../common/shelf-store';
-import { attempt, exportAll, TroubleBar } from '../common/trouble';
+import { attempt, exportAll, exportZip, TroubleBar } from '../common/trouble';
 import { Gallery } from '../gallery/Gallery';
 import { BinList } from './BinList';
 import { Card } from './Card';
@@ -299,17 +298,6 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
       </div>
     </div>
   );
-}
-
-async function exportZip(ids: readonly string[]): Promise<void> {
-  await attempt('Exporting footprints', async () => {
-    const { bytes, left } = await shelf.exportZip(ids);
-    download({ name: 'footprints.zip', mediaType: 'application/zip', content: bytes });
-    if (left.length > 0)
-      throw new Error(
-        `the models ${left.join(', ')} are too large to go along or not here; keep their files too`,
-      );
-  });
 }
 
 /**

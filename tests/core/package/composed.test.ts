@@ -438,7 +438,8 @@ describe('laws of composition', () => {
         const drawsNothing = pieces.every(({ what }) =>
           ['body', 'keep-out', 'mask-window', 'edge'].includes(what),
         );
-        expect(compiled.problems.map(({ message }) => message)).toHaveLength(drawsNothing ? 1 : 0);
+        const told = compiled.problems.filter(({ title }) => title !== 'Another edge of the board');
+        expect(told.map(({ message }) => message)).toHaveLength(drawsNothing ? 1 : 0);
       }),
       { numRuns: cases(100, 2000), seed: 1 },
     );

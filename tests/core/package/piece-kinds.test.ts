@@ -71,6 +71,14 @@ describe('the board’s edge as a piece', () => {
     expect(footprintOf(chosen).edge).toMatchObject({ side: 'bottom', at: { y: -2 }, overhang: { max: 2 } });
   });
 
+  it('is one: a second is told', () => {
+    const second = piece('side', { what: 'edge', towards: 'left', x: '-4' });
+    expect(problemsOf([LAND, body, edge, second])).toEqual([
+      ['caution', 'Piece side is a second edge of the board; the first one alone is held.'],
+    ]);
+    expect(footprintOf(composed([LAND, body, edge, second])).edge?.side).toBe('bottom');
+  });
+
   it('is something that others are placed from', () => {
     const peg = piece('peg', {
       what: 'peg',
@@ -115,6 +123,15 @@ describe('what is given by its edges', () => {
     ];
     const [land] = footprintOf(composed(pieces)).lands;
     expect(land?.copper).toMatchObject({ minX: 11.2, maxX: 13.4, minY: -0.5, maxY: 0.7 });
+  });
+
+  it('is nothing that a terminal has: it is told and not used', () => {
+    const terminal = piece('t', { what: 'terminal', form: 'flat-lead', length: '1', width: '0.5' });
+    const [plain, edged] = [terminal, { ...terminal, edgesX: '3 9' }].map((one) =>
+      footprintOf(composed([one])).lands.map(({ at, copper }) => [at, copper.minX, copper.maxX]),
+    );
+    expect(edged).toEqual(plain);
+    expect(JSON.stringify(problemsOf([{ ...terminal, edgesX: '3 9' }]))).toContain('has no effect');
   });
 
   it.each([

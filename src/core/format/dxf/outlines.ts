@@ -1,4 +1,4 @@
-import { flatten, type Contour, type Vertex } from '../../geometry/contour';
+import { backwards, flatten, type Contour, type Vertex } from '../../geometry/contour';
 import { area, type Polygon } from '../../geometry/polygon';
 import { fail, ok, type Result } from '../../units/result';
 import { formatNumber, quantise } from '../../units/length';
@@ -233,15 +233,9 @@ function reversed({ layer, from: { x, y, bulge }, to }: Edge): Edge {
   return { layer, from: { x: to.x, y: to.y, ...(bulge ? { bulge: -bulge } : {}) }, to: { x, y } };
 }
 
-/** A contour walked the other way. */
-function turnedRound(contour: Contour): Contour {
-  const n = contour.length;
-  return contour.map((_, i): Vertex => {
-    const { x, y } = contour[(n - i) % n] as Vertex;
-    const { bulge } = contour[n - 1 - i] as Vertex;
-    return bulge ? { x, y, bulge: -bulge } : { x, y };
-  });
-}
+/** A contour walked the other way, its arcs where they are. */
+const turnedRound = (contour: Contour): Contour =>
+  backwards(contour).map(({ x, y, bulge }) => (bulge ? { x, y, bulge: -bulge } : { x, y }));
 
 /** Lines and arcs of one layer that meet end to end and come back to where they began. */
 function join(edges: readonly Edge[]): { readonly outlines: Outline[]; readonly open: number } {

@@ -82,6 +82,7 @@ export function drawComposed({ package: intent }: TapisDocument): Composition {
       ...name.problems,
       ...read.value.pieces.flatMap(strayPlaces),
       ...unusedFields(given ?? []),
+      ...furtherEdges(read.value.pieces),
     ],
   };
 }
@@ -133,6 +134,18 @@ function told({ piece, field, message }: Misplaced): Finding {
     message,
     place: { field: field === '' ? at : `${at}/${field}` },
   };
+}
+
+/** A board has one edge that a part reaches; further ones are not held. */
+function furtherEdges(pieces: readonly PieceRead[]): Finding[] {
+  const [, ...further] = pieces.filter(({ what }) => what === 'edge');
+  return further.map(({ id, name }) => ({
+    ...BASE,
+    severity: 'caution',
+    title: 'Another edge of the board',
+    message: `${name ?? `Piece ${id}`} is a second edge of the board; the first one alone is held.`,
+    place: { field: `/package/pieces/${pointerKey(id)}` },
+  }));
 }
 
 /** Places that a piece names and does not have, and lists of numbers that do not fit its places. */

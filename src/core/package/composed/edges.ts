@@ -3,6 +3,9 @@ import { quantise } from '../../units/length';
 import { fail, ok, type Result } from '../../units/result';
 import type { Toleranced } from '../../units/toleranced';
 
+/** What is an area, and so has edges. */
+const AREAS: readonly PieceRead['what'][] = ['land', 'keep-out', 'mask-window', 'cut-out', 'body'];
+
 /** A size and where its middle is. */
 interface Extent {
   readonly size: Toleranced;
@@ -16,7 +19,9 @@ interface Extent {
 export function byEdges(
   piece: PieceRead,
 ): Result<PieceRead, { readonly field: string; readonly error: string }> {
-  const { edgesX, edgesY } = piece;
+  const { edgesX, edgesY, what } = piece;
+  // terminals, pins and holes have sizes of their own kind
+  if (!AREAS.includes(what)) return ok(piece);
   const across = edgesX && extentOf(edgesX);
   const upright = edgesY && extentOf(edgesY);
   if (across && !across.ok) return fail({ field: 'edgesX', error: across.error });

@@ -55,6 +55,8 @@ function KeepAsFamily() {
 }
 
 const OWN = '/package/own';
+/** What of a package is its family's. */
+const OF_FAMILY = ['title', 'named', 'own', 'first', 'naming', 'pieces'] as const;
 
 function OwnFamilyFields({ family }: { family: OwnFamily }) {
   return (
@@ -85,8 +87,8 @@ function Kept({ family }: { family: OwnFamily }) {
   };
   const take = () => {
     if (!kept) return;
-    const { dimensions: _none, family: _composed, ...rest } = kept;
-    edit(Object.entries(rest).map(([field, value]) => ({ at: `/package/${field}`, value })));
+    // what the gallery's does not say is not kept either
+    edit(OF_FAMILY.map((field) => ({ at: `/package/${field}`, value: kept[field] })));
   };
   return (
     <div>
