@@ -8,6 +8,8 @@ export default defineConfig({
           name: 'unit',
           include: ['tests/{core,kernel,store,cli,house,islands}/**/*.test.ts'],
           setupFiles: ['tests/data/depth.ts'],
+          // by itself it leaves one processor idle
+          maxWorkers: '100%',
           // for slow machines; nothing is measured here
           testTimeout: 60_000,
         },
