@@ -23,7 +23,7 @@ const { outputFiles: made } = await build({
   format: 'esm',
   platform: 'node',
 });
-const { documentSchema, familySchema, processSchema, shelfSchema } = await import(
+const { backupSchema, documentSchema, familySchema, processSchema, shelfSchema } = await import(
   `data:text/javascript;base64,${Buffer.from(made[0].text).toString('base64')}`
 );
 // the process comes first: documents refer to it
@@ -32,6 +32,7 @@ const schemas = {
   document: documentSchema(),
   family: familySchema(),
   shelf: shelfSchema(),
+  backup: backupSchema(),
 };
 
 const ajv = new Ajv({

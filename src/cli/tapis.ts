@@ -1,10 +1,10 @@
-import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { mkdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { check, type Report } from '../core/check/check';
 import { compile } from '../core/footprint/compile';
 import type { Compiled } from '../core/footprint/footprint';
-import { openDocument } from '../core/footprint/open';
+import { openDocument, rewritten } from '../core/footprint/open';
 import { FORMATS, formatById } from '../core/format';
 import { compiledAnswer } from '../core/format/answer';
 import { writeFile } from '../core/format/format';
@@ -13,6 +13,8 @@ import { readInside } from '../kernel/read-inside';
 const USAGE = `tapis compile FILE                        footprint, derivations and findings as JSON
 tapis check FILE                          findings in words; exit 1 when one is a stop
 tapis export FILE --format F --out DIR    writes a file (F: ${FORMATS.map(({ id }) => id).join(', ')})
+tapis format FILE… [--check]              writes files anew, the same intent as the same text, for version
+                                          control; with --check names those that would change, exit 1
 
 FILE is a Tapis document; - reads standard input. What cannot be done goes to standard error with
 exit 2, a fault of Tapis itself with exit 3.
@@ -34,7 +36,9 @@ export async function run(args: readonly string[]): Promise<Outcome> {
     const { positionals, values } = parse(args);
     if (values.help) return { out: USAGE, err: '', code: 0 };
     const [command, file, ...rest] = positionals;
-    if (!command || !file || rest.length > 0) throw new Refusal(USAGE.trimEnd());
+    if (!command || !file) throw new Refusal(USAGE.trimEnd());
+    if (command === 'format') return formatFiles([file, ...rest], values.check === true);
+    if (rest.length > 0) throw new Refusal(USAGE.trimEnd());
     switch (command) {
       case 'compile': {
         const { compiled, err } = await compileFile(file);
@@ -67,6 +71,7 @@ function parse(args: readonly string[]) {
       options: {
         format: { type: 'string' },
         out: { type: 'string' },
+        check: { type: 'boolean' },
         help: { type: 'boolean', short: 'h' },
       },
     });
@@ -121,6 +126,40 @@ async function exportFile(
     throw new Refusal(`${path} cannot be written: ${(error as Error).message}`);
   }
   return { out: `${path}\n`, err, code: 0 };
+}
+
+/** Writes files in the one way in which Tapis writes them; one that cannot be read stays as it is. */
+function formatFiles(files: readonly string[], isCheck: boolean): Outcome {
+  const out: string[] = [];
+  const err: string[] = [];
+  for (const file of files) {
+    try {
+      const text = textOf(file);
+      const read = rewritten(text);
+      if (!read.ok) throw new Refusal(read.error.map(({ message }) => message).join('; '));
+      if (file === '-') out.push(read.value);
+      else if (read.value !== text) {
+        if (!isCheck) replace(file, read.value);
+        out.push(`${file}\n`);
+      }
+    } catch (error) {
+      if (!(error instanceof Refusal)) throw error;
+      err.push(`${file}: ${error.message}\n`);
+    }
+  }
+  const code = err.length > 0 ? 2 : isCheck && out.length > 0 ? 1 : 0;
+  return { out: out.join(''), err: err.join(''), code };
+}
+
+/** Puts a new text in a file's place at one stroke: what goes wrong on the way leaves the old one. */
+function replace(file: string, text: string): void {
+  const beside = `${file}.${process.pid}.new`;
+  try {
+    writeFileSync(beside, text);
+    renameSync(beside, file);
+  } catch (error) {
+    throw new Refusal(`it cannot be written: ${(error as Error).message}`);
+  }
 }
 
 function inWords({ findings, held, idle }: Report): string {

@@ -14,6 +14,10 @@ export class ProcessStore {
     return rows.map(({ process }) => process).sort((a, b) => a.name.localeCompare(b.name));
   }
 
+  async get(id: string): Promise<Process | null> {
+    return (await this.db.processes.get(id))?.process ?? null;
+  }
+
   /** Keeps a process; throws RangeError for one that comes with Tapis. */
   async save(process: Process): Promise<void> {
     if (PROCESSES.some(({ id }) => id === process.id))

@@ -1,12 +1,17 @@
 import type { TapisDocument } from '../core/document/document';
 import type { OwnFamily } from '../core/document/own-family';
 import type { DocumentProblem } from '../core/document/read';
-import { writeShelf, type Standing } from '../core/document/shelf-file';
+import type { ShelfContents } from '../core/document/read-shelf';
+import type { Standing } from '../core/document/shelf-file';
+import type { Result } from '../core/units/result';
 import { entryOf, type ShelfEntry, type StoredFootprint, type TapisDatabase } from './database';
 import { FamilyStore } from './families';
 import { foldersOf, GroupStore } from './groups';
 import { ModelStore } from './models';
+import { breathe, type Progress } from './pace';
 import { ProcessStore } from './processes';
+import type { Brought, Choice, Clash, Comparison } from './restore';
+import type { Inside } from '../kernel/inside';
 import { reopen } from './storage';
 
 /** What saving a document came to. */
@@ -22,13 +27,6 @@ export interface ImportResult {
   /** Package families that the gallery has now. */
   readonly families: readonly OwnFamily[];
   readonly refused: readonly DocumentProblem[];
-}
-
-/** A whole Shelf as a file's text. */
-export interface Backup {
-  readonly text: string;
-  /** Files of models that are not inside, as they are too large for that or not here. */
-  readonly left: readonly string[];
 }
 
 /** What was begun so long ago, and nothing entered, was left. ms */
@@ -156,10 +154,17 @@ export class ShelfStore {
     const groups = new GroupStore(this.db);
     const rows = await this.add(documents, group);
     const placed: StoredFootprint[] = [];
+    const known = new Map<string, string>();
+    const groupOf = async (names: readonly string[]): Promise<string> => {
+      const key = names.join('\n');
+      const id = known.get(key) ?? (await groups.ensure(names));
+      known.set(key, id);
+      return id;
+    };
     for (const [i, row] of rows.entries()) {
       const { group: names = [], tags = [] } = standing[i] ?? {};
       if (names.length === 0 && tags.length === 0) continue;
-      const own = names.length > 0 ? { group: await groups.ensure(names) } : {};
+      const own = names.length > 0 ? { group: await groupOf(names) } : {};
       placed.push({ ...row, ...own, ...(tags.length > 0 ? { tags } : {}) });
     }
     await this.write(placed);
@@ -242,13 +247,27 @@ export class ShelfStore {
   /**
    * Adds the documents of a file (one, or a whole Shelf). A file that cannot be read
    * adds nothing; a document that cannot be read leaves the others of its file.
+   * @param onDone told how many of its documents are read; where it stops that, nothing is added
    */
-  async importText(text: string, group?: string): Promise<ImportResult> {
+  async importText(text: string, group?: string, onDone: Progress = () => true): Promise<ImportResult> {
     // reading files is loaded with the first file
-    const { openShelf } = await import('../core/footprint/open');
-    const read = openShelf(text);
-    if (!read.ok) return { added: [], families: [], refused: read.error };
-    const unpacked = await Promise.all(read.value.documents.map((document) => this.models.unpack(document)));
+    const [{ openShelfInParts }, { joined }] = await Promise.all([
+      import('../core/footprint/open'),
+      import('../core/document/read-shelf'),
+    ]);
+    const parts: ShelfContents[] = [];
+    for (const { read, done, all } of openShelfInParts(text)) {
+      if (!read.ok) return { added: [], families: [], refused: read.error };
+      parts.push(read.value);
+      await breathe();
+      if (!onDone(done, all)) return { added: [], families: [], refused: [] };
+    }
+    const read = joined(parts);
+    const unpacked: Inside[] = [];
+    for (const document of read.documents) {
+      unpacked.push(await this.models.unpack(document));
+      await breathe();
+    }
     const { footprints, entries, groups, processes: own, families: kept } = this.db;
     const documents = unpacked.map(({ document }) => document);
     // what cannot be kept whole is not kept in part
@@ -257,11 +276,11 @@ export class ShelfStore {
       [footprints, entries, groups, own, kept],
       async () => {
         const [processes, store] = [new ProcessStore(this.db), new FamilyStore(this.db)];
-        for (const process of read.value.processes) await processes.add(process);
+        for (const process of read.processes) await processes.add(process);
         const brought: OwnFamily[] = [];
-        for (const family of read.value.families) brought.push(await store.add(family));
+        for (const family of read.families) brought.push(await store.add(family));
         return [
-          await this.addStanding(documents, read.value.standing, group),
+          await this.addStanding(documents, read.standing, group),
           [...brought, ...(await store.addOf(documents))],
         ] as const;
       },
@@ -269,7 +288,7 @@ export class ShelfStore {
     const troubles = unpacked.flatMap(({ trouble }) =>
       trouble ? [{ field: '/body/model', message: trouble }] : [],
     );
-    return { added, families, refused: [...read.value.refused, ...troubles] };
+    return { added, families, refused: [...read.refused, ...troubles] };
   }
 
   /**
@@ -277,10 +296,7 @@ export class ShelfStore {
    * leaves the others.
    * @param onDone told how many of its files are done
    */
-  async importZip(
-    bytes: Uint8Array,
-    onDone: (done: number, all: number) => boolean = () => true,
-  ): Promise<ImportResult> {
+  async importZip(bytes: Uint8Array, onDone: Progress = () => true): Promise<ImportResult> {
     const { unpackFolders } = await import('./zip');
     const files = await unpackFolders(bytes);
     if (!files.ok) return { added: [], families: [], refused: [{ field: '', message: files.error }] };
@@ -315,26 +331,24 @@ export class ShelfStore {
     return { bytes: await packFolders(all), left };
   }
 
+  /** Everything that is kept as the parts of one ZIP; `null` where it was stopped. */
+  async backup(onDone?: Progress): Promise<readonly Uint8Array[] | null> {
+    const { makeBackup } = await import('./backup');
+    return makeBackup(this.db, onDone);
+  }
+
   /**
-   * The whole Shelf, without its bin, as one file's text: documents with their models inside, and the
-   * processes and families of one's own. What it holds comes back in another browser, or at another address.
+   * Holds a backup against what is here; nothing is written yet.
+   * @returns `null` where the bytes are no backup, or where it was stopped
    */
-  async exportAll(): Promise<Backup> {
-    const left: string[] = [];
-    const stored = await this.list();
-    const groups = await new GroupStore(this.db).list();
-    const standing = stored.map(({ group, tags = [] }): Standing => {
-      const names = foldersOf(groups, group);
-      return { ...(names.length > 0 ? { group: names } : {}), ...(tags.length > 0 ? { tags } : {}) };
-    });
-    const documents = await Promise.all(
-      stored.map(async ({ document }) => {
-        const packed = await this.models.pack(document);
-        if (!packed && document.body?.model) left.push(document.body.model.name);
-        return packed ?? document;
-      }),
-    );
-    const processes = await new ProcessStore(this.db).list();
-    return { text: writeShelf(documents, processes, await new FamilyStore(this.db).list(), standing), left };
+  async compareBackup(bytes: Uint8Array, onDone?: Progress): Promise<Result<Comparison, string> | null> {
+    const { compareBackup, isBackup } = await import('./restore');
+    return isBackup(bytes) ? compareBackup(this.db, bytes, onDone) : null;
+  }
+
+  /** Brings a backup back, with what to do where something differs. */
+  async bringBack(comparison: Comparison, choose: (clash: Clash) => Choice): Promise<Brought> {
+    const { bringBack } = await import('./restore');
+    return bringBack(this.db, comparison, choose);
   }
 }

@@ -1,4 +1,5 @@
 import type { TapisDocument } from '../core/document/document';
+import { writeDocument } from '../core/document/write';
 import { fail, ok, type Result } from '../core/units/result';
 
 // A group of footprints as a ZIP: one document to a file, in folders as the groups are.
@@ -11,7 +12,8 @@ export interface Foldered {
 
 /** Most that a ZIP may hold when it is unpacked, in bytes. */
 const MOST = 200_000_000;
-const ENDING = '.tapis.json';
+/** How files with documents end. */
+export const ENDING = '.tapis.json';
 
 /** What a file or folder is called after a name: no separators, nothing that a system reserves. */
 function fileName(name: string): string {
@@ -22,16 +24,26 @@ function fileName(name: string): string {
   return plain === '' ? 'unnamed' : plain;
 }
 
+/** Gives files their paths from the names of folders and of what is in them; each path once. */
+export function fileNames(): (names: readonly string[], ending: string) => string {
+  const taken = new Set<string>();
+  return (names, ending) => {
+    const base = names.map(fileName).join('/');
+    let path = `${base}${ending}`;
+    for (let i = 2; taken.has(path.toLowerCase()); i += 1) path = `${base} (${i})${ending}`;
+    // some systems do not tell large from small letters
+    taken.add(path.toLowerCase());
+    return path;
+  };
+}
+
 /** Packs documents; the same documents give the same bytes. */
 export async function packFolders(all: readonly Foldered[]): Promise<Uint8Array> {
   const { strToU8, zipSync } = await import('fflate');
   const files: Record<string, Uint8Array> = {};
-  for (const { document, folders } of all) {
-    const base = [...folders, document.name].map(fileName).join('/');
-    let path = `${base}${ENDING}`;
-    for (let i = 2; path in files; i += 1) path = `${base} (${i})${ENDING}`;
-    files[path] = strToU8(`${JSON.stringify(document, null, 2)}\n`);
-  }
+  const pathOf = fileNames();
+  for (const { document, folders } of all)
+    files[pathOf([...folders, document.name], ENDING)] = strToU8(writeDocument(document));
   // no time of packing
   return zipSync(files, { mtime: new Date(1980, 0, 1), level: 6 });
 }

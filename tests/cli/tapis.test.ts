@@ -38,6 +38,20 @@ describe('tapis', () => {
     expect(code).toBe(0);
     expect(readFileSync(out.trim(), 'utf8').length).toBeGreaterThan(100);
   });
+  it('writes files anew, one way, and leaves what it cannot read', async () => {
+    const [plain, torn] = [file('plain.json', converter()), file('half.json', '{"tapis": 2,')];
+    expect(await run(['format', '--check', plain])).toMatchObject({ code: 1, out: `${plain}\n` });
+    expect(await run(['format', plain, torn])).toMatchObject({
+      code: 2,
+      out: `${plain}\n`,
+      err: expect.stringContaining(`${torn}: This is not JSON`),
+    });
+    expect(readFileSync(torn, 'utf8')).toBe('{"tapis": 2,');
+    const text = readFileSync(plain, 'utf8');
+    expect(JSON.parse(text)).toEqual(converter());
+    expect(text).toContain('    "E": "6.2..6.6",');
+    expect(await run(['format', '--check', plain])).toEqual({ code: 0, out: '', err: '' });
+  });
   it('tells of a model inside that is damaged, and goes on without it', async () => {
     const model = { name: 'a.step', key: 'f'.repeat(64), data: 'bm90IGEgZmlsZQ==' };
     const { out, err, code } = await run(['check', file('torn.json', { ...converter(), body: { model } })]);

@@ -4,12 +4,10 @@ import Dexie from 'dexie';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { Autosave, type SaveState } from '../../src/store/autosave';
 import { openDatabase, type TapisDatabase } from '../../src/store/database';
-import { PROCESSES } from '../../src/core/process';
 import { familyOf, writeFamily, type OwnFamily } from '../../src/core/document/own-family';
 import { OWN_FAMILY_DOCUMENTS } from '../../src/demo/own-family';
 import { FamilyStore } from '../../src/store/families';
 import { GroupStore, pathOf } from '../../src/store/groups';
-import { ProcessStore } from '../../src/store/processes';
 import { ShelfStore } from '../../src/store/shelf';
 import { chip, converter } from '../data/documents';
 
@@ -60,15 +58,6 @@ describe('the Shelf', () => {
     expect(await shelf.save(id, converter(), 1)).toMatchObject({ kind: 'conflict', stored: { revision: 2 } });
     expect((await shelf.get(id))?.document).toEqual(chip());
     expect(await shelf.save('gone', chip(), 1)).toEqual({ kind: 'gone' });
-  });
-  it('exports the whole Shelf without its bin, and imports it again beside what is there', async () => {
-    const { id } = await only();
-    await shelf.add([chip()]);
-    await shelf.bin(id);
-    const { text } = await shelf.exportAll();
-    const { added, refused } = await shelf.importText(text);
-    expect([added.length, refused.length]).toEqual([1, 0]);
-    expect(await shelf.list()).toHaveLength(2);
   });
   it.each(['', 'not json', '{"tapis": 9}', '{"tapisShelf": 1, "documents": [{"tapis": 1}]}'])(
     'adds nothing from %s',
@@ -195,24 +184,6 @@ describe('models of footprints', () => {
     expect(added[0]?.document).toEqual(document);
     expect((await shelf.models.get(key))?.bytes).toEqual(bytes);
   });
-  it('and processes of one’s own move with a whole Shelf to another address', async () => {
-    const key = await shelf.models.put('a.step', bytes, null);
-    await shelf.add([{ ...converter(), body: { model: { name: 'a.step', key } } }]);
-    await shelf.add([{ ...chip(), body: { model: { name: 'gone.step', key: 'f'.repeat(64) } } }]);
-    const own = await new ProcessStore(db).copy(PROCESSES[0]!);
-    const { text, left } = await shelf.exportAll();
-    expect(left).toEqual(['gone.step']);
-    const there = openDatabase(`there ${count}`);
-    const other = new ShelfStore(there);
-    const { added, refused } = await other.importText(text);
-    expect([added.length, refused]).toEqual([2, []]);
-    expect((await other.models.get(key))?.bytes).toEqual(bytes);
-    expect(await new ProcessStore(there).list()).toEqual([own]);
-    // a second time brings no second copy of the same process
-    await other.importText(text);
-    expect(await new ProcessStore(there).list()).toEqual([own]);
-    await there.delete();
-  });
   it('that are damaged or another file are left out, the document is kept', async () => {
     const key = await shelf.models.put('a.step', bytes, null);
     const packed = await shelf.models.pack({ ...converter(), body: { model: { name: 'a.step', key } } });
@@ -273,15 +244,6 @@ describe('own families', () => {
     const brought = await shelf.importText(writeFamily({ ...family, naming: 'OTHER{n}' }));
     expect(brought.families.map(({ own }) => own.id)).toEqual(['harness-header-2']);
     expect((await store.get('harness-header'))?.naming).toBe(family.naming);
-  });
-
-  it('go with the whole Shelf into another browser', async () => {
-    await new FamilyStore(db).save(family);
-    const { text } = await shelf.exportAll();
-    const other = openDatabase('other families');
-    await new ShelfStore(other).importText(text);
-    expect(await new FamilyStore(other).list()).toEqual([familyOf(family)]);
-    await other.delete();
   });
 });
 
@@ -367,25 +329,6 @@ describe('groups, tags and ZIPs', () => {
       ['R1', 'Buoy / R-C- parts'],
       ['R1', 'Buoy / R-C- parts'],
       ['U4 converter', ''],
-    ]);
-    await other.delete();
-  });
-
-  it('go with the whole Shelf as a file', async () => {
-    const inner = await new GroupStore(db).ensure(['Buoy', 'Chips']);
-    const [stored] = await shelf.add([chip()], inner);
-    await shelf.add([converter()]);
-    await shelf.tag([stored!.id], 'rf', true);
-    const { text } = await shelf.exportAll();
-    const other = openDatabase('standing');
-    const target = new ShelfStore(other);
-    await target.importText(text);
-    const known = await new GroupStore(other).list();
-    expect(
-      (await target.entries()).map(({ name, group, tags }) => [name, pathOf(known, group), tags]),
-    ).toEqual([
-      ['U4 converter', '', undefined],
-      ['R1', 'Buoy / Chips', ['rf']],
     ]);
     await other.delete();
   });

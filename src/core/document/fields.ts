@@ -114,6 +114,8 @@ export interface MapField<F = unknown> extends AnyField {
   readonly most: number;
   /** What keys look like; anything short where it is missing. */
   readonly keys?: string;
+  /** The order of its keys means something. */
+  readonly ordered?: true;
 }
 
 /** Records in an order, each known by its `id`. */
@@ -303,7 +305,7 @@ export function mapOf<const F>(
   label: string,
   of: F,
   most: number,
-  more: More & Pick<MapField, 'keys'> = {},
+  more: More & Pick<MapField, 'keys' | 'ordered'> = {},
 ): MapField<F> {
   return { kind: 'map', label, of, most, ...more };
 }

@@ -302,6 +302,7 @@ export const COMPOSITION = record('', {
     help: 'What a composed package is made of, in the datasheet’s order.',
   }),
   named: mapOf('Dimension', NAMED, 60, {
+    ordered: true,
     help: 'What the dimensions of a composed package are called, in the order in which they are asked for.',
   }),
   own: OWN,

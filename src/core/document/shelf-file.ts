@@ -1,6 +1,7 @@
 import type { Process } from '../process/process';
 import type { TapisDocument } from './document';
 import { familyOf, type OwnFamily } from './own-family';
+import { canonical, canonicalPackage, canonicalProcess, jsonText } from './write';
 
 /** Largest file with a whole Shelf, in characters. */
 export const LARGEST_SHELF = 50_000_000;
@@ -21,14 +22,14 @@ export function writeShelf(
   families: readonly OwnFamily[] = [],
   standing: readonly Standing[] = [],
 ): string {
-  const own = processes.map((process) => ({ tapisProcess: 1, ...process }));
-  const kept = families.map((family) => ({ tapisFamily: 1, package: familyOf(family) }));
+  const own = processes.map((process) => ({ tapisProcess: 1, ...canonicalProcess(process) }));
+  const kept = families.map((family) => ({ tapisFamily: 1, package: canonicalPackage(familyOf(family)) }));
   const shelf = {
     tapisShelf: 1,
-    documents,
+    documents: documents.map(canonical),
     ...(standing.some(({ group, tags }) => group || tags) ? { standing } : {}),
     ...(own.length > 0 ? { processes: own } : {}),
     ...(kept.length > 0 ? { families: kept } : {}),
   };
-  return `${JSON.stringify(shelf, null, 2)}\n`;
+  return jsonText(shelf);
 }

@@ -1,13 +1,18 @@
 import type { TapisDocument } from '../document/document';
 import type { LandName, LandNames } from '../document/migrations';
-import { checkDocument, readDocument, type DocumentProblem } from '../document/read';
-import { readShelfFile, type ShelfContents } from '../document/read-shelf';
+import { writeFamily } from '../document/own-family';
+import { writeProcess } from '../document/process-file';
+import { checkDocument, parseJson, readDocument, type DocumentProblem } from '../document/read';
+import { readProcess } from '../document/read-process';
+import { readShelfFile, readShelfParts, type ShelfContents, type ShelfPart } from '../document/read-shelf';
+import { writeShelf } from '../document/shelf-file';
+import { writeDocument } from '../document/write';
 import { drawPackage, withExamples } from '../package/draw';
 import { placedPackage } from '../package/drawn';
 import { landIdOf } from '../package/terminal';
 import { turned } from '../geometry/placement';
 import { processById, standardProcess } from '../process';
-import type { Result } from '../units/result';
+import { fail, ok, type Result } from '../units/result';
 import { readChoices } from './choices';
 import { numbersOf } from './numbering';
 
@@ -25,6 +30,34 @@ export function openValue(value: unknown): Result<TapisDocument, DocumentProblem
 export function openShelf(text: string): Result<ShelfContents, DocumentProblem[]> {
   return readShelfFile(text, landNames);
 }
+
+/** As {@link openShelf}, a stroke at a time. */
+export function openShelfInParts(text: string): Generator<ShelfPart, void, void> {
+  return readShelfParts(text, landNames);
+}
+
+/**
+ * A file with a document, a family, a process or a whole Shelf as Tapis writes it today; what it means stays.
+ * @returns its text, or every problem found: a file of which a part cannot be read is not written anew
+ */
+export function rewritten(text: string): Result<string, DocumentProblem[]> {
+  const parsed = parseJson(text);
+  const isA = (key: string) => parsed.ok && isObject(parsed.value) && key in parsed.value;
+  if (isA('tapisProcess')) {
+    const read = readProcess(text);
+    return read.ok ? ok(writeProcess(read.value)) : read;
+  }
+  const read = openShelf(text);
+  if (!read.ok) return read;
+  const { documents, processes, families, standing, refused } = read.value;
+  if (refused.length > 0) return fail([...refused]);
+  if (isA('tapisShelf')) return ok(writeShelf(documents, processes, families, standing));
+  const [document] = documents;
+  if (document) return ok(writeDocument(document));
+  return ok(families.map(writeFamily).join(''));
+}
+
+const isObject = (value: unknown): value is object => typeof value === 'object' && value !== null;
 
 /** The lands of a document that is not checked yet; one that is not complete is drawn with its example. */
 const landNames: LandNames = (raw) => {

@@ -1,5 +1,6 @@
 import { Bar, BarButton } from '../common/Bar';
-import { documentFile, download } from '../common/download';
+import { documentFile } from '../common/document-file';
+import { download } from '../common/download';
 import { attempt } from '../common/trouble';
 import { useBench } from '../state/context';
 

@@ -4,7 +4,9 @@ import { createStore } from 'zustand/vanilla';
 import { whyRefused } from '../../store/storage';
 import { Bar, BarButton } from './Bar';
 import { keptInPageOnly, shelf, wakeStorage } from './shelf-store';
-import { download } from './download';
+import { download, offer } from './download';
+import { keepLook, keptLook } from './look';
+import { working } from './work';
 
 /** What storage refused last, in words; `null` once something was written. */
 const trouble = createStore<{ readonly words: string | null }>(() => ({ words: null }));
@@ -31,16 +33,22 @@ function tellTrouble(words: string | null): void {
   trouble.setState({ words });
 }
 
-/** Saves all footprints of the Shelf as one file. */
-export async function exportAll(): Promise<void> {
-  let left: readonly string[] = [];
-  const done = await attempt('Exporting the Shelf', async () => {
-    const backup = await shelf.exportAll();
+/** When everything was saved as a file last, ms since 1970. */
+const BACKED_UP = 'tapis-backed-up';
+
+/** When this browser's store was backed up last; 0 where it never was. */
+export const backedUpAt = (): number => Number(keptLook(BACKED_UP) ?? 0);
+
+/** Saves everything that is kept as one file. @returns whether it was done */
+export async function backUp(): Promise<boolean> {
+  const done = await attempt('Backing up', async () => {
+    const parts = await working('Backing up', (onDone) => shelf.backup(onDone));
+    if (!parts) return;
     const day = new Date().toISOString().slice(0, 10);
-    download({ name: `shelf-${day}.tapis.json`, mediaType: 'application/json', content: backup.text });
-    left = backup.left;
+    offer(`tapis-backup-${day}.zip`, new Blob([...parts] as BlobPart[], { type: 'application/zip' }));
+    keepLook(BACKED_UP, String(Date.now()));
   });
-  if (done) tellLeft(left);
+  return done;
 }
 
 /** Saves some footprints as a ZIP of documents in folders. */
@@ -76,9 +84,9 @@ export function TroubleBar() {
       {keptInPageOnly !== null && (
         <Bar
           tone="warning"
-          words={`Nothing is kept when this page is closed: ${keptInPageOnly}. Everything works; export what you want to keep.`}
+          words={`Nothing is kept when this page is closed: ${keptInPageOnly}. Everything works; back it up to keep it.`}
         >
-          <BarButton onPress={() => void exportAll()}>Export all</BarButton>
+          <BarButton onPress={() => void backUp()}>Back up</BarButton>
         </Bar>
       )}
       {words !== null && (

@@ -4,7 +4,7 @@ import type { Compiled } from '../../core/footprint/footprint';
 import type { Format, WrittenFile } from '../../core/format/format';
 import { fail, ok, type Result } from '../../core/units/result';
 import type { WriteAnswer, WriteRequest } from '../../workers/write';
-import { documentFile } from './download';
+import { documentFile } from './document-file';
 import { runJob } from './job';
 
 /** A file that takes longer than this is given up, ms. */

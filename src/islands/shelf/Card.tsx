@@ -1,5 +1,5 @@
 import { memo } from 'react';
-import { documentFile, download } from '../common/download';
+import { download } from '../common/download';
 import { shelf } from '../common/shelf-store';
 import { attempt } from '../common/trouble';
 import { Drawing } from './Drawing';
@@ -106,6 +106,8 @@ export function undrawn({ facts }: Shelved): string {
 async function exportOne({ entry, facts }: Shelved): Promise<void> {
   await attempt(`Exporting ${entry.name}`, async () => {
     const stored = await shelf.get(entry.id);
+    // documents are written by what declares them, which the page can do without
+    const { documentFile } = await import('../common/document-file');
     if (stored) download(documentFile(stored.document, facts?.standardName ?? undefined));
   });
 }

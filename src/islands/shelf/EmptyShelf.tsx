@@ -53,7 +53,7 @@ function Elsewhere({ ports }: { ports: readonly number[] }) {
           </a>
         </span>
       ))}
-      . Start it there (<code>npm start -- {ports[0]}</code>), choose Export all, and import the file here.
+      . Start it there (<code>npm start -- {ports[0]}</code>), choose Back up, and import the file here.
     </p>
   );
 }

@@ -7,7 +7,7 @@ import type { PackageKind } from '../../core/package/catalogue';
 import { within } from '../../store/groups';
 import { keepLook, keptLook } from '../common/look';
 import { families, shelf } from '../common/shelf-store';
-import { attempt, exportAll, exportZip, TroubleBar } from '../common/trouble';
+import { attempt, backUp, exportZip, TroubleBar } from '../common/trouble';
 import { Gallery } from '../gallery/Gallery';
 import { BinList } from './BinList';
 import { Card } from './Card';
@@ -18,6 +18,9 @@ import { ImportNote, useFileDrop, useImport } from './import';
 import { keptColumns, ListHead } from './ListHead';
 import { Row, type Column } from './Row';
 import { Tree } from './Tree';
+import { Restore } from './Restore';
+import { WorkBar } from '../common/work';
+import { Keeping } from './Keeping';
 import { useLibrary, type Shelved } from './useLibrary';
 import { useSelection } from './useSelection';
 
@@ -78,7 +81,7 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
   const { selected, select, setSelected } = useSelection(found);
   const chosen = useMemo(() => (all ?? []).filter(({ entry }) => selected.has(entry.id)), [all, selected]);
 
-  const { take, brought, putAway, progress, stop } = useImport();
+  const { take, brought, asked, putAway } = useImport();
   useFileDrop(take);
   useEffect(() => {
     document.title = 'Shelf · Tapis';
@@ -150,13 +153,8 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
               })
             }
           />
-          <button
-            type="button"
-            className="btn btn-sm"
-            disabled={count === 0}
-            onClick={() => void exportAll()}
-          >
-            Export all
+          <button type="button" className="btn btn-sm" disabled={count === 0} onClick={() => void backUp()}>
+            Back up
           </button>
           <button
             type="button"
@@ -172,19 +170,10 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
       {choosing && (
         <Gallery onChoose={(family) => void startNew(family)} onClose={() => setChoosing(false)} />
       )}
-      {progress !== null && (
-        <p
-          role="status"
-          aria-label="Importing"
-          className="border-base-300 bg-base-100 flex gap-3 border-b px-4 py-1.5"
-        >
-          {progress}
-          <button type="button" className="link" onClick={stop}>
-            Stop
-          </button>
-        </p>
-      )}
-      {brought && <ImportNote result={brought} onClose={putAway} />}
+      <WorkBar />
+      {asked && <Restore asked={asked} />}
+      {all && count > 0 && <Keeping onBin={() => setBinOpen(true)} />}
+      {brought && <ImportNote {...brought} onClose={putAway} />}
       {binOpen && <BinList binned={binned ?? []} />}
       {selected.size > 0 && (
         <Chosen

@@ -1,70 +1,110 @@
 import { useEffect, useRef, useState } from 'react';
 import { LARGEST_SHELF } from '../../core/document/shelf-file';
+import type { Progress } from '../../store/pace';
+import type { Brought, Choice, Clash, Comparison } from '../../store/restore';
 import { together, type ImportResult } from '../../store/shelf';
 import { whyRefused } from '../../store/storage';
 import { shelf } from '../common/shelf-store';
+import { counted, whenMade } from '../common/words';
+import { working } from '../common/work';
 
-/** Reading files onto the Shelf, with what it brought and how far it is. */
-export function useImport() {
-  const [brought, setBrought] = useState<ImportResult | null>(null);
-  const [progress, setProgress] = useState<string | null>(null);
-  const stopped = useRef(false);
-  const take = async (list: FileList | readonly File[] | null) => {
-    const results: ImportResult[] = [];
-    stopped.current = false;
-    for (const file of list ?? []) {
-      setProgress(`Reading ${file.name}`);
-      // is seen before the reading begins
-      await new Promise((seen) => requestAnimationFrame(() => setTimeout(seen)));
-      results.push(
-        await importFile(file, (done, whole) => {
-          setProgress(`Reading ${file.name}: ${done} of ${whole}`);
-          return !stopped.current;
-        }),
-      );
-      if (stopped.current) break;
-    }
-    setProgress(null);
-    setBrought(together(results));
-  };
-  return {
-    take,
-    brought,
-    progress,
-    putAway: () => setBrought(null),
-    stop: () => {
-      stopped.current = true;
-    },
-  };
+/** A backup that was read, and waits for what to do where something differs. */
+export interface Asked {
+  readonly comparison: Comparison;
+  readonly answer: (choose: ((clash: Clash) => Choice) | null) => void;
 }
 
+/** Reading files onto the Shelf, and what it brought. */
+export function useImport() {
+  const [brought, setBrought] = useState<ImportNoteProps | null>(null);
+  const [asked, setAsked] = useState<Asked | null>(null);
+  const ask = (comparison: Comparison) =>
+    new Promise<((clash: Clash) => Choice) | null>((resolve) =>
+      setAsked({
+        comparison,
+        answer: (choose) => {
+          setAsked(null);
+          resolve(choose);
+        },
+      }),
+    );
+  const take = async (list: FileList | readonly File[] | null) => {
+    const results: ImportResult[] = [];
+    const said: string[] = [];
+    for (const file of [...(list ?? [])]) {
+      const isGoing = { now: true };
+      const result = await working(`Reading ${file.name}`, (onDone) =>
+        importFile(file, ask, (done, all) => (isGoing.now = onDone(done, all))),
+      );
+      if ('said' in result) said.push(result.said);
+      results.push(result.result);
+      if (!isGoing.now) break;
+    }
+    setBrought({ result: together(results), said: said.join(' ') });
+  };
+  return { take, brought, asked, putAway: () => setBrought(null) };
+}
+
+type Imported = { readonly result: ImportResult } | { readonly result: ImportResult; readonly said: string };
+
 /** Reads a file unless it is too large to be one; its problems carry its name. */
-async function importFile(file: File, onDone: (done: number, all: number) => boolean): Promise<ImportResult> {
-  const nothing = (message: string): ImportResult => ({
+async function importFile(
+  file: File,
+  ask: (comparison: Comparison) => Promise<((clash: Clash) => Choice) | null>,
+  onDone: Progress,
+): Promise<Imported> {
+  const brought = (result: Partial<ImportResult>): ImportResult => ({
     added: [],
     families: [],
-    refused: [{ field: '', message: `${file.name}: ${message}` }],
-  });
-  // characters are at most bytes: an oversized file need not be read
-  if (file.size > LARGEST_SHELF)
-    return nothing(`The file has ${Math.ceil(file.size / 1e6)} MB; at most 50 MB are read.`);
-  try {
-    const isZip = /\.zip$/i.test(file.name);
-    const result = isZip
-      ? await shelf.importZip(new Uint8Array(await file.arrayBuffer()), onDone)
-      : await shelf.importText(await file.text());
-    const refused = result.refused.map(({ field, message }) => ({
+    ...result,
+    refused: (result.refused ?? []).map(({ field, message }) => ({
       field,
       message: `${file.name}: ${message}`,
-    }));
-    return { ...result, refused };
+    })),
+  });
+  const nothing = (message: string) => ({ result: brought({ refused: [{ field: '', message }] }) });
+  try {
+    if (!/\.zip$/i.test(file.name)) {
+      // characters are at most bytes: an oversized file need not be read
+      if (file.size > LARGEST_SHELF)
+        return nothing(`The file has ${Math.ceil(file.size / 1e6)} MB; at most 50 MB are read.`);
+      return { result: brought(await shelf.importText(await file.text(), undefined, onDone)) };
+    }
+    const bytes = new Uint8Array(await file.arrayBuffer());
+    const compared = await shelf.compareBackup(bytes, onDone);
+    if (!compared) return { result: brought(await shelf.importZip(bytes, onDone)) };
+    if (!compared.ok) return nothing(compared.error);
+    const comparison = compared.value;
+    const { clashes, refused } = comparison;
+    const choose = clashes.length === 0 ? () => 'here' as const : await ask(comparison);
+    if (!choose) return { result: brought({ refused }), said: 'The backup was left; nothing was changed.' };
+    const back = await shelf.bringBack(comparison, choose);
+    return { result: brought({ refused }), said: broughtBack(comparison, back) };
   } catch (error) {
     return nothing(`It could not be stored: ${whyRefused(error)}.`);
   }
 }
 
+/** What came back from a backup, in words. */
+function broughtBack({ contents, same }: Comparison, back: Brought): string {
+  const parts = [
+    counted(back.footprints, 'footprint'),
+    ...(back.models > 0 ? [counted(back.models, 'model')] : []),
+    ...(back.processes > 0 ? [counted(back.processes, 'process', 'processes')] : []),
+    ...(back.families > 0 ? [counted(back.families, 'family', 'families')] : []),
+  ];
+  const here = same > 0 ? ` ${counted(same, 'footprint')} ${same === 1 ? 'was' : 'were'} here as there.` : '';
+  return `From the backup of ${whenMade(contents.made)} came ${parts.join(', ')}.${here}`;
+}
+
+interface ImportNoteProps {
+  readonly result: ImportResult;
+  /** What came of backups. */
+  readonly said: string;
+}
+
 /** What an import brought, and what of it could not be read. */
-export function ImportNote({ result, onClose }: { result: ImportResult; onClose: () => void }) {
+export function ImportNote({ result, said, onClose }: ImportNoteProps & { onClose: () => void }) {
   const { added, families: brought, refused } = result;
   return (
     <div
@@ -73,8 +113,9 @@ export function ImportNote({ result, onClose }: { result: ImportResult; onClose:
     >
       <div>
         <p className="font-semibold">
+          {said}{' '}
           {added.length === 0
-            ? brought.length === 0 && 'Nothing was added; the Shelf is as it was.'
+            ? brought.length === 0 && said === '' && 'Nothing was added; the Shelf is as it was.'
             : `${added.length} footprint${added.length > 1 ? 's' : ''} added.`}
         </p>
         {brought.length > 0 && (

@@ -1,5 +1,11 @@
 import type { APIRoute } from 'astro';
-import { documentSchema, familySchema, processSchema, shelfSchema } from '../../core/document/schema';
+import {
+  backupSchema,
+  documentSchema,
+  familySchema,
+  processSchema,
+  shelfSchema,
+} from '../../core/document/schema';
 import { only } from '../../server/endpoint';
 import { json, problem, response } from '../../server/reply';
 
@@ -8,6 +14,7 @@ const SCHEMAS = new Map([
   ['tapis-process-1', processSchema],
   ['tapis-family-1', familySchema],
   ['tapis-shelf-1', shelfSchema],
+  ['tapis-backup-1', backupSchema],
 ]);
 
 /** The published schemas, at the addresses that their `$id`s name. */

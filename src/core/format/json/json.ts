@@ -1,3 +1,4 @@
+import { writeDocument } from '../../document/write';
 import type { Format } from '../format';
 
 /** Tapis' own document, the format of record. */
@@ -7,5 +8,5 @@ export const json: Format = {
   summary: 'The whole intent: dimensions as entered, choices and notes. Everything else is computed from it.',
   mediaType: 'application/json',
   extension: '.tapis.json',
-  write: ({ document }) => `${JSON.stringify(document, null, 2)}\n`,
+  write: ({ document }) => writeDocument(document),
 };

@@ -1,3 +1,4 @@
+import { documentFile } from '../../../common/document-file';
 import { download } from '../../../common/download';
 import { shelf } from '../../../common/shelf-store';
 import { useBench } from '../../../state/context';
@@ -24,8 +25,7 @@ export function ModelFiles({ onTrouble }: { onTrouble: (trouble: string | null) 
       );
     }
     onTrouble(null);
-    const content = `${JSON.stringify(packed, null, 2)}\n`;
-    download({ name: `${name}.tapis.json`, mediaType: 'application/json', content });
+    download(documentFile(packed, name));
   };
   const row = (title: string, summary: string, save: () => Promise<void>) => (
     <li className="border-base-300 flex items-center gap-2 border-t py-1.5">
