@@ -33,7 +33,11 @@ export function launch(profile = mkdtempSync(join(tmpdir(), 'tapis-profile-'))):
  * A page that fails its test on script errors and on breaches of the content policy.
  * @param offline whether it keeps all files of Tapis in its browser, which takes a while in each new profile
  */
-export async function openPage(browser: Browser, url: string, offline = false): Promise<Page> {
+export async function openPage(
+  browser: Pick<Browser, 'newPage'>,
+  url: string,
+  offline = false,
+): Promise<Page> {
   const page = await browser.newPage();
   if (!offline)
     await page.evaluateOnNewDocument(() => Reflect.deleteProperty(Navigator.prototype, 'serviceWorker'));

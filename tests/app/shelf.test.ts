@@ -6,7 +6,16 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { writeShelf } from '../../src/core/document/shelf-file';
 import { DEMO_DOCUMENTS } from '../../src/demo/documents';
 import { chip, converter } from '../data/documents';
-import { expectNoFaults, launch, openPage, savedFiles, server, takeDemo } from './harness';
+import {
+  expectNoFaults,
+  launch,
+  openFootprint,
+  openPage,
+  savedFiles,
+  server,
+  takeDemo,
+  waitSaved,
+} from './harness';
 
 let browser: Browser;
 let page: Page;
@@ -84,22 +93,36 @@ describe('the Shelf as a library', () => {
     expectNoFaults(page);
   });
 
-  it('is taken along as one file, groups and tags too, into a filled browser beside what is there', async () => {
-    await page.locator('button ::-p-text(Export all)').click();
-    const backup = await saved(/^shelf-.*\.json$/);
+  it('is backed up as one file, and comes back into an empty browser and into a filled one, with clashes asked', async () => {
+    await page.locator('button ::-p-text(Back up)').click();
+    const backup = await saved(/^tapis-backup-.*\.zip$/);
     const other = await browser.createBrowserContext();
-    const filled = await other.newPage();
-    await filled.goto(server.url, { waitUntil: 'networkidle0' });
-    const own = join(mkdtempSync(join(tmpdir(), 'tapis-own-')), 'own.json');
-    writeFileSync(own, JSON.stringify(chip()));
-    for (const path of [own, backup]) {
-      await (await filled.$('input[aria-label="Files to import"]'))!.uploadFile(path);
-      await filled.waitForFunction(() => document.body.textContent?.includes('added.'));
-      await filled.locator('button ::-p-text(Close)').click();
-    }
-    const words = await filled.$eval('body', (body) => body.textContent);
-    expect(words).toContain(`${DEMO_DOCUMENTS.length + 1} of ${DEMO_DOCUMENTS.length + 1} footprints`);
-    expect(words).toContain('Connectors3');
+    const fresh = await openPage(other, server.url);
+    const restore = async () => (await fresh.$('input[aria-label="Files to import"]'))!.uploadFile(backup);
+    const told = (words: string) =>
+      fresh.waitForFunction((text) => document.body.textContent?.includes(text), {}, words);
+    const all = DEMO_DOCUMENTS.length;
+    await restore();
+    await told(`came ${all} footprints`);
+    await told(`${all} of ${all} footprints`);
+    expect(await fresh.$eval('nav', (nav) => nav.textContent)).toContain('Connectors3');
+
+    // one is changed here, and asked about
+    await openFootprint(fresh, 'U4 tide converter');
+    await fresh.locator('[aria-label="Name of the footprint"]').fill('U4 mine');
+    await waitSaved(fresh);
+    await fresh.goto(server.url, { waitUntil: 'networkidle0' });
+    await restore();
+    await fresh.waitForSelector('dialog[aria-label="Bringing a backup back"]');
+    expect(await fresh.$eval('dialog', (dialog) => dialog.textContent)).toContain(
+      `0 are not here, ${all - 1} are here as there, and 1 thing differs`,
+    );
+    await fresh.select('select[aria-label="What to do with U4 mine"]', 'both');
+    await fresh.locator('dialog button ::-p-text(Bring it back)').click();
+    await told(`${all + 1} of ${all + 1} footprints`);
+    await told('U4 tide converter (from the backup)');
+    await told('U4 mine');
+    expectNoFaults(fresh);
     await other.close();
   });
 

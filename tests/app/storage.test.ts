@@ -1,11 +1,13 @@
+import { readFileSync } from 'node:fs';
+import { strFromU8, unzipSync } from 'fflate';
 import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import {
-  downloadsOf,
   expectNoFaults,
   launch,
   openFootprint,
   openPage,
+  savedFiles,
   server,
   takeDemo,
   valueOf,
@@ -55,9 +57,10 @@ describe('trouble with storage', () => {
     await page.locator('header a ::-p-text(Shelf)').click();
     await openFootprint(page, 'C12 supply bypass');
     expect(await valueOf(page, '#entry-L')).toBe('1.7±0.1');
-    const saved = await downloadsOf(browser);
-    await page.locator('[role=alert] button ::-p-text(Export all)').click();
-    expect(await saved(/^shelf-.*\.json$/)).toContain('"L": "1.7±0.1"');
+    const saved = await savedFiles(browser);
+    await page.locator('[role=alert] button ::-p-text(Back up)').click();
+    const files = unzipSync(readFileSync(await saved(/^tapis-backup-.*\.zip$/)));
+    expect(strFromU8(files['footprints/C12 supply bypass.tapis.json']!)).toContain('"L": "1.7±0.1"');
     await page.close({ runBeforeUnload: false });
   });
 

@@ -5,6 +5,7 @@ import { compile } from '../../src/core/footprint/compile';
 import { isDrawable, type Drawable } from '../../src/core/footprint/footprint';
 import { CATALOGUE } from '../../src/core/package/catalogue';
 import { COMPOSED_KINDS } from '../../src/core/package/composed/starts';
+import { TRADE_NAMES } from '../../src/core/package/trade-names';
 import { familiesFor, exampleOf } from '../../src/islands/gallery/families';
 import { widthOf } from '../../src/core/drawing/drawing';
 import { packageViews } from '../../src/core/drawing/package-views';
@@ -135,8 +136,40 @@ describe('the gallery', () => {
     ['solder ball', ['ball-grid']],
     ['screw plated', ['mounting-hole']],
     ['chip carrier', ['castellated', 'j-lead-quad']],
+    ['qfn-40', ['no-lead-quad']],
+    ['quad no lead 40', ['no-lead-quad']],
+    ['header 2x20', ['pin-header', 'surface-header']],
+    ['to-220', ['in-line-transistor', 'flange-mount']],
+    ['sot 223', ['small-transistor-wide']],
+    ['bga 256', ['ball-grid']],
   ])('finds for “%s”', (query, ids) => {
-    expect(familiesFor(query).map(({ id }) => id)).toEqual(ids);
+    expect(familiesFor(query).hits.map(({ kind }) => kind.id)).toEqual(ids);
+  });
+  it.each([
+    ['0603', 'rectangular-chip', '0603 inch: 1608 metric, or 0603 metric'],
+    ['so8', 'gull-wing-dual', 'SO-8: 8 leads, 3.9 mm body, pitch 1.27'],
+    ['sot-23', 'small-transistor', 'SOT-23: 3 leads, 2.9 × 1.3 body'],
+    ['TO-236', 'small-transistor', 'TO-236: 3 leads, 2.9 × 1.3 body'],
+    ['5x5 no lead', 'no-lead-quad', '32 terminals, 5 × 5, pitch 0.5'],
+    ['soic', 'gull-wing-dual', null],
+  ])('says which size “%s” is', (query, id, outline) => {
+    const [first] = familiesFor(query).hits;
+    expect([first?.kind.id, first?.outline]).toEqual([id, outline]);
+  });
+  it('says what nobody knows', () => {
+    expect(familiesFor('quad usb')).toEqual({ hits: [], unknown: ['usb'] });
+    expect(familiesFor('ball axial')).toEqual({ hits: [], unknown: [] });
+  });
+  it('names only outlines that there are', () => {
+    for (const [name, family, outline] of TRADE_NAMES) {
+      const kind = CATALOGUE.find(({ id }) => id === family);
+      const known = kind?.outlines.map((one) => one.name) ?? [];
+      expect([name, outline === undefined || known.includes(outline), kind !== undefined]).toEqual([
+        name,
+        true,
+        true,
+      ]);
+    }
   });
   it.each(CATALOGUE.map((family) => [family.id, family] as const))(
     'draws %s as wide from the front as from above',

@@ -3,6 +3,7 @@ import { copperOf, differenceOf, type Copper } from '../../core/library/likeness
 import { inUnit } from '../../core/units/in-words';
 import { formatMm } from '../../core/units/length';
 import { facts, shelf } from '../common/shelf-store';
+import { counted } from '../common/words';
 import { useBench } from '../state/context';
 
 /** A footprint of the Shelf with its copper. */
@@ -23,6 +24,7 @@ export function Alike() {
   const unit = useBench((s) => s.unit);
   const shown = useBench((s) => s.derived.shown);
   const [known, setKnown] = useState<readonly Known[]>([]);
+  const [unread, setUnread] = useState(0);
   const [settled, settle] = useState(shown);
   useEffect(() => {
     let left = false;
@@ -30,6 +32,7 @@ export function Alike() {
       const entries = await shelf.entries();
       const all = await facts.of(entries);
       if (left) return;
+      setUnread(entries.filter((entry) => entry.id !== id && !all.has(entry.id)).length);
       setKnown(
         entries.flatMap(({ id: other, name }) => {
           const copper = all.get(other)?.copper;
@@ -56,7 +59,10 @@ export function Alike() {
       })
       .sort((a, b) => a.difference - b.difference);
   }, [settled, known]);
-  if (alike.length === 0) return null;
+  // what was not read yet cannot be compared, which is said and not passed over
+  const missing = unread > 0 ? ` ${counted(unread, 'footprint')} of the Shelf not read yet.` : '';
+  if (alike.length === 0)
+    return missing === '' ? null : <p className="text-secondary mt-3 text-[12px]">Not compared:{missing}</p>;
   return (
     <p className="text-secondary mt-3 text-[12px]" role="status">
       On the Shelf already:{' '}
@@ -71,7 +77,7 @@ export function Alike() {
             : inUnit(`has lands that differ by up to ${formatMm(difference)} mm`, unit)}
         </span>
       ))}
-      {alike.length > MOST && `; and ${alike.length - MOST} more`}.
+      {alike.length > MOST && `; and ${alike.length - MOST} more`}.{missing}
     </p>
   );
 }

@@ -27,7 +27,7 @@ export const noLeadQuad = defineWithPad<Symbol>({
   id: 'no-lead-quad',
   title: 'No-lead, four sides',
   summary: 'Flat body with terminals under all four sides, mostly with an exposed pad (QFN).',
-  keywords: ['QFN', 'PQFN', 'no-lead', 'leadless', 'four sides', 'exposed pad', 'pull-back'],
+  keywords: ['QFN', 'PQFN', 'quad flat no-lead', 'leadless', 'four sides', 'exposed pad', 'pull-back'],
   dimensions: [
     count('n', 'Terminals', 'Number of terminals on all sides, without the exposed pad', [4, 200], {
       multipleOf: 2,

@@ -4,6 +4,7 @@ import { MISSING } from '../../../core/document/finding';
 import { Alike } from '../../measure/Alike';
 import { DIMENSION_COLUMNS, DimensionRow } from '../../measure/DimensionRow';
 import { goToNextEntry, moveInGrid } from '../../measure/grid-keys';
+import { NameOffer } from '../../measure/NameOffer';
 import { OutlineDrawing } from '../../measure/OutlineDrawing';
 import { outlineEdits } from '../../../core/document/entries';
 import { COMPOSED } from '../../../core/package/composed/draw';
@@ -117,6 +118,7 @@ export function Measure() {
         <OutlineDrawing active={active} />
       )}
       {document.package.own && <OwnPieces />}
+      <NameOffer />
       <Alike />
     </>
   );

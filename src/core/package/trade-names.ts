@@ -1,0 +1,68 @@
+// What the trade calls common outlines, beside the designations of their standards. A name leads to a
+// family and, where one of its typical outlines is meant, to that.
+
+/** A name as it is spoken and printed, the family, and the name of the family's outline. */
+export type TradeName = readonly [name: string, family: string, outline?: string];
+
+/** Inch codes of chips lead to the metric ones: 0603 inch is 1608 metric. */
+const CHIPS = [
+  ['01005', '0402'],
+  ['0201', '0603'],
+  ['0402', '1005'],
+  ['0603', '1608'],
+  ['0805', '2012'],
+  ['1206', '3216'],
+  ['1210', '3225'],
+  ['1812', '4532'],
+  ['2010', '5025'],
+  ['2512', '6332'],
+].map(([inch, metric]): TradeName => [`${inch} inch`, 'rectangular-chip', `${metric} metric`]);
+
+export const TRADE_NAMES: readonly TradeName[] = [
+  ...CHIPS,
+  ['SOT-23', 'small-transistor', '3 leads, 2.9 × 1.3 body'],
+  ['SOT-23-3', 'small-transistor', '3 leads, 2.9 × 1.3 body'],
+  ['SOT-23-5', 'small-transistor', '5 leads, 2.9 × 1.6 body'],
+  ['SOT-23-6', 'small-transistor', '6 leads, 2.9 × 1.6 body'],
+  ['SOT-323', 'small-transistor', '3 leads, 2.0 × 1.25 body'],
+  ['SC-70', 'small-transistor', '3 leads, 2.0 × 1.25 body'],
+  ['SC-70-6', 'small-transistor', '6 leads, 2.0 × 1.25 body'],
+  ['SOT-363', 'small-transistor', '6 leads, 2.0 × 1.25 body'],
+  ['SC-59', 'small-transistor', '3 leads, 2.9 × 1.3 body'],
+  ['SOT-353', 'small-transistor'],
+  ['SC-70-5', 'small-transistor'],
+  ['SOT-223', 'small-transistor-wide', 'Three leads and a wide one, 6.5 mm body'],
+  ['SOT-89', 'small-transistor-wide', 'Three leads and a lug, 4.5 mm body'],
+  ['SC-62', 'small-transistor-wide', 'Three leads and a lug, 4.5 mm body'],
+  ['SOT-143', 'small-transistor-wide', 'Four leads, one wide, 2.9 mm body'],
+  ['SOD-123', 'small-diode', '2.7 × 1.6 body'],
+  ['SOD-323', 'small-diode', '1.7 × 1.25 body'],
+  ['SOD-523', 'flat-lead', 'Diode, 1.6 × 0.8 body length'],
+  ['SOT-563', 'flat-lead'],
+  ['SOT-523', 'flat-lead'],
+  ['SOD-80', 'cylindrical', 'Cylinder, 3.5 × 1.5'],
+  ['DO-214', 'moulded'],
+  ['TO-252', 'tab-package', 'Small tab package, 6.6 mm body'],
+  ['DPAK', 'tab-package', 'Small tab package, 6.6 mm body'],
+  ['TO-263', 'tab-package', 'Large tab package, 10 mm body'],
+  ['D2PAK', 'tab-package', 'Large tab package, 10 mm body'],
+  ['TO-220', 'in-line-transistor', 'Power body, pitch 2.54'],
+  ['TO-220-3', 'in-line-transistor', 'Power body, pitch 2.54'],
+  ['TO-220-5', 'in-line-transistor', 'Power body, 5 leads, pitch 1.7'],
+  ['TO-220 lying', 'flange-mount', 'Three leads, pitch 2.54, M3'],
+  ['TO-92', 'in-line-transistor', 'Small half-round, pitch 1.27'],
+  ['TO-247', 'in-line-transistor'],
+  ['TO-126', 'in-line-transistor'],
+  ['SO-8', 'gull-wing-dual', '8 leads, 3.9 mm body, pitch 1.27'],
+  ['SOIC-8', 'gull-wing-dual', '8 leads, 3.9 mm body, pitch 1.27'],
+  ['SOIC-16W', 'gull-wing-dual', '16 leads, 7.5 mm body, pitch 1.27'],
+  ['TSSOP-8', 'gull-wing-dual', '8 leads, 4.4 mm body, pitch 0.65'],
+  ['TSSOP-20', 'gull-wing-dual', '20 leads, 4.4 mm body, pitch 0.65'],
+  ['TSSOP-48', 'gull-wing-dual', '48 leads, 6.1 mm body, pitch 0.5'],
+  ['QSOP-16', 'gull-wing-dual', '16 leads, 3.9 mm body, pitch 0.635'],
+  ['SSOP-20', 'gull-wing-dual', '20 leads, 5.3 mm body, pitch 0.65'],
+  ['MSOP', 'gull-wing-dual'],
+  ['VSSOP', 'gull-wing-dual'],
+  ['DO-41', 'axial', 'Diode body 5.2 × 2.6'],
+  ['DO-35', 'axial'],
+];
