@@ -14,7 +14,8 @@ const CORE_FLOORS = [
   ['footprint'],
   ['joint'],
   ['drawing', 'check'],
-  ['compare', 'library'],
+  ['compare'],
+  ['library'],
   ['format'],
 ];
 const UPPER_FLOORS = [['kernel'], ['workers', 'store', 'cli', 'server', 'demo'], ['islands'], ['pages']];

@@ -1,7 +1,5 @@
 import type { Zip } from 'fflate';
-import { writeFamily } from '../core/document/own-family';
-import { writeProcess } from '../core/document/process-file';
-import { writeDocument } from '../core/document/write';
+import { writeDocument, writeFamily, writeProcess } from '../core/document/write';
 import type { StoredFootprint, StoredGroup, TapisDatabase } from './database';
 import { foldersOf } from './groups';
 import { breathe, type Progress } from './pace';

@@ -2,6 +2,7 @@ import Dexie, { type EntityTable } from 'dexie';
 import type { Model } from '../core/body/model';
 import type { TapisDocument } from '../core/document/document';
 import type { CardDrawing, Facts } from '../core/library/facts';
+import type { Copper } from '../core/library/likeness';
 import type { OwnFamily } from '../core/document/own-family';
 import type { Process } from '../core/process/process';
 
@@ -49,6 +50,13 @@ export interface StoredFacts {
   readonly facts: Facts;
 }
 
+/** The copper of a footprint; apart from what is listed, as it is much and seldom wanted. */
+export interface StoredCopper {
+  readonly id: string;
+  readonly revision: number;
+  readonly copper: Copper | null;
+}
+
 export interface StoredDrawing {
   readonly id: string;
   readonly revision: number;
@@ -87,6 +95,7 @@ export type TapisDatabase = Dexie & {
   groups: EntityTable<StoredGroup, 'id'>;
   facts: EntityTable<StoredFacts, 'id'>;
   drawings: EntityTable<StoredDrawing, 'id'>;
+  coppers: EntityTable<StoredCopper, 'id'>;
 };
 
 /** The database, opened with its first use; each version below stays as it was released. */
@@ -119,5 +128,9 @@ export function openDatabase(name = 'tapis'): TapisDatabase {
         .toCollection()
         .each((row) => void entries.put(entryOf(row)));
     });
+  db.version(7)
+    .stores({ coppers: 'id' })
+    // what is known is made anew, without the copper in it
+    .upgrade((transaction) => transaction.table('facts').clear());
   return db;
 }

@@ -202,6 +202,36 @@ export class ShelfStore {
     });
   }
 
+  /**
+   * Writes other documents onto the revisions that were read, all at one stroke; a footprint that was changed
+   * since is left.
+   * @returns what there was before, onto the revisions that are there now, and the names of those that stayed
+   */
+  async rewrite(rows: readonly Pick<StoredFootprint, 'id' | 'document' | 'revision'>[]): Promise<{
+    readonly before: readonly Pick<StoredFootprint, 'id' | 'document' | 'revision'>[];
+    readonly left: readonly string[];
+  }> {
+    const { footprints, entries } = this.db;
+    return this.db.transaction('rw', footprints, entries, async () => {
+      const current = await footprints.bulkGet(rows.map(({ id }) => id));
+      const now = Date.now();
+      const written: StoredFootprint[] = [];
+      const before: Pick<StoredFootprint, 'id' | 'document' | 'revision'>[] = [];
+      const left: string[] = [];
+      for (const [i, { document, revision }] of rows.entries()) {
+        const row = current[i];
+        if (row?.revision !== revision) {
+          left.push(row?.document.name ?? document.name);
+          continue;
+        }
+        written.push({ ...row, document, revision: revision + 1, updatedAt: now });
+        before.push({ id: row.id, document: row.document, revision: revision + 1 });
+      }
+      await this.write(written);
+      return { before, left };
+    });
+  }
+
   /** Keeps a footprint again that was removed for good, under its old id. */
   async keepAgain(id: string, document: TapisDocument): Promise<StoredFootprint> {
     const now = Date.now();
@@ -236,10 +266,10 @@ export class ShelfStore {
 
   /** Removes everything in the bin for good, and the files of models that no footprint has any more. */
   async emptyBin(): Promise<void> {
-    const { footprints, entries, facts, drawings } = this.db;
+    const { footprints, entries, facts, drawings, coppers } = this.db;
     const ids = await entries.where('binnedAt').above(0).primaryKeys();
-    await this.db.transaction('rw', [footprints, entries, facts, drawings], async () => {
-      for (const table of [footprints, entries, facts, drawings]) await table.bulkDelete(ids);
+    await this.db.transaction('rw', [footprints, entries, facts, drawings, coppers], async () => {
+      for (const table of [footprints, entries, facts, drawings, coppers]) await table.bulkDelete(ids);
     });
     if ((await this.db.models.count()) > 0) await this.models.keepOnly(await footprints.toArray());
   }

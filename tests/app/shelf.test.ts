@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Browser, ElementHandle, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { writeShelf } from '../../src/core/document/shelf-file';
+import { writeShelf } from '../../src/core/document/write';
 import { DEMO_DOCUMENTS } from '../../src/demo/documents';
 import { chip, converter } from '../data/documents';
 import {
@@ -90,6 +90,30 @@ describe('the Shelf as a library', () => {
     await fresh.waitForFunction(() => document.body.textContent?.includes('4 footprints added'));
     expect(await fresh.$eval('nav', (nav) => nav.textContent)).toContain('Connectors4');
     await other.close();
+    expectNoFaults(page);
+  });
+
+  it('changes several at once, looked at before anything is written, and takes it back as one act', async () => {
+    const told = (words: string) =>
+      page.waitForFunction((text) => document.body.textContent?.includes(text), {}, words);
+    await search('tag:buoy');
+    await until(4);
+    for (const box of await page.$$('input[aria-label^="Select"]')) await box.click();
+    await page.select('select[aria-label="Process for the selected"]', 'kitchen-table');
+    await told('4 footprints would change');
+    const table = await page.$eval('dialog', (dialog) => dialog.textContent ?? '');
+    expect(table).toMatch(/J3 sensor connector.*→/);
+    expect(await page.$$eval('dialog tbody tr', (rows) => rows.length)).toBe(4);
+    await page.locator('dialog button ::-p-text(Change 4 footprints)').click();
+    await told('4 footprints now: ');
+    await search('kitchen tag:buoy');
+    await until(4);
+    await page.locator('button ::-p-text(Take it back)').click();
+    await told('4 footprints are as before.');
+    await until(0);
+    await page.locator('button ::-p-text(Close)').click();
+    await page.locator('[role=toolbar] button ::-p-text(none)').click();
+    await search('');
     expectNoFaults(page);
   });
 

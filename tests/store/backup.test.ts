@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto';
 import { strToU8, unzipSync, zipSync } from 'fflate';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { writeShelf } from '../../src/core/document/shelf-file';
+import { writeShelf } from '../../src/core/document/write';
 import { PROCESSES } from '../../src/core/process';
 import { familyOf, type OwnFamily } from '../../src/core/document/own-family';
 import { OWN_FAMILY_DOCUMENTS } from '../../src/demo/own-family';

@@ -5,7 +5,6 @@ import type { PackageIntent, SheetUnit, TapisDocument } from './document';
 import type { Edit } from './edit';
 import { writtenEntry } from './entries';
 import type { OwnIntent } from './pieces';
-import { canonicalPackage, jsonText } from './write';
 
 // A family of one's own is a composed package without a part's numbers: its pieces, what its dimensions
 // are called and between which limits they can be meant, its conditions and its sizes. A document of such
@@ -92,11 +91,6 @@ function sorted(value: unknown): unknown {
       .sort(([a], [b]) => (a < b ? -1 : 1))
       .map(([key, inner]) => [key, sorted(inner)]),
   );
-}
-
-/** Writes a family into a file of its own. */
-export function writeFamily(family: OwnFamily): string {
-  return jsonText({ tapisFamily: 1, package: canonicalPackage(familyOf(family)) });
 }
 
 /** A short name for addresses and files from words; `family` where nothing of them can be kept. */

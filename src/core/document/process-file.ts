@@ -1,12 +1,6 @@
 import { allFields } from '../process/fields';
 import { PROCESSES } from '../process';
-import { canonicalProcess, jsonText } from './write';
 import type { Process } from '../process/process';
-
-/** Writes a process into a file of its own. */
-export function writeProcess(process: Process): string {
-  return jsonText({ tapisProcess: 1, ...canonicalProcess(process) });
-}
 
 /** A copy of a process under a name of its own, so that the original is never overwritten. */
 export function copyProcess(

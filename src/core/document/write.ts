@@ -4,7 +4,9 @@ import type { Process } from '../process/process';
 import type { PackageIntent, TapisDocument } from './document';
 import type { Field, RecordField } from './fields';
 import { CHOICES } from './intent';
+import { familyOf, type OwnFamily } from './own-family';
 import { COMPOSITION } from './pieces';
+import type { Standing } from './shelf-file';
 
 // The one way in which documents are written. The same intent gives the same text however it came about:
 // fields stand in the order of the schema, keys that a person or a package chose in their natural order,
@@ -22,6 +24,38 @@ export function jsonText(value: unknown): string {
 /** Writes a document as its file's text; equal documents are equal texts. */
 export function writeDocument(document: TapisDocument): string {
   return jsonText(canonical(document));
+}
+
+/** Writes a process into a file of its own. */
+export function writeProcess(process: Process): string {
+  return jsonText({ tapisProcess: 1, ...canonicalProcess(process) });
+}
+
+/** Writes a family into a file of its own. */
+export function writeFamily(family: OwnFamily): string {
+  return jsonText({ tapisFamily: 1, package: canonicalPackage(familyOf(family)) });
+}
+
+/**
+ * Writes documents, and the processes and families of one's own, into one file.
+ * @param standing where each of the documents stands, in their order
+ */
+export function writeShelf(
+  documents: readonly TapisDocument[],
+  processes: readonly Process[] = [],
+  families: readonly OwnFamily[] = [],
+  standing: readonly Standing[] = [],
+): string {
+  const own = processes.map((process) => ({ tapisProcess: 1, ...canonicalProcess(process) }));
+  const kept = families.map((family) => ({ tapisFamily: 1, package: canonicalPackage(familyOf(family)) }));
+  const shelf = {
+    tapisShelf: 1,
+    documents: documents.map(canonical),
+    ...(standing.some(({ group, tags }) => group || tags) ? { standing } : {}),
+    ...(own.length > 0 ? { processes: own } : {}),
+    ...(kept.length > 0 ? { families: kept } : {}),
+  };
+  return jsonText(shelf);
 }
 
 const PACKAGE = ['family', 'title', 'unit', 'options', 'dimensions', 'source'];

@@ -1,12 +1,9 @@
 import type { TapisDocument } from '../document/document';
 import type { LandName, LandNames } from '../document/migrations';
-import { writeFamily } from '../document/own-family';
-import { writeProcess } from '../document/process-file';
 import { checkDocument, parseJson, readDocument, type DocumentProblem } from '../document/read';
 import { readProcess } from '../document/read-process';
 import { readShelfFile, readShelfParts, type ShelfContents, type ShelfPart } from '../document/read-shelf';
-import { writeShelf } from '../document/shelf-file';
-import { writeDocument } from '../document/write';
+import { writeDocument, writeFamily, writeProcess, writeShelf } from '../document/write';
 import { drawPackage, withExamples } from '../package/draw';
 import { placedPackage } from '../package/drawn';
 import { landIdOf } from '../package/terminal';

@@ -33,8 +33,6 @@ export interface Facts {
   readonly height: number | null;
   /** Of how the part is fixed. */
   readonly mount: 'surface' | 'through' | null;
-  /** The copper, to be held against that of others; `null` where it cannot be. */
-  readonly copper: Copper | null;
   /** What words are searched in, in small letters. */
   readonly words: string;
 }
@@ -59,6 +57,8 @@ export interface Kept {
   readonly facts: Facts;
   /** `null` while it cannot be drawn. */
   readonly drawing: CardDrawing | null;
+  /** The copper, to be held against that of others; `null` where it cannot be. */
+  readonly copper: Copper | null;
 }
 
 /**
@@ -81,7 +81,6 @@ export function keptOf(document: TapisDocument, models: ModelSource = noModels):
     level: document.level,
     process: process.name,
     ...figuresOf(footprint),
-    copper: footprint && copperOf(footprint),
     words: [
       name,
       footprint?.standardName,
@@ -98,7 +97,11 @@ export function keptOf(document: TapisDocument, models: ModelSource = noModels):
       .toLowerCase()
       .slice(0, 2000),
   };
-  return { facts, drawing: footprint && cardDrawing(footprint) };
+  return {
+    facts,
+    drawing: footprint && cardDrawing(footprint),
+    copper: footprint && copperOf(footprint),
+  };
 }
 
 function figuresOf(footprint: Footprint | null): Pick<Facts, 'pins' | 'pitch' | 'body' | 'height' | 'mount'> {

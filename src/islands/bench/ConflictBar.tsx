@@ -1,5 +1,5 @@
 import { Bar, BarButton } from '../common/Bar';
-import { documentFile } from '../common/document-file';
+import type { TapisDocument } from '../../core/document/document';
 import { download } from '../common/download';
 import { attempt } from '../common/trouble';
 import { useBench } from '../state/context';
@@ -10,9 +10,7 @@ export function ConflictBar() {
   const document = useBench((s) => s.document);
   const resolve = useBench((s) => s.resolveConflict);
   const takeBack = useBench((s) => s.takeBack);
-  const exporting = (
-    <BarButton onPress={() => download(documentFile(document))}>Export it as it is</BarButton>
-  );
+  const exporting = <BarButton onPress={() => void exportAsIs(document)}>Export it as it is</BarButton>;
   switch (save.kind) {
     case 'failed':
       return (
@@ -60,4 +58,11 @@ export function ConflictBar() {
     default:
       return null;
   }
+}
+
+async function exportAsIs(document: TapisDocument): Promise<void> {
+  await attempt('Exporting it', async () => {
+    const { documentFile } = await import('../common/document-file');
+    download(documentFile(document));
+  });
 }

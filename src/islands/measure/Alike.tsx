@@ -30,12 +30,12 @@ export function Alike() {
     let left = false;
     void (async () => {
       const entries = await shelf.entries();
-      const all = await facts.of(entries);
+      const all = await facts.coppers(entries);
       if (left) return;
       setUnread(entries.filter((entry) => entry.id !== id && !all.has(entry.id)).length);
       setKnown(
         entries.flatMap(({ id: other, name }) => {
-          const copper = all.get(other)?.copper;
+          const copper = all.get(other);
           return copper && other !== id ? [{ id: other, name, copper }] : [];
         }),
       );

@@ -1,6 +1,6 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useRef, useState } from 'react';
-import { writeProcess } from '../../core/document/process-file';
+import { writeProcess } from '../../core/document/write';
 import { PROCESSES } from '../../core/process';
 import type { Process } from '../../core/process/process';
 import { download } from '../common/download';

@@ -1,8 +1,12 @@
+import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
+import { LEVELS } from '../../core/document/document';
+import type { Wish } from '../../core/library/change';
+import { PROCESSES } from '../../core/process';
 import type { StoredGroup } from '../../store/database';
 import { pathOf } from '../../store/groups';
 import { Pick } from '../common/inputs';
-import { shelf } from '../common/shelf-store';
+import { processes, shelf } from '../common/shelf-store';
 import { attempt } from '../common/trouble';
 
 interface Props {
@@ -14,11 +18,15 @@ interface Props {
   onAll: () => void;
   onNone: () => void;
   onExport: () => void;
+  /** Something is wished for all of them; it is looked at first. */
+  onWish: (wish: Wish) => void;
 }
 
 /** What can be done with several footprints at once. */
-export function Chosen({ ids, tags, groups, onAll, onNone, onExport }: Props) {
+export function Chosen({ ids, tags, groups, onAll, onNone, onExport, onWish }: Props) {
   const [tag, setTag] = useState('');
+  const own = useLiveQuery(() => processes.list(), []) ?? [];
+  const known = [...PROCESSES, ...own];
   const many = `${ids.length} footprint${ids.length === 1 ? '' : 's'}`;
   return (
     <div
@@ -44,6 +52,26 @@ export function Chosen({ ids, tags, groups, onAll, onNone, onExport }: Props) {
         ]}
         onChange={(group) => {
           if (group !== '') void attempt(`Moving ${many}`, () => shelf.move(ids, group === '-' ? '' : group));
+        }}
+      />
+      <Pick
+        className="w-36"
+        label="Process for the selected"
+        value=""
+        options={[['', 'process …'], ...known.map(({ id, name }) => [id, name] as const)]}
+        onChange={(id) => {
+          const process = known.find((one) => one.id === id);
+          if (process) onWish({ process });
+        }}
+      />
+      <Pick
+        className="w-24"
+        label="Level for the selected"
+        value=""
+        options={[['', 'level …'], ...LEVELS.map((level) => [level, `level ${level}`] as const)]}
+        onChange={(chosen) => {
+          const level = LEVELS.find((one) => one === chosen);
+          if (level) onWish({ level });
         }}
       />
       <form

@@ -5,20 +5,21 @@ import { newDocument } from '../../core/document/document';
 import { readSearch } from '../../core/library/search';
 import type { PackageKind } from '../../core/package/catalogue';
 import { within } from '../../store/groups';
+import { later } from '../common/later';
 import { keepLook, keptLook } from '../common/look';
 import { families, shelf } from '../common/shelf-store';
 import { attempt, backUp, exportZip, TroubleBar } from '../common/trouble';
 import { Gallery } from '../gallery/Gallery';
 import { BinList } from './BinList';
 import { Card } from './Card';
-import { Chosen } from './Chosen';
+import type { Wish } from '../../core/library/change';
+import type { Done } from './Changing';
 import { EmptyShelf } from './EmptyShelf';
 import { Grid } from './Grid';
 import { ImportNote, useFileDrop, useImport } from './import';
 import { keptColumns, ListHead } from './ListHead';
 import { Row, type Column } from './Row';
 import { Tree } from './Tree';
-import { Restore } from './Restore';
 import { WorkBar } from '../common/work';
 import { Keeping } from './Keeping';
 import { useLibrary, type Shelved } from './useLibrary';
@@ -38,6 +39,12 @@ async function addDemo(): Promise<void> {
   }
 }
 
+// what is used now and then does not weigh on every visit
+const Chosen = later('What can be done with them', async () => (await import('./Chosen')).Chosen);
+const Changing = later('What would change', async () => (await import('./Changing')).Changing);
+const DoneNote = later('What was changed', async () => (await import('./DoneNote')).DoneNote);
+const Restore = later('The backup', async () => (await import('./Restore')).Restore);
+
 /** How the Shelf is looked at, kept for the next visit. */
 type Look = 'cards' | 'list';
 const LOOK = 'tapis-shelf-look';
@@ -52,6 +59,8 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
   const [columns, setColumns] = useState<readonly Column[]>(keptColumns);
   const [binOpen, setBinOpen] = useState(false);
   const [choosing, setChoosing] = useState(false);
+  const [wish, setWish] = useState<Wish | null>(null);
+  const [done, setDone] = useState<Done | null>(null);
   const files = useRef<HTMLInputElement>(null);
   const search = useRef<HTMLInputElement>(null);
   const dragged = useRef<string | null>(null);
@@ -175,6 +184,17 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
       {all && count > 0 && <Keeping onBin={() => setBinOpen(true)} />}
       {brought && <ImportNote {...brought} onClose={putAway} />}
       {binOpen && <BinList binned={binned ?? []} />}
+      {wish && (
+        <Changing
+          wish={wish}
+          ids={[...selected]}
+          onClose={(made) => {
+            setWish(null);
+            if (made) setDone(made);
+          }}
+        />
+      )}
+      {done && <DoneNote done={done} onClose={() => setDone(null)} />}
       {selected.size > 0 && (
         <Chosen
           ids={[...selected]}
@@ -183,6 +203,7 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
           onAll={() => setSelected(new Set(found.map(({ entry }) => entry.id)))}
           onNone={() => setSelected(new Set())}
           onExport={() => void exportZip([...selected])}
+          onWish={setWish}
         />
       )}
       <div className="flex flex-1">

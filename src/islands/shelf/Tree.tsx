@@ -1,5 +1,7 @@
 import { useState } from 'react';
 import type { StoredGroup } from '../../store/database';
+import { pathOf, within } from '../../store/groups';
+import { Pick } from '../common/inputs';
 import { groups as store } from '../common/shelf-store';
 import { attempt } from '../common/trouble';
 
@@ -64,7 +66,12 @@ export function Tree({ groups, counts, total, shown, onShow, onDrop }: Props) {
       <button type="button" className="text-primary mt-2 px-2 text-[12px] hover:underline" onClick={add}>
         New group{groups.some(({ id }) => id === shown) ? ' in this one' : ''}
       </button>
-      <ShownGroup key={shown} group={groups.find(({ id }) => id === shown) ?? null} onShow={onShow} />
+      <ShownGroup
+        key={shown}
+        group={groups.find(({ id }) => id === shown) ?? null}
+        groups={groups}
+        onShow={onShow}
+      />
     </nav>
   );
 }
@@ -124,10 +131,17 @@ function TreeItem({ name, count, depth, isShown, onShow, onDrop, onDragStart }: 
   );
 }
 
+interface ShownProps {
+  group: StoredGroup | null;
+  groups: readonly StoredGroup[];
+  onShow: (id: string) => void;
+}
+
 /** What can be done with the group that is shown. */
-function ShownGroup({ group, onShow }: { group: StoredGroup | null; onShow: (id: string) => void }) {
+function ShownGroup({ group, groups, onShow }: ShownProps) {
   const [name, setName] = useState(group?.name ?? '');
   if (!group) return null;
+  const inside = within(groups, group.id);
   const rename = () => {
     const wanted = name.trim();
     if (wanted === '') return setName(group.name);
@@ -147,16 +161,17 @@ function ShownGroup({ group, onShow }: { group: StoredGroup | null; onShow: (id:
           if (key === 'Escape') setName(group.name);
         }}
       />
+      <Pick
+        className="w-full"
+        label="Group that it is in"
+        value={group.parent}
+        options={[
+          ['', 'outermost'],
+          ...groups.flatMap(({ id }) => (inside.has(id) ? [] : [[id, `in ${pathOf(groups, id)}`] as const])),
+        ]}
+        onChange={(parent) => void attempt('Moving a group', () => store.move(group.id, parent))}
+      />
       <p className="flex gap-3">
-        {group.parent !== '' && (
-          <button
-            type="button"
-            className="text-primary hover:underline"
-            onClick={() => void attempt('Moving a group', () => store.move(group.id, ''))}
-          >
-            Make it outermost
-          </button>
-        )}
         <button
           type="button"
           className="text-primary hover:underline"

@@ -3,7 +3,7 @@ import { applyEdits } from '../../../src/core/document/edit';
 import { entryEdit } from '../../../src/core/document/entries';
 import { migrate } from '../../../src/core/document/migrations';
 import { LARGEST_DOCUMENT } from '../../../src/core/document/read';
-import { writeShelf } from '../../../src/core/document/shelf-file';
+import { writeShelf } from '../../../src/core/document/write';
 import { openDocument, openShelf } from '../../../src/core/footprint/open';
 import { chip, converter } from '../../data/documents';
 

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { canonical, writeDocument } from '../../../src/core/document/write';
+import { canonical, writeDocument, writeProcess } from '../../../src/core/document/write';
 import { compileAndCheck } from '../../../src/core/check/guarded';
 import { openDocument, rewritten } from '../../../src/core/footprint/open';
-import { copyProcess, writeProcess } from '../../../src/core/document/process-file';
+import { copyProcess } from '../../../src/core/document/process-file';
 import { standardProcess } from '../../../src/core/process';
 import { DEMO_DOCUMENTS } from '../../../src/demo/documents';
 import { converter } from '../../data/documents';

@@ -12,9 +12,9 @@ import {
   keepingEdits,
   pieceUnitOf,
   sizesFrom,
-  writeFamily,
   type OwnFamily,
 } from '../../../src/core/document/own-family';
+import { writeFamily } from '../../../src/core/document/write';
 import type { Symbols } from '../../../src/core/document/read-fields';
 import { sheetUnitEdits } from '../../../src/core/document/sheet-unit';
 import { compile } from '../../../src/core/footprint/compile';

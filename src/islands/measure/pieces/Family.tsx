@@ -8,10 +8,10 @@ import {
   keepingEdits,
   sizesFrom,
   valuesOf,
-  writeFamily,
   familyOf,
   type OwnFamily,
 } from '../../../core/document/own-family';
+import { writeFamily } from '../../../core/document/write';
 import type { CompositionIntent } from '../../../core/document/pieces';
 import { Pick, Tick } from '../../common/inputs';
 import { download } from '../../common/download';

@@ -1,0 +1,57 @@
+import { compileAndCheck } from '../check/guarded';
+import { compareCompiled, type Change } from '../compare/compare';
+import type { Level, TapisDocument } from '../document/document';
+import { applyEdits, type Edit } from '../document/edit';
+import type { Severity } from '../document/finding';
+import { noModels, type ModelSource } from '../footprint/imported';
+import { processById } from '../process';
+import type { Process } from '../process/process';
+
+// A change of many footprints at once is looked at before it is made: what would become of each.
+
+/** What is wished for many footprints; what is left out stays as it is in each. */
+export interface Wish {
+  readonly process?: Process;
+  readonly level?: Level;
+}
+
+/** Edits that fulfil a wish. */
+export function editsFor({ process, level }: Wish): Edit[] {
+  return [
+    ...(process
+      ? [
+          { at: '/process', value: process.id },
+          // those that come with Tapis are known by their ids
+          { at: '/ownProcess', value: processById(process.id) ? undefined : process },
+        ]
+      : []),
+    ...(level ? [{ at: '/level', value: level }] : []),
+  ];
+}
+
+/** What a wish would do to one footprint. */
+export interface Prospect {
+  readonly document: TapisDocument;
+  /** In what the footprint would differ. */
+  readonly changes: readonly Change[];
+  /** The gravest finding now and then. */
+  readonly before: Severity | 'clear';
+  readonly after: Severity | 'clear';
+}
+
+/** Looks at what a wish would do; `null` where the document has it already. */
+export function prospectOf(
+  document: TapisDocument,
+  wish: Wish,
+  models: ModelSource = noModels,
+): Prospect | null {
+  const next = applyEdits(document, editsFor(wish));
+  if (JSON.stringify(next) === JSON.stringify(document)) return null;
+  const [now, then] = [compileAndCheck(document, models), compileAndCheck(next, models)];
+  return {
+    document: next,
+    changes: compareCompiled(now, then),
+    before: now.report.verdict,
+    after: then.report.verdict,
+  };
+}
