@@ -1,6 +1,7 @@
 import Dexie, { type EntityTable } from 'dexie';
 import type { Model } from '../core/body/model';
 import type { TapisDocument } from '../core/document/document';
+import type { Edit } from '../core/document/edit';
 import type { CardDrawing, Facts } from '../core/library/facts';
 import type { Copper } from '../core/library/likeness';
 import type { OwnFamily } from '../core/document/own-family';
@@ -21,17 +22,26 @@ export interface StoredFootprint {
   /** Id of its group; it stands in none where it is missing. */
   readonly group?: string;
   readonly tags?: readonly string[];
+  /** Id of the footprint that it is a variant of. */
+  readonly base?: string;
+  /** Of a variant: what it has of its own. Its document is its original's with these. */
+  readonly edits?: readonly Edit[];
+  /** Of a variant: what it was before its original changed, until that was seen. */
+  readonly before?: TapisDocument;
 }
 
 /** What is known of a footprint without its document: many of them are read at once. */
-export type ShelfEntry = Omit<StoredFootprint, 'document'> & {
+export type ShelfEntry = Omit<StoredFootprint, 'document' | 'edits' | 'before'> & {
   readonly name: string;
   readonly family: string;
+  /** Id of the person's own family that it is of. */
+  readonly own?: string;
 };
 
 /** The entry that goes with a footprint. */
-export function entryOf({ document, ...about }: StoredFootprint): ShelfEntry {
-  return { ...about, name: document.name, family: document.package.family };
+export function entryOf({ document, edits: _edits, before: _before, ...about }: StoredFootprint): ShelfEntry {
+  const { family, own } = document.package;
+  return { ...about, name: document.name, family, ...(own ? { own: own.id } : {}) };
 }
 
 /** A group of footprints, in another or outermost. */
@@ -129,8 +139,15 @@ export function openDatabase(name = 'tapis'): TapisDatabase {
         .each((row) => void entries.put(entryOf(row)));
     });
   db.version(7)
-    .stores({ coppers: 'id' })
-    // what is known is made anew, without the copper in it
-    .upgrade((transaction) => transaction.table('facts').clear());
+    .stores({ entries: 'id, binnedAt, base', coppers: 'id' })
+    .upgrade(async (transaction) => {
+      const entries = transaction.table<ShelfEntry>('entries');
+      await transaction
+        .table<StoredFootprint>('footprints')
+        .toCollection()
+        .each((row) => void entries.put(entryOf(row)));
+      // what is known is made anew, without the copper in it
+      await transaction.table('facts').clear();
+    });
   return db;
 }

@@ -206,7 +206,12 @@ export async function bringBack(
   return db.transaction('rw', [footprints, entries, groups, processes, families], async () => {
     const groupOf = await bringGroups(db, contents);
     const rows: StoredFootprint[] = [];
-    for (const { path: _path, group, ...about } of contents.footprints) {
+    const there = new Set(contents.footprints.map(({ id }) => id));
+    for (const { path: _path, group, ...whole } of contents.footprints) {
+      const { base, edits: _edits, before: _before, ...alone } = whole;
+      // a variant whose original is neither here nor there stands for itself
+      const isKin = base !== undefined && (there.has(base) || (await footprints.get(base)));
+      const about = isKin ? whole : alone;
       const document = documents.get(about.id);
       if (!document) continue;
       const own = await footprints.get(about.id);

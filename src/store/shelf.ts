@@ -1,4 +1,6 @@
+import Dexie from 'dexie';
 import type { TapisDocument } from '../core/document/document';
+import { applyEdits, type Edit } from '../core/document/edit';
 import type { OwnFamily } from '../core/document/own-family';
 import type { DocumentProblem } from '../core/document/read';
 import type { ShelfContents } from '../core/document/read-shelf';
@@ -6,6 +8,7 @@ import type { Standing } from '../core/document/shelf-file';
 import type { Result } from '../core/units/result';
 import { entryOf, type ShelfEntry, type StoredFootprint, type TapisDatabase } from './database';
 import { FamilyStore } from './families';
+import type { Kin } from './variants';
 import { foldersOf, GroupStore } from './groups';
 import { ModelStore } from './models';
 import { breathe, type Progress } from './pace';
@@ -27,6 +30,18 @@ export interface ImportResult {
   /** Package families that the gallery has now. */
   readonly families: readonly OwnFamily[];
   readonly refused: readonly DocumentProblem[];
+}
+
+/** Where a footprint is used. */
+export interface Uses {
+  readonly kin: Kin;
+  /** Names of its groups, outermost first. */
+  readonly folders: readonly string[];
+  readonly tags: readonly string[];
+  /** What its own family is called; `null` where it is of none that is kept. */
+  readonly family: string | null;
+  /** Other footprints of that family. */
+  readonly ofFamily: readonly ShelfEntry[];
 }
 
 /** What was begun so long ago, and nothing entered, was left. ms */
@@ -79,12 +94,19 @@ export class ShelfStore {
     return (await this.db.footprints.get(id)) ?? null;
   }
 
-  /** Writes footprints with their entries, both or neither. */
+  /** Writes footprints with their entries, all or none, and what changes with them: their variants. */
   private async write(rows: readonly StoredFootprint[]): Promise<void> {
     const { footprints, entries } = this.db;
     await this.db.transaction('rw', footprints, entries, async () => {
-      await footprints.bulkPut([...rows]);
-      await entries.bulkPut(rows.map(entryOf));
+      const ids = rows.map(({ id }) => id);
+      const isKin =
+        rows.some(({ base }) => base !== undefined) || (await entries.where('base').anyOf(ids).count()) > 0;
+      // what tells documents apart is loaded with the first variant; the transaction waits for it
+      const written = isKin
+        ? await (await Dexie.waitFor(import('./variants'))).withVariants(rows, footprints, entries)
+        : [...rows];
+      await footprints.bulkPut(written);
+      await entries.bulkPut(written.map(entryOf));
     });
   }
 
@@ -232,6 +254,97 @@ export class ShelfStore {
     });
   }
 
+  /**
+   * Makes a variant of a footprint: it holds what differs, and the rest follows its original.
+   * @param edits what it has of its own beside its name
+   */
+  async addVariant(id: string, name: string, edits: readonly Edit[]): Promise<StoredFootprint | null> {
+    const original = await this.get(id);
+    if (!original) return null;
+    const own = [{ at: '/name', value: name.slice(0, 120) }, ...edits];
+    const now = Date.now();
+    const { group, tags } = original;
+    const variant: StoredFootprint = {
+      id: crypto.randomUUID(),
+      document: applyEdits(original.document, own),
+      revision: 1,
+      createdAt: now,
+      updatedAt: now,
+      binnedAt: 0,
+      base: id,
+      ...(group ? { group } : {}),
+      ...(tags ? { tags } : {}),
+    };
+    await this.write([variant]);
+    return this.get(variant.id);
+  }
+
+  /** Footprints that come from one, and the one that it comes from, as far as they are kept. */
+  async kinOf(id: string): Promise<Kin> {
+    const { footprints, entries } = this.db;
+    const own = await footprints.get(id);
+    const base = own?.base === undefined ? undefined : await footprints.get(own.base);
+    const among = await entries
+      .where('base')
+      .anyOf([id, ...(base ? [base.id] : [])])
+      .toArray();
+    return {
+      base: base ?? null,
+      edits: own?.edits ?? [],
+      before: own?.before ?? null,
+      variants: among.filter((one) => one.base === id),
+      siblings: among.filter((one) => one.base !== id && one.id !== id),
+    };
+  }
+
+  /** Whether a footprint is a variant or has some. */
+  async isKin(id: string): Promise<boolean> {
+    const own = await this.db.entries.get(id);
+    return own?.base !== undefined || (await this.db.entries.where('base').equals(id).count()) > 0;
+  }
+
+  /** Lets variants stand for themselves, as they are. */
+  async cutLoose(...ids: readonly string[]): Promise<void> {
+    const { footprints, entries } = this.db;
+    await this.db.transaction('rw', footprints, entries, async () => {
+      const rows = (await footprints.bulkGet([...ids])).filter((row) => row !== undefined);
+      await this.write(rows.map(({ base: _base, edits: _edits, before: _before, ...rest }) => rest));
+    });
+  }
+
+  /** What changed with its original was seen. */
+  async seen(id: string): Promise<void> {
+    const row = await this.get(id);
+    if (!row?.before) return;
+    const { before: _before, ...rest } = row;
+    await this.db.footprints.put(rest);
+  }
+
+  /** What has to do with a footprint: its kin, its group, and others of its own family. */
+  async usesOf(id: string): Promise<Uses> {
+    const [own, kin] = [await this.db.entries.get(id), await this.kinOf(id)];
+    const groups = own?.group ? await new GroupStore(this.db).list() : [];
+    const family = own?.own === undefined ? undefined : await this.db.families.get(own.own);
+    const others =
+      own?.own === undefined ? [] : await this.db.entries.filter((one) => one.own === own.own).toArray();
+    return {
+      kin,
+      folders: foldersOf(groups, own?.group),
+      tags: own?.tags ?? [],
+      family: family ? (family.family.title ?? family.id) : null,
+      ofFamily: others.filter((one) => one.id !== id && one.binnedAt === 0),
+    };
+  }
+
+  /** Variants of some footprints that are not among these. */
+  async variantsOf(ids: readonly string[]): Promise<ShelfEntry[]> {
+    const all = await this.db.entries
+      .where('base')
+      .anyOf([...ids])
+      .toArray();
+    return all.filter(({ id, binnedAt }) => binnedAt === 0 && !ids.includes(id));
+  }
+
   /** Keeps a footprint again that was removed for good, under its old id. */
   async keepAgain(id: string, document: TapisDocument): Promise<StoredFootprint> {
     const now = Date.now();
@@ -268,7 +381,9 @@ export class ShelfStore {
   async emptyBin(): Promise<void> {
     const { footprints, entries, facts, drawings, coppers } = this.db;
     const ids = await entries.where('binnedAt').above(0).primaryKeys();
+    const orphans = await entries.where('base').anyOf(ids).primaryKeys();
     await this.db.transaction('rw', [footprints, entries, facts, drawings, coppers], async () => {
+      await this.cutLoose(...orphans.filter((id) => !ids.includes(id)));
       for (const table of [footprints, entries, facts, drawings, coppers]) await table.bulkDelete(ids);
     });
     if ((await this.db.models.count()) > 0) await this.models.keepOnly(await footprints.toArray());

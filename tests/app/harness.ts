@@ -128,3 +128,8 @@ export function columnOf(page: () => Page) {
     press: (words: string) => page().locator(`main button ::-p-text(${words})`).click(),
   };
 }
+
+export async function retype(page: Page, selector: string, text: string): Promise<void> {
+  await page.locator(selector).click({ count: 3 });
+  await page.keyboard.type(text);
+}

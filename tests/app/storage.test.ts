@@ -7,6 +7,7 @@ import {
   launch,
   openFootprint,
   openPage,
+  retype,
   savedFiles,
   server,
   takeDemo,
@@ -31,11 +32,6 @@ function fill(page: Page, full: boolean): Promise<void> {
     };
     Object.assign(store, refuse ? { put: refused, add: refused } : store.kept);
   }, full);
-}
-
-async function retype(page: Page, selector: string, text: string): Promise<void> {
-  await page.locator(selector).click({ count: 3 });
-  await page.keyboard.type(text);
 }
 
 describe('trouble with storage', () => {

@@ -153,11 +153,11 @@ describe('a backup', () => {
     const model = Object.keys(files).find((path) => path.startsWith('models/'))!;
     files[model] = strToU8('another file');
     const comparison = await compare(zipSync(files));
-    expect(comparison.refused.map(({ message }) => message).sort()).toEqual(
-      [
+    expect(new Set(comparison.refused.map(({ message }) => message))).toEqual(
+      new Set([
         `${first}: the file is missing in the backup.`,
         expect.stringContaining(`${second}: This is not JSON`),
-      ].sort(),
+      ]),
     );
     expect(await other.bringBack(comparison, () => 'here')).toMatchObject({ footprints: 1, models: 0 });
   });

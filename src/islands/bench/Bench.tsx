@@ -1,3 +1,4 @@
+import { useLiveQuery } from 'dexie-react-hooks';
 import {
   useCallback,
   useContext,
@@ -33,6 +34,8 @@ import { STAGE_NAMES } from '../state/stages';
 import { TopBar } from './TopBar';
 import { useLedger } from './useLedger';
 import { useSheet } from './useSheet';
+
+const KinBar = later('The variants', async () => (await import('./KinBar')).KinBar);
 
 /** The columns; those behind the first one are loaded once that is drawn. */
 const STAGES = {
@@ -198,6 +201,7 @@ function Workplace({ place }: { place: string | undefined }) {
       <TopBar />
       <TroubleBar />
       <ConflictBar />
+      <Kin />
       <div className="relative flex min-h-0 flex-1">
         <StageRail />
         <main
@@ -219,6 +223,13 @@ function Workplace({ place }: { place: string | undefined }) {
       <CommandList />
     </div>
   );
+}
+
+/** Original and variants of what stands on the Bench, where it has any. */
+function Kin() {
+  const id = useBench((s) => s.id);
+  const isKin = useLiveQuery(() => shelf.isKin(id), [id]);
+  return isKin ? <KinBar /> : null;
 }
 
 /** Says over the Sheet why a change was not taken; nothing moves for it. */

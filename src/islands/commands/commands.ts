@@ -107,6 +107,14 @@ export const COMMANDS: readonly Command[] = [
     run: () => document.querySelector<HTMLInputElement>('header input')?.focus(),
   },
   {
+    name: 'Make a variant for hand etching',
+    run: (s) => void variantOf(s, 'FOR_HAND_ETCHING'),
+  },
+  {
+    name: 'Make a variant',
+    run: (s) => void variantOf(s, 'PLAIN_VARIANT'),
+  },
+  {
     name: 'Duplicate the footprint',
     run: (s) =>
       void attempt(`Duplicating ${s.document.name}`, async () => {
@@ -171,4 +179,14 @@ function stepLand(state: BenchState, by: 1 | -1): void {
   if (count === 0) return;
   const from = state.selectedLand ?? (by === 1 ? -1 : 0);
   state.set({ selectedLand: (from + by + count) % count });
+}
+
+/** Makes a variant of what stands on the Bench, once that is written. */
+async function variantOf(state: BenchState, plan: 'FOR_HAND_ETCHING' | 'PLAIN_VARIANT'): Promise<void> {
+  await state.flush();
+  const [{ makeVariant }, plans] = await Promise.all([
+    import('../common/kin'),
+    import('../../core/library/variant'),
+  ]);
+  await makeVariant(state.id, plans[plan]);
 }

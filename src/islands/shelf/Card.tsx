@@ -3,6 +3,7 @@ import { download } from '../common/download';
 import { shelf } from '../common/shelf-store';
 import { attempt } from '../common/trouble';
 import { Drawing } from './Drawing';
+import { deleteFootprints } from './deleting';
 import { useDrawing } from './drawings';
 import type { Shelved } from './useLibrary';
 import { VERDICTS } from './verdict';
@@ -66,6 +67,7 @@ export const Card = memo(function Card({ shelved, selected, onSelect, onDrag }: 
         </div>
       </a>
       <div className="text-secondary mt-1 px-3 pb-2 text-[12px] leading-tight">
+        {entry.base !== undefined && 'variant · '}
         {facts && `level ${facts.level} · ${facts.process}`}
         {tags.map((tag) => (
           <span key={tag} className="border-base-300 ml-1.5 border px-1">
@@ -73,21 +75,29 @@ export const Card = memo(function Card({ shelved, selected, onSelect, onDrag }: 
           </span>
         ))}
       </div>
-      <div className="mt-auto flex gap-2 px-3 pb-2">
+      <div className="mt-auto flex gap-1 px-2 pb-2">
         <button
           type="button"
-          className="btn btn-xs"
+          className="btn btn-xs px-1.5"
           onClick={() => void attempt(`Duplicating ${name}`, () => shelf.duplicate(id))}
         >
           Duplicate
         </button>
-        <button type="button" className="btn btn-xs" onClick={() => void exportOne(shelved)}>
+        <button
+          type="button"
+          className="btn btn-xs px-1.5"
+          title="It holds what differs, and follows this one in the rest"
+          onClick={() => void variantOf(id)}
+        >
+          Variant
+        </button>
+        <button type="button" className="btn btn-xs px-1.5" onClick={() => void exportOne(shelved)}>
           Export
         </button>
         <button
           type="button"
-          className="btn btn-xs ml-auto"
-          onClick={() => void attempt(`Deleting ${name}`, () => shelf.bin(id))}
+          className="btn btn-xs ml-auto px-1.5"
+          onClick={() => void deleteFootprints([entry])}
         >
           Delete
         </button>
@@ -95,6 +105,15 @@ export const Card = memo(function Card({ shelved, selected, onSelect, onDrag }: 
     </div>
   );
 });
+
+/** Makes a variant and opens it. */
+async function variantOf(id: string): Promise<void> {
+  const [{ makeVariant }, { PLAIN_VARIANT }] = await Promise.all([
+    import('../common/kin'),
+    import('../../core/library/variant'),
+  ]);
+  await makeVariant(id, PLAIN_VARIANT);
+}
 
 /** Why there is no drawing. */
 export function undrawn({ facts }: Shelved): string {

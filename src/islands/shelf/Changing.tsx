@@ -3,6 +3,7 @@ import type { Change } from '../../core/compare/compare';
 import type { Prospect, Wish } from '../../core/library/change';
 import type { ChangeAnswer, ChangeRequest } from '../../workers/change';
 import type { StoredFootprint } from '../../store/database';
+import { tellNote } from '../common/note';
 import { shelf } from '../common/shelf-store';
 import { attempt } from '../common/trouble';
 import { counted } from '../common/words';
@@ -13,18 +14,8 @@ import { changeWords } from './change-words';
 interface Props {
   wish: Wish;
   ids: readonly string[];
-  /** Told what was done, for taking it back; `null` where nothing was. */
-  onClose: (done: Done | null) => void;
+  onClose: () => void;
 }
-
-/** A change of many that was made, with what there was before. */
-export interface Done {
-  readonly words: string;
-  readonly before: readonly Rewritten[];
-}
-
-/** A footprint's document as it was read, to be written onto that revision alone. */
-type Rewritten = Pick<StoredFootprint, 'id' | 'document' | 'revision'>;
 
 /** One footprint of the table. */
 interface Line {
@@ -76,15 +67,17 @@ export function Changing({ wish, ids, onClose }: Props) {
     (a, b) => GRAVITY.indexOf(a.prospect.after) - GRAVITY.indexOf(b.prospect.after),
   );
   const write = async () => {
-    let done: Done | null = null;
     await attempt(`Changing ${counted(changing.length, 'footprint')}`, async () => {
       const { before, left } = await shelf.rewrite(
         changing.map(({ id, revision, prospect }) => ({ id, revision, document: prospect.document })),
       );
       const others = left.length > 0 ? ` ${left.join(', ')} changed meanwhile and stayed.` : '';
-      done = { words: `${counted(before.length, 'footprint')} now: ${wishWords(wish)}.${others}`, before };
+      tellNote({
+        words: `${counted(before.length, 'footprint')} now: ${wishWords(wish)}.${others}`,
+        takeBack: { words: 'Take it back', act: () => takenBack(before) },
+      });
     });
-    onClose(done);
+    onClose();
   };
 
   return (
@@ -92,7 +85,7 @@ export function Changing({ wish, ids, onClose }: Props) {
       ref={dialog}
       className="modal"
       aria-label={`What ${wishWords(wish)} would change`}
-      onClose={() => onClose(null)}
+      onClose={() => onClose()}
     >
       <div className="modal-box border-base-300 flex max-h-[92vh] max-w-5xl flex-col border p-4">
         <h2 className="text-[15px] font-semibold">
@@ -167,7 +160,7 @@ export function Changing({ wish, ids, onClose }: Props) {
           )}
         </div>
         <div className="mt-4 flex justify-end gap-2">
-          <button type="button" className="btn btn-sm" onClick={() => onClose(null)}>
+          <button type="button" className="btn btn-sm" onClick={() => onClose()}>
             Leave them
           </button>
           <button
@@ -182,6 +175,13 @@ export function Changing({ wish, ids, onClose }: Props) {
       </div>
     </dialog>
   );
+}
+
+/** Writes what there was before, where nobody changed it since. */
+async function takenBack(rows: Parameters<typeof shelf.rewrite>[0]): Promise<string> {
+  const { before, left } = await shelf.rewrite(rows);
+  const others = left.length > 0 ? ` ${left.join(', ')} changed since and stayed.` : '';
+  return `${counted(before.length, 'footprint')} ${before.length === 1 ? 'is' : 'are'} as before.${others}`;
 }
 
 function Verdict({ verdict }: { verdict: Prospect['before'] }) {

@@ -3,14 +3,15 @@ import { useState } from 'react';
 import { LEVELS } from '../../core/document/document';
 import type { Wish } from '../../core/library/change';
 import { PROCESSES } from '../../core/process';
-import type { StoredGroup } from '../../store/database';
+import type { ShelfEntry, StoredGroup } from '../../store/database';
 import { pathOf } from '../../store/groups';
 import { Pick } from '../common/inputs';
 import { processes, shelf } from '../common/shelf-store';
 import { attempt } from '../common/trouble';
+import { deleteFootprints } from './deleting';
 
 interface Props {
-  ids: readonly string[];
+  chosen: readonly ShelfEntry[];
   /** Tags that one of them has. */
   tags: readonly string[];
   groups: readonly StoredGroup[];
@@ -23,10 +24,11 @@ interface Props {
 }
 
 /** What can be done with several footprints at once. */
-export function Chosen({ ids, tags, groups, onAll, onNone, onExport, onWish }: Props) {
+export function Chosen({ chosen, tags, groups, onAll, onNone, onExport, onWish }: Props) {
   const [tag, setTag] = useState('');
   const own = useLiveQuery(() => processes.list(), []) ?? [];
   const known = [...PROCESSES, ...own];
+  const ids = chosen.map(({ id }) => id);
   const many = `${ids.length} footprint${ids.length === 1 ? '' : 's'}`;
   return (
     <div
@@ -109,16 +111,7 @@ export function Chosen({ ids, tags, groups, onAll, onNone, onExport, onWish }: P
       <button type="button" className="btn btn-sm ml-auto" onClick={onExport}>
         Export as ZIP
       </button>
-      <button
-        type="button"
-        className="btn btn-sm"
-        onClick={() =>
-          void attempt(`Deleting ${many}`, async () => {
-            await shelf.bin(...ids);
-            onNone();
-          })
-        }
-      >
+      <button type="button" className="btn btn-sm" onClick={() => void deleteFootprints(chosen).then(onNone)}>
         Delete
       </button>
     </div>

@@ -6,6 +6,7 @@ import { readSearch } from '../../core/library/search';
 import type { PackageKind } from '../../core/package/catalogue';
 import { within } from '../../store/groups';
 import { later } from '../common/later';
+import { NoteBar } from '../common/note';
 import { keepLook, keptLook } from '../common/look';
 import { families, shelf } from '../common/shelf-store';
 import { attempt, backUp, exportZip, TroubleBar } from '../common/trouble';
@@ -13,7 +14,6 @@ import { Gallery } from '../gallery/Gallery';
 import { BinList } from './BinList';
 import { Card } from './Card';
 import type { Wish } from '../../core/library/change';
-import type { Done } from './Changing';
 import { EmptyShelf } from './EmptyShelf';
 import { Grid } from './Grid';
 import { ImportNote, useFileDrop, useImport } from './import';
@@ -42,7 +42,6 @@ async function addDemo(): Promise<void> {
 // what is used now and then does not weigh on every visit
 const Chosen = later('What can be done with them', async () => (await import('./Chosen')).Chosen);
 const Changing = later('What would change', async () => (await import('./Changing')).Changing);
-const DoneNote = later('What was changed', async () => (await import('./DoneNote')).DoneNote);
 const Restore = later('The backup', async () => (await import('./Restore')).Restore);
 
 /** How the Shelf is looked at, kept for the next visit. */
@@ -60,7 +59,6 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
   const [binOpen, setBinOpen] = useState(false);
   const [choosing, setChoosing] = useState(false);
   const [wish, setWish] = useState<Wish | null>(null);
-  const [done, setDone] = useState<Done | null>(null);
   const files = useRef<HTMLInputElement>(null);
   const search = useRef<HTMLInputElement>(null);
   const dragged = useRef<string | null>(null);
@@ -184,20 +182,11 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
       {all && count > 0 && <Keeping onBin={() => setBinOpen(true)} />}
       {brought && <ImportNote {...brought} onClose={putAway} />}
       {binOpen && <BinList binned={binned ?? []} />}
-      {wish && (
-        <Changing
-          wish={wish}
-          ids={[...selected]}
-          onClose={(made) => {
-            setWish(null);
-            if (made) setDone(made);
-          }}
-        />
-      )}
-      {done && <DoneNote done={done} onClose={() => setDone(null)} />}
+      {wish && <Changing wish={wish} ids={[...selected]} onClose={() => setWish(null)} />}
+      <NoteBar />
       {selected.size > 0 && (
         <Chosen
-          ids={[...selected]}
+          chosen={chosen.map(({ entry }) => entry)}
           tags={[...new Set(chosen.flatMap(({ entry }) => entry.tags ?? []))]}
           groups={groups}
           onAll={() => setSelected(new Set(found.map(({ entry }) => entry.id)))}

@@ -92,6 +92,8 @@ export interface BenchState {
   /** From where the 3D view looks; the count tells one wish from the next. */
   readonly standpoint: { readonly from: Standpoint; readonly count: number };
   readonly edit: (edits: readonly Edit[], gesture?: string) => void;
+  /** Writes what is waiting now. */
+  readonly flush: () => Promise<void>;
   readonly undo: () => void;
   readonly redo: () => void;
   /** Takes back an unfinished gesture, as Escape does in a field; says whether there was one. */
@@ -275,6 +277,7 @@ export function createBench(stored: StoredFootprint) {
         set({ past: goesOn ? past : [...past, step].slice(-DEPTH), future: [] });
         change(next);
       },
+      flush: () => autosave.flush(),
       undo() {
         const { past, future, document: current, counting } = get();
         const last = past.at(-1);

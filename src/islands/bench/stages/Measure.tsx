@@ -112,13 +112,13 @@ export function Measure() {
       {implausible.map(({ finding, index }) => (
         <StageFinding key={`${finding.rule} ${index}`} finding={finding} index={index} framed />
       ))}
+      <NameOffer />
       {document.package.family === COMPOSED && !document.package.own ? (
         <Pieces />
       ) : (
         <OutlineDrawing active={active} />
       )}
       {document.package.own && <OwnPieces />}
-      <NameOffer />
       <Alike />
     </>
   );

@@ -4,6 +4,7 @@ import { useEffect, useState } from 'react';
 import type { Format } from '../../../core/format/format';
 import { useBench } from '../../state/context';
 import { useHandOver } from '../useHandOver';
+import { UsedWhere } from './release/UsedWhere';
 import { ModelFiles } from './rise/ModelFiles';
 
 /** The standard name, notes, and the files that are handed over. */
@@ -81,6 +82,7 @@ export function Release() {
           {trouble}
         </p>
       )}
+      <UsedWhere />
       <label className="mt-4 block">
         <span className="font-semibold">Notes</span>
         <textarea

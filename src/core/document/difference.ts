@@ -1,0 +1,89 @@
+import type { TapisDocument } from './document';
+import { applyEdits, pointerKey, valueAt, type Edit } from './edit';
+import { canonical } from './write';
+
+// What a document has of its own beside another one, as edits. A variant is kept as these; applied to its
+// original they give it again, and applied to an original that has changed, the variant of that.
+
+/**
+ * Edits that turn one document into another; none where they mean the same. They name the smallest things
+ * that can be chosen on their own: a dimension, a number, a choice, a piece.
+ */
+export function editsBetween(from: TapisDocument, to: TapisDocument): Edit[] {
+  const edits = between(from, to, '');
+  // where a list or an ordered table came into another order, the whole of it is said
+  const coarse = ORDERED.filter((at) => !isSame(valueAt(applyEdits(from, edits), at), valueAt(to, at)));
+  if (coarse.length === 0) return edits;
+  const others = edits.filter((edit) => !coarse.some((at) => edit.at === at || edit.at.startsWith(`${at}/`)));
+  return [...others, ...coarse.map((at) => ({ at, value: valueAt(to, at) }))];
+}
+
+/** Whether two documents mean the same. */
+export function isSameDocument(a: TapisDocument, b: TapisDocument): boolean {
+  return JSON.stringify(canonical(a)) === JSON.stringify(canonical(b));
+}
+
+/** Things in which an order means something. */
+const ORDERED: readonly string[] = [
+  '/package/dimensions',
+  '/package/named',
+  '/package/pieces',
+  '/package/own/conditions',
+  '/package/own/sizes',
+  '/keepOuts',
+];
+
+/** What is chosen as a whole: its parts mean nothing beside those of another. */
+const WHOLE: readonly RegExp[] = [
+  /^\/package\/dimensions\/[^/]+$/,
+  /^\/ownProcess$/,
+  /^\/waivers\/[^/]+$/,
+  /^\/body\/model$/,
+];
+
+function between(from: unknown, to: unknown, at: string): Edit[] {
+  if (isSame(from, to)) return [];
+  const isWhole = WHOLE.some((pattern) => pattern.test(at));
+  if (!isWhole && isList(from) && isList(to)) return betweenLists(from, to, at);
+  if (isWhole || !isRecord(from) || !isRecord(to)) return [{ at, value: to }];
+  if (at === '/package' && from['family'] !== to['family']) return [{ at, value: to }];
+  const keys = [...new Set([...Object.keys(from), ...Object.keys(to)])];
+  const edits = keys.flatMap((key) => between(from[key], to[key], `${at}/${pointerKey(key)}`));
+  // a process is known by its id or is inside of the document: one says nothing without the other
+  if (at === '' && edits.some((edit) => edit.at === '/process' || edit.at === '/ownProcess'))
+    return [
+      ...edits.filter((edit) => edit.at !== '/process' && edit.at !== '/ownProcess'),
+      { at: '/process', value: to['process'] },
+      { at: '/ownProcess', value: to['ownProcess'] },
+    ];
+  return edits;
+}
+
+/** Lists are compared by the ids of what they hold. */
+function betweenLists(from: readonly Item[], to: readonly Item[], at: string): Edit[] {
+  const gone = from.filter(({ id }) => !to.some((item) => item.id === id));
+  return [
+    ...gone.map(({ id }) => ({ at: `${at}/${pointerKey(id)}`, value: undefined })),
+    ...to.flatMap((item) =>
+      between(
+        from.find(({ id }) => id === item.id),
+        item,
+        `${at}/${pointerKey(item.id)}`,
+      ),
+    ),
+  ];
+}
+
+interface Item {
+  readonly id: string;
+}
+
+const isRecord = (value: unknown): value is Readonly<Record<string, unknown>> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
+
+const isList = (value: unknown): value is readonly Item[] =>
+  Array.isArray(value) &&
+  value.length > 0 &&
+  value.every((item: unknown) => isRecord(item) && typeof item['id'] === 'string');
+
+const isSame = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);

@@ -1,0 +1,60 @@
+import type { Field, RecordField } from './fields';
+import { CHOICES } from './intent';
+import { COMPOSITION } from './pieces';
+
+// What a place of a document is called, in words: for undo, for what a variant has of its own, and for lists
+// of differences.
+
+const PLACES: Readonly<Record<string, string>> = {
+  '/name': 'name',
+  '/level': 'level',
+  '/process': 'process',
+  '/ownProcess': 'process',
+  '/notes': 'notes',
+  '/package': 'package',
+  '/package/family': 'package family',
+  '/package/unit': 'unit of the datasheet',
+  '/package/source': 'source',
+};
+
+/** What a place is called; a part of it that nobody named stands as it is. @param at a JSON pointer */
+export function placeWords(at: string): string {
+  const known = PLACES[at];
+  if (known !== undefined) return known;
+  const keys = at
+    .split('/')
+    .slice(1)
+    .map((key) => key.replaceAll('~1', '/').replaceAll('~0', '~'));
+  const [first, second, third = ''] = keys;
+  if (first === 'waivers') return `accepted finding ${second ?? ''}`.trimEnd();
+  if (first !== 'package') return walked(CHOICES, keys);
+  if (second === 'dimensions') return `dimension ${third}`.trimEnd();
+  if (second === 'options') return `choice ${third}`.trimEnd();
+  return walked(COMPOSITION, keys.slice(1));
+}
+
+/** The labels on the way through the tables of fields, with the keys that a person or a package chose. */
+function walked(start: Field, keys: readonly string[]): string {
+  const words: string[] = [];
+  let field: Field | undefined = start;
+  for (const key of keys) {
+    if (field?.kind === 'record') {
+      field = (field as RecordField).fields[key] as Field | undefined;
+      words.push(field?.label && field.label !== '' ? field.label.toLowerCase() : key);
+    } else {
+      const inner: Field | undefined =
+        field?.kind === 'map' || field?.kind === 'list' ? (field.of as Field) : undefined;
+      field = inner;
+      words.push(key);
+    }
+  }
+  // a label often says what it belongs to: it is not said twice
+  return words.filter((word, i) => i === 0 || words[i - 1] !== word).join(' ');
+}
+
+/** What several places are called, each once, the first few. */
+export function placesWords(places: readonly string[], most = 3): string {
+  const words = [...new Set(places.map(placeWords))];
+  const more = words.length > most ? ` and ${words.length - most} more` : '';
+  return words.slice(0, most).join(', ') + more;
+}
