@@ -33,7 +33,11 @@ afterAll(() => browser.close());
 const count = () =>
   page.$eval('header', (header) => /(\d+) of (\d+) footprint/.exec(header.textContent ?? '')?.[1] ?? '');
 const until = (found: number) =>
-  page.waitForFunction((n) => document.querySelector('header')?.textContent?.includes(`${n} of `), {}, found);
+  page.waitForFunction(
+    (n) => new RegExp(`(^|\\D)${n} of `).test(document.querySelector('header')?.textContent ?? ''),
+    {},
+    found,
+  );
 const search = async (query: string) => {
   await page.focus('input[type=search]');
   await page.$eval('input[type=search]', (field) => (field as HTMLInputElement).select());

@@ -146,4 +146,35 @@ describe('trouble with storage', () => {
     expect(await names(shelf)).toContain('C12 supply bypass (my tab)');
     for (const page of [one, two, shelf]) await page.close();
   });
+
+  it('where room gets scarce, and where nothing was backed up for long: it is said before anything is lost', async () => {
+    const context = await browser.createBrowserContext();
+    const page = await openPage(context, server.url);
+    await takeDemo(page);
+    const scarce = await page.evaluateOnNewDocument(() => {
+      navigator.storage.estimate = () => Promise.resolve({ usage: 36e6, quota: 40e6 });
+    });
+    await page.reload({ waitUntil: 'networkidle0' });
+    expect(await alertOf(page)).toMatch(/nearly full: 36 MB of 40 MB. Back up/);
+    await page.locator('[role=alert] button ::-p-text(Show the bin)').click();
+    await page.waitForSelector('section[aria-label=Bin]');
+
+    await page.removeScriptToEvaluateOnNewDocument(scarce.identifier);
+    const ago = Date.now() - 40 * 86_400_000;
+    await page.evaluate((then) => localStorage.setItem('tapis-first-seen', String(then)), ago);
+    await page.evaluateOnNewDocument(() => {
+      navigator.storage.persisted = () => Promise.resolve(false);
+      navigator.storage.persist = () => Promise.resolve(false);
+    });
+    await page.reload({ waitUntil: 'networkidle0' });
+    const note = await page.waitForSelector('[role=note] ::-p-text(Nothing here was ever backed up)');
+    expect(note).not.toBeNull();
+    await page.locator('[role=note] button ::-p-text(Back up)').click();
+    await page.waitForFunction(() => !document.querySelector('[role=note]'));
+    await page.reload({ waitUntil: 'networkidle0' });
+    await page.waitForSelector('main [role=listitem]');
+    expect(await page.$('[role=note]')).toBeNull();
+    expectNoFaults(page);
+    await context.close();
+  });
 });
