@@ -1,6 +1,6 @@
 import type { Zip } from 'fflate';
 import { writeDocument, writeFamily, writeProcess } from '../core/document/write';
-import type { StoredFootprint, StoredGroup, TapisDatabase } from './database';
+import type { StoredFootprint, StoredGroup, StoredRevision, TapisDatabase } from './database';
 import { foldersOf } from './groups';
 import { breathe, type Progress } from './pace';
 import { ENDING, fileNames } from './zip';
@@ -18,6 +18,7 @@ export interface Contents {
   /** When it was made, as ISO 8601. */
   readonly made: string;
   readonly footprints: readonly (Omit<StoredFootprint, 'document'> & { readonly path: string })[];
+  readonly revisions?: readonly (Omit<StoredRevision, 'document'> & { readonly path: string })[];
   readonly groups: readonly StoredGroup[];
   readonly models: readonly { readonly path: string; readonly key: string; readonly name: string }[];
   readonly processes: readonly { readonly path: string; readonly id: string }[];
@@ -79,6 +80,13 @@ export async function makeBackup(
     pack(path, stored.bytes);
     if (!(await step())) return null;
   }
+  const revisions: NonNullable<Contents['revisions']>[number][] = [];
+  for (const { document, ...about } of await db.revisions.orderBy('footprint').toArray()) {
+    const path = pathOf(['revisions', document.name, String(about.number)], ENDING);
+    revisions.push({ path, ...about });
+    pack(path, writeDocument(document));
+    await breathe();
+  }
   const own = <Row extends { readonly id: string }>(
     folder: string,
     list: readonly Row[],
@@ -93,6 +101,7 @@ export async function makeBackup(
     tapisBackup: 1,
     made: new Date().toISOString(),
     footprints,
+    revisions,
     groups,
     models,
     processes: own('processes', processes, ({ process }) => writeProcess(process)),

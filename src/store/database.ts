@@ -4,6 +4,7 @@ import type { TapisDocument } from '../core/document/document';
 import type { Edit } from '../core/document/edit';
 import type { CardDrawing, Facts } from '../core/library/facts';
 import type { Copper } from '../core/library/likeness';
+import type { KeptHistory } from '../core/document/history';
 import type { OwnFamily } from '../core/document/own-family';
 import type { Process } from '../core/process/process';
 
@@ -28,6 +29,30 @@ export interface StoredFootprint {
   readonly edits?: readonly Edit[];
   /** Of a variant: what it was before its original changed, until that was seen. */
   readonly before?: TapisDocument;
+  /** Number of the approved revision that it is: it is not changed until somebody goes on from it. */
+  readonly locked?: number;
+}
+
+/** How a kept revision stands. */
+export type RevisionState = 'draft' | 'review' | 'approved' | 'withdrawn';
+
+/** A footprint as it was kept on purpose. */
+export interface StoredRevision {
+  readonly id: string;
+  readonly footprint: string;
+  /** From 1, in the order in which they were kept. */
+  readonly number: number;
+  readonly state: RevisionState;
+  readonly note: string;
+  readonly at: number;
+  readonly document: TapisDocument;
+}
+
+/** What can be undone and done again in a footprint, for one saved state of it. */
+export interface StoredHistory {
+  readonly id: string;
+  readonly revision: number;
+  readonly history: KeptHistory;
 }
 
 /** What is known of a footprint without its document: many of them are read at once. */
@@ -106,6 +131,8 @@ export type TapisDatabase = Dexie & {
   facts: EntityTable<StoredFacts, 'id'>;
   drawings: EntityTable<StoredDrawing, 'id'>;
   coppers: EntityTable<StoredCopper, 'id'>;
+  revisions: EntityTable<StoredRevision, 'id'>;
+  histories: EntityTable<StoredHistory, 'id'>;
 };
 
 /** The database, opened with its first use; each version below stays as it was released. */
@@ -139,7 +166,7 @@ export function openDatabase(name = 'tapis'): TapisDatabase {
         .each((row) => void entries.put(entryOf(row)));
     });
   db.version(7)
-    .stores({ entries: 'id, binnedAt, base', coppers: 'id' })
+    .stores({ entries: 'id, binnedAt, base', coppers: 'id', revisions: 'id, footprint', histories: 'id' })
     .upgrade(async (transaction) => {
       const entries = transaction.table<ShelfEntry>('entries');
       await transaction

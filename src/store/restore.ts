@@ -42,6 +42,8 @@ export interface Comparison {
   readonly clashes: readonly Clash[];
   readonly refused: readonly DocumentProblem[];
   readonly documents: ReadonlyMap<string, TapisDocument>;
+  /** Documents of kept revisions by the revision's id. */
+  readonly revisions: ReadonlyMap<string, TapisDocument>;
   readonly processes: readonly Process[];
   readonly families: readonly OwnFamily[];
   readonly bytes: Uint8Array;
@@ -142,7 +144,7 @@ async function compared(
 
   const readAll = <T>(
     list: readonly { readonly path: string }[],
-    read: (text: string) => Result<T | undefined, DocumentProblem[]>,
+    read: (text: string, path: string) => Result<T | undefined, DocumentProblem[]>,
   ): T[] => {
     const files = only(
       bytes,
@@ -150,12 +152,23 @@ async function compared(
     );
     return list.flatMap(({ path }): T[] => {
       const file = files[path];
-      const result = file && read(strFromU8(file));
+      const result = file && read(strFromU8(file), path);
       if (!result) missing(path);
       else if (!result.ok) refuse(path, result.error);
       return result?.ok && result.value !== undefined ? [result.value] : [];
     });
   };
+  const revisions = new Map<string, TapisDocument>();
+  const kept = contents.revisions ?? [];
+  const idOf = new Map(kept.map(({ path, id }) => [path, id]));
+  for (let at = 0; at < kept.length; at += BATCH) {
+    readAll(kept.slice(at, at + BATCH), (text, path) => {
+      const read = openDocument(text);
+      if (read.ok) revisions.set(idOf.get(path) ?? '', read.value);
+      return read;
+    });
+    await breathe();
+  }
   const processes = readAll(contents.processes, readProcess);
   const ownProcesses = await new ProcessStore(db).list();
   for (const process of processes) {
@@ -178,7 +191,7 @@ async function compared(
         there: null,
       });
   }
-  return { contents, ...counts, clashes, refused, documents, processes, families, bytes };
+  return { contents, ...counts, clashes, refused, documents, revisions, processes, families, bytes };
 }
 
 /** What bringing a backup back came to. */
@@ -202,8 +215,8 @@ export async function bringBack(
   const { contents, documents, clashes, bytes } = comparison;
   const choices = new Map(clashes.map((clash) => [`${clash.kind} ${clash.id}`, choose(clash)]));
   const models = await bringModels(db, contents, bytes);
-  const { footprints, entries, groups, processes, families } = db;
-  return db.transaction('rw', [footprints, entries, groups, processes, families], async () => {
+  const { footprints, entries, groups, processes, families, revisions } = db;
+  return db.transaction('rw', [footprints, entries, groups, processes, families, revisions], async () => {
     const groupOf = await bringGroups(db, contents);
     const rows: StoredFootprint[] = [];
     const there = new Set(contents.footprints.map(({ id }) => id));
@@ -232,6 +245,14 @@ export async function bringBack(
       } else if (choice === undefined && own.binnedAt > 0 && back.binnedAt === 0)
         rows.push({ ...own, binnedAt: 0 });
     }
+    const came = new Map(rows.map((row) => [row.id, row]));
+    await revisions.bulkPut(
+      (contents.revisions ?? []).flatMap(({ path: _path, ...about }) => {
+        const document = comparison.revisions.get(about.id);
+        // those of a footprint that stays as it is here stay as they are here
+        return document && came.has(about.footprint) ? [{ ...about, document }] : [];
+      }),
+    );
     await footprints.bulkPut(rows);
     await entries.bulkPut(rows.map(entryOf));
     return {

@@ -1,6 +1,7 @@
 import Dexie from 'dexie';
 import type { TapisDocument } from '../core/document/document';
 import { applyEdits, type Edit } from '../core/document/edit';
+import type { KeptHistory } from '../core/document/history';
 import type { OwnFamily } from '../core/document/own-family';
 import type { DocumentProblem } from '../core/document/read';
 import type { ShelfContents } from '../core/document/read-shelf';
@@ -75,6 +76,12 @@ export class ShelfStore {
   async binned(): Promise<ShelfEntry[]> {
     const all = await this.db.entries.where('binnedAt').above(0).toArray();
     return all.sort((a, b) => b.binnedAt - a.binnedAt);
+  }
+
+  /** What can be undone in a footprint as it is stored; `null` where that is of another state. */
+  async historyOf({ id, revision }: StoredFootprint): Promise<KeptHistory | null> {
+    const row = await this.db.histories.get(id);
+    return row?.revision === revision ? row.history : null;
   }
 
   /** Footprints by their ids, as far as there are such. */
@@ -209,17 +216,24 @@ export class ShelfStore {
   /**
    * Saves a document onto the revision it was read from. Where another tab has saved
    * in between, nothing is written and the other state is returned.
+   * @param history what can be undone in it, kept with it
    */
-  async save(id: string, document: TapisDocument, revision: number): Promise<SaveResult> {
+  async save(
+    id: string,
+    document: TapisDocument,
+    revision: number,
+    history: KeptHistory | null = null,
+  ): Promise<SaveResult> {
     await reopen(this.db);
-    const { footprints, entries } = this.db;
-    return this.db.transaction('rw', footprints, entries, async (): Promise<SaveResult> => {
+    const { footprints, entries, histories } = this.db;
+    return this.db.transaction('rw', footprints, entries, histories, async (): Promise<SaveResult> => {
       const current = await this.db.footprints.get(id);
       if (!current) return { kind: 'gone' };
       if (current.revision !== revision) return { kind: 'conflict', stored: current };
       const { blank: _blank, ...kept } = current;
       const stored = { ...kept, document, revision: revision + 1, updatedAt: Date.now() };
       await this.write([stored]);
+      if (history) await histories.put({ id, revision: stored.revision, history });
       return { kind: 'saved', stored };
     });
   }
@@ -244,6 +258,10 @@ export class ShelfStore {
         const row = current[i];
         if (row?.revision !== revision) {
           left.push(row?.document.name ?? document.name);
+          continue;
+        }
+        if (row.locked !== undefined) {
+          left.push(`${row.document.name} (revision ${row.locked} is approved)`);
           continue;
         }
         written.push({ ...row, document, revision: revision + 1, updatedAt: now });
@@ -379,13 +397,19 @@ export class ShelfStore {
 
   /** Removes everything in the bin for good, and the files of models that no footprint has any more. */
   async emptyBin(): Promise<void> {
-    const { footprints, entries, facts, drawings, coppers } = this.db;
+    const { footprints, entries, facts, drawings, coppers, histories, revisions } = this.db;
     const ids = await entries.where('binnedAt').above(0).primaryKeys();
     const orphans = await entries.where('base').anyOf(ids).primaryKeys();
-    await this.db.transaction('rw', [footprints, entries, facts, drawings, coppers], async () => {
-      await this.cutLoose(...orphans.filter((id) => !ids.includes(id)));
-      for (const table of [footprints, entries, facts, drawings, coppers]) await table.bulkDelete(ids);
-    });
+    await this.db.transaction(
+      'rw',
+      [footprints, entries, facts, drawings, coppers, histories, revisions],
+      async () => {
+        await this.cutLoose(...orphans.filter((id) => !ids.includes(id)));
+        for (const table of [footprints, entries, facts, drawings, coppers, histories])
+          await table.bulkDelete(ids);
+        await revisions.where('footprint').anyOf(ids).delete();
+      },
+    );
     if ((await this.db.models.count()) > 0) await this.models.keepOnly(await footprints.toArray());
   }
 

@@ -56,6 +56,8 @@ export async function withVariants(
 
 /** A variant after its original has changed; `null` where nothing of that reaches it. */
 function followed(variant: StoredFootprint, original: TapisDocument): StoredFootprint | null {
+  // what is approved stays as it is, until somebody goes on from it
+  if (variant.locked !== undefined) return null;
   const document = applyEdits(original, variant.edits ?? []);
   if (isSameDocument(document, variant.document)) return null;
   return {

@@ -391,6 +391,15 @@ export function backupSchema(): Schema {
           tags: { type: 'array', maxItems: 100, items: { type: 'string', maxLength: 40 } },
         },
       ),
+      revisions: list(200000, {
+        path,
+        id,
+        footprint: id,
+        number: { type: 'integer', minimum: 1 },
+        state: { enum: ['draft', 'review', 'approved', 'withdrawn'] },
+        note: { type: 'string', maxLength: 2000 },
+        at: time,
+      }),
       groups: list(10000, {
         id,
         name: { type: 'string', maxLength: 80 },

@@ -27,6 +27,7 @@ import { useStoredModel } from '../model/useModel';
 import { Sheet } from '../sheet/Sheet';
 import { BenchContext, useBench } from '../state/context';
 import { ConflictBar } from './ConflictBar';
+import { RevisionLine } from './RevisionLine';
 import { StageRail } from './StageRail';
 import { Measure } from './stages/Measure';
 import { createBench, loadReader, removedFootprint, type BenchStore } from '../state/bench';
@@ -83,7 +84,9 @@ export function Bench({ id, stage }: Props) {
       const stored = (await shelf.get(id)) ?? removedFootprint(id);
       if (left) return;
       if (!stored || stored.binnedAt > 0) return setStore(stored ? 'binned' : 'missing');
-      const bench = createBench(stored);
+      const history = await shelf.historyOf(stored);
+      if (left) return;
+      const bench = createBench(stored, history);
       bench.getState().set({ stage: stageOf(asked.current) });
       setStore(bench);
     };
@@ -213,7 +216,10 @@ function Workplace({ place }: { place: string | undefined }) {
           </ErrorBoundary>
         </main>
         <ErrorBoundary part="The Sheet">
-          <BenchSheet />
+          <div className="flex min-h-0 min-w-0 flex-1 flex-col">
+            <RevisionLine />
+            <BenchSheet />
+          </div>
         </ErrorBoundary>
         <Refusal />
         <ErrorBoundary part="The Ledger">
@@ -235,6 +241,8 @@ function Kin() {
 /** Says over the Sheet why a change was not taken; nothing moves for it. */
 function Refusal() {
   const refusal = useBench((s) => s.refusal);
+  const locked = useBench((s) => s.locked);
+  const goOn = useBench((s) => s.goOn);
   const set = useBench((s) => s.set);
   if (refusal === null) return null;
   return (
@@ -243,6 +251,9 @@ function Refusal() {
       words={`Not taken: ${refusal}`}
       className="absolute bottom-8 left-[372px] z-10 max-w-[560px] rounded"
     >
+      {locked !== null && (
+        <BarButton onPress={() => void attempt('Going on', goOn)}>Go on with revision {locked + 1}</BarButton>
+      )}
       <BarButton onPress={() => set({ refusal: null })}>Put away</BarButton>
     </Bar>
   );

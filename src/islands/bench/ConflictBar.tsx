@@ -46,7 +46,7 @@ export function ConflictBar() {
       return (
         <Bar
           tone="warning"
-          words={`Another tab has saved this footprint (revision ${save.theirs.revision}). Nothing of yours is written until you choose.`}
+          words={`Another tab has saved this footprint. Nothing of yours is written until you choose.`}
         >
           <BarButton onPress={() => void attempt('Keeping both', () => resolve('both'))}>
             Keep both: mine as a copy

@@ -14,8 +14,8 @@ export function TopBar() {
   const document = useBench((s) => s.document);
   const compiled = useBench((s) => s.derived.compiled);
   const unit = useBench((s) => s.unit);
-  const past = useBench((s) => s.past.length);
-  const future = useBench((s) => s.future.length);
+  const past = useBench((s) => s.past.at(-1) ?? null);
+  const future = useBench((s) => s.future[0] ?? null);
   const edit = useBench((s) => s.edit);
   const undo = useBench((s) => s.undo);
   const redo = useBench((s) => s.redo);
@@ -57,18 +57,20 @@ export function TopBar() {
           <button
             type="button"
             className="btn btn-ghost btn-sm px-2 text-[15px]"
-            disabled={past === 0}
+            disabled={past === null}
             onClick={undo}
             aria-label="Undo"
+            title={past ? `Undo: ${past.words}` : undefined}
           >
             ↶
           </button>
           <button
             type="button"
             className="btn btn-ghost btn-sm px-2 text-[15px]"
-            disabled={future === 0}
+            disabled={future === null}
             onClick={redo}
             aria-label="Redo"
+            title={future ? `Do again: ${future.words}` : undefined}
           >
             ↷
           </button>

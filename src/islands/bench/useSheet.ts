@@ -3,13 +3,15 @@ import type { SheetActions, SheetView } from '../sheet/view';
 import { BenchContext, useBench } from '../state/context';
 import type { Shown } from '../state/derive';
 import { LEVEL_WORDS } from '../state/levels';
+import { useRevisionWords } from '../state/useRevisions';
 import { sheetField } from './SheetField';
 
 /** What the Bench's Sheet shows, and what a person can do on it. */
 export function useSheet(): { view: SheetView; actions: SheetActions } {
   const state = useBench((s) => s);
   const store = useContext(BenchContext);
-  const { document, derived, save, stage, unit } = state;
+  const revision = useRevisionWords();
+  const { document, derived, stage, unit } = state;
   const { compiled, report, shown } = derived;
   const view: SheetView = {
     drawable: shown?.drawable ?? null,
@@ -32,7 +34,7 @@ export function useSheet(): { view: SheetView; actions: SheetActions } {
       ['Standard name', compiled.footprint?.standardName ?? 'not yet'],
       ['Level', LEVEL_WORDS[document.level]],
       ['Process', compiled.process.name],
-      ['Revision', save.kind === 'saved' ? String(save.revision) : 'being saved'],
+      ['Revision', revision],
     ],
   };
   const actions = useMemo(

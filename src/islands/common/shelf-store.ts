@@ -3,6 +3,7 @@ import { FactsStore } from '../../store/facts';
 import { FamilyStore } from '../../store/families';
 import { GroupStore } from '../../store/groups';
 import { ProcessStore } from '../../store/processes';
+import { RevisionStore } from '../../store/revisions';
 import { ShelfStore } from '../../store/shelf';
 import { openStorage, reopen } from '../../store/storage';
 
@@ -19,6 +20,9 @@ export const families = new FamilyStore(database);
 
 /** Groups that footprints stand in. */
 export const groups = new GroupStore(database);
+
+/** What was kept of footprints on purpose. */
+export const revisions = new RevisionStore(database);
 
 /** What is listed and drawn of footprints. The address of the worker that makes it names the build. */
 export const facts = new FactsStore(database, factsWorker);

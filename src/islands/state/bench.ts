@@ -4,6 +4,8 @@ import type { Hideable } from '../../core/drawing/showing';
 import type { LoadedModel } from '../../core/body/loaded';
 import { displayUnitOf, type TapisDocument } from '../../core/document/document';
 import { applyEdits, pointerKey, type Edit } from '../../core/document/edit';
+import { placesWords } from '../../core/document/edit-words';
+import { keptHistory, openHistory, type HistoryStep, type KeptHistory } from '../../core/document/history';
 import type { Finding, Remedy, Stage } from '../../core/document/finding';
 import { noModels, type ModelSource } from '../../core/footprint/imported';
 import type { DocumentProblem } from '../../core/document/read';
@@ -16,7 +18,7 @@ import { Autosave, isUnsaved, type SaveState } from '../../store/autosave';
 import type { StoredFootprint } from '../../store/database';
 import { keepUnit, keptUnit } from './display-unit';
 import { dropDraft, keepDraft, keptDraft } from './draft';
-import { shelf } from '../common/shelf-store';
+import { revisions, shelf } from '../common/shelf-store';
 import type { ProcessChange } from '../ledger/view';
 import type { Quadrant } from '../sheet/layout';
 import type { Standpoint } from '../turn/looks';
@@ -29,8 +31,7 @@ export interface Preview {
   readonly derived: Derived;
 }
 
-interface Step {
-  readonly document: TapisDocument;
+interface Step extends HistoryStep {
   /** Changes of one gesture, such as typing in one field, are undone together. */
   readonly gesture: string | null;
   /** The number that was next while numbers were given. */
@@ -51,6 +52,8 @@ export interface BenchState {
   readonly derived: Derived;
   readonly past: readonly Step[];
   readonly future: readonly Step[];
+  /** Number of the approved revision that it is, which is not changed; `null` while it can be. */
+  readonly locked: number | null;
   readonly save: SaveState;
   readonly stage: Stage;
   readonly unit: DisplayUnit;
@@ -106,6 +109,8 @@ export interface BenchState {
   /** Saves when the page is left and takes over what other tabs saved, until it is called back. */
   readonly watch: () => () => void;
   readonly resolveConflict: (keep: 'mine' | 'theirs' | 'both') => Promise<void>;
+  /** Goes on from an approved revision. */
+  readonly goOn: () => Promise<void>;
   /** Takes a footprint that another tab has deleted back onto the Shelf. */
   readonly takeBack: () => Promise<void>;
   readonly set: (
@@ -134,6 +139,7 @@ export interface BenchState {
         | 'fits'
         | 'dropped'
         | 'refusal'
+        | 'locked'
       >
     >,
   ) => void;
@@ -171,7 +177,7 @@ export function removedFootprint(id: string): StoredFootprint | null {
 }
 
 /** Makes the state of a Bench for one stored footprint. */
-export function createBench(stored: StoredFootprint) {
+export function createBench(stored: StoredFootprint, kept: KeptHistory | null = null) {
   const { id, revision, updatedAt } = stored;
   // changes of this tab that could not be written before it was reloaded
   const draft = keptDraft(id);
@@ -179,7 +185,12 @@ export function createBench(stored: StoredFootprint) {
   const store = createStore<BenchState>((set, get) => {
     const autosave = new Autosave(
       revision,
-      (doc, onto) => shelf.save(id, doc, onto),
+      (doc, onto) => {
+        const { document: shown, past, future } = get();
+        // what can be undone is kept with the state that it leads from
+        const history = doc === shown ? keptHistory(doc, { past, future }) : null;
+        return shelf.save(id, doc, onto, history);
+      },
       (save) => tell(save),
     );
     /** What is in this tab only is kept for it. */
@@ -213,9 +224,9 @@ export function createBench(stored: StoredFootprint) {
     };
     /** A step takes the count along, while numbers are being given. */
     const nextOf = ({ counting }: Step) => (get().counting !== null && counting !== null ? { counting } : {});
-    const takeOver = ({ document: theirs, revision: onto }: StoredFootprint) => {
+    const takeOver = ({ document: theirs, revision: onto, locked }: StoredFootprint) => {
       show(theirs);
-      set({ past: [], future: [] });
+      set({ past: [], future: [], locked: locked ?? null });
       autosave.resume(onto, null);
     };
     let save: SaveState = { kind: 'saved', revision, at: updatedAt };
@@ -224,12 +235,26 @@ export function createBench(stored: StoredFootprint) {
       save = stored.revision === REMOVED ? { kind: 'gone' } : { kind: 'conflict', theirs: stored };
       autosave.halt(document);
     }
+    /** What is approved is not changed; says so where it was wished. */
+    const isLocked = () => {
+      const { locked } = get();
+      if (locked === null) return false;
+      set({
+        refusal: `revision ${locked} is approved and stays as it is. Go on with the next to change it.`,
+      });
+      return true;
+    };
+    const { past, future } =
+      kept && document === stored.document ? openHistory(document, kept) : { past: [], future: [] };
+    const asSteps = (steps: readonly HistoryStep[]) =>
+      steps.map((step): Step => ({ ...step, gesture: null, counting: null }));
     return {
       id,
       document,
       derived: derive(document, null, noModels),
-      past: [],
-      future: [],
+      past: asSteps(past),
+      future: asSteps(future),
+      locked: stored.locked ?? null,
       save,
       stage: 'measure',
       unit: keptUnit(id) ?? displayUnitOf(document),
@@ -266,14 +291,15 @@ export function createBench(stored: StoredFootprint) {
       edit(edits, gesture) {
         const { document: before, past } = get();
         const next = applyEdits(before, edits);
-        if (JSON.stringify(next) === JSON.stringify(before)) return;
+        if (JSON.stringify(next) === JSON.stringify(before) || isLocked()) return;
         // what could not be read again from its own file is not taken in either
         const read = openValue?.(next);
         if (read?.ok === false && openValue?.(before).ok)
           return set({ refusal: read.error[0]?.message ?? 'This cannot be kept.' });
         set({ refusal: null });
         const goesOn = gesture !== undefined && past.at(-1)?.gesture === gesture;
-        const step = { document: before, gesture: gesture ?? null, counting: get().counting };
+        const words = placesWords(edits.map(({ at }) => at));
+        const step = { document: before, words, gesture: gesture ?? null, counting: get().counting };
         set({ past: goesOn ? past : [...past, step].slice(-DEPTH), future: [] });
         change(next);
       },
@@ -281,16 +307,16 @@ export function createBench(stored: StoredFootprint) {
       undo() {
         const { past, future, document: current, counting } = get();
         const last = past.at(-1);
-        if (!last) return;
-        const step = { document: current, gesture: null, counting };
+        if (!last || isLocked()) return;
+        const step = { document: current, words: last.words, gesture: null, counting };
         set({ past: past.slice(0, -1), future: [step, ...future], change: null, ...nextOf(last) });
         change(last.document);
       },
       redo() {
         const { past, future, document: current, counting } = get();
         const [next, ...rest] = future;
-        if (!next) return;
-        const step = { document: current, gesture: null, counting };
+        if (!next || isLocked()) return;
+        const step = { document: current, words: next.words, gesture: null, counting };
         set({ past: [...past, step], future: rest, change: null, ...nextOf(next) });
         change(next.document);
       },
@@ -356,11 +382,19 @@ export function createBench(stored: StoredFootprint) {
           else if (theirs.binnedAt > 0) tell({ kind: 'binned' });
           else if (theirs.revision > autosave.current) takeOver(theirs);
           else if (get().save.kind === 'binned') autosave.resume(theirs.revision, null);
+          if (theirs && (theirs.locked ?? null) !== get().locked) set({ locked: theirs.locked ?? null });
         });
         return () => {
           stop.abort();
           void autosave.flush();
         };
+      },
+      async goOn() {
+        await revisions.goOn(id);
+        set({ locked: null, refusal: null });
+        // a variant takes up what changed in its original meanwhile
+        const stored = await shelf.get(id);
+        if (stored && stored.revision > autosave.current) takeOver(stored);
       },
       async takeBack() {
         const { save, document: mine } = get();

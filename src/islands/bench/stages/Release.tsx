@@ -4,6 +4,7 @@ import { useEffect, useState } from 'react';
 import type { Format } from '../../../core/format/format';
 import { useBench } from '../../state/context';
 import { useHandOver } from '../useHandOver';
+import { Revisions } from './release/Revisions';
 import { UsedWhere } from './release/UsedWhere';
 import { ModelFiles } from './rise/ModelFiles';
 
@@ -82,6 +83,7 @@ export function Release() {
           {trouble}
         </p>
       )}
+      <Revisions />
       <UsedWhere />
       <label className="mt-4 block">
         <span className="font-semibold">Notes</span>
