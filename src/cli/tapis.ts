@@ -2,16 +2,23 @@ import { mkdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { check, type Report } from '../core/check/check';
+import type { Checked } from '../core/check/guarded';
+import { compareFootprints, type Difference } from '../core/compare/differences';
 import { compile } from '../core/footprint/compile';
 import type { Compiled } from '../core/footprint/footprint';
 import { openDocument, rewritten } from '../core/footprint/open';
 import { FORMATS, formatById } from '../core/format';
+import type { CheckedFile } from '../core/format/checked-file';
+import { writeJunit } from '../core/format/junit/junit';
+import { writeSarif } from '../core/format/sarif/sarif';
 import { compiledAnswer } from '../core/format/answer';
 import { writeFile } from '../core/format/format';
 import { readInside } from '../kernel/read-inside';
 
 const USAGE = `tapis compile FILE                        footprint, derivations and findings as JSON
-tapis check FILE                          findings in words; exit 1 when one is a stop
+tapis check FILE… [--format F]            findings; exit 1 when one is a stop
+                                          (F: words, json, sarif, junit; words where it is missing)
+tapis compare A B [--json] [--least MM]   in what B differs from A; exit 1 when lands, holes or vias do
 tapis export FILE --format F --out DIR    writes a file (F: ${FORMATS.map(({ id }) => id).join(', ')})
 tapis format FILE… [--check]              writes files anew, the same intent as the same text, for version
                                           control; with --check names those that would change, exit 1
@@ -38,17 +45,14 @@ export async function run(args: readonly string[]): Promise<Outcome> {
     const [command, file, ...rest] = positionals;
     if (!command || !file) throw new Refusal(USAGE.trimEnd());
     if (command === 'format') return formatFiles([file, ...rest], values.check === true);
+    if (command === 'check') return await checkFiles([file, ...rest], values.format);
+    if (command === 'compare') return await compareFiles(file, rest, values);
     if (rest.length > 0) throw new Refusal(USAGE.trimEnd());
     switch (command) {
       case 'compile': {
         const { compiled, err } = await compileFile(file);
         const answer = compiledAnswer(compiled, check(compiled));
         return { out: `${JSON.stringify(answer, null, 2)}\n`, err, code: 0 };
-      }
-      case 'check': {
-        const { compiled, err } = await compileFile(file);
-        const report = check(compiled);
-        return { out: inWords(report), err, code: report.verdict === 'stop' ? 1 : 0 };
       }
       case 'export':
         return await exportFile(file, values.format, values.out);
@@ -72,6 +76,8 @@ function parse(args: readonly string[]) {
         format: { type: 'string' },
         out: { type: 'string' },
         check: { type: 'boolean' },
+        json: { type: 'boolean' },
+        least: { type: 'string' },
         help: { type: 'boolean', short: 'h' },
       },
     });
@@ -86,8 +92,10 @@ interface Read {
   readonly err: string;
 }
 
-async function compileFile(file: string): Promise<Read> {
-  const read = openDocument(textOf(file));
+const compileFile = (file: string): Promise<Read> => compileText(textOf(file));
+
+async function compileText(text: string): Promise<Read> {
+  const read = openDocument(text);
   if (!read.ok) throw new Refusal(read.error.map(({ message }) => message).join('\n'));
   const kernel = async () => (await import('occt-import-js')).default();
   const { loaded, trouble } = await readInside(read.value, kernel);
@@ -126,6 +134,88 @@ async function exportFile(
     throw new Refusal(`${path} cannot be written: ${(error as Error).message}`);
   }
   return { out: `${path}\n`, err, code: 0 };
+}
+
+/** How findings can be written. */
+const REPORTS: Readonly<Record<string, (files: readonly CheckedFile[]) => string>> = {
+  words: (files) =>
+    files
+      .map(({ path, report }) => (files.length > 1 ? `${path}\n${inWords(report)}` : inWords(report)))
+      .join('\n'),
+  json: (files) =>
+    `${JSON.stringify(
+      files.map(({ path, report }) => ({ path, ...report })),
+      null,
+      2,
+    )}\n`,
+  sarif: writeSarif,
+  junit: writeJunit,
+};
+
+async function checkFiles(files: readonly string[], format = 'words'): Promise<Outcome> {
+  const write = Object.hasOwn(REPORTS, format) ? REPORTS[format] : undefined;
+  if (!write)
+    throw new Refusal(`--format is “${format}”; findings are written as ${Object.keys(REPORTS).join(', ')}.`);
+  const checked: CheckedFile[] = [];
+  const err: string[] = [];
+  let unread = false;
+  for (const path of files) {
+    try {
+      const text = textOf(path);
+      const read = await compileText(text);
+      checked.push({ path, text, compiled: read.compiled, report: check(read.compiled) });
+      if (read.err !== '') err.push(read.err);
+    } catch (error) {
+      if (!(error instanceof Refusal)) throw error;
+      // one file that cannot be read does not keep the others from being checked
+      if (files.length === 1) throw error;
+      unread = true;
+      err.push(`${path}: ${error.message}\n`);
+    }
+  }
+  const isStopped = checked.some(({ report }) => report.verdict === 'stop');
+  return { out: write(checked), err: err.join(''), code: unread ? 2 : isStopped ? 1 : 0 };
+}
+
+async function compareFiles(
+  file: string,
+  rest: readonly string[],
+  { json = false, least = '0' }: { readonly json?: boolean | undefined; readonly least?: string | undefined },
+): Promise<Outcome> {
+  const [other, ...more] = rest;
+  if (other === undefined || more.length > 0) throw new Refusal('compare takes two files.');
+  const smallest = Number(least);
+  if (!(smallest >= 0)) throw new Refusal(`--least is “${least}”; it is a length in mm, such as 0.01.`);
+  const [a, b] = [await compileFile(file), await compileFile(other)];
+  const [first, second] = [a, b].map(({ compiled }) => ({ compiled, report: check(compiled) })) as [
+    Checked,
+    Checked,
+  ];
+  const { differences, copperDiffers } = compareFootprints(first, second, smallest);
+  const about = (path: string, { compiled }: Checked) => ({
+    path,
+    name: compiled.document.name,
+    standardName: compiled.footprint?.standardName ?? null,
+  });
+  const out = json
+    ? `${JSON.stringify({ a: about(file, first), b: about(other, second), copperDiffers, differences }, null, 2)}\n`
+    : `${differences.map(differenceWords).join('\n')}${differences.length > 0 ? '\n' : ''}${
+        copperDiffers ? 'The copper differs.' : 'The copper is the same.'
+      }\n`;
+  return { out, err: a.err + b.err, code: copperDiffers ? 1 : 0 };
+}
+
+/** Lands that a line names. */
+const NAMED = 4;
+
+function differenceWords({ what, title, from, to, kind, lands }: Difference): string {
+  const said = (value: Difference['from']) => (value === null ? 'none' : String(value));
+  const unit = kind === 'length' ? ' mm' : '';
+  const which =
+    lands.length === 0
+      ? ''
+      : ` (${lands.slice(0, NAMED).join(', ')}${lands.length > NAMED ? ` and ${lands.length - NAMED} more` : ''})`;
+  return `${what}: ${title} ${said(from)} → ${said(to)}${unit}${which}`;
 }
 
 /** Writes files in the one way in which Tapis writes them; one that cannot be read stays as it is. */

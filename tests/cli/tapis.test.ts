@@ -38,6 +38,41 @@ describe('tapis', () => {
     expect(code).toBe(0);
     expect(readFileSync(out.trim(), 'utf8').length).toBeGreaterThan(100);
   });
+  it('checks several files in the forms that other tools read; one that cannot be read leaves the others', async () => {
+    const sarif = await run(['check', good, twice, '--format', 'sarif']);
+    expect(sarif.code).toBe(1);
+    const { runs } = JSON.parse(sarif.out) as { runs: [{ artifacts: object[] }] };
+    expect(runs[0].artifacts).toHaveLength(2);
+    const junit = await run(['check', good, join(folder, 'none.json'), '--format', 'junit']);
+    expect([junit.code, junit.err]).toEqual([2, expect.stringContaining('none.json: ')]);
+    expect(junit.out).toContain(`<testsuite name="${good}"`);
+    expect(await run(['check', good, '--format', 'wax'])).toMatchObject({
+      code: 2,
+      err: expect.stringContaining('sarif, junit'),
+    });
+  });
+  it('compares two files: 1 where the copper differs', async () => {
+    const most = file('most.json', converter({}, { level: 'A' }));
+    const noted = file('noted.json', converter({}, { notes: 'seen' }));
+    const words = await run(['compare', good, most]);
+    expect([words.code, words.out]).toEqual([1, expect.stringContaining('Land across 1.55 → 1.85 mm')]);
+    expect(await run(['compare', good, noted])).toEqual({
+      code: 0,
+      out: 'entry: notes none → seen\nThe copper is the same.\n',
+      err: '',
+    });
+    const { copperDiffers, differences } = JSON.parse((await run(['compare', good, most, '--json'])).out) as {
+      copperDiffers: boolean;
+      differences: object[];
+    };
+    expect([copperDiffers, differences.length]).toEqual([true, expect.any(Number)]);
+    for (const args of [
+      ['compare', good],
+      ['compare', good, most, '--least', 'x'],
+      ['compare', good, 'none'],
+    ])
+      expect((await run(args)).code).toBe(2);
+  });
   it('writes files anew, one way, and leaves what it cannot read', async () => {
     const [plain, torn] = [file('plain.json', converter()), file('half.json', '{"tapis": 2,')];
     expect(await run(['format', '--check', plain])).toMatchObject({ code: 1, out: `${plain}\n` });

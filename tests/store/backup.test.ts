@@ -9,6 +9,7 @@ import { openDatabase, type TapisDatabase } from '../../src/store/database';
 import { FamilyStore } from '../../src/store/families';
 import { GroupStore, pathOf } from '../../src/store/groups';
 import { ProcessStore } from '../../src/store/processes';
+import { RevisionStore } from '../../src/store/revisions';
 import type { Choice, Comparison } from '../../src/store/restore';
 import { ShelfStore } from '../../src/store/shelf';
 import { chip, converter } from '../data/documents';
@@ -46,6 +47,7 @@ const everything = async (of: TapisDatabase) => ({
   processes: await new ProcessStore(of).list(),
   families: await new FamilyStore(of).list(),
   models: await of.models.toArray(),
+  revisions: await of.revisions.orderBy('id').toArray(),
 });
 
 /** A store with everything that one can have. */
@@ -58,6 +60,7 @@ async function filled(): Promise<void> {
   );
   await shelf.tag([stored!.id], 'rf', true);
   await shelf.save(stored!.id, { ...chip(), name: 'R7' }, 1);
+  await new RevisionStore(db).keep(stored!.id, 'approved', 'as built');
   await shelf.bin(binned!.id);
   await shelf.move([binned!.id], '');
   await new ProcessStore(db).copy(PROCESSES[0]!);

@@ -3,6 +3,7 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { applyEdits } from '../../src/core/document/edit';
 import type { TapisDocument } from '../../src/core/document/document';
 import { openDatabase, type StoredFootprint, type TapisDatabase } from '../../src/store/database';
+import { RevisionStore } from '../../src/store/revisions';
 import { ShelfStore } from '../../src/store/shelf';
 import { converter } from '../data/documents';
 
@@ -117,5 +118,41 @@ describe('a variant', () => {
     await other.bringBack(compared.value, () => 'here');
     expect(await other.get(id)).toEqual(await now(id));
     await there.delete();
+  });
+});
+
+describe('an approved revision', () => {
+  it('locks what it is: no change of many reaches it, and its original does not flow into it', async () => {
+    const revisions = new RevisionStore(db);
+    const { id } = await variantOf(original.id);
+    const kept = await revisions.keep(id, 'approved', 'as built');
+    expect([kept?.number, (await now(id)).locked]).toEqual([1, 1]);
+    const row = await now(id);
+    const wish = { ...row, document: { ...row.document, process: 'fine-line' } };
+    expect((await shelf.rewrite([wish])).left).toEqual(['by hand (revision 1 is approved)']);
+    await change(original.id, '/package/dimensions/L', '0.5..0.7');
+    expect(L((await now(id)).document)).toBe('0.45..0.75');
+    // whoever goes on from it takes up what flowed meanwhile, and is told
+    await revisions.goOn(id);
+    expect([L((await now(id)).document), L((await now(id)).before!)]).toEqual(['0.5..0.7', '0.45..0.75']);
+    expect(await now(id)).not.toHaveProperty('locked');
+    expect((await revisions.list(id)).map(({ state, document }) => [state, L(document)])).toEqual([
+      ['approved', '0.45..0.75'],
+    ]);
+  });
+
+  it('locks no more once it is withdrawn, and goes with its footprint for good', async () => {
+    const revisions = new RevisionStore(db);
+    await revisions.keep(original.id, 'draft', '');
+    const kept = await revisions.keep(original.id, 'approved', '');
+    await revisions.mark(kept!.id, 'withdrawn');
+    expect(await now(original.id)).not.toHaveProperty('locked');
+    expect((await revisions.list(original.id)).map(({ number, state }) => [number, state])).toEqual([
+      [1, 'draft'],
+      [2, 'withdrawn'],
+    ]);
+    await shelf.bin(original.id);
+    await shelf.emptyBin();
+    expect(await revisions.list(original.id)).toEqual([]);
   });
 });

@@ -41,11 +41,14 @@ const WHOLE: readonly RegExp[] = [
   /^\/body\/model$/,
 ];
 
-function between(from: unknown, to: unknown, at: string): Edit[] {
-  if (isSame(from, to)) return [];
+function between(whole: unknown, other: unknown, at: string): Edit[] {
+  if (isSame(whole, other)) return [];
   const isWhole = WHOLE.some((pattern) => pattern.test(at));
+  // a record that is missing beside one that is not is an empty one: what is in it is chosen on its own
+  const from = whole === undefined && isFilled(other) ? {} : whole;
+  const to = other === undefined && isFilled(whole) ? {} : other;
   if (!isWhole && isList(from) && isList(to)) return betweenLists(from, to, at);
-  if (isWhole || !isRecord(from) || !isRecord(to)) return [{ at, value: to }];
+  if (isWhole || !isRecord(from) || !isRecord(to)) return [{ at, value: other }];
   if (at === '/package' && from['family'] !== to['family']) return [{ at, value: to }];
   const keys = [...new Set([...Object.keys(from), ...Object.keys(to)])];
   const edits = keys.flatMap((key) => between(from[key], to[key], `${at}/${pointerKey(key)}`));
@@ -64,13 +67,11 @@ function betweenLists(from: readonly Item[], to: readonly Item[], at: string): E
   const gone = from.filter(({ id }) => !to.some((item) => item.id === id));
   return [
     ...gone.map(({ id }) => ({ at: `${at}/${pointerKey(id)}`, value: undefined })),
-    ...to.flatMap((item) =>
-      between(
-        from.find(({ id }) => id === item.id),
-        item,
-        `${at}/${pointerKey(item.id)}`,
-      ),
-    ),
+    ...to.flatMap((item) => {
+      const own = from.find(({ id }) => id === item.id);
+      const place = `${at}/${pointerKey(item.id)}`;
+      return own ? between(own, item, place) : [{ at: place, value: item }];
+    }),
   ];
 }
 
@@ -80,6 +81,8 @@ interface Item {
 
 const isRecord = (value: unknown): value is Readonly<Record<string, unknown>> =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
+
+const isFilled = (value: unknown): boolean => isRecord(value) && Object.keys(value).length > 0;
 
 const isList = (value: unknown): value is readonly Item[] =>
   Array.isArray(value) &&

@@ -58,3 +58,16 @@ export function placesWords(places: readonly string[], most = 3): string {
   const more = words.length > most ? ` and ${words.length - most} more` : '';
   return words.slice(0, most).join(', ') + more;
 }
+
+/** Longest value that is written out. */
+const LONG = 60;
+
+/** A value of a document in a few words: an entry as it was typed. */
+export function valueWords(value: unknown): string {
+  if (value === undefined) return 'none';
+  if (typeof value !== 'object' || value === null) return String(value);
+  const { text } = value as { text?: unknown };
+  if (typeof text === 'string') return text;
+  const words = JSON.stringify(value);
+  return words.length > LONG ? `${words.slice(0, LONG)}…` : words;
+}

@@ -2,7 +2,7 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
 import { applyEdits, valueAt } from '../../core/document/edit';
 import { editsBetween } from '../../core/document/difference';
-import { placesWords, placeWords } from '../../core/document/edit-words';
+import { placesWords, placeWords, valueWords } from '../../core/document/edit-words';
 import { shelf } from '../common/shelf-store';
 import { attempt } from '../common/trouble';
 import { useBench } from '../state/context';
@@ -101,22 +101,12 @@ export function KinBar() {
         <ul className="w-full columns-2">
           {flowed.map((one) => (
             <li key={one.at}>
-              {placeWords(one.at)}: {said(valueAt(before, one.at))} →{' '}
-              <b className="font-semibold">{said(valueAt(applyEdits(before, [one]), one.at))}</b>
+              {placeWords(one.at)}: {valueWords(valueAt(before, one.at))} →{' '}
+              <b className="font-semibold">{valueWords(valueAt(applyEdits(before, [one]), one.at))}</b>
             </li>
           ))}
         </ul>
       )}
     </section>
   );
-}
-
-/** A value of a document in a few words. */
-function said(value: unknown): string {
-  if (value === undefined) return 'none';
-  if (typeof value !== 'object' || value === null) return String(value);
-  const { text } = value as { text?: unknown };
-  if (typeof text === 'string') return text;
-  const words = JSON.stringify(value);
-  return words.length > 60 ? `${words.slice(0, 60)}…` : words;
 }

@@ -25,10 +25,10 @@ describe('what a document has of its own', () => {
     const edit = fc.constantFrom<Edit>(
       { at: '/level', value: 'A' },
       { at: '/package/dimensions/L', value: '0.5..0.7' },
-      { at: '/overrides/land/rows/Y', value: '1.7' },
+      { at: '/overrides/land/Y', value: '1.7' },
       { at: '/marks/value', value: 'HS-2' },
       { at: '/waivers/web:3', value: { reason: 'seen' } },
-      { at: '/keepOuts/1', value: { id: '1', x: '0', y: '0', width: '1', height: '1' } },
+      { at: '/keepOuts', value: [{ id: '1', x: '0', y: '0', width: '1', height: '1' }] },
     );
     fc.assert(
       fc.property(fc.uniqueArray(edit, { selector: ({ at }) => at }), (edits) => {

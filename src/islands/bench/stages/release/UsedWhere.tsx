@@ -1,4 +1,5 @@
 import { useLiveQuery } from 'dexie-react-hooks';
+import type * as Plans from '../../../../core/library/variant';
 import type { VariantPlan } from '../../../../core/library/variant';
 import type { ShelfEntry } from '../../../../store/database';
 import { makeVariant } from '../../../common/kin';
@@ -13,7 +14,7 @@ export function UsedWhere() {
   const id = useBench((s) => s.id);
   const flush = useBench((s) => s.flush);
   const uses = useLiveQuery(() => shelf.usesOf(id), [id]);
-  const make = async (choose: (plans: typeof import('../../../../core/library/variant')) => VariantPlan) => {
+  const make = async (choose: (plans: typeof Plans) => VariantPlan) => {
     await flush();
     await makeVariant(id, choose(await import('../../../../core/library/variant')));
   };
