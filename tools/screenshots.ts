@@ -111,6 +111,11 @@ for (const [name, query] of [
 await page.locator('input[type=search]').fill('pins > 2');
 await wait(600);
 await shoot('shelf');
+await page.locator('[aria-label="How the Shelf is shown"] button ::-p-text(list)').click();
+await page.locator('input[type=search]').fill('surface height < 3');
+await wait(600);
+await shoot('shelf-list');
+await page.locator('[aria-label="How the Shelf is shown"] button ::-p-text(cards)').click();
 await page.locator('input[type=search]').fill(' ');
 
 await page.locator('button ::-p-text(New footprint)').click();
@@ -126,11 +131,6 @@ await open('U6 gauge logic');
 await page.keyboard.press('5');
 await cut(14);
 await shoot('bench-grid');
-
-await open('J2 debug header');
-await page.keyboard.press('5');
-await cut(3);
-await shoot('bench-header');
 
 await open('J4 sensor connector, maker’s model');
 await page.keyboard.press('5');
@@ -190,8 +190,24 @@ await page.keyboard.press('5');
 await page.keyboard.press('n');
 await shoot('bench-rise');
 await page.keyboard.press('7');
+for (const [state, note] of [
+  ['review', 'lands as the sheet asks'],
+  ['approved', 'for the second buoy'],
+] as const) {
+  await page.locator('[aria-label="Note of the revision"]').fill(note);
+  await page.select('select[aria-label="State of the revision"]', state);
+  await page.locator('button ::-p-text(Keep revision)').click();
+  await wait(500);
+  if (state === 'review') await page.keyboard.press('Escape');
+}
+await page.locator('button ::-p-text(For hand etching)').click();
+await page.waitForSelector('section[aria-label="Variants"]');
+await page.locator('section[aria-label="Variants"] a').click();
+await page.waitForSelector('button[aria-label="Revision 2, approved"]');
+await page.keyboard.press('7');
 await page.keyboard.press('t');
 await page.waitForSelector('canvas');
+await page.$eval('section[aria-label="Revisions"]', (section) => section.scrollIntoView());
 await wait(2500);
 await shoot('bench-release');
 

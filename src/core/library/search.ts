@@ -178,7 +178,7 @@ const READERS: readonly {
     },
   },
   {
-    at: /^(through[- ]hole|surface[- ]mount|smd|tht)\b/i,
+    at: /^(through[- ]hole|surface(?:[- ]mount(?:ed)?)?|smd|smt|tht)\b/i,
     read: ([, said = '']) => {
       const mount = /^(t)/i.test(said) ? 'through' : 'surface';
       return {
