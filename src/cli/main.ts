@@ -5,7 +5,7 @@ process.stdout.on('error', (error: NodeJS.ErrnoException) => {
   process.exit(error.code === 'EPIPE' ? 0 : 3);
 });
 
-const { out, err, code } = await run(process.argv.slice(2));
+const { out, err, code } = await run(process.argv.slice(2), (text) => process.stdout.write(text));
 process.stdout.write(out);
 process.stderr.write(err);
 process.exitCode = code;

@@ -14,12 +14,16 @@ import { writeSarif } from '../core/format/sarif/sarif';
 import { compiledAnswer } from '../core/format/answer';
 import { writeFile } from '../core/format/format';
 import { readInside } from '../kernel/read-inside';
+import { Refusal, type Outcome } from './outcome';
 
 const USAGE = `tapis compile FILE                        footprint, derivations and findings as JSON
 tapis check FILE… [--format F]            findings; exit 1 when one is a stop
                                           (F: words, json, sarif, junit; words where it is missing)
 tapis compare A B [--json] [--least MM]   in what B differs from A; exit 1 when lands, holes or vias do
 tapis export FILE --format F --out DIR    writes a file (F: ${FORMATS.map(({ id }) => id).join(', ')})
+tapis batch DIR [--process P] [--level L] [--check] [--format F --out DIR]
+                                          all documents of a folder, in threads: a line of JSON for each, a
+                                          summary to standard error; P is a process’s id or its file
 tapis format FILE… [--check]              writes files anew, the same intent as the same text, for version
                                           control; with --check names those that would change, exit 1
 
@@ -27,18 +31,14 @@ FILE is a Tapis document; - reads standard input. What cannot be done goes to st
 exit 2, a fault of Tapis itself with exit 3.
 `;
 
-/** What the terminal gets: texts for the two outputs and the exit code. */
-export interface Outcome {
-  readonly out: string;
-  readonly err: string;
-  readonly code: 0 | 1 | 2 | 3;
-}
-
-/** An error for the person at the terminal: shown without a stack, exit 2. */
-class Refusal extends Error {}
-
-/** Runs one command line; touches files only to read FILE and to write into --out. */
-export async function run(args: readonly string[]): Promise<Outcome> {
+/**
+ * Runs one command line; touches files only to read what is named and to write where it is told to.
+ * @param print takes what is told before the work is done
+ */
+export async function run(
+  args: readonly string[],
+  print: (text: string) => void = () => undefined,
+): Promise<Outcome> {
   try {
     const { positionals, values } = parse(args);
     if (values.help) return { out: USAGE, err: '', code: 0 };
@@ -48,6 +48,7 @@ export async function run(args: readonly string[]): Promise<Outcome> {
     if (command === 'check') return await checkFiles([file, ...rest], values.format);
     if (command === 'compare') return await compareFiles(file, rest, values);
     if (rest.length > 0) throw new Refusal(USAGE.trimEnd());
+    if (command === 'batch') return await (await import('./batch')).batch(file, values, print);
     switch (command) {
       case 'compile': {
         const { compiled, err } = await compileFile(file);
@@ -77,6 +78,8 @@ function parse(args: readonly string[]) {
         out: { type: 'string' },
         check: { type: 'boolean' },
         json: { type: 'boolean' },
+        process: { type: 'string' },
+        level: { type: 'string' },
         least: { type: 'string' },
         help: { type: 'boolean', short: 'h' },
       },

@@ -1,10 +1,10 @@
-import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { run } from '../../src/cli/tapis';
 import { FORMATS } from '../../src/core/format';
-import { converter } from '../data/documents';
+import { chip, converter } from '../data/documents';
 
 const folder = mkdtempSync(join(tmpdir(), 'tapis-'));
 function file(name: string, content: unknown): string {
@@ -50,6 +50,48 @@ describe('tapis', () => {
       code: 2,
       err: expect.stringContaining('sarif, junit'),
     });
+  });
+  it('does a folder in threads: a line for each file, what is wished for all, and files of them', async () => {
+    const [parts, out] = [join(folder, 'parts'), join(folder, 'batched')];
+    mkdirSync(join(parts, 'chips'), { recursive: true });
+    writeFileSync(join(parts, 'u4.tapis.json'), JSON.stringify(converter()));
+    writeFileSync(join(parts, 'chips', 'r1.json'), JSON.stringify(chip()));
+    // the same part twice: neither file is written over the other's
+    writeFileSync(join(parts, 'chips', 'r2.json'), JSON.stringify(chip()));
+    writeFileSync(join(parts, 'torn.json'), '{');
+    const lines: string[] = [];
+    const args = ['batch', parts, '--process', 'kitchen-table', '--check', '--format', 'csv', '--out', out];
+    const { code, err } = await run(args, (text) => lines.push(text));
+    expect([code, err]).toEqual([
+      2,
+      expect.stringMatching(/^4 files in .*refused 1\ncopper differs in 3\n3 written\n$/s),
+    ]);
+    const told = lines.map(
+      (line) => JSON.parse(line) as { path: string; refused?: string; findings?: object[] },
+    );
+    expect(told.map(({ path }) => path)).toEqual([
+      'chips/r1.json',
+      'chips/r2.json',
+      'torn.json',
+      'u4.tapis.json',
+    ]);
+    expect(told[2]).toEqual({ path: 'torn.json', refused: expect.stringContaining('not JSON') });
+    expect(told[3]).toMatchObject({
+      standardName: 'SOP65P640X120-16N',
+      change: { copperDiffers: true },
+      written: join(out, 'u4.csv'),
+    });
+    expect(told[3]?.findings).toContainEqual(expect.objectContaining({ rule: 'mask-web' }));
+    expect(readdirSync(join(out, 'chips'))).toEqual(['r1.csv', 'r2.csv']);
+    // what was read stays as it is
+    expect(readFileSync(join(parts, 'u4.tapis.json'), 'utf8')).toBe(JSON.stringify(converter()));
+    for (const [wrong, why] of [
+      [['batch', parts, '--process', 'wax'], 'neither one of standard'],
+      [['batch', parts, '--level', 'D'], 'it is A, B or C'],
+      [['batch', parts, '--format', 'csv'], 'go together'],
+      [['batch', join(folder, 'none')], 'cannot be read'],
+    ] as const)
+      expect(await run(wrong)).toMatchObject({ code: 2, err: expect.stringContaining(why) });
   });
   it('compares two files: 1 where the copper differs', async () => {
     const most = file('most.json', converter({}, { level: 'A' }));

@@ -1,0 +1,116 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { availableParallelism } from 'node:os';
+import { sep } from 'node:path';
+import { Piscina } from 'piscina';
+import { readProcess } from '../core/document/read-process';
+import { LEVELS } from '../core/document/document';
+import { FORMATS, formatById } from '../core/format';
+import type { Wish } from '../core/library/change';
+import { processById, PROCESSES } from '../core/process';
+import type { BatchLine, BatchTask } from './batch-work';
+import { Refusal, type Outcome } from './outcome';
+
+/** What a batch is told on the command line. */
+export interface BatchOptions {
+  readonly process?: string | undefined;
+  readonly level?: string | undefined;
+  readonly check?: boolean | undefined;
+  readonly format?: string | undefined;
+  readonly out?: string | undefined;
+}
+
+/** Files that a thread takes at a time. */
+const BATCH = 16;
+
+/**
+ * Checks all documents of a folder, with what is wished for them, and writes files of them: a line of JSON for
+ * each on standard output, in the order of their paths, and a summary on standard error.
+ * @param print takes what is told while it goes on
+ */
+export async function batch(
+  folder: string,
+  options: BatchOptions,
+  print: (text: string) => void,
+): Promise<Outcome> {
+  const { check = false, format, out } = options;
+  const wish = wishOf(options);
+  if ((format === undefined) !== (out === undefined))
+    throw new Refusal('--format and --out go together: what to write, and the folder to write it into.');
+  if (format !== undefined && !formatById(format))
+    throw new Refusal(`--format is “${format}”; known are ${FORMATS.map(({ id }) => id).join(', ')}.`);
+  const write = format !== undefined && out !== undefined ? { format, out } : null;
+  const paths = filesIn(folder);
+  const began = performance.now();
+  const pool = new Piscina<BatchTask, BatchLine[]>({
+    filename: new URL('./batch-work.ts', import.meta.url).href,
+    name: 'batchWork',
+    maxThreads: availableParallelism(),
+    // the threads read the source as this one does
+    execArgv: ['--import', 'tsx'],
+  });
+  const counts = { stop: 0, caution: 0, note: 0, clear: 0, refused: 0, changed: 0, written: 0 };
+  try {
+    const tasks = Array.from({ length: Math.ceil(paths.length / BATCH) }, (_, i) =>
+      pool.run({ folder, paths: paths.slice(i * BATCH, (i + 1) * BATCH), wish, inWords: check, write }),
+    );
+    for (const task of tasks)
+      for (const line of await task) {
+        print(`${JSON.stringify(line)}\n`);
+        if ('refused' in line) counts.refused += 1;
+        else {
+          counts[line.verdict] += 1;
+          if (line.change?.copperDiffers) counts.changed += 1;
+          if (line.written !== undefined) counts.written += 1;
+        }
+      }
+  } finally {
+    await pool.destroy();
+  }
+  const seconds = (performance.now() - began) / 1000;
+  const { stop, caution, note, clear, refused, changed, written } = counts;
+  const err = [
+    `${paths.length} files in ${seconds.toFixed(1)} s, ${Math.round(paths.length / seconds)} a second on ${availableParallelism()} processors`,
+    `stop ${stop}, caution ${caution}, note ${note}, clear ${clear}, refused ${refused}`,
+    ...(wish.process || wish.level ? [`copper differs in ${changed}`] : []),
+    ...(write ? [`${written} written`] : []),
+    '',
+  ].join('\n');
+  return { out: '', err, code: refused > 0 ? 2 : check && stop > 0 ? 1 : 0 };
+}
+
+/** What is wished for all: a process by its id or its file, a level. */
+function wishOf({ process, level }: BatchOptions): Wish {
+  const wanted = LEVELS.find((one) => one === level);
+  if (level !== undefined && !wanted) throw new Refusal(`--level is “${level}”; it is A, B or C.`);
+  return {
+    ...(process === undefined ? {} : { process: processOf(process) }),
+    ...(wanted ? { level: wanted } : {}),
+  };
+}
+
+function processOf(named: string) {
+  const known = processById(named);
+  if (known) return known;
+  let text: string;
+  try {
+    text = readFileSync(named, 'utf8');
+  } catch {
+    const ids = PROCESSES.map(({ id }) => id).join(', ');
+    throw new Refusal(`--process is “${named}”: neither one of ${ids} nor a file that can be read.`);
+  }
+  const read = readProcess(text);
+  if (!read.ok) throw new Refusal(read.error.map(({ message }) => message).join('\n'));
+  return read.value;
+}
+
+/** The JSON files in a folder and in those in it, by their paths. */
+function filesIn(folder: string): string[] {
+  try {
+    return readdirSync(folder, { recursive: true, encoding: 'utf8' })
+      .filter((path) => /\.json$/i.test(path))
+      .map((path) => path.split(sep).join('/'))
+      .sort();
+  } catch (error) {
+    throw new Refusal(`${folder} cannot be read: ${(error as Error).message}`);
+  }
+}
