@@ -28,7 +28,7 @@ const ISLAND_FLOORS = [
   ['state'],
   ['fields', 'model', 'commands'],
   ['measure', 'prove', 'gallery'],
-  ['bench', 'shelf', 'processes'],
+  ['bench', 'shelf', 'processes', 'sides'],
   ['app'],
 ];
 

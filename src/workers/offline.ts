@@ -16,7 +16,7 @@ precacheAndRoute(FILES);
 // every place of the product is drawn from the same page
 registerRoute(
   new NavigationRoute(createHandlerBoundToURL('/'), {
-    allowlist: [/^\/$/, /^\/processes\/?$/, /^\/bench\/./],
+    allowlist: [/^\/$/, /^\/processes\/?$/, /^\/bench\/./, /^\/side-by-side\/./],
   }),
 );
 clientsClaim();

@@ -67,7 +67,8 @@ describe('assistive technology finds its way', () => {
     await page.goto(server.url, { waitUntil: 'networkidle0' });
     const found: Record<string, string[]> = {};
     const look = async (place: string) => {
-      await page.waitForSelector('main h1');
+      await page.waitForSelector('main');
+      await page.waitForSelector('h1');
       const all = await violations(page);
       if (all.length > 0) found[place] = all;
     };
@@ -90,6 +91,9 @@ describe('assistive technology finds its way', () => {
     await page.waitForSelector('dialog[open]');
     await look('commands');
     await page.keyboard.press('Escape');
+    const [, , id] = new URL(page.url()).pathname.split('/');
+    await page.goto(`${server.url}/side-by-side/${id}/${id}~level%3DC`, { waitUntil: 'networkidle0' });
+    await look('side by side');
     await page.goto(`${server.url}/processes`, { waitUntil: 'networkidle0' });
     await look('Processes');
     await page.goto(`${server.url}/none`, { waitUntil: 'networkidle0' });
@@ -173,7 +177,8 @@ describe('no text is cut', () => {
     if (!(await page.$('main [role=listitem] a'))) await takeDemo(page);
     const found: Record<string, string[]> = {};
     const look = async (place: string) => {
-      await page.waitForSelector('main h1');
+      await page.waitForSelector('main');
+      await page.waitForSelector('h1');
       const all = await cut(page);
       if (all.length > 0) found[place] = all;
     };

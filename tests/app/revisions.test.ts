@@ -85,3 +85,40 @@ it('keeps a revision, locks the approved one, goes on, and brings it back', asyn
   await page.waitForSelector('button[aria-label="Revision 1, withdrawn"]');
   expectNoFaults(page);
 });
+
+it('holds two side by side: a variant and its original, a revision, another level', async () => {
+  await page.keyboard.press('7');
+  await page.locator('button ::-p-text(For hand etching)').click();
+  await page.waitForSelector('section[aria-label="Variants"]');
+  await page.locator('section[aria-label="Variants"] a ::-p-text(Side by side)').click();
+  await page.waitForFunction(
+    () => document.querySelector('main [role=status]')?.textContent === 'The copper differs.',
+  );
+  const list = () => page.$eval('main', (main) => main.textContent ?? '');
+  expect(await list()).toMatch(/process\s*standard → kitchen-table/i);
+  expect(await page.$$eval('section[aria-label=Sheet] svg .drawing', (all) => all.length)).toBe(2);
+  // what differs by less than half a millimetre is left out of the list, and the copper differs all the same
+  await page.locator('[aria-label="Smallest difference of lengths, mm"]').fill('0.5');
+  await page.waitForFunction(() => !document.querySelector('main')?.textContent?.includes('Land upright'));
+  expect(await list()).toContain('The copper differs.');
+  await page.locator('[aria-label="Smallest difference of lengths, mm"]').fill('0');
+  await page.locator('main button ::-p-text(Land across)').hover();
+  await page.waitForSelector('section[aria-label=Sheet] svg rect[stroke-dasharray]');
+  // the original beside its own other level
+  const url = new URL(page.url());
+  const [, , original] = url.pathname.split('/');
+  await page.goto(`${server.url}/side-by-side/${original}/${original}`, { waitUntil: 'networkidle0' });
+  await page.waitForFunction(
+    () => document.querySelector('main [role=status]')?.textContent === 'The copper is the same.',
+  );
+  await page.select('select[aria-label="Level of B"]', 'A');
+  await page.waitForFunction(
+    () => document.querySelector('main [role=status]')?.textContent === 'The copper differs.',
+  );
+  expect(page.url()).toContain('level%3DA');
+  await page.select('select[aria-label="Revision of A"]', '1');
+  await page.waitForFunction(() => location.pathname.includes('revision'));
+  await page.goto(`${server.url}/side-by-side/none/${original}`, { waitUntil: 'networkidle0' });
+  await told('not in this browser any more');
+  expectNoFaults(page);
+});

@@ -15,6 +15,11 @@ const Processes = later(
   async () => (await import('../processes/Processes')).Processes,
   opening,
 );
+const SideBySide = later(
+  'Side by side',
+  async () => (await import('../sides/SideBySide')).SideBySide,
+  opening,
+);
 const Bench = later('The Bench', async () => (await import('../bench/Bench')).Bench, opening);
 
 /**
@@ -44,6 +49,13 @@ export function App({ earlierPorts }: { earlierPorts: readonly number[] }) {
           {({ id, stage }) => (
             <ErrorBoundary key={id}>
               <Bench id={id} stage={stage} />
+            </ErrorBoundary>
+          )}
+        </Route>
+        <Route path="/side-by-side/:a/:b">
+          {({ a, b }) => (
+            <ErrorBoundary>
+              <SideBySide a={a} b={b} />
             </ErrorBoundary>
           )}
         </Route>

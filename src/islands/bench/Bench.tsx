@@ -29,7 +29,7 @@ import { BenchContext, useBench } from '../state/context';
 import { ConflictBar } from './ConflictBar';
 import { RevisionLine } from './RevisionLine';
 import { StageRail } from './StageRail';
-import { Measure } from './stages/Measure';
+import { Gallery, Measure } from './stages/Measure';
 import { createBench, loadReader, removedFootprint, type BenchStore } from '../state/bench';
 import { STAGE_NAMES } from '../state/stages';
 import { TopBar } from './TopBar';
@@ -57,6 +57,7 @@ function useLoadAhead(): void {
   useEffect(() => {
     const wish = setTimeout(() => {
       loadReader().catch(() => {});
+      Gallery.ahead();
       for (const column of Object.values(STAGES)) if ('ahead' in column) column.ahead();
     }, AHEAD);
     return () => clearTimeout(wish);

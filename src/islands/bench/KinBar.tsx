@@ -87,9 +87,12 @@ export function KinBar() {
               </button>
             </span>
           )}
+          <a className="link ml-auto" href={`/side-by-side/${base.id}/${id}`}>
+            Side by side
+          </a>
           <button
             type="button"
-            className="link ml-auto"
+            className="link"
             title="It stays as it is, and follows its original no more"
             onClick={() => void attempt('Cutting it loose', () => shelf.cutLoose(id))}
           >

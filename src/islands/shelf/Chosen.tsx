@@ -108,6 +108,11 @@ export function Chosen({ chosen, tags, groups, onAll, onNone, onExport, onWish }
           {one} ×
         </button>
       ))}
+      {chosen.length === 2 && (
+        <a className="btn btn-sm" href={`/side-by-side/${chosen[0]?.id}/${chosen[1]?.id}`}>
+          Side by side
+        </a>
+      )}
       <button type="button" className="btn btn-sm ml-auto" onClick={onExport}>
         Export as ZIP
       </button>

@@ -11,11 +11,12 @@ import { COMPOSED } from '../../../core/package/composed/draw';
 import { sheetUnitEdits } from '../../../core/document/sheet-unit';
 import type { OptionDefinition, StandardOutline } from '../../../core/package/definitions';
 import { Pick } from '../../common/inputs';
-import { Gallery } from '../../gallery/Gallery';
 import { later } from '../../common/later';
 import { useBench } from '../../state/context';
 import { StageFinding } from '../StageFinding';
 
+/** Loaded ahead with the other stages: what is typed into it right away is not lost. */
+export const Gallery = later('The gallery', async () => (await import('../../gallery/Gallery')).Gallery);
 const Pieces = later('The pieces', async () => (await import('../../measure/pieces/Pieces')).Pieces);
 
 const UNITS: readonly SheetUnit[] = ['mm', 'mil', 'in'];

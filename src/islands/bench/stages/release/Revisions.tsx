@@ -133,7 +133,10 @@ function Kept({ revision }: { revision: StoredRevision }) {
               onClick={() => edit(edits)}
             >
               Bring back
-            </button>
+            </button>{' '}
+            <a className="link" href={`/side-by-side/${footprint}~revision%3D${number}/${footprint}`}>
+              Side by side
+            </a>
           </>
         )}
       </p>
