@@ -76,11 +76,6 @@ async function shootSteps(name: string, counts: readonly number[]): Promise<void
   await sheet.close();
 }
 
-/** Cuts the elevations through a land, counted from the first. */
-async function cut(land: number): Promise<void> {
-  for (let i = 0; i < land; i += 1) await page.keyboard.press('n');
-}
-
 mkdirSync(FOLDER, { recursive: true });
 await page.goto(url, { waitUntil: 'networkidle0' });
 await page.locator('button ::-p-text(Put the demo on the Shelf)').click();
@@ -127,11 +122,6 @@ await open('U10 charge regulator');
 await page.keyboard.press('2');
 await shoot('bench-land');
 
-await open('U6 gauge logic');
-await page.keyboard.press('5');
-await cut(14);
-await shoot('bench-grid');
-
 await open('J4 sensor connector, maker’s model');
 await page.keyboard.press('5');
 await page.keyboard.press('t');
@@ -169,6 +159,19 @@ await shoot('bench-process-change');
 await open('J2 debug header');
 await page.keyboard.press('3');
 await shoot('bench-stack-hole');
+
+await open('U10 charge regulator');
+const [, , regulator] = new URL(page.url()).pathname.split('/');
+await page.goto(`${url}/side-by-side/${regulator}/${regulator}~process%3Dkitchen-table`, {
+  waitUntil: 'networkidle0',
+});
+await page.waitForSelector('main [role=status]');
+await page.$eval('input[type=range]', (range) => {
+  const { set } = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value') ?? {};
+  set?.call(range, '0.5');
+  range.dispatchEvent(new Event('input', { bubbles: true }));
+});
+await shoot('side-by-side');
 
 await page.goto(`${url}/processes`, { waitUntil: 'networkidle0' });
 await page.locator('button ::-p-text(Make a copy to edit)').click();

@@ -47,6 +47,17 @@ export function SideBySide({ a, b }: { a: string; b: string }) {
     () => checked && compareFootprints(checked[0], checked[1], isLength ? smallest : 0),
     [checked, isLength, smallest],
   );
+  const numbers = useMemo(
+    () =>
+      new Map(
+        [...(checked ?? [])]
+          .reverse()
+          .flatMap(({ compiled }) => compiled.footprint?.lands ?? [])
+          .map(({ id, number }) => [id, number === '' ? id : number]),
+      ),
+    [checked],
+  );
+  const nameOf = (land: string) => numbers.get(land) ?? land;
   useEffect(() => {
     document.title = 'Side by side · Tapis';
   }, []);
@@ -138,7 +149,7 @@ export function SideBySide({ a, b }: { a: string; b: string }) {
                     <h3 className="border-base-300 border-b font-semibold">{title}</h3>
                     <ul>
                       {some.map((one, i) => (
-                        <Line key={i} difference={one} onLight={light} />
+                        <Line key={i} difference={one} nameOf={nameOf} onLight={light} />
                       ))}
                     </ul>
                   </section>
@@ -190,20 +201,20 @@ function SideHead({ name, side, held, onChoose }: HeadProps) {
         }
       />
       <Pick
-        className="w-[72px]"
+        className="w-24"
         label={`Level of ${name}`}
         value={side.level ?? ''}
-        options={[['', `${held.kept.level}, its own`], ...LEVELS.map((level) => [level, level] as const)]}
+        options={[['', `own, ${held.kept.level}`], ...LEVELS.map((level) => [level, level] as const)]}
         onChange={(chosen) => {
           const level = LEVELS.find((one) => one === chosen);
           onChoose(level ? { ...side, level } : without('level'));
         }}
       />
       <Pick
-        className="w-32"
+        className="w-28"
         label={`Process of ${name}`}
         value={side.process ?? ''}
-        options={[['', 'its own process'], ...held.processes.map((one) => [one.id, one.name] as const)]}
+        options={[['', 'own process'], ...held.processes.map((one) => [one.id, one.name] as const)]}
         onChange={(chosen) => onChoose(chosen === '' ? without('process') : { ...side, process: chosen })}
       />
     </div>
@@ -212,9 +223,12 @@ function SideHead({ name, side, held, onChoose }: HeadProps) {
 
 function Line({
   difference: { title, from, to, kind, lands },
+  nameOf,
   onLight,
 }: {
   difference: Difference;
+  /** What a land is called on the drawing. */
+  nameOf: (land: string) => string;
   onLight: (lands: ReadonlySet<string>) => void;
 }) {
   const said = (value: Difference['from']) =>
@@ -226,7 +240,7 @@ function Line({
         {title}
         {lands.length > 0 && (
           <span className="text-secondary block">
-            {lands.slice(0, NAMED).join(', ')}
+            {lands.length === 1 ? 'land' : 'lands'} {lands.slice(0, NAMED).map(nameOf).join(', ')}
             {more}
           </span>
         )}
