@@ -1,20 +1,19 @@
-import Dexie from 'dexie';
 import type { TapisDocument } from '../core/document/document';
-import { applyEdits, type Edit } from '../core/document/edit';
 import type { KeptHistory } from '../core/document/history';
 import type { OwnFamily } from '../core/document/own-family';
 import type { DocumentProblem } from '../core/document/read';
 import type { ShelfContents } from '../core/document/read-shelf';
 import type { Standing } from '../core/document/shelf-file';
 import type { Result } from '../core/units/result';
-import { entryOf, type ShelfEntry, type StoredFootprint, type TapisDatabase } from './database';
+import type { ShelfEntry, StoredFootprint, TapisDatabase } from './database';
 import { FamilyStore } from './families';
-import type { Kin } from './variants';
+import { KinStore } from './kin';
 import { foldersOf, GroupStore } from './groups';
 import { ModelStore } from './models';
 import { breathe, type Progress } from './pace';
 import { ProcessStore } from './processes';
 import type { Brought, Choice, Clash, Comparison } from './restore';
+import { writeFootprints } from './write';
 import type { Inside } from '../kernel/inside';
 import { reopen } from './storage';
 
@@ -31,18 +30,6 @@ export interface ImportResult {
   /** Package families that the gallery has now. */
   readonly families: readonly OwnFamily[];
   readonly refused: readonly DocumentProblem[];
-}
-
-/** Where a footprint is used. */
-export interface Uses {
-  readonly kin: Kin;
-  /** Names of its groups, outermost first. */
-  readonly folders: readonly string[];
-  readonly tags: readonly string[];
-  /** What its own family is called; `null` where it is of none that is kept. */
-  readonly family: string | null;
-  /** Other footprints of that family. */
-  readonly ofFamily: readonly ShelfEntry[];
 }
 
 /** What was begun so long ago, and nothing entered, was left. ms */
@@ -101,22 +88,6 @@ export class ShelfStore {
     return (await this.db.footprints.get(id)) ?? null;
   }
 
-  /** Writes footprints with their entries, all or none, and what changes with them: their variants. */
-  private async write(rows: readonly StoredFootprint[]): Promise<void> {
-    const { footprints, entries } = this.db;
-    await this.db.transaction('rw', footprints, entries, async () => {
-      const ids = rows.map(({ id }) => id);
-      const isKin =
-        rows.some(({ base }) => base !== undefined) || (await entries.where('base').anyOf(ids).count()) > 0;
-      // what tells documents apart is loaded with the first variant; the transaction waits for it
-      const written = isKin
-        ? await (await Dexie.waitFor(import('./variants'))).withVariants(rows, footprints, entries)
-        : [...rows];
-      await footprints.bulkPut(written);
-      await entries.bulkPut(written.map(entryOf));
-    });
-  }
-
   /** Changes what is known of footprints beside their documents. */
   private async amend(
     ids: readonly string[],
@@ -152,7 +123,7 @@ export class ShelfStore {
     await this.db.transaction('rw', footprints, entries, async () => {
       await footprints.bulkDelete(left);
       await entries.bulkDelete(left);
-      await this.write([stored]);
+      await writeFootprints(this.db, [stored]);
     });
     return stored;
   }
@@ -170,7 +141,7 @@ export class ShelfStore {
       binnedAt: 0,
       ...(group ? { group } : {}),
     }));
-    await this.write(rows);
+    await writeFootprints(this.db, rows);
     return rows;
   }
 
@@ -196,7 +167,7 @@ export class ShelfStore {
       const own = names.length > 0 ? { group: await groupOf(names) } : {};
       placed.push({ ...row, ...own, ...(tags.length > 0 ? { tags } : {}) });
     }
-    await this.write(placed);
+    await writeFootprints(this.db, placed);
     return rows;
   }
 
@@ -232,7 +203,7 @@ export class ShelfStore {
       if (current.revision !== revision) return { kind: 'conflict', stored: current };
       const { blank: _blank, ...kept } = current;
       const stored = { ...kept, document, revision: revision + 1, updatedAt: Date.now() };
-      await this.write([stored]);
+      await writeFootprints(this.db, [stored]);
       if (history) await histories.put({ id, revision: stored.revision, history });
       return { kind: 'saved', stored };
     });
@@ -267,107 +238,16 @@ export class ShelfStore {
         written.push({ ...row, document, revision: revision + 1, updatedAt: now });
         before.push({ id: row.id, document: row.document, revision: revision + 1 });
       }
-      await this.write(written);
+      await writeFootprints(this.db, written);
       return { before, left };
     });
-  }
-
-  /**
-   * Makes a variant of a footprint: it holds what differs, and the rest follows its original.
-   * @param edits what it has of its own beside its name
-   */
-  async addVariant(id: string, name: string, edits: readonly Edit[]): Promise<StoredFootprint | null> {
-    const original = await this.get(id);
-    if (!original) return null;
-    const own = [{ at: '/name', value: name.slice(0, 120) }, ...edits];
-    const now = Date.now();
-    const { group, tags } = original;
-    const variant: StoredFootprint = {
-      id: crypto.randomUUID(),
-      document: applyEdits(original.document, own),
-      revision: 1,
-      createdAt: now,
-      updatedAt: now,
-      binnedAt: 0,
-      base: id,
-      ...(group ? { group } : {}),
-      ...(tags ? { tags } : {}),
-    };
-    await this.write([variant]);
-    return this.get(variant.id);
-  }
-
-  /** Footprints that come from one, and the one that it comes from, as far as they are kept. */
-  async kinOf(id: string): Promise<Kin> {
-    const { footprints, entries } = this.db;
-    const own = await footprints.get(id);
-    const base = own?.base === undefined ? undefined : await footprints.get(own.base);
-    const among = await entries
-      .where('base')
-      .anyOf([id, ...(base ? [base.id] : [])])
-      .toArray();
-    return {
-      base: base ?? null,
-      edits: own?.edits ?? [],
-      before: own?.before ?? null,
-      variants: among.filter((one) => one.base === id),
-      siblings: among.filter((one) => one.base !== id && one.id !== id),
-    };
-  }
-
-  /** Whether a footprint is a variant or has some. */
-  async isKin(id: string): Promise<boolean> {
-    const own = await this.db.entries.get(id);
-    return own?.base !== undefined || (await this.db.entries.where('base').equals(id).count()) > 0;
-  }
-
-  /** Lets variants stand for themselves, as they are. */
-  async cutLoose(...ids: readonly string[]): Promise<void> {
-    const { footprints, entries } = this.db;
-    await this.db.transaction('rw', footprints, entries, async () => {
-      const rows = (await footprints.bulkGet([...ids])).filter((row) => row !== undefined);
-      await this.write(rows.map(({ base: _base, edits: _edits, before: _before, ...rest }) => rest));
-    });
-  }
-
-  /** What changed with its original was seen. */
-  async seen(id: string): Promise<void> {
-    const row = await this.get(id);
-    if (!row?.before) return;
-    const { before: _before, ...rest } = row;
-    await this.db.footprints.put(rest);
-  }
-
-  /** What has to do with a footprint: its kin, its group, and others of its own family. */
-  async usesOf(id: string): Promise<Uses> {
-    const [own, kin] = [await this.db.entries.get(id), await this.kinOf(id)];
-    const groups = own?.group ? await new GroupStore(this.db).list() : [];
-    const family = own?.own === undefined ? undefined : await this.db.families.get(own.own);
-    const others =
-      own?.own === undefined ? [] : await this.db.entries.filter((one) => one.own === own.own).toArray();
-    return {
-      kin,
-      folders: foldersOf(groups, own?.group),
-      tags: own?.tags ?? [],
-      family: family ? (family.family.title ?? family.id) : null,
-      ofFamily: others.filter((one) => one.id !== id && one.binnedAt === 0),
-    };
-  }
-
-  /** Variants of some footprints that are not among these. */
-  async variantsOf(ids: readonly string[]): Promise<ShelfEntry[]> {
-    const all = await this.db.entries
-      .where('base')
-      .anyOf([...ids])
-      .toArray();
-    return all.filter(({ id, binnedAt }) => binnedAt === 0 && !ids.includes(id));
   }
 
   /** Keeps a footprint again that was removed for good, under its old id. */
   async keepAgain(id: string, document: TapisDocument): Promise<StoredFootprint> {
     const now = Date.now();
     const stored = { id, document, revision: 1, createdAt: now, updatedAt: now, binnedAt: 0 };
-    await this.write([stored]);
+    await writeFootprints(this.db, [stored]);
     return stored;
   }
 
@@ -404,7 +284,7 @@ export class ShelfStore {
       'rw',
       [footprints, entries, facts, drawings, coppers, histories, revisions],
       async () => {
-        await this.cutLoose(...orphans.filter((id) => !ids.includes(id)));
+        await new KinStore(this.db).cutLoose(...orphans.filter((id) => !ids.includes(id)));
         for (const table of [footprints, entries, facts, drawings, coppers, histories])
           await table.bulkDelete(ids);
         await revisions.where('footprint').anyOf(ids).delete();

@@ -1,22 +1,11 @@
 import type { EntityTable } from 'dexie';
 import type { TapisDocument } from '../core/document/document';
 import { editsBetween, isSameDocument } from '../core/document/difference';
-import { applyEdits, type Edit } from '../core/document/edit';
+import { applyEdits } from '../core/document/edit';
 import type { ShelfEntry, StoredFootprint } from './database';
 
 // A variant holds what differs from its original. Its document is kept beside that, so that whatever reads
 // footprints need not know of variants; both are brought up whenever either is written.
-
-/** A footprint's original, its variants, and what it has of its own. */
-export interface Kin {
-  readonly base: StoredFootprint | null;
-  readonly edits: readonly Edit[];
-  /** What it was before its original changed; `null` once that was seen. */
-  readonly before: TapisDocument | null;
-  readonly variants: readonly ShelfEntry[];
-  /** Other variants of the same original. */
-  readonly siblings: readonly ShelfEntry[];
-}
 
 /** Variants of variants that are followed; a circle, which nothing makes, ends. */
 const DEEPEST = 20;

@@ -3,12 +3,14 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { applyEdits } from '../../src/core/document/edit';
 import type { TapisDocument } from '../../src/core/document/document';
 import { openDatabase, type StoredFootprint, type TapisDatabase } from '../../src/store/database';
+import { KinStore } from '../../src/store/kin';
 import { RevisionStore } from '../../src/store/revisions';
 import { ShelfStore } from '../../src/store/shelf';
 import { converter } from '../data/documents';
 
 let db: TapisDatabase;
 let shelf: ShelfStore;
+let kin: KinStore;
 let original: StoredFootprint;
 let count = 0;
 
@@ -16,6 +18,7 @@ beforeEach(async () => {
   count += 1;
   db = openDatabase(`variants ${count}`);
   shelf = new ShelfStore(db);
+  kin = new KinStore(db);
   original = (await shelf.add([converter()]))[0]!;
 });
 afterEach(() => db.delete());
@@ -24,7 +27,7 @@ const HAND = [
   { at: '/process', value: 'kitchen-table' },
   { at: '/level', value: 'A' },
 ];
-const variantOf = async (id: string, name = 'by hand') => (await shelf.addVariant(id, name, HAND))!;
+const variantOf = async (id: string, name = 'by hand') => (await kin.add(id, name, HAND))!;
 const now = async (id: string) => (await shelf.get(id))!;
 /** Changes a footprint as the Bench does. */
 async function change(id: string, at: string, value: unknown): Promise<void> {
@@ -60,12 +63,12 @@ describe('a variant', () => {
     const { id } = await variantOf(original.id);
     await change(original.id, '/package/dimensions/L', '0.5..0.7');
     await change(original.id, '/package/dimensions/L', '0.4..0.8');
-    expect(L((await shelf.kinOf(id)).before!)).toBe('0.45..0.75');
-    await shelf.seen(id);
-    expect((await shelf.kinOf(id)).before).toBeNull();
+    expect(L((await kin.of(id)).before!)).toBe('0.45..0.75');
+    await kin.seen(id);
+    expect((await kin.of(id)).before).toBeNull();
     // what does not reach it is nothing to be seen
     await change(original.id, '/level', 'C');
-    expect(await shelf.kinOf(id)).toMatchObject({ before: null, base: { id: original.id } });
+    expect(await kin.of(id)).toMatchObject({ before: null, base: { id: original.id } });
   });
 
   it('of a variant follows through it, and a tab that has it open is told', async () => {
@@ -78,13 +81,13 @@ describe('a variant', () => {
 
   it('can be cut loose, and is when its original is removed for good', async () => {
     const [first, second] = [await variantOf(original.id), await variantOf(original.id, 'other')];
-    await shelf.cutLoose(first.id);
+    await kin.cutLoose(first.id);
     await change(original.id, '/package/dimensions/L', '0.5..0.7');
     expect([L((await now(first.id)).document), L((await now(second.id)).document)]).toEqual([
       '0.45..0.75',
       '0.5..0.7',
     ]);
-    expect((await shelf.variantsOf([original.id])).map(({ id }) => id)).toEqual([second.id]);
+    expect((await kin.variantsOf([original.id])).map(({ id }) => id)).toEqual([second.id]);
     await shelf.bin(original.id);
     await shelf.emptyBin();
     expect(await now(second.id)).not.toHaveProperty('base');

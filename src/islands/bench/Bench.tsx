@@ -15,7 +15,7 @@ import { whyRefused } from '../../store/storage';
 import { Bar, BarButton } from '../common/Bar';
 import { ErrorBoundary } from '../common/ErrorBoundary';
 import { later } from '../common/later';
-import { shelf, wakeStorage } from '../common/shelf-store';
+import { kin, shelf, wakeStorage } from '../common/shelf-store';
 import { attempt, TroubleBar } from '../common/trouble';
 import { useNarrow } from '../common/useNarrow';
 import { CommandList } from '../commands/CommandList';
@@ -235,7 +235,7 @@ function Workplace({ place }: { place: string | undefined }) {
 /** Original and variants of what stands on the Bench, where it has any. */
 function Kin() {
   const id = useBench((s) => s.id);
-  const isKin = useLiveQuery(() => shelf.isKin(id), [id]);
+  const isKin = useLiveQuery(() => kin.isKin(id), [id]);
   return isKin ? <KinBar /> : null;
 }
 

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { applyEdits, valueAt } from '../../core/document/edit';
 import { editsBetween } from '../../core/document/difference';
 import { placesWords, placeWords, valueWords } from '../../core/document/edit-words';
-import { shelf } from '../common/shelf-store';
+import { kin as store } from '../common/shelf-store';
 import { attempt } from '../common/trouble';
 import { useBench } from '../state/context';
 
@@ -13,7 +13,7 @@ export function KinBar() {
   const document = useBench((s) => s.document);
   const stage = useBench((s) => s.stage);
   const edit = useBench((s) => s.edit);
-  const kin = useLiveQuery(() => shelf.kinOf(id), [id]);
+  const kin = useLiveQuery(() => store.of(id), [id]);
   const [showsFlow, setShowsFlow] = useState(false);
   if (!kin) return null;
   const { base, variants, siblings, before } = kin;
@@ -81,7 +81,7 @@ export function KinBar() {
               <button
                 type="button"
                 className="link"
-                onClick={() => void attempt('Putting it away', () => shelf.seen(id))}
+                onClick={() => void attempt('Putting it away', () => store.seen(id))}
               >
                 Seen
               </button>
@@ -94,7 +94,7 @@ export function KinBar() {
             type="button"
             className="link"
             title="It stays as it is, and follows its original no more"
-            onClick={() => void attempt('Cutting it loose', () => shelf.cutLoose(id))}
+            onClick={() => void attempt('Cutting it loose', () => store.cutLoose(id))}
           >
             Cut loose
           </button>

@@ -2,6 +2,7 @@ import factsWorker from '../../workers/facts?worker&url';
 import { FactsStore } from '../../store/facts';
 import { FamilyStore } from '../../store/families';
 import { GroupStore } from '../../store/groups';
+import { KinStore } from '../../store/kin';
 import { ProcessStore } from '../../store/processes';
 import { RevisionStore } from '../../store/revisions';
 import { ShelfStore } from '../../store/shelf';
@@ -11,6 +12,9 @@ const { database, fleeting } = await openStorage();
 
 /** The browser's one Shelf, shared by all islands of a page. */
 export const shelf = new ShelfStore(database);
+
+/** Variants, and where footprints are used. */
+export const kin = new KinStore(database);
 
 /** The person's own processes. */
 export const processes = new ProcessStore(database);

@@ -1,4 +1,4 @@
-import { shelf } from '../common/shelf-store';
+import { kin, shelf } from '../common/shelf-store';
 import { tellNote } from '../common/note';
 import { attempt } from '../common/trouble';
 import { counted } from '../common/words';
@@ -11,7 +11,7 @@ export async function deleteFootprints(
   const what = some.length === 1 && first ? `“${first.name}”` : counted(some.length, 'footprint');
   const ids = some.map(({ id }) => id);
   await attempt(`Deleting ${what}`, async () => {
-    const variants = await shelf.variantsOf(ids);
+    const variants = await kin.variantsOf(ids);
     await shelf.bin(...ids);
     const resting =
       variants.length === 0

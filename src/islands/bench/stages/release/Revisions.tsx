@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { editsBetween } from '../../../../core/document/difference';
 import { placesWords } from '../../../../core/document/edit-words';
 import type { RevisionState, StoredRevision } from '../../../../store/database';
-import { revisions, shelf } from '../../../common/shelf-store';
+import { kin, revisions } from '../../../common/shelf-store';
 import { attempt } from '../../../common/trouble';
 import { Pick } from '../../../common/inputs';
 import { whenMade } from '../../../common/words';
@@ -95,7 +95,7 @@ function Kept({ revision }: { revision: StoredRevision }) {
       if (locked === number && next !== 'approved') set({ locked: null });
       if (next !== 'withdrawn') return setResting(null);
       // somebody may rest on what is withdrawn
-      const variants = await shelf.variantsOf([footprint]);
+      const variants = await kin.variantsOf([footprint]);
       setResting(
         variants.length === 0 ? null : `Variants rest on it: ${variants.map(({ name }) => name).join(', ')}.`,
       );

@@ -3,7 +3,7 @@ import type * as Plans from '../../../../core/library/variant';
 import type { VariantPlan } from '../../../../core/library/variant';
 import type { ShelfEntry } from '../../../../store/database';
 import { makeVariant } from '../../../common/kin';
-import { shelf } from '../../../common/shelf-store';
+import { kin as store } from '../../../common/shelf-store';
 import { useBench } from '../../../state/context';
 
 /** Most that are named. */
@@ -13,7 +13,7 @@ const MOST = 6;
 export function UsedWhere() {
   const id = useBench((s) => s.id);
   const flush = useBench((s) => s.flush);
-  const uses = useLiveQuery(() => shelf.usesOf(id), [id]);
+  const uses = useLiveQuery(() => store.usesOf(id), [id]);
   const make = async (choose: (plans: typeof Plans) => VariantPlan) => {
     await flush();
     await makeVariant(id, choose(await import('../../../../core/library/variant')));
