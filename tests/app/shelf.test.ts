@@ -225,6 +225,8 @@ describe('the Shelf as a library', () => {
     await bring(path);
     await page.waitForFunction(() => document.body.textContent?.includes('5000 footprints added'));
     await search('pitch 0.65 pins = 16 5x4.4 the one');
+    // it is read beside the page, and found once it is
+    await page.waitForSelector('main [role=listitem] a[title="Open the one"]');
     await until(1);
     expect(await titles()).toEqual(['the one']);
     await search('the one height > 9');
