@@ -1,4 +1,4 @@
-import Dexie, { type EntityTable } from 'dexie';
+import Dexie, { type EntityTable, type Transaction } from 'dexie';
 import type { Model } from '../core/body/model';
 import type { TapisDocument } from '../core/document/document';
 import type { Edit } from '../core/document/edit';
@@ -135,6 +135,15 @@ export type TapisDatabase = Dexie & {
   histories: EntityTable<StoredHistory, 'id'>;
 };
 
+/** Makes the entries of all footprints, one after the other: thousands of documents are not held at once. */
+async function entriesAnew(transaction: Transaction): Promise<void> {
+  const entries = transaction.table<ShelfEntry>('entries');
+  await transaction
+    .table<StoredFootprint>('footprints')
+    .toCollection()
+    .each((row) => void entries.put(entryOf(row)));
+}
+
 /** The database, opened with its first use; each version below stays as it was released. */
 export function openDatabase(name = 'tapis'): TapisDatabase {
   const db = new Dexie(name) as TapisDatabase;
@@ -157,22 +166,11 @@ export function openDatabase(name = 'tapis'): TapisDatabase {
   db.version(5).stores({ families: 'id' });
   db.version(6)
     .stores({ entries: 'id, binnedAt', groups: 'id', facts: 'id', drawings: 'id' })
-    .upgrade(async (transaction) => {
-      const entries = transaction.table<ShelfEntry>('entries');
-      // one after the other: thousands of documents are not held at once
-      await transaction
-        .table<StoredFootprint>('footprints')
-        .toCollection()
-        .each((row) => void entries.put(entryOf(row)));
-    });
+    .upgrade(entriesAnew);
   db.version(7)
     .stores({ entries: 'id, binnedAt, base', coppers: 'id', revisions: 'id, footprint', histories: 'id' })
     .upgrade(async (transaction) => {
-      const entries = transaction.table<ShelfEntry>('entries');
-      await transaction
-        .table<StoredFootprint>('footprints')
-        .toCollection()
-        .each((row) => void entries.put(entryOf(row)));
+      await entriesAnew(transaction);
       // what is known is made anew, without the copper in it
       await transaction.table('facts').clear();
     });

@@ -200,7 +200,9 @@ export class ShelfStore {
     return this.db.transaction('rw', footprints, entries, histories, async (): Promise<SaveResult> => {
       const current = await this.db.footprints.get(id);
       if (!current) return { kind: 'gone' };
-      if (current.revision !== revision) return { kind: 'conflict', stored: current };
+      // what is approved stays as it is, whoever had it open meanwhile
+      if (current.revision !== revision || current.locked !== undefined)
+        return { kind: 'conflict', stored: current };
       const { blank: _blank, ...kept } = current;
       const stored = { ...kept, document, revision: revision + 1, updatedAt: Date.now() };
       await writeFootprints(this.db, [stored]);

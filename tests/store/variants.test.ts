@@ -133,6 +133,8 @@ describe('an approved revision', () => {
     const row = await now(id);
     const wish = { ...row, document: { ...row.document, process: 'fine-line' } };
     expect((await shelf.rewrite([wish])).left).toEqual(['by hand (revision 1 is approved)']);
+    // nor does a tab that had it open before
+    expect(await shelf.save(id, original.document, row.revision)).toMatchObject({ kind: 'conflict' });
     await change(original.id, '/package/dimensions/L', '0.5..0.7');
     expect(L((await now(id)).document)).toBe('0.45..0.75');
     // whoever goes on from it takes up what flowed meanwhile, and is told

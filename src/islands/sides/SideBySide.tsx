@@ -67,7 +67,7 @@ export function SideBySide({ a, b }: { a: string; b: string }) {
     return (
       <main className="flex flex-col items-start gap-3 p-10 text-[15px]">
         <h1>Side by side</h1>
-        <p>One of the two is not in this browser any more, or has no such revision.</p>
+        <p>One of the two is not in this browser any more, or has no such revision or process.</p>
         <a className="link" href="/">
           Go to the Shelf
         </a>

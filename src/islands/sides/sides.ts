@@ -64,9 +64,10 @@ export async function heldOn(side: Side): Promise<Held | null> {
     side.revision === undefined
       ? stored?.document
       : all.find(({ number }) => number === side.revision)?.document;
-  if (!kept) return null;
   const known = [...PROCESSES, ...own];
   const process = known.find(({ id }) => id === side.process);
+  // a process that is not here is not taken for the document's own
+  if (!kept || (side.process !== undefined && !process)) return null;
   return {
     document: applyEdits(
       kept,
