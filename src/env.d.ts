@@ -4,3 +4,11 @@ declare module 'virtual:work-thread' {
   const address: string;
   export { address };
 }
+
+declare namespace App {
+  /** What the server tells the endpoints beside the request. */
+  interface Locals {
+    /** Waits until what was answered so far is on its way; missing while developing. */
+    readonly drained?: () => Promise<void>;
+  }
+}

@@ -3,10 +3,10 @@ import { availableParallelism } from 'node:os';
 import { sep } from 'node:path';
 import { Piscina } from 'piscina';
 import { readProcess } from '../core/document/read-process';
-import { LEVELS } from '../core/document/document';
 import { FORMATS, formatById } from '../core/format';
-import type { Wish } from '../core/library/change';
+import { wishFor, type Wish } from '../core/library/change';
 import { processById, PROCESSES } from '../core/process';
+import type { BatchAsk } from '../kernel/batch-line';
 import type { BatchLine, BatchTask } from './batch-work';
 import { Refusal, type Outcome } from './outcome';
 
@@ -38,7 +38,7 @@ export async function batch(
     throw new Refusal('--format and --out go together: what to write, and the folder to write it into.');
   if (format !== undefined && !formatById(format))
     throw new Refusal(`--format is “${format}”; known are ${FORMATS.map(({ id }) => id).join(', ')}.`);
-  const write = format !== undefined && out !== undefined ? { format, out } : null;
+  const ask: BatchAsk = { wish, inWords: check, format: format ?? null };
   const paths = filesIn(folder);
   const began = performance.now();
   const pool = new Piscina<BatchTask, BatchLine[]>({
@@ -51,7 +51,7 @@ export async function batch(
   const counts = { stop: 0, caution: 0, note: 0, clear: 0, refused: 0, changed: 0, written: 0 };
   try {
     const tasks = Array.from({ length: Math.ceil(paths.length / BATCH) }, (_, i) =>
-      pool.run({ folder, paths: paths.slice(i * BATCH, (i + 1) * BATCH), wish, inWords: check, write }),
+      pool.run({ folder, paths: paths.slice(i * BATCH, (i + 1) * BATCH), ask, out: out ?? null }),
     );
     for (const task of tasks)
       for (const line of await task) {
@@ -72,7 +72,7 @@ export async function batch(
     `${paths.length} files in ${seconds.toFixed(1)} s, ${Math.round(paths.length / seconds)} a second on ${availableParallelism()} processors`,
     `stop ${stop}, caution ${caution}, note ${note}, clear ${clear}, refused ${refused}`,
     ...(wish.process || wish.level ? [`copper differs in ${changed}`] : []),
-    ...(write ? [`${written} written`] : []),
+    ...(format === undefined ? [] : [`${written} written`]),
     '',
   ].join('\n');
   return { out: '', err, code: refused > 0 ? 2 : check && stop > 0 ? 1 : 0 };
@@ -80,12 +80,9 @@ export async function batch(
 
 /** What is wished for all: a process by its id or its file, a level. */
 function wishOf({ process, level }: BatchOptions): Wish {
-  const wanted = LEVELS.find((one) => one === level);
-  if (level !== undefined && !wanted) throw new Refusal(`--level is “${level}”; it is A, B or C.`);
-  return {
-    ...(process === undefined ? {} : { process: processOf(process) }),
-    ...(wanted ? { level: wanted } : {}),
-  };
+  const wish = wishFor(process === undefined ? null : processOf(process), level ?? null);
+  if (!wish) throw new Refusal(`--level is “${level}”; it is A, B or C.`);
+  return wish;
 }
 
 function processOf(named: string) {

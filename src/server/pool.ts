@@ -3,7 +3,7 @@ import PQueue from 'p-queue';
 import { address } from 'virtual:work-thread';
 import { availableParallelism } from 'node:os';
 import { fault, problem, type Reply } from './reply';
-import type { Work } from './work';
+import type { BatchWork, Work } from './work';
 
 /** Longest that the work of a request may take, ms: the slowest that the limits of documents let in takes a third. */
 const TIME_LIMIT = 10_000;
@@ -15,9 +15,9 @@ const MEMORY_LIMIT = 400;
 const RETRY_AFTER = 5;
 
 /** One processor stays with the server itself, which answers what needs no work. */
-const threads = Math.max(1, availableParallelism() - 1);
+export const threads = Math.max(1, availableParallelism() - 1);
 
-const pool = new Piscina<Work, Reply>({
+const pool = new Piscina<Work | BatchWork, Reply>({
   filename: address,
   name: 'work',
   minThreads: threads,
@@ -31,11 +31,22 @@ const pool = new Piscina<Work, Reply>({
 const line = new PQueue({ concurrency: threads });
 
 /**
- * Has a thread do the work of a request; never throws.
+ * Has a thread do the work of a request; never throws. Where too many wait already, it says so.
  * @param abandoned fires when nobody waits for the answer any more: its place is given up
  */
 export async function inThread(work: Work, abandoned: AbortSignal): Promise<Reply> {
-  if (line.size >= QUEUE_LIMIT) return later(`${QUEUE_LIMIT} requests are waiting already.`);
+  return line.size < QUEUE_LIMIT
+    ? inLine(work, abandoned)
+    : later(`${QUEUE_LIMIT} requests are waiting already.`);
+}
+
+/** As {@link inThread}, for one of many that whoever sent them waits for: it is not turned away. */
+export async function inThreadPatiently(work: BatchWork, abandoned: AbortSignal): Promise<Reply> {
+  while (line.size >= QUEUE_LIMIT) await line.onSizeLessThan(QUEUE_LIMIT);
+  return inLine(work, abandoned);
+}
+
+async function inLine(work: Work | BatchWork, abandoned: AbortSignal): Promise<Reply> {
   let late: AbortSignal | null = null;
   try {
     return await line.add(

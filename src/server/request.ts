@@ -6,15 +6,20 @@ export const LARGEST_BODY = 2_000_000;
 
 /** The text of the document in a request's body, or the answer that says why it is not read. */
 export async function textIn(request: Request): Promise<Result<string, Reply>> {
-  const type = request.headers.get('content-type') ?? '';
-  if (!/^application\/(json|[\w.+-]+\+json)\b/i.test(type)) {
-    const detail = `The body is “${type || 'of no stated type'}”; send a Tapis document as application/json.`;
-    return fail(problem(415, 'Not JSON', detail));
-  }
+  const isOther = otherType(request, /^application\/(json|[\w.+-]+\+json)\b/i, 'a Tapis document as application/json');
+  if (isOther) return fail(isOther);
   const text = await limitedText(request);
   return text === null
     ? fail(problem(413, 'Body too large', `At most ${LARGEST_BODY} bytes are read.`))
     : ok(text);
+}
+
+/** The answer to a body of another type than it has to be; `null` where it is right. */
+export function otherType(request: Request, right: RegExp, send: string): Reply | null {
+  const type = request.headers.get('content-type') ?? '';
+  return right.test(type)
+    ? null
+    : problem(415, 'Not JSON', `The body is “${type || 'of no stated type'}”; send ${send}.`);
 }
 
 /** The body's text; `null` as soon as it is longer than the limit. */
@@ -22,16 +27,48 @@ async function limitedText(request: Request): Promise<string | null> {
   if (Number(request.headers.get('content-length') ?? 0) > LARGEST_BODY) return null;
   const chunks: Uint8Array[] = [];
   let size = 0;
-  const reader = request.body?.getReader();
-  while (reader) {
-    const { done, value } = (await reader.read()) as { done: boolean; value?: Uint8Array };
-    if (done || !value) break;
-    size += value.byteLength;
-    if (size > LARGEST_BODY) {
-      await reader.cancel();
-      return null;
-    }
-    chunks.push(value);
+  for await (const chunk of chunksOf(request)) {
+    size += chunk.byteLength;
+    // leaving the loop gives the rest up
+    if (size > LARGEST_BODY) return null;
+    chunks.push(chunk);
   }
   return new TextDecoder().decode(Buffer.concat(chunks));
 }
+
+/**
+ * The lines of a request's body as they come in, without empty ones; `null` for one that is longer than what
+ * is read. No more than a line is held.
+ */
+export async function* linesIn(request: Request): AsyncGenerator<string | null> {
+  let chunks: Uint8Array[] = [];
+  let size = 0;
+  const line = (): string | null => {
+    const text = size > LARGEST_BODY ? null : new TextDecoder().decode(Buffer.concat(chunks)).trim();
+    [chunks, size] = [[], 0];
+    return text;
+  };
+  const take = (bytes: Uint8Array) => {
+    size += bytes.byteLength;
+    // what is too long already is not kept
+    if (size > LARGEST_BODY) chunks = [];
+    else chunks.push(bytes);
+  };
+  for await (const chunk of chunksOf(request)) {
+    let from = 0;
+    for (let end = chunk.indexOf(NEWLINE); end >= 0; end = chunk.indexOf(NEWLINE, from)) {
+      take(chunk.subarray(from, end));
+      from = end + 1;
+      const text = line();
+      if (text !== '') yield text;
+    }
+    take(chunk.subarray(from));
+  }
+  const last = line();
+  if (last !== '') yield last;
+}
+
+const NEWLINE = 10;
+
+const chunksOf = ({ body }: Request): AsyncIterable<Uint8Array> | readonly Uint8Array[] =>
+  (body as AsyncIterable<Uint8Array> | null) ?? [];

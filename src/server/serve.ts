@@ -5,7 +5,12 @@ import { closePool } from './pool';
 import { workerPolicy } from './worker-policy';
 
 /** Answers a request for what is no file. */
-export type Handler = (request: IncomingMessage, response: ServerResponse) => Promise<void>;
+export type Handler = (
+  request: IncomingMessage,
+  response: ServerResponse,
+  next: undefined,
+  locals: App.Locals,
+) => Promise<void>;
 
 export interface Serving {
   readonly port: number;
@@ -19,6 +24,8 @@ export interface Serving {
 
 /** How long a request that has begun may take once the server is asked to end, ms. */
 const DRAIN = 10_000;
+/** How long a connection may lie still while a request comes in or its answer goes out, ms. */
+const STILL = 60_000;
 
 /** Serves Tapis: what stands in front, then files (compressed when they were built), then pages and endpoints. */
 export function serve({ port, host, alsoCalled, files, pages }: Serving): Promise<Server> {
@@ -36,11 +43,15 @@ export function serve({ port, host, alsoCalled, files, pages }: Serving): Promis
   });
   const names = new Set<string>();
   const server = createServer(
-    { requestTimeout: 30_000, headersTimeout: 10_000 },
+    // a batch comes in for as long as it takes; what stops coming is ended
+    { requestTimeout: 0, headersTimeout: 10_000 },
     (request: IncomingMessage, response: ServerResponse) => {
-      if (front(request, response, names)) file(request, response, () => void pages(request, response));
+      if (front(request, response, names)) file(request, response, () => {
+          void pages(request, response, undefined, { drained: () => drained(response) });
+        });
     },
   );
+  server.setTimeout(STILL);
   return new Promise((resolve, reject) => {
     server.once('error', reject);
     server.listen(port, host, () => {
@@ -50,6 +61,15 @@ export function serve({ port, host, alsoCalled, files, pages }: Serving): Promis
       for (const name of alsoCalled) names.add(name.toLowerCase());
       resolve(server);
     });
+  });
+}
+
+/** Waits until an answer has room for more. */
+async function drained(response: ServerResponse): Promise<void> {
+  if (!response.writableNeedDrain || response.destroyed) return;
+  await new Promise<void>((resolve) => {
+    response.once('drain', resolve);
+    response.once('close', resolve);
   });
 }
 

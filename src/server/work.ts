@@ -4,7 +4,8 @@ import type { Compiled } from '../core/footprint/footprint';
 import { openDocument } from '../core/footprint/open';
 import { formatById } from '../core/format';
 import { compiledAnswer } from '../core/format/answer';
-import { writeFile } from '../core/format/format';
+import { writeFile, type WrittenFile } from '../core/format/format';
+import { batchLine, type BatchAsk } from '../kernel/batch-line';
 import { readInside } from '../kernel/read-inside';
 import { json, problem, type Reply } from './reply';
 
@@ -15,8 +16,16 @@ export interface Work {
   readonly format: string | null;
 }
 
+/** One document of a batch. */
+export interface BatchWork {
+  readonly text: string;
+  readonly ask: BatchAsk;
+}
+
 /** Does the work of one request. Runs in a thread of its own, so that it can be given up. */
-export async function work({ text, format }: Work): Promise<Reply> {
+export async function work(asked: Work | BatchWork): Promise<Reply> {
+  if ('ask' in asked) return lineReply(asked);
+  const { text, format } = asked;
   const read = openDocument(text);
   if (!read.ok) {
     const [first] = read.error;
@@ -32,6 +41,19 @@ export async function work({ text, format }: Work): Promise<Reply> {
   return trouble === null
     ? reply
     : { ...reply, headers: { ...reply.headers, 'x-left-out': encodeURIComponent(trouble) } };
+}
+
+/** What is told of one document of a batch, with its file where one is wanted. */
+async function lineReply({ text, ask }: BatchWork): Promise<Reply> {
+  const { told, file } = await batchLine(text, ask);
+  return json({ ...told, ...(file ? { file: fileInside(file) } : {}) });
+}
+
+/** A file as a value of JSON: its text, or its bytes in base64. */
+function fileInside({ name, mediaType, content }: WrittenFile) {
+  return typeof content === 'string'
+    ? { name, mediaType, text: content }
+    : { name, mediaType, base64: Buffer.from(content).toString('base64') };
 }
 
 /** The file of a format. A document with missing dimensions has nothing to write and says which. */

@@ -1,5 +1,9 @@
+import { once } from 'node:events';
+import { request, type IncomingMessage } from 'node:http';
 import { connect } from 'node:net';
+import { createInterface } from 'node:readline';
 import { describe, expect, it } from 'vitest';
+import { processById } from '../../src/core/process';
 import { converter } from '../data/documents';
 import { server } from './harness';
 
@@ -94,6 +98,55 @@ describe('endpoints', () => {
     expect((await get('/api/v1/schema'))['$id']).toBe('/schema/tapis-document-2.json');
     expect(await get('/schema/tapis-document-2.json')).toEqual(await get('/api/v1/schema'));
     expect(await get('/api/v1/health')).toEqual({ status: 'ok', documentVersion: 2 });
+  });
+  it('do a batch as it comes in: a line for each document, then how many there were', async () => {
+    const query = 'process=kitchen-table&format=csv&findings=words';
+    const batch = request(`${server.url}/api/v1/batch?${query}`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/x-ndjson' },
+    });
+    batch.write(`${document}\n`);
+    const [answer] = (await once(batch, 'response')) as [IncomingMessage];
+    const lines = createInterface(answer)[Symbol.asyncIterator]();
+    const next = async () => JSON.parse(String((await lines.next()).value)) as Record<string, unknown>;
+    // the first is answered while the second has not been sent
+    expect(await next()).toMatchObject({
+      document: 1,
+      standardName: 'SOP65P640X120-16N',
+      change: { copperDiffers: true },
+      findings: expect.arrayContaining([expect.objectContaining({ rule: 'mask-web' })]),
+      file: { name: 'SOP65P640X120-16N.csv', text: expect.stringContaining('number,padstack') },
+    });
+    batch.end(`{\n\n${' '.repeat(2_100_000)}\n${document}`);
+    expect(await next()).toEqual({ document: 2, refused: expect.stringContaining('not JSON') });
+    expect(await next()).toEqual({ document: 3, refused: expect.stringContaining('2000000 bytes') });
+    expect(await next()).toMatchObject({ document: 4, verdict: expect.any(String) });
+    expect(await next()).toEqual({ summary: expect.objectContaining({ documents: 4, refused: 2 }) });
+    expect((await lines.next()).done).toBe(true);
+  });
+  it('put a batch to a process of one’s own, and say what is asked wrongly', async () => {
+    const own = { ...processById('standard'), tapisProcess: 1, id: 'own', name: 'Own', placementTolerance: 0.4 };
+    const asked = (query: string, body: string, type = 'application/x-ndjson') =>
+      post(`/api/v1/batch${query}`, body, type);
+    const answer = await (await asked('', `${JSON.stringify(own)}\n${document}\n`)).text();
+    const [first, last] = answer.trim().split('\n').map((line) => JSON.parse(line) as object);
+    expect(first).toMatchObject({ document: 1, change: { copperDiffers: true } });
+    expect(last).toMatchObject({ summary: { documents: 1 } });
+    for (const [query, body, status, words] of [
+      ['?process=wax', document, 400, /known are standard/],
+      ['?level=D', document, 400, /it is A, B or C/],
+      ['?format=wax', document, 400, /known are json/],
+      ['?findings=all', document, 400, /“words” or left out/],
+      ['?colour=red', document, 400, /known are process, level, format, findings/],
+      ['?process=standard', JSON.stringify(own), 400, /the first line is a process/],
+      ['', JSON.stringify({ ...own, minGap: 'wide' }), 422, /minGap/],
+    ] as const) {
+      const refused = await asked(query, body);
+      expect([query, refused.status]).toEqual([query, status]);
+      expect(((await refused.json()) as { detail: string }).detail).toMatch(words);
+    }
+    expect((await asked('', document, 'text/plain')).status).toBe(415);
+    expect(await (await asked('', '')).text()).toContain('"documents":0');
   });
   it('answer other methods with 405, and say which are answered', async () => {
     for (const [method, path, allowed] of [

@@ -1,6 +1,6 @@
 import { compileAndCheck } from '../check/guarded';
 import { compareCompiled, type Change } from '../compare/compare';
-import type { Level, TapisDocument } from '../document/document';
+import { LEVELS, type Level, type TapisDocument } from '../document/document';
 import { applyEdits, type Edit } from '../document/edit';
 import type { Severity } from '../document/finding';
 import { noModels, type ModelSource } from '../footprint/imported';
@@ -13,6 +13,13 @@ import type { Process } from '../process/process';
 export interface Wish {
   readonly process?: Process;
   readonly level?: Level;
+}
+
+/** The wish for a process and a level given as text; `null` where it is no level. */
+export function wishFor(process: Process | null, level: string | null): Wish | null {
+  const wanted = LEVELS.find((one) => one === level);
+  if (level !== null && !wanted) return null;
+  return { ...(process ? { process } : {}), ...(wanted ? { level: wanted } : {}) };
 }
 
 /** Edits that fulfil a wish. */
