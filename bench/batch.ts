@@ -18,7 +18,10 @@ function fill(folder: string): void {
     const document = DEMO_DOCUMENTS[i % DEMO_DOCUMENTS.length] as (typeof DEMO_DOCUMENTS)[number];
     const into = join(folder, String(i % 100));
     mkdirSync(into, { recursive: true });
-    writeFileSync(join(into, `${i}.tapis.json`), writeDocument({ ...document, name: `${document.name} ${i}` }));
+    writeFileSync(
+      join(into, `${i}.tapis.json`),
+      writeDocument({ ...document, name: `${document.name} ${i}` }),
+    );
   }
 }
 

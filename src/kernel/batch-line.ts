@@ -31,8 +31,7 @@ export async function batchLine(
   { wish, inWords, format: id }: BatchAsk,
 ): Promise<{ readonly told: BatchTold; readonly file: WrittenFile | null }> {
   const read = openDocument(text);
-  if (!read.ok)
-    return { told: { refused: read.error.map(({ message }) => message).join('; ') }, file: null };
+  if (!read.ok) return { told: { refused: read.error.map(({ message }) => message).join('; ') }, file: null };
   const kernel = async () => (await import('occt-import-js')).default();
   const { loaded, trouble } = await readInside(read.value, kernel);
   const { result, checked } = batched(read.value, wish, inWords, () => loaded);

@@ -6,7 +6,11 @@ export const LARGEST_BODY = 2_000_000;
 
 /** The text of the document in a request's body, or the answer that says why it is not read. */
 export async function textIn(request: Request): Promise<Result<string, Reply>> {
-  const isOther = otherType(request, /^application\/(json|[\w.+-]+\+json)\b/i, 'a Tapis document as application/json');
+  const isOther = otherType(
+    request,
+    /^application\/(json|[\w.+-]+\+json)\b/i,
+    'a Tapis document as application/json',
+  );
   if (isOther) return fail(isOther);
   const text = await limitedText(request);
   return text === null

@@ -46,7 +46,8 @@ export function serve({ port, host, alsoCalled, files, pages }: Serving): Promis
     // a batch comes in for as long as it takes; what stops coming is ended
     { requestTimeout: 0, headersTimeout: 10_000 },
     (request: IncomingMessage, response: ServerResponse) => {
-      if (front(request, response, names)) file(request, response, () => {
+      if (front(request, response, names))
+        file(request, response, () => {
           void pages(request, response, undefined, { drained: () => drained(response) });
         });
     },

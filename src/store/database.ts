@@ -1,5 +1,6 @@
 import Dexie, { type EntityTable, type Transaction } from 'dexie';
 import type { Model } from '../core/body/model';
+import type { Change } from '../core/compare/compare';
 import type { TapisDocument } from '../core/document/document';
 import type { Edit } from '../core/document/edit';
 import type { CardDrawing, Facts } from '../core/library/facts';
@@ -83,6 +84,8 @@ export interface StoredFacts {
   readonly revision: number;
   readonly build: string;
   readonly facts: Facts;
+  /** What another build made of the same revision, until somebody has seen that this one makes it otherwise. */
+  readonly was?: { readonly verdict: Facts['verdict']; readonly changes: readonly Change[] };
 }
 
 /** The copper of a footprint; apart from what is listed, as it is much and seldom wanted. */
@@ -174,5 +177,6 @@ export function openDatabase(name = 'tapis'): TapisDatabase {
       // what is known is made anew, without the copper in it
       await transaction.table('facts').clear();
     });
+  db.version(8).stores({ facts: 'id, was.verdict' });
   return db;
 }

@@ -125,11 +125,20 @@ describe('endpoints', () => {
     expect((await lines.next()).done).toBe(true);
   });
   it('put a batch to a process of one’s own, and say what is asked wrongly', async () => {
-    const own = { ...processById('standard'), tapisProcess: 1, id: 'own', name: 'Own', placementTolerance: 0.4 };
+    const own = {
+      ...processById('standard'),
+      tapisProcess: 1,
+      id: 'own',
+      name: 'Own',
+      placementTolerance: 0.4,
+    };
     const asked = (query: string, body: string, type = 'application/x-ndjson') =>
       post(`/api/v1/batch${query}`, body, type);
     const answer = await (await asked('', `${JSON.stringify(own)}\n${document}\n`)).text();
-    const [first, last] = answer.trim().split('\n').map((line) => JSON.parse(line) as object);
+    const [first, last] = answer
+      .trim()
+      .split('\n')
+      .map((line) => JSON.parse(line) as object);
     expect(first).toMatchObject({ document: 1, change: { copperDiffers: true } });
     expect(last).toMatchObject({ summary: { documents: 1 } });
     for (const [query, body, status, words] of [

@@ -3,6 +3,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
+import { writeShelf } from '../../src/core/document/write';
+import { chip } from '../data/documents';
 import {
   expectNoFaults,
   launch,
@@ -35,6 +37,57 @@ describe('nothing is lost', () => {
     await again.waitForSelector('#entry-D');
     expect(await valueOf(again, '#entry-D')).toBe('5.2..5.');
     await second.close();
+  });
+
+  it('when the browser is killed in the middle of a change of five hundred: all are changed or none', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'tapis-many-'));
+    const file = join(folder, 'many.json');
+    const many = Array.from({ length: 500 }, (_, i) => ({ ...chip(), name: `C${i}` }));
+    writeFileSync(file, writeShelf(many));
+    const levelsOf = (page: Page) =>
+      page.evaluate(
+        () =>
+          new Promise<Record<string, number>>((resolve) => {
+            const opened = indexedDB.open('tapis');
+            opened.onsuccess = () => {
+              const all = opened.result.transaction('footprints').objectStore('footprints').getAll();
+              all.onsuccess = () => {
+                const counts: Record<string, number> = {};
+                for (const { document } of all.result as { document: { level: string } }[])
+                  counts[document.level] = (counts[document.level] ?? 0) + 1;
+                resolve(counts);
+              };
+            };
+          }),
+      );
+    let browser = await launch(folder);
+    let page = await openPage(browser, server.url);
+    const input = (await page.$('[aria-label="Files to import"]')) as ElementHandle<HTMLInputElement> | null;
+    await input?.uploadFile(file);
+    const told = (words: string) =>
+      page.waitForFunction((text) => document.body.textContent?.includes(text), { timeout: 90_000 }, words);
+    await told('500 of 500 footprints');
+    for (const delay of [0, 60]) {
+      await page.locator('main [role=listitem] input[type=checkbox]').click();
+      await page.locator('[role=toolbar] button ::-p-text(all shown)').click();
+      const [from = ''] = Object.keys(await levelsOf(page));
+      const to = from === 'A' ? 'C' : 'A';
+      await page.select('select[aria-label="Level for the selected"]', to);
+      await told('500 footprints would change');
+      await page.evaluate(() => {
+        const button = [...document.querySelectorAll('dialog button')].at(-1) as HTMLElement;
+        setTimeout(() => button.click());
+      });
+      await wait(delay);
+      browser.process()?.kill('SIGKILL');
+      await wait(500);
+      browser = await launch(folder);
+      page = await openPage(browser, server.url);
+      await told('500 of 500 footprints');
+      const levels = await levelsOf(page);
+      expect([{ [from]: 500 }, { [to]: 500 }]).toContainEqual(levels);
+    }
+    await browser.close();
   });
 
   it('when two tabs change one footprint', async () => {

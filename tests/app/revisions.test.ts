@@ -102,7 +102,7 @@ it('holds two side by side: a variant and its original, a revision, another leve
   await page.waitForFunction(() => !document.querySelector('main')?.textContent?.includes('Land upright'));
   expect(await list()).toContain('The copper differs.');
   await page.locator('[aria-label="Smallest difference of lengths, mm"]').fill('0');
-  await page.locator('main button ::-p-text(Land across)').hover();
+  await page.locator('main a ::-p-text(Land across)').hover();
   await page.waitForSelector('section[aria-label=Sheet] svg rect[stroke-dasharray]');
   // the original beside its own other level
   const url = new URL(page.url());
@@ -118,6 +118,29 @@ it('holds two side by side: a variant and its original, a revision, another leve
   expect(page.url()).toContain('level%3DA');
   await page.select('select[aria-label="Revision of A"]', '1');
   await page.waitForFunction(() => location.pathname.includes('revision'));
+  // a difference leads to where it is mended
+  await page.locator('main a ::-p-text(level)').click();
+  await page.waitForFunction(() => location.pathname.endsWith('/land'));
+  // the lands of a datasheet beside the computed ones, in mil too
+  await page.goto(server.url, { waitUntil: 'networkidle0' });
+  await openFootprint(page, 'U10 charge regulator');
+  const other = new URL(page.url()).pathname.split('/')[2];
+  await page.goto(`${server.url}/side-by-side/${other}~pattern%3Dcomputed/${other}~pattern%3Drecommended`, {
+    waitUntil: 'networkidle0',
+  });
+  await page.waitForFunction(
+    () => document.querySelector('main [role=status]')?.textContent === 'The copper differs.',
+  );
+  expect(await list()).toMatch(/Land across.*mm/);
+  await page.locator('[aria-label="Unit shown"] button ::-p-text(mil)').click();
+  await page.waitForFunction(() =>
+    /Land across.*mil/.test(document.querySelector('main')?.textContent ?? ''),
+  );
+  await page.locator('main a ::-p-text(Land across)').click();
+  // the land is selected there
+  await page.waitForFunction(() =>
+    /land 1\b/i.test(document.querySelector('[aria-label=Sheet]')?.textContent ?? ''),
+  );
   await page.goto(`${server.url}/side-by-side/none/${original}`, { waitUntil: 'networkidle0' });
   await told('not in this browser any more');
   expectNoFaults(page);

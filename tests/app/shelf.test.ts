@@ -127,6 +127,13 @@ describe('the Shelf as a library', () => {
     await told('4 footprints are as before.');
     await until(0);
     await page.locator('button ::-p-text(Close)').click();
+    // checked as they are, with this version
+    await page.locator('[role=toolbar] button ::-p-text(Check)').click();
+    await told('4 footprints checked.');
+    expect(await page.$eval('dialog', (dialog) => dialog.textContent)).toContain(
+      'None comes out otherwise than with the version before.',
+    );
+    await page.locator('dialog button ::-p-text(Close)').click();
     await page.locator('[role=toolbar] button ::-p-text(none)').click();
     await search('');
     expectNoFaults(page);

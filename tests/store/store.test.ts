@@ -7,6 +7,8 @@ import { openDatabase, type TapisDatabase } from '../../src/store/database';
 import { familyOf, type OwnFamily } from '../../src/core/document/own-family';
 import { writeFamily } from '../../src/core/document/write';
 import { OWN_FAMILY_DOCUMENTS } from '../../src/demo/own-family';
+import { keptOf } from '../../src/core/library/facts';
+import { FactsStore } from '../../src/store/facts';
 import { FamilyStore } from '../../src/store/families';
 import { GroupStore, pathOf } from '../../src/store/groups';
 import { ShelfStore } from '../../src/store/shelf';
@@ -375,5 +377,34 @@ describe('groups, tags and ZIPs', () => {
       },
     ]);
     await grown.delete();
+  });
+});
+
+describe('what the Shelf knows of footprints', () => {
+  it('tells what another build made otherwise, until it was seen', async () => {
+    const rows = await shelf.add([converter(), chip()]);
+    const made = rows.map(({ id, revision, document }) => ({ id, revision, ...keptOf(document) }));
+    const [first, second] = made as [(typeof made)[number], (typeof made)[number]];
+    const [older, newer] = [new FactsStore(db, 'older'), new FactsStore(db, 'newer')];
+    // the older build had other copper and another name for the first
+    const copper = first.copper?.map((length) => length * 1.01) ?? null;
+    await older.keep([{ ...first, copper, facts: { ...first.facts, standardName: 'SOP1' } }, second]);
+    expect(await older.news()).toEqual([]);
+    await newer.keep(made);
+    const [news, ...more] = await newer.news();
+    expect(more).toEqual([]);
+    expect(news?.id).toBe(first.id);
+    expect(news?.was?.changes).toEqual([
+      { what: 'name', title: 'Standard name', from: 'SOP1', to: 'SOP65P640X120-16N', kind: 'text' },
+      expect.objectContaining({ title: 'Copper', to: 'otherwise, by up to 0.029 mm' }),
+    ]);
+    // a third build does not take it away, what is in the bin is not told, and what was seen neither
+    await new FactsStore(db, 'third').keep(made);
+    expect(await newer.news()).toHaveLength(1);
+    await shelf.bin(first.id);
+    expect(await newer.news()).toEqual([]);
+    await shelf.restore(first.id);
+    await newer.seen([first.id]);
+    expect(await newer.news()).toEqual([]);
   });
 });

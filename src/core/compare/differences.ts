@@ -1,7 +1,8 @@
 import type { Checked } from '../check/guarded';
 import { editsBetween } from '../document/difference';
 import { valueAt } from '../document/edit';
-import { placeWords, valueWords } from '../document/edit-words';
+import { placeWords, stageOfPlace, valueWords } from '../document/edit-words';
+import type { Stage } from '../document/stage';
 import type { Footprint, Land } from '../footprint/footprint';
 import type { Placed } from '../geometry/figure';
 import { quantise } from '../units/length';
@@ -29,6 +30,24 @@ export interface Difference {
   /** Place in the document, where it was entered. */
   readonly at?: string;
 }
+
+/** The stages where what differs is looked at and mended. */
+const STAGES: Readonly<Record<DifferenceKind, Stage>> = {
+  entry: 'measure',
+  name: 'release',
+  land: 'land',
+  padstack: 'stack',
+  number: 'mark',
+  mark: 'mark',
+  courtyard: 'mark',
+  height: 'rise',
+  body: 'rise',
+  finding: 'prove',
+};
+
+/** The stage of the Bench where a difference is looked at. */
+export const stageOfDifference = ({ what, at }: Difference): Stage =>
+  at === undefined ? STAGES[what] : stageOfPlace(at);
 
 /** What two footprints have not in common. */
 export interface Comparison {
@@ -157,7 +176,10 @@ function betweenLands(a: Land, b: Land): Difference[] {
   const by = { x: quantise(to.x - from.x), y: quantise(to.y - from.y) };
   const moved = Math.hypot(by.x, by.y);
   if (moved > LEAST)
-    found.push({ ...text('land', 'Land moved by', '0, 0', `${by.x}, ${by.y}`, lands), by: quantise(moved) });
+    found.push({
+      ...text('land', 'Land moved by', '0, 0', `${by.x}, ${by.y} mm`, lands),
+      by: quantise(moved),
+    });
   // another outline of the same size
   if (found.length === 0 && JSON.stringify(a.copper.figure) !== JSON.stringify(b.copper.figure))
     found.push(text('land', 'Shape of the land', a.copper.figure.kind, shapeWords(a, b), lands));
@@ -207,7 +229,7 @@ const shapeWords = (a: Land, b: Land): string =>
 
 const viasOf = ({ vias }: Land): string => {
   const [first] = vias;
-  return first ? `${vias.length} × ⌀ ${first.hole} in ⌀ ${first.land}` : 'none';
+  return first ? `${vias.length} × ⌀ ${first.hole} in ⌀ ${first.land} mm` : 'none';
 };
 
 /** Heights, body, legend and assembly. */
@@ -227,6 +249,8 @@ function otherDifferences(a: Footprint, b: Footprint): Difference[] {
     lengths('body', `Body ${words}, nominal`, was[axis].nom, is[axis].nom);
     lengths('body', `Body ${words}, at most`, was[axis].max, is[axis].max);
   }
+  const [one, other] = [a.body.imported?.seen?.box, b.body.imported?.seen?.box];
+  if (one && other) lengths('height', 'Imported body, top', one.max.z, other.max.z);
   const drawn = (what: DifferenceKind, title: string, from: unknown, to: unknown) => {
     if (JSON.stringify(from) !== JSON.stringify(to))
       found.push(text(what, title, 'as first', 'drawn otherwise'));

@@ -1,6 +1,7 @@
 import type { Field, RecordField } from './fields';
 import { CHOICES } from './intent';
 import { COMPOSITION } from './pieces';
+import type { Stage } from './stage';
 
 // What a place of a document is called, in words: for undo, for what a variant has of its own, and for lists
 // of differences.
@@ -31,6 +32,27 @@ export function placeWords(at: string): string {
   if (second === 'dimensions') return `dimension ${third}`.trimEnd();
   if (second === 'options') return `choice ${third}`.trimEnd();
   return walked(COMPOSITION, keys.slice(1));
+}
+
+/** The stage of the Bench where a place of a document is entered. @param at a JSON pointer */
+export function stageOfPlace(at: string): Stage {
+  const keys = at.split('/').slice(1);
+  const [first] = keys;
+  if (first === 'package') return 'measure';
+  if (first === 'level' || first === 'process' || first === 'ownProcess') return 'land';
+  if (first === 'waivers') return 'prove';
+  let field: Field | undefined = CHOICES;
+  let stage: Stage = 'release';
+  for (const key of keys) {
+    field =
+      field?.kind === 'record'
+        ? ((field as RecordField).fields[key] as Field | undefined)
+        : field?.kind === 'map' || field?.kind === 'list'
+          ? (field.of as Field)
+          : undefined;
+    if (field?.kind === 'record') stage = (field as RecordField).stage ?? stage;
+  }
+  return stage;
 }
 
 /** The labels on the way through the tables of fields, with the keys that a person or a package chose. */

@@ -165,6 +165,25 @@ function useStageAddress(place: string | undefined): void {
   }, [stage, id]);
 }
 
+/** An address may name a dimension (`#entry-E`) or a land (`#land=…`): it is gone to once. */
+function useNamedPart(): void {
+  const store = useContext(BenchContext);
+  useEffect(() => {
+    const part = decodeURIComponent(location.hash.slice(1));
+    if (part === '' || !store) return;
+    history.replaceState(history.state, '', location.pathname);
+    const { set, derived, pressLand } = store.getState();
+    if (part.startsWith('land=')) {
+      const lands = derived.shown?.drawable.footprint.lands ?? [];
+      const index = lands.findIndex(({ id }) => `land=${id}` === part);
+      if (index >= 0) pressLand(index);
+    } else if (part.startsWith('entry-')) {
+      set({ activeDimension: part.slice('entry-'.length) });
+      requestAnimationFrame(() => document.getElementById(part)?.focus());
+    }
+  }, [store]);
+}
+
 /** Whether files are dragged, and not a text between fields. */
 function holdsFiles({ dataTransfer }: DragEvent): boolean {
   return dataTransfer.types.includes('Files');
@@ -172,6 +191,7 @@ function holdsFiles({ dataTransfer }: DragEvent): boolean {
 
 function Workplace({ place }: { place: string | undefined }) {
   useStageAddress(place);
+  useNamedPart();
   useLoadAhead();
   const stage = useBench((s) => s.stage);
   const name = useBench((s) => s.document.name);

@@ -4,7 +4,7 @@ import { LEVELS } from '../../core/document/document';
 import { processDifferences } from '../../core/document/process-file';
 import { PROCESSES } from '../../core/process';
 import { isTrouble, type SaveState } from '../../store/autosave';
-import { Pick } from '../common/inputs';
+import { Choice, Pick } from '../common/inputs';
 import { processes } from '../common/shelf-store';
 import { useField } from '../fields/useEntry';
 import { useBench } from '../state/context';
@@ -144,31 +144,6 @@ function NameField() {
       onKeyDown={field.onKeyDown}
       maxLength={120}
     />
-  );
-}
-
-interface ChoiceProps<T extends string> {
-  label: string;
-  options: readonly (readonly [T, string])[];
-  value: T;
-  onChoose: (value: T) => void;
-}
-
-function Choice<T extends string>({ label, options, value, onChoose }: ChoiceProps<T>) {
-  return (
-    <div className="border-base-300 flex overflow-hidden rounded border" role="group" aria-label={label}>
-      {options.map(([id, name]) => (
-        <button
-          key={id}
-          type="button"
-          aria-pressed={value === id}
-          className="aria-pressed:bg-primary aria-pressed:text-primary-content h-6 px-2.5"
-          onClick={() => onChoose(id)}
-        >
-          {name}
-        </button>
-      ))}
-    </div>
   );
 }
 

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 
-// The one tick box, the one list and the one chip of every page.
+// The one tick box, the one list, the one chip and the one row of buttons of every page.
 
 interface TickProps {
   checked: boolean;
@@ -94,4 +94,30 @@ export function Chips<T extends string | number | boolean>(props: ChipsProps<T>)
 /** A heading inside of a stage column, under a line. */
 export function Heading({ children }: { children: ReactNode }) {
   return <h2 className="border-base-300 mt-4 border-t pt-2 font-semibold">{children}</h2>;
+}
+
+interface ChoiceProps<T extends string> {
+  label: string;
+  options: readonly (readonly [T, string])[];
+  value: T;
+  onChoose: (value: T) => void;
+}
+
+/** A few buttons of which one is pressed. */
+export function Choice<T extends string>({ label, options, value, onChoose }: ChoiceProps<T>) {
+  return (
+    <div className="border-base-300 flex overflow-hidden rounded border" role="group" aria-label={label}>
+      {options.map(([id, name]) => (
+        <button
+          key={id}
+          type="button"
+          aria-pressed={value === id}
+          className="aria-pressed:bg-primary aria-pressed:text-primary-content h-6 px-2.5"
+          onClick={() => onChoose(id)}
+        >
+          {name}
+        </button>
+      ))}
+    </div>
+  );
 }

@@ -19,12 +19,14 @@ interface Props {
   onAll: () => void;
   onNone: () => void;
   onExport: () => void;
+  /** They are compiled and checked with this version. */
+  onCheck: () => void;
   /** Something is wished for all of them; it is looked at first. */
   onWish: (wish: Wish) => void;
 }
 
 /** What can be done with several footprints at once. */
-export function Chosen({ chosen, tags, groups, onAll, onNone, onExport, onWish }: Props) {
+export function Chosen({ chosen, tags, groups, onAll, onNone, onExport, onCheck, onWish }: Props) {
   const [tag, setTag] = useState('');
   const own = useLiveQuery(() => processes.list(), []) ?? [];
   const known = [...PROCESSES, ...own];
@@ -108,6 +110,9 @@ export function Chosen({ chosen, tags, groups, onAll, onNone, onExport, onWish }
           {one} ×
         </button>
       ))}
+      <button type="button" className="btn btn-sm" onClick={onCheck}>
+        Check
+      </button>
       {chosen.length === 2 && (
         <a className="btn btn-sm" href={`/side-by-side/${chosen[0]?.id}/${chosen[1]?.id}`}>
           Side by side

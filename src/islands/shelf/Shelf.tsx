@@ -22,6 +22,7 @@ import { Row, type Column } from './Row';
 import { Tree } from './Tree';
 import { WorkBar } from '../common/work';
 import { Keeping } from './Keeping';
+import { News } from './News';
 import { useLibrary, type Shelved } from './useLibrary';
 import { useSelection } from './useSelection';
 
@@ -42,6 +43,7 @@ async function addDemo(): Promise<void> {
 // what is used now and then does not weigh on every visit
 const Chosen = later('What can be done with them', async () => (await import('./Chosen')).Chosen);
 const Changing = later('What would change', async () => (await import('./Changing')).Changing);
+const Checking = later('What is found', async () => (await import('./Checking')).Checking);
 const Restore = later('The backup', async () => (await import('./Restore')).Restore);
 
 /** How the Shelf is looked at, kept for the next visit. */
@@ -59,6 +61,7 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
   const [binOpen, setBinOpen] = useState(false);
   const [choosing, setChoosing] = useState(false);
   const [wish, setWish] = useState<Wish | null>(null);
+  const [checked, setChecked] = useState<readonly string[] | null>(null);
   const files = useRef<HTMLInputElement>(null);
   const search = useRef<HTMLInputElement>(null);
   const dragged = useRef<string | null>(null);
@@ -183,6 +186,8 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
       {brought && <ImportNote {...brought} onClose={putAway} />}
       {binOpen && <BinList binned={binned ?? []} />}
       {wish && <Changing wish={wish} ids={[...selected]} onClose={() => setWish(null)} />}
+      {checked && <Checking ids={checked} onClose={() => setChecked(null)} />}
+      {all && count > 0 && <News onLook={setChecked} />}
       <NoteBar />
       {selected.size > 0 && (
         <Chosen
@@ -192,6 +197,7 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
           onAll={() => setSelected(new Set(found.map(({ entry }) => entry.id)))}
           onNone={() => setSelected(new Set())}
           onExport={() => void exportZip([...selected])}
+          onCheck={() => setChecked([...selected])}
           onWish={setWish}
         />
       )}

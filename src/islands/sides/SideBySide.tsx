@@ -1,13 +1,20 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useMemo, useState } from 'react';
 import { navigate } from 'wouter/use-browser-location';
-import { compileAndCheck } from '../../core/check/guarded';
-import { compareFootprints, type Difference, type DifferenceKind } from '../../core/compare/differences';
+import { compileAndCheck, type Checked } from '../../core/check/guarded';
+import {
+  compareFootprints,
+  stageOfDifference,
+  type Difference,
+  type DifferenceKind,
+} from '../../core/compare/differences';
 import { LEVELS } from '../../core/document/document';
-import { formatMm } from '../../core/units/length';
+import { formatLength, toMm, type DisplayUnit } from '../../core/units/length';
 import { TroubleBar } from '../common/trouble';
 import { useSize } from '../common/useSize';
-import { Pick } from '../common/inputs';
+import { Choice, Pick } from '../common/inputs';
+import { keepUnit, keptUnit } from '../state/display-unit';
+import { STAGE_NAMES } from '../state/stages';
 import { Plans } from './Plans';
 import { heldOn, readSide, sideText, type Held, type Side } from './sides';
 
@@ -38,10 +45,16 @@ export function SideBySide({ a, b }: { a: string; b: string }) {
   const [first = null, second = null] = held ?? [];
   const checked = useMemo(
     () =>
-      first && second ? ([compileAndCheck(first.document), compileAndCheck(second.document)] as const) : null,
+      first && second
+        ? ([first, second].map(({ document, model }) => compileAndCheck(document, () => model)) as [
+            Checked,
+            Checked,
+          ])
+        : null,
     [first, second],
   );
-  const smallest = Number(least.replace(',', '.'));
+  const [unit, setUnit] = useState<DisplayUnit>(() => keptUnit(sides[1].id) ?? 'mm');
+  const smallest = toMm(Number(least.replace(',', '.')), unit);
   const isLength = least.trim() !== '' && smallest >= 0;
   const compared = useMemo(
     () => checked && compareFootprints(checked[0], checked[1], isLength ? smallest : 0),
@@ -58,6 +71,15 @@ export function SideBySide({ a, b }: { a: string; b: string }) {
     [checked],
   );
   const nameOf = (land: string) => numbers.get(land) ?? land;
+  /** Where a difference is looked at on the Bench: on B's, and on A's where B has nothing of it. */
+  const placeOf = (one: Difference): string => {
+    const [land] = one.lands;
+    const isGone =
+      land !== undefined && !checked?.[1].compiled.footprint?.lands.some(({ id }) => id === land);
+    const [, symbol] = /^\/package\/dimensions\/([^/]+)$/.exec(one.at ?? '') ?? [];
+    const part = symbol === undefined ? (land === undefined ? '' : `#land=${land}`) : `#entry-${symbol}`;
+    return `/bench/${sides[isGone ? 0 : 1].id}/${stageOfDifference(one)}${part}`;
+  };
   useEffect(() => {
     document.title = 'Side by side · Tapis';
   }, []);
@@ -88,6 +110,20 @@ export function SideBySide({ a, b }: { a: string; b: string }) {
         <button type="button" className="btn btn-sm" onClick={() => go([sides[1], sides[0]])}>
           Swap
         </button>
+        <div className="ml-auto">
+          <Choice
+            label="Unit shown"
+            options={[
+              ['mm', 'mm'],
+              ['mil', 'mil'],
+            ]}
+            value={unit}
+            onChoose={(next) => {
+              keepUnit(sides[1].id, next);
+              setUnit(next);
+            }}
+          />
+        </div>
       </header>
       <TroubleBar />
       <div className="flex min-h-0 flex-1">
@@ -127,11 +163,11 @@ export function SideBySide({ a, b }: { a: string; b: string }) {
               <input
                 className={`input input-xs w-14 text-right ${isLength ? '' : 'input-error'}`}
                 inputMode="decimal"
-                aria-label="Smallest difference of lengths, mm"
+                aria-label={`Smallest difference of lengths, ${unit}`}
                 value={least}
                 onChange={({ target }) => setLeast(target.value)}
               />{' '}
-              mm on
+              {unit} on
             </label>
           </div>
           {!isLength && <p className="text-error text-[12px]">“{least}” is no length; write such as 0.01.</p>}
@@ -149,7 +185,14 @@ export function SideBySide({ a, b }: { a: string; b: string }) {
                     <h3 className="border-base-300 border-b font-semibold">{title}</h3>
                     <ul>
                       {some.map((one, i) => (
-                        <Line key={i} difference={one} nameOf={nameOf} onLight={light} />
+                        <Line
+                          key={i}
+                          difference={one}
+                          unit={unit}
+                          nameOf={nameOf}
+                          place={placeOf(one)}
+                          onLight={light}
+                        />
                       ))}
                     </ul>
                   </section>
@@ -217,54 +260,66 @@ function SideHead({ name, side, held, onChoose }: HeadProps) {
         options={[['', 'own process'], ...held.processes.map((one) => [one.id, one.name] as const)]}
         onChange={(chosen) => onChoose(chosen === '' ? without('process') : { ...side, process: chosen })}
       />
+      <Pick
+        className="w-28"
+        label={`Lands of ${name}`}
+        value={side.pattern ?? ''}
+        options={[
+          ['', 'lands as chosen'],
+          ['computed', 'computed'],
+          ...(held.recommends ? [['recommended', 'recommended'] as const] : []),
+        ]}
+        onChange={(chosen) => {
+          const pattern = (['computed', 'recommended'] as const).find((one) => one === chosen);
+          onChoose(pattern ? { ...side, pattern } : without('pattern'));
+        }}
+      />
     </div>
   );
 }
 
-function Line({
-  difference: { title, from, to, kind, lands },
-  nameOf,
-  onLight,
-}: {
+interface LineProps {
   difference: Difference;
+  unit: DisplayUnit;
   /** What a land is called on the drawing. */
   nameOf: (land: string) => string;
+  /** Where on the Bench it is looked at. */
+  place: string;
   onLight: (lands: ReadonlySet<string>) => void;
-}) {
+}
+
+/** One difference: its words light its lands up, and lead to where it is mended. */
+function Line({ difference, unit, nameOf, place, onLight }: LineProps) {
+  const { title, from, to, kind, lands } = difference;
   const said = (value: Difference['from']) =>
-    value === null ? 'none' : kind === 'length' ? formatMm(Number(value)) : String(value);
+    value === null ? 'none' : kind === 'length' ? formatLength(Number(value), unit) : String(value);
   const more = lands.length > NAMED ? ` and ${lands.length - NAMED} more` : '';
-  const words = (
-    <>
-      <span className="min-w-0 flex-1">
-        {title}
-        {lands.length > 0 && (
-          <span className="text-secondary block">
-            {lands.length === 1 ? 'land' : 'lands'} {lands.slice(0, NAMED).map(nameOf).join(', ')}
-            {more}
-          </span>
-        )}
-      </span>
-      <span className="max-w-[180px] text-right tabular-nums wrap-anywhere">
-        {said(from)} → <b className="font-semibold">{said(to)}</b>
-        {kind === 'length' && ' mm'}
-      </span>
-    </>
-  );
-  const look = 'flex w-full items-baseline gap-2 py-1 text-left text-[12px]';
-  if (lands.length === 0) return <li className={`${look} border-base-300 border-b`}>{words}</li>;
+  const [, stage] = STAGE_NAMES.find(([id]) => id === stageOfDifference(difference)) ?? [];
   return (
     <li className="border-base-300 border-b">
-      <button
-        type="button"
-        className={`${look} hover:bg-base-200`}
-        title="Lights its lands up in the drawing"
-        onClick={() => onLight(new Set(lands))}
+      <a
+        href={place}
+        className="hover:bg-base-200 flex w-full items-baseline gap-2 py-1 text-left text-[12px]"
+        title={`Goes to ${stage}`}
         onPointerEnter={() => onLight(new Set(lands))}
         onPointerLeave={() => onLight(new Set())}
+        onFocus={() => onLight(new Set(lands))}
+        onBlur={() => onLight(new Set())}
       >
-        {words}
-      </button>
+        <span className="min-w-0 flex-1">
+          {title}
+          {lands.length > 0 && (
+            <span className="text-secondary block">
+              {lands.length === 1 ? 'land' : 'lands'} {lands.slice(0, NAMED).map(nameOf).join(', ')}
+              {more}
+            </span>
+          )}
+        </span>
+        <span className="max-w-[180px] text-right tabular-nums wrap-anywhere">
+          {said(from)} → <b className="font-semibold">{said(to)}</b>
+          {kind === 'length' && ` ${unit}`}
+        </span>
+      </a>
     </li>
   );
 }

@@ -1,5 +1,6 @@
+import { loadedModel, type LoadedModel } from '../../core/body/loaded';
 import type { Level, TapisDocument } from '../../core/document/document';
-import { applyEdits } from '../../core/document/edit';
+import { applyEdits, type Edit } from '../../core/document/edit';
 import { editsFor } from '../../core/library/change';
 import { PROCESSES } from '../../core/process';
 import type { Process } from '../../core/process/process';
@@ -16,14 +17,19 @@ export interface Side {
   readonly level?: Level;
   /** Id of another process. */
   readonly process?: string;
+  /** The lands as computed, or as the datasheet recommends them; as chosen where it is missing. */
+  readonly pattern?: PatternSide;
 }
 
+export type PatternSide = 'computed' | 'recommended';
+
 /** A side as a part of an address. */
-export function sideText({ id, revision, level, process }: Side): string {
+export function sideText({ id, revision, level, process, pattern }: Side): string {
   const parts = [
     ...(revision === undefined ? [] : [`revision=${revision}`]),
     ...(level === undefined ? [] : [`level=${level}`]),
     ...(process === undefined ? [] : [`process=${process}`]),
+    ...(pattern === undefined ? [] : [`pattern=${pattern}`]),
   ];
   return [id, ...parts].map(encodeURIComponent).join('~');
 }
@@ -35,11 +41,13 @@ export function readSide(text: string): Side {
   const revision = Number(asked.get('revision'));
   const level = (['A', 'B', 'C'] as const).find((one) => one === asked.get('level'));
   const process = asked.get('process');
+  const pattern = (['computed', 'recommended'] as const).find((one) => one === asked.get('pattern'));
   return {
     id,
     ...(Number.isInteger(revision) && revision > 0 ? { revision } : {}),
     ...(level ? { level } : {}),
     ...(process ? { process } : {}),
+    ...(pattern ? { pattern } : {}),
   };
 }
 
@@ -51,6 +59,10 @@ export interface Held {
   readonly kept: TapisDocument;
   readonly revisions: readonly number[];
   readonly processes: readonly Process[];
+  /** Whether its datasheet recommends lands. */
+  readonly recommends: boolean;
+  /** Its imported model, where the file is at hand. */
+  readonly model: LoadedModel | null;
 }
 
 /** Gets what is held on a side; `null` where it is not here. */
@@ -66,15 +78,26 @@ export async function heldOn(side: Side): Promise<Held | null> {
       : all.find(({ number }) => number === side.revision)?.document;
   const known = [...PROCESSES, ...own];
   const process = known.find(({ id }) => id === side.process);
-  // a process that is not here is not taken for the document's own
+  // what is not here is not taken for something else
   if (!kept || (side.process !== undefined && !process)) return null;
+  const recommends = Object.keys(kept.recommended?.groups ?? {}).length > 0;
+  if (side.pattern === 'recommended' && !recommends) return null;
+  const key = kept.body?.model?.key;
+  const model = key === undefined ? null : ((await shelf.models.get(key))?.model ?? null);
+  const wish = { ...(process ? { process } : {}), ...(side.level ? { level: side.level } : {}) };
   return {
-    document: applyEdits(
-      kept,
-      editsFor({ ...(process ? { process } : {}), ...(side.level ? { level: side.level } : {}) }),
-    ),
+    document: applyEdits(kept, [...editsFor(wish), ...(side.pattern ? patternEdits(side.pattern) : [])]),
     kept,
     revisions: all.map(({ number }) => number),
     processes: known,
+    recommends,
+    model: model && loadedModel(model),
   };
 }
+
+/** The lands of one kind alone, without what was set by hand. */
+const patternEdits = (pattern: PatternSide): Edit[] => [
+  { at: '/overrides/land', value: undefined },
+  { at: '/overrides/lands', value: undefined },
+  { at: '/recommended/adopted', value: pattern === 'recommended' ? true : undefined },
+];

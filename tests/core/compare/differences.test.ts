@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { compileAndCheck } from '../../../src/core/check/guarded';
-import { compareFootprints } from '../../../src/core/compare/differences';
+import { compareFootprints, stageOfDifference } from '../../../src/core/compare/differences';
+import type { Stage } from '../../../src/core/document/stage';
 import type { TapisDocument } from '../../../src/core/document/document';
 import { applyEdits, type Edit } from '../../../src/core/document/edit';
 import { DEMO_DOCUMENTS } from '../../../src/demo/documents';
@@ -26,8 +27,8 @@ describe('two footprints side by side', () => {
     const moved = differences.filter(({ title }) => title === 'Land moved by');
     // each row to its own side
     expect(moved.map(({ to, by, lands }) => [to, by, lands.length])).toEqual([
-      ['-0.05, 0', 0.05, 8],
-      ['0.05, 0', 0.05, 8],
+      ['-0.05, 0 mm', 0.05, 8],
+      ['0.05, 0 mm', 0.05, 8],
     ]);
     expect(differences[0]).toMatchObject({ what: 'entry', title: 'level', from: 'B', to: 'A', at: '/level' });
   });
@@ -49,6 +50,18 @@ describe('two footprints side by side', () => {
     const found = new Set(differences.map(({ what }) => what));
     for (const kind of kinds) expect(found).toContain(kind);
     expect(found.has('land')).toBe(copper);
+  });
+
+  it.each<[Edit, Stage]>([
+    [{ at: '/package/dimensions/A', value: 'max 2' }, 'measure'],
+    [{ at: '/stacks/groups/rows/paste/margin', value: '-0.05' }, 'stack'],
+    [{ at: '/marks/legend', value: false }, 'mark'],
+    [{ at: '/overrides/land/Y', value: '1.6' }, 'land'],
+    [{ at: '/body/boardThickness', value: '1' }, 'rise'],
+    [{ at: '/notes', value: 'seen' }, 'release'],
+  ])('lead to the stage where they are mended: %j', (edit, stage) => {
+    const { differences } = changed(edit);
+    expect(stageOfDifference(differences[0]!)).toBe(stage);
   });
 
   it('leave out what differs by less than is asked for, and still know that the copper differs', () => {
