@@ -4,16 +4,28 @@ import { valueAt } from '../document/edit';
 import { placeWords, stageOfPlace, valueWords } from '../document/edit-words';
 import type { Stage } from '../document/stage';
 import type { Footprint, Land } from '../footprint/footprint';
+import { pinLabel, pinsByLand } from '../footprint/pins';
 import type { Placed } from '../geometry/figure';
 import { quantise } from '../units/length';
 import { compareCompiled, type Change } from './compare';
+import { symbolVerdict } from './symbol';
 
 // Two footprints side by side: everything in which they differ, by what it is, each said once for all the
 // lands that share it.
 
 /** What kind of thing differs. */
 export type DifferenceKind =
-  'entry' | 'name' | 'land' | 'padstack' | 'number' | 'mark' | 'courtyard' | 'height' | 'body' | 'finding';
+  | 'entry'
+  | 'name'
+  | 'land'
+  | 'padstack'
+  | 'number'
+  | 'pin'
+  | 'mark'
+  | 'courtyard'
+  | 'height'
+  | 'body'
+  | 'finding';
 
 /** One thing in which two footprints differ. */
 export interface Difference {
@@ -38,6 +50,7 @@ const STAGES: Readonly<Record<DifferenceKind, Stage>> = {
   land: 'land',
   padstack: 'stack',
   number: 'mark',
+  pin: 'mark',
   mark: 'mark',
   courtyard: 'mark',
   height: 'rise',
@@ -54,6 +67,8 @@ export interface Comparison {
   readonly differences: readonly Difference[];
   /** Whether a land, a hole or a via is another, or elsewhere. */
   readonly copperDiffers: boolean;
+  /** Whether both fit the same symbol; `null` where neither has pins. */
+  readonly symbol: { readonly fits: boolean; readonly words: string } | null;
 }
 
 /** Shortest length that is a difference, mm: what is computed is rounded to a millionth. */
@@ -77,6 +92,7 @@ export function compareFootprints(a: Checked, b: Checked, least = 0): Comparison
       ({ by }) => by === null || by >= Math.max(least, LEAST),
     ),
     copperDiffers: drawn.some(({ what }) => what === 'land'),
+    symbol: first && second && symbolVerdict(first, second),
   };
 }
 
@@ -232,6 +248,27 @@ const viasOf = ({ vias }: Land): string => {
   return first ? `${vias.length} × ⌀ ${first.hole} in ⌀ ${first.land} mm` : 'none';
 };
 
+/** Pins by the numbers that they come out at. */
+function pinDifferences(a: Footprint, b: Footprint): Difference[] {
+  const said = ({ lands, pins }: Footprint) => {
+    const byLand = pinsByLand(pins);
+    return new Map(
+      lands.map(({ id, number }) => {
+        const pin = byLand.get(id);
+        const words = pin ? [pinLabel(pin), pin.direction].filter(Boolean).join(', ') : '';
+        return [number, { id, words: words === '' ? 'none' : words }] as const;
+      }),
+    );
+  };
+  const [was, is] = [said(a), said(b)];
+  return [...is].flatMap(([number, { id, words }]) => {
+    const before = was.get(number)?.words;
+    return before === undefined || before === words
+      ? []
+      : [text('pin', `Pin at ${number}`, before, words, [id])];
+  });
+}
+
 /** Heights, body, legend and assembly. */
 function otherDifferences(a: Footprint, b: Footprint): Difference[] {
   const found: Difference[] = [];
@@ -258,6 +295,7 @@ function otherDifferences(a: Footprint, b: Footprint): Difference[] {
   drawn('mark', 'Legend lines', a.legend.lines, b.legend.lines);
   drawn('mark', 'Mark of terminal 1', a.legend.pin1, b.legend.pin1);
   drawn('mark', 'Assembly drawing', a.assembly, b.assembly);
+  found.push(...pinDifferences(a, b));
   drawn('land', 'Holes without copper', a.bores, b.bores);
   drawn('mark', 'Keep-outs', a.keepOuts, b.keepOuts);
   return found;

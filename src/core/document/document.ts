@@ -57,6 +57,9 @@ export type RecommendedLands = NonNullable<RecommendedPattern['groups']>[string]
 export type PatternDistance = NonNullable<RecommendedLands['given']>;
 /** How terminals are numbered where the package's own way is not meant. */
 export type Numbering = Chosen<'numbering'>;
+/** One pin: its name, what it carries, and the lands that it comes out at. */
+export type PinIntent = Chosen<'pins'>[number];
+export type PinDirection = NonNullable<PinIntent['direction']>;
 /** An area on the board that something has to stay out of, beside those of the package. */
 export type KeepOutIntent = Chosen<'keepOuts'>[number];
 /** Which marks are drawn, and how. */

@@ -13,6 +13,7 @@ import {
   type Intent,
   type Read,
 } from './fields';
+import { landNumbers } from './land-numbers';
 import { contourCorners, viaPlaces } from './notations';
 
 // Every choice that a document can hold about its footprint: what it is called, between which limits
@@ -325,6 +326,48 @@ const BODY = record(
   { stage: 'rise' },
 );
 
+/** Which way a pin's signal goes, or what it carries. */
+export const PIN_DIRECTIONS = [
+  'input',
+  'output',
+  'both',
+  'three-state',
+  'open-collector',
+  'open-emitter',
+  'passive',
+  'power',
+  'power-output',
+  'ground',
+  'not-connected',
+] as const;
+
+/** What the numbers mean. */
+const PINS = listOf(
+  'Pin',
+  record(
+    'Pin',
+    {
+      lands: notation('lands', 4000, landNumbers, {
+        column: 'Lands',
+        help: 'Numbers of the lands that it comes out at: 7, or 1 14 33, or 1-4.',
+      }),
+      name: text('name', 80, { column: 'Name' }),
+      low: flag('active low', { column: 'Active low' }),
+      direction: choice('direction', PIN_DIRECTIONS, { column: 'Direction' }),
+      group: text('group', 40, { column: 'Group' }),
+      note: text('note', 400, { column: 'Note' }),
+    },
+    {
+      name: 'pin',
+      stage: 'mark',
+      required: ['lands'],
+      otherwise: { words: 'The pin has no lands until it is mended.', remedy: 'Remove the pin', whole: true },
+    },
+  ),
+  3000,
+  { help: 'What the land numbers mean, in the order in which they are listed.' },
+);
+
 /** Everything that can be chosen about a footprint, by its place in the document. */
 export const CHOICES = record('', {
   orientation: choice('Zero rotation', ['A', 'B'], {
@@ -354,6 +397,7 @@ export const CHOICES = record('', {
       help: 'Decisions about padstacks: for groups of lands, and for single lands, such as rows/3, which go before.',
     },
   ),
+  pins: PINS,
   keepOuts: KEEP_OUTS,
   marks: MARKS,
   origin: record(

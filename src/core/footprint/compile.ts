@@ -25,6 +25,7 @@ import { drawLegend } from './legend';
 import { drawAssembly, drawCourtyard, encloseLegend, occupiedBy } from './marks';
 import { numbersOf } from './numbering';
 import { originOf } from './origin';
+import { pinsOf } from './pins';
 import { shapesToTry } from './pin1-shapes';
 import { placeTexts } from './texts';
 
@@ -126,6 +127,7 @@ function assemble(
     far: false,
     contacts: read.contacts,
     origin: originOf(read.origin, lands, first),
+    pins: pinsOf(read.pins, lands),
   };
 }
 

@@ -10,6 +10,7 @@ import type { Box } from '../geometry/box';
 import type { Contour } from '../geometry/contour';
 import type { Placed } from '../geometry/figure';
 import type { Point } from '../geometry/point';
+import type { Pin } from './pins';
 import type { Polygon, Polyline } from '../geometry/polygon';
 import type { Box3 } from '../geometry/mesh';
 import type { Assembly, Material } from '../geometry/solid';
@@ -208,6 +209,8 @@ export interface Footprint {
   readonly contacts: ReadonlyMap<string, ContactCorrection>;
   /** What the coordinates that are handed over are measured from. */
   readonly origin: Point;
+  /** What the numbers mean, in the order in which it was listed. */
+  readonly pins: readonly Pin[];
 }
 
 /** What compile() makes of a document; `footprint` is `null` while an entry is missing or unreadable. */

@@ -5,12 +5,25 @@ import { json } from './json/json';
 import { gltf } from './mesh/gltf';
 import { stl } from './mesh/stl';
 import { threeMf } from './mesh/three-mf';
+import { pinsCsv, pinsJson } from './pins/pins';
 import { placement } from './placement/placement';
 import { step } from './step/format';
 import { svg } from './svg/svg';
 
 /** All formats that are written. To add one, make its folder and list it here. */
-export const FORMATS: readonly Format[] = [json, svg, csv, ipc2581, step, gltf, threeMf, stl, placement];
+export const FORMATS: readonly Format[] = [
+  json,
+  svg,
+  csv,
+  ipc2581,
+  step,
+  gltf,
+  threeMf,
+  stl,
+  placement,
+  pinsCsv,
+  pinsJson,
+];
 
 /** Finds a format by id; `null` where there is none. */
 export function formatById(id: string): Format | null {

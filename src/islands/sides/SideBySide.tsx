@@ -24,6 +24,7 @@ const KINDS: readonly (readonly [DifferenceKind, string])[] = [
   ['land', 'Lands and holes'],
   ['padstack', 'Padstacks'],
   ['number', 'Numbers'],
+  ['pin', 'Pins'],
   ['mark', 'Marks'],
   ['courtyard', 'Courtyard'],
   ['height', 'Heights'],
@@ -174,6 +175,7 @@ export function SideBySide({ a, b }: { a: string; b: string }) {
           {compared && (
             <p role="status" className="mt-1">
               {compared.copperDiffers ? 'The copper differs.' : 'The copper is the same.'}
+              {compared.symbol && ` ${compared.symbol.words}`}
             </p>
           )}
           {compared &&

@@ -29,6 +29,7 @@ import { landGap } from './land-gap';
 import { ballLand, padLand, patternFar } from './land-size';
 import { landToPad } from './land-to-pad';
 import { landUnderBody } from './land-under-body';
+import { landWithoutPin } from './land-without-pin';
 import { legendHidden, legendThin, textOverLand, textSize } from './legend-lines';
 import { legendOverLand } from './legend-over-land';
 import { levelProcess } from './level-process';
@@ -38,12 +39,16 @@ import { maskWeb } from './mask-web';
 import { nameGeometry } from './name-geometry';
 import { numberOrder } from './number-order';
 import { numberSequence } from './number-sequence';
+import { numberWay } from './number-way';
 import { heightBody, spanTolerance, standoffBall, standoffHeight, terminalsInSpan } from './package-sizes';
 import { maskClosed, pasteBeyond, pasteLarge, pasteMissing } from './openings';
 import { pasteArea } from './paste-area';
 import { pasteBead } from './paste-bead';
 import { pasteBridge } from './paste-bridge';
 import { pin1Mark } from './pin-1-mark';
+import { pinGrounds } from './pin-grounds';
+import { pinLands } from './pin-lands';
+import { pinNames } from './pin-names';
 import { planeClearance, reliefSpokes } from './planes';
 import { asymmetry, landOffTerminal, pitch, pitchDrift } from './positions';
 import { terminalGap } from './terminal-gap';
@@ -132,6 +137,11 @@ export const RULES: readonly Rule[] = [
   // numbers and names
   numberSequence,
   numberOrder,
+  numberWay,
+  pinLands,
+  landWithoutPin,
+  pinNames,
+  pinGrounds,
   nameGeometry,
   // the datasheet
   spanTolerance,

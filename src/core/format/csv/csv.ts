@@ -2,7 +2,9 @@ import Papa from 'papaparse';
 import type { BoredHole, Land } from '../../footprint/footprint';
 import { sizeOf, type Figure } from '../../geometry/figure';
 import { formatNumber } from '../../units/length';
+import { pinLabel, pinsByLand, type Pin } from '../../footprint/pins';
 import type { Format } from '../format';
+import { safeCell } from './cells';
 
 const COLUMNS = [
   'number',
@@ -21,6 +23,8 @@ const COLUMNS = [
   'plating',
   'shape',
   'what',
+  'pin',
+  'direction',
 ];
 
 /** The pad table (RFC 4180): lands with their paste windows and vias, and holes without land; sizes along and across, mm. */
@@ -31,8 +35,9 @@ export const csv: Format = {
     'One row for each land, paste window, via and hole: number, padstack, position, sizes (CSV, RFC 4180).',
   mediaType: 'text/csv',
   extension: '.csv',
-  write({ footprint: { lands, bores } }) {
-    const rows = [...lands.flatMap(landRows), ...bores.map(boreRow)];
+  write({ footprint: { lands, bores, pins } }) {
+    const byLand = pinsByLand(pins);
+    const rows = [...lands.flatMap((land) => landRows(land, byLand.get(land.id))), ...bores.map(boreRow)];
     return Papa.unparse([COLUMNS, ...rows], { newline: '\r\n' }) + '\r\n';
   },
 };
@@ -48,7 +53,8 @@ function sizes(figure: Figure | undefined): Cell[] {
   return [mm(width), mm(height)];
 }
 
-function landRows({ number, at, rotation, padstack: stack, paste, vias }: Land): Cell[][] {
+function landRows(land: Land, pin: Pin | undefined): Cell[][] {
+  const { number, at, rotation, padstack: stack, paste, vias } = land;
   const name = safeCell(number);
   const hole = stack.hole ? sizeOf(stack.hole.figure) : null;
   const only = stack.paste.length === 1 ? stack.paste[0]?.figure : undefined;
@@ -66,17 +72,19 @@ function landRows({ number, at, rotation, padstack: stack, paste, vias }: Land):
     stack.hole ? (stack.hole.plated ? 'plated' : 'non-plated') : '',
     stack.copper.kind,
     'land',
+    safeCell(pin ? pinLabel(pin) : ''),
+    pin?.direction ?? '',
   ];
   const windows = paste.length > 1 ? paste : [];
   return [
     row,
     ...windows.map(({ figure, at: middle, rotation: turn }): Cell[] => [
       ...[name, stack.name, mm(middle.x), mm(middle.y), degrees(turn)],
-      ...['', '', '', '', ...sizes(figure), '', '', '', figure.kind, 'paste window'],
+      ...['', '', '', '', ...sizes(figure), '', '', '', figure.kind, 'paste window', '', ''],
     ]),
     ...vias.map(({ x, y, hole: drill, land }): Cell[] => [
       ...[name, stack.name, mm(x), mm(y), 0, mm(land), mm(land)],
-      ...['', '', '', '', mm(drill), '', 'plated', 'round', 'via'],
+      ...['', '', '', '', mm(drill), '', 'plated', 'round', 'via', '', ''],
     ]),
   ];
 }
@@ -86,16 +94,10 @@ function boreRow({ at, diameter, hole, opening }: BoredHole): Cell[] {
   const length = kind === 'round' ? '' : mm(sizeOf(hole.figure).width);
   return [
     ...['', '', mm(at.x), mm(at.y), degrees(hole.rotation), '', '', ...sizes(opening.figure), '', ''],
-    ...[mm(diameter), length, 'non-plated', kind, 'hole'],
+    ...[mm(diameter), length, 'non-plated', kind, 'hole', '', ''],
   ];
 }
 
 function degrees(angle: number): string {
   return formatNumber(angle, 0, 4);
-}
-
-/** A typed number that a spreadsheet would run as a formula is quoted with an apostrophe; plain numbers are none. */
-function safeCell(text: string): string {
-  if (/^[+-]?\d+(\.\d+)?$/.test(text)) return text;
-  return /^[=+\-@\t\r]/.test(text) ? `'${text}` : text;
 }

@@ -4,7 +4,7 @@ import { cornersOf } from '../../geometry/box';
 import type { Format, Writable } from '../format';
 import { xmlText } from '../xml';
 import { layersOf, writeLayers, writeStackup, type FileLayer } from './layers';
-import { writePackage } from './package';
+import { writeComponent, writePackage } from './package';
 import { writePadstacks } from './padstacks';
 import { located, mm, polygonSteps, polyline, primitive, shapeBook, type ShapeBook } from './shapes';
 
@@ -75,6 +75,7 @@ function step(data: XMLBuilder, compiled: Writable, layers: readonly FileLayer[]
   // the footprint alone is as large as its courtyard
   polygonSteps(node.ele('Profile').ele('Polygon'), edge);
   writePackage(node, compiled, book);
+  writeComponent(node, compiled);
   jointOpenings(node, compiled);
   if (layers.some(({ name }) => name === 'DRILL')) slots(node, compiled);
   const courtyard = node.ele('LayerFeature', { layerRef: 'TOP_COURTYARD' }).ele('Set').ele('Features');

@@ -3,6 +3,7 @@ import { boxRound, cornersOf, type Box } from '../../geometry/box';
 import type { Land } from '../../footprint/footprint';
 import { firstLand } from '../../footprint/lands';
 import { bodyAt } from '../../package/drawn';
+import { pinLabel, pinsByLand } from '../../footprint/pins';
 import type { Writable } from '../format';
 import { xmlText } from '../xml';
 import { boreName, stackName, stackOf, viaName } from './padstacks';
@@ -26,7 +27,20 @@ export function writePackage(step: XMLBuilder, { document, footprint }: Writable
   landPattern(item, footprint, book);
   silkScreen(item, footprint);
   outline(item.ele('AssemblyDrawing'), footprint.assembly.outline, footprint.assembly.width);
-  pins(item, footprint.lands);
+  pins(item, footprint);
+}
+
+/** The part itself, standing where its origin is: what its pins belong to. */
+export function writeComponent(step: XMLBuilder, { document, footprint }: Writable): void {
+  const { reference = 'REF', value } = document.marks ?? {};
+  const component = step.ele('Component', {
+    refDes: xmlText(reference),
+    packageRef: footprint.standardName,
+    part: xmlText(value ?? footprint.standardName),
+    layerRef: 'TOP',
+    mountType: footprint.lands.some(({ hole }) => hole !== null) ? 'THMT' : 'SMT',
+  });
+  component.ele('Location', { x: '0', y: '0' });
 }
 
 /** Lands with their vias, and the holes that have no land. */
@@ -52,15 +66,19 @@ function landPattern(item: XMLBuilder, { lands, bores }: Writable['footprint'], 
 }
 
 /** One pin a number: what carries another's number is one terminal with it. */
-function pins(item: XMLBuilder, lands: readonly Land[]): void {
+function pins(item: XMLBuilder, { lands, pins: meanings }: Writable['footprint']): void {
   const seen = new Set<string>();
+  const byLand = pinsByLand(meanings);
   for (const land of lands) {
     if (seen.has(land.number)) continue;
     seen.add(land.number);
+    const meant = byLand.get(land.id);
     const pin = item.ele('Pin', {
       number: xmlText(land.number),
+      ...(meant && meant.name !== '' ? { name: xmlText(pinLabel(meant)) } : {}),
       type: land.hole === null ? 'SURFACE' : 'THRU',
-      electricalType: 'UNDEFINED',
+      // the standard's words tell what is wired from what only holds; directions it has none for
+      electricalType: meant && meant.direction !== 'not-connected' ? 'ELECTRICAL' : 'UNDEFINED',
     });
     const { figure, rotation, at } = land.contact.nom;
     located(pin, at, rotation);

@@ -1,7 +1,8 @@
 import { useContext, useEffect, useState } from 'react';
 import { pointerKey } from '../../../../core/document/edit';
 import type { Footprint } from '../../../../core/footprint/footprint';
-import { landTowards, readNumberList, type Direction } from '../../../../core/footprint/renumber';
+import { readNumberList } from '../../../../core/document/land-numbers';
+import { landTowards, type Direction } from '../../../../core/footprint/renumber';
 import { BenchContext, useBench } from '../../../state/context';
 
 const numberAt = (land: string) => `/overrides/numbers/${pointerKey(land)}`;
