@@ -194,17 +194,17 @@ async function compareFiles(
     Checked,
     Checked,
   ];
-  const { differences, copperDiffers } = compareFootprints(first, second, smallest);
+  const { differences, copperDiffers, symbol } = compareFootprints(first, second, smallest);
   const about = (path: string, { compiled }: Checked) => ({
     path,
     name: compiled.document.name,
     standardName: compiled.footprint?.standardName ?? null,
   });
   const out = json
-    ? `${JSON.stringify({ a: about(file, first), b: about(other, second), copperDiffers, differences }, null, 2)}\n`
+    ? `${JSON.stringify({ a: about(file, first), b: about(other, second), copperDiffers, symbol, differences }, null, 2)}\n`
     : `${differences.map(differenceWords).join('\n')}${differences.length > 0 ? '\n' : ''}${
         copperDiffers ? 'The copper differs.' : 'The copper is the same.'
-      }\n`;
+      }${symbol ? ` ${symbol.words}` : ''}\n`;
   return { out, err: a.err + b.err, code: copperDiffers ? 1 : 0 };
 }
 

@@ -1,6 +1,7 @@
 import type { TapisDocument } from '../core/document/document';
 import { COMPOSED_DOCUMENTS } from './composed';
 import { OWN_FAMILY_DOCUMENTS } from './own-family';
+import { RADIO_PINS } from './pins';
 
 /** The file of the sensor connector's model, served beside the application. */
 export const DEMO_MODEL = {
@@ -259,6 +260,7 @@ export const DEMO_DOCUMENTS: readonly TapisDocument[] = [
       lands: { 'upright/1': { shape: 'chamfered', reason: 'Land 1 is told from the others under a lens.' } },
     },
     marks: { reference: 'U9', value: 'HS-RF32' },
+    pins: RADIO_PINS,
   },
   {
     tapis: 2,

@@ -86,7 +86,8 @@ function cellsOf(text: string): string[][] {
     if (all(delimiter)) return clean(Papa.parse<string[]>(lines.join('\n'), { delimiter }).data);
   if (lines.length > 1 && lines.every((line) => / {2,}/.test(line.trim())))
     return clean(lines.map((line) => line.trim().split(/ {2,}/)));
-  return clean(lines.map(wordsOf));
+  const [only] = lines;
+  return clean(only !== undefined && lines.length === 1 ? [only.trim().split(/\s+/)] : lines.map(wordsOf));
 }
 
 /** The words of a row between single blanks; what follows the first three is one remark. */

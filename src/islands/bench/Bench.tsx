@@ -195,6 +195,7 @@ function Workplace({ place }: { place: string | undefined }) {
   useLoadAhead();
   const stage = useBench((s) => s.stage);
   const name = useBench((s) => s.document.name);
+  const isWide = useBench((s) => s.pinsOpen && s.stage === 'mark');
   useShortcuts();
   useStoredModel();
   const store = useContext(BenchContext);
@@ -229,7 +230,7 @@ function Workplace({ place }: { place: string | undefined }) {
       <div className="relative flex min-h-0 flex-1">
         <StageRail />
         <main
-          className="border-base-300 bg-base-100 w-[300px] shrink-0 overflow-y-auto border-r px-3 py-3"
+          className={`border-base-300 bg-base-100 ${isWide ? 'w-[500px]' : 'w-[300px]'} shrink-0 overflow-y-auto border-r px-3 py-3`}
           aria-label={stage}
         >
           <ErrorBoundary key={stage} part="This stage">

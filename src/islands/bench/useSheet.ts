@@ -27,6 +27,8 @@ export function useSheet(): { view: SheetView; actions: SheetActions } {
     whole: state.whole,
     fourth: state.fourth,
     hidden: state.hidden,
+    legendTexts: stage === 'mark' && !state.pinsOpen && state.pinNames !== 'beside',
+    pinNames: stage === 'mark' ? state.pinNames : 'off',
     look: state.standpoint,
     fits: state.fits,
     title: [

@@ -18,18 +18,20 @@ interface Props {
   /** The datasheet's own lands, drawn over the footprint's where they are compared. */
   recommended: PatternByGroup | null;
   showTexts: boolean;
+  /** Whether the legend's texts are drawn: names of pins may stand where they are. */
+  showLegendTexts: boolean;
 }
 
 /** The plan with selection and the preview of a remedy. */
 export const PlanView = memo(function PlanView(props: Props) {
-  const { footprint, transform, selected, preview, recommended, showTexts } = props;
+  const { footprint, transform, selected, preview, recommended, showTexts, showLegendTexts } = props;
   const { strokes } = useMemo(() => drawPlan(footprint), [footprint]);
   const land = selected === null ? undefined : footprint.lands[selected];
   return (
     <>
       <g className="drawing" transform={transform}>
         <Strokes strokes={strokes} />
-        {showTexts && <Strokes strokes={textStrokes(footprint)} />}
+        {showLegendTexts && <Strokes strokes={textStrokes(footprint)} />}
         {showTexts && footprint.lands.length > 1 && (
           <path
             className="number-path"

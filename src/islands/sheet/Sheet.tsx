@@ -23,6 +23,7 @@ import {
   type Quadrant,
 } from './layout';
 import { drawnArea, targetOf, type PlacedView } from './placed-view';
+import { PinLabels } from './PinLabels';
 import { LandNumbers, PlanView } from './PlanView';
 import { QuadrantHead } from './QuadrantHead';
 import { Readout } from './Readout';
@@ -135,7 +136,8 @@ interface DrawingsProps extends Props {
 /** Plan and elevations in one SVG, so that leaders and projection lines can cross between them. */
 function Drawings({ view: shown, actions, drawable, areas, camera, hold, size, onPointer }: DrawingsProps) {
   const { footprint, process } = drawable;
-  const { stage, unit, findings, selectedFinding, selectedLand, activeDimension, preview, hidden } = shown;
+  const { stage, unit, findings, selectedFinding, selectedLand, activeDimension, preview, hidden, pinNames } =
+    shown;
   const rise = useMemo(() => riseOf(footprint, process), [footprint, process]);
   const lands = useMemo(() => neighboursOf(footprint.lands.map(({ copper }) => copper)), [footprint]);
   const [editing, setEditing] = useState<string | null>(null);
@@ -219,6 +221,7 @@ function Drawings({ view: shown, actions, drawable, areas, camera, hold, size, o
                   preview={preview}
                   recommended={stage === 'land' ? drawable.recommended : null}
                   showTexts={stage === 'mark'}
+                  showLegendTexts={shown.legendTexts}
                 />
               ) : (
                 <ElevationView
@@ -246,6 +249,9 @@ function Drawings({ view: shown, actions, drawable, areas, camera, hold, size, o
               />
             ))}
             {view === 'plan' && <LandNumbers footprint={footprint} place={place} scale={camera.scale} />}
+            {view === 'plan' && pinNames !== 'off' && footprint.pins.length > 0 && (
+              <PinLabels footprint={footprint} place={place} scale={camera.scale} where={pinNames} />
+            )}
           </g>
         ))}
         <Balloons balloons={balloons} selected={selectedFinding} onOpen={actions.openFinding} />

@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import type { PinNames } from '../../core/drawing/pin-names';
 import type { Hideable } from '../../core/drawing/showing';
 import type { Edit } from '../../core/document/edit';
 import type { Finding, Stage } from '../../core/document/finding';
@@ -31,6 +32,10 @@ export interface SheetView {
   readonly fourth: 'title' | 'turn';
   /** What is left out of elevations and the 3D view. */
   readonly hidden: ReadonlySet<Hideable>;
+  /** Whether the legend's texts are drawn in the plan. */
+  readonly legendTexts: boolean;
+  /** Where the names of pins stand. */
+  readonly pinNames: PinNames;
   readonly look: Look;
   /** Wishes so far to see the whole drawing: with each the camera is fitted again. */
   readonly fits: number;

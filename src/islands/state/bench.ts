@@ -1,5 +1,6 @@
 import { createStore } from 'zustand/vanilla';
 import { compareCompiled } from '../../core/compare/compare';
+import type { PinNames } from '../../core/drawing/pin-names';
 import type { Hideable } from '../../core/drawing/showing';
 import type { LoadedModel } from '../../core/body/loaded';
 import { displayUnitOf, type TapisDocument } from '../../core/document/document';
@@ -88,6 +89,10 @@ export interface BenchState {
   readonly giveModel: (key: string, loaded: LoadedModel | null) => void;
   /** What is left out of elevations and the 3D view. */
   readonly hidden: ReadonlySet<Hideable>;
+  /** Whether the pin table takes the column of Mark, which is wider then. */
+  readonly pinsOpen: boolean;
+  /** Where the names of pins stand at Mark. */
+  readonly pinNames: PinNames;
   /** Wishes so far to see the whole drawing again. */
   readonly fits: number;
   /** A file that was dropped onto the Bench and waits to be opened. */
@@ -135,6 +140,8 @@ export interface BenchState {
         | 'counting'
         | 'change'
         | 'hidden'
+        | 'pinsOpen'
+        | 'pinNames'
         | 'standpoint'
         | 'fits'
         | 'dropped'
@@ -277,6 +284,8 @@ export function createBench(stored: StoredFootprint, kept: KeptHistory | null = 
       change: null,
       models: new Map(),
       hidden: new Set(),
+      pinsOpen: false,
+      pinNames: 'on',
       standpoint: { from: 'corner', count: 0 },
       dropped: null,
       fits: 0,

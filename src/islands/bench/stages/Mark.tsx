@@ -9,11 +9,17 @@ import type { Drawable } from '../../../core/footprint/footprint';
 import { ChoiceField, FlagField, LengthField, useChoice, WordsField } from '../../fields/choices';
 import { Pick } from '../../common/inputs';
 import { useBench } from '../../state/context';
+import { later } from '../../common/later';
 import { GiveNumbers } from './mark/GiveNumbers';
+import { Pins } from './mark/Pins';
+
+const PinTable = later('The pin table', async () => (await import('./mark/PinTable')).PinTable);
 
 /** Legend, pin-1 mark, texts, courtyard, origin and land numbers. */
 export function Mark() {
   const drawable = useBench((s) => s.derived.shown?.drawable);
+  const pinsOpen = useBench((s) => s.pinsOpen);
+  if (drawable && pinsOpen) return <PinTable footprint={drawable.footprint} />;
   return (
     <>
       <h1 className="text-[15px] font-semibold">Mark</h1>
@@ -32,6 +38,7 @@ export function Mark() {
             />
             <GiveNumbers footprint={drawable.footprint} />
           </section>
+          <Pins footprint={drawable.footprint} />
         </>
       )}
     </>
