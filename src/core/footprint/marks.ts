@@ -6,6 +6,9 @@ import { roundDown, roundUp } from '../land/rounding';
 import type { Process } from '../process/process';
 import type { AssemblyDrawing, BoredHole, Courtyard, Land, Legend, PlacedKeepOut } from './footprint';
 
+/** Width of the line that a courtyard is drawn with, mm. */
+export const COURTYARD_WIDTH = 0.05;
+
 /** What the courtyard is drawn from; lengths in mm. */
 export interface CourtyardInput {
   /** Lands, contacts, body, holes and keep-outs; at least one. */

@@ -1,5 +1,8 @@
+import { artwork } from './artwork/artwork';
 import { csv } from './csv/csv';
+import { dxf } from './dxf/dxf';
 import type { Format } from './format';
+import { idf } from './idf/idf';
 import { ipc2581 } from './ipc2581/ipc2581';
 import { json } from './json/json';
 import { gltf } from './mesh/gltf';
@@ -15,14 +18,17 @@ export const FORMATS: readonly Format[] = [
   json,
   svg,
   csv,
+  pinsCsv,
+  pinsJson,
+  artwork,
   ipc2581,
+  dxf,
+  idf,
   step,
   gltf,
   threeMf,
   stl,
   placement,
-  pinsCsv,
-  pinsJson,
 ];
 
 /** Finds a format by id; `null` where there is none. */

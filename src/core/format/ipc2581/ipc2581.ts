@@ -1,5 +1,6 @@
 import { create } from 'xmlbuilder2';
 import type { XMLBuilder } from 'xmlbuilder2/lib/interfaces';
+import { COURTYARD_WIDTH } from '../../footprint/marks';
 import { cornersOf } from '../../geometry/box';
 import type { Format, Writable } from '../format';
 import { xmlText } from '../xml';
@@ -7,8 +8,6 @@ import { layersOf, writeLayers, writeStackup, type FileLayer } from './layers';
 import { writeComponent, writePackage } from './package';
 import { writePadstacks } from './padstacks';
 import { located, mm, polygonSteps, polyline, primitive, shapeBook, type ShapeBook } from './shapes';
-
-const COURTYARD_WIDTH = 0.05;
 
 /** Files of one document are alike whenever they are written: the standard's date is a fixed one. */
 const DATE = '1970-01-01T00:00:00Z';
