@@ -11,7 +11,8 @@ import { widthOf } from '../../src/core/drawing/drawing';
 import { packageViews } from '../../src/core/drawing/package-views';
 import { placeBalloons } from '../../src/islands/sheet/Balloons';
 import { textPlace, type DimensionGlyph } from '../../src/islands/sheet/Dimension';
-import { glyphsFor, linesFor } from '../../src/islands/sheet/dimension-glyphs';
+import { linesFor } from '../../src/core/drawing/dimension-lines';
+import { glyphsFor } from '../../src/islands/sheet/dimension-glyphs';
 import { converter } from '../data/documents';
 
 function drawable(document = converter()): Drawable {

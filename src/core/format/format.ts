@@ -1,5 +1,6 @@
 import type { Compiled, Footprint } from '../footprint/footprint';
 import { atOrigin } from '../footprint/origin';
+import type { HandOver } from './paper/frame';
 
 /** A compiled document that has a footprint: what a format writes. */
 export type Writable = Compiled & { readonly footprint: Footprint };
@@ -20,14 +21,18 @@ export interface Format {
   /** With its dot. */
   readonly extension: string;
   /** Text, or bytes once the libraries that write them are loaded. */
-  readonly write: (compiled: Writable) => string | Promise<Uint8Array>;
+  readonly write: (compiled: Writable, about: HandOver) => string | Promise<string | Uint8Array>;
 }
 
 /** Writes a file in a format, measured from the chosen origin and named after the standard name. */
-export async function writeFile(format: Format, compiled: Writable): Promise<WrittenFile> {
+export async function writeFile(
+  format: Format,
+  compiled: Writable,
+  about: HandOver = {},
+): Promise<WrittenFile> {
   return {
     name: `${compiled.footprint.standardName}${format.extension}`,
     mediaType: format.mediaType,
-    content: await format.write({ ...compiled, footprint: atOrigin(compiled.footprint) }),
+    content: await format.write({ ...compiled, footprint: atOrigin(compiled.footprint) }, about),
   };
 }

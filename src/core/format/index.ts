@@ -1,5 +1,6 @@
 import { artwork } from './artwork/artwork';
 import { csv } from './csv/csv';
+import { drawingPdf, drawingSvg } from './drawing-sheet/drawing-sheet';
 import { dxf } from './dxf/dxf';
 import type { Format } from './format';
 import { idf } from './idf/idf';
@@ -8,6 +9,8 @@ import { json } from './json/json';
 import { gltf } from './mesh/gltf';
 import { stl } from './mesh/stl';
 import { threeMf } from './mesh/three-mf';
+import { paperCheck } from './paper-check/paper-check';
+import { reportHtml, reportPdf } from './report/report';
 import { pinsCsv, pinsJson } from './pins/pins';
 import { placement } from './placement/placement';
 import { step } from './step/format';
@@ -16,6 +19,11 @@ import { svg } from './svg/svg';
 /** All formats that are written. To add one, make its folder and list it here. */
 export const FORMATS: readonly Format[] = [
   json,
+  drawingPdf,
+  drawingSvg,
+  reportPdf,
+  reportHtml,
+  paperCheck,
   svg,
   csv,
   pinsCsv,

@@ -1,3 +1,4 @@
+import { linesFor, riseOf } from '../../core/drawing/dimension-lines';
 import { useMemo, useState } from 'react';
 import { ErrorBoundary } from '../common/ErrorBoundary';
 import { later } from '../common/later';
@@ -9,7 +10,7 @@ import type { Drawable } from '../../core/footprint/footprint';
 import { useSize } from '../common/useSize';
 import { Balloons, placeBalloons } from './Balloons';
 import { Dimension, textPlace } from './Dimension';
-import { glyphsFor, linesFor } from './dimension-glyphs';
+import { glyphsFor } from './dimension-glyphs';
 import { ElevationView } from './ElevationView';
 import { Hatches } from './Hatches';
 import {
@@ -29,7 +30,7 @@ import { QuadrantHead } from './QuadrantHead';
 import { Readout } from './Readout';
 import { SectionMark } from './SectionMark';
 import { TitleBlock } from './TitleBlock';
-import { riseOf, useCamera } from './useCamera';
+import { useCamera } from './useCamera';
 import { useGestures, type Pointer } from './useGestures';
 import { SNAP, useModelGrab } from './useModelGrab';
 import type { SheetActions, SheetView } from './view';

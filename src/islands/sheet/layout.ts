@@ -1,3 +1,4 @@
+import type { Rise } from '../../core/drawing/dimension-lines';
 import type { Box } from '../../core/geometry/box';
 import type { Point } from '../../core/geometry/point';
 import type { DimensionLine, View } from '../../core/package/lines';
@@ -21,12 +22,6 @@ export interface Camera {
   readonly scale: number;
   readonly x: number;
   readonly y: number;
-}
-
-/** Lowest and highest height that the elevations show, mm above the laminate. */
-export interface Rise {
-  readonly low: number;
-  readonly high: number;
 }
 
 /** Share of the Sheet that the plan takes. */

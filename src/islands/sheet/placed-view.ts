@@ -1,3 +1,4 @@
+import { linesFor, type Rise } from '../../core/drawing/dimension-lines';
 import type { Finding } from '../../core/document/finding';
 import { MISSING } from '../../core/document/finding';
 import type { Footprint } from '../../core/footprint/footprint';
@@ -5,8 +6,7 @@ import type { Point } from '../../core/geometry/point';
 import type { View } from '../../core/package/lines';
 import type { Drawable } from '../../core/footprint/footprint';
 import { textPlace, type DimensionGlyph } from './Dimension';
-import { linesFor } from './dimension-glyphs';
-import type { Area, Rise } from './layout';
+import type { Area } from './layout';
 
 /** A view in its quadrant, with the dimension lines that it shows. */
 export interface PlacedView {

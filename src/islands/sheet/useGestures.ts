@@ -1,7 +1,8 @@
 import { useCallback, useRef } from 'react';
 import type { Point } from '../../core/geometry/point';
 import type { View } from '../../core/package/lines';
-import { pointUnder, zoomAbout, type Area, type Areas, type Camera, type Rise } from './layout';
+import type { Rise } from '../../core/drawing/dimension-lines';
+import { pointUnder, zoomAbout, type Area, type Areas, type Camera } from './layout';
 
 const VIEWS: readonly View[] = ['plan', 'side', 'front'];
 

@@ -1,0 +1,112 @@
+import type { PDFFont, PDFOperator, PDFPage } from '@cantoo/pdf-lib';
+import { bold, regular } from './generated/fonts.js';
+import type { Item, Page, PathItem, TextItem } from './page';
+import { widthOf, written } from './type';
+
+/** Points of a PDF in a millimetre. */
+const POINTS = 72 / 25.4;
+
+export interface Made {
+  readonly title: string;
+  readonly subject: string;
+  /** When it was made, as whoever asks for it says; a fixed day where nobody says, so that files stay alike. */
+  readonly date?: Date;
+}
+
+/** Writes pages as a PDF: lines stay lines, texts can be searched, the type is in the file. */
+export async function pdfOf(
+  pages: readonly Page[],
+  { title, subject, date = new Date(0) }: Made,
+): Promise<Uint8Array> {
+  const [lib, fontkit] = await Promise.all([import('@cantoo/pdf-lib'), import('fontkit')]);
+  const document = await lib.PDFDocument.create();
+  document.registerFontkit(fontkit as unknown as Parameters<typeof document.registerFontkit>[0]);
+  const fonts = {
+    regular: await document.embedFont(regular.base64, { subset: true }),
+    bold: await document.embedFont(bold.base64, { subset: true }),
+  };
+  document.setTitle(title, { showInWindowTitleBar: true });
+  document.setSubject(subject);
+  document.setProducer('Tapis');
+  document.setCreator('Tapis');
+  document.setCreationDate(date);
+  document.setModificationDate(date);
+  for (const { width, height, items } of pages) {
+    const page = document.addPage([width * POINTS, height * POINTS]);
+    for (const item of items) draw(lib, page, item, height, fonts);
+  }
+  return document.save({ useObjectStreams: false });
+}
+
+type Lib = typeof import('@cantoo/pdf-lib');
+interface Fonts {
+  readonly regular: PDFFont;
+  readonly bold: PDFFont;
+}
+
+function draw(lib: Lib, page: PDFPage, item: Item, height: number, fonts: Fonts): void {
+  if (item.kind === 'text') return text(lib, page, item, height, fonts);
+  page.pushOperators(...pathOperators(lib, item, height));
+}
+
+function text(lib: Lib, page: PDFPage, item: TextItem, height: number, fonts: Fonts): void {
+  const { x, y, size, anchor = 'start', upright = false, ink = 0 } = item;
+  const said = written(item.text);
+  if (said.trim() === '') return;
+  const width = widthOf(said, size, item.bold);
+  const back = anchor === 'start' ? 0 : anchor === 'middle' ? width / 2 : width;
+  page.drawText(said, {
+    x: (upright ? x : x - back) * POINTS,
+    y: (height - (upright ? y + back : y)) * POINTS,
+    size: size * POINTS,
+    font: item.bold ? fonts.bold : fonts.regular,
+    color: lib.grayscale(ink),
+    ...(upright ? { rotate: lib.degrees(90) } : {}),
+  });
+}
+
+function pathOperators(
+  lib: Lib,
+  { steps, stroke, dash = [], ink = 0, fill }: PathItem,
+  height: number,
+): PDFOperator[] {
+  const x = (value: number) => value * POINTS;
+  const y = (value: number) => (height - value) * POINTS;
+  const path = steps.map((step) => {
+    switch (step[0]) {
+      case 'M':
+        return lib.moveTo(x(step[1]), y(step[2]));
+      case 'L':
+        return lib.lineTo(x(step[1]), y(step[2]));
+      case 'C':
+        return lib.appendBezierCurve(x(step[1]), y(step[2]), x(step[3]), y(step[4]), x(step[5]), y(step[6]));
+      case 'Z':
+        return lib.closePath();
+    }
+  });
+  const paint =
+    fill === undefined
+      ? lib.stroke()
+      : lib.PDFOperator.of(
+          (stroke === undefined ? 'f*' : 'B*') as unknown as Parameters<typeof lib.PDFOperator.of>[0],
+        );
+  return [
+    lib.pushGraphicsState(),
+    ...(stroke === undefined
+      ? []
+      : [
+          lib.setLineWidth(stroke * POINTS),
+          lib.setLineCap(lib.LineCapStyle.Round),
+          lib.setLineJoin(lib.LineJoinStyle.Round),
+          lib.setStrokingGrayscaleColor(ink),
+          lib.setDashPattern(
+            dash.map((length) => length * POINTS),
+            0,
+          ),
+        ]),
+    ...(fill === undefined ? [] : [lib.setFillingGrayscaleColor(fill)]),
+    ...path,
+    paint,
+    lib.popGraphicsState(),
+  ];
+}
