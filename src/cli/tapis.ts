@@ -13,6 +13,7 @@ import { writeJunit } from '../core/format/junit/junit';
 import { writeSarif } from '../core/format/sarif/sarif';
 import { compiledAnswer } from '../core/format/answer';
 import { writeFile } from '../core/format/format';
+import { TARGETS } from '../core/format/release/targets';
 import { readInside } from '../kernel/read-inside';
 import { Refusal, type Outcome } from './outcome';
 
@@ -21,6 +22,8 @@ tapis check FILE… [--format F]            findings; exit 1 when one is a stop
                                           (F: words, json, sarif, junit; words where it is missing)
 tapis compare A B [--json] [--least MM]   in what B differs from A; exit 1 when lands, holes or vias do
 tapis export FILE --format F --out DIR    writes a file (F: ${FORMATS.map(({ id }) => id).join(', ')})
+tapis release FILE… --target T --out ZIP [--pattern P] [--date D] [--revision R] [--paper a4|letter]
+                                          the files of a target in one ZIP, with a manifest (T: ${TARGETS.map(({ id }) => id).join(', ')})
 tapis batch DIR [--process P] [--level L] [--check] [--format F --out DIR]
                                           all documents of a folder, in threads: a line of JSON for each, a
                                           summary to standard error; P is a process’s id or its file
@@ -46,6 +49,8 @@ export async function run(
     if (!command || !file) throw new Refusal(USAGE.trimEnd());
     if (command === 'format') return formatFiles([file, ...rest], values.check === true);
     if (command === 'check') return await checkFiles([file, ...rest], values.format);
+    if (command === 'release')
+      return await (await import('./release')).release([file, ...rest], values, compileFile);
     if (command === 'compare') return await compareFiles(file, rest, values);
     if (rest.length > 0) throw new Refusal(USAGE.trimEnd());
     if (command === 'batch') return await (await import('./batch')).batch(file, values, print);
@@ -81,6 +86,11 @@ function parse(args: readonly string[]) {
         process: { type: 'string' },
         level: { type: 'string' },
         least: { type: 'string' },
+        target: { type: 'string' },
+        pattern: { type: 'string' },
+        date: { type: 'string' },
+        revision: { type: 'string' },
+        paper: { type: 'string' },
         help: { type: 'boolean', short: 'h' },
       },
     });
@@ -90,7 +100,7 @@ function parse(args: readonly string[]) {
 }
 
 /** A compiled file, and in words what of it was left out. */
-interface Read {
+export interface Read {
   readonly compiled: Compiled;
   readonly err: string;
 }

@@ -1,4 +1,5 @@
 import type { APIRoute } from 'astro';
+import type { ReleaseAsked } from '../core/format/release/ask';
 import { inThread } from './pool';
 import { problem, response, type Reply } from './reply';
 import { textIn } from './request';
@@ -8,6 +9,20 @@ export async function documentEndpoint(request: Request, format: string | null):
   const text = await textIn(request);
   return response(text.ok ? await inThread({ text: text.value, format }, request.signal) : text.error);
 }
+
+/** An endpoint that takes one document or a Shelf file and answers with the ZIP of a release. */
+export async function releaseEndpoint(request: Request, query: URLSearchParams): Promise<Response> {
+  const unknown = [...query.keys()].find((key) => !RELEASE_WORDS.includes(key));
+  if (unknown !== undefined)
+    return response(
+      problem(400, 'Not a release', `“${unknown}” is not known; known are ${RELEASE_WORDS.join(', ')}.`),
+    );
+  const text = await textIn(request);
+  const release = Object.fromEntries(query) as ReleaseAsked;
+  return response(text.ok ? await inThread({ text: text.value, release }, request.signal) : text.error);
+}
+
+const RELEASE_WORDS = ['target', 'pattern', 'date', 'revision', 'paper'];
 
 /** An endpoint that only tells: its answer is made once. */
 export function tells(make: () => Reply): APIRoute {

@@ -1,10 +1,13 @@
 import { check } from '../core/check/check';
 import { compile } from '../core/footprint/compile';
 import type { Compiled } from '../core/footprint/footprint';
-import { openDocument } from '../core/footprint/open';
+import { openDocument, openShelf } from '../core/footprint/open';
 import { formatById } from '../core/format';
 import { compiledAnswer } from '../core/format/answer';
 import { writeFile, type WrittenFile } from '../core/format/format';
+import { handOverFrom, type ReleaseAsked } from '../core/format/release/ask';
+import { releaseZip, type Released } from '../core/format/release/release';
+import { keyOf } from '../kernel/inside';
 import { batchLine, type BatchAsk } from '../kernel/batch-line';
 import { readInside } from '../kernel/read-inside';
 import { json, problem, type Reply } from './reply';
@@ -22,9 +25,16 @@ export interface BatchWork {
   readonly ask: BatchAsk;
 }
 
+/** One release: documents, and what of them is wanted. */
+export interface ReleaseWork {
+  readonly text: string;
+  readonly release: ReleaseAsked;
+}
+
 /** Does the work of one request. Runs in a thread of its own, so that it can be given up. */
-export async function work(asked: Work | BatchWork): Promise<Reply> {
+export async function work(asked: Work | BatchWork | ReleaseWork): Promise<Reply> {
   if ('ask' in asked) return lineReply(asked);
+  if ('release' in asked) return releaseReply(asked);
   const { text, format } = asked;
   const read = openDocument(text);
   if (!read.ok) {
@@ -54,6 +64,44 @@ function fileInside({ name, mediaType, content }: WrittenFile) {
   return typeof content === 'string'
     ? { name, mediaType, text: content }
     : { name, mediaType, base64: Buffer.from(content).toString('base64') };
+}
+
+/** The ZIP of a release of one document, or of all documents of a Shelf file. */
+async function releaseReply({ text, release }: ReleaseWork): Promise<Reply> {
+  const asked = handOverFrom(release);
+  if (!asked.ok) return problem(400, 'Not a release', asked.error);
+  const read = openShelf(text);
+  if (!read.ok || read.value.documents.length === 0) {
+    const errors = read.ok ? read.value.refused : read.error;
+    return problem(422, 'Not a Tapis document', errors[0]?.message ?? 'It cannot be read.', errors);
+  }
+  const [refused] = read.value.refused;
+  if (refused) return problem(422, 'Not a Tapis document', refused.message, read.value.refused);
+  const kernel = async () => (await import('occt-import-js')).default();
+  const all: Released[] = [];
+  for (const document of read.value.documents) {
+    const { loaded } = await readInside(document, kernel);
+    const compiled = compile(document, () => loaded);
+    const { footprint } = compiled;
+    if (!footprint) {
+      const [first] = check(compiled).findings;
+      return problem(
+        422,
+        'Nothing to write yet',
+        `${document.name}: ${first?.message ?? 'it gives no footprint.'}`,
+      );
+    }
+    all.push({ compiled: { ...compiled, footprint }, about: asked.value.about });
+  }
+  const zip = await releaseZip(all, asked.value.target, keyOf);
+  return {
+    status: 200,
+    headers: {
+      'content-type': 'application/zip',
+      'content-disposition': `attachment; filename="${asked.value.target.id}.zip"`,
+    },
+    body: zip ?? '',
+  };
 }
 
 /** The file of a format. A document with missing dimensions has nothing to write and says which. */

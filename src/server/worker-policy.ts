@@ -7,7 +7,7 @@
  */
 export function workerPolicy(path: string): string | null {
   if (path === '/offline.js') return "default-src 'none'; script-src 'self'; connect-src 'self'";
-  const name = /^\/_astro\/(read-model|seat|simulate|write)-[\w-]+\.js$/.exec(path)?.[1];
+  const name = /^\/_astro\/(read-model|release|seat|simulate|write)-[\w-]+\.js$/.exec(path)?.[1];
   if (!name) return null;
   const script =
     name === 'read-model' ? "script-src 'self' 'wasm-unsafe-eval' 'unsafe-eval'" : "script-src 'self'";

@@ -7,6 +7,7 @@ import type { CardDrawing, Facts } from '../core/library/facts';
 import type { Copper } from '../core/library/likeness';
 import type { KeptHistory } from '../core/document/history';
 import type { OwnFamily } from '../core/document/own-family';
+import type { ReleaseTarget } from '../core/format/release/targets';
 import type { Process } from '../core/process/process';
 
 /** A footprint as the browser keeps it. Times are milliseconds since 1970. */
@@ -101,6 +102,9 @@ export interface StoredDrawing {
   readonly drawing: CardDrawing | null;
 }
 
+/** A choice of files for a release, by its id. */
+export type StoredTarget = ReleaseTarget;
+
 /** A process of the person's own, by its id. */
 export interface StoredProcess {
   readonly id: string;
@@ -136,6 +140,7 @@ export type TapisDatabase = Dexie & {
   coppers: EntityTable<StoredCopper, 'id'>;
   revisions: EntityTable<StoredRevision, 'id'>;
   histories: EntityTable<StoredHistory, 'id'>;
+  targets: EntityTable<StoredTarget, 'id'>;
 };
 
 /** Makes the entries of all footprints, one after the other: thousands of documents are not held at once. */
@@ -177,6 +182,6 @@ export function openDatabase(name = 'tapis'): TapisDatabase {
       // what is known is made anew, without the copper in it
       await transaction.table('facts').clear();
     });
-  db.version(8).stores({ facts: 'id, was.verdict' });
+  db.version(8).stores({ facts: 'id, was.verdict', targets: 'id' });
   return db;
 }

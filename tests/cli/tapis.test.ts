@@ -1,6 +1,7 @@
 import { mkdirSync, mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { unzipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
 import { run } from '../../src/cli/tapis';
 import { FORMATS } from '../../src/core/format';
@@ -90,6 +91,31 @@ describe('tapis', () => {
       [['batch', parts, '--level', 'D'], 'it is A, B or C'],
       [['batch', parts, '--format', 'csv'], 'go together'],
       [['batch', join(folder, 'none')], 'cannot be read'],
+    ] as const)
+      expect(await run(wrong)).toMatchObject({ code: 2, err: expect.stringContaining(why) });
+  });
+  it('releases files of a target as one ZIP, and says what is wrong with what was asked', async () => {
+    const zip = join(folder, 'out', 'release.zip');
+    const [a, b] = [file('u4-release.json', converter()), file('r1-release.json', chip())];
+    const args = ['release', a, b, '--target', 'stencil', '--out', zip, '--date', '2026-05-04'];
+    expect(await run(args)).toEqual({ code: 0, out: `${zip}\n`, err: '' });
+    const names = Object.keys(unzipSync(readFileSync(zip)));
+    expect(names).toEqual(expect.arrayContaining(['manifest.json', 'R1/RESC1608X55N.stencil.zip']));
+    for (const [wrong, why] of [
+      [['release', a, '--out', zip], 'target is missing'],
+      [['release', a, '--target', 'review'], '--out names the ZIP'],
+      [['release', a, '--target', 'review', '--out', zip, '--paper', 'a3'], 'a4 or letter'],
+      [
+        [
+          'release',
+          file('empty.json', { ...converter(), package: { family: 'gull-wing-dual', dimensions: {} } }),
+          '--target',
+          'review',
+          '--out',
+          zip,
+        ],
+        'empty.json',
+      ],
     ] as const)
       expect(await run(wrong)).toMatchObject({ code: 2, err: expect.stringContaining(why) });
   });

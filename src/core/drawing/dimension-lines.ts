@@ -132,4 +132,3 @@ function courtyardLines({ footprint }: Drawable, unit: DisplayUnit): Labelled[] 
     },
   ];
 }
-

@@ -21,7 +21,7 @@ export interface Format {
   /** With its dot. */
   readonly extension: string;
   /** Text, or bytes once the libraries that write them are loaded. */
-  readonly write: (compiled: Writable, about: HandOver) => string | Promise<string | Uint8Array>;
+  readonly write: (compiled: Writable, about?: HandOver) => string | Promise<string | Uint8Array>;
 }
 
 /** Writes a file in a format, measured from the chosen origin and named after the standard name. */

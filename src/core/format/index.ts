@@ -1,4 +1,4 @@
-import { artwork } from './artwork/artwork';
+import { artwork, stencil } from './artwork/artwork';
 import { csv } from './csv/csv';
 import { drawingPdf, drawingSvg } from './drawing-sheet/drawing-sheet';
 import { dxf } from './dxf/dxf';
@@ -29,6 +29,7 @@ export const FORMATS: readonly Format[] = [
   pinsCsv,
   pinsJson,
   artwork,
+  stencil,
   ipc2581,
   dxf,
   idf,

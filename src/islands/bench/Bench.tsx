@@ -34,6 +34,7 @@ import { createBench, loadReader, removedFootprint, type BenchStore } from '../s
 import { STAGE_NAMES } from '../state/stages';
 import { TopBar } from './TopBar';
 import { useLedger } from './useLedger';
+import { loadSheets, usePrinting } from './usePrinting';
 import { useSheet } from './useSheet';
 
 const KinBar = later('The variants', async () => (await import('./KinBar')).KinBar);
@@ -57,6 +58,7 @@ function useLoadAhead(): void {
   useEffect(() => {
     const wish = setTimeout(() => {
       loadReader().catch(() => {});
+      loadSheets().catch(() => {});
       Gallery.ahead();
       for (const column of Object.values(STAGES)) if ('ahead' in column) column.ahead();
     }, AHEAD);
@@ -197,6 +199,7 @@ function Workplace({ place }: { place: string | undefined }) {
   const name = useBench((s) => s.document.name);
   const isWide = useBench((s) => s.pinsOpen && s.stage === 'mark');
   useShortcuts();
+  usePrinting();
   useStoredModel();
   const store = useContext(BenchContext);
   useEffect(() => store?.getState().watch(), [store]);

@@ -1,4 +1,5 @@
 import factsWorker from '../../workers/facts?worker&url';
+import type { ReleaseTarget } from '../../core/format/release/targets';
 import { FactsStore } from '../../store/facts';
 import { FamilyStore } from '../../store/families';
 import { GroupStore } from '../../store/groups';
@@ -30,6 +31,13 @@ export const revisions = new RevisionStore(database);
 
 /** What is listed and drawn of footprints. The address of the worker that makes it names the build. */
 export const facts = new FactsStore(database, factsWorker);
+
+/** The person's own choices of files for a release. */
+export const targets = {
+  list: () => database.targets.toArray(),
+  put: (target: ReleaseTarget) => database.targets.put(target),
+  remove: (id: string) => database.targets.delete(id),
+};
 
 /** Opens the Shelf again where the browser has closed it. */
 export const wakeStorage = () => reopen(database);

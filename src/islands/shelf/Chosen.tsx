@@ -2,11 +2,13 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
 import { LEVELS } from '../../core/document/document';
 import type { Wish } from '../../core/library/change';
+import { TARGETS, type ReleaseTarget } from '../../core/format/release/targets';
 import { PROCESSES } from '../../core/process';
 import type { ShelfEntry, StoredGroup } from '../../store/database';
 import { pathOf } from '../../store/groups';
 import { Pick } from '../common/inputs';
-import { processes, shelf } from '../common/shelf-store';
+import { makeRelease } from '../common/release';
+import { processes, shelf, targets as targetStore } from '../common/shelf-store';
 import { attempt } from '../common/trouble';
 import { deleteFootprints } from './deleting';
 
@@ -31,6 +33,7 @@ export function Chosen({ chosen, tags, groups, onAll, onNone, onExport, onCheck,
   const own = useLiveQuery(() => processes.list(), []) ?? [];
   const known = [...PROCESSES, ...own];
   const ids = chosen.map(({ id }) => id);
+  const targets = useLiveQuery(() => targetStore.list(), []) ?? [];
   const many = `${ids.length} footprint${ids.length === 1 ? '' : 's'}`;
   return (
     <div
@@ -118,7 +121,20 @@ export function Chosen({ chosen, tags, groups, onAll, onNone, onExport, onCheck,
           Side by side
         </a>
       )}
-      <button type="button" className="btn btn-sm ml-auto" onClick={onExport}>
+      <Pick
+        className="ml-auto w-36"
+        label="Release the selected for"
+        value=""
+        options={[
+          ['', 'release for …'],
+          ...[...TARGETS, ...targets].map(({ id, title }) => [id, title] as const),
+        ]}
+        onChange={(id) => {
+          const target = [...TARGETS, ...targets].find((one) => one.id === id);
+          if (target) void releaseMany(ids, target);
+        }}
+      />
+      <button type="button" className="btn btn-sm" onClick={onExport}>
         Export as ZIP
       </button>
       <button type="button" className="btn btn-sm" onClick={() => void deleteFootprints(chosen).then(onNone)}>
@@ -126,4 +142,12 @@ export function Chosen({ chosen, tags, groups, onAll, onNone, onExport, onCheck,
       </button>
     </div>
   );
+}
+
+/** Makes a release of several; why it was not made stands in the bar of the page. */
+async function releaseMany(ids: readonly string[], target: ReleaseTarget): Promise<void> {
+  await attempt(`Releasing for ${target.title}`, async () => {
+    const trouble = await makeRelease(ids, target, {});
+    if (trouble !== null) throw new Error(trouble);
+  });
 }

@@ -15,7 +15,7 @@ const changed = (...edits: Edit[]) => compare(converter(), applyEdits(converter(
 describe('two footprints side by side', () => {
   it('have nothing to tell where they are the same', () => {
     for (const document of DEMO_DOCUMENTS)
-      expect(compare(document, document)).toEqual({ differences: [], copperDiffers: false });
+      expect(compare(document, document)).toMatchObject({ differences: [], copperDiffers: false });
   });
 
   it('tell lands that share a difference once, with the way they moved', () => {

@@ -43,6 +43,7 @@ const CHILDREN: Readonly<Record<string, string>> = {
   PadstackPadDef: 'Xform? Location StandardPrimitiveRef|UserPrimitiveRef',
   Profile: 'Polygon Cutout*',
   Package: 'Outline PickupPoint? LandPattern? SilkScreen? AssemblyDrawing? Pin*',
+  Component: 'NonstandardAttribute* Xform? Location SlotCavityRef* SpecRef*',
   Outline: 'Polygon LineDesc',
   LandPattern: 'Pad+ Target*',
   Pad: 'Xform? Location StandardPrimitiveRef|UserPrimitiveRef PinRef*',
@@ -79,6 +80,7 @@ const REQUIRED: Readonly<Record<string, string>> = {
   PadstackHoleDef: 'name diameter platingStatus plusTol minusTol x y',
   PadstackPadDef: 'layerRef padUse',
   Package: 'name type pinOne pinOneOrientation height',
+  Component: 'refDes packageRef part layerRef mountType',
   Pad: 'padstackDefRef',
   Pin: 'number type electricalType',
   SlotCavity: 'name platingStatus plusTol minusTol',
@@ -90,6 +92,7 @@ const WORDS: Readonly<Record<string, string>> = {
   'Step type': 'BOARD PALLET',
   'PadstackHoleDef platingStatus': 'PLATED NONPLATED VIA',
   'PadstackPadDef padUse': 'REGULAR ANTIPAD THERMAL OTHER',
+  'Component mountType': 'SMT THMT PRESSFIT CAVITY OTHER',
   'Pin type': 'THRU BLIND SURFACE',
   'Pin electricalType': 'ELECTRICAL MECHANICAL UNDEFINED',
   'Package pinOneOrientation':

@@ -36,3 +36,16 @@ export const artwork: Format = {
   extension: '.artwork.zip',
   write: (compiled) => Promise.resolve(packed(artworkFiles(compiled))),
 };
+
+/** The films that a stencil is cut from. */
+export const stencil: Format = {
+  id: 'stencil',
+  title: 'Stencil films',
+  summary: 'The films of the paste alone (Gerber X2), in one ZIP.',
+  mediaType: 'application/zip',
+  extension: '.stencil.zip',
+  write: (compiled) =>
+    Promise.resolve(
+      packed(artworkFiles(compiled).filter(({ name }) => /-(top|bottom)-paste\.gbr$/.test(name))),
+    ),
+};

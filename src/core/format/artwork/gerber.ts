@@ -181,7 +181,7 @@ class Film {
     points.forEach((to, i) => {
       const from = points[i - 1];
       if (!from) return this.body.push(`${at(to)}D02*`);
-      if (!from.bulge) return this.body.push(`G01*`, `${at(to)}D01*`);
+      if (!from.bulge || (from.x === to.x && from.y === to.y)) return this.body.push(`G01*`, `${at(to)}D01*`);
       const centre = arcCentre(from, to);
       const way = from.bulge > 0 ? 'G03*' : 'G02*';
       return this.body.push(way, `${at(to)}I${nm(centre.x) - nm(from.x)}J${nm(centre.y) - nm(from.y)}D01*`);

@@ -11,7 +11,7 @@ export const drawingPdf: Format = {
   summary: 'Dimensioned third-angle drawing to scale, with title block and tables (PDF, A4 or letter).',
   mediaType: 'application/pdf',
   extension: '.drawing.pdf',
-  write: (compiled, about) =>
+  write: (compiled, about = {}) =>
     pdfOf(drawingSheets(compiled, about), {
       title: `${compiled.document.name}, ${compiled.footprint.standardName}`,
       subject: 'Footprint drawing',
@@ -26,5 +26,5 @@ export const drawingSvg: Format = {
   summary: 'The dimensioned land pattern with its title block, at its true size (SVG).',
   mediaType: 'image/svg+xml',
   extension: '.drawing.svg',
-  write: (compiled, about) => svgOf(drawingSheets(compiled, about)[0] as Page, compiled.document.name),
+  write: (compiled, about = {}) => svgOf(drawingSheets(compiled, about)[0] as Page, compiled.document.name),
 };

@@ -23,7 +23,7 @@ export const paperCheck: Format = {
   summary: 'Lands, holes and body at 1:1, as seen from above and from below, with rulers (PDF).',
   mediaType: 'application/pdf',
   extension: '.paper-check.pdf',
-  write: (compiled, about) =>
+  write: (compiled, about = {}) =>
     pdfOf(checkPages([compiled], about), {
       title: `Paper check of ${compiled.document.name}`,
       subject: 'To be printed at 100 %',

@@ -114,6 +114,8 @@ export function stepsOf(ring: readonly Vertex[], isClosed: boolean, put: (p: Poi
 
 /** An arc as Bézier curves. */
 function curves(from: Vertex, to: Point, put: (p: Point) => Point): Step[] {
+  // an arc between two places that are one is no line
+  if (from.x === to.x && from.y === to.y) return [];
   const sweep = 4 * Math.atan(from.bulge ?? 0);
   const centre = arcCentre(from, to);
   const radius = Math.hypot(from.x - centre.x, from.y - centre.y);

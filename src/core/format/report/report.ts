@@ -20,7 +20,7 @@ export const reportPdf: Format = {
   summary: 'Verdict, findings with sources, derivations, joints, heights and what changed (PDF).',
   mediaType: 'application/pdf',
   extension: '.report.pdf',
-  write: (compiled, about) =>
+  write: (compiled, about = {}) =>
     pdfOf(reportPages(compiled, about), {
       title: `Review of ${compiled.document.name}`,
       subject: 'Review report',
@@ -35,7 +35,7 @@ export const reportHtml: Format = {
   summary: 'The same report as one file for a browser (HTML).',
   mediaType: 'text/html',
   extension: '.report.html',
-  write: (compiled, about) => htmlOf(reportOf(compiled, about), picture(compiled, 0, 0)),
+  write: (compiled, about = {}) => htmlOf(reportOf(compiled, about), picture(compiled, 0, 0)),
 };
 
 /** The plan in a box of paper. */

@@ -4,6 +4,7 @@ import { useEffect, useState } from 'react';
 import type { Format } from '../../../core/format/format';
 import { useBench } from '../../state/context';
 import { useHandOver } from '../useHandOver';
+import { ReleaseAsOne } from './release/ReleaseAsOne';
 import { Revisions } from './release/Revisions';
 import { UsedWhere } from './release/UsedWhere';
 import { ModelFiles } from './rise/ModelFiles';
@@ -53,7 +54,9 @@ export function Release() {
         </p>
       )}
       {!formats && !trouble && <p className="text-secondary mt-3">Loading the formats</p>}
-      <ul className="mt-3">
+      {formats && <ReleaseAsOne formats={formats} />}
+      <h2 className="mt-3 font-semibold">One file</h2>
+      <ul className="mt-1">
         {formats?.map((format) => (
           <li key={format.id} className="border-base-300 flex items-center gap-2 border-t py-1.5">
             <span className="min-w-0 flex-1">

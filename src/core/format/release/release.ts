@@ -1,0 +1,102 @@
+import { strToU8 } from 'fflate';
+import { check, type Report } from '../../check/check';
+import { jsonText } from '../../document/write';
+import { writeFile, type Writable } from '../format';
+import { formatById } from '../index';
+import { packed } from '../pack';
+import type { HandOver } from '../paper/frame';
+import { filled, type ReleaseTarget } from './targets';
+
+/** One footprint of a release. */
+export interface Released {
+  readonly compiled: Writable;
+  readonly about: HandOver;
+}
+
+interface ManifestFile {
+  readonly path: string;
+  readonly format: string;
+  readonly bytes: number;
+  readonly sha256: string;
+}
+
+/** What can be told while a release is made: how many files are done, of how many; `false` stops it. */
+export type ReleaseProgress = (done: number, all: number) => boolean | Promise<boolean>;
+
+/**
+ * Writes every file of a target for every footprint, with a manifest of their digests, as one ZIP: byte for byte
+ * the same for the same documents.
+ * @param digest SHA-256 of bytes, hexadecimal
+ * @returns `null` where it was stopped
+ */
+export async function releaseZip(
+  all: readonly Released[],
+  target: ReleaseTarget,
+  digest: (bytes: Uint8Array) => Promise<string>,
+  onDone: ReleaseProgress = () => true,
+): Promise<Uint8Array | null> {
+  const formats = target.formats.map((id) => {
+    const format = formatById(id);
+    if (!format) throw new RangeError(`There is no format “${id}”.`);
+    return format;
+  });
+  const taken = new Set<string>();
+  const files: { name: string; content: Uint8Array }[] = [];
+  const footprints: object[] = [];
+  let done = 0;
+  for (const { compiled, about } of all) {
+    const folder = all.length > 1 ? `${unique(nameOf('{name}', compiled, about), taken)}/` : '';
+    const own: ManifestFile[] = [];
+    for (const format of formats) {
+      const { content } = await writeFile(format, compiled, about);
+      const bytes = typeof content === 'string' ? strToU8(content) : content;
+      const path = unique(`${folder}${nameOf(target.pattern, compiled, about)}${format.extension}`, taken);
+      files.push({ name: path, content: bytes });
+      own.push({ path, format: format.id, bytes: bytes.length, sha256: await digest(bytes) });
+      done += 1;
+      if (!(await onDone(done, all.length * formats.length))) return null;
+    }
+    footprints.push(described(compiled, about, check(compiled), own));
+  }
+  const manifest = jsonText({ tapisRelease: 1, target: target.title, footprints });
+  return packed([{ name: 'manifest.json', content: manifest }, ...files]);
+}
+
+function described(
+  { document, footprint }: Writable,
+  about: HandOver,
+  report: Report,
+  files: readonly ManifestFile[],
+): object {
+  return {
+    name: document.name,
+    standardName: footprint.standardName,
+    ...(about.revision === undefined ? {} : { revision: about.revision }),
+    ...(about.date === undefined ? {} : { date: about.date }),
+    verdict: report.verdict,
+    waived: report.waived.length,
+    files,
+  };
+}
+
+function nameOf(pattern: string, { document, footprint, process }: Writable, about: HandOver): string {
+  const { reference = '', value = '' } = document.marks ?? {};
+  return filled(pattern, {
+    name: document.name,
+    standard: footprint.standardName,
+    reference,
+    value,
+    level: document.level,
+    revision: about.revision ?? '',
+    process: process.id,
+  });
+}
+
+/** A path that no other file has: some systems do not tell large from small letters. */
+function unique(path: string, taken: Set<string>): string {
+  const [, base = path, ending = ''] = /^(.*?)(\.[^/]*)?$/.exec(path) ?? [];
+  let name = path;
+  for (let i = 2; taken.has(name.toLowerCase()); i += 1) name = `${base} (${i})${ending}`;
+  taken.add(name.toLowerCase());
+  return name;
+}

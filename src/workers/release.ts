@@ -1,0 +1,48 @@
+import type { Model } from '../core/body/model';
+import { loadedModel } from '../core/body/loaded';
+import { compileAndCheck } from '../core/check/guarded';
+import type { TapisDocument } from '../core/document/document';
+import { compile } from '../core/footprint/compile';
+import { isDrawable } from '../core/footprint/footprint';
+import type { HandOver } from '../core/format/paper/frame';
+import { releaseZip, type Released } from '../core/format/release/release';
+import type { ReleaseTarget } from '../core/format/release/targets';
+import { keyOf } from '../kernel/inside';
+
+/** Footprints that are released together; ending the worker stops it. */
+export interface ReleaseRequest {
+  readonly footprints: readonly {
+    readonly document: TapisDocument;
+    readonly model: Model | null;
+    readonly about: Omit<HandOver, 'previous'>;
+    /** Its last approved revision, where there is one. */
+    readonly approved: TapisDocument | null;
+  }[];
+  readonly target: ReleaseTarget;
+}
+export type ReleaseAnswer =
+  { readonly done: number; readonly all: number } | { readonly zip: Uint8Array } | { readonly error: string };
+
+const answer = (message: ReleaseAnswer) => postMessage(message);
+
+async function release({ footprints, target }: ReleaseRequest): Promise<ReleaseAnswer> {
+  const all: Released[] = [];
+  for (const { document, model, about, approved } of footprints) {
+    const loaded = model && loadedModel(model);
+    const compiled = compile(document, () => loaded);
+    if (!isDrawable(compiled)) return { error: `${document.name} gives no footprint yet` };
+    const previous = approved ? { previous: compileAndCheck(approved, () => loaded) } : {};
+    all.push({ compiled, about: { ...about, ...previous } });
+  }
+  const zip = await releaseZip(all, target, keyOf, (done, count) => {
+    answer({ done, all: count });
+    return true;
+  });
+  return zip ? { zip } : { error: 'it was stopped' };
+}
+
+addEventListener('message', ({ data }: MessageEvent<ReleaseRequest>) => {
+  release(data).then(answer, (error: unknown) =>
+    answer({ error: error instanceof Error ? error.message : String(error) }),
+  );
+});
