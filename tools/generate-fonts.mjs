@@ -14,7 +14,10 @@ const font = (weight) => {
   const widths = Object.fromEntries(
     read.characterSet
       .filter((code) => code >= 0x20 && code < 0xfffd)
-      .map((code) => [code, Math.round((read.glyphForCodePoint(code).advanceWidth * 1000) / read.unitsPerEm)]),
+      .map((code) => [
+        code,
+        Math.round((read.glyphForCodePoint(code).advanceWidth * 1000) / read.unitsPerEm),
+      ]),
   );
   return { base64: bytes.toString('base64'), widths };
 };

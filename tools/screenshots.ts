@@ -4,6 +4,11 @@ import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import puppeteer from 'puppeteer-core';
+import { compile } from '../src/core/footprint/compile';
+import { checkPages } from '../src/core/format/paper-check/paper-check';
+import { drawingSheets } from '../src/core/format/paper/sheet';
+import { svgOf } from '../src/core/format/paper/svg';
+import { reportPages } from '../src/core/format/report/report';
 import { DEMO_DOCUMENTS } from '../src/demo/documents';
 
 const FOLDER = 'docs/screenshots';
@@ -40,6 +45,30 @@ async function open(name: string): Promise<void> {
   await page.goto(url, { waitUntil: 'networkidle0' });
   await page.locator(`a[title="Open ${name}"]`).click();
   await page.waitForSelector('section[aria-label="Sheet"] svg');
+}
+
+/** One picture of what is handed over on paper: the drawing's first sheets, the report, the paper check. */
+async function shootPapers(): Promise<void> {
+  const radio = DEMO_DOCUMENTS.find(({ name }) => name === 'U9 radio front end');
+  const compiled = radio && compile(radio);
+  if (!compiled?.footprint) throw new Error('the radio gives no footprint');
+  const written = { ...compiled, footprint: compiled.footprint };
+  const about = { date: '2026-05-04', revision: '2, approved' };
+  const [pattern, body] = drawingSheets(written, about);
+  const [first, second, third] = reportPages(written, about);
+  const [check] = checkPages([written], about);
+  const sheets = [pattern, body, first, second, third, check].map((sheet) =>
+    sheet ? svgOf(sheet, 'sheet').replace(/^<\?xml[^>]*\?>/, '') : '',
+  );
+  await page.goto(`${url}/processes`, { waitUntil: 'networkidle0' });
+  await page.evaluate((all) => {
+    document.body.innerHTML = `<div class="bg-base-300 grid h-screen grid-cols-4 grid-rows-2 gap-2 p-2">${all.map((svg, i) => `<div class="bg-white overflow-hidden" style="${i < 2 ? 'grid-column: span 2' : ''}">${svg}</div>`).join('')}</div>`;
+    for (const svg of document.querySelectorAll('svg')) {
+      svg.setAttribute('width', '100%');
+      svg.setAttribute('height', '100%');
+    }
+  }, sheets);
+  await shoot('hand-over');
 }
 
 /** One picture of a composed part with its first pieces, then more of them, in a sheet of four. */
@@ -152,9 +181,7 @@ await page.$$eval('main tbody tr.cursor-pointer', (rows) =>
   rows.at(-1)?.dispatchEvent(new MouseEvent('click', { bubbles: true })),
 );
 await shoot('bench-stack-thermal');
-await page.select('select[aria-label="Process"]', 'kitchen-table');
-await page.keyboard.press('2');
-await shoot('bench-process-change');
+await shootPapers();
 
 await open('J2 debug header');
 await page.keyboard.press('3');
@@ -214,9 +241,13 @@ await page.$eval('section[aria-label="Revisions"]', (section) => section.scrollI
 await wait(2500);
 await shoot('bench-release');
 
-await open('D1 charge lamp');
+await open('U9 radio front end');
 await page.keyboard.press('l');
-await shoot('bench-lamp');
+await page.keyboard.press('4');
+await page.locator('main button ::-p-text(Open the pin table)').click();
+await page.waitForSelector('[aria-label="Pin table"]');
+await page.locator('main button ::-p-text(beside)').click();
+await shoot('bench-pins');
 
 await browser.close();
 server.kill();

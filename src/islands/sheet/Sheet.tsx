@@ -148,7 +148,9 @@ function Drawings({ view: shown, actions, drawable, areas, camera, hold, size, o
     const area = areas[view];
     if (!area) return [];
     const place = placer(view, area, camera, rise);
-    const labelled = linesFor(stage, drawable, unit, selectedGroup);
+    // names of pins stand where Mark has its dimensions
+    const isNamed = stage === 'mark' && !shown.legendTexts && footprint.pins.length > 0;
+    const labelled = isNamed ? [] : linesFor(stage, drawable, unit, selectedGroup);
     const drawn = drawnArea(view, footprint, rise, place, stage === 'mark');
     return [{ view, area, place, glyphs: glyphsFor(labelled, view, place, drawn) }];
   });

@@ -142,23 +142,3 @@ function curves(from: Vertex, to: Point, put: (p: Point) => Point): Step[] {
     ];
   });
 }
-
-/** Everything on a page moved, as one thing put onto another. */
-export function movedItem(item: Item, by: Point): Item {
-  if (item.kind === 'text') return { ...item, x: item.x + by.x, y: item.y + by.y };
-  const steps = item.steps.map((step): Step => {
-    if (step[0] === 'Z') return step;
-    if (step[0] === 'C')
-      return [
-        'C',
-        step[1] + by.x,
-        step[2] + by.y,
-        step[3] + by.x,
-        step[4] + by.y,
-        step[5] + by.x,
-        step[6] + by.y,
-      ];
-    return [step[0], step[1] + by.x, step[2] + by.y];
-  });
-  return { ...item, steps };
-}

@@ -1,3 +1,4 @@
+import type * as PdfLib from '@cantoo/pdf-lib';
 import type { PDFFont, PDFOperator, PDFPage } from '@cantoo/pdf-lib';
 import { bold, regular } from './generated/fonts.js';
 import type { Item, Page, PathItem, TextItem } from './page';
@@ -38,7 +39,7 @@ export async function pdfOf(
   return document.save({ useObjectStreams: false });
 }
 
-type Lib = typeof import('@cantoo/pdf-lib');
+type Lib = typeof PdfLib;
 interface Fonts {
   readonly regular: PDFFont;
   readonly bold: PDFFont;

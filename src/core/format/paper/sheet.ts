@@ -1,8 +1,12 @@
 import { linesFor, riseOf, type Labelled } from '../../drawing/dimension-lines';
+import type { Stroke } from '../../drawing/drawing';
 import { drawElevation, drawSolids } from '../../drawing/elevation';
 import { packageViews } from '../../drawing/package-views';
 import { drawPlan, numberPlaces } from '../../drawing/plan';
 import { firstLand } from '../../footprint/lands';
+import { overhang } from '../../geometry/box';
+import { contourOf } from '../../geometry/figure';
+import { bodyAt } from '../../package/drawn';
 import { flatten, type Vertex } from '../../geometry/contour';
 import type { Point } from '../../geometry/point';
 import type { Writable } from '../format';
@@ -18,7 +22,7 @@ export function drawingSheets(compiled: Writable, about: HandOver = {}): Page[] 
   const size = lying(about.paper);
   const pattern = patternSheet(compiled, size);
   const drawn = packageSheet(compiled, size);
-  const tables = tablePages(compiled, size);
+  const tables = tablePages(compiled, size, pattern);
   const sheets = [
     { items: pattern.items, title: 'Land pattern', scale: scaleWords(pattern.scale) },
     ...(drawn ? [{ items: drawn.items, title: 'Package', scale: scaleWords(drawn.scale) }] : []),
@@ -75,7 +79,7 @@ function fieldOf({ width, height }: Size): Field {
 }
 
 /** The land pattern in plan and elevations, its lands dimensioned, and a cut through a joint. */
-function patternSheet(compiled: Writable, size: Size): PutViews {
+function patternSheet(compiled: Writable, size: Size): PutViews & { readonly hasDetail: boolean } {
   const { footprint, process } = compiled;
   const rise = riseOf(footprint, process);
   const elevation = (view: 'front' | 'side') =>
@@ -93,7 +97,12 @@ function patternSheet(compiled: Writable, size: Size): PutViews {
     { plan: drawPlan(footprint), front: elevation('front'), side: elevation('side'), lines },
     field,
   );
-  return { ...put, items: [...put.items, ...numbers(compiled, put), ...jointDetail(compiled, size, put)] };
+  const detail = jointDetail(compiled, put.scale, cornerOf(size, put));
+  return {
+    ...put,
+    items: [...put.items, ...numbers(compiled, put), ...detail],
+    hasDetail: detail.length > 0,
+  };
 }
 
 /** Lines that stand beyond others on their side. */
@@ -124,12 +133,24 @@ function numbers({ footprint }: Writable, { plan, scale }: PutViews): Item[] {
   });
 }
 
-/** A cut through the first land's joint at a larger scale, where there is room for it. */
-function jointDetail(
-  { footprint, process }: Writable,
-  { width, height }: Size,
-  { scale, rooms }: PutViews,
-): Item[] {
+/** A part of the page. */
+interface Room {
+  readonly left: number;
+  readonly top: number;
+  readonly right: number;
+  readonly bottom: number;
+}
+
+/** The corner between the elevations, over the title block. */
+const cornerOf = ({ width, height }: Size, { rooms }: Pick<PutViews, 'rooms'>): Room => ({
+  left: Math.max(rooms.plan.right + 16, rooms.front.right + 16),
+  top: Math.max(rooms.plan.bottom, rooms.side.bottom) + 20,
+  right: width - MARGIN - 4,
+  bottom: height - MARGIN - TITLE.height - 6,
+});
+
+/** A cut through the first land's joint at a larger scale; nothing where there is no room for one. */
+function jointDetail({ footprint, process }: Writable, scale: number, room: Room): Item[] {
   const land = firstLand(footprint.lands);
   const index = land ? footprint.lands.indexOf(land) : -1;
   if (!land || index < 0) return [];
@@ -138,13 +159,6 @@ function jointDetail(
   const rise = riseOf(footprint, process);
   const { strokes } = drawElevation(footprint, process, view, { low: rise.low, cut: index });
   const [from, to] = along ? [land.copper.minX, land.copper.maxX] : [land.copper.minY, land.copper.maxY];
-  // the corner between the elevations, over the title block
-  const room = {
-    left: Math.max(rooms.plan.right + 16, rooms.front.right + 16),
-    top: Math.max(rooms.plan.bottom, rooms.side.bottom) + 20,
-    right: width - MARGIN - 4,
-    bottom: height - MARGIN - TITLE.height - 6,
-  };
   const [w, h] = [room.right - room.left, room.bottom - room.top - 6];
   const reach = (to - from) * 1.7;
   const heightShown = Math.min(rise.high - rise.low, reach * (h / w));
@@ -155,11 +169,13 @@ function jointDetail(
   const middle = (from + to) / 2;
   const low = -Math.min(-rise.low, heightShown * 0.35);
   const top = low + Math.min(h / own, heightShown);
+  // what is shown is not wider than what there is to show
+  const shown = Math.min(w, Math.max(reach * 1.4 * own, 60));
   const put = (p: Point): Point => ({
-    x: room.left + w / 2 + (p.x - middle) * own,
+    x: room.left + shown / 2 + (p.x - middle) * own,
     y: room.top + 6 + (top - p.y) * own,
   });
-  const box = { minX: middle - w / 2 / own, maxX: middle + w / 2 / own, minY: low, maxY: top };
+  const box = { minX: middle - shown / 2 / own, maxX: middle + shown / 2 / own, minY: low, maxY: top };
   return [
     {
       kind: 'text',
@@ -170,7 +186,7 @@ function jointDetail(
       bold: true,
     },
     ...strokeItems(cropped(strokes, box), put, own, false),
-    rectangle(room.left, room.top + 6, w, (top - low) * own, { stroke: LINE.thin, ink: 0.4 }),
+    rectangle(room.left, room.top + 6, shown, (top - low) * own, { stroke: LINE.thin, ink: 0.4 }),
   ];
 }
 
@@ -227,7 +243,8 @@ function packageSheet(compiled: Writable, size: Size): PutViews | null {
   const views = packageViews(footprint);
   return putViews(
     {
-      plan: views.plan,
+      // terminals under the body are drawn as what is hidden
+      plan: { ...views.plan, strokes: [...views.plan.strokes, ...hiddenTerminals(footprint)] },
       front: views.front,
       side: views.side ?? drawSolids(footprint, 'side'),
       lines: linesFor('measure', compiled, 'mm'),
@@ -237,9 +254,29 @@ function packageSheet(compiled: Writable, size: Size): PutViews | null {
   );
 }
 
-function tablePages(compiled: Writable, { width, height }: Size): Item[][] {
+/** The contacts of terminals that the body covers. */
+function hiddenTerminals({ lands, body: { extent } }: Writable['footprint']): Stroke[] {
+  const body = bodyAt(extent, 'nom');
+  const rings = lands
+    .filter(({ terminal, contact }) => terminal && overhang(contact.nom, body) < 1e-6)
+    .map(({ contact }) => contourOf(contact.nom));
+  return rings.length > 0 ? [{ layer: 'contact', rings, closed: true }] : [];
+}
+
+/** Height of the joint's detail where it stands among the tables, mm. */
+const DETAIL = 46;
+
+/** Tables, and the joint's detail where the first sheet had no room for it. */
+function tablePages(
+  compiled: Writable,
+  { width, height }: Size,
+  { hasDetail, scale }: { readonly hasDetail: boolean; readonly scale: number },
+): Item[][] {
   const x = MARGIN + 4;
   const flow = new Flow(MARGIN + 11, height - MARGIN - TITLE.height - 4);
+  const detail = (top: number) =>
+    jointDetail(compiled, scale, { left: x, top, right: width - x, bottom: top + DETAIL });
+  if (!hasDetail && detail(0).length > 0) flow.add([{ height: DETAIL + 4, items: detail }]);
   flow.table(dimensionTable(compiled), x);
   flow.table(padstackTable(compiled), x);
   const { padstacks } = compiled.footprint;

@@ -32,6 +32,7 @@ const LEFT_OUT: ReadonlySet<Layer> = new Set(['contact-limit', 'model-contact', 
 
 const SOLID: Readonly<Partial<Record<Layer, Ink>>> = {
   ...PLAN,
+  contact: { stroke: LINE.thin, dash: [1.2, 0.6] },
   body: { stroke: LINE.usual, fill: 0.95 },
   ceramic: { stroke: LINE.usual, fill: 0.92 },
   metal: { stroke: LINE.thin, fill: 0.8 },

@@ -4,6 +4,8 @@ import { jsonText } from '../../document/write';
 import { writeFile, type Writable } from '../format';
 import { formatById } from '../index';
 import { packed } from '../pack';
+import { checkPages } from '../paper-check/paper-check';
+import { pdfOf } from '../paper/pdf';
 import type { HandOver } from '../paper/frame';
 import { filled, type ReleaseTarget } from './targets';
 
@@ -58,8 +60,39 @@ export async function releaseZip(
     }
     footprints.push(described(compiled, about, check(compiled), own));
   }
-  const manifest = jsonText({ tapisRelease: 1, target: target.title, footprints });
+  const together =
+    all.length > 1 && formats.some(({ id }) => id === PAPER_CHECK) ? await checkedTogether(all) : null;
+  if (together) files.push({ name: 'paper-check.pdf', content: together });
+  const shared = together
+    ? {
+        files: [
+          {
+            path: 'paper-check.pdf',
+            format: PAPER_CHECK,
+            bytes: together.length,
+            sha256: await digest(together),
+          },
+        ],
+      }
+    : {};
+  const manifest = jsonText({ tapisRelease: 1, target: target.title, footprints, ...shared });
   return packed([{ name: 'manifest.json', content: manifest }, ...files]);
+}
+
+const PAPER_CHECK = 'paper-check';
+
+/** Several footprints on as few pages as there may be, beside the pages of each. */
+function checkedTogether(all: readonly Released[]): Promise<Uint8Array> {
+  return pdfOf(
+    checkPages(
+      all.map(({ compiled }) => compiled),
+      all[0]?.about ?? {},
+    ),
+    {
+      title: 'Paper check',
+      subject: 'To be printed at 100 %',
+    },
+  );
 }
 
 function described(
