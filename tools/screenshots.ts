@@ -61,13 +61,18 @@ async function shootPapers(): Promise<void> {
     sheet ? svgOf(sheet, 'sheet').replace(/^<\?xml[^>]*\?>/, '') : '',
   );
   await page.goto(`${url}/processes`, { waitUntil: 'networkidle0' });
-  await page.evaluate((all) => {
-    document.body.innerHTML = `<div class="bg-base-300 grid h-screen grid-cols-4 grid-rows-2 gap-2 p-2">${all.map((svg, i) => `<div class="bg-white overflow-hidden" style="${i < 2 ? 'grid-column: span 2' : ''}">${svg}</div>`).join('')}</div>`;
-    for (const svg of document.querySelectorAll('svg')) {
-      svg.setAttribute('width', '100%');
-      svg.setAttribute('height', '100%');
-    }
-  }, sheets);
+  const row = (some: readonly string[]) =>
+    `<div class="flex min-h-0 flex-1 gap-2">${some.map((svg) => `<div class="min-w-0 flex-1 overflow-hidden bg-white">${svg}</div>`).join('')}</div>`;
+  await page.evaluate(
+    (html) => {
+      document.body.innerHTML = html;
+      for (const svg of document.querySelectorAll('svg')) {
+        svg.setAttribute('width', '100%');
+        svg.setAttribute('height', '100%');
+      }
+    },
+    `<div class="bg-base-300 flex h-screen flex-col gap-2 p-2">${row(sheets.slice(0, 2))}${row(sheets.slice(2))}</div>`,
+  );
   await shoot('hand-over');
 }
 

@@ -13,6 +13,7 @@ import { writeJunit } from '../core/format/junit/junit';
 import { writeSarif } from '../core/format/sarif/sarif';
 import { compiledAnswer } from '../core/format/answer';
 import { writeFile } from '../core/format/format';
+import { aboutFrom } from '../core/format/release/ask';
 import { TARGETS } from '../core/format/release/targets';
 import { readInside } from '../kernel/read-inside';
 import { Refusal, type Outcome } from './outcome';
@@ -21,7 +22,8 @@ const USAGE = `tapis compile FILE                        footprint, derivations 
 tapis check FILE… [--format F]            findings; exit 1 when one is a stop
                                           (F: words, json, sarif, junit; words where it is missing)
 tapis compare A B [--json] [--least MM]   in what B differs from A; exit 1 when lands, holes or vias do
-tapis export FILE --format F --out DIR    writes a file (F: ${FORMATS.map(({ id }) => id).join(', ')})
+tapis export FILE --format F --out DIR [--date D] [--revision R] [--paper a4|letter] [--approved FILE]
+                                          writes a file; a report tells what changed since the approved one (F: ${FORMATS.map(({ id }) => id).join(', ')})
 tapis release FILE… --target T --out ZIP [--pattern P] [--date D] [--revision R] [--paper a4|letter]
                                           the files of a target in one ZIP, with a manifest (T: ${TARGETS.map(({ id }) => id).join(', ')})
 tapis batch DIR [--process P] [--level L] [--check] [--format F --out DIR]
@@ -61,7 +63,7 @@ export async function run(
         return { out: `${JSON.stringify(answer, null, 2)}\n`, err, code: 0 };
       }
       case 'export':
-        return await exportFile(file, values.format, values.out);
+        return await exportFile(file, values);
       default:
         throw new Refusal(`There is no command “${command}”.\n${USAGE.trimEnd()}`);
     }
@@ -91,6 +93,7 @@ function parse(args: readonly string[]) {
         date: { type: 'string' },
         revision: { type: 'string' },
         paper: { type: 'string' },
+        approved: { type: 'string' },
         help: { type: 'boolean', short: 'h' },
       },
     });
@@ -123,11 +126,21 @@ function textOf(file: string): string {
   }
 }
 
+interface ExportOptions {
+  readonly format?: string | undefined;
+  readonly out?: string | undefined;
+  readonly date?: string | undefined;
+  readonly revision?: string | undefined;
+  readonly paper?: string | undefined;
+  readonly approved?: string | undefined;
+}
+
 async function exportFile(
   file: string,
-  formatId: string | undefined,
-  out: string | undefined,
+  { format: formatId, out, approved, ...said }: ExportOptions,
 ): Promise<Outcome> {
+  const about = aboutFrom(said);
+  if (!about.ok) throw new Refusal(`--${about.error}`);
   const format = formatById(formatId ?? '');
   if (!format) {
     const known = FORMATS.map(({ id }) => id).join(', ');
@@ -138,7 +151,9 @@ async function exportFile(
   const { footprint } = compiled;
   if (!footprint)
     throw new Refusal(`There is no footprint to write yet.\n${inWords(check(compiled)).trimEnd()}`);
-  const written = await writeFile(format, { ...compiled, footprint });
+  const before = approved === undefined ? null : (await compileFile(approved)).compiled;
+  const previous = before ? { previous: { compiled: before, report: check(before) } } : {};
+  const written = await writeFile(format, { ...compiled, footprint }, { ...about.value, ...previous });
   const path = join(out, written.name);
   try {
     mkdirSync(out, { recursive: true });

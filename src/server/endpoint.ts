@@ -5,24 +5,39 @@ import { problem, response, type Reply } from './reply';
 import { textIn } from './request';
 
 /** An endpoint that takes a document and answers with what a thread makes of it. */
-export async function documentEndpoint(request: Request, format: string | null): Promise<Response> {
+export async function documentEndpoint(
+  request: Request,
+  format: string | null,
+  query = new URLSearchParams(),
+): Promise<Response> {
+  const unknown = unknownIn(query, ABOUT_WORDS);
+  if (unknown) return unknown;
   const text = await textIn(request);
-  return response(text.ok ? await inThread({ text: text.value, format }, request.signal) : text.error);
+  const about = Object.fromEntries(query) as ReleaseAsked;
+  return response(text.ok ? await inThread({ text: text.value, format, about }, request.signal) : text.error);
 }
+
+/** The answer to an address that asks for what is not known; `null` where it does not. */
+function unknownIn(query: URLSearchParams, known: readonly string[]): Response | null {
+  const unknown = [...query.keys()].find((key) => !known.includes(key));
+  if (unknown === undefined) return null;
+  return response(
+    problem(400, 'Not asked for rightly', `“${unknown}” is not known; known are ${known.join(', ')}.`),
+  );
+}
+
+const ABOUT_WORDS = ['date', 'revision', 'paper'];
 
 /** An endpoint that takes one document or a Shelf file and answers with the ZIP of a release. */
 export async function releaseEndpoint(request: Request, query: URLSearchParams): Promise<Response> {
-  const unknown = [...query.keys()].find((key) => !RELEASE_WORDS.includes(key));
-  if (unknown !== undefined)
-    return response(
-      problem(400, 'Not a release', `“${unknown}” is not known; known are ${RELEASE_WORDS.join(', ')}.`),
-    );
+  const unknown = unknownIn(query, RELEASE_WORDS);
+  if (unknown) return unknown;
   const text = await textIn(request);
   const release = Object.fromEntries(query) as ReleaseAsked;
   return response(text.ok ? await inThread({ text: text.value, release }, request.signal) : text.error);
 }
 
-const RELEASE_WORDS = ['target', 'pattern', 'date', 'revision', 'paper'];
+const RELEASE_WORDS = ['target', 'pattern', ...ABOUT_WORDS];
 
 /** An endpoint that only tells: its answer is made once. */
 export function tells(make: () => Reply): APIRoute {

@@ -5,7 +5,8 @@ import { openDocument, openShelf } from '../core/footprint/open';
 import { formatById } from '../core/format';
 import { compiledAnswer } from '../core/format/answer';
 import { writeFile, type WrittenFile } from '../core/format/format';
-import { handOverFrom, type ReleaseAsked } from '../core/format/release/ask';
+import type { HandOver } from '../core/format/paper/frame';
+import { aboutFrom, handOverFrom, type ReleaseAsked } from '../core/format/release/ask';
 import { releaseZip, type Released } from '../core/format/release/release';
 import { keyOf } from '../kernel/inside';
 import { batchLine, type BatchAsk } from '../kernel/batch-line';
@@ -17,6 +18,8 @@ export interface Work {
   readonly text: string;
   /** `null` for the compiled document itself. */
   readonly format: string | null;
+  /** What is said beside the document; read where a file is wanted. */
+  readonly about?: ReleaseAsked;
 }
 
 /** One document of a batch. */
@@ -35,7 +38,9 @@ export interface ReleaseWork {
 export async function work(asked: Work | BatchWork | ReleaseWork): Promise<Reply> {
   if ('ask' in asked) return lineReply(asked);
   if ('release' in asked) return releaseReply(asked);
-  const { text, format } = asked;
+  const { text, format, about = {} } = asked;
+  const said = aboutFrom(about);
+  if (!said.ok) return problem(400, 'Not asked for rightly', said.error);
   const read = openDocument(text);
   if (!read.ok) {
     const [first] = read.error;
@@ -47,7 +52,7 @@ export async function work(asked: Work | BatchWork | ReleaseWork): Promise<Reply
   // what was left out is told beside the answer
   const leftOut = trouble === null ? {} : { leftOut: trouble };
   if (format === null) return json({ ...compiledAnswer(compiled, check(compiled)), ...leftOut });
-  const reply = await file(compiled, format);
+  const reply = await file(compiled, format, said.value);
   return trouble === null
     ? reply
     : { ...reply, headers: { ...reply.headers, 'x-left-out': encodeURIComponent(trouble) } };
@@ -105,7 +110,7 @@ async function releaseReply({ text, release }: ReleaseWork): Promise<Reply> {
 }
 
 /** The file of a format. A document with missing dimensions has nothing to write and says which. */
-async function file(compiled: Compiled, id: string): Promise<Reply> {
+async function file(compiled: Compiled, id: string, about: HandOver): Promise<Reply> {
   const format = formatById(id);
   if (!format) throw new RangeError(`There is no format “${id}”.`);
   const { footprint } = compiled;
@@ -117,7 +122,7 @@ async function file(compiled: Compiled, id: string): Promise<Reply> {
     const detail = errors[0]?.message ?? 'The document gives no footprint.';
     return problem(422, 'Nothing to write yet', detail, errors);
   }
-  const { name, mediaType, content } = await writeFile(format, { ...compiled, footprint });
+  const { name, mediaType, content } = await writeFile(format, { ...compiled, footprint }, about);
   return {
     status: 200,
     headers: {

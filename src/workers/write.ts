@@ -1,9 +1,11 @@
 import type { Model } from '../core/body/model';
 import { loadedModel } from '../core/body/loaded';
+import { compileAndCheck } from '../core/check/guarded';
 import type { TapisDocument } from '../core/document/document';
 import { compile } from '../core/footprint/compile';
 import { isDrawable } from '../core/footprint/footprint';
 import { formatById } from '../core/format';
+import type { HandOver } from '../core/format/paper/frame';
 import { writeFile, type WrittenFile } from '../core/format/format';
 
 /** What the page asks for, and what it is told; ending the worker cancels it. */
@@ -12,17 +14,21 @@ export interface WriteRequest {
   /** The model that the document names, where it is at hand. */
   readonly model: Model | null;
   readonly format: string;
+  readonly about: Omit<HandOver, 'previous'>;
+  /** The last approved revision before this, where there is one. */
+  readonly approved: TapisDocument | null;
 }
 export type WriteAnswer = { readonly file: WrittenFile } | { readonly error: string };
 
 const answer = (message: WriteAnswer) => postMessage(message);
 
-async function write({ document, model, format: id }: WriteRequest): Promise<WriteAnswer> {
+async function write({ document, model, format: id, about, approved }: WriteRequest): Promise<WriteAnswer> {
   const format = formatById(id);
   const loaded = model && loadedModel(model);
   const compiled = compile(document, () => loaded);
   if (!format || !isDrawable(compiled)) return { error: 'the document gives no footprint' };
-  return { file: await writeFile(format, compiled) };
+  const previous = approved ? { previous: compileAndCheck(approved, () => loaded) } : {};
+  return { file: await writeFile(format, compiled, { ...about, ...previous }) };
 }
 
 addEventListener('message', ({ data }: MessageEvent<WriteRequest>) => {

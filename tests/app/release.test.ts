@@ -51,6 +51,17 @@ it('makes a release of one footprint by a target of one’s own, and of several'
   const { press, until } = columnOf(() => page);
   await page.keyboard.press('7');
   await until('All at once');
+  // a file by itself says which revision it is, and what was approved before
+  const saved = await savedFiles(browser);
+  await page.select('select[aria-label="State of the revision"]', 'approved');
+  await press('Keep revision 1');
+  await until('Revision 1 is approved');
+  await page.locator('main button ::-p-text(Go on with revision 2)').click();
+  await page.locator('[aria-label="Density level"] button ::-p-text(A)').click();
+  await page.locator('[aria-label="Save Review report, as a page"]').click();
+  const report = readFileSync(await saved(/\.report\.html$/), 'utf8');
+  expect(report).toMatch(/What changed since.*level<\/td><td>B<\/td><td>A/s);
+  await page.locator('[aria-label="Density level"] button ::-p-text(B)').click();
   await page.select('select[aria-label="Release target"]', 'mechanics');
   await page.locator('main summary ::-p-text(Which files)').click();
   // the target that came with Tapis stays; a copy takes the change and the pattern
@@ -64,7 +75,6 @@ it('makes a release of one footprint by a target of one’s own, and of several'
   await page.locator('[aria-label="Pattern of file names"]').fill('{reference}-{colour}');
   await until('“{colour}” is not known');
   await page.locator('[aria-label="Pattern of file names"]').fill('{reference}-{standard}');
-  const saved = await savedFiles(browser);
   await press('Make the release');
   const { manifest, files } = opened(readFileSync(await saved(/^U4 tide converter, Mechanics, own\.zip$/)));
   expect(Object.keys(files)).toContain('U4-SOP65P640X120-16N.ipc2581.xml');
@@ -120,6 +130,14 @@ it('makes a release over HTTP, and says what is asked wrongly', async () => {
   expect([answer.status, answer.headers.get('content-type')]).toEqual([200, 'application/zip']);
   const { manifest } = opened(new Uint8Array(await answer.arrayBuffer()));
   expect(manifest.footprints[0]?.files.map(({ path }) => path)).toContain('SOP65P640X120-16N.artwork.zip');
+  const drawing = await fetch(`${server.url}/api/v1/export/drawing?paper=letter&date=2026-05-04`, {
+    method: 'POST',
+    body: JSON.stringify(converter()),
+    headers: { 'content-type': 'application/json' },
+  });
+  const pdf = await getDocument({ data: new Uint8Array(await drawing.arrayBuffer()), verbosity: 0 }).promise;
+  // a sheet of letter, lying
+  expect((await pdf.getPage(1)).view.slice(2)).toEqual([792, 612].map((side) => expect.closeTo(side, 2)));
   for (const [query, body, status, words] of [
     ['?target=wax', '{}', 400, /it is one of board-shop/],
     ['?target=review&pattern={x}', '{}', 400, /not known/],

@@ -1,12 +1,14 @@
 import { useContext, useEffect } from 'react';
 import type { Writable } from '../../core/format/format';
-import { keptLook } from '../common/look';
+import type { HandOver } from '../../core/format/paper/frame';
+import { keptPaper, today } from '../common/about';
 import { BenchContext } from '../state/context';
+import { useRevisionWords } from '../state/useRevisions';
 
 /** What the browser prints in place of the page. */
 const PAGES = 'print-pages';
 
-type Sheets = (compiled: Writable) => string;
+type Sheets = (compiled: Writable, about: HandOver) => string;
 let sheets: Sheets | null = null;
 
 /** Loads what draws the sheets: once it is there, the browser's own way to print gives them too. */
@@ -16,18 +18,16 @@ export async function loadSheets(): Promise<void> {
     import('../../core/format/paper/sheet'),
     import('../../core/format/paper/svg'),
   ]);
-  sheets = (compiled) => {
-    const paper = keptLook('tapis-paper') === 'letter' ? 'letter' : 'a4';
-    const date = new Date().toISOString().slice(0, 10);
-    return drawingSheets(compiled, { paper, date })
+  sheets = (compiled, about) =>
+    drawingSheets(compiled, about)
       .map((page) => svgOf(page, compiled.document.name).replace(/^<\?xml[^>]*\?>/, ''))
       .join('');
-  };
 }
 
 /** Prints the drawing sheets of the footprint on the Bench: exactly what the PDF of them has. */
 export function usePrinting(): void {
   const store = useContext(BenchContext);
+  const revision = useRevisionWords();
   useEffect(() => {
     if (!store) return;
     const before = () => {
@@ -37,7 +37,7 @@ export function usePrinting(): void {
       if (!sheets || !footprint) return;
       const pages = document.createElement('div');
       pages.id = PAGES;
-      pages.innerHTML = sheets({ ...compiled, footprint });
+      pages.innerHTML = sheets({ ...compiled, footprint }, { paper: keptPaper(), date: today(), revision });
       document.body.append(pages);
     };
     const after = () => document.getElementById(PAGES)?.remove();
@@ -48,5 +48,5 @@ export function usePrinting(): void {
       removeEventListener('afterprint', after);
       after();
     };
-  }, [store]);
+  }, [store, revision]);
 }

@@ -7,6 +7,7 @@ import { PROCESSES } from '../../core/process';
 import { download } from '../common/download';
 import { shelf } from '../common/shelf-store';
 import { attempt } from '../common/trouble';
+import { aboutOf } from '../common/about';
 import { fileOf } from '../common/write';
 import { STAGE_NAMES } from '../state/stages';
 import type { BenchState } from '../state/bench';
@@ -167,7 +168,8 @@ export function saveCommands(formats: readonly Format[]): Command[] {
     name: `Save ${format.title}`,
     run: async (s) => {
       const model = s.models.get(s.document.body?.model?.key ?? '')?.model ?? null;
-      const written = await fileOf(format, s.derived.compiled, model, new AbortController().signal);
+      const about = await aboutOf(s.id, s.document);
+      const written = await fileOf(format, s.derived.compiled, model, about, new AbortController().signal);
       if (written.ok) download(written.value);
       else s.set({ refusal: written.error });
     },

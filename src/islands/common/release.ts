@@ -1,10 +1,10 @@
-import type { HandOver } from '../../core/format/paper/frame';
 import type { ReleaseTarget } from '../../core/format/release/targets';
 import { fail, ok, type Result } from '../../core/units/result';
 import type { ReleaseAnswer, ReleaseRequest } from '../../workers/release';
+import { aboutOf } from './about';
 import { download } from './download';
 import { runJob } from './job';
-import { revisions, shelf } from './shelf-store';
+import { shelf } from './shelf-store';
 import { working } from './work';
 
 /** A release that takes longer is given up, ms. */
@@ -13,34 +13,20 @@ const RELEASE_TIME = 600_000;
 /**
  * Makes a release of footprints beside the page and saves it as one ZIP: how far it is stands in the page, and it
  * can be stopped.
+ * @param date the day that is printed; empty for none, today where it is missing
  * @returns why it was not made; `null` where it was, or was stopped
  */
 export async function makeRelease(
   ids: readonly string[],
   target: ReleaseTarget,
-  about: Omit<HandOver, 'previous' | 'revision'>,
+  date?: string,
 ): Promise<string | null> {
   const rows = await shelf.getAll(ids);
   const footprints = await Promise.all(
-    rows.map(async ({ id, document, locked }): Promise<ReleaseRequest['footprints'][number]> => {
+    rows.map(async ({ id, document }): Promise<ReleaseRequest['footprints'][number]> => {
       const key = document.body?.model?.key;
       const stored = key === undefined ? null : await shelf.models.get(key);
-      const kept = await revisions.list(id);
-      const approved = kept.filter(({ state }) => state === 'approved').at(-1) ?? null;
-      const same =
-        kept.find(({ number }) => number === locked) ??
-        kept.find((one) => JSON.stringify(one.document) === JSON.stringify(document));
-      return {
-        document,
-        model: stored?.model ?? null,
-        about: { ...about, ...(same ? { revision: `${same.number}, ${same.state}` } : {}) },
-        // what stands is told apart from what was approved; the approved one itself from the one before it
-        approved:
-          (same?.number === approved?.number
-            ? kept.filter(({ state, number }) => state === 'approved' && number !== same?.number).at(-1)
-            : approved
-          )?.document ?? null,
-      };
+      return { document, model: stored?.model ?? null, ...(await aboutOf(id, document, date)) };
     }),
   );
   const control = new AbortController();

@@ -4,6 +4,7 @@ import type { Compiled } from '../../core/footprint/footprint';
 import type { Format, WrittenFile } from '../../core/format/format';
 import { fail, ok, type Result } from '../../core/units/result';
 import type { WriteAnswer, WriteRequest } from '../../workers/write';
+import type { About } from './about';
 import { documentFile } from './document-file';
 import { runJob } from './job';
 
@@ -13,14 +14,16 @@ const WRITE_TIME = 120_000;
 /**
  * The file of a format, written in a worker: the page stays live. Without a footprint there is the document.
  * @param model that the document names, where it is at hand
+ * @param about what is said of it beside its document
  */
 export function fileOf(
   format: Pick<Format, 'id' | 'title'>,
   { document, footprint }: Compiled,
   model: Model | null,
+  about: About,
   signal: AbortSignal,
 ): Promise<Result<WrittenFile, string>> {
-  if (footprint) return writeInWorker(format, document, model, signal);
+  if (footprint) return writeInWorker(format, document, model, about, signal);
   const missing = `${format.title} needs a footprint, and dimensions are missing.`;
   return Promise.resolve(format.id === 'json' ? ok(documentFile(document)) : fail(missing));
 }
@@ -29,11 +32,12 @@ function writeInWorker(
   { id, title }: Pick<Format, 'id' | 'title'>,
   document: TapisDocument,
   model: Model | null,
+  about: About,
   signal: AbortSignal,
 ): Promise<Result<WrittenFile, string>> {
   return runJob<WrittenFile, WriteAnswer>({
     worker: new Worker(new URL('../../workers/write.ts', import.meta.url), { type: 'module' }),
-    request: { document, model, format: id } satisfies WriteRequest,
+    request: { document, model, format: id, ...about } satisfies WriteRequest,
     signal,
     time: WRITE_TIME,
     late: `${title} was not written within ${WRITE_TIME / 1000} s and was given up.`,

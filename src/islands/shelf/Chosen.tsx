@@ -147,7 +147,7 @@ export function Chosen({ chosen, tags, groups, onAll, onNone, onExport, onCheck,
 /** Makes a release of several; why it was not made stands in the bar of the page. */
 async function releaseMany(ids: readonly string[], target: ReleaseTarget): Promise<void> {
   await attempt(`Releasing for ${target.title}`, async () => {
-    const trouble = await makeRelease(ids, target, {});
+    const trouble = await makeRelease(ids, target);
     if (trouble !== null) throw new Error(trouble);
   });
 }

@@ -188,7 +188,7 @@ describe('a review report', () => {
     expect(html).toContain('U4 &#60;b&#62;');
     expect(html).not.toMatch(/<script|<link|src=|href=/);
     expect(html).toContain("default-src 'none'");
-    expect(html).toContain('There is none that was approved.');
+    expect(html).toContain('No approved revision was given to hold it against.');
   });
 });
 

@@ -23,16 +23,25 @@ export function handOverFrom(
     );
   const trouble = pattern === undefined ? null : patternTrouble(pattern);
   if (trouble !== null) return fail(`pattern is “${pattern}”. ${trouble}`);
+  const about = aboutFrom({ date, revision, paper });
+  return about.ok
+    ? ok({ target: pattern === undefined ? target : { ...target, pattern }, about: about.value })
+    : about;
+}
+
+/** Reads what is said of a footprint beside its document. @returns it, or what is wrong */
+export function aboutFrom({
+  date,
+  revision,
+  paper,
+}: Pick<ReleaseAsked, 'date' | 'revision' | 'paper'>): Result<HandOver, string> {
   if (date !== undefined && !isDay(date)) return fail(`date is “${date}”; write a day such as 2026-05-04.`);
   if (paper !== undefined && paper !== 'a4' && paper !== 'letter')
     return fail(`paper is “${paper}”; it is a4 or letter.`);
   return ok({
-    target: pattern === undefined ? target : { ...target, pattern },
-    about: {
-      ...(date === undefined ? {} : { date }),
-      ...(revision === undefined ? {} : { revision }),
-      ...(paper === undefined ? {} : { paper }),
-    },
+    ...(date === undefined ? {} : { date }),
+    ...(revision === undefined ? {} : { revision }),
+    ...(paper === undefined ? {} : { paper }),
   });
 }
 

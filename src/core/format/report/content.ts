@@ -83,7 +83,7 @@ export function reportOf(compiled: Writable, about: HandOver): ReportContent {
         about.previous
           ? [differenceTable(compareFootprints(about.previous, { compiled, report }).differences)]
           : [],
-        about.previous ? [] : ['There is none that was approved.'],
+        about.previous ? [] : ['No approved revision was given to hold it against.'],
       ),
       ...section(
         'Joints',

@@ -9,6 +9,7 @@ import {
   type ReleaseTarget,
 } from '../../../../core/format/release/targets';
 import { Pick, Tick } from '../../../common/inputs';
+import { calibrationOf, keepPaper, keepRulers, keptPaper, keptRulers, today } from '../../../common/about';
 import { keepLook, keptLook } from '../../../common/look';
 import { makeRelease } from '../../../common/release';
 import { targets as targetStore } from '../../../common/shelf-store';
@@ -18,8 +19,6 @@ import { useBench } from '../../../state/context';
 
 /** What was chosen last, for the next release. */
 const CHOSEN = 'tapis-release-target';
-const PAPER = 'tapis-paper';
-const RULERS = 'tapis-paper-rulers';
 
 /** Files that go together, as one ZIP: which they are, how they are called, and on what they are printed. */
 export function ReleaseAsOne({ formats }: { formats: readonly Format[] }) {
@@ -28,9 +27,9 @@ export function ReleaseAsOne({ formats }: { formats: readonly Format[] }) {
   const drawn = useBench((s) => s.derived.compiled.footprint !== null);
   const own = useLiveQuery(() => targetStore.list(), []) ?? [];
   const [chosen, setChosen] = useState(() => keptLook(CHOSEN) ?? 'review');
-  const [paper, setPaper] = useState<Paper>(() => (keptLook(PAPER) === 'letter' ? 'letter' : 'a4'));
-  const [date, setDate] = useState(() => new Date().toISOString().slice(0, 10));
-  const [rulers, setRulers] = useState(() => keptLook(RULERS) ?? '');
+  const [paper, setPaper] = useState<Paper>(keptPaper);
+  const [date, setDate] = useState(today);
+  const [rulers, setRulers] = useState(keptRulers);
   const [trouble, setTrouble] = useState<string | null>(null);
   const all = [...TARGETS, ...own];
   const target = all.find((one) => one.id === chosen) ?? (TARGETS[0] as ReleaseTarget);
@@ -45,8 +44,7 @@ export function ReleaseAsOne({ formats }: { formats: readonly Format[] }) {
   const release = async () => {
     setTrouble(null);
     await flush();
-    const calibration = measured ? { calibration: measured } : {};
-    setTrouble(await makeRelease([id], target, { paper, ...(date === '' ? {} : { date }), ...calibration }));
+    setTrouble(await makeRelease([id], target, date));
   };
   return (
     <section className="mt-3" aria-label="Release as one">
@@ -105,7 +103,7 @@ export function ReleaseAsOne({ formats }: { formats: readonly Format[] }) {
             ]}
             onChange={(next) => {
               setPaper(next);
-              keepLook(PAPER, next);
+              keepPaper(next);
             }}
           />
         </div>
@@ -129,7 +127,7 @@ export function ReleaseAsOne({ formats }: { formats: readonly Format[] }) {
             aria-invalid={measured === undefined || undefined}
             onChange={({ target: { value } }) => {
               setRulers(value);
-              keepLook(RULERS, value);
+              keepRulers(value);
             }}
           />
           <span className="text-secondary text-[12px]">mm, measured on the last paper check</span>
@@ -218,19 +216,4 @@ function TargetFields({ target, onKeep }: FieldsProps) {
       </p>
     </>
   );
-}
-
-/** What rulers of 100 mm measured: `null` where nothing is said, `undefined` where it cannot be. */
-function calibrationOf(
-  text: string,
-): { readonly across: number; readonly upright: number } | null | undefined {
-  if (text.trim() === '') return null;
-  const numbers = text
-    .split(/[×x;/]|\s+/)
-    .filter((part) => part !== '')
-    .map((part) => Number(part.replace(',', '.')));
-  const [across = NaN, upright = across] = numbers;
-  // a printer is off by a few percent; more is another thing that was measured
-  const isNear = (mm: number) => mm >= 80 && mm <= 120;
-  return numbers.length <= 2 && isNear(across) && isNear(upright) ? { across, upright } : undefined;
 }

@@ -1,0 +1,7 @@
+/** A font file, and the width of its letters by their code, in thousandths of its size. */
+interface EmbeddedFont {
+  readonly base64: string;
+  readonly widths: Readonly<Record<string, number>>;
+}
+export const regular: EmbeddedFont;
+export const bold: EmbeddedFont;
