@@ -107,7 +107,7 @@ export async function savedFiles(browser: Browser): Promise<(name: RegExp) => Pr
   const session = await browser.target().createCDPSession();
   await session.send('Browser.setDownloadBehavior', { behavior: 'allow', downloadPath: folder });
   return async (name) => {
-    for (let i = 0; i < 100; i += 1) {
+    for (let i = 0; i < 600; i += 1) {
       const found = existsSync(folder) ? readdirSync(folder).find((file) => name.test(file)) : undefined;
       if (found) {
         const path = join(folder, found);
