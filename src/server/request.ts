@@ -1,6 +1,8 @@
 import { fail, ok, type Result } from '../core/units/result';
 import { problem, type Reply } from './reply';
 
+/** How long a body may take to come in, ms. */
+const BODY_TIME = 30_000;
 /** Largest body that an endpoint reads, bytes: a document with its model inside, as Tapis exports it, fits. */
 export const LARGEST_BODY = 2_000_000;
 
@@ -12,10 +14,7 @@ export async function textIn(request: Request): Promise<Result<string, Reply>> {
     'a Tapis document as application/json',
   );
   if (isOther) return fail(isOther);
-  const text = await limitedText(request);
-  return text === null
-    ? fail(problem(413, 'Body too large', `At most ${LARGEST_BODY} bytes are read.`))
-    : ok(text);
+  return limitedText(request);
 }
 
 /** The answer to a body of another type than it has to be; `null` where it is right. */
@@ -26,18 +25,22 @@ export function otherType(request: Request, right: RegExp, send: string): Reply 
     : problem(415, 'Not JSON', `The body is “${type || 'of no stated type'}”; send ${send}.`);
 }
 
-/** The body's text; `null` as soon as it is longer than the limit. */
-async function limitedText(request: Request): Promise<string | null> {
-  if (Number(request.headers.get('content-length') ?? 0) > LARGEST_BODY) return null;
+/** The body's text, or the answer to one that is too long, or comes too slowly. */
+async function limitedText(request: Request): Promise<Result<string, Reply>> {
+  const large = () => fail(problem(413, 'Body too large', `At most ${LARGEST_BODY} bytes are read.`));
+  if (Number(request.headers.get('content-length') ?? 0) > LARGEST_BODY) return large();
+  const began = performance.now();
   const chunks: Uint8Array[] = [];
   let size = 0;
+  // leaving the loop gives the rest up
   for await (const chunk of chunksOf(request)) {
     size += chunk.byteLength;
-    // leaving the loop gives the rest up
-    if (size > LARGEST_BODY) return null;
+    if (size > LARGEST_BODY) return large();
+    if (performance.now() - began > BODY_TIME)
+      return fail(problem(408, 'Body too slow', `It has to come in within ${BODY_TIME / 1000} s.`));
     chunks.push(chunk);
   }
-  return new TextDecoder().decode(Buffer.concat(chunks));
+  return ok(new TextDecoder().decode(Buffer.concat(chunks)));
 }
 
 /**

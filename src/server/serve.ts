@@ -25,7 +25,7 @@ export interface Serving {
 /** How long a request that has begun may take once the server is asked to end, ms. */
 const DRAIN = 10_000;
 /** How long a connection may lie still while a request comes in or its answer goes out, ms. */
-const STILL = 60_000;
+const STILL = 120_000;
 
 /** Serves Tapis: what stands in front, then files (compressed when they were built), then pages and endpoints. */
 export function serve({ port, host, alsoCalled, files, pages }: Serving): Promise<Server> {

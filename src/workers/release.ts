@@ -31,7 +31,9 @@ async function release({ footprints, target }: ReleaseRequest): Promise<ReleaseA
     const loaded = model && loadedModel(model);
     const compiled = compile(document, () => loaded);
     if (!isDrawable(compiled)) return { error: `${document.name} gives no footprint yet` };
-    const previous = approved ? { previous: compileAndCheck(approved, () => loaded) } : {};
+    const previous = approved
+      ? { previous: compileAndCheck(approved, (key) => (key === document.body?.model?.key ? loaded : null)) }
+      : {};
     all.push({ compiled, about: { ...about, ...previous } });
   }
   const zip = await releaseZip(all, target, keyOf, (done, count) => {

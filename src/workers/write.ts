@@ -27,7 +27,9 @@ async function write({ document, model, format: id, about, approved }: WriteRequ
   const loaded = model && loadedModel(model);
   const compiled = compile(document, () => loaded);
   if (!format || !isDrawable(compiled)) return { error: 'the document gives no footprint' };
-  const previous = approved ? { previous: compileAndCheck(approved, () => loaded) } : {};
+  const previous = approved
+    ? { previous: compileAndCheck(approved, (key) => (key === document.body?.model?.key ? loaded : null)) }
+    : {};
   return { file: await writeFile(format, compiled, { ...about, ...previous }) };
 }
 

@@ -133,8 +133,9 @@ it('waives a finding with a reason, and takes the waiver back', async () => {
   await until('Usable with care');
   await press('Waive');
   await page.type('input[aria-label="Why this is acceptable"]', 'checked against a part');
+  await page.type('input[aria-label="Who accepts it"]', 'K. Lund');
   await page.keyboard.press('Enter');
-  await until('Accepted: checked against a part');
+  await until('Accepted by K. Lund: checked against a part');
   expect(await summaryOf(page)).toMatch(/1 waived/);
   await press('Take the waiver back');
   await until('Usable with care');

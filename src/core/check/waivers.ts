@@ -20,10 +20,14 @@ export function waiverAt(finding: Finding): string {
   return `/waivers/${pointerKey(waiverKey(finding))}`;
 }
 
-/** An edit that accepts a finding as it stands. */
-export function waive(finding: Finding, reason: string): Edit {
+/** An edit that accepts a finding as it stands. @param by who accepts it; empty where nobody says */
+export function waive(finding: Finding, reason: string, by = ''): Edit {
   const { measured } = finding;
-  const value: Waiver = measured ? { reason, value: measured.value, limit: measured.limit } : { reason };
+  const value: Waiver = {
+    reason,
+    ...(by === '' ? {} : { by }),
+    ...(measured ? { value: measured.value, limit: measured.limit } : {}),
+  };
   return { at: waiverAt(finding), value };
 }
 

@@ -78,6 +78,8 @@ export type EdgeIntent = Chosen<'edge'>;
 /** A finding that somebody has looked at and accepts, with the value that was accepted. */
 export interface Waiver {
   readonly reason: string;
+  /** Who accepted it. */
+  readonly by?: string;
   readonly value?: number;
   readonly limit?: number;
 }

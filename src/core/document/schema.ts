@@ -199,6 +199,7 @@ const WAIVERS: Schema = {
     required: ['reason'],
     properties: {
       reason: { type: 'string', minLength: 1, maxLength: 400 },
+      by: { type: 'string', minLength: 1, maxLength: 80, description: 'Who accepted it.' },
       value: { type: 'number' },
       limit: { type: 'number' },
     },

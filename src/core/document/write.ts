@@ -80,7 +80,7 @@ export function canonical(document: TapisDocument): TapisDocument {
     ...(document.waivers
       ? {
           waivers: each(byName(document.waivers), (one) =>
-            ordered(one as object, ['reason', 'value', 'limit']),
+            ordered(one as object, ['reason', 'by', 'value', 'limit']),
           ),
         }
       : {}),

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { waive } from '../../core/check/waivers';
+import { keepLook, keptLook } from '../common/look';
 import type { Finding, Remedy } from '../../core/document/finding';
 import { inUnit } from '../../core/units/in-words';
 import { SeverityMark } from '../sheet/Balloons';
@@ -77,9 +78,13 @@ interface WaiveProps extends Pick<LedgerActions, 'edit'> {
   inset: boolean;
 }
 
-/** Accepts a finding for a reason, which is kept with the footprint. */
+/** Who accepts findings, for the next one. */
+const WHO = 'tapis-who';
+
+/** Accepts a finding for a reason, which is kept with the footprint, by somebody who says so. */
 function WaiveField({ finding, inset, edit }: WaiveProps) {
   const [reason, setReason] = useState<string | null>(null);
+  const [by, setBy] = useState(() => keptLook(WHO) ?? '');
   // what cannot be read or built cannot be accepted
   if (finding.rule === 'entry') return null;
   const style = `text-[12px] ${inset ? 'ml-9' : ''}`;
@@ -92,20 +97,31 @@ function WaiveField({ finding, inset, edit }: WaiveProps) {
   }
   return (
     <form
-      className={`mt-1 flex gap-1.5 ${style}`}
+      className={`mt-1 flex flex-wrap gap-1.5 ${style}`}
       onSubmit={(event) => {
         event.preventDefault();
-        if (reason.trim() !== '') edit([waive(finding, reason.trim())]);
+        if (reason.trim() === '') return;
+        keepLook(WHO, by.trim());
+        edit([waive(finding, reason.trim(), by.trim())]);
       }}
     >
       <input
-        className="border-base-300 bg-base-100 min-w-0 flex-1 border px-1"
+        className="border-base-300 bg-base-100 w-full border px-1"
         aria-label="Why this is acceptable"
         placeholder="Why this is acceptable"
         value={reason}
         maxLength={400}
         autoFocus
         onChange={({ target: { value } }) => setReason(value)}
+        onKeyDown={({ key }) => key === 'Escape' && setReason(null)}
+      />
+      <input
+        className="border-base-300 bg-base-100 min-w-0 flex-1 border px-1"
+        aria-label="Who accepts it"
+        placeholder="Your name"
+        value={by}
+        maxLength={80}
+        onChange={({ target: { value } }) => setBy(value)}
         onKeyDown={({ key }) => key === 'Escape' && setReason(null)}
       />
       <button

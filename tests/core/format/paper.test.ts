@@ -2,8 +2,11 @@ import { getDocument, OPS } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { unzipSync, strFromU8 } from 'fflate';
 import { createHash } from 'node:crypto';
 import { describe, expect, it } from 'vitest';
+import { check } from '../../../src/core/check/check';
 import { compileAndCheck } from '../../../src/core/check/guarded';
+import { waive } from '../../../src/core/check/waivers';
 import type { TapisDocument } from '../../../src/core/document/document';
+import { applyEdits } from '../../../src/core/document/edit';
 import { compile } from '../../../src/core/footprint/compile';
 import { formatById } from '../../../src/core/format';
 import { writeFile, type Writable } from '../../../src/core/format/format';
@@ -173,6 +176,10 @@ describe('a review report', () => {
     const previous = compileAndCheck(converter());
     const pdf = await readPdf(await write('report', writable(faulty), { previous }));
     const text = pdf.pages.map((page) => page.text).join(' ');
+    const [finding] = check(compile(faulty)).findings;
+    const accepted = applyEdits(faulty, [waive(finding!, 'seen on the part', 'K. Lund')]);
+    const said = await readPdf(await write('report', writable(accepted)));
+    expect(said.pages.map((page) => page.text).join(' ')).toMatch(/seen on the part\s+K\. Lund/);
     for (const words of [
       'Caution',
       'Foot length against overhang',

@@ -71,11 +71,17 @@ export function reportOf(compiled: Writable, about: HandOver): ReportContent {
         {
           title: 'Findings that were accepted, with who said so and why',
           columns: [
-            { head: 'finding', width: 50 },
-            { head: 'what', width: 84 },
-            { head: 'reason', width: 56 },
+            { head: 'finding', width: 40 },
+            { head: 'what', width: 76 },
+            { head: 'reason', width: 48 },
+            { head: 'by', width: 26 },
           ],
-          rows: report.waived.map(({ finding, waiver }) => [finding.title, finding.message, waiver.reason]),
+          rows: report.waived.map(({ finding, waiver }) => [
+            finding.title,
+            finding.message,
+            waiver.reason,
+            waiver.by ?? 'not said',
+          ]),
         },
       ]),
       ...section(

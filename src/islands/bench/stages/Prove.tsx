@@ -67,7 +67,9 @@ function Waived({ report: { waived } }: { report: Report }) {
           <li key={finding.key} className="border-base-300 border-t py-1">
             <span className="block font-medium">{inUnit(finding.title, unit)}</span>
             <span className="block text-[12px]">{inUnit(finding.message, unit)}</span>
-            <span className="text-secondary block text-[12px]">Accepted: {waiver.reason}</span>
+            <span className="text-secondary block text-[12px]">
+              Accepted{waiver.by && ` by ${waiver.by}`}: {waiver.reason}
+            </span>
             <button
               type="button"
               className="text-primary text-[12px] underline"
