@@ -130,6 +130,32 @@ describe('a drawing sheet', () => {
   );
 });
 
+describe('every family', () => {
+  it.each(SOME_VARIANTS.map(({ name, document }, i) => [name, document, i] as const))(
+    '%s is written in every format of papers and tables',
+    async (_, document, i) => {
+      const compiled = writable(document);
+      for (const id of [
+        'drawing-svg',
+        'idf',
+        'pins-csv',
+        'pins-json',
+        ...(i % 6 === 0 ? ['report-html'] : []),
+      ])
+        expect([id, /NaN|undefined|\[object/.exec(String(await write(id, compiled)))?.[0]]).toEqual([
+          id,
+          undefined,
+        ]);
+      // what is drawn is swept above; setting it as a PDF is the same for all
+      if (i % 6 > 0) return;
+      for (const id of ['drawing', 'report', 'paper-check']) {
+        const { pages } = await readPdf(await write(id, compiled));
+        expect(pages.every(({ text }) => text.length > 40)).toBe(true);
+      }
+    },
+  );
+});
+
 describe('a paper check', () => {
   it('is true to size, from above and from below, and corrected by what the rulers measured', async () => {
     const compiled = writable(converter());
