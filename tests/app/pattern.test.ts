@@ -95,7 +95,9 @@ it('numbers by scheme, from another corner, and turned by a quarter', async () =
   await page.keyboard.press('4');
   await page.waitForSelector('input[aria-label^="Number of the land"]');
   expect((await numbers()).slice(0, 4)).toEqual(['1', '2', '3', '4']);
-  const [scheme, corner, orientation] = await page.$$('main section:last-of-type select');
+  const [scheme, corner, orientation] = await page.$$(
+    'main section:has(input[aria-label^="Number of the land"]) select',
+  );
   await scheme?.select('rows');
   expect((await numbers()).slice(0, 4)).toEqual(['1', '6', '2', '7']);
   await corner?.select('upper-right');
