@@ -54,8 +54,8 @@ async function readPdf(bytes: Uint8Array) {
 const write = async (id: string, compiled: Writable, about: HandOver = {}) =>
   (await writeFile(formatById(id)!, compiled, about)).content as Uint8Array;
 
-/** Everything on a page lies on it. */
-function expectInside({ width, height, items }: Page): void {
+/** Everything on a page lies on it, and inside of a frame where it has one. */
+function expectInside({ width, height, items }: Page, edge = 0): void {
   for (const item of items) {
     const points =
       item.kind === 'text'
@@ -64,10 +64,10 @@ function expectInside({ width, height, items }: Page): void {
             values.flatMap((_, i) => (i % 2 === 0 ? [[values[i]!, values[i + 1]!]] : [])),
           );
     for (const [x = NaN, y = NaN] of points) {
-      expect(x).toBeGreaterThanOrEqual(0);
-      expect(x).toBeLessThanOrEqual(width);
-      expect(y).toBeGreaterThanOrEqual(0);
-      expect(y).toBeLessThanOrEqual(height);
+      expect(x).toBeGreaterThanOrEqual(edge - 1e-6);
+      expect(x).toBeLessThanOrEqual(width - edge + 1e-6);
+      expect(y).toBeGreaterThanOrEqual(edge - 1e-6);
+      expect(y).toBeLessThanOrEqual(height - edge + 1e-6);
     }
   }
 }
@@ -123,9 +123,9 @@ describe('a drawing sheet', () => {
     (_, document, i) => {
       const compiled = writable(document);
       const paper = i % 2 === 0 ? 'a4' : 'letter';
-      drawingSheets(compiled, { paper }).forEach(expectInside);
+      drawingSheets(compiled, { paper }).forEach((page) => expectInside(page, 8));
       // joints are simulated for a report: some stand for all
-      if (i % 3 === 0) reportPages(compiled, { paper }).forEach(expectInside);
+      if (i % 3 === 0) reportPages(compiled, { paper }).forEach((page) => expectInside(page));
     },
   );
 });
@@ -184,7 +184,7 @@ describe('a paper check', () => {
     const some = Array.from({ length: 40 }, (_, i) => writable({ ...converter(), name: `U${i}` }));
     const pages = checkPages(some, {});
     expect(pages.length).toBeGreaterThan(1);
-    pages.forEach(expectInside);
+    pages.forEach((page) => expectInside(page));
     const said = pages.flatMap(({ items }) =>
       items.flatMap((item) => (item.kind === 'text' ? [item.text] : [])),
     );

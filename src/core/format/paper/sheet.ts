@@ -13,7 +13,7 @@ import type { Writable } from '../format';
 import { framed, lying, MARGIN, TITLE, type HandOver, type Size } from './frame';
 import { LINE, rectangle, type Item, type Page } from './page';
 import { SECTION, stackSection } from './stack-section';
-import { Flow } from './table';
+import { fitted, Flow } from './table';
 import { boreTable, dimensionTable, landTable, padstackTable, pinTable } from './tables';
 import { putViews, scaleWords, strokeItems, type Field, type PutViews } from './views';
 
@@ -277,8 +277,8 @@ function tablePages(
   const detail = (top: number) =>
     jointDetail(compiled, scale, { left: x, top, right: width - x, bottom: top + DETAIL });
   if (!hasDetail && detail(0).length > 0) flow.add([{ height: DETAIL + 4, items: detail }]);
-  flow.table(dimensionTable(compiled), x);
-  flow.table(padstackTable(compiled), x);
+  flow.table(fitted(dimensionTable(compiled), width - 2 * x), x);
+  flow.table(fitted(padstackTable(compiled), width - 2 * x), x);
   const { padstacks } = compiled.footprint;
   const inRow = Math.max(1, Math.floor((width - 2 * x) / SECTION.width));
   for (let i = 0; i < padstacks.length; i += inRow) {
@@ -291,8 +291,8 @@ function tablePages(
       },
     ]);
   }
-  flow.table(pinTable(compiled), x);
-  flow.table(landTable(compiled), x);
-  flow.table(boreTable(compiled), x);
+  flow.table(fitted(pinTable(compiled), width - 2 * x), x);
+  flow.table(fitted(landTable(compiled), width - 2 * x), x);
+  flow.table(fitted(boreTable(compiled), width - 2 * x), x);
   return flow.pages.map((items) => [...items]);
 }

@@ -61,9 +61,9 @@ export function stackSection(stack: Padstack, process: Process, x: number, y: nu
       ? [
           rectangle(
             at(-hole / 2),
-            top - DRAWN.copper - 0.1,
+            top - DRAWN.copper - 0.3,
             hole * scale,
-            DRAWN.board + 2 * DRAWN.copper + 0.2,
+            DRAWN.board + 2 * DRAWN.copper + 0.6,
             { fill: 1 },
           ),
           ...[-hole / 2, hole / 2].map((edge) =>

@@ -111,6 +111,14 @@ export function tableBlocks(
   };
 }
 
+/** A table that is no wider than its room. */
+export function fitted(table: Table, width: number): Table {
+  const total = table.columns.reduce((sum, column) => sum + column.width, 0);
+  if (total <= width) return table;
+  const columns = table.columns.map((column) => ({ ...column, width: (column.width * width) / total }));
+  return { ...table, columns };
+}
+
 /** Puts blocks below each other, in columns from page to page. */
 export class Flow {
   private readonly columns: Item[][] = [[]];
@@ -137,11 +145,17 @@ export class Flow {
     });
   }
 
-  table(table: Table, x: number): void {
+  /** @param lead what stands over the table and belongs to it, such as the title of its section */
+  table(table: Table, x: number, lead: readonly Block[] = []): void {
     if (table.rows.length === 0) return;
     const { title, head, rows } = tableBlocks(table, x);
     const [first, ...rest] = rows;
-    this.add([...title, head, ...(first ? [first] : [])]);
+    this.add([
+      ...lead.map((block): Block => ({ ...block, keeps: true })),
+      ...title,
+      head,
+      ...(first ? [first] : []),
+    ]);
     for (const row of rest) {
       if (this.top + row.height > this.to) {
         this.next();

@@ -4,7 +4,7 @@ import type { HandOver } from '../paper/frame';
 import { LINE, line, PAPERS, type Item, type Page } from '../paper/page';
 import { pdfOf } from '../paper/pdf';
 import { attributesOf } from '../paper/svg';
-import { Flow, paragraph } from '../paper/table';
+import { fitted, Flow, paragraph } from '../paper/table';
 import { scaleWords, strokeItems } from '../paper/views';
 import { written } from '../paper/type';
 import { reportOf, type ReportContent } from './content';
@@ -78,11 +78,12 @@ export function reportPages(compiled: Writable, about: HandOver): Page[] {
     paragraph(`Plan, ${scaleWords(drawn.scale)}`, { x, width: inner, size: 2.2, gap: 4 }),
   ]);
   for (const { title, words, tables } of content.sections) {
-    flow.add([
+    const lead = [
       paragraph(title, { x, width: inner, size: 4.4, bold: true, gap: 1.2 }),
       ...words.map((text) => paragraph(text, { x, width: inner, size: 2.5, gap: 1.5 })),
-    ]);
-    for (const table of tables) flow.table(fitted(table, inner), x);
+    ];
+    if (tables.length === 0) flow.add(lead);
+    tables.forEach((table, i) => flow.table(fitted(table, inner), x, i === 0 ? lead : []));
   }
   const pages = flow.pages;
   return pages.map((items, i) => ({
@@ -102,19 +103,6 @@ export function reportPages(compiled: Writable, about: HandOver): Page[] {
       },
     ],
   }));
-}
-
-function fitted<T extends { readonly columns: readonly { readonly width: number }[] }>(
-  table: T,
-  width: number,
-): T {
-  const total = table.columns.reduce((sum, column) => sum + column.width, 0);
-  return total <= width
-    ? table
-    : {
-        ...table,
-        columns: table.columns.map((column) => ({ ...column, width: (column.width * width) / total })),
-      };
 }
 
 const escaped = (text: string): string => text.replace(/[&<>"']/g, (sign) => `&#${sign.charCodeAt(0)};`);
