@@ -5,6 +5,7 @@ import { unzipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
 import { run } from '../../src/cli/tapis';
 import { FORMATS } from '../../src/core/format';
+import { processById } from '../../src/core/process';
 import { chip, converter } from '../data/documents';
 
 const folder = mkdtempSync(join(tmpdir(), 'tapis-'));
@@ -86,6 +87,15 @@ describe('tapis', () => {
     expect(readdirSync(join(out, 'chips'))).toEqual(['r1.csv', 'r2.csv']);
     // what was read stays as it is
     expect(readFileSync(join(parts, 'u4.tapis.json'), 'utf8')).toBe(JSON.stringify(converter()));
+    // a process that only bears the id of one that comes with Tapis has its own numbers all the same
+    const bearing = file('bearing.json', {
+      ...processById('standard'),
+      tapisProcess: 1,
+      placementTolerance: 0.4,
+    });
+    const own: string[] = [];
+    await run(['batch', join(parts, 'chips'), '--process', bearing], (text) => own.push(text));
+    expect(JSON.parse(own[0]!)).toMatchObject({ change: { copperDiffers: true } });
     for (const [wrong, why] of [
       [['batch', parts, '--process', 'wax'], 'neither one of standard'],
       [['batch', parts, '--level', 'D'], 'it is A, B or C'],

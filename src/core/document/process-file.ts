@@ -1,5 +1,5 @@
 import { allFields } from '../process/fields';
-import { PROCESSES } from '../process';
+import { processById, PROCESSES } from '../process';
 import type { Process } from '../process/process';
 
 /** A copy of a process under a name of its own, so that the original is never overwritten. */
@@ -15,6 +15,15 @@ export function copyProcess(
     const name = `${original.name.replace(/ \(copy( \d+)?\)$/, '').slice(0, 60)} (copy${tail})`;
     if (!isTaken('id', id) && !isTaken('name', name)) return { ...original, id, name, basedOn: original.id };
   }
+}
+
+/**
+ * What a document carries of its process: nothing where it is one that comes with Tapis, which is known by its
+ * id. One that only bears such an id and differs is carried, so that its numbers hold.
+ */
+export function carriedProcess(process: Process): Process | undefined {
+  const known = processById(process.id);
+  return known && processDifferences(known, process).length === 0 ? undefined : process;
 }
 
 /** One number or choice in which two processes differ. */

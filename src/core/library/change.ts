@@ -3,8 +3,8 @@ import { compareCompiled, type Change } from '../compare/compare';
 import { LEVELS, type Level, type TapisDocument } from '../document/document';
 import { applyEdits, type Edit } from '../document/edit';
 import type { Severity } from '../document/finding';
+import { carriedProcess } from '../document/process-file';
 import { noModels, type ModelSource } from '../footprint/imported';
-import { processById } from '../process';
 import type { Process } from '../process/process';
 
 // A change of many footprints at once is looked at before it is made: what would become of each.
@@ -28,8 +28,7 @@ export function editsFor({ process, level }: Wish): Edit[] {
     ...(process
       ? [
           { at: '/process', value: process.id },
-          // those that come with Tapis are known by their ids
-          { at: '/ownProcess', value: processById(process.id) ? undefined : process },
+          { at: '/ownProcess', value: carriedProcess(process) },
         ]
       : []),
     ...(level ? [{ at: '/level', value: level }] : []),

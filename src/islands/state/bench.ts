@@ -10,7 +10,7 @@ import { keptHistory, openHistory, type HistoryStep, type KeptHistory } from '..
 import type { Finding, Remedy, Stage } from '../../core/document/finding';
 import { noModels, type ModelSource } from '../../core/footprint/imported';
 import type { DocumentProblem } from '../../core/document/read';
-import { processById } from '../../core/process';
+import { carriedProcess } from '../../core/document/process-file';
 import type { Process } from '../../core/process/process';
 import type { Point } from '../../core/geometry/point';
 import type { DisplayUnit } from '../../core/units/length';
@@ -348,7 +348,7 @@ export function createBench(stored: StoredFootprint, kept: KeptHistory | null = 
       chooseProcess(process) {
         settle();
         const { derived: before, document: current } = get();
-        const own = processById(process.id) ? undefined : process;
+        const own = carriedProcess(process);
         get().edit([
           { at: '/process', value: process.id },
           { at: '/ownProcess', value: own },
