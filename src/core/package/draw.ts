@@ -110,6 +110,23 @@ function plausibilityOf(
   };
 }
 
+/**
+ * What is wrong with the dimensions of a package, by itself and against each other, without drawing it.
+ * What is missing is not told.
+ */
+export function soundness(document: TapisDocument): {
+  readonly resolved: ResolvedPackage;
+  readonly findings: readonly Finding[];
+} | null {
+  const family = familyById(document.package.family);
+  if (!family) return null;
+  const resolved = resolvePackage(family, document.package);
+  const problems = entryProblems(resolved).filter(({ rule }) => rule !== MISSING);
+  const { values } = resolved;
+  const findings = values ? plausibilityOf(family, values, resolved, document).findings : [];
+  return { resolved, findings: [...problems, ...findings] };
+}
+
 /** A document completed with example values of its package, and the symbols that were filled in. */
 export interface ExampleDocument {
   readonly document: TapisDocument;

@@ -1,0 +1,235 @@
+import type { Cell, Grid } from './grid';
+import { areaRound, type Area, type Word } from './page';
+import { headSays, isValue, letterOf } from './words';
+
+// From words on a page to the cells of its tables. Words on one line that stand near each other are one run;
+// the runs of lines with values say where the columns are, narrow ones before wide ones, so that merged cells
+// are laid over the columns that others have shown.
+
+/** Words that belong together, on one line. */
+interface Run {
+  readonly text: string;
+  readonly area: Area;
+  readonly sure: number;
+}
+
+interface Line {
+  readonly runs: readonly Run[];
+  readonly y0: number;
+  readonly y1: number;
+}
+
+/** Largest gap inside of a cell, as a share of the height of its letters. */
+const GAP = 0.62;
+/** An empty strip between lines this much higher than a line parts two tables. */
+const PARTED = 2.6;
+
+/** @param gap largest gap between words of one cell, as a share of their height */
+export function gridsOfWords(words: readonly Word[], gap = GAP): Grid[] {
+  const lines = linesOf(words, gap);
+  const blocks = blocksOf(lines);
+  const tables = blocks.filter((block) => block.filter(hasValues).length >= 2);
+  const others = lines.filter((line) => !tables.some((block) => block.includes(line)));
+  const context = others.map(({ runs }) => runs.map(({ text }) => text).join(' ')).join(' ');
+  return tables.map((block) => ({ ...gridOfLines(block), context }));
+}
+
+const height = ({ y0, y1 }: Area) => y1 - y0;
+const middle = ({ y0, y1 }: Area) => (y0 + y1) / 2;
+
+/** Words that stand on one height, from the top; small raised ones are footnotes and are left out. */
+function linesOf(words: readonly Word[], gap: number): Line[] {
+  const lines: Word[][] = [];
+  for (const word of [...words].sort((a, b) => middle(a.area) - middle(b.area))) {
+    const line = lines.findLast((one) => {
+      const [first] = one;
+      if (!first) return false;
+      const reach = 0.5 * Math.max(height(first.area), height(word.area));
+      return one.some(({ area }) => Math.abs(middle(area) - middle(word.area)) < reach);
+    });
+    if (line) line.push(word);
+    else lines.push([word]);
+  }
+  return lines.map((line) => {
+    const sorted = line.sort((a, b) => a.area.x0 - b.area.x0);
+    const runs: Run[] = [];
+    for (const word of sorted) {
+      const last = runs.at(-1);
+      if (last && isRaised(last, word)) continue;
+      const room = last ? word.area.x0 - last.area.x1 : Infinity;
+      const near = room < gap * Math.max(height(word.area), last ? height(last.area) : 0);
+      if (!last || !near) {
+        runs.push(word);
+        continue;
+      }
+      const area = areaRound([last.area, word.area]) ?? word.area;
+      const apart = room > 0.12 * height(word.area) && !isSubscript(last, word) ? ' ' : '';
+      runs[runs.length - 1] = {
+        text: `${last.text}${apart}${word.text}`,
+        area,
+        sure: Math.min(last.sure, word.sure),
+      };
+    }
+    const box = areaRound(line.map(({ area }) => area));
+    return { runs, y0: box?.y0 ?? 0, y1: box?.y1 ?? 0 };
+  });
+}
+
+/** A small number high behind a value is a footnote's sign. */
+function isRaised(last: Run, word: Word): boolean {
+  const small = height(word.area) < 0.8 * height(last.area);
+  const high = middle(word.area) < middle(last.area) - 0.12 * height(last.area);
+  const near = word.area.x0 - last.area.x1 < 0.4 * height(last.area);
+  return small && high && near && /^\(?[\d*†‡]\)?$/.test(word.text) && /\d/.test(last.text);
+}
+
+/** A small letter or digit low behind a letter belongs to it. */
+function isSubscript(last: Run, word: Word): boolean {
+  const small = height(word.area) < 0.85 * height(last.area);
+  return small && middle(word.area) > middle(last.area) && /^[A-Za-z]$/.test(last.text);
+}
+
+const numbersIn = ({ runs }: Line) => runs.filter(({ text }) => /\d/.test(text) && isValue(text)).length;
+
+function hasValues(line: Line): boolean {
+  return numbersIn(line) >= 1 && line.runs.length >= 2;
+}
+
+/** Lines that follow each other closely. */
+function blocksOf(lines: readonly Line[]): Line[][] {
+  const blocks: Line[][] = [];
+  const heights = lines.map(({ y0, y1 }) => y1 - y0).sort((a, b) => a - b);
+  const usual = heights[Math.floor(heights.length / 2)] ?? 1;
+  for (const line of lines) {
+    const last = blocks.at(-1)?.at(-1);
+    if (last && line.y0 - last.y1 < PARTED * usual) blocks.at(-1)?.push(line);
+    else blocks.push([line]);
+  }
+  return blocks;
+}
+
+interface Column {
+  x0: number;
+  x1: number;
+  /** Lines that it was seen on. */
+  count: number;
+}
+
+function gridOfLines(block: readonly Line[]): Omit<Grid, 'context'> {
+  const columns = columnsOf(block);
+  const rows = block.map(({ runs }) => cellsOf(runs, columns));
+  return { rows: joined(block, rows), columns: columns.length };
+}
+
+/** The columns that the lines with values show. */
+function columnsOf(block: readonly Line[]): Column[] {
+  const body = block.filter(hasValues);
+  const heads = block.filter(
+    (line) => line.runs.filter(({ text }) => headSays(text).limit !== null).length > 1,
+  );
+  const columns: Column[] = [];
+  const overlap = (a: Column, b: Area) => Math.min(a.x1, b.x1) - Math.max(a.x0, b.x0);
+  const width = (run: Run) => run.area.x1 - run.area.x0;
+  // heads of limits are the surest: there is one for each column of values
+  const sure = heads.flatMap(({ runs }) => runs.filter(({ text }) => headSays(text).limit !== null));
+  const others = body.flatMap(({ runs }) => runs).sort((a, b) => width(a) - width(b));
+  for (const run of [...sure, ...others]) {
+    const met = columns.filter((column) => overlap(column, run.area) > 0);
+    const [one] = met;
+    if (!one) columns.push({ x0: run.area.x0, x1: run.area.x1, count: 1 });
+    else if (met.length === 1) {
+      // a wide name may not swallow what lies beside it
+      one.x0 = Math.min(one.x0, run.area.x0);
+      one.x1 = Math.max(one.x1, run.area.x1);
+      one.count += 1;
+    }
+  }
+  const sorted = columns.sort((a, b) => a.x0 - b.x0);
+  return withoutBetweens(sorted, block, sure);
+}
+
+/** A column that has only merged cells, such as `1.27 BSC` between Min and Max, is none. */
+function withoutBetweens(
+  columns: readonly Column[],
+  block: readonly Line[],
+  heads: readonly Run[],
+): Column[] {
+  if (heads.length < 2) return [...columns];
+  const within = (column: Column, run: Run) => run.area.x0 < column.x1 && run.area.x1 > column.x0;
+  const first = Math.min(...heads.map(({ area }) => area.x0));
+  const last = Math.max(...heads.map(({ area }) => area.x1));
+  return columns.filter((column) => {
+    if (column.x1 < first || column.x0 > last || heads.some((head) => within(column, head))) return true;
+    const users = block.filter(({ runs }) => runs.some((run) => within(column, run)));
+    // its lines have nothing in the columns beside it
+    const index = columns.indexOf(column);
+    const beside = [columns[index - 1], columns[index + 1]];
+    const alone = users.filter(({ runs }) =>
+      beside.every((other) => !other || !runs.some((run) => within(other, run) && isValue(run.text))),
+    );
+    return alone.length < users.length;
+  });
+}
+
+/** The cells of a line: each run in the columns that it covers, or in those it stands between. */
+function cellsOf(runs: readonly Run[], columns: readonly Column[]): Cell[] {
+  const cells: Cell[] = [];
+  for (const { text, area, sure } of runs) {
+    const met = columns.flatMap(({ x0, x1 }, i) => (area.x0 < x1 && area.x1 > x0 ? [i] : []));
+    let [column = -1] = met;
+    let span = met.length;
+    if (column < 0) {
+      // between two columns: merged over both
+      const after = columns.findIndex(({ x0 }) => x0 >= area.x1);
+      column = after < 0 ? columns.length - 1 : Math.max(0, after - 1);
+      span = after > 0 && /\d/.test(text) ? 2 : 1;
+    }
+    const last = cells.at(-1);
+    if (last && last.column + last.span > column) {
+      const one = areaRound([last.area, area]);
+      cells[cells.length - 1] = {
+        ...last,
+        text: `${last.text} ${text}`,
+        area: one,
+        sure: Math.min(last.sure, sure),
+      };
+    } else cells.push({ text, column, span, area, sure });
+  }
+  return cells;
+}
+
+/**
+ * Lines that only go on with names of a line above or below are joined with it: a name printed in two lines
+ * stands half a line over and half a line under its values.
+ */
+function joined(block: readonly Line[], rows: readonly (readonly Cell[])[]): (readonly Cell[])[] {
+  const isBody = rows.map((row) => row.some(({ text }) => isValue(text) || letterOf(text) !== null));
+  const first = isBody.indexOf(true);
+  const out: Cell[][] = rows.map((row) => [...row]);
+  const gone = new Set<number>();
+  rows.forEach((row, i) => {
+    if (i <= first || isBody[i] || row.length === 0 || row.some(({ text }) => headSays(text).limit)) return;
+    const line = block[i];
+    if (!line) return;
+    const near = [i - 1, i + 1]
+      .filter((j) => isBody[j] && !gone.has(j))
+      .map((j) => ({ j, apart: Math.abs(middleOf(block[j]) - middleOf(line)) }))
+      .sort((a, b) => a.apart - b.apart)[0];
+    if (!near || near.apart > 1.25 * (line.y1 - line.y0)) return;
+    const target = out[near.j] ?? [];
+    for (const cell of row) {
+      const at = target.findIndex((one) => one.column === cell.column && !isValue(one.text));
+      const there = target[at];
+      if (there) {
+        const text = near.j < i ? `${there.text} ${cell.text}` : `${cell.text} ${there.text}`;
+        target[at] = { ...there, text, area: areaRound([there.area, cell.area]) };
+      } else if (!target.some((one) => one.column <= cell.column && cell.column < one.column + one.span))
+        target.push(cell);
+    }
+    out[near.j] = target.sort((a, b) => a.column - b.column);
+    gone.add(i);
+  });
+  return out.filter((_, i) => !gone.has(i));
+}
+
+const middleOf = (line: Line | undefined) => (line ? (line.y0 + line.y1) / 2 : Infinity);

@@ -1,0 +1,49 @@
+// What a reader of pages hands over: words and where they stand. Whether a page came as text, from a PDF
+// or from a picture is not known above here, except for how sure a word is.
+
+/** A part of a page: x right, y down, in the page's own points, pixels or letters. */
+export interface Area {
+  readonly x0: number;
+  readonly y0: number;
+  readonly x1: number;
+  readonly y1: number;
+}
+
+/** A printed word. */
+export interface Word {
+  readonly text: string;
+  readonly area: Area;
+  /** From 0 to 1; 1 for what was not guessed from a picture. */
+  readonly sure: number;
+}
+
+/** One page of a datasheet. */
+export interface SourcePage {
+  /** From 1. */
+  readonly number: number;
+  readonly width: number;
+  readonly height: number;
+  readonly words: readonly Word[];
+  /** Whether its words were read from a picture. */
+  readonly isScan: boolean;
+}
+
+/** The smallest area round some areas; `null` round none. */
+export function areaRound(areas: readonly (Area | null)[]): Area | null {
+  const known = areas.filter((area) => area !== null);
+  if (known.length === 0) return null;
+  return {
+    x0: Math.min(...known.map(({ x0 }) => x0)),
+    y0: Math.min(...known.map(({ y0 }) => y0)),
+    x1: Math.max(...known.map(({ x1 }) => x1)),
+    y1: Math.max(...known.map(({ y1 }) => y1)),
+  };
+}
+
+/** The words whose middle lies in an area. */
+export function wordsIn(words: readonly Word[], { x0, y0, x1, y1 }: Area): Word[] {
+  return words.filter(({ area }) => {
+    const [x, y] = [(area.x0 + area.x1) / 2, (area.y0 + area.y1) / 2];
+    return x >= x0 && x <= x1 && y >= y0 && y <= y1;
+  });
+}

@@ -1,0 +1,327 @@
+import type { SheetUnit } from '../document/document';
+import type { PackageKind } from '../package/catalogue';
+import { formatNumber } from '../units/length';
+import type { Grid } from './grid';
+import { isAuxiliary } from './letters';
+import { nameSays } from './names';
+import type { Area } from './page';
+import { restorePoints } from './points';
+import { assignRoles, padOption, type Assignment, type LetterHabit, type SizedRow } from './roles';
+import { readTable, type PrintedRow, type PrintedTable } from './table';
+import { limitsOf, type Candidate, type PrintedValue } from './value';
+import { countSaid } from './words';
+
+/** How sure a reading is: `doubtful` is to be looked at before it is taken. */
+export type Standing = 'sure' | 'likely' | 'doubtful';
+
+/** Another reading of a dimension, with the letter and the place that it comes with. */
+export interface Alternative extends Candidate {
+  readonly label: string;
+  readonly printed: string;
+  readonly area: Area | null;
+}
+
+/** One dimension as it was read from a datasheet. */
+export interface ReadDimension {
+  readonly symbol: string;
+  readonly name: string;
+  /** As it is entered. */
+  readonly text: string;
+  /** Unit of its plain numbers; `null` for a count. */
+  readonly unit: SheetUnit | null;
+  /** The datasheet's letter. */
+  readonly label: string;
+  /** What the datasheet calls it. */
+  readonly called: string;
+  readonly printed: string;
+  readonly area: Area | null;
+  readonly standing: Standing;
+  /** Why it is taken for this dimension. */
+  readonly reasons: readonly string[];
+  /** What is to be looked at. */
+  readonly doubts: readonly string[];
+  readonly alternatives: readonly Alternative[];
+}
+
+/** A row of the table that no dimension was taken from, and why. */
+export interface LeftRow {
+  readonly label: string;
+  readonly called: string;
+  readonly printed: string;
+  readonly why: string;
+}
+
+/** A table of dimensions as it is understood for one family and size. */
+export interface SourceReading {
+  readonly family: string;
+  readonly size: string;
+  /** Names of all sizes; one empty name where there is one size. */
+  readonly sizes: readonly string[];
+  readonly unit: SheetUnit;
+  /** Choices of the family that follow from what is there. */
+  readonly options: Readonly<Record<string, string>>;
+  readonly dimensions: readonly ReadDimension[];
+  /** Dimensions that the family needs and that were not found. */
+  readonly missing: readonly string[];
+  readonly leftOut: readonly LeftRow[];
+  /** What is doubtful about the whole. */
+  readonly doubts: readonly string[];
+  /** How well it all goes together, to be compared with other families. */
+  readonly score: number;
+}
+
+/** What is known before reading. */
+export interface Asked {
+  readonly kind: PackageKind;
+  /** Name of a size, or the number of its leads; the first where it is missing. */
+  readonly size?: string;
+  /** Of plain numbers, where the table says none. */
+  readonly unit?: SheetUnit;
+  readonly habit?: LetterHabit;
+  /** Whether the words were read from a picture. */
+  readonly isScan?: boolean;
+}
+
+/** The tables of dimensions among some grids, with lost points restored where they come from a picture. */
+export function tablesOf(grids: readonly Grid[], isScan = false): PrintedTable[] {
+  return grids.flatMap((grid) => {
+    const table = readTable(isScan ? restorePoints(grid) : grid);
+    return table && table.rows.length > 0 ? [table] : [];
+  });
+}
+
+/** The size that is meant: by its name, or by the number of its leads. */
+export function sizeMeant(sizes: readonly string[], wanted: string | undefined): string | null {
+  if (wanted === undefined || wanted === '') return sizes[0] ?? null;
+  const same = (a: string) => a.trim().toLowerCase() === wanted.trim().toLowerCase();
+  const exact = sizes.find(same);
+  if (exact !== undefined) return exact;
+  const number = /^\d+$/.test(wanted.trim()) ? Number(wanted) : countSaid(wanted);
+  const counted = sizes.filter((size) => number !== null && countSaid(size) === number);
+  if (counted.length === 1) return counted[0] ?? null;
+  const part = sizes.filter((size) => size.toLowerCase().includes(wanted.trim().toLowerCase()));
+  return part.length === 1 ? (part[0] ?? null) : null;
+}
+
+/**
+ * Reads the dimensions of a family out of tables: the one that fits it best, or all of them together
+ * where a table is printed in several parts.
+ * @returns `null` where no table has anything of it
+ */
+export function readDimensions(tables: readonly PrintedTable[], asked: Asked): SourceReading | null {
+  const parts = tables.length > 1 ? [...tables, together(tables)] : tables;
+  const readings = parts.flatMap((table) => {
+    const reading = readOne(table, asked);
+    return reading ? [reading] : [];
+  });
+  const [first, ...rest] = readings;
+  return first ? rest.reduce((best, one) => (one.score > best.score + 1e-9 ? one : best), first) : null;
+}
+
+function together(tables: readonly PrintedTable[]): PrintedTable {
+  const named = tables.filter(({ sizes }) => sizes.some((size) => size !== ''));
+  const sizes = [...new Set((named.length > 0 ? named : tables).flatMap((table) => table.sizes))];
+  return {
+    rows: tables.flatMap(({ rows }) =>
+      rows.map((row) => {
+        const common = row.values.get('');
+        return common && named.length > 0
+          ? { ...row, values: new Map(sizes.map((size) => [size, row.values.get(size) ?? common])) }
+          : row;
+      }),
+    ),
+    sizes,
+    isUnitless: tables.every(({ isUnitless }) => isUnitless),
+    context: tables.map(({ context }) => context).join(' '),
+    leftOut: tables.flatMap(({ leftOut }) => leftOut),
+  };
+}
+
+function readOne(table: PrintedTable, asked: Asked): SourceReading | null {
+  const { kind, habit = {}, isScan = false } = asked;
+  const size = sizeMeant(table.sizes, asked.size);
+  if (size === null) return null;
+  const rows = table.rows.flatMap((row): SizedRow[] => {
+    const value = row.values.get(size);
+    return value ? [{ row, value }] : [];
+  });
+  if (rows.length === 0) return null;
+  const count = countSaid(size) ?? countIn(table.context);
+  const ask = (unit: SheetUnit) => assignRoles({ kind, rows, unit, count, habit });
+  const units: readonly SheetUnit[] = table.isUnitless ? unitsToTry(asked.unit) : ['mm'];
+  const tried = units.map((unit) => ({ unit, found: ask(unit) }));
+  const best = tried.reduce((a, b) => (b.found.score > a.found.score + 1e-9 ? b : a));
+  const { unit, found } = best;
+  const doubts: string[] = [];
+  if (table.isUnitless && asked.unit === undefined) {
+    const other = tried.find((one) => one !== best);
+    const apart = other ? found.score - other.found.score : Infinity;
+    if (apart < 6)
+      doubts.push(`No unit is printed: ${unit} is taken, ${other?.unit ?? ''} would go as well.`);
+  }
+  const printedUnit = sheetUnit(rows, unit);
+  const dimensions = found.roles.map((role) => dimensionOf(role, { kind, rows, found, unit, isScan }));
+  const withCount = counted(kind, dimensions, count, size);
+  const all = Object.fromEntries(withCount.map(({ symbol }) => [symbol, true]));
+  return {
+    family: kind.id,
+    size,
+    sizes: table.sizes,
+    unit: printedUnit,
+    options: padOption(kind, all) ?? {},
+    dimensions: withCount,
+    missing: found.missing.filter((symbol) => !(symbol in all)),
+    leftOut: leftRows(kind, rows, found),
+    doubts,
+    score: found.score,
+  };
+}
+
+const unitsToTry = (unit: SheetUnit | undefined): readonly SheetUnit[] =>
+  unit ? [unit] : ['mm', 'in', 'mil'];
+
+/** The unit that most of the values are printed in. */
+function sheetUnit(rows: readonly SizedRow[], assumed: SheetUnit): SheetUnit {
+  const counts = new Map<SheetUnit, number>();
+  for (const { value } of rows) {
+    const unit = value.unit ?? assumed;
+    counts.set(unit, (counts.get(unit) ?? 0) + 1);
+  }
+  return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? assumed;
+}
+
+/** The one number of leads that a title names. */
+function countIn(context: string): number | null {
+  const said = [...context.matchAll(/\b(\d{1,4})\s*-?\s*(?:leads?|pins?|terminals?|balls?|polig|pol)\b/gi)];
+  const counts = new Set(said.map(([, number]) => Number(number)));
+  const [only] = counts;
+  return counts.size === 1 && only !== undefined ? only : null;
+}
+
+/** From this on an assignment is sure, and from that it is likely. */
+const SURE = 4;
+const LIKELY = 1.5;
+
+function dimensionOf(
+  role: Assignment['roles'][number],
+  {
+    kind,
+    rows,
+    found,
+    unit,
+    isScan,
+  }: {
+    readonly kind: PackageKind;
+    readonly rows: readonly SizedRow[];
+    readonly found: Assignment;
+    readonly unit: SheetUnit;
+    readonly isScan: boolean;
+  },
+): ReadDimension {
+  const definition = kind.dimensions.find(({ symbol }) => symbol === role.symbol);
+  const { row, value } = rows[role.row] as SizedRow;
+  const isCount = definition?.kind === 'count';
+  const next = role.next === null ? null : (rows[role.next] ?? null);
+  const alternatives: Alternative[] = value.others.map((other) => ({
+    ...other,
+    label: row.letter,
+    printed: value.printed,
+    area: value.area,
+  }));
+  if (next && role.margin < SURE + 2) alternatives.push(alternativeOf(next, unit));
+  const own = found.findings.filter(({ dimensions }) => dimensions.includes(role.symbol));
+  const doubts = [
+    ...value.doubts,
+    ...own.map(({ message }) => message),
+    ...(isScan ? ['Read from a picture: compare it with the page.'] : []),
+    ...(value.sure < 0.75
+      ? [`The picture is not clear here (${formatNumber(100 * value.sure, 0, 0)} %).`]
+      : []),
+    ...(role.margin < LIKELY && next ? [`${rowWords(next.row, next.value)} may be meant as well.`] : []),
+    ...(role.margin < LIKELY && !next ? ['The table may not have it at all.'] : []),
+    ...(role.reasons[0] === 'by its size alone' ? ['Neither letter nor name say that this is meant.'] : []),
+  ];
+  const standing: Standing =
+    doubts.length > 0
+      ? 'doubtful'
+      : role.margin >= SURE
+        ? 'sure'
+        : role.margin >= LIKELY
+          ? 'likely'
+          : 'doubtful';
+  return {
+    symbol: role.symbol,
+    name: definition?.name ?? role.symbol,
+    text: value.text,
+    unit: isCount ? null : (value.unit ?? unit),
+    label: row.letter,
+    called: row.name,
+    printed: value.printed,
+    area: value.area,
+    standing,
+    reasons: [...role.reasons, value.reason],
+    doubts,
+    alternatives,
+  };
+}
+
+function alternativeOf({ row, value }: SizedRow, unit: SheetUnit): Alternative {
+  return {
+    text: value.text,
+    unit: value.unit ?? unit,
+    reason: `row ${rowWords(row, value)}`,
+    label: row.letter,
+    printed: value.printed,
+    area: value.area,
+  };
+}
+
+const rowWords = (row: PrintedRow, value: PrintedValue) =>
+  [row.letter, row.name && `“${row.name}”`, value.text].filter((word) => word !== '').join(' ');
+
+/** The number of leads, where a title or the name of the size says it and no row does. */
+function counted(
+  kind: PackageKind,
+  dimensions: readonly ReadDimension[],
+  count: number | null,
+  size: string,
+): readonly ReadDimension[] {
+  const definition = kind.dimensions.find(({ symbol, kind: is }) => symbol === 'n' && is === 'count');
+  if (!definition || count === null || dimensions.some(({ symbol }) => symbol === 'n')) return dimensions;
+  const [least, most] = definition.limits;
+  if (count < least || count > most || count % (definition.multipleOf ?? 1) !== 0) return dimensions;
+  const fromSize = countSaid(size) !== null;
+  return [
+    {
+      symbol: 'n',
+      name: definition.name,
+      text: String(count),
+      unit: null,
+      label: '',
+      called: '',
+      printed: fromSize ? size : `${count} in the title`,
+      area: null,
+      standing: 'likely',
+      reasons: [fromSize ? `the size is called “${size}”` : 'the title says so'],
+      doubts: [],
+      alternatives: [],
+    },
+    ...dimensions,
+  ];
+}
+
+function leftRows(kind: PackageKind, rows: readonly SizedRow[], found: Assignment): LeftRow[] {
+  const used = new Set(found.roles.map(({ row }) => row));
+  const names = kind.dimensions.map(({ name }) => name);
+  return rows.flatMap(({ row, value }, i): LeftRow[] => {
+    if (used.has(i)) return [];
+    const why = row.isAngle
+      ? 'an angle, which no land rests on'
+      : nameSays(row.name, names).isNotNeeded || isAuxiliary(row.letter)
+        ? 'no land or body rests on it'
+        : limitsOf(value) === null
+          ? 'it cannot be read'
+          : `${kind.title} has no dimension that it fits`;
+    return [{ label: row.letter, called: row.name, printed: value.printed, why }];
+  });
+}

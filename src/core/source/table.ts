@@ -1,0 +1,413 @@
+import type { SheetUnit } from '../document/document';
+import { isNotGiven, plainText } from '../units/entry-text';
+import { cellAt, cellsArea, cut, turned, type Cell, type Grid, type GridRow } from './grid';
+import type { Area } from './page';
+import { valueOf, type PrintedCells, type PrintedValue } from './value';
+import {
+  countSaid,
+  headSays,
+  isAngle,
+  isValue,
+  letterOf,
+  unitSaid,
+  type HeadRole,
+  type Limit,
+} from './words';
+
+/** One line of a table of dimensions: a letter, a name, and the values of each size. */
+export interface PrintedRow {
+  /** The datasheet's letter in its plain form; empty where it has none. */
+  readonly letter: string;
+  readonly name: string;
+  /** What stands beside it, such as a remark. */
+  readonly remark: string;
+  /** By the name of the size; one that holds for all sizes stands under each. */
+  readonly values: ReadonlyMap<string, PrintedValue>;
+  readonly area: Area | null;
+  readonly isAngle: boolean;
+}
+
+/** A table of dimensions, as it is understood before any family is known. */
+export interface PrintedTable {
+  readonly rows: readonly PrintedRow[];
+  /** Names of the sizes in the order of the table; one empty name where there is one size only. */
+  readonly sizes: readonly string[];
+  /** Whether no unit is printed anywhere. */
+  readonly isUnitless: boolean;
+  /** What is printed round it. */
+  readonly context: string;
+  /** What was not understood of it, in words. */
+  readonly leftOut: readonly string[];
+}
+
+/** What a column of a table is. */
+interface Column {
+  readonly role: HeadRole | 'none';
+  readonly limit: Limit | null;
+  readonly typical: boolean;
+  readonly unit: SheetUnit | null;
+  readonly size: string;
+}
+
+/**
+ * Understands the form of a table: where its letters stand, what its columns hold, in which unit, for
+ * which sizes.
+ * @returns `null` where nothing in it looks like a table of dimensions
+ */
+export function readTable(printed: Grid): PrintedTable | null {
+  const grid = upright(printed);
+  const blocks = blocksOf(grid).flatMap((block) => {
+    const read = readBlock(block);
+    return read ? [read] : [];
+  });
+  if (blocks.length === 0) return null;
+  const names = [...new Set(blocks.flatMap(({ sizes }) => sizes))];
+  const own = names.filter((name) => name !== '');
+  const sizes = own.length > 0 ? own : [''];
+  // a block without sizes holds for those that other blocks name
+  const rows = blocks.flatMap((block) => block.rows.map((row) => forSizes(row, sizes)));
+  const isUnitless = blocks.every((block) => block.isUnitless);
+  return {
+    rows: merged(rows),
+    sizes,
+    isUnitless,
+    context: printed.context,
+    leftOut: blocks.flatMap((block) => block.leftOut),
+  };
+}
+
+function forSizes(row: PrintedRow, sizes: readonly string[]): PrintedRow {
+  const common = row.values.get('');
+  if (!common) return row;
+  return { ...row, values: new Map(sizes.map((size) => [size, row.values.get(size) ?? common])) };
+}
+
+/** Lines of one letter that each hold other sizes are one. */
+function merged(rows: readonly PrintedRow[]): PrintedRow[] {
+  const out: PrintedRow[] = [];
+  for (const row of rows) {
+    const at = out.findIndex(
+      ({ letter, values }) =>
+        letter !== '' && letter === row.letter && ![...row.values.keys()].some((size) => values.has(size)),
+    );
+    const before = out[at];
+    if (before) out[at] = { ...before, values: new Map([...before.values, ...row.values]) };
+    else out.push(row);
+  }
+  return out;
+}
+
+/** A table that lies on its side has its limits one under the other and its letters in a row. */
+function upright(grid: Grid): Grid {
+  const limitsIn = (cells: readonly (Cell | null)[]) =>
+    cells.filter((cell) => cell && headSays(cell.text).limit !== null && !/\d/.test(cell.text)).length;
+  const inRow = Math.max(0, ...grid.rows.map(limitsIn));
+  const columns = Array.from({ length: grid.columns }, (_, i) => grid.rows.map((row) => cellAt(row, i)));
+  const inColumn = Math.max(0, ...columns.map(limitsIn));
+  const lettersIn = (cells: readonly (Cell | null)[]) =>
+    cells.filter((cell) => cell && letterOf(cell.text) !== null && !headSays(cell.text).unit).length;
+  const lettersInRow = Math.max(0, ...grid.rows.map(lettersIn));
+  const lettersInColumn = Math.max(0, ...columns.map(lettersIn));
+  const lies =
+    inColumn > inRow
+      ? lettersInRow >= lettersInColumn
+      : inRow === 0 && lettersInRow > 2 * lettersInColumn && lettersInRow > 2;
+  return lies ? turned(grid) : grid;
+}
+
+/** A table printed in two or more blocks side by side, each with letters of its own. */
+function blocksOf(grid: Grid): Grid[] {
+  const letters = letterColumns(grid);
+  if (letters.length < 2) return [grid];
+  const [first = 0] = letters;
+  const starts = letters.map((at) => at - first);
+  return starts.map((start, i) => cut(grid, start, starts[i + 1] ?? grid.columns));
+}
+
+/** The columns whose cells are letters, from the left; names in two letters are none. */
+function letterColumns({ rows, columns }: Grid): number[] {
+  const share = (column: number) => {
+    const cells = rows.flatMap((row) => {
+      const cell = cellAt(row, column);
+      return cell && cell.span === 1 ? [cell.text] : [];
+    });
+    const body = cells.filter((text) => headSays(text).role === null && headSays(text).limit === null);
+    const letters = body.filter((text) => letterOf(text) !== null && headSays(text).unit === null);
+    return { count: letters.length, share: letters.length / Math.max(1, body.length) };
+  };
+  return Array.from({ length: columns }, (_, i) => i).filter((i) => {
+    const found = share(i);
+    return found.count >= 2 && found.share >= 0.5 && valuesRightOf({ rows, columns }, i);
+  });
+}
+
+function valuesRightOf({ rows, columns }: Pick<Grid, 'rows' | 'columns'>, column: number): boolean {
+  return rows.some((row) =>
+    Array.from({ length: columns - column - 1 }, (_, i) => cellAt(row, column + 1 + i)).some(
+      (cell) => cell && /\d/.test(cell.text) && isValue(cell.text),
+    ),
+  );
+}
+
+type Block = Omit<PrintedTable, 'context'>;
+
+function readBlock(grid: Grid): Block | null {
+  const [letterColumn = -1] = letterColumns(grid);
+  const isBody = (row: GridRow) => {
+    const letter = letterColumn >= 0 ? cellAt(row, letterColumn) : null;
+    const values = row.filter(
+      (cell) => cell !== letter && (/\d/.test(cell.text) || isNotGiven(cell.text)) && isValue(cell.text),
+    );
+    const named = letter ? letterOf(letter.text) !== null : letterColumn < 0 && row.some(isName);
+    const isHead = row.filter(({ text }) => headSays(text).limit !== null && !/\d/.test(text)).length > 1;
+    return named && values.length > 0 && !isHead;
+  };
+  const first = grid.rows.findIndex(isBody);
+  if (first < 0) return null;
+  const heads = headsOf(grid.rows, first, isBody);
+  const columns = columnsOf(
+    grid,
+    grid.rows.slice(0, first).filter((row) => heads.has(row)),
+    first,
+    letterColumn,
+  );
+  if (!columns.some(({ role }) => role === 'value')) return null;
+  const context = `${grid.context} ${grid.rows
+    .slice(0, first)
+    .flatMap((row) => row.map(({ text }) => text))
+    .join(' ')}`;
+  const tableUnit = unitSaid(context);
+  return rowsOf(grid, first, columns, letterColumn, tableUnit);
+}
+
+const isName = ({ text }: Cell) => /[A-Za-zÄÖÜäöü]{3,}/.test(text) && headSays(text).limit === null;
+
+/** The rows over the body that are its head: from the first that has more than one cell, or a unit. */
+function headsOf(
+  rows: readonly GridRow[],
+  first: number,
+  isBody: (row: GridRow) => boolean,
+): ReadonlySet<GridRow> {
+  return new Set(rows.slice(0, first).filter((row) => !isBody(row) && row.length > 0));
+}
+
+/** What the columns are, by the words over them and by what is in them. */
+function columnsOf(grid: Grid, heads: readonly GridRow[], first: number, letterColumn: number): Column[] {
+  const body = grid.rows.slice(first);
+  const columns = Array.from({ length: grid.columns }, (_, i): Column => {
+    const over = heads.flatMap((row) => {
+      const cell = cellAt(row, i);
+      // a title over the whole table is no head of a column
+      return cell && cell.span < grid.columns ? [cell] : [];
+    });
+    const said = over.filter((cell) => !cell.repeats).map(({ text }) => headSays(text));
+    const cells = body.flatMap((row) => {
+      const cell = cellAt(row, i);
+      return cell ? [cell] : [];
+    });
+    const values = cells.filter(({ text }) => isValue(text));
+    const isValues = values.some(({ text }) => /\d/.test(text)) && values.length >= 0.5 * cells.length;
+    const limit = said.find((one) => one.limit !== null);
+    const role = said.findLast((one) => one.role !== null)?.role ?? null;
+    const size = said
+      .map(({ rest }) => rest)
+      .filter((rest) => rest !== '')
+      .join(' ');
+    const base = {
+      limit: limit?.limit ?? null,
+      typical: limit?.typical ?? false,
+      unit: said.findLast(({ unit }) => unit !== null)?.unit ?? null,
+      size: '',
+    };
+    if (i === letterColumn) return { ...base, limit: null, unit: null, role: 'letter' };
+    const wordy = cells.length > 0 && !isValues;
+    if (
+      limit ||
+      (role === 'value' && !wordy) ||
+      (isValues && role !== 'remark' && role !== 'unit' && role !== 'name')
+    )
+      return { ...base, role: 'value', size };
+    if (role === 'unit' || (wordy && cells.every(({ text }) => headSays(text).unit !== null)))
+      return { ...base, role: 'unit' };
+    if (role === 'remark') return { ...base, role: 'remark' };
+    if (wordy) return { ...base, role: 'name' };
+    return { ...base, role: 'none' };
+  });
+  // words behind the values are remarks, words before them names
+  const firstValue = columns.findIndex(({ role }) => role === 'value');
+  return sizesToo(
+    columns.map((column, i) =>
+      column.role === 'name' && i > firstValue ? { ...column, role: 'remark' } : column,
+    ),
+  );
+}
+
+/** What is left in the heads names sizes where it differs from column to column; else it is a title. */
+function sizesToo(columns: readonly Column[]): Column[] {
+  const values = columns.filter(({ role }) => role === 'value');
+  const named = new Set(values.map(({ size }) => size));
+  return named.size > 1 ? [...columns] : columns.map((column) => ({ ...column, size: '' }));
+}
+
+function rowsOf(
+  grid: Grid,
+  first: number,
+  columns: readonly Column[],
+  letterColumn: number,
+  tableUnit: SheetUnit | null,
+): Block {
+  const rows: PrintedRow[] = [];
+  const leftOut: string[] = [];
+  const sizes: string[] = [];
+  let section = '';
+  let last = { letter: '', name: '' };
+  for (const row of grid.rows.slice(first)) {
+    const letterCell = letterColumn >= 0 ? cellAt(row, letterColumn) : null;
+    const letter = letterCell ? letterOf(letterCell.text) : null;
+    const texts = (role: Column['role']) =>
+      row.filter(({ column }) => columns[column]?.role === role).map(({ text }) => text);
+    const values = row.filter((cell) => cell !== letterCell && coversValue(cell, columns));
+    const [only] = row;
+    if (row.length === 1 && only && (only.span > 1 || !values.length)) {
+      // a line of its own may name the size of all that follow
+      const names = countSaid(only.text) !== null && !/note|remark|\bjedec\b/i.test(only.text);
+      if (names) section = only.text;
+      else leftOut.push(only.text);
+      continue;
+    }
+    if (values.length === 0 || (letterColumn >= 0 && !letter && !isContinued(row, letterCell, columns))) {
+      const text = row.map((cell) => cell.text).join(' ');
+      if (text !== '' && !row.some(({ text: one }) => headSays(one).limit)) leftOut.push(text);
+      continue;
+    }
+    const name = texts('name').join(' ').trim();
+    const remark = texts('remark').join(' ');
+    const meant = letter === null ? last : { letter, name };
+    // a name that only tells the size, such as "14 leads", under one letter
+    const sizeInName = countSaid(name) !== null || countSaid(remark) !== null ? name || remark : '';
+    const isSize =
+      sizeInName !== '' && meant.letter !== '' && hasSibling(grid.rows, row, letterColumn, meant.letter);
+    if (letter !== null) last = { letter, name: isSize ? '' : name };
+    const own = section || (isSize ? sizeInName : '');
+    const ofSizes = valuesOf(values, columns, unitOfRow(texts('unit')) ?? tableUnit, own);
+    for (const size of ofSizes.keys()) if (!sizes.includes(size)) sizes.push(size);
+    if (ofSizes.size === 0) continue;
+    rows.push({
+      letter: meant.letter,
+      name: (isSize ? last.name : name) || meant.name,
+      remark,
+      values: ofSizes,
+      area: cellsArea(row),
+      isAngle:
+        values.some(({ text }) => isAngle(text)) ||
+        texts('unit').some((unit) => /^(°|º|deg|grad)/i.test(unit)),
+    });
+  }
+  const isUnitless =
+    tableUnit === null &&
+    columns.every(({ role, unit }) => role !== 'value' || unit === null) &&
+    rows.every((row) => [...row.values.values()].every(({ unit }) => unit === null));
+  return { rows, sizes, isUnitless, leftOut };
+}
+
+function coversValue({ column, span, text }: Cell, columns: readonly Column[]): boolean {
+  return (
+    columns.slice(column, column + span).some(({ role }) => role === 'value') &&
+    (isValue(text) || /^(see|siehe)\b/i.test(text))
+  );
+}
+
+/** A row under a merged letter has no letter of its own. */
+function isContinued(row: GridRow, letterCell: Cell | null, columns: readonly Column[]): boolean {
+  return (
+    letterCell === null &&
+    row.some(({ column, text }) => columns[column]?.role !== 'value' && countSaid(text) !== null)
+  );
+}
+
+/** Whether another row holds the same letter, or none, beside this one. */
+function hasSibling(rows: readonly GridRow[], row: GridRow, letterColumn: number, letter: string): boolean {
+  const at = rows.indexOf(row);
+  return rows.some((other, i) => {
+    if (other === row) return false;
+    const cell = cellAt(other, letterColumn);
+    const same = cell !== null && letterOf(cell.text) === letter;
+    return same || (cell === null && Math.abs(i - at) < 8);
+  });
+}
+
+function unitOfRow(texts: readonly string[]): SheetUnit | null {
+  return texts.map((text) => headSays(text).unit).find((unit) => unit !== null) ?? null;
+}
+
+/** The values of a row by size: the columns of one size and unit together. */
+function valuesOf(
+  cells: readonly Cell[],
+  columns: readonly Column[],
+  unit: SheetUnit | null,
+  section: string,
+): Map<string, PrintedValue> {
+  const groups = new Map<string, PrintedCells[]>();
+  const sizes = [...new Set(columns.flatMap(({ role, size }) => (role === 'value' ? [size] : [])))];
+  for (const size of sizes) {
+    const units = [
+      ...new Set(columns.flatMap((c) => (c.role === 'value' && c.size === size ? [c.unit ?? unit] : []))),
+    ];
+    for (const one of units) {
+      const of = columns.flatMap((column, i) =>
+        column.role === 'value' && column.size === size && (column.unit ?? unit) === one ? [i] : [],
+      );
+      const found = cellsIn(cells, columns, of, one);
+      if (found) groups.set(section || size, [...(groups.get(section || size) ?? []), found]);
+    }
+  }
+  const values = [...groups].flatMap(([size, found]) => {
+    const value = valueOf(found);
+    return value ? [[size, value] as const] : [];
+  });
+  return new Map(values);
+}
+
+/** What one size and unit has in a row: cells by their limit, or one cell over all of them. */
+function cellsIn(
+  cells: readonly Cell[],
+  columns: readonly Column[],
+  of: readonly number[],
+  unit: SheetUnit | null,
+): PrintedCells | null {
+  const mine = cells.filter(({ column, span }) => of.some((i) => i >= column && i < column + span));
+  const given = mine.filter(({ text }) => !isNotGiven(text));
+  if (given.length === 0) return null;
+  const [only] = given;
+  const whole =
+    given.length === 1 &&
+    only &&
+    (of.filter((i) => i >= only.column && i < only.column + only.span).length > 1 || of.length === 1)
+      ? only
+      : null;
+  const limits = new Map<Limit, Cell>();
+  let typical = false;
+  if (!whole || of.length === 1) {
+    for (const cell of given) {
+      const column = columns[cell.column];
+      const limit = column?.limit ?? null;
+      if (limit && !limits.has(limit)) limits.set(limit, cell);
+      typical ||= limit === 'nom' && (column?.typical ?? false);
+    }
+  }
+  return {
+    unit,
+    whole: limits.size === 0 ? (whole ?? only ?? null) : null,
+    extra: given.filter((cell) => ![...limits.values()].includes(cell) && cell !== whole),
+    limits,
+    typical,
+    area: cellsArea(given),
+    text: mine.map(({ text }) => text).join('  '),
+    sure: Math.min(...given.map(({ sure }) => sure)),
+  };
+}
+
+/** The whole text of a grid, for what is said in it. */
+export function textOfGrid({ rows, context }: Grid): string {
+  return plainText(`${context} ${rows.flatMap((row) => row.map(({ text }) => text)).join(' ')}`).text;
+}

@@ -1,0 +1,244 @@
+import type { SheetUnit } from '../document/document';
+import { plainScope, readEntry } from '../units/entry';
+import { plainText } from '../units/entry-text';
+import { formatNumber, MM_PER, toMm } from '../units/length';
+import type { Toleranced } from '../units/toleranced';
+import type { Cell } from './grid';
+import type { Area } from './page';
+import type { Limit } from './words';
+
+/** What a row has in one unit: a cell over all columns, or cells by their limit. */
+export interface PrintedCells {
+  readonly unit: SheetUnit | null;
+  readonly whole: Cell | null;
+  readonly limits: ReadonlyMap<Limit, Cell>;
+  /** Whether the nominal column is one of typical values. */
+  readonly typical: boolean;
+  /** Cells that found no place of their own. */
+  readonly extra: readonly Cell[];
+  readonly area: Area | null;
+  readonly text: string;
+  readonly sure: number;
+}
+
+/** One reading of a printed value. */
+export interface Candidate {
+  /** As it is entered. */
+  readonly text: string;
+  readonly unit: SheetUnit | null;
+  /** Why it may be meant. */
+  readonly reason: string;
+}
+
+/** A printed value as it is understood. */
+export interface PrintedValue extends Candidate {
+  /** As it is printed, cells parted by blanks. */
+  readonly printed: string;
+  /** What has to be looked at before it is taken. */
+  readonly doubts: readonly string[];
+  readonly others: readonly Candidate[];
+  readonly area: Area | null;
+  readonly sure: number;
+}
+
+/** The limits of an entry in mm, or as they are where it has no unit; `null` where it cannot be read. */
+export function limitsOf({ text, unit }: Candidate, assumed: SheetUnit = 'mm'): Toleranced | null {
+  const read = readEntry(text, plainScope(unit ?? assumed));
+  return read.ok ? read.value.value : null;
+}
+
+/**
+ * The value of a row from what it has in each unit: millimetres go before inches, which are held against them.
+ * @returns `null` where no number can be made of it
+ */
+export function valueOf(units: readonly PrintedCells[]): PrintedValue | null {
+  const made = units.flatMap((cells) => {
+    const one = entryOf(cells);
+    return one ? [{ cells, ...one }] : [];
+  });
+  const metric = made.find(({ cells }) => cells.unit === 'mm') ?? made[0];
+  if (!metric) return null;
+  const beside = made.find((one) => one !== metric && one.cells.unit !== metric.cells.unit);
+  const main: Candidate = { text: metric.text, unit: metric.cells.unit, reason: metric.reason };
+  const doubts = [...metric.doubts];
+  const others: Candidate[] = [...metric.others];
+  if (beside) {
+    const other: Candidate = {
+      text: beside.text,
+      unit: beside.cells.unit,
+      reason: 'printed beside it in the other unit',
+    };
+    const said = disagreement(main, other);
+    if (said) {
+      doubts.push(said);
+      others.push(other);
+    }
+  }
+  return {
+    ...main,
+    printed: made.map(({ cells }) => cells.text).join('   '),
+    doubts,
+    others,
+    area: metric.cells.area,
+    sure: metric.cells.sure,
+  };
+}
+
+interface Made {
+  readonly text: string;
+  readonly reason: string;
+  readonly doubts: readonly string[];
+  readonly others: readonly Candidate[];
+}
+
+const ASSUMED: Readonly<Record<string, string>> = {
+  min: 'least only',
+  nom: 'nominal only',
+  max: 'most only',
+};
+
+/** An entry from the cells of one unit. */
+function entryOf({ whole, limits, typical, extra }: PrintedCells): Made | null {
+  const guessed = [...limits.values(), ...(whole ? [whole] : [])].flatMap(({ doubt }) =>
+    doubt ? [doubt] : [],
+  );
+  const strange = [...guessed, ...extra.map(({ text }) => `“${text}” beside it was not understood.`)];
+  if (whole) {
+    const read = wholeEntry(whole.text);
+    return read && { ...read, doubts: [...read.doubts, ...strange] };
+  }
+  const cell = (limit: Limit) => {
+    const found = limits.get(limit);
+    return found ? cleaned(found.text) : null;
+  };
+  const [min, nom, max, tolerance] = [cell('min'), cell('nom'), cell('max'), cell('tolerance')];
+  const given = [min, nom, max].filter((one) => one !== null);
+  const doubts = [...strange, ...[...given, ...(tolerance ? [tolerance] : [])].flatMap((one) => one.doubts)];
+  if (nom && tolerance) {
+    const sign = /^[±+-]/.test(tolerance.text) ? '' : '±';
+    return checked(`${nom.text}${sign}${tolerance.text}`, 'nominal and tolerance', doubts);
+  }
+  const [only] = given;
+  if (given.length === 1 && only) {
+    // a merged cell that lost its merging says by itself what it is
+    if (!only.isPlain) return wholeEntry([...limits.values()][0]?.text ?? '');
+    const word = min ? 'min' : max ? 'max' : typical ? 'typ' : '';
+    const limit = min ? 'min' : max ? 'max' : 'nom';
+    return checked(word ? `${word} ${only.text}` : only.text, ASSUMED[limit] ?? '', doubts);
+  }
+  const basic = given.find((one) => /bsc|basic|ref|typ/i.test(one.qualifier));
+  const numbers = given.map(({ value }) => value);
+  if (basic && new Set(numbers).size === 1)
+    return checked(`${basic.text} ${basic.qualifier}`.trim(), 'the same in all cells', doubts);
+  if (numbers.some((value) => value === null)) {
+    // cells that are no plain numbers, such as two entries in one row
+    const first = given.find(({ value }) => value === null);
+    return first
+      ? {
+          text: first.text,
+          reason: 'not understood',
+          doubts: [...doubts, `“${first.text}” is no number.`],
+          others: [],
+        }
+      : null;
+  }
+  const ordered = numbers.every((value, i) => i === 0 || (value ?? 0) >= (numbers[i - 1] ?? 0) - 1e-12);
+  if (!ordered) {
+    const text = given.map((one) => one.text).join(' / ');
+    doubts.push(`${text}: not in the order least, nominal, most.`);
+    const least = given.reduce((a, b) => ((a.value ?? 0) <= (b.value ?? 0) ? a : b));
+    const most = given.reduce((a, b) => ((a.value ?? 0) > (b.value ?? 0) ? a : b));
+    return checked(`${least.text}..${most.text}`, 'least and most of its cells', doubts);
+  }
+  if (min && max) {
+    if (min.value === max.value && !nom) return checked(min.text, 'least and most are the same', doubts);
+    return checked(
+      `${min.text}..${nom ? `${nom.text}..` : ''}${max.text}`,
+      'columns of least and most',
+      doubts,
+    );
+  }
+  if (nom && max)
+    return checked(`${typical ? 'typ' : 'nom'} ${nom.text} max ${max.text}`, 'nominal and most', doubts);
+  if (nom && min)
+    return checked(`min ${min.text} ${typical ? 'typ' : 'nom'} ${nom.text}`, 'least and nominal', doubts);
+  return null;
+}
+
+interface Cleaned {
+  readonly text: string;
+  readonly value: number | null;
+  /** A plain number, with nothing that says how it is given. */
+  readonly isPlain: boolean;
+  readonly qualifier: string;
+  readonly doubts: readonly string[];
+}
+
+const FOOTNOTE =
+  /\s*([¹²³⁴⁵⁶⁷⁸⁹]+|\*+|†|‡|\s\((?:note\s*)?\d\)|\s\[\d\]|\s(?:note|anm\.?|footnote)\s*\d)\s*$/i;
+
+/** A cell without its footnotes, its decimal sign a point. */
+function cleaned(printed: string): Cleaned {
+  const doubts: string[] = [];
+  let text = printed.trim();
+  const foot = FOOTNOTE.exec(text);
+  if (foot && /\d/.test(text.slice(0, foot.index))) {
+    text = text.slice(0, foot.index).trim();
+    if (/\(\d\)/.test(foot[0])) doubts.push(`“${foot[0].trim()}” is taken for a footnote.`);
+  }
+  text = plainText(text)
+    .text.replace(/(\d),(?=\d)/g, '$1.')
+    .trim();
+  const [, number, qualifier = ''] = /^([+-]?\d*\.?\d+)\s*([A-Za-z."°]*)$/.exec(text) ?? [];
+  const isPlain = number !== undefined && qualifier === '';
+  return {
+    text: number ?? text,
+    value: number === undefined ? null : Number(number),
+    isPlain,
+    qualifier,
+    doubts,
+  };
+}
+
+/** A cell that says all of a value, as it is printed. */
+function wholeEntry(printed: string): Made | null {
+  const { text, isPlain, qualifier, value, doubts } = cleaned(printed);
+  const entry = value === null ? text : `${text}${qualifier ? ` ${qualifier}` : ''}`;
+  return checked(entry, isPlain ? 'one number for all columns' : 'as printed', doubts);
+}
+
+/** A text that the grammar of entries reads, or the doubt that it does not. */
+function checked(text: string, reason: string, doubts: readonly string[]): Made | null {
+  if (!/\d/.test(text)) return null;
+  const read = readEntry(text, plainScope('mm'));
+  if (read.ok) {
+    const more = read.value.doubts
+      .filter(({ severity }) => severity === 'caution')
+      .map(({ message }) => message);
+    return { text, reason, doubts: [...doubts, ...more], others: [] };
+  }
+  return { text, reason, doubts: [...doubts, `It cannot be read: ${read.error.message}`], others: [] };
+}
+
+/** What one step of the last printed digit is worth, in the unit of the text. */
+function digitOf(text: string): number {
+  const decimals = [...text.matchAll(/\.(\d+)/g)].map(([, digits = '']) => digits.length);
+  return 10 ** -Math.max(0, ...(decimals.length > 0 ? [Math.min(...decimals)] : [0]));
+}
+
+/** Why two printings of one length do not agree, in words; `null` where they do. */
+function disagreement(main: Candidate, other: Candidate): string | null {
+  const [a, b] = [limitsOf(main), limitsOf(other)];
+  if (!a || !b || !main.unit || !other.unit) return null;
+  const slack = digitOf(main.text) * MM_PER[main.unit] + digitOf(other.text) * MM_PER[other.unit];
+  const keys =
+    a.given === b.given || (a.min !== a.max && b.min !== b.max)
+      ? (['min', 'max'] as const)
+      : (['nom'] as const);
+  for (const key of keys) {
+    if (Math.abs(a[key] - b[key]) <= slack + 1e-9) continue;
+    const inches = formatNumber(a[key] / toMm(1, other.unit), 0, 4);
+    return `${formatNumber(a[key], 0, 4)} mm is ${inches} ${other.unit}, but beside it stands ${other.text} ${other.unit}.`;
+  }
+  return null;
+}
