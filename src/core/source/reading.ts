@@ -6,7 +6,7 @@ import { isAuxiliary } from './letters';
 import { nameSays } from './names';
 import type { Area } from './page';
 import { restorePoints } from './points';
-import { assignRoles, padOption, type Assignment, type LetterHabit, type SizedRow } from './roles';
+import { assignRoles, countOf, padOption, type Assignment, type LetterHabit, type SizedRow } from './roles';
 import { readTable, type PrintedRow, type PrintedTable } from './table';
 import { limitsOf, type Candidate, type PrintedValue } from './value';
 import { countSaid } from './words';
@@ -252,7 +252,7 @@ function dimensionOf(
   return {
     symbol: role.symbol,
     name: definition?.name ?? role.symbol,
-    text: value.text,
+    text: isCount ? String(countOf({ row, value }) ?? value.text) : value.text,
     unit: isCount ? null : (value.unit ?? unit),
     label: row.letter,
     called: row.name,

@@ -53,6 +53,7 @@ interface Question {
   readonly habit: LetterHabit;
 }
 
+const EXPLAINED = 0.7;
 const WEIGHT = {
   name: 4,
   othersName: -4,
@@ -65,9 +66,26 @@ const WEIGHT = {
 
 /** Assigns the rows of one size to the dimensions of a family. */
 export function assignRoles(question: Question): Assignment {
-  const solver = new Solver(question);
-  return solver.solve();
+  return new Solver(question).solve();
 }
+
+/** The evidence of letters, names and single sizes alone: quick, to tell which families are worth more. */
+export function roughEvidence(question: Question): number {
+  return new Solver(question).rough();
+}
+
+/** Names of what is smaller than something else in every usual package. */
+const SMALLER: readonly (readonly [RegExp, RegExp])[] = [
+  [/^standoff$/i, /^(height|ball|ball diameter|solder ball)$/i],
+  [/^lead thickness$/i, /^lead width$/i],
+  [/^foot length$/i, /^lead length$/i],
+  [/^width$/i, /^length$/i],
+  [/^body width$/i, /^length$/i],
+  [/^(terminal|lead) width$/i, /^(body width|width|pitch)$/i],
+  [/^pad across$/i, /^body (across|width)$/i],
+  [/^pad upright$/i, /^body (upright|length)$/i],
+];
+const DISORDER = 1.5;
 
 type State = readonly (number | null)[];
 
@@ -79,6 +97,8 @@ class Solver {
   private readonly typical: readonly (readonly number[])[];
   private readonly usual: readonly Readonly<Record<string, number>>[];
   private readonly known = new Map<string, number>();
+  /** How far the printed letters can be trusted to be the standard's, from 0 to 1. */
+  private readonly trust: number;
 
   constructor(private readonly question: Question) {
     const { kind, rows, unit } = question;
@@ -88,9 +108,28 @@ class Solver {
     this.typical = this.symbols.map((symbol) =>
       this.usual.flatMap((sizes) => (sizes[symbol] === undefined ? [] : [sizes[symbol]])),
     );
+    this.trust = this.trustInLetters();
     const scored = rows.map((_, row) => this.symbols.map((_symbol, i) => this.score(row, i)));
     this.pair = scored.map((row) => row.map(({ score }) => score));
     this.why = scored.map((row) => row.map(({ why }) => why));
+  }
+
+  /** A table whose D is as wide as a lead is, and whose A is as long as a body, has letters of its own. */
+  private trustInLetters(): number {
+    const fits = this.question.rows.flatMap(({ row }, r) => {
+      const index = this.symbols.indexOf(row.letter);
+      const nom = this.limits[r]?.nom;
+      if (index < 0 || nom === undefined || this.question.kind.dimensions[index]?.kind === 'count') return [];
+      const says = nameSays(
+        row.name,
+        this.question.kind.dimensions.map(({ name }) => name),
+      );
+      const othersName = says.of.length > 0 && !says.of.includes(index);
+      return [!othersName && this.sizeScore(nom, index) > -1];
+    });
+    const share = fits.filter((fit) => fit).length / Math.max(1, fits.length);
+    // two letters that go together by chance say little
+    return Math.max(0.1, fits.length < 3 ? Math.min(0.5, share) : 2 * share - 1);
   }
 
   /** Evidence that speaks of one row and one dimension. */
@@ -103,19 +142,22 @@ class Solver {
     const { row: printed } = sized;
     const [least, most] = dimension.limits;
     const isCount = dimension.kind === 'count';
-    const whole = Number.isInteger(limits.nom) && limits.min === limits.max && sized.value.unit === null;
     const says = nameSays(
       printed.name,
       kind.dimensions.map(({ name }) => name),
     );
     const isNamed = says.of.includes(index);
-    const letter = letterScore(printed.letter, dimension, this.symbols);
+    const letter = this.trust * letterScore(printed.letter, dimension, this.symbols);
     if (printed.isAngle || says.isNotNeeded) return { score: -Infinity, why: [] };
-    if (isCount !== (isCount && /^\d+$/.test(sized.value.text.trim()))) return { score: -Infinity, why: [] };
-    if (isCount && !isNamed && letter < 1) return { score: -Infinity, why: [] };
-    if (!isCount && whole && says.of.some((i) => kind.dimensions[i]?.kind === 'count'))
+    const counted = countOf(sized);
+    const isCounted = counted !== null && says.of.some((i) => kind.dimensions[i]?.kind === 'count');
+    if (
+      isCount &&
+      (counted === null || (!isNamed && letterScore(printed.letter, dimension, this.symbols) < 1))
+    )
       return { score: -Infinity, why: [] };
-    const mm = isCount ? Number(sized.value.text) : limits.nom;
+    if (!isCount && isCounted) return { score: -Infinity, why: [] };
+    const mm = isCount ? (counted ?? NaN) : limits.nom;
     // the whole table may be in another unit; what can never be meant is no candidate
     if (mm < least - 1e-9 || mm > most + 1e-9) return { score: -Infinity, why: [] };
     const why: string[] = [];
@@ -126,14 +168,20 @@ class Solver {
       if (meant === dimension.symbol) why.push('as this maker’s letters meant last time');
     }
     score += letter;
-    if (letter >= 3) why.push(`${printed.letter} is the standard’s letter`);
-    else if (letter >= 1) why.push(`${printed.letter} is a usual letter for it`);
+    // a row that is explained is better than one that is left over
+    score += EXPLAINED;
+    if (letter >= 2) why.push(`${printed.letter} is the standard’s letter`);
+    else if (letter >= 0.8 && this.trust > 0.6) why.push(`${printed.letter} is a usual letter for it`);
     if (isNamed) {
       score += says.of.length > 1 ? WEIGHT.name - 1 : WEIGHT.name;
       why.push(`named “${printed.name}”`);
     } else if (says.of.length > 0) score += WEIGHT.othersName;
     if (isAuxiliary(printed.letter) && !isNamed && letter < 3) score -= 2;
-    if (!isCount) score += this.sizeScore(mm, index);
+    const size = isCount ? 0 : this.sizeScore(mm, index);
+    score += size;
+    // what a table may well not have is not found by its size alone
+    const isUsual = (this.typical[index]?.length ?? 0) > 0 && size > -0.3;
+    if (dimension.derived && why.length === 0 && !isUsual) return { score: -Infinity, why: [] };
     return { score, why };
   }
 
@@ -153,6 +201,10 @@ class Solver {
       if (this.total(other) > this.total(best) + 1e-9) best = other;
     }
     return this.answer(best);
+  }
+
+  rough(): number {
+    return this.evidenceOf(this.greedy(this.pair));
   }
 
   private empty(): State {
@@ -263,7 +315,20 @@ class Solver {
   /** What the family's own rules hold against the sizes, as a number. */
   private strain(state: State): number {
     const found = this.findings(state);
-    return found.reduce((sum, { weight }) => sum + weight, 0);
+    return found.reduce((sum, { weight }) => sum + weight, 0) + this.disorder(state);
+  }
+
+  /** What is always smaller than something else, and is not. */
+  private disorder(state: State): number {
+    const names = this.question.kind.dimensions.map(({ name }) => name);
+    const sizeOf = (name: RegExp) => {
+      const row = state[names.findIndex((one) => name.test(one))] ?? null;
+      return row === null ? null : (this.limits[row]?.nom ?? null);
+    };
+    return SMALLER.reduce((sum, [small, great]) => {
+      const [a, b] = [sizeOf(small), sizeOf(great)];
+      return a !== null && b !== null && a > b + 1e-9 ? sum + DISORDER : sum;
+    }, 0);
   }
 
   private findings(state: State) {
@@ -284,7 +349,11 @@ class Solver {
       state.flatMap((row, d) => {
         const value = row === null ? undefined : rows[row]?.value;
         const symbol = this.symbols[d] ?? '';
-        return value ? [[symbol, { text: value.text, unit: value.unit ?? unit }] as const] : [];
+        if (!value || row === null) return [];
+        const sized = rows[row];
+        const count = this.question.kind.dimensions[d]?.kind === 'count' && sized ? countOf(sized) : null;
+        const entry = count === null ? { text: value.text, unit: value.unit ?? unit } : String(count);
+        return [[symbol, entry] as const];
       }),
     );
     const counted = count !== null && this.symbols.includes('n') && !('n' in dimensions);
@@ -342,6 +411,14 @@ function held(document: TapisDocument, kind: PackageKind) {
   return { filled, checked: soundness(whole) };
 }
 
+/** The one whole number that a row is printed with; `null` where it has none. */
+export function countOf({ value }: SizedRow): number | null {
+  const numbers = value.printed.match(/\d+([.,]\d+)?/g) ?? [];
+  const counts = new Set(numbers);
+  const [only = ''] = numbers;
+  return counts.size === 1 && /^\d{1,4}$/.test(only) ? Number(only) : null;
+}
+
 /** An exposed pad that is measured is there. */
 export function padOption(
   kind: PackageKind,
@@ -355,20 +432,43 @@ export function padOption(
   return first?.id === 'none' ? null : { pad: 'none' };
 }
 
+/** An exposed pad takes about this share of its body; common sizes list none. */
+const PAD_SHARE = 0.62;
+const PADS = [
+  ['E2', 'E'],
+  ['D2', 'D'],
+] as const;
+
 const sizesOf = new Map<string, readonly Readonly<Record<string, number>>[]>();
 
 /** Nominal sizes of a family's common packages and of its example, mm, by symbol. */
 function usualSizes(kind: PackageKind): readonly Readonly<Record<string, number>>[] {
   const known = sizesOf.get(kind.id);
   if (known) return known;
+  const symbols = new Set(kind.dimensions.map(({ symbol }) => symbol));
+  const same = kind.dimensions.filter(({ derived }) => derived && symbols.has(derived));
   const all = [{ dimensions: kind.example, unit: 'mm' as SheetUnit }, ...kind.outlines].map(
-    ({ dimensions, unit = 'mm' }) =>
-      Object.fromEntries(
+    ({ dimensions, unit = 'mm' }) => {
+      const sizes = Object.fromEntries(
         Object.entries(dimensions).flatMap(([symbol, text = '']) => {
           const read = readEntry(text, plainScope(unit));
           return read.ok ? [[symbol, read.value.value.nom] as const] : [];
         }),
-      ),
+      );
+      // a square part's other side is as usual as its one side
+      const others = same.map(
+        ({ symbol, derived = '' }) => [symbol, sizes[symbol] ?? sizes[derived]] as const,
+      );
+      const pads = PADS.flatMap(([pad, body]) => {
+        const size = sizes[pad] ?? PAD_SHARE * (sizes[body] ?? sizes['E'] ?? NaN);
+        return symbols.has(pad) && Number.isFinite(size) ? [[pad, size] as const] : [];
+      });
+      return {
+        ...sizes,
+        ...Object.fromEntries(pads),
+        ...Object.fromEntries(others.filter(([, size]) => size !== undefined)),
+      } as Record<string, number>;
+    },
   );
   sizesOf.set(kind.id, all);
   return all;

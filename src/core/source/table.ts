@@ -9,6 +9,7 @@ import {
   isAngle,
   isValue,
   letterOf,
+  sizeSaid,
   unitSaid,
   type HeadRole,
   type Limit,
@@ -71,7 +72,7 @@ export function readTable(printed: Grid): PrintedTable | null {
     rows: merged(rows),
     sizes,
     isUnitless,
-    context: printed.context,
+    context: [printed.context, ...blocks.map(({ context }) => context)].join(' ').trim(),
     leftOut: blocks.flatMap((block) => block.leftOut),
   };
 }
@@ -149,7 +150,7 @@ function valuesRightOf({ rows, columns }: Pick<Grid, 'rows' | 'columns'>, column
   );
 }
 
-type Block = Omit<PrintedTable, 'context'>;
+type Block = PrintedTable;
 
 function readBlock(grid: Grid): Block | null {
   const [letterColumn = -1] = letterColumns(grid);
@@ -172,12 +173,13 @@ function readBlock(grid: Grid): Block | null {
     letterColumn,
   );
   if (!columns.some(({ role }) => role === 'value')) return null;
-  const context = `${grid.context} ${grid.rows
+  const context = grid.rows
     .slice(0, first)
     .flatMap((row) => row.map(({ text }) => text))
-    .join(' ')}`;
-  const tableUnit = unitSaid(context);
-  return rowsOf(grid, first, columns, letterColumn, tableUnit);
+    .join(' ');
+  const tableUnit = unitSaid(`${grid.context} ${context}`);
+  const read = rowsOf(grid, first, columns, letterColumn, tableUnit);
+  return { ...read, context: `${context} ${read.leftOut.join(' ')}` };
 }
 
 const isName = ({ text }: Cell) => /[A-Za-zÄÖÜäöü]{3,}/.test(text) && headSays(text).limit === null;
@@ -188,15 +190,19 @@ function headsOf(
   first: number,
   isBody: (row: GridRow) => boolean,
 ): ReadonlySet<GridRow> {
-  return new Set(rows.slice(0, first).filter((row) => !isBody(row) && row.length > 0));
+  // a line of one cell is a title
+  const isHead = (row: GridRow) =>
+    row.length > 1 || row.some(({ text }) => headSays(text).role || headSays(text).limit);
+  return new Set(rows.slice(0, first).filter((row) => !isBody(row) && isHead(row)));
 }
 
 /** What the columns are, by the words over them and by what is in them. */
 function columnsOf(grid: Grid, heads: readonly GridRow[], first: number, letterColumn: number): Column[] {
   const body = grid.rows.slice(first);
+  const shared = sharedHeads(heads, grid.columns);
   const columns = Array.from({ length: grid.columns }, (_, i): Column => {
     const over = heads.flatMap((row) => {
-      const cell = cellAt(row, i);
+      const cell = shared.get(row)?.get(i) ?? cellAt(row, i) ?? headBeside(row, i, letterColumn, body);
       // a title over the whole table is no head of a column
       return cell && cell.span < grid.columns ? [cell] : [];
     });
@@ -235,11 +241,80 @@ function columnsOf(grid: Grid, heads: readonly GridRow[], first: number, letterC
   });
   // words behind the values are remarks, words before them names
   const firstValue = columns.findIndex(({ role }) => role === 'value');
-  return sizesToo(
-    columns.map((column, i) =>
-      column.role === 'name' && i > firstValue ? { ...column, role: 'remark' } : column,
+  return unitsApart(
+    body,
+    sizesToo(
+      columns.map((column, i) =>
+        column.role === 'name' && i > firstValue ? { ...column, role: 'remark' } : column,
+      ),
     ),
   );
+}
+
+/**
+ * Heads over columns whose limits repeat, such as two units over Min Max Min Max, share them equally.
+ * @returns by row and column
+ */
+function sharedHeads(rows: readonly GridRow[], columns: number): Map<GridRow, Map<number, Cell>> {
+  const shared = new Map<GridRow, Map<number, Cell>>();
+  const ofLimits = rows.find((row) => row.filter(({ text }) => headSays(text).limit !== null).length > 1);
+  if (!ofLimits) return shared;
+  const under = Array.from({ length: columns }, (_, i) => i).filter((i) => {
+    const cell = cellAt(ofLimits, i);
+    return cell !== null && headSays(cell.text).limit !== null;
+  });
+  const limits = under.map((i) => headSays(cellAt(ofLimits, i)?.text ?? '').limit);
+  for (const row of rows) {
+    if (row === ofLimits) continue;
+    const over = row.filter(({ text }) => {
+      const { limit, role, unit, rest } = headSays(text);
+      return limit === null && role === null && (unit !== null || rest !== '');
+    });
+    const period = under.length / over.length;
+    if (over.length < 2 || !Number.isInteger(period) || period < 2) continue;
+    if (!limits.every((limit, i) => limit === limits[i % period])) continue;
+    shared.set(row, new Map(under.map((i, k) => [i, over[Math.floor(k / period)] as Cell])));
+  }
+  return shared;
+}
+
+/**
+ * A head over several columns is printed over their middle: a column without one of its own has the nearest.
+ * Where nothing is known of places, it is the one to the left.
+ */
+function headBeside(
+  row: GridRow,
+  column: number,
+  letterColumn: number,
+  body: readonly GridRow[],
+): Cell | null {
+  const says = row.map(({ text }) => headSays(text));
+  if (says.some(({ limit, role }) => limit !== null || role === 'letter')) {
+    if (!says.some(({ limit, unit, rest }) => limit === null && (unit !== null || countSaid(rest) !== null)))
+      return null;
+  }
+  const heads = row.filter(
+    (cell, i) => cell.column > letterColumn && says[i]?.limit === null && says[i]?.role === null,
+  );
+  const at = middleOf(body, column);
+  const near = heads
+    .map((cell) => ({ cell, apart: apartOf(cell, column, at) }))
+    .sort((a, b) => a.apart - b.apart)[0];
+  return near && near.apart < Infinity ? near.cell : null;
+}
+
+/** Where the middle of a column is; `null` where its cells have no place. */
+function middleOf(body: readonly GridRow[], column: number): number | null {
+  const areas = body.flatMap((row) =>
+    row.filter((cell) => cell.column === column && cell.span === 1 && cell.area),
+  );
+  const middles = areas.map(({ area }) => ((area?.x0 ?? 0) + (area?.x1 ?? 0)) / 2).sort((a, b) => a - b);
+  return middles[Math.floor(middles.length / 2)] ?? null;
+}
+
+function apartOf({ area, column: first }: Cell, column: number, at: number | null): number {
+  if (area && at !== null) return Math.abs((area.x0 + area.x1) / 2 - at);
+  return first < column ? column - first : Infinity;
 }
 
 /** What is left in the heads names sizes where it differs from column to column; else it is a title. */
@@ -249,23 +324,64 @@ function sizesToo(columns: readonly Column[]): Column[] {
   return named.size > 1 ? [...columns] : columns.map((column) => ({ ...column, size: '' }));
 }
 
+/**
+ * Columns that come twice without a word, Min Max Min Max, are the same in another unit where their numbers
+ * are in its proportion, and else another size.
+ */
+function unitsApart(body: readonly GridRow[], columns: readonly Column[]): Column[] {
+  const seen = new Map<string, number>();
+  const parts = columns.map(({ role, limit, unit, size }) => {
+    if (role !== 'value') return -1;
+    const key = `${limit ?? ''} ${unit ?? ''} ${size}`;
+    const part = seen.get(key) ?? 0;
+    seen.set(key, part + 1);
+    return part;
+  });
+  if (Math.max(...parts) !== 1) return [...columns];
+  const number = (row: GridRow, of: number) => {
+    const at = columns.findIndex((_, i) => parts[i] === of && cellAt(row, i)?.column === i);
+    const text = at < 0 ? undefined : cellAt(row, at)?.text;
+    return text === undefined || isAngle(text)
+      ? NaN
+      : Number(/\d*[.,]?\d+/.exec(text)?.[0].replace(',', '.') ?? NaN);
+  };
+  const ratios = body
+    .map((row) => number(row, 0) / number(row, 1))
+    .filter((ratio) => ratio > 0 && Number.isFinite(ratio))
+    .sort((a, b) => a - b);
+  const ratio = ratios[Math.floor(ratios.length / 2)] ?? 1;
+  const found = PROPORTIONS.find(([of]) => Math.abs(Math.log(ratio / of)) < 0.12);
+  return columns.map((column, i): Column => {
+    const part = parts[i] ?? -1;
+    if (part < 0) return column;
+    if (!found) return { ...column, size: `${column.size} columns ${part + 1}`.trim() };
+    return { ...column, unit: found[1][part] ?? null };
+  });
+}
+
+const PROPORTIONS: readonly (readonly [number, readonly SheetUnit[]])[] = [
+  [25.4, ['mm', 'in']],
+  [1 / 25.4, ['in', 'mm']],
+  [0.0254, ['mm', 'mil']],
+  [1 / 0.0254, ['mil', 'mm']],
+];
+
 function rowsOf(
   grid: Grid,
   first: number,
   columns: readonly Column[],
   letterColumn: number,
   tableUnit: SheetUnit | null,
-): Block {
+): Omit<Block, 'context'> {
   const rows: PrintedRow[] = [];
   const leftOut: string[] = [];
   const sizes: string[] = [];
   let section = '';
-  let last = { letter: '', name: '' };
-  for (const row of grid.rows.slice(first)) {
+  const body = grid.rows.slice(first);
+  const meant = meaningsOf(body, columns, letterColumn);
+  for (const row of body) {
     const letterCell = letterColumn >= 0 ? cellAt(row, letterColumn) : null;
-    const letter = letterCell ? letterOf(letterCell.text) : null;
-    const texts = (role: Column['role']) =>
-      row.filter(({ column }) => columns[column]?.role === role).map(({ text }) => text);
+    const texts = (role: Column['role']) => textsOf(row, columns, role);
     const values = row.filter((cell) => cell !== letterCell && coversValue(cell, columns));
     const [only] = row;
     if (row.length === 1 && only && (only.span > 1 || !values.length)) {
@@ -275,26 +391,20 @@ function rowsOf(
       else leftOut.push(only.text);
       continue;
     }
-    if (values.length === 0 || (letterColumn >= 0 && !letter && !isContinued(row, letterCell, columns))) {
+    const { letter, name, size } = meant.get(row) ?? { letter: '', name: '', size: '' };
+    if (values.length === 0 || (letterColumn >= 0 && letter === '')) {
       const text = row.map((cell) => cell.text).join(' ');
       if (text !== '' && !row.some(({ text: one }) => headSays(one).limit)) leftOut.push(text);
       continue;
     }
-    const name = texts('name').join(' ').trim();
     const remark = texts('remark').join(' ');
-    const meant = letter === null ? last : { letter, name };
-    // a name that only tells the size, such as "14 leads", under one letter
-    const sizeInName = countSaid(name) !== null || countSaid(remark) !== null ? name || remark : '';
-    const isSize =
-      sizeInName !== '' && meant.letter !== '' && hasSibling(grid.rows, row, letterColumn, meant.letter);
-    if (letter !== null) last = { letter, name: isSize ? '' : name };
-    const own = section || (isSize ? sizeInName : '');
+    const own = section || size;
     const ofSizes = valuesOf(values, columns, unitOfRow(texts('unit')) ?? tableUnit, own);
     for (const size of ofSizes.keys()) if (!sizes.includes(size)) sizes.push(size);
     if (ofSizes.size === 0) continue;
     rows.push({
-      letter: meant.letter,
-      name: (isSize ? last.name : name) || meant.name,
+      letter,
+      name,
       remark,
       values: ofSizes,
       area: cellsArea(row),
@@ -317,23 +427,56 @@ function coversValue({ column, span, text }: Cell, columns: readonly Column[]): 
   );
 }
 
-/** A row under a merged letter has no letter of its own. */
-function isContinued(row: GridRow, letterCell: Cell | null, columns: readonly Column[]): boolean {
-  return (
-    letterCell === null &&
-    row.some(({ column, text }) => columns[column]?.role !== 'value' && countSaid(text) !== null)
-  );
+const textsOf = (row: GridRow, columns: readonly Column[], role: Column['role']) =>
+  row.filter(({ column }) => columns[column]?.role === role).map(({ text }) => text);
+
+/** What a line of the body is called, and the size that it holds for where its name says one. */
+interface Meaning {
+  readonly letter: string;
+  readonly name: string;
+  readonly size: string;
 }
 
-/** Whether another row holds the same letter, or none, beside this one. */
-function hasSibling(rows: readonly GridRow[], row: GridRow, letterColumn: number, letter: string): boolean {
-  const at = rows.indexOf(row);
-  return rows.some((other, i) => {
-    if (other === row) return false;
-    const cell = cellAt(other, letterColumn);
-    const same = cell !== null && letterOf(cell.text) === letter;
-    return same || (cell === null && Math.abs(i - at) < 8);
+/**
+ * Letters and names of lines. Lines that follow each other for one size after the other share the letter and
+ * the name that stand beside one of them, merged over all.
+ */
+function meaningsOf(
+  body: readonly GridRow[],
+  columns: readonly Column[],
+  letterColumn: number,
+): Map<GridRow, Meaning> {
+  const lines = body.map((row) => {
+    const cell = letterColumn >= 0 ? cellAt(row, letterColumn) : null;
+    const name = textsOf(row, columns, 'name').join(' ').trim();
+    const said = sizeSaid(name);
+    const size = said.size || sizeSaid(textsOf(row, columns, 'remark').join(' ')).size;
+    return { row, letter: (cell && letterOf(cell.text)) ?? '', name, bare: said.rest, size };
   });
+  const runs: (typeof lines)[] = [];
+  for (const line of lines) {
+    const run = runs.at(-1);
+    const letter = run?.find((one) => one.letter !== '')?.letter ?? '';
+    const goesOn =
+      run?.[0] &&
+      line.size !== '' &&
+      run[0].size !== '' &&
+      !run.some(({ size }) => size === line.size) &&
+      (line.letter === '' || letter === '' || line.letter === letter) &&
+      (run[0].bare === line.bare || line.bare === '' || run[0].bare === '');
+    if (run && goesOn) run.push(line);
+    else runs.push([line]);
+  }
+  return new Map(
+    runs.flatMap((run) => {
+      const letter = run.find((one) => one.letter !== '')?.letter ?? '';
+      const bare = run.find((one) => one.bare !== '')?.bare ?? '';
+      return run.map(({ row, name, size }): [GridRow, Meaning] => [
+        row,
+        run.length > 1 ? { letter, name: bare, size } : { letter, name, size: '' },
+      ]);
+    }),
+  );
 }
 
 function unitOfRow(texts: readonly string[]): SheetUnit | null {
@@ -401,6 +544,7 @@ function cellsIn(
     extra: given.filter((cell) => ![...limits.values()].includes(cell) && cell !== whole),
     limits,
     typical,
+    isNone: mine.length > given.length,
     area: cellsArea(given),
     text: mine.map(({ text }) => text).join('  '),
     sure: Math.min(...given.map(({ sure }) => sure)),

@@ -16,6 +16,8 @@ export interface PrintedCells {
   readonly typical: boolean;
   /** Cells that found no place of their own. */
   readonly extra: readonly Cell[];
+  /** Whether a dash says that there is no other value. */
+  readonly isNone: boolean;
   readonly area: Area | null;
   readonly text: string;
   readonly sure: number;
@@ -98,7 +100,7 @@ const ASSUMED: Readonly<Record<string, string>> = {
 };
 
 /** An entry from the cells of one unit. */
-function entryOf({ whole, limits, typical, extra }: PrintedCells): Made | null {
+function entryOf({ whole, limits, typical, extra, isNone }: PrintedCells): Made | null {
   const guessed = [...limits.values(), ...(whole ? [whole] : [])].flatMap(({ doubt }) =>
     doubt ? [doubt] : [],
   );
@@ -122,6 +124,7 @@ function entryOf({ whole, limits, typical, extra }: PrintedCells): Made | null {
   if (given.length === 1 && only) {
     // a merged cell that lost its merging says by itself what it is
     if (!only.isPlain) return wholeEntry([...limits.values()][0]?.text ?? '');
+    if (min && !isNone) doubts.push('Only a least value is printed.');
     const word = min ? 'min' : max ? 'max' : typical ? 'typ' : '';
     const limit = min ? 'min' : max ? 'max' : 'nom';
     return checked(word ? `${word} ${only.text}` : only.text, ASSUMED[limit] ?? '', doubts);

@@ -130,12 +130,24 @@ export function isAngle(printed: string): boolean {
   return /\d\s*(°|º|˚|deg(rees?)?\b|grad\b)/i.test(printed);
 }
 
+const LEADS =
+  /\b(\d{1,4})\s*-?\s*(leads?|pins?|terminals?|balls?|polig|poles?|positions?|anschl\w*|beine?|pads?|lands?|ld|l|p)\b/i;
+const TYPE = /\b[A-Z]{2,6}-?\s?(\d{1,3})\b/;
+
 /** The number of leads that a text names, such as `14 leads`, `16-pin`, `SO-8` or `20L`; `null` where it names none. */
 export function countSaid(text: string): number | null {
   const plain = plainText(text).text;
-  const found =
-    /\b(\d{1,4})\s*-?\s*(leads?|pins?|terminals?|balls?|polig|poles?|positions?|anschl\w*|beine?|pads?|lands?|ld|l|p)\b/i.exec(
-      plain,
-    ) ?? /\b[A-Z]{2,6}-?\s?(\d{1,3})\b/.exec(plain);
+  const found = LEADS.exec(plain) ?? TYPE.exec(plain);
   return found?.[1] === undefined ? null : Number(found[1]);
+}
+
+/** A text without the part that names a number of leads, and that part: a name, and the size it holds for. */
+export function sizeSaid(text: string): { readonly size: string; readonly rest: string } {
+  const found = LEADS.exec(text) ?? TYPE.exec(text);
+  if (!found) return { size: '', rest: text };
+  const rest = `${text.slice(0, found.index)} ${text.slice(found.index + found[0].length)}`;
+  return {
+    size: found[0],
+    rest: rest.replace(/[\s,;:()[\]–-]+$|^[\s,;:()[\]–-]+/g, '').replace(/\s+/g, ' '),
+  };
 }

@@ -1,0 +1,95 @@
+import { CATALOGUE, type PackageKind } from '../package/catalogue';
+import { readDimensions, sizeMeant, type Asked, type SourceReading } from './reading';
+import { roughEvidence } from './roles';
+import type { PrintedTable } from './table';
+import { countSaid } from './words';
+
+/** A family that a table may be of. */
+export interface FamilyGuess {
+  readonly kind: PackageKind;
+  readonly reading: SourceReading;
+  readonly score: number;
+  readonly reasons: readonly string[];
+}
+
+/** Families that are worth to be held against the table in full. */
+const WORTH = 6;
+const NAMED = 5;
+/** What is no package of a datasheet's table. */
+const NEVER = new Set(['mounting-hole', 'test-point']);
+
+/**
+ * Which family a table is of: from letters, names and sizes, from the number of leads, and from what the
+ * text round it calls the package.
+ * @returns the best few, the best first
+ */
+export function guessFamilies(
+  tables: readonly PrintedTable[],
+  asked: Omit<Asked, 'kind'> = {},
+): FamilyGuess[] {
+  const text = tables.map(({ context, sizes }) => `${context} ${sizes.join(' ')}`).join(' ');
+  const rough = CATALOGUE.filter(({ id }) => !NEVER.has(id)).map((kind) => {
+    const scores = tables.map((table) => {
+      const size = sizeMeant(table.sizes, asked.size) ?? '';
+      const rows = table.rows.flatMap((row) => {
+        const value = row.values.get(size);
+        return value ? [{ row, value }] : [];
+      });
+      const count = countSaid(size);
+      return roughEvidence({ kind, rows, unit: asked.unit ?? 'mm', count, habit: asked.habit ?? {} });
+    });
+    return { kind, named: namedIn(kind, text), score: Math.max(-Infinity, ...scores) };
+  });
+  const worth = rough
+    .map((one) => ({ ...one, total: one.score + (one.named ? NAMED : 0) }))
+    .sort((a, b) => b.total - a.total)
+    .slice(0, WORTH);
+  return worth
+    .flatMap(({ kind, named }): FamilyGuess[] => {
+      const reading = readDimensions(tables, { ...asked, kind });
+      if (!reading) return [];
+      const unexplained = reading.leftOut.filter(({ why }) => why.startsWith(kind.title)).length;
+      const score = reading.score + (named ? NAMED : 0) - unexplained - countMisfit(kind, text);
+      const needed = kind.dimensions.filter(({ derived }) => derived === undefined).length;
+      const found = needed - reading.missing.length;
+      return [
+        {
+          kind,
+          reading,
+          score,
+          reasons: [
+            ...(named ? [`the text says “${named}”`] : []),
+            `${found} of the ${needed} dimensions that it needs are there`,
+            ...(unexplained > 0
+              ? [`${unexplained} ${unexplained === 1 ? 'row has' : 'rows have'} no place in it`]
+              : []),
+          ],
+        },
+      ];
+    })
+    .sort((a, b) => b.score - a.score);
+}
+
+/** The word of the text that names the family; `null` where there is none. */
+function namedIn(kind: PackageKind, text: string): string | null {
+  const words = [...kind.keywords, kind.title].filter((word) => word.length >= 3 && !GENERAL.test(word));
+  return (
+    words.find((word) => new RegExp(`(^|[^A-Za-z])${escaped(word)}([^A-Za-z]|$)`, 'i').test(text)) ?? null
+  );
+}
+
+/** Words that many families are found by. */
+const GENERAL =
+  /^(two rows|dual|quad|four sides|passive|two terminals|through-hole|surface mount|array|chip)$/i;
+
+const escaped = (word: string) => word.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
+
+/** A number of leads that the family cannot have counts against it. */
+function countMisfit(kind: PackageKind, text: string): number {
+  const leads = kind.dimensions.find(({ symbol, kind: is }) => symbol === 'n' && is === 'count');
+  const count = countSaid(text);
+  if (!leads || count === null) return 0;
+  const [least, most] = leads.limits;
+  const fits = count >= least && count <= most && count % (leads.multipleOf ?? 1) === 0;
+  return fits && (leads.oneOf?.includes(count) ?? true) ? 0 : 3;
+}
