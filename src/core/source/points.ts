@@ -1,47 +1,67 @@
 import type { Cell, Grid } from './grid';
 import { isValue, letterOf } from './words';
 
-// Pictures of small print lose decimal points first: 135 for 1.35. The other numbers of the same column tell
-// how many decimals it is printed with.
+// Pictures of small print lose decimal points first, 135 for 1.35, and take letters for each other: Al for A1.
+// The other numbers of a column tell how many decimals it is printed with. Everything mended is doubted.
 
-const DIGITS = /^\d{2,4}$/;
-
-/** Puts lost points back where the column's other numbers show how many decimals there are; each is doubted. */
+/** Mends what readers of letters usually get wrong in a table of dimensions. */
 export function restorePoints(grid: Grid): Grid {
-  const decimals = Array.from({ length: grid.columns }, (_, column) => usualDecimals(grid, column));
-  const rows = grid.rows.map((row) => {
-    const isCount = row.some(({ text }) => ['n', 'N', 'nE', 'nD', 'ND', 'NE'].includes(letterOf(text) ?? ''));
-    return isCount ? row : row.map((cell) => restored(cell, decimals[cell.column] ?? 0));
+  const rows = grid.rows.map((row) => row.map(mendedSigns));
+  const inTable = commonDecimals(rows.flat());
+  const decimals = Array.from({ length: grid.columns }, (_, column) => {
+    const own = rows.flatMap((row) => row.filter((cell) => cell.column === column));
+    return commonDecimals(own) ?? inTable ?? 0;
   });
-  return { ...grid, rows };
+  const mended = rows.map((row) => {
+    const isCount = row.some(({ text }) => COUNTS.has(letterOf(text) ?? ''));
+    return isCount ? row : row.map((cell) => pointed(cell, decimals[cell.column] ?? 0));
+  });
+  return { ...grid, rows: mended };
 }
 
-/** The decimals that most numbers of a column have; 0 where too few have any. */
-function usualDecimals({ rows }: Grid, column: number): number {
+const COUNTS = new Set(['n', 'N', 'nE', 'nD', 'ND', 'NE']);
+
+/** Signs that are taken for each other in a number, a range, or a letter with its index. */
+function mendedSigns(cell: Cell): Cell {
+  let { text } = cell;
+  const letter = /^([A-Za-z])[lI|i!]$/.exec(text)?.[1];
+  if (letter) text = `${letter}1`;
+  else if (/\d/.test(text) && !/[a-z]{4}/i.test(text)) {
+    text = text
+      .replace(/(\d)\s*t\s*[0oO](?=\s*[\d.])/g, '$1 to ')
+      .replace(/(\d)\s+[.,]\s*(?=\d)/g, '$1.')
+      .replace(/(\d)[.,]\s+(?=\d)/g, '$1.')
+      .replace(/(?<=[\d.])[Oo](?=[\d.]|$)|(?<=^|\s)[Oo](?=[.,]\d)/g, '0')
+      .replace(/^([\d.]+)\s*[+#*]\s*([\d.]+)$/, '$1 ± $2')
+      .replace(/^[.,](?=\d)/, '0.');
+  }
+  return text === cell.text ? cell : { ...cell, text };
+}
+
+/** The decimals that most numbers of some cells have; `null` where too few have any. */
+function commonDecimals(cells: readonly Cell[]): number | null {
   const counts = new Map<number, number>();
-  for (const row of rows) {
-    const cell = row.find((one) => one.column === column);
-    const [, digits] = (cell && isValue(cell.text) && /\d*[.,](\d+)/.exec(cell.text)) || [];
-    if (digits) counts.set(digits.length, (counts.get(digits.length) ?? 0) + 1);
+  for (const { text } of cells) {
+    if (!isValue(text)) continue;
+    for (const [, digits = ''] of text.matchAll(/\d[.,](\d+)/g))
+      counts.set(digits.length, (counts.get(digits.length) ?? 0) + 1);
   }
   const [most] = [...counts].sort((a, b) => b[1] - a[1]);
-  return most && most[1] >= 2 ? most[0] : 0;
+  return most && most[1] >= 2 ? most[0] : null;
 }
 
-function restored(cell: Cell, decimals: number): Cell {
-  const text = cell.text
-    .replace(
-      /(\d)\s+[.,]\s*(?=\d)|(\d)[.,]\s+(?=\d)/g,
-      (_, a: string | undefined, b: string | undefined) => `${a ?? b ?? ''}.`,
-    )
-    .replace(/^[.,](?=\d)/, '0.');
-  if (decimals === 0 || !DIGITS.test(text) || text.length <= decimals)
-    return text === cell.text ? cell : { ...cell, text };
-  const at = text.length - decimals;
-  const pointed = `${text.slice(0, at)}.${text.slice(at)}`;
-  return {
-    ...cell,
-    text: pointed,
-    doubt: `“${cell.text}” has no point: ${pointed} is taken, as the column is printed.`,
-  };
+/** A cell whose numbers have lost their points, with these put back. */
+function pointed(cell: Cell, decimals: number): Cell {
+  if (!isValue(cell.text) || /°/.test(cell.text)) return cell;
+  const mended: string[] = [];
+  const text = cell.text.replace(/(?<![\d.,])\d{2,5}(?![\d.,])/g, (digits) => {
+    // 018 is 0.18 in any table
+    const after = digits.startsWith('0') ? digits.length - 1 : decimals;
+    if (after === 0 || digits.length <= after) return digits;
+    const at = digits.length - after;
+    const number = `${digits.slice(0, at)}.${digits.slice(at)}`;
+    mended.push(`“${digits}” has no point: ${number} is taken, as its column is printed.`);
+    return number;
+  });
+  return mended.length === 0 ? cell : { ...cell, text, doubt: mended.join(' ') };
 }

@@ -1,6 +1,7 @@
 import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
 import type { PdfDocument } from './pdf';
+import { seenWords, type Recognise } from './picture';
 
 // How the terminal and the server open PDFs: the same reader as in the browser, with its files beside it.
 
@@ -22,4 +23,19 @@ export async function openPdf(bytes: Uint8Array): Promise<PdfDocument & { destro
   });
   const pdf = await task.promise;
   return Object.assign(pdf as unknown as PdfDocument, { destroy: () => task.destroy() });
+}
+
+/** A reader of letters in a thread of its own; to be ended after use. */
+export async function letterReader(): Promise<{ recognise: Recognise; end: () => Promise<void> }> {
+  const { createWorker, OEM, PSM } = await import('tesseract.js');
+  const langPath = dirname(at('@tesseract.js-data/eng/4.0.0_best_int/eng.traineddata.gz'));
+  const worker = await createWorker('eng', OEM.LSTM_ONLY, { langPath, cacheMethod: 'none', gzip: true });
+  await worker.setParameters({ tessedit_pageseg_mode: PSM.SINGLE_BLOCK, preserve_interword_spaces: '1' });
+  return {
+    recognise: async (png) =>
+      seenWords((await worker.recognize(Buffer.from(png), {}, { blocks: true })).data),
+    end: async () => {
+      await worker.terminate();
+    },
+  };
 }

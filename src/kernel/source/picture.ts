@@ -1,0 +1,43 @@
+import { encode } from 'fast-png';
+import { pageOfPicture, prepared, type Prepared, type SeenWord } from '../../core/source/picture/prepare';
+import type { Grey } from '../../core/source/picture/grey';
+import type { SourcePage } from '../../core/source/page';
+
+/** Reads the words of a PNG picture: the one thing that is not done here. */
+export type Recognise = (png: Uint8Array) => Promise<readonly SeenWord[]>;
+
+/** Reads a page that is a picture. */
+export async function readPicture(
+  grey: Grey,
+  recognise: Recognise,
+  number = 1,
+): Promise<{ readonly page: SourcePage; readonly prepared: Prepared }> {
+  const ready = prepared(grey);
+  const { width, height, data } = ready.picture;
+  const seen = await recognise(encode({ width, height, data, channels: 1 }));
+  return { page: pageOfPicture(seen, ready, number), prepared: ready };
+}
+
+/** What tesseract.js tells of a page, as far as it is used. */
+interface Blocks {
+  readonly blocks:
+    | readonly {
+        readonly paragraphs: readonly {
+          readonly lines: readonly { readonly words: readonly TesseractWord[] }[];
+        }[];
+      }[]
+    | null;
+}
+
+interface TesseractWord {
+  readonly text: string;
+  readonly confidence: number;
+  readonly bbox: { readonly x0: number; readonly y0: number; readonly x1: number; readonly y1: number };
+}
+
+export function seenWords({ blocks }: Blocks): SeenWord[] {
+  const words = (blocks ?? []).flatMap(({ paragraphs }) =>
+    paragraphs.flatMap(({ lines }) => lines.flatMap((line) => line.words)),
+  );
+  return words.map(({ text, confidence, bbox }) => ({ text, confidence, area: bbox }));
+}
