@@ -10,7 +10,7 @@ const CORE_FLOORS = [
   ['geometry', 'process'],
   ['document'],
   ['package'],
-  ['land', 'padstack', 'body'],
+  ['land', 'padstack', 'body', 'source'],
   ['footprint'],
   ['joint'],
   ['drawing', 'check'],

@@ -26,6 +26,9 @@ tapis export FILE --format F --out DIR [--date D] [--revision R] [--paper a4|let
                                           writes a file; a report tells what changed since the approved one (F: ${FORMATS.map(({ id }) => id).join(', ')})
 tapis release FILE… --target T --out ZIP [--pattern P] [--date D] [--revision R] [--paper a4|letter]
                                           the files of a target in one ZIP, with a manifest (T: ${TARGETS.map(({ id }) => id).join(', ')})
+tapis take FILE [--family F] [--size S] [--page P] [--unit mm|in|mil]
+                                          reads a datasheet’s table (txt, tsv, html, pdf, png, jpg) and prints a
+                                          document; what is doubtful goes to standard error
 tapis batch DIR [--process P] [--level L] [--check] [--format F --out DIR]
                                           all documents of a folder, in threads: a line of JSON for each, a
                                           summary to standard error; P is a process’s id or its file
@@ -62,6 +65,8 @@ export async function run(
         const answer = compiledAnswer(compiled, check(compiled));
         return { out: `${JSON.stringify(answer, null, 2)}\n`, err, code: 0 };
       }
+      case 'take':
+        return await (await import('./take')).take(file, values);
       case 'export':
         return await exportFile(file, values);
       default:
@@ -94,6 +99,10 @@ function parse(args: readonly string[]) {
         revision: { type: 'string' },
         paper: { type: 'string' },
         approved: { type: 'string' },
+        family: { type: 'string' },
+        size: { type: 'string' },
+        page: { type: 'string' },
+        unit: { type: 'string' },
         help: { type: 'boolean', short: 'h' },
       },
     });

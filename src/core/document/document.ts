@@ -10,10 +10,26 @@ export const LEVELS: readonly Level[] = ['A', 'B', 'C'];
 /** Units that a datasheet's table may be printed in. */
 export type SheetUnit = 'mm' | 'mil' | 'in';
 
+/** The place on a page that an entry was read from. */
+export interface PrintedAt {
+  /** Id of one of the document's sources. */
+  readonly source: string;
+  readonly page: number;
+  /** Left, top, right and bottom in the page's own points, pixels or letters; missing where there is no page. */
+  readonly box?: readonly [number, number, number, number];
+  /** As it is printed there. */
+  readonly text: string;
+  /** What was entered for it: an entry that differs was changed by hand since. */
+  readonly entry: string;
+  /** It was read from a picture, and nobody has confirmed it. */
+  readonly unconfirmed?: true;
+}
+
 /** Where a number comes from: the datasheet's own letter for it and the place in the datasheet. */
 export interface Origin {
   readonly label?: string;
   readonly where?: string;
+  readonly from?: PrintedAt;
 }
 
 /** A dimension as typed. `unit` is that of plain numbers; the package's unit holds where it is missing. */
@@ -60,6 +76,8 @@ export type Numbering = Chosen<'numbering'>;
 /** One pin: its name, what it carries, and the lands that it comes out at. */
 export type PinIntent = Chosen<'pins'>[number];
 export type PinDirection = NonNullable<PinIntent['direction']>;
+/** A datasheet that numbers were read from. */
+export type SourceIntent = Chosen<'sources'>[number];
 /** An area on the board that something has to stay out of, beside those of the package. */
 export type KeepOutIntent = Chosen<'keepOuts'>[number];
 /** Which marks are drawn, and how. */

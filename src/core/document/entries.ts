@@ -1,4 +1,4 @@
-import type { DimensionEntry, DimensionText, SheetUnit, TapisDocument } from './document';
+import type { DimensionEntry, DimensionText, PrintedAt, SheetUnit, TapisDocument } from './document';
 import type { Edit } from './edit';
 import { formatNumber } from '../units/length';
 
@@ -8,15 +8,19 @@ export interface WrittenEntry {
   readonly unit: 'mm' | 'mil' | 'in' | null;
   readonly label: string;
   readonly where: string;
+  /** The place on a page that it was read from; `null` where it was typed. */
+  readonly from: PrintedAt | null;
 }
+
+const BARE = { unit: null, label: '', where: '', from: null } as const;
 
 /** Brings any form of a dimension entry to text. */
 export function writtenEntry(entry: DimensionEntry | undefined): WrittenEntry {
-  if (entry === undefined) return { text: '', unit: null, label: '', where: '' };
-  if (typeof entry === 'number') return { text: formatNumber(entry, 0, 9), unit: null, label: '', where: '' };
-  if (typeof entry === 'string') return { text: entry, unit: null, label: '', where: '' };
-  const { unit = null, label = '', where = '' } = entry;
-  return { text: 'text' in entry ? entry.text : limitsText(entry), unit, label, where };
+  if (entry === undefined) return { text: '', ...BARE };
+  if (typeof entry === 'number') return { text: formatNumber(entry, 0, 9), ...BARE };
+  if (typeof entry === 'string') return { text: entry, ...BARE };
+  const { unit = null, label = '', where = '', from = null } = entry;
+  return { text: 'text' in entry ? entry.text : limitsText(entry), unit, label, where, from };
 }
 
 function limitsText({ min, nom, max }: { min?: number; nom?: number; max?: number }): string {
@@ -54,7 +58,7 @@ export function outlineEdits(
   const other = (document.package.unit ?? 'mm') === unit ? null : unit;
   return [
     ...Object.entries(dimensions).map(([symbol, text = '']): Edit =>
-      entryEdit(document, symbol, { text, where, label: '', unit: other }),
+      entryEdit(document, symbol, { text, where, label: '', unit: other, from: null }),
     ),
     ...Object.entries(options).map(([id, value]): Edit => ({ at: `/package/options/${id}`, value })),
   ];
@@ -66,13 +70,15 @@ export function outlineEdits(
  */
 export function entryEdit(document: TapisDocument, symbol: string, change: Partial<WrittenEntry>): Edit {
   const at = `/package/dimensions/${symbol}`;
-  const { text, unit, label, where } = { ...writtenEntry(entryOf(document, symbol)), ...change };
-  if (!unit && !label && !where) return { at, value: text === '' ? undefined : text };
+  const { text, unit, label, where, from } = { ...writtenEntry(entryOf(document, symbol)), ...change };
+  if (!unit && !label && !where && (!from || text === ''))
+    return { at, value: text === '' ? undefined : text };
   const value: DimensionText = {
     text,
     ...(unit ? { unit } : {}),
     ...(label ? { label } : {}),
     ...(where ? { where } : {}),
+    ...(from && text !== '' ? { from } : {}),
   };
   return { at, value };
 }

@@ -368,8 +368,32 @@ const PINS = listOf(
   { help: 'What the land numbers mean, in the order in which they are listed.' },
 );
 
+/** Datasheets that numbers were read from. */
+const SOURCES = listOf(
+  'Source',
+  record(
+    'Source',
+    {
+      name: text('name', 200, { shortest: 1 }),
+      key: text('key', 64, {
+        pattern: '^[0-9a-f]{64}$',
+        help: 'SHA-256 of the file, hexadecimal: what it is kept by.',
+      }),
+      pages: number('count', 'pages', [1, 100_000]),
+      text: text('text', 40_000, { help: 'What was pasted, where there is no file.' }),
+      data: text('data', 1_500_000, {
+        help: 'The file itself, compressed (gzip) and in base64, where the document carries it along.',
+      }),
+    },
+    { name: 'source', stage: 'measure', required: ['name'] },
+  ),
+  40,
+  { help: 'Datasheets that numbers were read from.' },
+);
+
 /** Everything that can be chosen about a footprint, by its place in the document. */
 export const CHOICES = record('', {
+  sources: SOURCES,
   orientation: choice('Zero rotation', ['A', 'B'], {
     column: 'Zero rotation',
     help: 'Where pin 1 stands at zero rotation: upper left (A) or lower left (B); by the process where missing.',

@@ -163,7 +163,28 @@ const PACKAGE = {
   },
 };
 
-const PRINTED = { unit: { $ref: '#/$defs/sheetUnit' }, label: ORIGIN, where: ORIGIN };
+const PRINTED_AT: Schema = {
+  type: 'object',
+  description: 'The place on a page that it was read from.',
+  required: ['source', 'page', 'text', 'entry'],
+  additionalProperties: false,
+  properties: {
+    source: { type: 'string', minLength: 1, maxLength: 20, description: 'Id of one of the sources.' },
+    page: { type: 'integer', minimum: 1, maximum: 100000 },
+    box: {
+      type: 'array',
+      minItems: 4,
+      maxItems: 4,
+      items: { type: 'number' },
+      description: 'Left, top, right and bottom in the page’s own points, pixels or letters.',
+    },
+    text: { type: 'string', maxLength: 400, description: 'As it is printed there.' },
+    entry: { type: 'string', maxLength: 200, description: 'What was entered for it.' },
+    unconfirmed: { const: true, description: 'Read from a picture, and not confirmed.' },
+  },
+};
+
+const PRINTED = { unit: { $ref: '#/$defs/sheetUnit' }, label: ORIGIN, where: ORIGIN, from: PRINTED_AT };
 
 const DIMENSION: Schema = {
   oneOf: [

@@ -59,7 +59,7 @@ export function writeShelf(
 }
 
 const PACKAGE = ['family', 'title', 'unit', 'options', 'dimensions', 'source'];
-const DIMENSION = ['text', 'min', 'nom', 'max', 'unit', 'label', 'where'];
+const DIMENSION = ['text', 'min', 'nom', 'max', 'unit', 'label', 'where', 'from'];
 const PROCESS = [
   ...['id', 'name', 'summary', 'basedOn'],
   ...allFields().map(({ key }) => key),

@@ -97,7 +97,7 @@ function plausibilityOf(
     },
     // a value that has another origin carries the datasheet's letter no longer
     enter: (symbol, text, where = '') =>
-      entryEdit(document, symbol, { text, where, unit: null, ...(where ? { label: '' } : {}) }),
+      entryEdit(document, symbol, { text, where, unit: null, ...(where ? { label: '', from: null } : {}) }),
     move: (from, to) => entryEdit(document, to, writtenEntry(entryOf(document, from))),
   };
   const checked = family.plausibility.map(({ id, title, source, check }) => ({

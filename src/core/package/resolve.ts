@@ -1,4 +1,4 @@
-import type { PackageIntent, SheetUnit } from '../document/document';
+import type { PackageIntent, PrintedAt, SheetUnit } from '../document/document';
 import { TYPICAL, writtenEntry, type WrittenEntry } from '../document/entries';
 import { evaluateEntry, type EntryScope } from '../units/entry';
 import { isNotGiven } from '../units/entry-text';
@@ -24,6 +24,8 @@ export interface ResolvedDimension {
   readonly source: 'entered' | 'derived' | 'missing';
   readonly label: string;
   readonly where: string;
+  /** The place on a page that it was read from; `null` where it was typed. */
+  readonly from: PrintedAt | null;
   /** `null` where it is missing or cannot be read. */
   readonly value: Toleranced | null;
   readonly error: { readonly at: number; readonly message: string } | null;
@@ -148,6 +150,7 @@ class Resolver {
       source: entered ? 'entered' : text ? 'derived' : 'missing',
       label: written?.label ?? '',
       where: written?.where ?? '',
+      from: (entered ? written.from : null) ?? null,
       asked: entered || !definition.when || definition.when(this.options),
     } as const;
     const none = { ...base, value: null, error: null, assumption: null, doubts: [], hints: {} };

@@ -392,7 +392,7 @@ function rowsOf(
       continue;
     }
     const { letter, name, size } = meant.get(row) ?? { letter: '', name: '', size: '' };
-    if (values.length === 0 || (letterColumn >= 0 && letter === '')) {
+    if (values.length === 0 || (letterColumn >= 0 && letter === '' && (!letterCell || row.length < 2))) {
       const text = row.map((cell) => cell.text).join(' ');
       if (text !== '' && !row.some(({ text: one }) => headSays(one).limit)) leftOut.push(text);
       continue;

@@ -1,5 +1,9 @@
 import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
+import { decode } from 'fast-png';
+import { greyOf, type Grey } from '../../core/source/picture/grey';
+import { LARGEST_PICTURE } from '../../core/source/picture/prepare';
+import { fail, ok, type Result } from '../../core/units/result';
 import type { PdfDocument } from './pdf';
 import { seenWords, type Recognise } from './picture';
 
@@ -38,4 +42,59 @@ export async function letterReader(): Promise<{ recognise: Recognise; end: () =>
       await worker.terminate();
     },
   };
+}
+
+/** Pixels for a point of a page that is drawn to be read: 200 to the inch. */
+const DRAWN = 200 / 72;
+
+/** Draws a page of a PDF as a picture. */
+export async function pictureOfPage(
+  pdf: PdfDocument,
+  number: number,
+): Promise<{ readonly grey: Grey; readonly scale: number }> {
+  const { createCanvas } = await import('@napi-rs/canvas');
+  const page = await pdf.getPage(number);
+  const size = page.getViewport({ scale: 1 });
+  const scale = Math.min(DRAWN, Math.sqrt(LARGEST_PICTURE / (size.width * size.height)));
+  const viewport = page.getViewport({ scale });
+  const [width, height] = [Math.ceil(viewport.width), Math.ceil(viewport.height)];
+  const canvas = createCanvas(width, height);
+  const context = canvas.getContext('2d');
+  context.fillStyle = 'white';
+  context.fillRect(0, 0, width, height);
+  await page.render({ canvas: null, canvasContext: context, viewport }).promise;
+  const { data } = context.getImageData(0, 0, width, height);
+  return { grey: greyOf(width, height, data, 4), scale };
+}
+
+/** A picture file as shades of grey; PNG by itself, others with what draws pages. */
+export async function pictureOf(bytes: Uint8Array): Promise<Result<Grey, string>> {
+  try {
+    if (bytes[0] === 0x89) {
+      // its size stands in the first bytes: what is too large is not unpacked
+      const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+      if (view.getUint32(16) * view.getUint32(20) > LARGEST_PICTURE) return fail(TOO_LARGE);
+      const { width, height, data, channels, depth, palette } = decode(bytes);
+      return ok(
+        palette
+          ? greyOf(width, height, coloured(data, palette), 3)
+          : greyOf(width, height, data, channels, depth),
+      );
+    }
+    const { createCanvas, loadImage } = await import('@napi-rs/canvas');
+    const image = await loadImage(Buffer.from(bytes));
+    const { width, height } = image;
+    if (width * height > LARGEST_PICTURE) return fail(TOO_LARGE);
+    const context = createCanvas(width, height).getContext('2d');
+    context.drawImage(image, 0, 0);
+    return ok(greyOf(width, height, context.getImageData(0, 0, width, height).data, 4));
+  } catch (error) {
+    return fail(`the picture cannot be read (${(error as Error).message})`);
+  }
+}
+
+const TOO_LARGE = `the picture has more than ${LARGEST_PICTURE / 1e6} million pixels`;
+
+function coloured(data: ArrayLike<number>, palette: readonly (readonly number[])[]): number[] {
+  return Array.from(data).flatMap((index) => (palette[index] ?? [255, 255, 255]).slice(0, 3));
 }

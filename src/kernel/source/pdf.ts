@@ -12,6 +12,7 @@ export interface PdfDocument {
 export interface PdfPage {
   getViewport(options: { readonly scale: number }): PdfViewport;
   getTextContent(): Promise<{ readonly items: readonly unknown[] }>;
+  render(options: object): { readonly promise: Promise<void>; cancel(): void };
 }
 
 export interface PdfViewport {

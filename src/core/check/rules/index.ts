@@ -53,6 +53,7 @@ import { planeClearance, reliefSpokes } from './planes';
 import { asymmetry, landOffTerminal, pitch, pitchDrift } from './positions';
 import { terminalGap } from './terminal-gap';
 import { thermalCoverage } from './thermal-coverage';
+import { unconfirmed } from './unconfirmed';
 import { unplatedLead } from './unplated-lead';
 import { pasteOverVia, viaInLand } from './via-in-land';
 
@@ -150,4 +151,5 @@ export const RULES: readonly Rule[] = [
   standoffBall,
   heightBody,
   assumptions,
+  unconfirmed,
 ];

@@ -1,0 +1,32 @@
+import { readFileSync } from 'node:fs';
+import { basename } from 'node:path';
+import { writeDocument } from '../core/document/write';
+import { takeFile, takenInWords } from '../kernel/source/take-file';
+import { Refusal, type Outcome } from './outcome';
+
+/** What is asked of a datasheet on the command line. */
+export interface TakeOptions {
+  readonly family?: string | undefined;
+  readonly size?: string | undefined;
+  readonly page?: string | undefined;
+  readonly unit?: string | undefined;
+}
+
+/** Reads a datasheet's page and prints a document; what is doubtful goes to standard error. */
+export async function take(file: string, { page, unit, ...ask }: TakeOptions): Promise<Outcome> {
+  const number = page === undefined ? undefined : Number(page);
+  if (number !== undefined && !(Number.isInteger(number) && number > 0))
+    throw new Refusal(`--page is “${page ?? ''}”; it is a number from 1.`);
+  if (unit !== undefined && unit !== 'mm' && unit !== 'in' && unit !== 'mil')
+    throw new Refusal(`--unit is “${unit}”; known are mm, in, mil.`);
+  let bytes: Uint8Array;
+  try {
+    bytes = new Uint8Array(readFileSync(file === '-' ? 0 : file));
+  } catch (error) {
+    throw new Refusal(`${file} cannot be read: ${(error as Error).message}`);
+  }
+  const name = file === '-' ? 'standard input' : basename(file);
+  const taken = await takeFile(bytes, name, { ...ask, page: number, unit });
+  if (!taken.ok) throw new Refusal(taken.error);
+  return { out: writeDocument(taken.value.document), err: takenInWords(taken.value, name), code: 0 };
+}

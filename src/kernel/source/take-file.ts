@@ -1,0 +1,271 @@
+import { documentName } from './names';
+import { guessFamilies, type FamilyGuess } from '../../core/source/family';
+import type { Grid } from '../../core/source/grid';
+import { gridsOfHtml } from '../../core/source/html';
+import { gridsOfWords } from '../../core/source/layout';
+import { readDimensions, tablesOf, type SourceReading } from '../../core/source/reading';
+import { kindById } from '../../core/source/roles';
+import { takenDocument, type TakenFrom } from '../../core/source/take';
+import type { PrintedTable } from '../../core/source/table';
+import { gridsOfText } from '../../core/source/text';
+import type { TapisDocument } from '../../core/document/document';
+import { CATALOGUE } from '../../core/package/catalogue';
+import { fail, ok, type Result } from '../../core/units/result';
+import { keyOf } from '../inside';
+import { letterReader, openPdf, pictureOf, pictureOfPage } from './node';
+import { wordsOfPage } from './pdf';
+import { readPicture } from './picture';
+
+/** What is asked of a file. */
+export interface TakeAsk {
+  /** Id of the family; guessed where it is missing. */
+  readonly family?: string | undefined;
+  /** Name of a size, or the number of its leads. */
+  readonly size?: string | undefined;
+  /** Page of a PDF, from 1; the one that fits best where it is missing. */
+  readonly page?: number | undefined;
+  readonly unit?: 'mm' | 'in' | 'mil' | undefined;
+}
+
+/** A document of what was read, and what is to be looked at. */
+export interface Taken {
+  readonly document: TapisDocument;
+  readonly reading: SourceReading;
+  readonly page: number;
+  readonly isScan: boolean;
+  /** Families that the table may be of, the best first; empty where one was asked for. */
+  readonly families: readonly {
+    readonly id: string;
+    readonly score: number;
+    readonly reasons: readonly string[];
+  }[];
+}
+
+/** Largest file that is read, bytes. */
+export const LARGEST_SHEET = 40_000_000;
+/** Pages of pictures that are read where no page was named. */
+const PICTURES_READ = 3;
+/** By how much one family has to be ahead of the next to be taken without being asked for. */
+const AHEAD = 3;
+
+/** One page, or a whole text, with what it has of tables. */
+interface Candidate {
+  readonly page: number;
+  readonly grids: readonly Grid[];
+  readonly isScan: boolean;
+  readonly seenAt?: TakenFrom['seenAt'];
+}
+
+type Kind = 'pdf' | 'picture' | 'html' | 'text';
+
+/** What a file is, by its first bytes. */
+export function kindOfSheet(bytes: Uint8Array): Kind {
+  const start = String.fromCharCode(...bytes.subarray(0, 1024));
+  if (start.includes('%PDF-')) return 'pdf';
+  if (start.startsWith('\x89PNG') || start.startsWith('\xff\xd8\xff') || start.startsWith('RIFF'))
+    return 'picture';
+  return /<(!doctype html|html|table|body|tr|meta)\b/i.test(
+    new TextDecoder().decode(bytes.subarray(0, 65_536)),
+  )
+    ? 'html'
+    : 'text';
+}
+
+/**
+ * Reads a datasheet's page and makes a document of it.
+ * @returns why it cannot be done, in words, with what there is to choose from
+ */
+export async function takeFile(
+  bytes: Uint8Array,
+  name: string,
+  ask: TakeAsk,
+): Promise<Result<Taken, string>> {
+  if (bytes.length > LARGEST_SHEET) return fail(`${name} is larger than ${LARGEST_SHEET / 1e6} MB.`);
+  if (ask.family !== undefined && !kindById(ask.family))
+    return fail(`There is no family “${ask.family}”; known are ${CATALOGUE.map(({ id }) => id).join(', ')}.`);
+  const kind = kindOfSheet(bytes);
+  const opened = await candidatesOf(bytes, name, kind, ask);
+  if (!opened.ok) return opened;
+  const { candidates, pages } = opened.value;
+  const found = candidates.flatMap((candidate) => {
+    const one = readCandidate(candidate, ask);
+    return one ? [one] : [];
+  });
+  const best = found.sort((a, b) => b.reading.score - a.reading.score)[0];
+  if (!best) return fail(nothingFound(candidates, name, ask));
+  const [first, second] = best.guesses;
+  if (first && second && first.score - second.score < AHEAD)
+    return fail(
+      `It may be of several families; name one: ${best.guesses
+        .slice(0, 4)
+        .map(({ kind: { id }, reasons }) => `${id} (${reasons.join('; ')})`)
+        .join(', ')}.`,
+    );
+  const { candidate, reading } = best;
+  const isFile = kind === 'pdf' || kind === 'picture';
+  const source = isFile
+    ? { name: name.slice(0, 200), key: await keyOf(bytes), ...(pages === null ? {} : { pages }) }
+    : { name: name.slice(0, 200), text: new TextDecoder().decode(bytes).slice(0, 40_000) };
+  const document = takenDocument(documentName(name, reading.size), reading, {
+    source,
+    page: candidate.page,
+    isScan: candidate.isScan,
+    ...(candidate.seenAt ? { seenAt: candidate.seenAt } : {}),
+  });
+  return ok({
+    document,
+    reading,
+    page: candidate.page,
+    isScan: candidate.isScan,
+    families: best.guesses.map(({ kind: { id }, score, reasons }) => ({ id, score, reasons })),
+  });
+}
+
+interface Found {
+  readonly candidate: Candidate;
+  readonly reading: SourceReading;
+  readonly guesses: readonly FamilyGuess[];
+}
+
+function readCandidate(candidate: Candidate, { family, size, unit }: TakeAsk): Found | null {
+  const tables = tablesOf(candidate.grids, candidate.isScan);
+  const asked = {
+    ...(size === undefined ? {} : { size }),
+    ...(unit ? { unit } : {}),
+    isScan: candidate.isScan,
+  };
+  const kind = family === undefined ? null : kindById(family);
+  if (kind) {
+    const reading = readDimensions(tables, { ...asked, kind });
+    return reading && reading.dimensions.length > 0 ? { candidate, reading, guesses: [] } : null;
+  }
+  const guesses = tables.length > 0 ? guessFamilies(tables, asked) : [];
+  const [first] = guesses;
+  return first && first.reading.dimensions.length > 1 ? { candidate, reading: first.reading, guesses } : null;
+}
+
+function nothingFound(candidates: readonly Candidate[], name: string, { size }: TakeAsk): string {
+  const tables: PrintedTable[] = candidates.flatMap(({ grids, isScan }) => tablesOf(grids, isScan));
+  const sizes = [...new Set(tables.flatMap((table) => table.sizes))].filter((one) => one !== '');
+  if (size !== undefined && sizes.length > 0)
+    return `There is no size “${size}” in ${name}; it has ${sizes.join(', ')}.`;
+  if (size !== undefined && tables.length > 0) return `${name} has one size only; leave --size out.`;
+  return `No table of dimensions was found in ${name}.`;
+}
+
+interface Opened {
+  readonly candidates: readonly Candidate[];
+  readonly pages: number | null;
+}
+
+async function candidatesOf(
+  bytes: Uint8Array,
+  name: string,
+  kind: Kind,
+  ask: TakeAsk,
+): Promise<Result<Opened, string>> {
+  const text = () => new TextDecoder().decode(bytes);
+  switch (kind) {
+    case 'html':
+      return ok({ candidates: [{ page: 1, grids: gridsOfHtml(text()), isScan: false }], pages: null });
+    case 'text':
+      if (bytes.includes(0)) return fail(`${name} is no PDF, picture, HTML or text.`);
+      return ok({ candidates: [{ page: 1, grids: gridsOfText(text()), isScan: false }], pages: null });
+    case 'picture': {
+      const picture = await pictureOf(bytes);
+      if (!picture.ok) return fail(`${name}: ${picture.error}`);
+      const reader = await letterReader();
+      try {
+        const { page, prepared } = await readPicture(picture.value, reader.recognise);
+        const grids = gridsOfWords(page.words);
+        return ok({ candidates: [{ page: 1, grids, isScan: true, seenAt: prepared.back }], pages: null });
+      } finally {
+        await reader.end();
+      }
+    }
+    case 'pdf':
+      return pdfCandidates(bytes, name, ask);
+  }
+}
+
+async function pdfCandidates(
+  bytes: Uint8Array,
+  name: string,
+  { page }: TakeAsk,
+): Promise<Result<Opened, string>> {
+  let pdf: Awaited<ReturnType<typeof openPdf>>;
+  try {
+    pdf = await openPdf(bytes);
+  } catch (error) {
+    return fail(`${name} cannot be opened: ${(error as Error).message}`);
+  }
+  try {
+    const pages = pdf.numPages;
+    if (page !== undefined && !(Number.isInteger(page) && page >= 1 && page <= pages))
+      return fail(`${name} has ${pages} ${pages === 1 ? 'page' : 'pages'}, and no page ${page}.`);
+    const numbers =
+      page === undefined ? Array.from({ length: Math.min(pages, 400) }, (_, i) => i + 1) : [page];
+    const candidates: Candidate[] = [];
+    const pictures: number[] = [];
+    for (const number of numbers) {
+      const { words } = await wordsOfPage(pdf, number);
+      if (words.length === 0) pictures.push(number);
+      else candidates.push({ page: number, grids: gridsOfWords(words), isScan: false });
+    }
+    if (pictures.length > 0 && candidates.every(({ grids }) => tablesOf(grids).length === 0)) {
+      const reader = await letterReader();
+      try {
+        for (const number of pictures.slice(0, PICTURES_READ)) {
+          const { grey, scale } = await pictureOfPage(pdf, number);
+          const { page: read, prepared } = await readPicture(grey, reader.recognise, number);
+          const seenAt: Candidate['seenAt'] = (area) => {
+            const { x0, y0, x1, y1 } = prepared.back(area);
+            return { x0: x0 / scale, y0: y0 / scale, x1: x1 / scale, y1: y1 / scale };
+          };
+          candidates.push({ page: number, grids: gridsOfWords(read.words), isScan: true, seenAt });
+        }
+      } finally {
+        await reader.end();
+      }
+    }
+    return ok({ candidates, pages });
+  } finally {
+    await pdf.destroy();
+  }
+}
+
+/** What is to be looked at, a line each. */
+export function takenInWords({ reading, isScan, families, page }: Taken, name: string): string {
+  const lines = [
+    ...(families.length > 0
+      ? [
+          `family: ${families[0]?.id ?? ''} (${families[0]?.reasons.join('; ') ?? ''}); next ${families
+            .slice(1, 3)
+            .map(({ id }) => id)
+            .join(', ')}`,
+        ]
+      : []),
+    ...(reading.sizes.length > 1 ? [`sizes: ${reading.sizes.join(', ')}; taken is ${reading.size}`] : []),
+    ...(isScan ? [`${name}, page ${page}, is a picture: everything is to be compared with it`] : []),
+    ...reading.doubts.map((doubt) => `doubtful: ${doubt}`),
+    ...reading.dimensions.flatMap(
+      ({ symbol, text, label, printed, standing, doubts, alternatives, reasons }) =>
+        standing === 'doubtful'
+          ? [
+              `doubtful: ${symbol} ${text} (${[label, `“${printed}”`].filter((word) => word !== '').join(' ')}): ${[
+                ...doubts,
+                ...(doubts.length === 0 ? reasons : []),
+              ].join(
+                ' ',
+              )}${alternatives.length > 0 ? ` Else ${alternatives.map((one) => one.text).join(' or ')}.` : ''}`,
+            ]
+          : [],
+    ),
+    ...(reading.missing.length > 0 ? [`missing: ${reading.missing.join(', ')}`] : []),
+    ...reading.leftOut.map(
+      ({ label, called, printed, why }) =>
+        `left out: ${[label, called, printed].filter((word) => word !== '').join(' ')}: ${why}`,
+    ),
+  ];
+  return lines.map((line) => `${line}\n`).join('');
+}
