@@ -1,8 +1,9 @@
 import type { APIRoute } from 'astro';
 import type { ReleaseAsked } from '../core/format/release/ask';
 import { inThread } from './pool';
+import type { TakeAsked } from './work';
 import { problem, response, type Reply } from './reply';
-import { textIn } from './request';
+import { bytesIn, otherType, textIn } from './request';
 
 /** An endpoint that takes a document and answers with what a thread makes of it. */
 export async function documentEndpoint(
@@ -38,6 +39,27 @@ export async function releaseEndpoint(request: Request, query: URLSearchParams):
 }
 
 const RELEASE_WORDS = ['target', 'pattern', ...ABOUT_WORDS];
+
+/** An endpoint that takes a datasheet's page as a file and answers with what was read of it. */
+export async function takeEndpoint(request: Request, query: URLSearchParams): Promise<Response> {
+  const unknown = unknownIn(query, TAKE_WORDS);
+  if (unknown) return unknown;
+  const isOther = otherType(
+    request,
+    SHEET_TYPES,
+    'a PDF, a PNG or JPEG picture, HTML or plain text, with its type',
+  );
+  if (isOther) return response(isOther);
+  const bytes = await bytesIn(request, LARGEST_UPLOAD);
+  if (!bytes.ok) return response(bytes.error);
+  const take = { bytes: bytes.value, asked: Object.fromEntries(query) as TakeAsked };
+  return response(await inThread({ take }, request.signal));
+}
+
+const TAKE_WORDS = ['family', 'size', 'page', 'unit', 'name'];
+const SHEET_TYPES = /^(application\/pdf|image\/(png|jpeg)|text\/(plain|html|tab-separated-values|csv))\b/i;
+/** Largest datasheet that is read for a request, bytes. */
+const LARGEST_UPLOAD = 8_000_000;
 
 /** An endpoint that only tells: its answer is made once. */
 export function tells(make: () => Reply): APIRoute {

@@ -22,25 +22,35 @@ export function otherType(request: Request, right: RegExp, send: string): Reply 
   const type = request.headers.get('content-type') ?? '';
   return right.test(type)
     ? null
-    : problem(415, 'Not JSON', `The body is “${type || 'of no stated type'}”; send ${send}.`);
+    : problem(
+        415,
+        'Another type is asked for',
+        `The body is “${type || 'of no stated type'}”; send ${send}.`,
+      );
 }
 
 /** The body's text, or the answer to one that is too long, or comes too slowly. */
 async function limitedText(request: Request): Promise<Result<string, Reply>> {
-  const large = () => fail(problem(413, 'Body too large', `At most ${LARGEST_BODY} bytes are read.`));
-  if (Number(request.headers.get('content-length') ?? 0) > LARGEST_BODY) return large();
+  const bytes = await bytesIn(request, LARGEST_BODY);
+  return bytes.ok ? ok(new TextDecoder().decode(bytes.value)) : bytes;
+}
+
+/** The body as it is, or the answer to one that is too long, or comes too slowly. @param most bytes */
+export async function bytesIn(request: Request, most: number): Promise<Result<Uint8Array, Reply>> {
+  const large = () => fail(problem(413, 'Body too large', `At most ${most} bytes are read.`));
+  if (Number(request.headers.get('content-length') ?? 0) > most) return large();
   const began = performance.now();
   const chunks: Uint8Array[] = [];
   let size = 0;
   // leaving the loop gives the rest up
   for await (const chunk of chunksOf(request)) {
     size += chunk.byteLength;
-    if (size > LARGEST_BODY) return large();
+    if (size > most) return large();
     if (performance.now() - began > BODY_TIME)
       return fail(problem(408, 'Body too slow', `It has to come in within ${BODY_TIME / 1000} s.`));
     chunks.push(chunk);
   }
-  return ok(new TextDecoder().decode(Buffer.concat(chunks)));
+  return ok(Buffer.concat(chunks));
 }
 
 /**

@@ -34,8 +34,23 @@ export interface ReleaseWork {
   readonly release: ReleaseAsked;
 }
 
+/** What a request asks of a datasheet, as its address says it. */
+export interface TakeAsked {
+  readonly family?: string;
+  readonly size?: string;
+  readonly page?: string;
+  readonly unit?: string;
+  readonly name?: string;
+}
+
+/** One datasheet to be read. */
+export interface TakeWork {
+  readonly take: { readonly bytes: Uint8Array; readonly asked: TakeAsked };
+}
+
 /** Does the work of one request. Runs in a thread of its own, so that it can be given up. */
-export async function work(asked: Work | BatchWork | ReleaseWork): Promise<Reply> {
+export async function work(asked: Work | BatchWork | ReleaseWork | TakeWork): Promise<Reply> {
+  if ('take' in asked) return takeReply(asked.take);
   if ('ask' in asked) return lineReply(asked);
   if ('release' in asked) return releaseReply(asked);
   const { text, format, about = {} } = asked;
@@ -56,6 +71,20 @@ export async function work(asked: Work | BatchWork | ReleaseWork): Promise<Reply
   return trouble === null
     ? reply
     : { ...reply, headers: { ...reply.headers, 'x-left-out': encodeURIComponent(trouble) } };
+}
+
+/** The document of what was read of a datasheet, with all that is to be looked at. */
+async function takeReply({ bytes, asked }: TakeWork['take']): Promise<Reply> {
+  const { page, unit, name = 'datasheet', ...ask } = asked;
+  const number = page === undefined ? undefined : Number(page);
+  if (number !== undefined && !(Number.isInteger(number) && number > 0))
+    return problem(400, 'Not asked for rightly', `page is “${page ?? ''}”; it is a number from 1.`);
+  if (unit !== undefined && unit !== 'mm' && unit !== 'in' && unit !== 'mil')
+    return problem(400, 'Not asked for rightly', `unit is “${unit}”; known are mm, in, mil.`);
+  const { takeFile } = await import('../kernel/source/take-file');
+  const taken = await takeFile(bytes, name, { ...ask, page: number, unit });
+  if (!taken.ok) return problem(422, 'Not read', taken.error);
+  return json(taken.value);
 }
 
 /** What is told of one document of a batch, with its file where one is wanted. */
