@@ -49,6 +49,8 @@ async function writeOffline(folder) {
   const names = (await readdir(folder, { recursive: true, withFileTypes: true }))
     .filter((entry) => entry.isFile())
     .map((entry) => relative(folder, join(entry.parentPath, entry.name)).split(sep).join('/'))
+    // what reads datasheets is large and kept once it was asked for
+    .filter((name) => !name.startsWith('reading/'))
     .sort();
   const whole = createHash('sha256');
   const files = await Promise.all(
@@ -67,8 +69,18 @@ async function writeOffline(folder) {
     outfile: join(folder, 'offline.js'),
     bundle: true,
     minify: true,
-    define: { FILES: JSON.stringify(files), 'process.env.NODE_ENV': '"production"' },
+    define: {
+      FILES: JSON.stringify(files),
+      READING: JSON.stringify(`tapis-reading-${await readingStamp(folder)}`),
+      'process.env.NODE_ENV': '"production"',
+    },
   });
+}
+
+/** What tells one edition of the readers of datasheets from the next. */
+async function readingStamp(folder) {
+  const versions = await readFile(join(folder, 'reading/versions.txt'));
+  return createHash('sha256').update(versions).digest('hex').slice(0, 12);
 }
 
 const SQUEEZED = new Set(['.js', '.css', '.html', '.svg', '.json', '.wasm', '.webmanifest', '.step']);

@@ -22,7 +22,7 @@ export async function takeInside(document: TapisDocument): Promise<Inside> {
     file: null,
     trouble: `${document.name}: the model “${model.name}” inside ${why}; the footprint came in without it.`,
   });
-  const bytes = await unpacked(data);
+  const bytes = await unpackedFile(data);
   if (bytes === 'too large') return leave(`unpacks to more than ${LARGEST_MODEL / 1e6} MB`);
   if (!bytes) return leave('is damaged');
   if ((await keyOf(bytes)) !== model.key) return leave('is not the file that the document knows');
@@ -42,7 +42,7 @@ const SLICE = 1 << 16;
  * Unpacks a file, counting while it does: what a small text can grow to has no other bound.
  * @returns `null` where the text is no compressed file
  */
-async function unpacked(data: string): Promise<Uint8Array | 'too large' | null> {
+export async function unpackedFile(data: string): Promise<Uint8Array | 'too large' | null> {
   const { Gunzip } = await import('fflate');
   const chunks: Uint8Array[] = [];
   let size = 0;

@@ -1,6 +1,6 @@
 import type { Zip } from 'fflate';
 import { writeDocument, writeFamily, writeProcess } from '../core/document/write';
-import type { StoredFootprint, StoredGroup, StoredRevision, TapisDatabase } from './database';
+import type { StoredFootprint, StoredGroup, StoredHabit, StoredRevision, TapisDatabase } from './database';
 import { foldersOf } from './groups';
 import { breathe, type Progress } from './pace';
 import { ENDING, fileNames } from './zip';
@@ -21,6 +21,8 @@ export interface Contents {
   readonly revisions?: readonly (Omit<StoredRevision, 'document'> & { readonly path: string })[];
   readonly groups: readonly StoredGroup[];
   readonly models: readonly { readonly path: string; readonly key: string; readonly name: string }[];
+  readonly sources?: readonly { readonly path: string; readonly key: string; readonly name: string }[];
+  readonly habits?: readonly StoredHabit[];
   readonly processes: readonly { readonly path: string; readonly id: string }[];
   readonly families: readonly { readonly path: string; readonly id: string }[];
 }
@@ -80,6 +82,15 @@ export async function makeBackup(
     pack(path, stored.bytes);
     if (!(await step())) return null;
   }
+  const sources: NonNullable<Contents['sources']>[number][] = [];
+  for (const key of await db.sources.toCollection().primaryKeys()) {
+    const stored = await db.sources.get(key);
+    if (!stored) continue;
+    const path = `sources/${key.slice(0, 12)}-${stored.name.replace(/[^\w.+-]+/g, '-')}`;
+    sources.push({ path, key, name: stored.name });
+    pack(path, stored.bytes);
+    await breathe();
+  }
   const revisions: NonNullable<Contents['revisions']>[number][] = [];
   for (const { document, ...about } of await db.revisions.orderBy('footprint').toArray()) {
     const path = pathOf(['revisions', document.name, String(about.number)], ENDING);
@@ -104,6 +115,8 @@ export async function makeBackup(
     revisions,
     groups,
     models,
+    sources,
+    habits: await db.habits.toArray(),
     processes: own('processes', processes, ({ process }) => writeProcess(process)),
     families: own('families', families, ({ family }) => writeFamily(family)),
   };

@@ -128,6 +128,20 @@ export interface StoredModel {
   readonly model: Model | null;
 }
 
+/** The file of a datasheet, kept by the SHA-256 of its bytes. */
+export interface StoredSource {
+  readonly key: string;
+  readonly name: string;
+  readonly bytes: Uint8Array;
+}
+
+/** What a maker's letters mean, by family, under a name of the person's own. */
+export interface StoredHabit {
+  readonly id: string;
+  readonly name: string;
+  readonly letters: Readonly<Record<string, Readonly<Record<string, string>>>>;
+}
+
 export type TapisDatabase = Dexie & {
   footprints: EntityTable<StoredFootprint, 'id'>;
   processes: EntityTable<StoredProcess, 'id'>;
@@ -141,6 +155,8 @@ export type TapisDatabase = Dexie & {
   revisions: EntityTable<StoredRevision, 'id'>;
   histories: EntityTable<StoredHistory, 'id'>;
   targets: EntityTable<StoredTarget, 'id'>;
+  sources: EntityTable<StoredSource, 'key'>;
+  habits: EntityTable<StoredHabit, 'id'>;
 };
 
 /** Makes the entries of all footprints, one after the other: thousands of documents are not held at once. */
@@ -183,5 +199,6 @@ export function openDatabase(name = 'tapis'): TapisDatabase {
       await transaction.table('facts').clear();
     });
   db.version(8).stores({ facts: 'id, was.verdict', targets: 'id' });
+  db.version(9).stores({ sources: 'key', habits: 'id' });
   return db;
 }

@@ -47,7 +47,8 @@ export class ModelStore {
   }
 }
 
-async function packed(bytes: Uint8Array): Promise<string> {
+/** A file compressed, as text. */
+export async function packed(bytes: Uint8Array): Promise<string> {
   const { gzipSync } = await import('fflate');
   // no time of packing: the same file gives the same text
   const small = gzipSync(bytes, { mtime: 0 });

@@ -215,6 +215,7 @@ export async function bringBack(
   const { contents, documents, clashes, bytes } = comparison;
   const choices = new Map(clashes.map((clash) => [`${clash.kind} ${clash.id}`, choose(clash)]));
   const models = await bringModels(db, contents, bytes);
+  await bringSources(db, contents, bytes);
   const { footprints, entries, groups, processes, families, revisions } = db;
   return db.transaction('rw', [footprints, entries, groups, processes, families, revisions], async () => {
     const groupOf = await bringGroups(db, contents);
@@ -286,6 +287,21 @@ async function bringModels(db: TapisDatabase, { models }: Contents, bytes: Uint8
     await breathe();
   }
   return count;
+}
+
+/** Keeps the datasheets that are not here, and what makers' letters meant where nothing is known of them. */
+async function bringSources(
+  db: TapisDatabase,
+  { sources = [], habits = [] }: Contents,
+  bytes: Uint8Array,
+): Promise<void> {
+  for (const { path, key, name } of sources) {
+    if (await db.sources.get(key)) continue;
+    const file = only(bytes, [path])[path];
+    if (file && (await keyOf(file)) === key) await db.sources.put({ key, name, bytes: file });
+    await breathe();
+  }
+  for (const habit of habits) if (!(await db.habits.get(habit.id))) await db.habits.put(habit);
 }
 
 /** Makes the groups that are not here. @returns the group here that one of the backup is */

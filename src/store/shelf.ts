@@ -10,6 +10,7 @@ import { FamilyStore } from './families';
 import { KinStore } from './kin';
 import { foldersOf, GroupStore } from './groups';
 import { ModelStore } from './models';
+import { SourceStore } from './sources';
 import { breathe, type Progress } from './pace';
 import { ProcessStore } from './processes';
 import type { Brought, Choice, Clash, Comparison } from './restore';
@@ -47,9 +48,11 @@ export function together(results: readonly ImportResult[]): ImportResult {
 /** The Shelf: footprints in browser storage. Originals are never overwritten by what is imported. */
 export class ShelfStore {
   readonly models: ModelStore;
+  readonly sources: SourceStore;
 
   constructor(private readonly db: TapisDatabase) {
     this.models = new ModelStore(db);
+    this.sources = new SourceStore(db);
   }
 
   /** What stands on the Shelf, last changed first, without the documents. */
@@ -277,7 +280,7 @@ export class ShelfStore {
     });
   }
 
-  /** Removes everything in the bin for good, and the files of models that no footprint has any more. */
+  /** Removes everything in the bin for good, and the files of models and datasheets that no footprint has any more. */
   async emptyBin(): Promise<void> {
     const { footprints, entries, facts, drawings, coppers, histories, revisions } = this.db;
     const ids = await entries.where('binnedAt').above(0).primaryKeys();
@@ -293,6 +296,10 @@ export class ShelfStore {
       },
     );
     if ((await this.db.models.count()) > 0) await this.models.keepOnly(await footprints.toArray());
+    if ((await this.db.sources.count()) > 0) {
+      const kept = [...(await footprints.toArray()), ...(await revisions.toArray())];
+      await this.sources.keepOnly(kept.map(({ document }) => document));
+    }
   }
 
   /**
@@ -316,7 +323,9 @@ export class ShelfStore {
     const read = joined(parts);
     const unpacked: Inside[] = [];
     for (const document of read.documents) {
-      unpacked.push(await this.models.unpack(document));
+      const bare = await this.sources.unpack(document);
+      const inside = await this.models.unpack(bare.document);
+      unpacked.push({ ...inside, trouble: inside.trouble ?? bare.trouble });
       await breathe();
     }
     const { footprints, entries, groups, processes: own, families: kept } = this.db;
@@ -376,7 +385,9 @@ export class ShelfStore {
       (await this.getAll(ids)).map(async ({ document, group }) => {
         const packed = await this.models.pack(document);
         if (!packed && document.body?.model) left.push(document.body.model.name);
-        return { document: packed ?? document, folders: foldersOf(groups, group) };
+        const whole = await this.sources.pack(packed ?? document);
+        left.push(...whole.left);
+        return { document: whole.document, folders: foldersOf(groups, group) };
       }),
     );
     return { bytes: await packFolders(all), left };

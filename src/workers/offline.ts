@@ -8,6 +8,9 @@ import { NavigationRoute, registerRoute } from 'workbox-routing';
 /** Files of this build with their hashes, put in when it is built. */
 declare const FILES: { url: string; revision: string | null }[];
 
+/** Name of the store for what reads datasheets, by its versions. */
+declare const READING: string;
+
 /** What a page says to have the waiting build take over. */
 const TAKE_OVER = 'take over';
 
@@ -19,6 +22,24 @@ registerRoute(
     allowlist: [/^\/$/, /^\/processes\/?$/, /^\/bench\/./, /^\/side-by-side\/./],
   }),
 );
+// readers of datasheets are large: they are kept from the first time on that one was asked for
+registerRoute(
+  ({ url, sameOrigin }) => sameOrigin && url.pathname.startsWith('/reading/'),
+  async ({ request }) => {
+    const kept = await caches.open(READING);
+    const known = await kept.match(request);
+    if (known) return known;
+    const answer = await fetch(request);
+    if (answer.ok) await kept.put(request, answer.clone());
+    return answer;
+  },
+);
+addEventListener('activate', () => {
+  void caches
+    .keys()
+    .then((names) => names.filter((name) => name.startsWith('tapis-reading-') && name !== READING))
+    .then((old) => Promise.all(old.map((name) => caches.delete(name))));
+});
 clientsClaim();
 
 addEventListener('message', ({ data }: MessageEvent) => {

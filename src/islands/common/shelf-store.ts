@@ -7,6 +7,7 @@ import { KinStore } from '../../store/kin';
 import { ProcessStore } from '../../store/processes';
 import { RevisionStore } from '../../store/revisions';
 import { ShelfStore } from '../../store/shelf';
+import { HabitStore } from '../../store/sources';
 import { openStorage, reopen } from '../../store/storage';
 
 const { database, fleeting } = await openStorage();
@@ -38,6 +39,9 @@ export const targets = {
   put: (target: ReleaseTarget) => database.targets.put(target),
   remove: (id: string) => database.targets.delete(id),
 };
+
+/** What makers' letters meant. */
+export const habits = new HabitStore(database);
 
 /** Opens the Shelf again where the browser has closed it. */
 export const wakeStorage = () => reopen(database);

@@ -1,5 +1,5 @@
 import { encode } from 'fast-png';
-import { pageOfPicture, prepared, type Prepared, type SeenWord } from '../../core/source/picture/prepare';
+import { pageOfPicture, prepared, type Levelling, type SeenWord } from '../../core/source/picture/prepare';
 import type { Grey } from '../../core/source/picture/grey';
 import type { SourcePage } from '../../core/source/page';
 
@@ -11,11 +11,11 @@ export async function readPicture(
   grey: Grey,
   recognise: Recognise,
   number = 1,
-): Promise<{ readonly page: SourcePage; readonly prepared: Prepared }> {
+): Promise<{ readonly page: SourcePage; readonly levelling: Levelling }> {
   const ready = prepared(grey);
   const { width, height, data } = ready.picture;
   const seen = await recognise(encode({ width, height, data, channels: 1 }));
-  return { page: pageOfPicture(seen, ready, number), prepared: ready };
+  return { page: pageOfPicture(seen, ready.picture, number), levelling: ready.levelling };
 }
 
 /** What tesseract.js tells of a page, as far as it is used. */

@@ -5,6 +5,7 @@ import { gridsOfHtml } from '../../core/source/html';
 import { gridsOfWords } from '../../core/source/layout';
 import { readDimensions, tablesOf, type SourceReading } from '../../core/source/reading';
 import { kindById } from '../../core/source/roles';
+import { seenAt } from '../../core/source/picture/prepare';
 import { takenDocument, type TakenFrom } from '../../core/source/take';
 import type { PrintedTable } from '../../core/source/table';
 import { gridsOfText } from '../../core/source/text';
@@ -176,9 +177,9 @@ async function candidatesOf(
       if (!picture.ok) return fail(`${name}: ${picture.error}`);
       const reader = await letterReader();
       try {
-        const { page, prepared } = await readPicture(picture.value, reader.recognise);
+        const { page, levelling } = await readPicture(picture.value, reader.recognise);
         const grids = gridsOfWords(page.words);
-        return ok({ candidates: [{ page: 1, grids, isScan: true, seenAt: prepared.back }], pages: null });
+        return ok({ candidates: [{ page: 1, grids, isScan: true, seenAt: seenAt(levelling) }], pages: null });
       } finally {
         await reader.end();
       }
@@ -217,12 +218,13 @@ async function pdfCandidates(
       try {
         for (const number of pictures.slice(0, PICTURES_READ)) {
           const { grey, scale } = await pictureOfPage(pdf, number);
-          const { page: read, prepared } = await readPicture(grey, reader.recognise, number);
-          const seenAt: Candidate['seenAt'] = (area) => {
-            const { x0, y0, x1, y1 } = prepared.back(area);
+          const { page: read, levelling } = await readPicture(grey, reader.recognise, number);
+          const onPicture = seenAt(levelling);
+          const onPage: Candidate['seenAt'] = (area) => {
+            const { x0, y0, x1, y1 } = onPicture(area);
             return { x0: x0 / scale, y0: y0 / scale, x1: x1 / scale, y1: y1 / scale };
           };
-          candidates.push({ page: number, grids: gridsOfWords(read.words), isScan: true, seenAt });
+          candidates.push({ page: number, grids: gridsOfWords(read.words), isScan: true, seenAt: onPage });
         }
       } finally {
         await reader.end();

@@ -1,0 +1,25 @@
+import { encode } from 'fast-png';
+import { greyOf } from '../core/source/picture/grey';
+import { prepared, type Levelling } from '../core/source/picture/prepare';
+
+/** A picture as a page draws it: red, green, blue and alpha. */
+export interface LevelAsk {
+  readonly width: number;
+  readonly height: number;
+  readonly data: Uint8ClampedArray;
+}
+
+/** The same made ready to be read, as a PNG, and how it was turned for that. */
+export interface LevelAnswer {
+  readonly png: Uint8Array;
+  readonly width: number;
+  readonly height: number;
+  readonly levelling: Levelling;
+}
+
+addEventListener('message', ({ data: { width, height, data } }: MessageEvent<LevelAsk>) => {
+  const { picture, levelling } = prepared(greyOf(width, height, data, 4));
+  const png = encode({ width: picture.width, height: picture.height, data: picture.data, channels: 1 });
+  const answer: LevelAnswer = { png, width: picture.width, height: picture.height, levelling };
+  postMessage(answer, { transfer: [png.buffer] });
+});
