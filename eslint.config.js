@@ -27,7 +27,7 @@ const ISLAND_FLOORS = [
   ['ledger'],
   ['state'],
   ['fields', 'model', 'commands'],
-  ['measure', 'prove', 'gallery'],
+  ['measure', 'prove', 'gallery', 'source'],
   ['bench', 'shelf', 'processes', 'sides'],
   ['app'],
 ];

@@ -34,6 +34,21 @@ export function gridsOfWords(words: readonly Word[], gap = GAP): Grid[] {
   return tables.map((block) => ({ ...gridOfLines(block), context }));
 }
 
+/** The words that stand together at a point, as one text with its area; `null` where none do. */
+export function runAt(
+  words: readonly Word[],
+  { x, y }: { readonly x: number; readonly y: number },
+): Omit<Word, 'sure'> | null {
+  const runs = linesOf(words, GAP).flatMap((line) => line.runs);
+  return runs.find(({ area }) => x >= area.x0 && x <= area.x1 && y >= area.y0 && y <= area.y1) ?? null;
+}
+
+/** The texts that stand together on the one line of some words, from the left; `null` where there are more lines. */
+export function runsOfLine(words: readonly Word[]): string[] | null {
+  const lines = linesOf(words, GAP);
+  return lines.length === 1 ? (lines[0]?.runs.map(({ text }) => text) ?? null) : null;
+}
+
 const height = ({ y0, y1 }: Area) => y1 - y0;
 const middle = ({ y0, y1 }: Area) => (y0 + y1) / 2;
 

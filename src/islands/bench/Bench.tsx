@@ -11,6 +11,7 @@ import {
 } from 'react';
 import { navigate } from 'wouter/use-browser-location';
 import type { Stage } from '../../core/document/finding';
+import { entryOf, writtenEntry } from '../../core/document/entries';
 import { whyRefused } from '../../store/storage';
 import { Bar, BarButton } from '../common/Bar';
 import { ErrorBoundary } from '../common/ErrorBoundary';
@@ -35,8 +36,11 @@ import { STAGE_NAMES } from '../state/stages';
 import { TopBar } from './TopBar';
 import { useLedger } from './useLedger';
 import { loadSheets, usePrinting } from './usePrinting';
+import { usePastedSheet } from './usePastedSheet';
 import { useSheet } from './useSheet';
 
+const SourcePanel = later('The datasheet', async () => (await import('../source/SourcePanel')).SourcePanel);
+const SourcePeek = later('The datasheet', async () => (await import('../source/SourcePeek')).SourcePeek);
 const KinBar = later('The variants', async () => (await import('./KinBar')).KinBar);
 
 /** The columns; those behind the first one are loaded once that is drawn. */
@@ -186,6 +190,11 @@ function useNamedPart(): void {
   }, [store]);
 }
 
+/** Whether a file is a datasheet's page and no model. */
+function isSheetFile({ name, type }: File): boolean {
+  return type.startsWith('image/') || /\.(pdf|png|jpe?g|webp|txt|tsv|csv|html?)$/i.test(name);
+}
+
 /** Whether files are dragged, and not a text between fields. */
 function holdsFiles({ dataTransfer }: DragEvent): boolean {
   return dataTransfer.types.includes('Files');
@@ -223,7 +232,9 @@ function Workplace({ place }: { place: string | undefined }) {
         if (!holdsFiles(event)) return;
         event.preventDefault();
         const [file] = event.dataTransfer.files;
-        if (file) set({ stage: 'rise', dropped: file });
+        if (!file) return;
+        if (isSheetFile(file)) set({ stage: 'measure', source: { kind: 'file', file } });
+        else set({ stage: 'rise', dropped: file });
       }}
     >
       <TopBar />
@@ -247,6 +258,7 @@ function Workplace({ place }: { place: string | undefined }) {
           </div>
         </ErrorBoundary>
         <Refusal />
+        <Source />
         <ErrorBoundary part="The Ledger">
           <BenchLedger />
         </ErrorBoundary>
@@ -261,6 +273,18 @@ function Kin() {
   const id = useBench((s) => s.id);
   const isKin = useLiveQuery(() => kin.isKin(id), [id]);
   return isKin ? <KinBar /> : null;
+}
+
+/** The datasheet beside the drawing while it is read, and the place that a number comes from. */
+function Source() {
+  const wish = useBench((s) => s.source);
+  const active = useBench((s) => s.activeDimension);
+  const from = useBench(({ document }) =>
+    active === null ? null : writtenEntry(entryOf(document, active)).from,
+  );
+  usePastedSheet();
+  if (wish) return <SourcePanel wish={wish} />;
+  return from && active !== null ? <SourcePeek symbol={active} from={from} /> : null;
 }
 
 /** Says over the Sheet why a change was not taken; nothing moves for it. */

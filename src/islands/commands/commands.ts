@@ -84,6 +84,12 @@ export const COMMANDS: readonly Command[] = [
     when: (s) => s.mover !== null && s.piece !== null,
     run: (s) => s.mover?.nudge(by),
   })),
+  {
+    name: 'Read the datasheet',
+    keys: ['o'],
+    shown: 'O',
+    run: (s) => s.set({ stage: 'measure', source: s.source ? null : { kind: 'none' } }),
+  },
   { name: 'Next land', keys: ['n'], shown: 'N', run: (s) => stepLand(s, 1) },
   { name: 'Land before', keys: ['v'], shown: 'V', run: (s) => stepLand(s, -1) },
   {

@@ -1,6 +1,6 @@
+import type { Worker as Letters } from 'tesseract.js';
 import type { Area, SourcePage } from '../../core/source/page';
-import { pageOfPicture, seenAt } from '../../core/source/picture/prepare';
-import { LARGEST_PICTURE } from '../../core/source/picture/prepare';
+import { LARGEST_PICTURE, pageOfPicture, seenAt } from '../../core/source/picture/prepare';
 import { wordsOfPage, type PdfDocument } from '../../kernel/source/pdf';
 import { seenWords } from '../../kernel/source/picture';
 import type { LevelAnswer, LevelAsk } from '../../workers/level';
@@ -142,7 +142,6 @@ async function levelled({ width, height, data }: ImageData): Promise<LevelAnswer
   }
 }
 
-type Letters = Awaited<ReturnType<typeof import('tesseract.js').createWorker>>;
 let reader: Promise<Letters> | null = null;
 
 /** The reader of letters; loaded with the first picture and kept while the page is open. */

@@ -47,6 +47,20 @@ export interface PieceMover {
   readonly nudge: (way: Point) => void;
 }
 
+/** A datasheet that is to be read: pasted, brought as a file, or kept with the footprint. */
+export type SourceWish =
+  | { readonly kind: 'none' }
+  | { readonly kind: 'pasted'; readonly text: string; readonly html: string }
+  | { readonly kind: 'file'; readonly file: File }
+  | {
+      readonly kind: 'kept';
+      /** Id of one of the document's sources. */
+      readonly id: string;
+      readonly page: number;
+      /** Symbol of the dimension whose place is looked at. */
+      readonly symbol: string | null;
+    };
+
 export interface BenchState {
   readonly id: string;
   readonly document: TapisDocument;
@@ -95,6 +109,10 @@ export interface BenchState {
   readonly pinNames: PinNames;
   /** Wishes so far to see the whole drawing again. */
   readonly fits: number;
+  /** A list of pins that was read from a datasheet and waits at the pin table. */
+  readonly pinText: string | null;
+  /** The datasheet beside the drawing; `null` while it is put away. */
+  readonly source: SourceWish | null;
   /** A file that was dropped onto the Bench and waits to be opened. */
   readonly dropped: File | null;
   /** From where the 3D view looks; the count tells one wish from the next. */
@@ -145,6 +163,8 @@ export interface BenchState {
         | 'standpoint'
         | 'fits'
         | 'dropped'
+        | 'source'
+        | 'pinText'
         | 'refusal'
         | 'locked'
       >
@@ -288,6 +308,8 @@ export function createBench(stored: StoredFootprint, kept: KeptHistory | null = 
       pinNames: 'on',
       standpoint: { from: 'corner', count: 0 },
       dropped: null,
+      source: null,
+      pinText: null,
       fits: 0,
       giveModel(key, loaded) {
         set({ models: new Map(get().models).set(key, loaded) });

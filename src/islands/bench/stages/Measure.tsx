@@ -28,6 +28,7 @@ export function Measure() {
   const findings = useBench((s) => s.derived.report.findings);
   const active = useBench((s) => s.activeDimension);
   const edit = useBench((s) => s.edit);
+  const set = useBench((s) => s.set);
   const [choosing, setChoosing] = useState(false);
   const table = useRef<HTMLDivElement>(null);
   const title = resolved?.title ?? document.package.family;
@@ -88,7 +89,12 @@ export function Measure() {
         <OptionField key={option.id} option={option} value={resolved.options[option.id] ?? ''} />
       ))}
       {resolved && <OutlineChoice outlines={resolved.outlines} />}
-      <SourceField />
+      <div className="mt-1.5 flex items-baseline gap-2">
+        <button type="button" className="btn btn-sm" onClick={() => set({ source: { kind: 'none' } })}>
+          Read the datasheet
+        </button>
+        <SourceField />
+      </div>
       <div ref={table} role="group" aria-label="Dimensions" onKeyDown={moveInGrid}>
         <div
           className={`text-secondary border-base-300 mt-1.5 grid ${DIMENSION_COLUMNS} gap-x-1 border-b pb-0.5 text-[12px]`}
@@ -215,7 +221,7 @@ function SourceField() {
   const edit = useBench((s) => s.edit);
   return (
     <input
-      className="hover:border-base-300 focus:border-primary text-secondary mt-1 w-full border-b border-transparent bg-transparent py-0.5 text-[12px]"
+      className="hover:border-base-300 focus:border-primary text-secondary min-w-0 flex-1 border-b border-transparent bg-transparent py-0.5 text-[12px]"
       aria-label="Datasheet, revision and page"
       placeholder="Datasheet, revision, page"
       value={source}

@@ -18,7 +18,7 @@ const SHOWN = 400;
 export function PastePins({ footprint, onDone }: Props) {
   const edit = useBench((s) => s.edit);
   const before = useBench((s) => s.document.pins?.length ?? 0);
-  const [text, setText] = useState('');
+  const [text, setText] = useState(useBench((s) => s.pinText) ?? '');
   const files = useRef<HTMLInputElement>(null);
   const lands = useMemo(() => {
     const sorted = [...footprint.lands].filter(({ number }) => number !== '').sort(byNumber);

@@ -28,7 +28,8 @@ export function PinTable({ footprint }: { footprint: Footprint }) {
   const set = useBench((s) => s.set);
   const pins = useBench((s) => s.document.pins) ?? NONE;
   const edit = useBench((s) => s.edit);
-  const [pasting, setPasting] = useState(false);
+  const read = useBench((s) => s.pinText);
+  const [pasting, setPasting] = useState(read !== null);
   const [whole, setWhole] = useState(false);
   const [choosing, setChoosing] = useState<string | null>(null);
   usePressedLands(choosing, () => setWhole(true));
@@ -65,7 +66,15 @@ export function PinTable({ footprint }: { footprint: Footprint }) {
         </button>
         {pins.length > 0 && <PinNamesChoice />}
       </div>
-      {pasting && <PastePins footprint={footprint} onDone={() => setPasting(false)} />}
+      {pasting && (
+        <PastePins
+          footprint={footprint}
+          onDone={() => {
+            set({ pinText: null });
+            setPasting(false);
+          }}
+        />
+      )}
       <p className="text-secondary py-1 text-[12px]">
         {choosing === null
           ? 'Press a land on the plan to go to its pin, or to begin one. Enter goes down a row.'

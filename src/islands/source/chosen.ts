@@ -1,0 +1,40 @@
+import type { Alternative, ReadDimension } from '../../core/source/reading';
+
+/** A dimension with the reading of it that is chosen. */
+export interface Chosen {
+  readonly read: ReadDimension;
+  /** Its readings: what is most likely meant, then the others. */
+  readonly options: readonly Alternative[];
+  readonly option: number;
+  readonly isTaken: boolean;
+}
+
+/** What a person chose, by symbol: another reading, or to leave it out. */
+export type Choices = ReadonlyMap<string, { readonly option: number; readonly isTaken: boolean }>;
+
+/** The dimensions of a reading with what was chosen of them. */
+export function chosenOf(dimensions: readonly ReadDimension[], choices: Choices): Chosen[] {
+  return dimensions.map((read) => {
+    const main: Alternative = {
+      text: read.text,
+      unit: read.unit,
+      reason: read.reasons[0] ?? '',
+      label: read.label,
+      printed: read.printed,
+      area: read.area,
+    };
+    const options = [main, ...read.alternatives];
+    const { option = 0, isTaken = true } = choices.get(read.symbol) ?? {};
+    return { read, options, option: Math.min(option, options.length - 1), isTaken };
+  });
+}
+
+/** What is taken, each as it was chosen. */
+export function takenOf(chosen: readonly Chosen[]): ReadDimension[] {
+  return chosen.flatMap(({ read, options, option, isTaken }) => {
+    const meant = options[option];
+    if (!isTaken || !meant) return [];
+    const { text, unit, label, printed, area } = meant;
+    return [{ ...read, text, unit, label, printed, area }];
+  });
+}

@@ -1,0 +1,22 @@
+import { ok, type Result } from '../../core/units/result';
+import type { TableAnswer, TableAsk } from '../../workers/read-table';
+import { runJob } from '../common/job';
+
+/** Longest that a table may take to be understood, ms. */
+const LONGEST = 30_000;
+
+/** Has a worker understand a table. */
+export function understand(
+  ask: TableAsk,
+  signal = new AbortController().signal,
+): Promise<Result<TableAnswer, string>> {
+  return runJob<TableAnswer, TableAnswer>({
+    worker: new Worker(new URL('../../workers/read-table.ts', import.meta.url), { type: 'module' }),
+    request: ask,
+    signal,
+    time: LONGEST,
+    late: 'The table took too long to be understood. Draw a box round the part that is meant.',
+    broken: 'Draw a box round the part that is meant.',
+    take: (answer) => ok(answer),
+  });
+}

@@ -1,0 +1,68 @@
+import { guessFamilies } from '../core/source/family';
+import type { Grid } from '../core/source/grid';
+import { gridsOfHtml } from '../core/source/html';
+import { gridsOfWords } from '../core/source/layout';
+import type { Word } from '../core/source/page';
+import { readPattern, type ReadPattern } from '../core/source/pattern';
+import { pinTexts } from '../core/source/pins';
+import { readDimensions, tablesOf, type Asked, type SourceReading } from '../core/source/reading';
+import { kindById } from '../core/source/roles';
+import { gridsOfText } from '../core/source/text';
+
+/** What is to be read. */
+export type TableInput =
+  | { readonly kind: 'pasted'; readonly text: string; readonly html: string }
+  | { readonly kind: 'words'; readonly words: readonly Word[]; readonly isScan: boolean };
+
+export interface TableAsk extends Omit<Asked, 'kind' | 'isScan' | 'habit'> {
+  readonly input: TableInput;
+  /** Id of the family; guessed where it is `null`. */
+  readonly family: string | null;
+  /** What letters meant last time, by family. */
+  readonly letters: Readonly<Record<string, Asked['habit'] & object>>;
+}
+
+/** A family that the table may be of. */
+export interface Guess {
+  readonly id: string;
+  readonly title: string;
+  readonly score: number;
+  readonly reasons: readonly string[];
+}
+
+/** All that was found in a table or on a page. */
+export interface TableAnswer {
+  /** `null` where nothing of the family was found. */
+  readonly reading: SourceReading | null;
+  /** The best few families; empty where one was asked for. */
+  readonly guesses: readonly Guess[];
+  readonly pattern: ReadPattern | null;
+  /** Lists of pins, as text. */
+  readonly pins: readonly string[];
+  /** Tables of dimensions that were found. */
+  readonly tables: number;
+}
+
+function gridsOf(input: TableInput): Grid[] {
+  if (input.kind === 'words') return gridsOfWords(input.words);
+  const ofHtml = /<table/i.test(input.html) ? gridsOfHtml(input.html) : [];
+  return tablesOf(ofHtml).length > 0 || pinTexts(ofHtml).length > 0 ? ofHtml : gridsOfText(input.text);
+}
+
+function answerTo({ input, family, letters, ...asked }: TableAsk): TableAnswer {
+  const isScan = input.kind === 'words' && input.isScan;
+  const grids = gridsOf(input);
+  const tables = tablesOf(grids, isScan);
+  const guessed = family === null && tables.length > 0 ? guessFamilies(tables, { ...asked, isScan }) : [];
+  const kind = kindById(family ?? guessed[0]?.kind.id ?? '');
+  const habit = kind ? letters[kind.id] : undefined;
+  return {
+    reading: kind ? readDimensions(tables, { ...asked, kind, isScan, ...(habit ? { habit } : {}) }) : null,
+    guesses: guessed.map(({ kind: { id, title }, score, reasons }) => ({ id, title, score, reasons })),
+    pattern: readPattern(tables, asked.size),
+    pins: pinTexts(grids),
+    tables: tables.length,
+  };
+}
+
+addEventListener('message', ({ data }: MessageEvent<TableAsk>) => postMessage(answerTo(data)));
