@@ -60,7 +60,7 @@ function pointed(cell: Cell, decimals: number): Cell {
     if (after === 0 || digits.length <= after) return digits;
     const at = digits.length - after;
     const number = `${digits.slice(0, at)}.${digits.slice(at)}`;
-    mended.push(`“${digits}” has no point: ${number} is taken, as its column is printed.`);
+    mended.push(`“${digits}” has lost its point.`);
     return number;
   });
   return mended.length === 0 ? cell : { ...cell, text, doubt: mended.join(' ') };

@@ -41,6 +41,8 @@ export interface ReadDimension {
   /** What is to be looked at. */
   readonly doubts: readonly string[];
   readonly alternatives: readonly Alternative[];
+  /** What is printed cannot be meant as it stands: it is shown, and not taken by itself. */
+  readonly isBroken: boolean;
 }
 
 /** A row of the table that no dimension was taken from, and why. */
@@ -233,7 +235,7 @@ function dimensionOf(
   const doubts = [
     ...value.doubts,
     ...own.map(({ message }) => message),
-    ...(isScan ? ['Read from a picture: compare it with the page.'] : []),
+    ...(isScan ? ['From a picture.'] : []),
     ...(value.sure < 0.75
       ? [`The picture is not clear here (${formatNumber(100 * value.sure, 0, 0)} %).`]
       : []),
@@ -262,6 +264,7 @@ function dimensionOf(
     reasons: [...role.reasons, value.reason],
     doubts,
     alternatives,
+    isBroken: value.isBroken,
   };
 }
 
@@ -305,6 +308,7 @@ function counted(
       reasons: [fromSize ? `the size is called “${size}”` : 'the title says so'],
       doubts: [],
       alternatives: [],
+      isBroken: false,
     },
     ...dimensions,
   ];

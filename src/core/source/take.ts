@@ -94,8 +94,9 @@ export function takeEdits(
   ];
 }
 
-/** A new document of what was read. */
+/** A new document of what was read; what cannot be meant as it is printed is left out. */
 export function takenDocument(name: string, reading: SourceReading, from: TakenFrom): TapisDocument {
   const document = newDocument(name, reading.family);
-  return applyEdits(document, takeEdits(document, reading, reading.dimensions, from));
+  const sound = reading.dimensions.filter(({ isBroken }) => !isBroken);
+  return applyEdits(document, takeEdits(document, reading, sound, from));
 }

@@ -39,6 +39,8 @@ export interface PrintedValue extends Candidate {
   /** What has to be looked at before it is taken. */
   readonly doubts: readonly string[];
   readonly others: readonly Candidate[];
+  /** What is printed cannot be meant as it stands: it is shown, and not taken by itself. */
+  readonly isBroken: boolean;
   readonly area: Area | null;
   readonly sure: number;
 }
@@ -81,6 +83,7 @@ export function valueOf(units: readonly PrintedCells[]): PrintedValue | null {
     printed: made.map(({ cells }) => cells.text).join('   '),
     doubts,
     others,
+    isBroken: metric.isBroken,
     area: metric.cells.area,
     sure: metric.cells.sure,
   };
@@ -91,6 +94,7 @@ interface Made {
   readonly reason: string;
   readonly doubts: readonly string[];
   readonly others: readonly Candidate[];
+  readonly isBroken: boolean;
 }
 
 const ASSUMED: Readonly<Record<string, string>> = {
@@ -142,6 +146,7 @@ function entryOf({ whole, limits, typical, extra, isNone }: PrintedCells): Made 
           reason: 'not understood',
           doubts: [...doubts, `“${first.text}” is no number.`],
           others: [],
+          isBroken: true,
         }
       : null;
   }
@@ -151,15 +156,16 @@ function entryOf({ whole, limits, typical, extra, isNone }: PrintedCells): Made 
     doubts.push(`${text}: not in the order least, nominal, most.`);
     const least = given.reduce((a, b) => ((a.value ?? 0) <= (b.value ?? 0) ? a : b));
     const most = given.reduce((a, b) => ((a.value ?? 0) > (b.value ?? 0) ? a : b));
-    return checked(`${least.text}..${most.text}`, 'least and most of its cells', doubts);
+    const range = checked(`${least.text}..${most.text}`, 'least and most of its cells', doubts);
+    return range && { ...range, isBroken: true };
   }
   if (min && max) {
     if (min.value === max.value && !nom) return checked(min.text, 'least and most are the same', doubts);
-    return checked(
-      `${min.text}..${nom ? `${nom.text}..` : ''}${max.text}`,
-      'columns of least and most',
-      doubts,
-    );
+    // a nominal in the middle is what a range says anyway
+    const isMiddle =
+      nom !== null && Math.abs((nom.value ?? 0) - ((min.value ?? 0) + (max.value ?? 0)) / 2) < 1e-9;
+    const middle = nom && !isMiddle ? `${nom.text}..` : '';
+    return checked(`${min.text}..${middle}${max.text}`, 'columns of least and most', doubts);
   }
   if (nom && max)
     return checked(`${typical ? 'typ' : 'nom'} ${nom.text} max ${max.text}`, 'nominal and most', doubts);
@@ -218,9 +224,15 @@ function checked(text: string, reason: string, doubts: readonly string[]): Made 
     const more = read.value.doubts
       .filter(({ severity }) => severity === 'caution')
       .map(({ message }) => message);
-    return { text, reason, doubts: [...doubts, ...more], others: [] };
+    return { text, reason, doubts: [...doubts, ...more], others: [], isBroken: false };
   }
-  return { text, reason, doubts: [...doubts, `It cannot be read: ${read.error.message}`], others: [] };
+  return {
+    text,
+    reason,
+    doubts: [...doubts, `It cannot be read: ${read.error.message}`],
+    others: [],
+    isBroken: true,
+  };
 }
 
 /** What one step of the last printed digit is worth, in the unit of the text. */

@@ -8,9 +8,18 @@ export interface PageWorth {
 }
 
 const HEADINGS: readonly (readonly [PageWorth['what'], RegExp])[] = [
-  ['land pattern', /(recommended|suggested|typical)?\s*(land pattern|footprint|solder(ing)? (pad|land)|pcb layout|pad layout|lötflächen|lötpads)/i],
-  ['dimensions', /package (outline|dimensions|drawing|information|mechanical)|mechanical (data|drawing|dimensions)|outline (dimensions|drawing)|abmessungen|maßbild|maßzeichnung|gehäusemaße/i],
-  ['pins', /pin (description|configuration|assignment|function|list|table|out)|terminal functions|anschlussbelegung|pinbelegung/i],
+  [
+    'land pattern',
+    /(recommended|suggested|typical)?\s*(land pattern|footprint|solder(ing)? (pad|land)|pcb layout|pad layout|lötflächen|lötpads)/i,
+  ],
+  [
+    'dimensions',
+    /package (outline|dimensions|drawing|information|mechanical)|mechanical (data|drawing|dimensions)|outline (dimensions|drawing)|abmessungen|maßbild|maßzeichnung|gehäusemaße/i,
+  ],
+  [
+    'pins',
+    /pin (description|configuration|assignment|function|list|table|out)|terminal functions|anschlussbelegung|pinbelegung/i,
+  ],
 ];
 
 /** How likely a page has a drawing or a table that a footprint is read from. */
@@ -20,7 +29,15 @@ export function pageWorth(words: readonly Word[]): PageWorth {
   const limits = words.filter((word) => headSays(word.text).limit !== null).length;
   const numbers = words.filter((word) => /^\d*[.,]\d+$/.test(word.text)).length;
   const isTable = limits >= 2 && numbers >= 6;
-  const score = (heading === '' ? 0 : heading === 'pins' ? 4 : 8) + Math.min(6, limits) + Math.min(10, numbers / 4);
-  const what = heading !== '' ? heading : isTable ? 'dimensions' : numbers >= 12 && words.length < 4 * numbers ? 'drawing' : '';
+  const score =
+    (heading === '' ? 0 : heading === 'pins' ? 4 : 8) + Math.min(6, limits) + Math.min(10, numbers / 4);
+  const what =
+    heading !== ''
+      ? heading
+      : isTable
+        ? 'dimensions'
+        : numbers >= 12 && words.length < 4 * numbers
+          ? 'drawing'
+          : '';
   return { score: what === '' ? Math.min(score, 3) : score, what };
 }

@@ -207,6 +207,8 @@ function Workplace({ place }: { place: string | undefined }) {
   const stage = useBench((s) => s.stage);
   const name = useBench((s) => s.document.name);
   const isWide = useBench((s) => s.pinsOpen && s.stage === 'mark');
+  const wish = useBench((s) => s.source);
+  usePastedSheet();
   useShortcuts();
   usePrinting();
   useStoredModel();
@@ -243,14 +245,20 @@ function Workplace({ place }: { place: string | undefined }) {
       <Kin />
       <div className="relative flex min-h-0 flex-1">
         <StageRail />
-        <main
-          className={`border-base-300 bg-base-100 ${isWide ? 'w-[500px]' : 'w-[300px]'} shrink-0 overflow-y-auto border-r px-3 py-3`}
-          aria-label={stage}
-        >
-          <ErrorBoundary key={stage} part="This stage">
-            <Column />
+        {wish ? (
+          <ErrorBoundary part="The datasheet">
+            <SourcePanel wish={wish} />
           </ErrorBoundary>
-        </main>
+        ) : (
+          <main
+            className={`border-base-300 bg-base-100 ${isWide ? 'w-[500px]' : 'w-[300px]'} shrink-0 overflow-y-auto border-r px-3 py-3`}
+            aria-label={stage}
+          >
+            <ErrorBoundary key={stage} part="This stage">
+              <Column />
+            </ErrorBoundary>
+          </main>
+        )}
         <ErrorBoundary part="The Sheet">
           <div className="flex min-h-0 min-w-0 flex-1 flex-col">
             <RevisionLine />
@@ -258,7 +266,7 @@ function Workplace({ place }: { place: string | undefined }) {
           </div>
         </ErrorBoundary>
         <Refusal />
-        <Source />
+        <Peek />
         <ErrorBoundary part="The Ledger">
           <BenchLedger />
         </ErrorBoundary>
@@ -275,16 +283,14 @@ function Kin() {
   return isKin ? <KinBar /> : null;
 }
 
-/** The datasheet beside the drawing while it is read, and the place that a number comes from. */
-function Source() {
-  const wish = useBench((s) => s.source);
+/** The place in the datasheet that the number comes from which is pointed at. */
+function Peek() {
+  const isReading = useBench((s) => s.source !== null);
   const active = useBench((s) => s.activeDimension);
   const from = useBench(({ document }) =>
     active === null ? null : writtenEntry(entryOf(document, active)).from,
   );
-  usePastedSheet();
-  if (wish) return <SourcePanel wish={wish} />;
-  return from && active !== null ? <SourcePeek symbol={active} from={from} /> : null;
+  return !isReading && from && active !== null ? <SourcePeek symbol={active} from={from} /> : null;
 }
 
 /** Says over the Sheet why a change was not taken; nothing moves for it. */

@@ -18,7 +18,7 @@ interface Props {
 
 /** One dimension: what was printed, what it is in the other unit, and the datasheet's own label. */
 export function DimensionRow({ dimension, onCommit }: Props) {
-  const { definition, error, source, assumption, doubts, label, where, value } = dimension;
+  const { definition, error, source, assumption, doubts, label, where, value, from, text } = dimension;
   const { symbol, name, help, kind } = definition;
   const document = useBench((s) => s.document);
   const active = useBench((s) => s.activeDimension === symbol);
@@ -42,7 +42,7 @@ export function DimensionRow({ dimension, onCommit }: Props) {
   const note =
     error && source === 'entered'
       ? inUnit(error.message, shownUnit)
-      : [assumption, ...doubts.map(({ message }) => inUnit(message, shownUnit))]
+      : [assumption, ...doubts.map(({ message }) => inUnit(message, shownUnit)), changedSince(from, text)]
           .filter((words) => words !== null)
           .join('. ');
   return (
@@ -87,4 +87,10 @@ export function DimensionRow({ dimension, onCommit }: Props) {
       )}
     </div>
   );
+}
+
+/** What the datasheet was read as, where the entry was changed by hand since. */
+function changedSince(from: ResolvedDimension['from'], text: string): string | null {
+  if (!from || from.entry === text) return null;
+  return `changed by hand; the datasheet was read as ${from.entry}`;
 }

@@ -120,6 +120,8 @@ export function ReadList({ reading, chosen, now, focus, onFocus, onTurn, onToggl
 
 function words({ doubts, reasons, standing }: ReadDimension, mark: string): string {
   const said =
-    doubts.length > 0 ? doubts.join(' ') : `${reasons[0] ?? ''}${standing === 'likely' ? ', likely' : ''}`;
+    doubts.length > 0
+      ? doubts.join(' ')
+      : `${reasons.slice(0, 2).join(', ')}${standing === 'likely' ? ' (likely)' : ''}`;
   return mark === '' ? said : `${mark} ${said}`;
 }

@@ -36,13 +36,18 @@ export function SourcePanel({ wish }: { wish: SourceWish }) {
   const state = useDatasheet(wish);
   const panel = useRef<HTMLElement>(null);
   useEffect(() => panel.current?.focus(), []);
+  // the plan stays in sight beside it
+  useEffect(() => {
+    set({ whole: 'plan' });
+    return () => set({ whole: null });
+  }, [set]);
   const name = state.kind === 'open' ? state.sheet.about.name : state.kind === 'opening' ? state.name : '';
   return (
     <section
       ref={panel}
       tabIndex={-1}
       aria-label="Datasheet"
-      className="border-base-300 bg-base-100 absolute inset-y-0 left-[52px] z-20 flex w-[628px] flex-col border-r shadow-lg"
+      className="border-base-300 bg-base-100 flex w-[600px] shrink-0 flex-col border-r"
       onKeyDown={(event) => {
         if (event.key === 'Escape' && !event.defaultPrevented) set({ source: null });
       }}

@@ -8,8 +8,8 @@ import { openSheet, type OpenSheet } from './sheet-file';
 /** What is shown round the place, in the page's points. */
 const AROUND = { x: 70, y: 16 };
 /** Of the picture, pixels. */
-const WIDTH = 340;
-const HEIGHT = 96;
+const WIDTH = 266;
+const HEIGHT = 80;
 
 /** The datasheet that was looked at last stays open: hovering from number to number is quick. */
 let last: { readonly key: string; readonly sheet: Promise<OpenSheet | null> } | null = null;
@@ -54,7 +54,7 @@ export function SourcePeek({ symbol, from }: { symbol: string; from: PrintedAt }
   return (
     <button
       type="button"
-      className="border-base-300 bg-base-100 absolute bottom-8 left-[364px] z-10 flex max-w-[356px] flex-col items-start border px-2 py-1 text-left text-[12px]"
+      className="border-base-300 bg-base-100 absolute bottom-2 left-[60px] z-10 flex max-w-[284px] flex-col items-start border px-2 py-1 text-left text-[12px]"
       aria-label={`${symbol} in ${source.name}, page ${page}: go there`}
       onClick={() => set({ source: { kind: 'kept', id: source.id, page, symbol } })}
     >

@@ -24,7 +24,7 @@ export function chosenOf(dimensions: readonly ReadDimension[], choices: Choices)
       area: read.area,
     };
     const options = [main, ...read.alternatives];
-    const { option = 0, isTaken = true } = choices.get(read.symbol) ?? {};
+    const { option = 0, isTaken = !read.isBroken } = choices.get(read.symbol) ?? {};
     return { read, options, option: Math.min(option, options.length - 1), isTaken };
   });
 }

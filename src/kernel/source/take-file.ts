@@ -251,10 +251,10 @@ export function takenInWords({ reading, isScan, families, page }: Taken, name: s
     ...(isScan ? [`${name}, page ${page}, is a picture: everything is to be compared with it`] : []),
     ...reading.doubts.map((doubt) => `doubtful: ${doubt}`),
     ...reading.dimensions.flatMap(
-      ({ symbol, text, label, printed, standing, doubts, alternatives, reasons }) =>
+      ({ symbol, text, label, printed, standing, doubts, alternatives, reasons, isBroken }) =>
         standing === 'doubtful'
           ? [
-              `doubtful: ${symbol} ${text} (${[label, `“${printed}”`].filter((word) => word !== '').join(' ')}): ${[
+              `${isBroken ? 'not taken' : 'doubtful'}: ${symbol} ${text} (${[label, `“${printed}”`].filter((word) => word !== '').join(' ')}): ${[
                 ...doubts,
                 ...(doubts.length === 0 ? reasons : []),
               ].join(
