@@ -1,3 +1,4 @@
+import type { SheetUnit } from '../document/document';
 import { CATALOGUE, type PackageKind } from '../package/catalogue';
 import { readDimensions, sizeMeant, type Asked, type SourceReading } from './reading';
 import { roughEvidence } from './roles';
@@ -15,6 +16,9 @@ export interface FamilyGuess {
 /** Families that are worth to be held against the table in full. */
 const WORTH = 6;
 const NAMED = 5;
+/** A dimension that has to be there and is not. */
+const ABSENT = 2;
+const UNITS: readonly SheetUnit[] = ['mm', 'in', 'mil'];
 /** What is no package of a datasheet's table. */
 const NEVER = new Set(['mounting-hole', 'test-point']);
 
@@ -36,7 +40,9 @@ export function guessFamilies(
         return value ? [{ row, value }] : [];
       });
       const count = countSaid(size);
-      return roughEvidence({ kind, rows, unit: asked.unit ?? 'mm', count, habit: asked.habit ?? {} });
+      const units = asked.unit ? [asked.unit] : table.isUnitless ? UNITS : (['mm'] as const);
+      const ask = { kind, rows, count, habit: asked.habit ?? {} };
+      return Math.max(...units.map((unit) => roughEvidence({ ...ask, unit })));
     });
     return { kind, named: namedIn(kind, text), score: Math.max(-Infinity, ...scores) };
   });
@@ -49,7 +55,12 @@ export function guessFamilies(
       const reading = readDimensions(tables, { ...asked, kind });
       if (!reading) return [];
       const unexplained = reading.leftOut.filter(({ why }) => why.startsWith(kind.title)).length;
-      const score = reading.score + (named ? NAMED : 0) - unexplained - countMisfit(kind, text);
+      const score =
+        reading.score +
+        (named ? NAMED : 0) -
+        unexplained -
+        ABSENT * reading.missing.length -
+        countMisfit(kind, text);
       const needed = kind.dimensions.filter(({ derived }) => derived === undefined).length;
       const found = needed - reading.missing.length;
       return [

@@ -27,7 +27,7 @@ const NAMINGS: readonly Naming[] = [
     says: /(body|package|mou?ld\w*|plastic|case|housing|insulator) width|width of (the )?(body|package|plastic|mou?ld\w*)|width (without|excl\w*) (the )?(leads|pins)|(gehäuse|körper|isolier\w*)breite|breite des (gehäuses|körpers)/i,
   },
   {
-    of: /^(body width|body across)$/i,
+    of: /^(body width|body across|across)$/i,
     says: /^(overall |total )?width|^breite|gesamtbreite|package (size|width) [xe]$|^body (size )?(e|x)$/i,
     unless: SPAN,
     general: true,

@@ -95,6 +95,8 @@ export function tablesOf(grids: readonly Grid[], isScan = false): PrintedTable[]
 /** The size that is meant: by its name, or by the number of its leads. */
 export function sizeMeant(sizes: readonly string[], wanted: string | undefined): string | null {
   if (wanted === undefined || wanted === '') return sizes[0] ?? null;
+  // where there is one size, what is named is its number of leads
+  if (sizes.length === 1 && sizes[0] === '') return '';
   const same = (a: string) => a.trim().toLowerCase() === wanted.trim().toLowerCase();
   const exact = sizes.find(same);
   if (exact !== undefined) return exact;
@@ -148,7 +150,7 @@ function readOne(table: PrintedTable, asked: Asked): SourceReading | null {
     return value ? [{ row, value }] : [];
   });
   if (rows.length === 0) return null;
-  const count = countSaid(size) ?? countIn(table.context);
+  const count = countSaid(size) ?? countNamed(asked.size) ?? countIn(table.context);
   const ask = (unit: SheetUnit) => assignRoles({ kind, rows, unit, count, habit });
   const units: readonly SheetUnit[] = table.isUnitless ? unitsToTry(asked.unit) : ['mm'];
   const tried = units.map((unit) => ({ unit, found: ask(unit) }));
@@ -163,7 +165,11 @@ function readOne(table: PrintedTable, asked: Asked): SourceReading | null {
   }
   const printedUnit = sheetUnit(rows, unit);
   const dimensions = found.roles.map((role) => dimensionOf(role, { kind, rows, found, unit, isScan }));
-  const withCount = counted(kind, dimensions, count, size);
+  const needed = kind.dimensions.filter(({ derived }) => !derived).length;
+  // a few numbers of the right size are no table of a package
+  if (2 * found.missing.length > needed && dimensions.every(({ standing }) => standing === 'doubtful'))
+    return null;
+  const withCount = counted(kind, dimensions, count, countSaid(size) === null ? (asked.size ?? '') : size);
   const all = Object.fromEntries(withCount.map(({ symbol }) => [symbol, true]));
   return {
     family: kind.id,
@@ -190,6 +196,12 @@ function sheetUnit(rows: readonly SizedRow[], assumed: SheetUnit): SheetUnit {
     counts.set(unit, (counts.get(unit) ?? 0) + 1);
   }
   return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? assumed;
+}
+
+/** The number of leads that a person names as the size. */
+function countNamed(size: string | undefined): number | null {
+  if (size === undefined) return null;
+  return /^\d{1,4}$/.test(size.trim()) ? Number(size) : countSaid(size);
 }
 
 /** The one number of leads that a title names. */
@@ -293,7 +305,7 @@ function counted(
   if (!definition || count === null || dimensions.some(({ symbol }) => symbol === 'n')) return dimensions;
   const [least, most] = definition.limits;
   if (count < least || count > most || count % (definition.multipleOf ?? 1) !== 0) return dimensions;
-  const fromSize = countSaid(size) !== null;
+  const fromSize = countNamed(size) !== null;
   return [
     {
       symbol: 'n',
@@ -305,7 +317,7 @@ function counted(
       printed: fromSize ? size : `${count} in the title`,
       area: null,
       standing: 'likely',
-      reasons: [fromSize ? `the size is called “${size}”` : 'the title says so'],
+      reasons: [fromSize ? `the size is “${size}”` : 'the title says so'],
       doubts: [],
       alternatives: [],
       isBroken: false,

@@ -247,9 +247,28 @@ class Solver {
           next[d] = row;
           if (holder >= 0) next[holder] = given;
           yield { next, gain: this.evidenceOf(next) - this.evidenceOf(state) };
+          // who lost its row takes the best that is free, and a row that lost its place the best that is empty
+          const again =
+            holder >= 0 && given === null ? this.refilled(next, holder) : this.replaced(next, before);
+          if (again) yield { next: again, gain: this.evidenceOf(again) - this.evidenceOf(state) };
         }
       }
     }
+  }
+
+  private refilled(state: State, d: number): State | null {
+    const free = this.pair.flatMap((row, r) =>
+      state.includes(r) ? [] : [{ r, score: row[d] ?? -Infinity }],
+    );
+    const best = free.sort((a, b) => b.score - a.score)[0];
+    return best && best.score > 0 ? state.with(d, best.r) : null;
+  }
+
+  private replaced(state: State, row: number | null): State | null {
+    if (row === null || state.includes(row)) return null;
+    const empty = state.flatMap((held, d) => (held === null ? [{ d, score: this.pairOf(row, d) }] : []));
+    const best = empty.sort((a, b) => b.score - a.score)[0];
+    return best && best.score > 0 ? state.with(best.d, row) : null;
   }
 
   private pairOf(row: number | null, d: number): number {
@@ -372,7 +391,9 @@ class Solver {
       if (row === null || symbol === undefined) return [];
       const { margin, next } = margins[d] ?? { margin: 0, next: null };
       const why = this.why[row]?.[d] ?? [];
-      return [{ symbol, row, margin, next, reasons: why.length > 0 ? why : ['by its size alone'] }];
+      const beside = why.length === 0 ? this.besides(best, row, d) : null;
+      const reasons = beside ? [beside] : why.length > 0 ? why : ['by its size alone'];
+      return [{ symbol, row, margin, next, reasons }];
     });
     const missing = this.question.kind.dimensions.flatMap(({ symbol, derived, kind }, d) =>
       best[d] === null && !derived && !(kind === 'count' && this.question.count !== null && symbol === 'n')
@@ -380,6 +401,21 @@ class Solver {
         : [],
     );
     return { roles, score: total, evidence: this.evidenceOf(best), findings, missing };
+  }
+
+  /** E is the body where HE is the span: a usual letter, whose own dimension has another usual letter. */
+  private besides(best: State, row: number, d: number): string | null {
+    const { rows, kind } = this.question;
+    const letter = rows[row]?.row.letter ?? '';
+    const dimension = kind.dimensions[d];
+    const own = this.symbols.indexOf(letter);
+    const holder = own < 0 ? null : (best[own] ?? null);
+    const other = holder === null ? '' : (rows[holder]?.row.letter ?? '');
+    const owner = kind.dimensions[own];
+    if (!dimension || !owner || other === '' || this.trust < 0.3) return null;
+    const isUsual =
+      letterScore(letter, dimension, this.symbols) > 0 && letterScore(other, owner, this.symbols) >= 1.5;
+    return isUsual ? `${letter} is a usual letter for it beside ${other}` : null;
   }
 
   /** The best assignment in which a dimension has another row, and how much worse it is. */

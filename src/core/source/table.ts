@@ -9,6 +9,7 @@ import {
   isAngle,
   isValue,
   letterOf,
+  limitBehind,
   sizeSaid,
   unitSaid,
   type HeadRole,
@@ -48,6 +49,8 @@ interface Column {
   readonly typical: boolean;
   readonly unit: SheetUnit | null;
   readonly size: string;
+  /** What had to be assumed of it. */
+  readonly doubt?: string;
 }
 
 /**
@@ -101,7 +104,10 @@ function merged(rows: readonly PrintedRow[]): PrintedRow[] {
 /** A table that lies on its side has its limits one under the other and its letters in a row. */
 function upright(grid: Grid): Grid {
   const limitsIn = (cells: readonly (Cell | null)[]) =>
-    cells.filter((cell) => cell && headSays(cell.text).limit !== null && !/\d/.test(cell.text)).length;
+    cells.filter(
+      (cell) =>
+        cell && headSays(cell.text).limit !== null && !/\d/.test(cell.text) && limitBehind(cell.text) === '',
+    ).length;
   const inRow = Math.max(0, ...grid.rows.map(limitsIn));
   const columns = Array.from({ length: grid.columns }, (_, i) => grid.rows.map((row) => cellAt(row, i)));
   const inColumn = Math.max(0, ...columns.map(limitsIn));
@@ -337,7 +343,8 @@ function unitsApart(body: readonly GridRow[], columns: readonly Column[]): Colum
     seen.set(key, part + 1);
     return part;
   });
-  if (Math.max(...parts) !== 1) return [...columns];
+  const most = Math.max(...parts);
+  if (most < 1 || most > 2) return [...columns];
   const number = (row: GridRow, of: number) => {
     const at = columns.findIndex((_, i) => parts[i] === of && cellAt(row, i)?.column === i);
     const text = at < 0 ? undefined : cellAt(row, at)?.text;
@@ -350,13 +357,37 @@ function unitsApart(body: readonly GridRow[], columns: readonly Column[]): Colum
     .filter((ratio) => ratio > 0 && Number.isFinite(ratio))
     .sort((a, b) => a - b);
   const ratio = ratios[Math.floor(ratios.length / 2)] ?? 1;
-  const found = PROPORTIONS.find(([of]) => Math.abs(Math.log(ratio / of)) < 0.12);
+  // numbers that grow from column to column, and little, are limits whose heads are missing
+  const isBare = columns.every(
+    ({ role, limit, unit, size }) => role !== 'value' || (!limit && !unit && size === ''),
+  );
+  const isOrdered =
+    isBare && body.every((row) => inOrder(Array.from({ length: most + 1 }, (_, of) => number(row, of))));
+  const found = most > 1 ? undefined : PROPORTIONS.find(([of]) => Math.abs(Math.log(ratio / of)) < 0.12);
   return columns.map((column, i): Column => {
     const part = parts[i] ?? -1;
     if (part < 0) return column;
+    if (!found && isOrdered)
+      return { ...column, limit: LIMITS_IN_ORDER[most]?.[part] ?? null, doubt: NO_HEADS };
     if (!found) return { ...column, size: `${column.size} columns ${part + 1}`.trim() };
     return { ...column, unit: found[1][part] ?? null };
   });
+}
+
+const LIMITS_IN_ORDER: Readonly<Record<number, readonly Limit[]>> = {
+  1: ['min', 'max'],
+  2: ['min', 'nom', 'max'],
+};
+const NO_HEADS = 'No head says what the columns are: they are taken in the order least, nominal, most.';
+
+/** Whether numbers do not fall from one to the next, and are of one size; what is missing is not looked at. */
+function inOrder(numbers: readonly number[]): boolean {
+  const given = numbers.filter((value) => Number.isFinite(value));
+  return given.every(
+    (value, i) =>
+      i === 0 ||
+      (value >= (given[i - 1] ?? 0) && (value <= 6 * (given[i - 1] ?? 0) || (given[i - 1] ?? 0) < 0.3)),
+  );
 }
 
 const PROPORTIONS: readonly (readonly [number, readonly SheetUnit[]])[] = [
@@ -399,7 +430,8 @@ function rowsOf(
     }
     const remark = texts('remark').join(' ');
     const own = section || size;
-    const ofSizes = valuesOf(values, columns, unitOfRow(texts('unit')) ?? tableUnit, own);
+    const rowLimit = letterCell ? limitBehind(letterCell.text) : '';
+    const ofSizes = valuesOf(values, columns, unitOfRow(texts('unit')) ?? tableUnit, own, rowLimit);
     for (const size of ofSizes.keys()) if (!sizes.includes(size)) sizes.push(size);
     if (ofSizes.size === 0) continue;
     rows.push({
@@ -416,9 +448,13 @@ function rowsOf(
   const isUnitless =
     tableUnit === null &&
     columns.every(({ role, unit }) => role !== 'value' || unit === null) &&
-    rows.every((row) => [...row.values.values()].every(({ unit }) => unit === null));
+    rows.every((row) =>
+      [...row.values.values()].every(({ unit, text }) => unit === null && !SAYS_UNIT.test(text)),
+    );
   return { rows, sizes, isUnitless, leftOut };
 }
+
+const SAYS_UNIT = /\d\s*(mm|mils?|in(ch(es)?)?|")(?![a-z])/i;
 
 function coversValue({ column, span, text }: Cell, columns: readonly Column[]): boolean {
   return (
@@ -489,6 +525,7 @@ function valuesOf(
   columns: readonly Column[],
   unit: SheetUnit | null,
   section: string,
+  rowLimit: string,
 ): Map<string, PrintedValue> {
   const groups = new Map<string, PrintedCells[]>();
   const sizes = [...new Set(columns.flatMap(({ role, size }) => (role === 'value' ? [size] : [])))];
@@ -501,7 +538,8 @@ function valuesOf(
         column.role === 'value' && column.size === size && (column.unit ?? unit) === one ? [i] : [],
       );
       const found = cellsIn(cells, columns, of, one);
-      if (found) groups.set(section || size, [...(groups.get(section || size) ?? []), found]);
+      if (found)
+        groups.set(section || size, [...(groups.get(section || size) ?? []), { ...found, rowLimit }]);
     }
   }
   const values = [...groups].flatMap(([size, found]) => {
@@ -544,6 +582,8 @@ function cellsIn(
     extra: given.filter((cell) => ![...limits.values()].includes(cell) && cell !== whole),
     limits,
     typical,
+    rowLimit: '',
+    doubts: of.flatMap((i) => columns[i]?.doubt ?? []).slice(0, 1),
     isNone: mine.length > given.length,
     area: cellsArea(given),
     text: mine.map(({ text }) => text).join('  '),

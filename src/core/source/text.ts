@@ -70,7 +70,7 @@ const NUMBER = /^[≤≥<>±+~⌀Ø∅φ(]*[-−]?(\d+([.,]\d+)?|[.,]\d+)["°º]
 function looseGrid(lines: readonly string[]): Grid {
   const heads = lines.findIndex((line) => limitsOf(line).length > 0);
   const limits = heads < 0 ? [] : limitsOf(lines[heads] ?? '');
-  const rows = lines.map((line): GridRow | null => looseRow(line, limits.length));
+  const rows = lines.map((line): GridRow | null => looseRow(line, limits));
   const widest = Math.max(0, ...rows.map((row) => row?.at(-1)?.column ?? 0));
   const head: Cell[] = limits.map((text, i) => plainCell(text, 2 + i));
   // a line above the limits that names as many units or sizes as divide them
@@ -115,7 +115,7 @@ function headsAbove(line: string, columns: number): Cell[] {
 }
 
 /** One line as letter, name and values; `null` where it has no value. */
-function looseRow(line: string, columns: number): GridRow | null {
+function looseRow(line: string, limits: readonly string[]): GridRow | null {
   const words = line.trim().split(/\s+/);
   const first = words.findIndex((_, i) => i > 0 && startsValues(words, i));
   if (first < 1) return null;
@@ -127,7 +127,8 @@ function looseRow(line: string, columns: number): GridRow | null {
   const name = before.filter((_, i) => i !== at).join(' ');
   const { values, rest } = valuesOf(words.slice(first));
   if (values.length === 0) return null;
-  const cells = spread(values, columns);
+  const columns = limits.length;
+  const cells = spread(values, limits);
   return [
     ...(letter ? [plainCell(letter, 0)] : []),
     ...(name ? [plainCell(name, 1)] : []),
@@ -183,11 +184,33 @@ function dashColumn(plain: string, before: number, words: readonly string[], at:
   return before === 0 || (numbers > 2 && at > 0);
 }
 
-/** Values in their columns: all of them, or one for each unit's or size's group of columns. */
-function spread(values: readonly string[], columns: number): Cell[] {
+/**
+ * Values in their columns: all of them, or one for each unit's or size's group of columns, or least and most
+ * of each group. What had to be guessed is doubted.
+ */
+function spread(values: readonly string[], limits: readonly string[]): Cell[] {
+  const columns = limits.length;
+  const said = limits.map((text) => headSays(text).limit);
+  const doubted = (cells: readonly Cell[], doubt: string) => cells.map((cell) => ({ ...cell, doubt }));
+  if (columns === 0 || values.length === columns) return values.map((text, i) => plainCell(text, 2 + i));
   if (columns > values.length && columns % values.length === 0) {
     const span = columns / values.length;
-    return values.map((text, i) => plainCell(text, 2 + i * span, span));
+    const cells = values.map((text, i) => plainCell(text, 2 + i * span, span));
+    const isBare = values.some((text) => /^[\d.,]+$/.test(text.trim()));
+    return isBare ? doubted(cells, `One number stands for ${span} columns.`) : cells;
   }
-  return values.map((text, i) => plainCell(text, 2 + i));
+  // 4.40 4.60 under Min Typ Max
+  const period =
+    Math.max(...[1, 2, 3].filter((n) => said.every((limit, i) => limit === said[i % n])).map((n) => -n)) * -1;
+  const groups = Number.isFinite(period) && period > 0 ? columns / period : 1;
+  const per = values.length / groups;
+  const [first, last] = [said.indexOf('min'), said.lastIndexOf('max') % (columns / groups)];
+  if (per === 2 && first >= 0 && last > first) {
+    const cells = values.map((text, i) =>
+      plainCell(text, 2 + Math.floor(i / 2) * (columns / groups) + (i % 2 === 0 ? first : last)),
+    );
+    return doubted(cells, 'Two numbers stand for three columns: they are taken as least and most.');
+  }
+  const cells = values.map((text, i) => plainCell(text, 2 + i));
+  return doubted(cells, `${values.length} numbers stand for ${columns} columns.`);
 }

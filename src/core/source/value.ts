@@ -16,6 +16,9 @@ export interface PrintedCells {
   readonly typical: boolean;
   /** Cells that found no place of their own. */
   readonly extra: readonly Cell[];
+  /** What the letter of the row says of its one number: `A max`. */
+  readonly rowLimit: string;
+  readonly doubts: readonly string[];
   /** Whether a dash says that there is no other value. */
   readonly isNone: boolean;
   readonly area: Area | null;
@@ -63,9 +66,10 @@ export function valueOf(units: readonly PrintedCells[]): PrintedValue | null {
   const metric = made.find(({ cells }) => cells.unit === 'mm') ?? made[0];
   if (!metric) return null;
   const beside = made.find((one) => one !== metric && one.cells.unit !== metric.cells.unit);
-  const main: Candidate = { text: metric.text, unit: metric.cells.unit, reason: metric.reason };
+  const unit = metric.cells.unit ?? metric.unit;
+  const main: Candidate = { text: metric.text, unit, reason: metric.reason };
   const doubts = [...metric.doubts];
-  const others: Candidate[] = [...metric.others];
+  const others: Candidate[] = metric.others.map((other) => ({ ...other, unit: other.unit ?? unit }));
   if (beside) {
     const other: Candidate = {
       text: beside.text,
@@ -95,6 +99,8 @@ interface Made {
   readonly doubts: readonly string[];
   readonly others: readonly Candidate[];
   readonly isBroken: boolean;
+  /** Of its numbers, where they themselves say it. */
+  readonly unit: SheetUnit | null;
 }
 
 const ASSUMED: Readonly<Record<string, string>> = {
@@ -104,13 +110,27 @@ const ASSUMED: Readonly<Record<string, string>> = {
 };
 
 /** An entry from the cells of one unit. */
-function entryOf({ whole, limits, typical, extra, isNone }: PrintedCells): Made | null {
+function entryOf(cells: PrintedCells): Made | null {
+  const made = entryFrom(cells);
+  const all = [...(cells.whole ? [cells.whole] : []), ...cells.limits.values()];
+  const unit = all.map(({ text }) => cleaned(text).unit).find((one) => one !== null) ?? null;
+  return made && { ...made, unit, doubts: [...new Set([...cells.doubts, ...made.doubts])] };
+}
+
+function entryFrom({
+  whole,
+  limits,
+  typical,
+  extra,
+  isNone,
+  rowLimit,
+}: PrintedCells): Omit<Made, 'unit'> | null {
   const guessed = [...limits.values(), ...(whole ? [whole] : [])].flatMap(({ doubt }) =>
     doubt ? [doubt] : [],
   );
   const strange = [...guessed, ...extra.map(({ text }) => `“${text}” beside it was not understood.`)];
   if (whole) {
-    const read = wholeEntry(whole.text);
+    const read = wholeEntry(whole.text, rowLimit);
     return read && { ...read, doubts: [...read.doubts, ...strange] };
   }
   const cell = (limit: Limit) => {
@@ -127,8 +147,14 @@ function entryOf({ whole, limits, typical, extra, isNone }: PrintedCells): Made 
   const [only] = given;
   if (given.length === 1 && only) {
     // a merged cell that lost its merging says by itself what it is
-    if (!only.isPlain) return wholeEntry([...limits.values()][0]?.text ?? '');
-    if (min && !isNone) doubts.push('Only a least value is printed.');
+    if (!only.isPlain) return wholeEntry([...limits.values()][0]?.text ?? '', rowLimit);
+    // merged cells come as the first of their columns where merging was lost
+    if (min && !isNone) {
+      doubts.push('One number stands in the column of least values: it is taken for all columns.');
+      const bare = checked(`${rowLimit ? `${rowLimit} ` : ''}${only.text}`, 'one number', doubts);
+      const least = { text: `min ${only.text}`, unit: null, reason: 'as a least value only' };
+      return bare && { ...bare, others: [least] };
+    }
     const word = min ? 'min' : max ? 'max' : typical ? 'typ' : '';
     const limit = min ? 'min' : max ? 'max' : 'nom';
     return checked(word ? `${word} ${only.text}` : only.text, ASSUMED[limit] ?? '', doubts);
@@ -180,6 +206,8 @@ interface Cleaned {
   /** A plain number, with nothing that says how it is given. */
   readonly isPlain: boolean;
   readonly qualifier: string;
+  /** What the same in another unit beside it says. */
+  readonly unit: SheetUnit | null;
   readonly doubts: readonly string[];
 }
 
@@ -197,7 +225,12 @@ function cleaned(printed: string): Cleaned {
   }
   text = plainText(text)
     .text.replace(/(\d),(?=\d)/g, '$1.')
+    // .240...280 would be no range
+    .replace(/(?<![\d.])\.(?=\d)/g, '0.')
     .trim();
+  const [, first, second, behind = ''] = /^(\d*\.?\d+)\s*[([]\s*(\d*\.?\d+)\s*[)\]]\s*(.*)$/.exec(text) ?? [];
+  const unit = first && second ? unitBeside(Number(first), Number(second)) : null;
+  if (first && unit) text = `${first} ${behind}`.trim();
   const [, number, qualifier = ''] = /^([+-]?\d*\.?\d+)\s*([A-Za-z."°]*)$/.exec(text) ?? [];
   const isPlain = number !== undefined && qualifier === '';
   return {
@@ -205,19 +238,37 @@ function cleaned(printed: string): Cleaned {
     value: number === undefined ? null : Number(number),
     isPlain,
     qualifier,
+    unit,
     doubts,
   };
 }
 
+/** The unit of a number that stands before the same in another unit; `null` where they are not the same. */
+function unitBeside(first: number, second: number): SheetUnit | null {
+  const is = (ratio: number) => second > 0 && Math.abs(first / second / ratio - 1) < 0.08;
+  if (is(25.4) || is(0.0254)) return 'mm';
+  if (is(1 / 25.4)) return 'in';
+  return is(1 / 0.0254) ? 'mil' : null;
+}
+
 /** A cell that says all of a value, as it is printed. */
-function wholeEntry(printed: string): Made | null {
+function wholeEntry(printed: string, rowLimit: string): Omit<Made, 'unit'> | null {
   const { text, isPlain, qualifier, value, doubts } = cleaned(printed);
-  const entry = value === null ? text : `${text}${qualifier ? ` ${qualifier}` : ''}`;
+  const [, one, other] = /^(\d*\.?\d+)\s+(\d*\.?\d+)$/.exec(text) ?? [];
+  if (one && other) {
+    // most over least in one cell
+    const sorted = [one, other].sort((a, b) => Number(a) - Number(b));
+    return checked(sorted.join('..'), 'two numbers in one cell', doubts);
+  }
+  const entry =
+    value === null
+      ? text
+      : `${isPlain && rowLimit ? `${rowLimit} ` : ''}${text}${qualifier ? ` ${qualifier}` : ''}`;
   return checked(entry, isPlain ? 'one number for all columns' : 'as printed', doubts);
 }
 
 /** A text that the grammar of entries reads, or the doubt that it does not. */
-function checked(text: string, reason: string, doubts: readonly string[]): Made | null {
+function checked(text: string, reason: string, doubts: readonly string[]): Omit<Made, 'unit'> | null {
   if (!/\d/.test(text)) return null;
   const read = readEntry(text, plainScope('mm'));
   if (read.ok) {
@@ -237,7 +288,10 @@ function checked(text: string, reason: string, doubts: readonly string[]): Made 
 
 /** What one step of the last printed digit is worth, in the unit of the text. */
 function digitOf(text: string): number {
-  const decimals = [...text.matchAll(/\.(\d+)/g)].map(([, digits = '']) => digits.length);
+  // the dots of a range are no points
+  const decimals = [...text.replaceAll('..', ' ').matchAll(/\.(\d+)/g)].map(
+    ([, digits = '']) => digits.length,
+  );
   return 10 ** -Math.max(0, ...(decimals.length > 0 ? [Math.min(...decimals)] : [0]));
 }
 

@@ -62,7 +62,9 @@ export function headSays(printed: string): HeadSays {
   let unit: SheetUnit | null = null;
   let typical = false;
   const rest: string[] = [];
-  for (const word of plain.split(/[\s()[\],]+/).filter((one) => one !== '')) {
+  const original = plainText(printed).text.replace(/\s+/g, ' ').trim();
+  for (const said of original.split(/[\s()[\],]+/).filter((one) => one !== '')) {
+    const word = said.toLowerCase();
     const stripped = word.replace(/[:;]+$/, '');
     const ofLimit = LIMITS.find(([, words]) => words.test(stripped))?.[0];
     const ofUnit = UNITS.find(([, words]) => words.test(stripped))?.[0];
@@ -70,7 +72,7 @@ export function headSays(printed: string): HeadSays {
       limit = ofLimit;
       typical = stripped.startsWith('typ');
     } else if (ofUnit && unit === null) unit = ofUnit;
-    else if (!NOISE.test(stripped)) rest.push(word);
+    else if (!NOISE.test(stripped)) rest.push(said);
   }
   return { limit, typical, unit, role, rest: role ? '' : rest.join(' ') };
 }
@@ -107,6 +109,7 @@ export function letterOf(printed: string): string | null {
     .map((sign) => SUBSCRIPT[sign] ?? sign)
     .join('')
     .replace(SUPERSCRIPT, '')
+    .replace(/\s+(max|min|typ|nom|ref|bsc)\.?$/i, '')
     .replace(/\s*(\(\d\)|\*+|†|‡)$/, '')
     .replace(/^(⌀|∅|Ø|ø)\s*(?=[A-Za-z])/, '')
     .replace(/[\s_{}]+(?=[0-9A-Za-z]{1,2}}?$)/, '')
@@ -114,6 +117,11 @@ export function letterOf(printed: string): string | null {
   if (/^[ΑΒΕΗΚΜΝΟΡΤΧ]\d?$/.test(plain)) return plain;
   if (GREEK.test(plain)) return plain;
   return /^([A-Za-z]\d{0,2}[a-z]?|[A-Za-z][A-Za-z]\d?|([a-z])\2\2)$/.test(plain) ? plain : null;
+}
+
+/** What stands behind a letter and says how its one number is given: `A max`. */
+export function limitBehind(printed: string): string {
+  return /^\S+\s+(max|min|typ|nom|ref|bsc)\.?$/i.exec(printed.trim())?.[1]?.toLowerCase() ?? '';
 }
 
 /** Whether a cell is a number with what belongs to it, or says that there is none. */

@@ -150,7 +150,6 @@ function nothingFound(candidates: readonly Candidate[], name: string, { size }: 
   const sizes = [...new Set(tables.flatMap((table) => table.sizes))].filter((one) => one !== '');
   if (size !== undefined && sizes.length > 0)
     return `There is no size “${size}” in ${name}; it has ${sizes.join(', ')}.`;
-  if (size !== undefined && tables.length > 0) return `${name} has one size only; leave --size out.`;
   return `No table of dimensions was found in ${name}.`;
 }
 
