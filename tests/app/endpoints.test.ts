@@ -65,6 +65,23 @@ describe('endpoints', () => {
     expect([answer.status, answer.headers.get('content-type')]).toEqual([status, 'application/problem+json']);
     expect(((await answer.json()) as { detail: string }).detail).toMatch(words);
   });
+  it('take a datasheet’s table, and refuse what is none', async () => {
+    const table =
+      'Symbol\tMin\tMax\nA\t1.35\t1.75\nA1\t0.10\t0.25\nb\t0.31\t0.51\nD\t4.80\t5.00\nE\t5.80\t6.20\nE1\t3.80\t4.00\ne\t1.27\t1.27\nL\t0.40\t1.27';
+    const answer = await post('/api/v1/take?family=gull-wing-dual&size=8', table, 'text/plain');
+    expect(answer.status).toBe(200);
+    const { document, reading } = (await answer.json()) as {
+      document: { package: { dimensions: Record<string, { text: string }> } };
+      reading: { missing: string[] };
+    };
+    expect(document.package.dimensions['E']?.text).toBe('5.80..6.20');
+    expect(reading.missing).toEqual([]);
+    expect((await post('/api/v1/take', 'words', 'text/plain')).status).toBe(422);
+    expect((await post('/api/v1/take', '{}', 'application/zip')).status).toBe(415);
+    expect((await post('/api/v1/take?leads=8', table, 'text/plain')).status).toBe(400);
+    expect((await post('/api/v1/take?page=0', '%PDF-1.4', 'application/pdf')).status).toBe(400);
+    expect((await post('/api/v1/take', '%PDF-1.4 broken', 'application/pdf')).status).toBe(422);
+  });
   it('name the fields that are wrong', async () => {
     const broken = {
       ...converter(),

@@ -35,6 +35,42 @@ describe('tapis', () => {
       out: expect.stringContaining('stop: Land numbers'),
     });
   });
+  it('takes a datasheet’s table into a document, and says what is doubtful', async () => {
+    const table =
+      'Symbol\tMin\tMax\nA\t1.35\t1.75\nA1\t0.10\t0.25\nb\t0.31\t0.51\nD\t4.80\t5.00\nE\t5.80\t6.20\nE1\t3.80\t4.00\ne\t1.27\t1.27\nL\t1.00\t1.10\nccc\t\t0.10\n';
+    const path = file('harrow-8.txt', table);
+    const taken = await run(['take', path, '--family', 'gull-wing-dual', '--size', '8']);
+    expect(taken.code).toBe(0);
+    expect(taken.err).toContain('doubtful: L 1.00..1.10');
+    expect(taken.err).toContain('left out: ccc');
+    const document = JSON.parse(taken.out) as {
+      package: { dimensions: Record<string, { text: string; from: object }> };
+    };
+    expect(document.package.dimensions['E']).toMatchObject({
+      text: '5.80..6.20',
+      label: 'E',
+      from: { source: 's1', text: '5.80  6.20' },
+    });
+    const compiled = JSON.parse((await run(['compile', file('taken.json', taken.out)])).out) as {
+      standardName: string;
+    };
+    expect(compiled.standardName).toBe('SOIC127P600X175-8N');
+    // without a family the best is taken where it is clearly ahead
+    expect((await run(['take', path, '--size', '8'])).err).toContain('family: gull-wing-dual');
+    for (const [args, said] of [
+      [['--family', 'soup'], 'There is no family “soup”'],
+      [['--page', 'x'], '--page is “x”'],
+      [['--unit', 'ell'], '--unit is “ell”'],
+    ] as const)
+      expect(await run(['take', path, ...args])).toMatchObject({
+        code: 2,
+        err: expect.stringContaining(said),
+      });
+    expect(await run(['take', file('none.txt', 'no table here')])).toMatchObject({
+      code: 2,
+      err: expect.stringContaining('No table of dimensions was found in none.txt'),
+    });
+  });
   it.each(FORMATS.map(({ id }) => id))('exports %s', async (format) => {
     const { out, code } = await run(['export', good, '--format', format, '--out', join(folder, 'out')]);
     expect(code).toBe(0);

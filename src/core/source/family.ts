@@ -19,6 +19,8 @@ const NAMED = 5;
 /** A dimension that has to be there and is not. */
 const ABSENT = 2;
 const UNITS: readonly SheetUnit[] = ['mm', 'in', 'mil'];
+/** What scores less goes together by chance. */
+const LEAST = 5;
 /** What is no package of a datasheet's table. */
 const NEVER = new Set(['mounting-hole', 'test-point']);
 
@@ -78,6 +80,7 @@ export function guessFamilies(
         },
       ];
     })
+    .filter(({ score }) => score > LEAST)
     .sort((a, b) => b.score - a.score);
 }
 

@@ -49,7 +49,10 @@ export interface PrintedValue extends Candidate {
 }
 
 /** The limits of an entry in mm, or as they are where it has no unit; `null` where it cannot be read. */
-export function limitsOf({ text, unit }: Candidate, assumed: SheetUnit = 'mm'): Toleranced | null {
+export function limitsOf(
+  { text, unit }: Pick<Candidate, 'text' | 'unit'>,
+  assumed: SheetUnit = 'mm',
+): Toleranced | null {
   const read = readEntry(text, plainScope(unit ?? assumed));
   return read.ok ? read.value.value : null;
 }

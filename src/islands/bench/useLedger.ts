@@ -58,6 +58,7 @@ function actionsOf(store: BenchStore | null): LedgerActions {
       // the field is there once the stage is shown
       requestAnimationFrame(() => document.getElementById(`entry-${symbol}`)?.focus());
     },
+    point: (symbol) => state().set({ activeDimension: symbol }),
     putAway: () => state().set({ change: null }),
   };
 }

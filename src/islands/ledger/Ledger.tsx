@@ -40,7 +40,9 @@ export function Ledger({ view, actions }: Props) {
         )}
       </div>
       {drawable && <JointGauge drawable={drawable} selectedLand={selectedLand} unit={unit} />}
-      {drawable && explains && <WhyCard drawable={drawable} selectedLand={selectedLand} unit={unit} />}
+      {drawable && explains && (
+        <WhyCard drawable={drawable} selectedLand={selectedLand} unit={unit} onPoint={actions.point} />
+      )}
     </aside>
   );
 }

@@ -1,5 +1,5 @@
 import { groupAt, type Drawable } from '../../core/footprint/footprint';
-import { substituted } from '../../core/land/derivation';
+import { substituted, type Step } from '../../core/land/derivation';
 import { derivationOf, sizesOf } from '../../core/land/solution';
 import { inUnit } from '../../core/units/in-words';
 import { formatLength } from '../../core/units/length';
@@ -10,10 +10,13 @@ interface Props extends Pick<LedgerView, 'selectedLand' | 'unit'> {
   drawable: Drawable;
   /** The size that is asked for; else the land's length. */
   symbol?: string | null;
+  /** Points at a dimension that a value comes from, so that its place in the datasheet is shown. */
+  onPoint: (symbol: string) => void;
 }
 
 /** Where a land dimension comes from, step by step with its values. */
-export function WhyCard({ drawable: { footprint }, selectedLand, unit, symbol: wanted }: Props) {
+export function WhyCard({ drawable, selectedLand, unit, symbol: wanted, onPoint }: Props) {
+  const { footprint, resolved } = drawable;
   const solution = groupAt(footprint, selectedLand);
   if (!solution) return null;
   const sizes = sizesOf(solution);
@@ -38,11 +41,50 @@ export function WhyCard({ drawable: { footprint }, selectedLand, unit, symbol: w
             = <Formula text={step.formula} />
             <span className="block pl-3">
               = {substituted(step, unit)} = <b className="font-semibold">{formatLength(step.result, unit)}</b>
+              <Printed symbols={printedOf(step, resolved)} onPoint={onPoint} />
               {step.note && <span className="text-secondary block">{inUnit(step.note, unit)}</span>}
             </span>
           </li>
         ))}
       </ol>
     </section>
+  );
+}
+
+/** Limits of the package's own dimensions, as derivations name them. */
+const LIMIT = /(min|max|nom)'?$/;
+
+/** Dimensions that were read from a datasheet and that the values of a step are the limits of. */
+function printedOf({ values }: Step, resolved: Drawable['resolved']): string[] {
+  const limits = Object.entries(values).flatMap(([name, value]) => (LIMIT.test(name) ? [value] : []));
+  return (resolved?.dimensions ?? []).flatMap(({ definition, from, value }) => {
+    if (!from || !value || definition.kind !== 'length') return [];
+    const has = limits.some((limit) =>
+      [value.min, value.nom, value.max].some((one) => Math.abs(one - limit) < 1e-9),
+    );
+    return has ? [definition.symbol] : [];
+  });
+}
+
+/** The dimensions of a step; pointing at one shows where it is printed. */
+function Printed({ symbols, onPoint }: { symbols: readonly string[]; onPoint: (symbol: string) => void }) {
+  if (symbols.length === 0) return null;
+  return (
+    <span className="text-secondary block">
+      printed:{' '}
+      {symbols.map((symbol) => (
+        <button
+          key={symbol}
+          type="button"
+          className="text-primary mr-1.5 cursor-pointer hover:underline"
+          aria-label={`Where ${symbol} is printed`}
+          onPointerEnter={() => onPoint(symbol)}
+          onFocus={() => onPoint(symbol)}
+          onClick={() => onPoint(symbol)}
+        >
+          {symbol}
+        </button>
+      ))}
+    </span>
   );
 }

@@ -43,6 +43,8 @@ export interface LedgerActions {
   readonly edit: (edits: readonly Edit[]) => void;
   /** Goes to the field of a dimension. */
   readonly goTo: (symbol: string) => void;
+  /** Points at a dimension: its line is lit, and its place in the datasheet shown. */
+  readonly point: (symbol: string) => void;
   /** Puts the card of a process change away. */
   readonly putAway: () => void;
 }

@@ -14,6 +14,7 @@ export function Land() {
   const drawable = useBench((s) => s.derived.shown?.drawable);
   const selectedLand = useBench((s) => s.selectedLand);
   const unit = useBench((s) => s.unit);
+  const set = useBench((s) => s.set);
   const [why, setWhy] = useState<string | null>(null);
   const group = useGroup();
   if (!drawable?.levels || !group) {
@@ -40,7 +41,13 @@ export function Land() {
       <Recommended drawable={drawable} group={group} />
       {group.kind === 'span' && <Rounding group={group} />}
       <Trims group={group} />
-      <WhyCard drawable={drawable} selectedLand={selectedLand} unit={unit} symbol={why} />
+      <WhyCard
+        drawable={drawable}
+        selectedLand={selectedLand}
+        unit={unit}
+        symbol={why}
+        onPoint={(symbol) => set({ activeDimension: symbol })}
+      />
     </>
   );
 }
