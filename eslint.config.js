@@ -67,7 +67,7 @@ const upperRooms = roomsOf(UPPER_FLOORS, '', () => FAMILIES);
 const islandRooms = roomsOf(ISLAND_FLOORS, 'islands/', () => [...FAMILIES, 'pages']);
 
 export default tseslint.config(
-  { ignores: ['dist/', '.astro/', 'node_modules/', '**/generated/', '**/*.astro'] },
+  { ignores: ['dist/', '.astro/', 'node_modules/', 'public/reading/', '**/generated/', '**/*.astro'] },
   ...tseslint.configs.recommended,
   {
     files: ['src/**/*.{ts,tsx}', 'tests/**/*.ts', 'bench/**/*.ts', 'tools/**/*.ts'],

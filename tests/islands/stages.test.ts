@@ -185,7 +185,14 @@ describe('the Ledger', () => {
           change: { from: 'a', to: 'b', changes: compareCompiled(before, after) },
           previewed: null,
         },
-        actions: { open: nothing, preview: nothing, edit: nothing, goTo: nothing, point: nothing, putAway: nothing },
+        actions: {
+          open: nothing,
+          preview: nothing,
+          edit: nothing,
+          goTo: nothing,
+          point: nothing,
+          putAway: nothing,
+        },
       }),
     );
     expect(html).toContain('Joint at land 5');

@@ -1,5 +1,5 @@
 import type { SheetUnit } from '../document/document';
-import { isNotGiven, plainText } from '../units/entry-text';
+import { isNotGiven } from '../units/entry-text';
 import { cellAt, cellsArea, cut, turned, type Cell, type Grid, type GridRow } from './grid';
 import type { Area } from './page';
 import { valueOf, type PrintedCells, type PrintedValue } from './value';
@@ -589,9 +589,4 @@ function cellsIn(
     text: mine.map(({ text }) => text).join('  '),
     sure: Math.min(...given.map(({ sure }) => sure)),
   };
-}
-
-/** The whole text of a grid, for what is said in it. */
-export function textOfGrid({ rows, context }: Grid): string {
-  return plainText(`${context} ${rows.flatMap((row) => row.map(({ text }) => text)).join(' ')}`).text;
 }

@@ -21,8 +21,7 @@ export interface PdfViewport {
   readonly transform: readonly number[];
 }
 
-/** Most pages and most words of a page that are read. */
-export const MOST_PAGES = 2000;
+/** Most words of a page that are read. */
 const MOST_WORDS = 20_000;
 
 interface Item {
