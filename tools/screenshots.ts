@@ -10,6 +10,8 @@ import { drawingSheets } from '../src/core/format/paper/sheet';
 import { svgOf } from '../src/core/format/paper/svg';
 import { reportPages } from '../src/core/format/report/report';
 import { DEMO_DOCUMENTS } from '../src/demo/documents';
+import { SHEETS } from './sheets/sheets';
+import { htmlOf } from './sheets/styles';
 
 const FOLDER = 'docs/screenshots';
 const server = spawn('node', ['tools/start.mjs', '0'], { stdio: ['ignore', 'pipe', 'inherit'] });
@@ -76,6 +78,29 @@ async function shootPapers(): Promise<void> {
   await shoot('hand-over');
 }
 
+/** A page of a made-up datasheet beside a new footprint, with what was understood of it. */
+async function shootSource(name: string): Promise<void> {
+  const sheet = SHEETS.find((one) => one.name === name);
+  if (!sheet) throw new Error(`there is no sheet ${name}`);
+  const maker = await browser.newPage();
+  await maker.setContent(htmlOf(sheet.table));
+  const file = join(mkdtempSync(join(tmpdir(), 'tapis-sheet-')), 'radio front end.pdf');
+  writeFileSync(file, await maker.pdf({ format: 'a4' }));
+  await maker.close();
+  await page.goto(url, { waitUntil: 'networkidle0' });
+  await page.locator('button ::-p-text(New footprint)').click();
+  await page.waitForSelector('dialog[open] li');
+  await page.type('dialog input', 'no-lead quad');
+  await Promise.all([page.waitForNavigation(), page.keyboard.press('Enter')]);
+  await page.locator('button ::-p-text(Read the datasheet)').click();
+  await page.waitForSelector('input[aria-label="Datasheet file"]');
+  await (await page.$('input[aria-label="Datasheet file"]'))?.uploadFile(file);
+  await page.waitForSelector('tr[data-symbol="E"]');
+  await page.hover('tr[data-symbol="E"]');
+  await shoot('bench-source');
+  await page.locator('button ::-p-text(Put away)').click();
+}
+
 /** One picture of a composed part with its first pieces, then more of them, in a sheet of four. */
 async function shootSteps(name: string, counts: readonly number[]): Promise<void> {
   const part = DEMO_DOCUMENTS.find((document) => document.name === name);
@@ -140,17 +165,14 @@ for (const [name, query] of [
 await page.locator('input[type=search]').fill('pins > 2');
 await wait(600);
 await shoot('shelf');
-await page.locator('[aria-label="How the Shelf is shown"] button ::-p-text(list)').click();
-await page.locator('input[type=search]').fill('surface height < 3');
-await wait(600);
-await shoot('shelf-list');
-await page.locator('[aria-label="How the Shelf is shown"] button ::-p-text(cards)').click();
 await page.locator('input[type=search]').fill(' ');
 
 await page.locator('button ::-p-text(New footprint)').click();
 await page.waitForSelector('dialog[open] svg');
 await wait(1500);
 await shoot('gallery');
+
+await shootSource('no-lead-quad-below');
 
 await open('U10 charge regulator');
 await page.keyboard.press('2');

@@ -49,6 +49,10 @@ it('works with its server gone: every place, 3D, files, edits', async () => {
   await page.close();
 });
 
+/** A table of a data sheet, to be read. */
+const TABLE =
+  'Symbol Min Max\nE 5.80 6.20\nE1 3.80 4.00\nD 9.80 10.00\nL 0.40 0.90\nb 0.31 0.51\nA 1.35 1.75\ne 1.27 BSC';
+
 describe('assistive technology finds its way', () => {
   const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
@@ -87,6 +91,13 @@ describe('assistive technology finds its way', () => {
       }
       await page.keyboard.press('l');
     }
+    await page.keyboard.press('o');
+    await look('bringing a datasheet');
+    await page.type('[aria-label="Datasheet"] textarea', TABLE);
+    await page.locator('[aria-label="Datasheet"] ::-p-text(Read this table)').click();
+    await page.waitForSelector('tr[data-symbol]');
+    await look('reading a datasheet');
+    await page.keyboard.press('Escape');
     await page.keyboard.press('k');
     await page.waitForSelector('dialog[open]');
     await look('commands');
@@ -194,6 +205,14 @@ describe('no text is cut', () => {
         await page.keyboard.press(stage);
         await look(`${name}, stage ${stage}`);
       }
+      await page.keyboard.press('o');
+      await page.waitForSelector('[aria-label="Datasheet"] textarea');
+      await page.type('[aria-label="Datasheet"] textarea', TABLE);
+      await page.locator('[aria-label="Datasheet"] ::-p-text(Read this table)').click();
+      await page.waitForFunction(
+        () => document.querySelector('[aria-label="What was understood"]')?.textContent !== 'Reading',
+      );
+      await look(`${name}, datasheet`);
     }
     expect(found).toEqual({});
     await page.close();

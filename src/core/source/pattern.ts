@@ -15,6 +15,8 @@ export interface ReadPattern {
 
 /** Names of lands, and of what they are printed under; dimensions of packages have lengths and widths too. */
 const OF_LANDS = /\b(pads?|lands?|solder|lötfläche\w*|lötpads?|padabstand|pad\w*)\b/i;
+/** An exposed pad is the part’s own. */
+const OF_PART = /exposed|thermal|die|heat|e-?pad|wärme|kühl/i;
 const OF_PATTERN = /land pattern|footprint|solder(ing)? (pad|land)|recommended|pcb layout|lötfläch|lötpad/i;
 
 type Part = 'Y' | 'X' | 'gap' | 'centre' | 'outer';
@@ -46,7 +48,7 @@ const LETTERS: Readonly<Record<string, Part>> = {
  */
 export function readPattern(tables: readonly PrintedTable[], size?: string): ReadPattern | null {
   for (const table of tables) {
-    const named = table.rows.filter(({ name }) => OF_LANDS.test(name)).length;
+    const named = table.rows.filter(({ name }) => OF_LANDS.test(name) && !OF_PART.test(name)).length;
     if (named < 2 && !(OF_PATTERN.test(table.context) && table.rows.every(({ letter }) => letter in LETTERS)))
       continue;
     const found = new Map<Part, { label: string; text: string; printed: string; unit: SheetUnit | null }>();
