@@ -12,6 +12,7 @@ import { ProcessStore } from '../../src/store/processes';
 import { RevisionStore } from '../../src/store/revisions';
 import type { Choice, Comparison } from '../../src/store/restore';
 import { ShelfStore } from '../../src/store/shelf';
+import { HabitStore } from '../../src/store/sources';
 import { chip, converter } from '../data/documents';
 
 let db: TapisDatabase;
@@ -48,14 +49,22 @@ const everything = async (of: TapisDatabase) => ({
   families: await new FamilyStore(of).list(),
   models: await of.models.toArray(),
   revisions: await of.revisions.orderBy('id').toArray(),
+  sources: await of.sources.toArray(),
+  habits: await of.habits.toArray(),
 });
 
 /** A store with everything that one can have. */
 async function filled(): Promise<void> {
   const group = await new GroupStore(db).ensure(['Buoy', 'Chips: 0402/0603']);
+  const sheet = await shelf.sources.put('sheet.pdf', new Uint8Array([37, 80, 68, 70]));
+  await new HabitStore(db).keep('Harrow', 'dip', { A: 'E', B: 'E1' });
   const key = await shelf.models.put('body.step', new Uint8Array([1, 2, 3]), null);
   const [stored, , binned] = await shelf.add(
-    [chip(), { ...converter(), body: { model: { name: 'body.step', key } } }, { ...chip(), name: 'old' }],
+    [
+      { ...chip(), sources: [{ id: 's1', name: 'sheet.pdf', key: sheet, pages: 2 }] },
+      { ...converter(), body: { model: { name: 'body.step', key } } },
+      { ...chip(), name: 'old' },
+    ],
     group,
   );
   await shelf.tag([stored!.id], 'rf', true);
@@ -193,4 +202,47 @@ it('a Shelf file of a thousand is read in strokes, and adds nothing once it is s
   expect(seen.at(-1)).toBe(500);
   expect(await shelf.entries()).toEqual([]);
   expect((await shelf.importText(text)).added).toHaveLength(1000);
+});
+
+it('carries datasheets inside of documents, keeps them once, and forgets those that nobody has', async () => {
+  const bytes = Uint8Array.from({ length: 5000 }, (_, i) => i % 251);
+  const key = await shelf.sources.put('sheet.pdf', bytes);
+  const tied = { ...chip(), sources: [{ id: 's1', name: 'sheet.pdf', key }] };
+  const { document: packed, left } = await shelf.sources.pack(tied);
+  expect(left).toEqual([]);
+  expect(packed.sources?.[0]?.data?.length).toBeGreaterThan(100);
+  // it comes in elsewhere with its file, which the document itself does not keep
+  const { added } = await other.importText(writeShelf([packed]));
+  expect(added[0]?.document.sources).toEqual(tied.sources);
+  expect((await other.sources.get(key))?.bytes).toEqual(bytes);
+  // a damaged one is told, and the footprint comes in without it
+  const broken = {
+    ...packed,
+    sources: [
+      {
+        ...tied.sources[0],
+        id: 's1',
+        name: 'sheet.pdf',
+        key: 'f'.repeat(64),
+        data: packed.sources?.[0]?.data ?? '',
+      },
+    ],
+  };
+  const { trouble } = await shelf.sources.unpack(broken);
+  expect(trouble).toContain('“sheet.pdf” inside is damaged');
+  await other.bin(added[0]?.id ?? '');
+  await other.emptyBin();
+  expect(await other.sources.get(key)).toBeNull();
+});
+
+it('keeps what a maker’s letters meant, family by family, and lets it be forgotten', async () => {
+  const habits = new HabitStore(db);
+  await habits.keep('Harrow ', 'dip', { A: 'E' });
+  await habits.keep('harrow', 'dip', { B: 'E1' });
+  await habits.keep('Harrow', 'radial', { F: 'e' });
+  expect(await habits.list()).toEqual([
+    { id: 'harrow', name: 'Harrow', letters: { dip: { A: 'E', B: 'E1' }, radial: { F: 'e' } } },
+  ]);
+  await habits.remove('harrow');
+  expect(await habits.list()).toEqual([]);
 });

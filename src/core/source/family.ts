@@ -105,5 +105,7 @@ function countMisfit(kind: PackageKind, text: string): number {
   if (!leads || count === null) return 0;
   const [least, most] = leads.limits;
   const fits = count >= least && count <= most && count % (leads.multipleOf ?? 1) === 0;
-  return fits && (leads.oneOf?.includes(count) ?? true) ? 0 : 3;
+  if (!fits || !(leads.oneOf?.includes(count) ?? true)) return 3;
+  // the most that a family can have is rarely what it has
+  return count === most ? 1 : 0;
 }

@@ -397,6 +397,9 @@ const PROPORTIONS: readonly (readonly [number, readonly SheetUnit[]])[] = [
   [1 / 0.0254, ['mil', 'mm']],
 ];
 
+/** Longest name of a size that stands on a line of its own, in characters. */
+const LONGEST_SIZE = 40;
+
 function rowsOf(
   grid: Grid,
   first: number,
@@ -417,8 +420,9 @@ function rowsOf(
     const [only] = row;
     if (row.length === 1 && only && (only.span > 1 || !values.length)) {
       // a line of its own may name the size of all that follow
-      const names = countSaid(only.text) !== null && !/note|remark|\bjedec\b/i.test(only.text);
-      if (names) section = only.text;
+      const isShort = only.text.length <= LONGEST_SIZE && !/note|remark|\bjedec\b/i.test(only.text);
+      const goesOn = body.slice(body.indexOf(row) + 1).some((next) => next.length > 1);
+      if (isShort && goesOn && countSaid(only.text) !== null) section = only.text;
       else leftOut.push(only.text);
       continue;
     }

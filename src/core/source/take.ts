@@ -1,9 +1,10 @@
 import type { PrintedAt, SheetUnit, SourceIntent, TapisDocument } from '../document/document';
 import { newDocument } from '../document/document';
-import { applyEdits, type Edit } from '../document/edit';
+import { applyEdits, pointerKey, type Edit } from '../document/edit';
 import { entryEdit } from '../document/entries';
 import { sheetUnitEdits } from '../document/sheet-unit';
 import type { Area } from './page';
+import type { ReadPattern } from './pattern';
 import type { ReadDimension, SourceReading } from './reading';
 
 /** Where a reading comes from: the datasheet, which a document lists once, and the page. */
@@ -76,10 +77,7 @@ export function takeEdits(
     ...Object.entries(options).map(([option, value]): Edit => ({ at: `/package/options/${option}`, value })),
   ];
   const base = applyEdits(document, start);
-  const where = `${from.source.name}${from.source.key === undefined ? '' : `, page ${from.page}`}`.slice(
-    0,
-    120,
-  );
+  const where = placeWords(from);
   return [
     ...start,
     ...dimensions.map((read): Edit =>
@@ -92,6 +90,35 @@ export function takeEdits(
       }),
     ),
   ];
+}
+
+/**
+ * Edits that take a recommended pattern as the datasheet's own lands.
+ * @param groups ids of the groups of lands that it is for
+ */
+export function patternEdits(
+  document: TapisDocument,
+  { unit, Y, X, distance, given }: ReadPattern,
+  groups: readonly string[],
+  from: TakenFrom,
+): Edit[] {
+  const { edits } = sourceEdits(document, from.source);
+  const packageUnit = document.package.unit ?? 'mm';
+  return [
+    ...edits,
+    { at: '/recommended/unit', value: unit === packageUnit ? undefined : unit },
+    { at: '/recommended/where', value: placeWords(from) },
+    ...groups.flatMap((id) =>
+      Object.entries({ Y, X, distance, given }).flatMap(([key, value]): Edit[] =>
+        value === undefined ? [] : [{ at: `/recommended/groups/${pointerKey(id)}/${key}`, value }],
+      ),
+    ),
+  ];
+}
+
+/** Where something was read, in words. */
+function placeWords({ source, page }: TakenFrom): string {
+  return `${source.name}${source.key === undefined ? '' : `, page ${page}`}`.slice(0, 120);
 }
 
 /** A new document of what was read; what cannot be meant as it is printed is left out. */

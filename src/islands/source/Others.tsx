@@ -1,6 +1,5 @@
-import { pointerKey } from '../../core/document/edit';
 import { kindById } from '../../core/source/roles';
-import { sourceEdits, takenDocument, type TakenFrom } from '../../core/source/take';
+import { patternEdits, takenDocument, type TakenFrom } from '../../core/source/take';
 import type { SourceReading } from '../../core/source/reading';
 import type { TableAnswer, TableAsk } from '../../workers/read-table';
 import { groups, shelf } from '../common/shelf-store';
@@ -111,19 +110,14 @@ function Pattern({
   const take = () =>
     void attempt('Keeping the datasheet', async () => {
       await onTaken();
-      const { edits } = sourceEdits(document, from.source);
-      const packageUnit = document.package.unit ?? 'mm';
-      edit([
-        ...edits,
-        { at: '/recommended/unit', value: unit === packageUnit ? undefined : unit },
-        { at: '/recommended/where', value: `${from.source.name}, page ${from.page}`.slice(0, 120) },
-        ...spans.flatMap(({ terminals: { id } }) => {
-          const at = `/recommended/groups/${pointerKey(id)}`;
-          return Object.entries({ Y, X, distance, given }).flatMap(([key, value]) =>
-            value === undefined ? [] : [{ at: `${at}/${key}`, value }],
-          );
-        }),
-      ]);
+      edit(
+        patternEdits(
+          document,
+          pattern,
+          spans.map(({ terminals: { id } }) => id),
+          from,
+        ),
+      );
       set({ source: null, stage: 'land' });
     });
   const said = [

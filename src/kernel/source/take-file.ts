@@ -6,11 +6,14 @@ import { gridsOfWords } from '../../core/source/layout';
 import { readDimensions, tablesOf, type SourceReading } from '../../core/source/reading';
 import { kindById } from '../../core/source/roles';
 import { seenAt } from '../../core/source/picture/prepare';
-import { takenDocument, type TakenFrom } from '../../core/source/take';
+import { patternEdits, takenDocument, type TakenFrom } from '../../core/source/take';
 import type { PrintedTable } from '../../core/source/table';
 import { gridsOfText } from '../../core/source/text';
 import type { TapisDocument } from '../../core/document/document';
+import { applyEdits } from '../../core/document/edit';
 import { CATALOGUE } from '../../core/package/catalogue';
+import { drawPackage } from '../../core/package/draw';
+import { readPattern } from '../../core/source/pattern';
 import { fail, ok, type Result } from '../../core/units/result';
 import { keyOf } from '../inside';
 import { letterReader, openPdf, pictureOf, pictureOfPage } from './node';
@@ -47,7 +50,7 @@ export const LARGEST_SHEET = 40_000_000;
 /** Pages of pictures that are read where no page was named. */
 const PICTURES_READ = 3;
 /** By how much one family has to be ahead of the next to be taken without being asked for. */
-const AHEAD = 3;
+const AHEAD = 1;
 
 /** One page, or a whole text, with what it has of tables. */
 interface Candidate {
@@ -107,12 +110,14 @@ export async function takeFile(
   const source = isFile
     ? { name: name.slice(0, 200), key: await keyOf(bytes), ...(pages === null ? {} : { pages }) }
     : { name: name.slice(0, 200), text: new TextDecoder().decode(bytes).slice(0, 40_000) };
-  const document = takenDocument(documentName(name, reading.size), reading, {
+  const from: TakenFrom = {
     source,
     page: candidate.page,
     isScan: candidate.isScan,
     ...(candidate.seenAt ? { seenAt: candidate.seenAt } : {}),
-  });
+  };
+  const taken = takenDocument(documentName(name, reading.size), reading, from);
+  const document = withPattern(taken, candidates, from);
   return ok({
     document,
     reading,
@@ -120,6 +125,23 @@ export async function takeFile(
     isScan: candidate.isScan,
     families: best.guesses.map(({ kind: { id }, score, reasons }) => ({ id, score, reasons })),
   });
+}
+
+/** A document with the land pattern that the datasheet recommends, where a page has one. */
+function withPattern(
+  document: TapisDocument,
+  candidates: readonly Candidate[],
+  from: TakenFrom,
+): TapisDocument {
+  const groups = (drawPackage(document).drawn?.groups ?? [])
+    .filter(({ kind }) => kind === 'span')
+    .map(({ id }) => id);
+  if (groups.length === 0) return document;
+  for (const { page, grids, isScan } of candidates) {
+    const pattern = readPattern(tablesOf(grids, isScan));
+    if (pattern) return applyEdits(document, patternEdits(document, pattern, groups, { ...from, page }));
+  }
+  return document;
 }
 
 interface Found {

@@ -8,6 +8,7 @@ import { ReleaseAsOne } from './release/ReleaseAsOne';
 import { Revisions } from './release/Revisions';
 import { UsedWhere } from './release/UsedWhere';
 import { ModelFiles } from './rise/ModelFiles';
+import { SourceFiles } from './release/SourceFiles';
 
 /** The standard name, notes, and the files that are handed over. */
 export function Release() {
@@ -76,6 +77,7 @@ export function Release() {
         ))}
       </ul>
       <ModelFiles onTrouble={setTrouble} />
+      <SourceFiles />
       {!compiled.footprint && (
         <p className="text-secondary text-[12px]">
           Other files than the document can be written once all dimensions can be used.
