@@ -6,7 +6,7 @@ import type { Word } from '../core/source/page';
 import { readPattern, type ReadPattern } from '../core/source/pattern';
 import { pinTexts } from '../core/source/pins';
 import { readDimensions, tablesOf, type Asked, type SourceReading } from '../core/source/reading';
-import { kindById } from '../core/source/roles';
+import { kindById } from '../core/source/kinds';
 import { gridsOfText } from '../core/source/text';
 
 /** What is to be read. */

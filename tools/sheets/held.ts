@@ -4,7 +4,7 @@ import { gridsOfHtml } from '../../src/core/source/html';
 import { gridsOfWords } from '../../src/core/source/layout';
 import type { Grid } from '../../src/core/source/grid';
 import { readDimensions, tablesOf } from '../../src/core/source/reading';
-import { kindById } from '../../src/core/source/roles';
+import { kindById } from '../../src/core/source/kinds';
 import { gridsOfText } from '../../src/core/source/text';
 import { limitsOf } from '../../src/core/source/value';
 import { letterReader, openPdf, pictureOf } from '../../src/kernel/source/node';

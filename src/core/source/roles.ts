@@ -1,22 +1,13 @@
-import { newDocument, type SheetUnit, type TapisDocument } from '../document/document';
-import { CATALOGUE, type PackageKind } from '../package/catalogue';
+import { newDocument, type TapisDocument } from '../document/document';
+import type { PackageKind } from '../package/catalogue';
 import { soundness } from '../package/draw';
-import { plainScope, readEntry } from '../units/entry';
-import type { Toleranced } from '../units/toleranced';
-import { isAuxiliary, letterScore } from './letters';
-import { nameSays } from './names';
-import type { PrintedRow } from './table';
-import { limitsOf, type PrintedValue } from './value';
+import { countOf, evidenceFor, type Evidence, type Question } from './evidence';
+import { padOption } from './kinds';
+import { letterScore } from './letters';
 
 // Which row of a table is which dimension of a family. Each bit of evidence has a weight: the letter, the
 // name, the size by itself, and what the family's own rules say of all sizes together. The assignment with the
 // greatest sum is taken; how far the next best is away says how sure it is.
-
-/** A row of one size. */
-export interface SizedRow {
-  readonly row: PrintedRow;
-  readonly value: PrintedValue;
-}
 
 /** One dimension with the row that it is taken from. */
 export interface Role {
@@ -41,29 +32,6 @@ export interface Assignment {
   readonly missing: readonly string[];
 }
 
-/** What a maker's letters meant last time. */
-export type LetterHabit = Readonly<Record<string, string>>;
-
-interface Question {
-  readonly kind: PackageKind;
-  readonly rows: readonly SizedRow[];
-  readonly unit: SheetUnit;
-  /** Number of leads where the table or its title says one. */
-  readonly count: number | null;
-  readonly habit: LetterHabit;
-}
-
-const EXPLAINED = 0.7;
-const WEIGHT = {
-  name: 4,
-  othersName: -4,
-  habit: 6,
-  missing: -2.5,
-  stop: -5,
-  caution: -2,
-  limits: -8,
-} as const;
-
 /** Assigns the rows of one size to the dimensions of a family. */
 export function assignRoles(question: Question): Assignment {
   return new Solver(question).solve();
@@ -86,111 +54,28 @@ const SMALLER: readonly (readonly [RegExp, RegExp])[] = [
   [/^pad upright$/i, /^body (upright|length)$/i],
 ];
 const DISORDER = 1.5;
+/** A dimension that has to be there and no row gives. */
+const MISSING_ROW = -2.5;
+/** What the family's rules hold against the sizes, and sizes that can never be meant. */
+const STRAIN = { stop: 5, caution: 2, limits: 8 } as const;
+/** How much it counts that all sizes together are far from any usual package. */
+const STRANGE = 0.8;
 
 type State = readonly (number | null)[];
 
 class Solver {
   private readonly symbols: readonly string[];
-  private readonly pair: readonly (readonly number[])[];
-  private readonly why: readonly (readonly string[][])[];
-  private readonly limits: readonly (Toleranced | null)[];
-  private readonly typical: readonly (readonly number[])[];
-  private readonly usual: readonly Readonly<Record<string, number>>[];
-  private readonly known = new Map<string, number>();
-  /** How far the printed letters can be trusted to be the standard's, from 0 to 1. */
+  private readonly pair: Evidence['pair'];
+  private readonly why: Evidence['why'];
+  private readonly limits: Evidence['limits'];
+  private readonly usual: Evidence['usual'];
   private readonly trust: number;
+  private readonly known = new Map<string, number>();
 
   constructor(private readonly question: Question) {
-    const { kind, rows, unit } = question;
-    this.symbols = kind.dimensions.map(({ symbol }) => symbol);
-    this.limits = rows.map(({ value }) => limitsOf(value, unit));
-    this.usual = usualSizes(kind);
-    this.typical = this.symbols.map((symbol) =>
-      this.usual.flatMap((sizes) => (sizes[symbol] === undefined ? [] : [sizes[symbol]])),
-    );
-    this.trust = this.trustInLetters();
-    const scored = rows.map((_, row) => this.symbols.map((_symbol, i) => this.score(row, i)));
-    this.pair = scored.map((row) => row.map(({ score }) => score));
-    this.why = scored.map((row) => row.map(({ why }) => why));
-  }
-
-  /** A table whose D is as wide as a lead is, and whose A is as long as a body, has letters of its own. */
-  private trustInLetters(): number {
-    const fits = this.question.rows.flatMap(({ row }, r) => {
-      const index = this.symbols.indexOf(row.letter);
-      const nom = this.limits[r]?.nom;
-      if (index < 0 || nom === undefined || this.question.kind.dimensions[index]?.kind === 'count') return [];
-      const says = nameSays(
-        row.name,
-        this.question.kind.dimensions.map(({ name }) => name),
-      );
-      const othersName = says.of.length > 0 && !says.of.includes(index);
-      return [!othersName && this.sizeScore(nom, index) > -1];
-    });
-    const share = fits.filter((fit) => fit).length / Math.max(1, fits.length);
-    // two letters that go together by chance say little
-    return Math.max(0.1, fits.length < 3 ? Math.min(0.5, share) : 2 * share - 1);
-  }
-
-  /** Evidence that speaks of one row and one dimension. */
-  private score(row: number, index: number): { readonly score: number; readonly why: string[] } {
-    const { kind, rows, habit } = this.question;
-    const dimension = kind.dimensions[index];
-    const sized = rows[row];
-    const limits = this.limits[row];
-    if (!dimension || !sized || !limits) return { score: -Infinity, why: [] };
-    const { row: printed } = sized;
-    const [least, most] = dimension.limits;
-    const isCount = dimension.kind === 'count';
-    const says = nameSays(
-      printed.name,
-      kind.dimensions.map(({ name }) => name),
-    );
-    const isNamed = says.of.includes(index);
-    const letter = this.trust * letterScore(printed.letter, dimension, this.symbols);
-    if (printed.isAngle || says.isNotNeeded) return { score: -Infinity, why: [] };
-    const counted = countOf(sized);
-    const isCounted = counted !== null && says.of.some((i) => kind.dimensions[i]?.kind === 'count');
-    if (
-      isCount &&
-      (counted === null || (!isNamed && letterScore(printed.letter, dimension, this.symbols) < 1))
-    )
-      return { score: -Infinity, why: [] };
-    if (!isCount && isCounted) return { score: -Infinity, why: [] };
-    const mm = isCount ? (counted ?? NaN) : limits.nom;
-    // the whole table may be in another unit; what can never be meant is no candidate
-    if (mm < least - 1e-9 || mm > most + 1e-9) return { score: -Infinity, why: [] };
-    const why: string[] = [];
-    let score = 0;
-    const meant = habit[printed.letter];
-    if (meant !== undefined && printed.letter !== '') {
-      score += meant === dimension.symbol ? WEIGHT.habit : -WEIGHT.habit / 2;
-      if (meant === dimension.symbol) why.push('as this maker’s letters meant last time');
-    }
-    score += letter;
-    // a row that is explained is better than one that is left over
-    score += EXPLAINED;
-    if (letter >= 2) why.push(`${printed.letter} is the standard’s letter`);
-    else if (letter >= 0.8 && this.trust > 0.6) why.push(`${printed.letter} is a usual letter for it`);
-    if (isNamed) {
-      score += says.of.length > 1 ? WEIGHT.name - 1 : WEIGHT.name;
-      why.push(`named “${printed.name}”`);
-    } else if (says.of.length > 0) score += WEIGHT.othersName;
-    if (isAuxiliary(printed.letter) && !isNamed && letter < 3) score -= 2;
-    const size = isCount ? 0 : this.sizeScore(mm, index);
-    score += size;
-    // what a table may well not have is not found by its size alone
-    const isUsual = (this.typical[index]?.length ?? 0) > 0 && size > -0.3;
-    if (dimension.derived && why.length === 0 && !isUsual) return { score: -Infinity, why: [] };
-    return { score, why };
-  }
-
-  /** How usual a size is for a dimension, from 1 down to −3. */
-  private sizeScore(mm: number, index: number): number {
-    const typical = this.typical[index] ?? [];
-    if (typical.length === 0 || mm <= 0) return 0;
-    const apart = Math.min(...typical.map((v) => (v > 0 ? Math.abs(Math.log(mm / v)) : 3)));
-    return Math.max(-3, 1 - 2.5 * apart);
+    const { symbols, pair, why, limits, usual, trust } = evidenceFor(question);
+    [this.symbols, this.pair, this.why] = [symbols, pair, why];
+    [this.limits, this.usual, this.trust] = [limits, usual, trust];
   }
 
   solve(): Assignment {
@@ -299,7 +184,7 @@ class Solver {
     state.forEach((row, d) => {
       const dimension = this.question.kind.dimensions[d];
       if (row !== null) sum += this.pairOf(row, d);
-      else if (dimension && !dimension.derived && !(dimension.kind === 'count')) sum += WEIGHT.missing;
+      else if (dimension && !dimension.derived && !(dimension.kind === 'count')) sum += MISSING_ROW;
     });
     return sum;
   }
@@ -328,7 +213,7 @@ class Solver {
         return sum + (typical ? Math.min(1, Math.abs(Math.log(nom / typical))) : 0);
       }, 0),
     );
-    return apart.length === 0 ? 0 : 0.8 * Math.min(...apart);
+    return apart.length === 0 ? 0 : STRANGE * Math.min(...apart);
   }
 
   /** What the family's own rules hold against the sizes, as a number. */
@@ -357,7 +242,7 @@ class Solver {
     return checked.findings.flatMap(({ severity, rule, message, place }) => {
       const dimensions = place.dimensions ?? [];
       if (severity === 'note' || dimensions.some((symbol) => filled.has(symbol))) return [];
-      const weight = rule === 'entry' ? -WEIGHT.limits : severity === 'stop' ? -WEIGHT.stop : -WEIGHT.caution;
+      const weight = rule === 'entry' ? STRAIN.limits : severity === 'stop' ? STRAIN.stop : STRAIN.caution;
       return [{ weight, message, dimensions }];
     });
   }
@@ -445,72 +330,4 @@ function held(document: TapisDocument, kind: PackageKind) {
   }
   const whole = { ...document, package: { ...document.package, dimensions } };
   return { filled, checked: soundness(whole) };
-}
-
-/** The one whole number that a row is printed with; `null` where it has none. */
-export function countOf({ value }: SizedRow): number | null {
-  const numbers = value.printed.match(/\d+([.,]\d+)?/g) ?? [];
-  const counts = new Set(numbers);
-  const [only = ''] = numbers;
-  return counts.size === 1 && /^\d{1,4}$/.test(only) ? Number(only) : null;
-}
-
-/** An exposed pad that is measured is there. */
-export function padOption(
-  kind: PackageKind,
-  dimensions: Readonly<Record<string, unknown>>,
-): Readonly<Record<string, string>> | null {
-  const pad = kind.options.find(({ id }) => id === 'pad');
-  if (!pad) return null;
-  const [first] = pad.choices;
-  const has = 'E2' in dimensions || 'D2' in dimensions;
-  if (has) return first?.id === 'none' ? { pad: 'rectangle' } : null;
-  return first?.id === 'none' ? null : { pad: 'none' };
-}
-
-/** An exposed pad takes about this share of its body; common sizes list none. */
-const PAD_SHARE = 0.62;
-const PADS = [
-  ['E2', 'E'],
-  ['D2', 'D'],
-] as const;
-
-const sizesOf = new Map<string, readonly Readonly<Record<string, number>>[]>();
-
-/** Nominal sizes of a family's common packages and of its example, mm, by symbol. */
-function usualSizes(kind: PackageKind): readonly Readonly<Record<string, number>>[] {
-  const known = sizesOf.get(kind.id);
-  if (known) return known;
-  const symbols = new Set(kind.dimensions.map(({ symbol }) => symbol));
-  const same = kind.dimensions.filter(({ derived }) => derived && symbols.has(derived));
-  const all = [{ dimensions: kind.example, unit: 'mm' as SheetUnit }, ...kind.outlines].map(
-    ({ dimensions, unit = 'mm' }) => {
-      const sizes = Object.fromEntries(
-        Object.entries(dimensions).flatMap(([symbol, text = '']) => {
-          const read = readEntry(text, plainScope(unit));
-          return read.ok ? [[symbol, read.value.value.nom] as const] : [];
-        }),
-      );
-      // a square part's other side is as usual as its one side
-      const others = same.map(
-        ({ symbol, derived = '' }) => [symbol, sizes[symbol] ?? sizes[derived]] as const,
-      );
-      const pads = PADS.flatMap(([pad, body]) => {
-        const size = sizes[pad] ?? PAD_SHARE * (sizes[body] ?? sizes['E'] ?? NaN);
-        return symbols.has(pad) && Number.isFinite(size) ? [[pad, size] as const] : [];
-      });
-      return {
-        ...sizes,
-        ...Object.fromEntries(pads),
-        ...Object.fromEntries(others.filter(([, size]) => size !== undefined)),
-      } as Record<string, number>;
-    },
-  );
-  sizesOf.set(kind.id, all);
-  return all;
-}
-
-/** The kind of package with an id; `null` where there is none that is measured from a table. */
-export function kindById(id: string): PackageKind | null {
-  return CATALOGUE.find((kind) => kind.id === id) ?? null;
 }

@@ -1,5 +1,5 @@
 import type { SheetUnit } from '../../core/document/document';
-import { kindById } from '../../core/source/roles';
+import { kindById } from '../../core/source/kinds';
 import type { SourceReading } from '../../core/source/reading';
 import type { Guess } from '../../workers/read-table';
 import { Pick } from '../common/inputs';

@@ -1,4 +1,4 @@
-import { kindById } from '../../core/source/roles';
+import { kindById } from '../../core/source/kinds';
 import { patternEdits, takenDocument, type TakenFrom } from '../../core/source/take';
 import type { SourceReading } from '../../core/source/reading';
 import type { TableAnswer, TableAsk } from '../../workers/read-table';

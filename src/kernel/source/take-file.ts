@@ -4,7 +4,7 @@ import type { Grid } from '../../core/source/grid';
 import { gridsOfHtml } from '../../core/source/html';
 import { gridsOfWords } from '../../core/source/layout';
 import { readDimensions, tablesOf, type SourceReading } from '../../core/source/reading';
-import { kindById } from '../../core/source/roles';
+import { kindById } from '../../core/source/kinds';
 import { seenAt } from '../../core/source/picture/prepare';
 import { patternEdits, takenDocument, type TakenFrom } from '../../core/source/take';
 import type { PrintedTable } from '../../core/source/table';

@@ -3,7 +3,7 @@ import { guessFamilies } from '../../../src/core/source/family';
 import { gridsOfHtml } from '../../../src/core/source/html';
 import { readPattern } from '../../../src/core/source/pattern';
 import { readDimensions, tablesOf, type SourceReading } from '../../../src/core/source/reading';
-import { kindById } from '../../../src/core/source/roles';
+import { kindById } from '../../../src/core/source/kinds';
 import { gridsOfText } from '../../../src/core/source/text';
 
 // Tables typed as they stand in data sheets, by hand.

@@ -1,0 +1,172 @@
+import type { SheetUnit } from '../document/document';
+import type { PackageKind } from '../package/catalogue';
+import type { Toleranced } from '../units/toleranced';
+import { usualSizes } from './kinds';
+import { isAuxiliary, letterScore } from './letters';
+import { nameSays } from './names';
+import type { PrintedRow } from './table';
+import { limitsOf, type PrintedValue } from './value';
+
+// What letters, names and single sizes say about which row of a table is which dimension, as numbers that add
+// up. What all sizes together say is asked where they are put together.
+
+/** A row of one size. */
+export interface SizedRow {
+  readonly row: PrintedRow;
+  readonly value: PrintedValue;
+}
+
+/** What a maker's letters meant last time. */
+export type LetterHabit = Readonly<Record<string, string>>;
+
+/** What is asked of a table: its rows, for one family and size. */
+export interface Question {
+  readonly kind: PackageKind;
+  readonly rows: readonly SizedRow[];
+  readonly unit: SheetUnit;
+  /** Number of leads where the table or its title says one. */
+  readonly count: number | null;
+  readonly habit: LetterHabit;
+}
+
+/** The evidence of a table for a family. */
+export interface Evidence {
+  readonly symbols: readonly string[];
+  /** By row and dimension; −∞ where it cannot be. */
+  readonly pair: readonly (readonly number[])[];
+  /** The same in words. */
+  readonly why: readonly (readonly string[][])[];
+  readonly limits: readonly (Toleranced | null)[];
+  /** Sizes of usual packages of the family. */
+  readonly usual: readonly Readonly<Record<string, number>>[];
+  /** How far the printed letters can be trusted to be the standard's, from 0 to 1. */
+  readonly trust: number;
+}
+
+/** A row that is explained is better than one that is left over. */
+const EXPLAINED = 0.7;
+const NAME = 4;
+const OTHERS_NAME = -4;
+const HABIT = 6;
+/** An auxiliary letter, such as that of a radius. */
+const AUXILIARY = -2;
+/** How usual a size has to be for a dimension that a table may well not have. */
+const USUAL = -0.3;
+
+/** Weighs every row against every dimension. */
+export function evidenceFor(question: Question): Evidence {
+  return new Weighing(question).evidence();
+}
+
+class Weighing {
+  private readonly symbols: readonly string[];
+  private readonly names: readonly string[];
+  private readonly limits: readonly (Toleranced | null)[];
+  private readonly usual: readonly Readonly<Record<string, number>>[];
+  private readonly typical: readonly (readonly number[])[];
+  private readonly trust: number;
+
+  constructor(private readonly question: Question) {
+    const { kind, rows, unit } = question;
+    this.symbols = kind.dimensions.map(({ symbol }) => symbol);
+    this.names = kind.dimensions.map(({ name }) => name);
+    this.limits = rows.map(({ value }) => limitsOf(value, unit));
+    this.usual = usualSizes(kind);
+    this.typical = this.symbols.map((symbol) =>
+      this.usual.flatMap((sizes) => (sizes[symbol] === undefined ? [] : [sizes[symbol]])),
+    );
+    this.trust = this.trustInLetters();
+  }
+
+  evidence(): Evidence {
+    const { symbols, limits, usual, trust } = this;
+    const scored = this.question.rows.map((_, row) => symbols.map((_symbol, i) => this.score(row, i)));
+    return {
+      symbols,
+      limits,
+      usual,
+      trust,
+      pair: scored.map((row) => row.map(({ score }) => score)),
+      why: scored.map((row) => row.map(({ why }) => why)),
+    };
+  }
+
+  /** A table whose D is as wide as a lead is, and whose A is as long as a body, has letters of its own. */
+  private trustInLetters(): number {
+    const fits = this.question.rows.flatMap(({ row }, r) => {
+      const index = this.symbols.indexOf(row.letter);
+      const nom = this.limits[r]?.nom;
+      if (index < 0 || nom === undefined || this.question.kind.dimensions[index]?.kind === 'count') return [];
+      const says = nameSays(row.name, this.names);
+      const othersName = says.of.length > 0 && !says.of.includes(index);
+      return [!othersName && this.sizeScore(nom, index) > -1];
+    });
+    const share = fits.filter((fit) => fit).length / Math.max(1, fits.length);
+    // two letters that go together by chance say little
+    return Math.max(0.1, fits.length < 3 ? Math.min(0.5, share) : 2 * share - 1);
+  }
+
+  /** Evidence that speaks of one row and one dimension. */
+  private score(row: number, index: number): { readonly score: number; readonly why: string[] } {
+    const { kind, rows, habit } = this.question;
+    const dimension = kind.dimensions[index];
+    const sized = rows[row];
+    const limits = this.limits[row];
+    if (!dimension || !sized || !limits) return { score: -Infinity, why: [] };
+    const { row: printed } = sized;
+    const [least, most] = dimension.limits;
+    const isCount = dimension.kind === 'count';
+    const says = nameSays(printed.name, this.names);
+    const isNamed = says.of.includes(index);
+    const letter = this.trust * letterScore(printed.letter, dimension, this.symbols);
+    if (printed.isAngle || says.isNotNeeded) return { score: -Infinity, why: [] };
+    const counted = countOf(sized);
+    const isCounted = counted !== null && says.of.some((i) => kind.dimensions[i]?.kind === 'count');
+    if (
+      isCount &&
+      (counted === null || (!isNamed && letterScore(printed.letter, dimension, this.symbols) < 1))
+    )
+      return { score: -Infinity, why: [] };
+    if (!isCount && isCounted) return { score: -Infinity, why: [] };
+    const mm = isCount ? (counted ?? NaN) : limits.nom;
+    // the whole table may be in another unit; what can never be meant is no candidate
+    if (mm < least - 1e-9 || mm > most + 1e-9) return { score: -Infinity, why: [] };
+    const why: string[] = [];
+    let score = 0;
+    const meant = habit[printed.letter];
+    if (meant !== undefined && printed.letter !== '') {
+      score += meant === dimension.symbol ? HABIT : -HABIT / 2;
+      if (meant === dimension.symbol) why.push('as this maker’s letters meant last time');
+    }
+    score += letter + EXPLAINED;
+    if (letter >= 2) why.push(`${printed.letter} is the standard’s letter`);
+    else if (letter >= 0.8 && this.trust > 0.6) why.push(`${printed.letter} is a usual letter for it`);
+    if (isNamed) {
+      score += says.of.length > 1 ? NAME - 1 : NAME;
+      why.push(`named “${printed.name}”`);
+    } else if (says.of.length > 0) score += OTHERS_NAME;
+    if (isAuxiliary(printed.letter) && !isNamed && letter < 3) score += AUXILIARY;
+    const size = isCount ? 0 : this.sizeScore(mm, index);
+    score += size;
+    // what a table may well not have is not found by its size alone
+    const isUsual = (this.typical[index]?.length ?? 0) > 0 && size > USUAL;
+    if (dimension.derived && why.length === 0 && !isUsual) return { score: -Infinity, why: [] };
+    return { score, why };
+  }
+
+  /** How usual a size is for a dimension, from 1 down to −3. */
+  private sizeScore(mm: number, index: number): number {
+    const typical = this.typical[index] ?? [];
+    if (typical.length === 0 || mm <= 0) return 0;
+    const apart = Math.min(...typical.map((v) => (v > 0 ? Math.abs(Math.log(mm / v)) : 3)));
+    return Math.max(-3, 1 - 2.5 * apart);
+  }
+}
+
+/** The one whole number that a row is printed with; `null` where it has none. */
+export function countOf({ value }: SizedRow): number | null {
+  const numbers = value.printed.match(/\d+([.,]\d+)?/g) ?? [];
+  const counts = new Set(numbers);
+  const [only = ''] = numbers;
+  return counts.size === 1 && /^\d{1,4}$/.test(only) ? Number(only) : null;
+}
