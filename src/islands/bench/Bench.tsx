@@ -19,7 +19,6 @@ import { later } from '../common/later';
 import { kin, shelf, wakeStorage } from '../common/shelf-store';
 import { attempt, TroubleBar } from '../common/trouble';
 import { useNarrow } from '../common/useNarrow';
-import { CommandList } from '../commands/CommandList';
 import { useShortcuts } from '../commands/shortcuts';
 import { Ledger } from '../ledger/Ledger';
 import { LedgerDrawer } from '../ledger/LedgerDrawer';
@@ -41,6 +40,10 @@ import { useSheet } from './useSheet';
 
 const SourcePanel = later('The datasheet', async () => (await import('../source/SourcePanel')).SourcePanel);
 const SourcePeek = later('The datasheet', async () => (await import('../source/SourcePeek')).SourcePeek);
+const CommandList = later(
+  'The list of commands',
+  async () => (await import('../commands/CommandList')).CommandList,
+);
 const KinBar = later('The variants', async () => (await import('./KinBar')).KinBar);
 
 /** The columns; those behind the first one are loaded once that is drawn. */
@@ -64,6 +67,7 @@ function useLoadAhead(): void {
       loadReader().catch(() => {});
       loadSheets().catch(() => {});
       Gallery.ahead();
+      CommandList.ahead();
       for (const column of Object.values(STAGES)) if ('ahead' in column) column.ahead();
     }, AHEAD);
     return () => clearTimeout(wish);
@@ -208,6 +212,7 @@ function Workplace({ place }: { place: string | undefined }) {
   const name = useBench((s) => s.document.name);
   const isWide = useBench((s) => s.pinsOpen && s.stage === 'mark');
   const wish = useBench((s) => s.source);
+  const commandsOpen = useBench((s) => s.commandsOpen);
   usePastedSheet();
   useShortcuts();
   usePrinting();
@@ -271,7 +276,7 @@ function Workplace({ place }: { place: string | undefined }) {
           <BenchLedger />
         </ErrorBoundary>
       </div>
-      <CommandList />
+      {commandsOpen && <CommandList />}
     </div>
   );
 }

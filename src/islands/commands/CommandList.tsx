@@ -7,11 +7,6 @@ import { commandUses, countUse } from './uses';
 
 /** The searchable list of everything that can be done, with its keys. */
 export function CommandList() {
-  const open = useBench((s) => s.commandsOpen);
-  return open ? <OpenList /> : null;
-}
-
-function OpenList() {
   const store = useContext(BenchContext);
   const set = useBench((s) => s.set);
   const close = () => set({ commandsOpen: false });

@@ -5,7 +5,7 @@ import { distance } from '../../core/geometry/point';
 import { formatLength } from '../../core/units/length';
 import type { SheetView } from './view';
 
-interface Props extends Pick<SheetView, 'unit' | 'drawable' | 'selectedLand' | 'moving'> {
+interface Props extends Pick<SheetView, 'unit' | 'drawable' | 'selectedLand' | 'moving' | 'whole'> {
   cursor: Point | null;
   /** Index of the land under the cursor. */
   over: number | null;
@@ -13,7 +13,16 @@ interface Props extends Pick<SheetView, 'unit' | 'drawable' | 'selectedLand' | '
 }
 
 /** The line under the Sheet: cursor, selected land, distances to the land under the cursor, scale. */
-export function Readout({ cursor, over, scale, unit, drawable, moving, selectedLand: selected }: Props) {
+export function Readout({
+  cursor,
+  over,
+  scale,
+  unit,
+  drawable,
+  moving,
+  whole,
+  selectedLand: selected,
+}: Props) {
   const lands = drawable?.footprint.lands ?? [];
   const origin = drawable?.footprint.origin ?? { x: 0, y: 0 };
   const land = selected === null ? undefined : lands[selected];
@@ -35,7 +44,12 @@ export function Readout({ cursor, over, scale, unit, drawable, moving, selectedL
           {show(land.at.y - origin.y)} {unit}
         </span>
       ) : (
-        <span className="text-secondary min-w-0 truncate">Press a land to cut the elevations through it</span>
+        // with one view alone there is nothing to be cut
+        whole === null && (
+          <span className="text-secondary min-w-0 truncate">
+            Press a land to cut the elevations through it
+          </span>
+        )
       )}
       {land && other && (
         <span>

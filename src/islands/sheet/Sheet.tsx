@@ -97,6 +97,7 @@ export function Sheet({ view, actions }: Props) {
         over={pointer?.over ?? null}
         scale={camera.scale}
         moving={view.moving}
+        whole={whole}
         unit={view.unit}
         drawable={drawable}
         selectedLand={view.selectedLand}

@@ -43,7 +43,9 @@ export function ReadList({ reading, chosen, now, focus, onFocus, onTurn, onToggl
       <caption className="sr-only">What was read. Left and right arrow choose another reading.</caption>
       <thead>
         <tr className="text-secondary border-base-300 border-b text-left">
-          <th className="w-5 font-normal" aria-label="Taken" />
+          <th className="w-5 font-normal">
+            <span className="sr-only">taken</span>
+          </th>
           <th className="font-normal">dimension</th>
           <th className="font-normal">letter</th>
           <th className="font-normal">as printed</th>

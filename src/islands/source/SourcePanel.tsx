@@ -43,7 +43,7 @@ export function SourcePanel({ wish }: { wish: SourceWish }) {
   }, [set]);
   const name = state.kind === 'open' ? state.sheet.about.name : state.kind === 'opening' ? state.name : '';
   return (
-    <section
+    <main
       ref={panel}
       tabIndex={-1}
       aria-label="Datasheet"
@@ -75,7 +75,7 @@ export function SourcePanel({ wish }: { wish: SourceWish }) {
       {state.kind === 'open' && (
         <Read key={state.sheet.about.key ?? state.sheet.about.text} sheet={state.sheet} wish={wish} />
       )}
-    </section>
+    </main>
   );
 }
 
