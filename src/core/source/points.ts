@@ -65,3 +65,40 @@ function pointed(cell: Cell, decimals: number): Cell {
   });
   return mended.length === 0 ? cell : { ...cell, text, doubt: mended.join(' ') };
 }
+
+/** Every number that digits may have been before their point was lost or moved: 135 is 135, 13.5, 1.35 or 0.135. */
+export function repointed(number: string): string[] {
+  const digits = number.replace('.', '');
+  if (!/^\d{1,5}$/.test(digits)) return [number];
+  const moved = Array.from({ length: digits.length }, (_, i) => {
+    const at = digits.length - 1 - i;
+    return `${at === 0 ? '0' : digits.slice(0, at)}.${digits.slice(at)}`;
+  });
+  return [...new Set([number, digits, ...moved])];
+}
+
+const NUMBER = /\d+(?:\.\d+)?/g;
+
+/** Every text that an entry of up to three numbers becomes with their points moved. */
+export function repointedTexts(text: string): string[] {
+  const numbers = text.replaceAll('..', ' ~ ').match(NUMBER) ?? [];
+  if (numbers.length === 0 || numbers.length > 3) return [];
+  const choices = numbers.reduce<string[][]>(
+    (all, number) => all.flatMap((before) => repointed(number).map((one) => [...before, one])),
+    [[]],
+  );
+  const shape = text.replaceAll('..', ' ~ ');
+  return choices.map((chosen) => {
+    let next = 0;
+    return shape.replace(NUMBER, () => chosen[next++] ?? '').replaceAll(' ~ ', '..');
+  });
+}
+
+/** A text with a point before its last digits in every number; `null` where a number has one already. */
+export function withDecimals(text: string, decimals: number): string | null {
+  if (/\d\.\d/.test(text)) return null;
+  return text.replace(/\d+/g, (digits) => {
+    const padded = digits.padStart(decimals + 1, '0');
+    return `${padded.slice(0, -decimals)}.${padded.slice(-decimals)}`;
+  });
+}

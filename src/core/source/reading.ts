@@ -5,7 +5,7 @@ import type { Grid } from './grid';
 import { isAuxiliary } from './letters';
 import { nameSays } from './names';
 import type { Area } from './page';
-import { restorePoints } from './points';
+import { restorePoints, withDecimals } from './points';
 import { countOf, type LetterHabit, type SizedRow } from './evidence';
 import { padOption } from './kinds';
 import { assignRoles, type Assignment } from './roles';
@@ -116,12 +116,40 @@ export function sizeMeant(sizes: readonly string[], wanted: string | undefined):
  */
 export function readDimensions(tables: readonly PrintedTable[], asked: Asked): SourceReading | null {
   const parts = tables.length > 1 ? [...tables, together(tables)] : tables;
-  const readings = parts.flatMap((table) => {
-    const reading = readOne(table, asked);
-    return reading ? [reading] : [];
-  });
+  const readings = parts
+    .flatMap((table) => (asked.isScan ? [table, ...pointless(table)] : [table]))
+    .flatMap((table) => {
+      const reading = readOne(table, asked);
+      return reading ? [reading] : [];
+    });
   const [first, ...rest] = readings;
   return first ? rest.reduce((best, one) => (one.score > best.score + 1e-9 ? one : best), first) : null;
+}
+
+/** Decimals that a table may be printed with. */
+const DECIMALS = [1, 2, 3];
+
+/**
+ * A picture of a table whose points are all lost, with each number of decimals that it may be printed with: the
+ * one whose sizes go best with the family is taken.
+ */
+function pointless(table: PrintedTable): PrintedTable[] {
+  const values = table.rows.filter(({ isAngle }) => !isAngle).flatMap((row) => [...row.values.values()]);
+  if (values.length === 0 || values.some(({ text }) => /\d\.\d/.test(text))) return [];
+  return DECIMALS.map((decimals) => ({
+    ...table,
+    rows: table.rows.map((row) => ({
+      ...row,
+      values: new Map(
+        [...row.values].map(([size, value]) => {
+          const text =
+            row.isAngle || row.letter.toLowerCase() === 'n' ? null : withDecimals(value.text, decimals);
+          const doubt = `“${value.text}” has lost its point.`;
+          return [size, text === null ? value : { ...value, text, doubts: [...value.doubts, doubt] }];
+        }),
+      ),
+    })),
+  }));
 }
 
 function together(tables: readonly PrintedTable[]): PrintedTable {

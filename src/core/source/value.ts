@@ -5,6 +5,7 @@ import { formatNumber, MM_PER, toMm } from '../units/length';
 import type { Toleranced } from '../units/toleranced';
 import type { Cell } from './grid';
 import type { Area } from './page';
+import { repointed, repointedTexts } from './points';
 import type { Limit } from './words';
 
 /** What a row has in one unit: a cell over all columns, or cells by their limit. */
@@ -70,7 +71,8 @@ export function valueOf(units: readonly PrintedCells[]): PrintedValue | null {
   if (!metric) return null;
   const beside = made.find((one) => one !== metric && one.cells.unit !== metric.cells.unit);
   const unit = metric.cells.unit ?? metric.unit;
-  const main: Candidate = { text: metric.text, unit, reason: metric.reason };
+  let main: Candidate = { text: metric.text, unit, reason: metric.reason };
+  let { isBroken } = metric;
   const doubts = [...metric.doubts];
   const others: Candidate[] = metric.others.map((other) => ({ ...other, unit: other.unit ?? unit }));
   if (beside) {
@@ -80,7 +82,15 @@ export function valueOf(units: readonly PrintedCells[]): PrintedValue | null {
       reason: 'printed beside it in the other unit',
     };
     const said = disagreement(main, other);
-    if (said) {
+    // a picture loses points: the other unit tells where they were
+    const mended = said && metric.cells.sure < 1 ? agreeing(main, other) : null;
+    if (mended) {
+      doubts.push(
+        `“${main.text}” was read; its points are put where ${other.text} ${other.unit ?? ''} beside it has them.`,
+      );
+      main = { ...main, text: mended };
+      isBroken = false;
+    } else if (said) {
       doubts.push(said);
       others.push(other);
     }
@@ -90,10 +100,21 @@ export function valueOf(units: readonly PrintedCells[]): PrintedValue | null {
     printed: made.map(({ cells }) => cells.text).join('   '),
     doubts,
     others,
-    isBroken: metric.isBroken,
+    isBroken,
     area: metric.cells.area,
     sure: metric.cells.sure,
   };
+}
+
+/** The one text that a value becomes with its points moved and that agrees with the same in another unit. */
+function agreeing(main: Candidate, other: Candidate): string | null {
+  const fits = repointedTexts(main.text).filter(
+    (text) => limitsOf({ ...main, text }) !== null && disagreement({ ...main, text }, other) === null,
+  );
+  const [only] = fits;
+  return only !== undefined && new Set(fits.map((text) => limitsOf({ ...main, text })?.max)).size === 1
+    ? only
+    : null;
 }
 
 interface Made {
@@ -127,6 +148,7 @@ function entryFrom({
   extra,
   isNone,
   rowLimit,
+  sure,
 }: PrintedCells): Omit<Made, 'unit'> | null {
   const guessed = [...limits.values(), ...(whole ? [whole] : [])].flatMap(({ doubt }) =>
     doubt ? [doubt] : [],
@@ -181,6 +203,13 @@ function entryFrom({
   }
   const ordered = numbers.every((value, i) => i === 0 || (value ?? 0) >= (numbers[i - 1] ?? 0) - 1e-12);
   if (!ordered) {
+    const moved = sure < 1 ? inOrder(given.map((one) => one.text)) : null;
+    if (moved) {
+      doubts.push(
+        `“${given.map((one) => one.text).join(' / ')}” was read; its points are put where they give an order.`,
+      );
+      return checked(moved.join('..'), 'columns of least and most', doubts);
+    }
     const text = given.map((one) => one.text).join(' / ');
     doubts.push(`${text}: not in the order least, nominal, most.`);
     const least = given.reduce((a, b) => ((a.value ?? 0) <= (b.value ?? 0) ? a : b));
@@ -202,6 +231,30 @@ function entryFrom({
     return checked(`min ${min.text} ${typical ? 'typ' : 'nom'} ${nom.text}`, 'least and nominal', doubts);
   return null;
 }
+
+/** Greatest over least of a printed range, for points that were lost to be put back. */
+const NARROW = 2.5;
+
+/** The narrowest range that numbers give in their order with points moved; `null` where none does. */
+function inOrder(numbers: readonly string[]): readonly string[] | null {
+  const choices = numbers.reduce<string[][]>(
+    (all, number) => all.flatMap((before) => repointed(number).map((one) => [...before, one])),
+    [[]],
+  );
+  const ratio = (chosen: readonly string[]) => Number(chosen.at(-1)) / Number(chosen[0]);
+  const fits = choices
+    .filter((chosen) => chosen.every((one, i) => i === 0 || Number(one) >= Number(chosen[i - 1])))
+    .filter((chosen) => Number(chosen[0]) > 0 && ratio(chosen) <= NARROW)
+    // what keeps a number as it was read goes before what moves all; a lost point makes numbers greater
+    .sort(
+      (a, b) =>
+        kept(b, numbers) - kept(a, numbers) || Number(a.at(-1)) - Number(b.at(-1)) || ratio(a) - ratio(b),
+    );
+  return fits[0] ?? null;
+}
+
+const kept = (chosen: readonly string[], numbers: readonly string[]) =>
+  chosen.filter((one, i) => one === numbers[i]).length;
 
 interface Cleaned {
   readonly text: string;

@@ -247,3 +247,40 @@ it('reads a recommended land pattern in the way it is given, and no dimensions f
   });
   expect(readPattern(tablesOf(gridsOfText(SHUFFLED)))).toBeNull();
 });
+
+describe('points that a picture has lost', () => {
+  /** As {@link read}, of words that a reader of letters was not sure of. */
+  function scanned(text: string, family: string) {
+    const grids = gridsOfText(text).map((grid) => ({
+      ...grid,
+      rows: grid.rows.map((row) => row.map((cell) => ({ ...cell, sure: 0.9 }))),
+    }));
+    const kind = kindById(family);
+    const reading = kind && readDimensions(tablesOf(grids, true), { kind, isScan: true });
+    if (!reading) throw new Error('nothing was read');
+    return reading;
+  }
+  const rows = 'b\t0.31\t0.51\nD\t4.80\t5.00\nE1\t3.80\t4.00\ne\t1.27\t1.27\nL\t0.40\t1.27';
+
+  it('are put back as the column is printed, from the order, and from the inches beside them', () => {
+    const column = scanned(`Symbol\tMin\tMax\nA\t135\t175\nE\t580\t6.20\n${rows}`, 'gull-wing-dual');
+    expect(entries(column)).toMatchObject({ A: '1.35..1.75', E: '5.80..6.20' });
+    const order = scanned(`Symbol\tMin\tMax\nA\t13.5\t1.75\nE\t5.80\t6.20\n${rows}`, 'gull-wing-dual');
+    expect(entries(order)['A']).toBe('1.35..1.75');
+    const inches = scanned(
+      'Dim\tMillimeters\t\tInches\t\n\tMin\tMax\tMin\tMax\nA\t13.5\t17.5\t0.053\t0.069\nE\t5.80\t6.20\t0.228\t0.244\nE1\t3.80\t4.00\t0.150\t0.157\nD\t4.80\t5.00\t0.189\t0.197\nb\t0.33\t0.51\t0.013\t0.020\nL\t0.40\t1.27\t0.016\t0.050',
+      'gull-wing-dual',
+    );
+    expect(entries(inches)['A']).toBe('1.35..1.75');
+    for (const reading of [column, order, inches]) expect(flagged(reading)).toContain('A');
+  });
+
+  it('of a whole table are put where its sizes make a package', () => {
+    const reading = scanned(
+      'Symbol\tMin\tMax\nA\t135\t175\nE\t580\t620\nb\t31\t51\nD\t480\t500\nE1\t380\t400\ne\t127\t127\nL\t40\t127',
+      'gull-wing-dual',
+    );
+    expect(entries(reading)).toMatchObject({ A: '1.35..1.75', E: '5.80..6.20', b: '0.31..0.51', e: '1.27' });
+    expect(flagged(reading)).toHaveLength(7);
+  });
+});

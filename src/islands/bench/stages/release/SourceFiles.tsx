@@ -4,6 +4,7 @@ import { download } from '../../../common/download';
 import { shelf } from '../../../common/shelf-store';
 import { attempt } from '../../../common/trouble';
 import { useBench } from '../../../state/context';
+import { FileRow } from './FileRow';
 
 /** The datasheets for handing over: beside the document, or inside of it. */
 export function SourceFiles() {
@@ -30,20 +31,12 @@ export function SourceFiles() {
     if (left.length < files.length) download(documentFile(packed, name));
   };
   const row = (title: string, summary: string, save: () => Promise<void>) => (
-    <li key={title} className="border-base-300 flex items-center gap-2 border-t py-1.5">
-      <span className="min-w-0 flex-1">
-        {title}
-        <span className="text-secondary block text-[12px]">{summary}</span>
-      </span>
-      <button
-        type="button"
-        className="btn btn-sm btn-outline btn-primary"
-        aria-label={`Save ${title}`}
-        onClick={() => void attempt(`Saving ${title}`, save)}
-      >
-        Save
-      </button>
-    </li>
+    <FileRow
+      key={title}
+      title={title}
+      summary={summary}
+      onSave={() => void attempt(`Saving ${title}`, save)}
+    />
   );
   return (
     <>

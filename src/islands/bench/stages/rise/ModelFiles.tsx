@@ -2,6 +2,7 @@ import { documentFile } from '../../../common/document-file';
 import { download } from '../../../common/download';
 import { shelf } from '../../../common/shelf-store';
 import { useBench } from '../../../state/context';
+import { FileRow } from '../release/FileRow';
 
 /** The imported model for handing over: beside the document, or inside of it. */
 export function ModelFiles({ onTrouble }: { onTrouble: (trouble: string | null) => void }) {
@@ -28,22 +29,13 @@ export function ModelFiles({ onTrouble }: { onTrouble: (trouble: string | null) 
     download(documentFile(packed, name));
   };
   const row = (title: string, summary: string, save: () => Promise<void>) => (
-    <li className="border-base-300 flex items-center gap-2 border-t py-1.5">
-      <span className="min-w-0 flex-1">
-        {title}
-        <span className="text-secondary block text-[12px]">{summary}</span>
-      </span>
-      <button
-        type="button"
-        className="btn btn-sm btn-outline btn-primary"
-        aria-label={`Save ${title}`}
-        onClick={() =>
-          void save().catch((error: unknown) => onTrouble(`The file could not be written: ${String(error)}.`))
-        }
-      >
-        Save
-      </button>
-    </li>
+    <FileRow
+      title={title}
+      summary={summary}
+      onSave={() =>
+        void save().catch((error: unknown) => onTrouble(`The file could not be written: ${String(error)}.`))
+      }
+    />
   );
   return (
     <ul aria-label="Imported model">
