@@ -49,8 +49,9 @@ export function Newer({ sheet, from, onTaken }: Props) {
     const read = [];
     for (const number of pages) {
       if (number > open.pages) continue;
-      const { page } = await readPage(open, number, () => undefined);
-      read.push(page);
+      const { page, seen } = await readPage(open, number, () => undefined);
+      // places are kept as they are seen on the page
+      read.push({ ...page, words: page.words.map((word) => ({ ...word, area: seen(word.area) })) });
       const input = { kind: 'words', words: page.words, isScan: page.isScan } as const;
       const count = writtenEntry(document.package.dimensions['n']).text;
       const answer = await understand({ input, family: document.package.family, letters: {} });
@@ -110,7 +111,7 @@ export function Newer({ sheet, from, onTaken }: Props) {
       <p>
         {found.differences.length === 0
           ? `It prints the same numbers as “${found.before}” at their places.`
-          : `${counted(found.differences.length, 'number')} differ from “${found.before}”:`}
+          : `${counted(found.differences.length, 'number')} ${found.differences.length === 1 ? 'differs' : 'differ'} from “${found.before}”:`}
       </p>
       <ul>
         {found.differences.map(({ symbol, before, printed, now }) => (

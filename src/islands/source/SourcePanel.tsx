@@ -4,6 +4,8 @@ import { entryEdit, entryOf, writtenEntry } from '../../core/document/entries';
 import { COMPOSED } from '../../core/package/composed/draw';
 import type { SourceReading } from '../../core/source/reading';
 import { runsOfLine } from '../../core/source/layout';
+import { isValue } from '../../core/source/words';
+import { isNotGiven } from '../../core/units/entry-text';
 import { areaRound, wordsIn, type Area, type Word } from '../../core/source/page';
 import { printedAt, sourceEdits, takeEdits, type TakenFrom } from '../../core/source/take';
 import { applyEdits } from '../../core/document/edit';
@@ -169,10 +171,14 @@ function Read({ sheet, wish }: { sheet: Datasheet; wish: SourceWish }) {
     void attempt('Keeping the datasheet', keepFile);
     const { id, edits } = sourceEdits(document, from.source);
     const base = applyEdits(document, edits);
-    const entry = text.replaceAll('\t', ' .. ').trim();
+    const entry = text.trim();
+    // a number of an inch table stays one
+    const packageUnit = document.package.unit ?? 'mm';
+    const isLength = waiting.definition.kind === 'length';
+    const unit = isLength && reading && reading.unit !== packageUnit ? reading.unit : null;
     const place = printedAt({ area, printed: text, text: entry }, id, { source: from.source, page, isScan });
     const where = `${sheet.about.name}, page ${page}`.slice(0, 120);
-    edit([...edits, entryEdit(base, symbol, { text: entry, where, from: place })]);
+    edit([...edits, entryEdit(base, symbol, { text: entry, unit, where, from: place })]);
     const next = bench.derived.compiled.resolved?.dimensions.find(
       (one) => one.asked && one.source === 'missing' && one.definition.symbol !== symbol,
     );
@@ -182,12 +188,11 @@ function Read({ sheet, wish }: { sheet: Datasheet; wish: SourceWish }) {
     const inside = drawn ? wordsIn(words, drawn) : [];
     const line = drawn ? runsOfLine(inside) : null;
     const around = areaRound(inside.map(({ area }) => area));
-    // a box round one row fills the field that waits; round more, it is the table
-    if (line && around && waiting)
-      put(
-        line.length === 3 || line.length === 2 ? [line[0], line.at(-1)].join('\t') : line.join(' '),
-        around,
-      );
+    // a box round one row fills the field that waits, round more, it is the table; a letter that it takes in
+    // is no value, and a dash says which of the limits is not given
+    const values = line?.filter((text) => isValue(text)) ?? [];
+    if (values.length > 0 && around && waiting)
+      put(values.join(values.some(isNotGiven) ? '\t' : '..'), around);
     else setBox(drawn);
   };
   return (
