@@ -10,12 +10,12 @@ const CORE_FLOORS = [
   ['geometry', 'process'],
   ['document'],
   ['package'],
-  ['land', 'padstack', 'body', 'source'],
+  ['land', 'padstack', 'body', 'source', 'given'],
   ['footprint'],
   ['joint'],
   ['drawing', 'check'],
   ['compare'],
-  ['library'],
+  ['library', 'opinion'],
   ['format'],
 ];
 const UPPER_FLOORS = [['kernel'], ['workers', 'store', 'cli', 'server', 'demo'], ['islands'], ['pages']];

@@ -14,7 +14,7 @@ import {
   type Read,
 } from './fields';
 import { landNumbers } from './land-numbers';
-import { contourCorners, viaPlaces } from './notations';
+import { contourAreas, contourCorners, drawnCorners, drawnLines, viaPlaces } from './notations';
 
 // Every choice that a document can hold about its footprint: what it is called, between which limits
 // it can be meant, and where it is mended. Lengths are entry texts, limits in mm.
@@ -62,8 +62,12 @@ const opening = <const F extends string>(label: string, forms: readonly F[]) =>
       height: length('height', SIZE, { column: 'Across' }),
       none: flag('closed', { column: 'Closed' }),
       form: choice('form', forms, { column: 'Form' }),
+      as: notation('openings', 100_000, contourAreas, {
+        column: 'As given',
+        help: 'Corners of its openings about the terminal, such as -1,-0.5 1,-0.5 1,0.5; parted by bars.',
+      }),
     },
-    { help: 'An opening: a margin a side, or a size, or closed.' },
+    { help: 'An opening: a margin a side, or a size, or as given, or closed.' },
   );
 
 export const PASTE_FORMS = ['rounded', 'oblong', 'home-plate', 'inverted-home-plate'] as const;
@@ -265,6 +269,18 @@ const MARKS = record(
     reference: text('Reference', 20, { column: 'Reference' }),
     value: text('Value', 40, { column: 'Value' }),
     texts: record('', { reference: textMark('Reference'), value: textMark('Value') }),
+    own: record(
+      'Marks as given',
+      {
+        courtyard: notation('Courtyard', 20_000, drawnCorners, { column: 'Courtyard' }),
+        lines: notation('Legend lines', 200_000, drawnLines, { column: 'Legend lines' }),
+        width: length('Legend width', [0.01, 5], { column: 'Line width' }),
+        pin1: notation('Pin-1 mark', 20_000, drawnCorners, { column: 'Pin-1 mark' }),
+      },
+      {
+        help: 'Marks that a file gave, as corners x,y; lines are parted by bars. They stand in place of those that are drawn.',
+      },
+    ),
   },
   { stage: 'mark' },
 );

@@ -1,7 +1,8 @@
 import { boxOfPoints } from '../geometry/box';
 import type { Contour } from '../geometry/contour';
 import { segmentsCross } from '../geometry/distance';
-import { area } from '../geometry/polygon';
+import type { Point } from '../geometry/point';
+import { area, type Polyline } from '../geometry/polygon';
 import { MM_PER, quantise, type LengthUnit } from '../units/length';
 import { fail, ok } from '../units/result';
 import type { NotationField } from './fields';
@@ -32,6 +33,36 @@ function measured(text: string, unit: LengthUnit): { readonly numbers: string; r
   const [, numbers = '', own] = /^(.*?)\s*(mm|mil|in)?\s*$/is.exec(text) ?? [];
   return { numbers, factor: MM_PER[(own?.toLowerCase() as LengthUnit | undefined) ?? unit] };
 }
+
+/** Closed outlines of corners as `x,y` in mm about a terminal, parted by bars. */
+export const contourAreas: NotationField<readonly Contour[]>['read'] = (text) => {
+  const areas: Contour[] = [];
+  for (const part of text.split('|')) {
+    const area = cornersOf(part, 1);
+    if (!area.ok) return area;
+    areas.push(area.value);
+  }
+  return ok(areas);
+};
+
+/** Open lines of corners as `x,y`, parted by bars. */
+export const drawnLines: NotationField<readonly Polyline[]>['read'] = (text, unit) => {
+  const { numbers, factor } = measured(text, unit);
+  const lines: Polyline[] = [];
+  for (const part of numbers.split('|')) {
+    const line: Point[] = [];
+    for (const pair of part.trim().split(/[\s;]+/)) {
+      const [x = NaN, y = NaN, ...rest] = pair.split(',').map((word) => quantise(Number(word) * factor));
+      if (!Number.isFinite(x) || !Number.isFinite(y) || rest.length > 0)
+        return fail({ found: pair, reason: 'A corner is written x,y with decimal points, such as -0.5,0.25.' });
+      if (Math.max(Math.abs(x), Math.abs(y)) > 1000)
+        return fail({ found: pair, reason: 'It lies at most 1000 mm away: is it meant in mil?' });
+      line.push({ x, y });
+    }
+    lines.push(line);
+  }
+  return ok(lines);
+};
 
 function cornersOf(text: string, factor: number): ReturnType<NotationField<Contour>['read']> {
   const wrong = (found: string, reason: string) => fail({ found, reason });
@@ -71,18 +102,19 @@ export const rowPlaces: NotationField<ReadonlySet<string>>['read'] = (text) => {
   });
 };
 
-/** A corner or a place: x, y and a third number where one is written. */
+/** A corner or a place: x, y and further numbers where they are written. */
 export interface Triple {
   readonly x: number;
   readonly y: number;
   readonly third: number | null;
+  readonly fourth?: number;
 }
 
 /** Places as `x,y` or `x,y,angle` in degrees, between blanks; a profile's corners with their bulges. */
 export const drawnPlaces: NotationField<readonly Triple[]>['read'] = (text, unit) =>
   triplesOf(text, unit, false);
 
-/** Vias as `x,y` or `x,y,diameter`, between blanks. */
+/** Vias as `x,y`, `x,y,hole` or `x,y,hole,land`, between blanks. */
 export const drawnVias: NotationField<readonly Triple[]>['read'] = (text, unit) =>
   triplesOf(text, unit, true);
 
@@ -95,14 +127,16 @@ function triplesOf(
   const { numbers, factor } = measured(text, unit);
   const found: Triple[] = [];
   for (const item of numbers.trim().split(/[\s;]+/)) {
-    const [a = NaN, b = NaN, last = null, ...rest] = item.split(',').map(Number);
+    const [a = NaN, b = NaN, last = null, land, ...rest] = item.split(',').map(Number);
     const [x, y] = [quantise(a * factor), quantise(b * factor)];
     const third = last !== null && isLength ? quantise(last * factor) : last;
-    if (![x, y, third ?? 0].every(Number.isFinite) || rest.length > 0)
+    const fourth = land === undefined ? undefined : quantise(land * factor);
+    const isWhole = rest.length === 0 && (isLength || fourth === undefined);
+    if (![x, y, third ?? 0, fourth ?? 0].every(Number.isFinite) || !isWhole)
       return fail({ found: item, reason: 'Write x,y with decimal points, such as -0.5,0.25.' });
     if (Math.max(Math.abs(x), Math.abs(y)) > 1000)
       return fail({ found: item, reason: 'It lies at most 1000 mm away: is it meant in mil?' });
-    found.push({ x, y, third });
+    found.push({ x, y, third, ...(fourth === undefined ? {} : { fourth }) });
   }
   return ok(found);
 }

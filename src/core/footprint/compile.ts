@@ -2,8 +2,11 @@ import { USUAL_COLOURS } from '../body/colours';
 import { heightsOf } from '../body/heights';
 import type { Level, TapisDocument } from '../document/document';
 import type { Finding } from '../document/finding';
+import { boxOfPoints, type Box } from '../geometry/box';
+import { flatten } from '../geometry/contour';
 import { grown, place, type Figure } from '../geometry/figure';
 import { turned } from '../geometry/placement';
+import { area, type Polygon } from '../geometry/polygon';
 import type { Assembly } from '../geometry/solid';
 import type { SolvedGroup } from '../land/solution';
 import { solveLands } from '../land/solve';
@@ -110,7 +113,8 @@ function assemble(
   const bare = courtyardOf(drawn, solved, around, choices);
   const first = firstLand(lands);
   const legend = legendOf(drawn, { lands, bores, maskOpenings, courtyard: bare, first }, choices);
-  const courtyard = encloseLegend(bare, legend, process);
+  // a courtyard that is given does not grow
+  const courtyard = read.marks.own.courtyard ? bare : encloseLegend(bare, legend, process);
   return {
     standardName: formatName(about.name, document.level),
     package: about,
@@ -152,15 +156,25 @@ function courtyardOf(
   { lands, bores, keepOuts }: Pick<Footprint, 'lands' | 'bores' | 'keepOuts'>,
   { read: { marks }, process }: Choices,
 ): Courtyard {
+  const excess = marks.excess ?? Math.max(0, ...solved.map((group) => group.courtyard));
+  const given = marks.own.courtyard && flatten(marks.own.courtyard);
+  const round = given && boxOfPoints(given);
+  if (round) return { box: round, contour: isBox(given) ? null : given, excess, grownFor: null };
   return drawCourtyard(
     {
       occupied: occupiedBy(lands, bodyAt(extent, 'max'), bores, keepOuts),
       bodyShape: extent.outline ? bodyOutline(extent) : null,
-      excess: marks.excess ?? Math.max(0, ...solved.map((group) => group.courtyard)),
+      excess,
       shape: marks.courtyard ?? 'box',
     },
     process,
   );
+}
+
+/** Whether an outline is its own box. */
+function isBox(outline: Polygon): boolean {
+  const { minX, maxX, minY, maxY } = boxOfPoints(outline) as Box;
+  return outline.length === 4 && Math.abs(area(outline) - (maxX - minX) * (maxY - minY)) < 1e-6;
 }
 
 type Surroundings = Pick<Footprint, 'lands' | 'bores' | 'maskOpenings' | 'courtyard'> & {
@@ -172,7 +186,8 @@ function legendOf(
   { lands, bores, maskOpenings, courtyard, first }: Surroundings,
   { read: { marks }, process }: Choices,
 ): Footprint['legend'] {
-  return drawLegend({
+  const { own } = marks;
+  const drawn = drawLegend({
     lands,
     maskOpenings,
     bores,
@@ -180,10 +195,15 @@ function legendOf(
     bodyMax: bodyAt(extent, 'max'),
     courtyard: courtyard.box,
     process,
-    style: marks.legend === false ? null : (marks.style ?? legend),
-    pin1: polarised && marks.pin1 !== false ? shapesToTry(marks.pin1Shape, polarity) : [],
+    style: marks.legend === false || own.lines ? null : (marks.style ?? legend),
+    pin1: polarised && marks.pin1 !== false && !own.pin1 ? shapesToTry(marks.pin1Shape, polarity) : [],
     first,
   });
+  return {
+    width: own.lines ? (own.width ?? drawn.width) : drawn.width,
+    lines: own.lines && marks.legend !== false ? own.lines : drawn.lines,
+    pin1: own.pin1 && marks.pin1 !== false ? flatten(own.pin1) : drawn.pin1,
+  };
 }
 
 /** Assembly drawing and texts. */

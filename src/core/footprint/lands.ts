@@ -81,12 +81,13 @@ export function placeLands(solved: readonly SolvedGroup[], context: LandContext)
       case 'pin':
         return pinLands(group, context, stacks.of);
       case 'spot': {
-        const { form, contact } = group.terminals;
+        const { form, contact, vias } = group.terminals;
         const base: StackBase = {
           kind: form === 'thermal' || form === 'probe' || form === 'given' ? form : 'surface',
           copper: group.figure,
           copperSource: sourceOf(group),
           hole: null,
+          ...(vias ? { vias } : {}),
         };
         return landsAt(group, context, ({ at, rotation }: Spot, id) => ({
           at: { ...HOME, at, angle: rotation },

@@ -114,6 +114,8 @@ export interface SpotGroup extends AnyGroup {
   readonly contact: { readonly min: Figure; readonly nom: Figure; readonly max: Figure };
   /** Smallest centre distance of neighbours; `null` for single terminals. */
   readonly pitch: number | null;
+  /** Small plated holes in a given land, about its centre. mm */
+  readonly vias?: PinGroup['vias'];
   readonly places: readonly Spot[];
 }
 

@@ -1,4 +1,4 @@
-import { grown, growPlaced, narrowOf, place, sizeOf, type Figure, type Placed } from '../geometry/figure';
+import { contourFigure, grown, growPlaced, narrowOf, place, sizeOf, type Figure, type Placed } from '../geometry/figure';
 import { add, type Point } from '../geometry/point';
 import type { Process } from '../process/process';
 import { quantise } from '../units/length';
@@ -37,13 +37,14 @@ export function buildPadstack(
   const laidVias = viasOf(base, copper, choices, process);
   const vias = base.vias ? laidVias : laidVias.map((via) => ({ ...via, ...add(via, offset) }));
   const pasteMargin = choices.paste.margin ?? margins.paste;
-  const windows = wantsWindows(base, solved, choices) ? splitPaste(solved, choices, laidVias, process) : null;
+  const windows = !choices.paste.as && wantsWindows(base, solved, choices) ? splitPaste(solved, choices, laidVias, process) : null;
   const paste = pasteOf(base, solved, pasteMargin, choices, windows, process);
   const opening = openingOf(solved, byMask ? 0 : maskMargin, choices.mask);
   const mask =
-    windows && choices.windows.mask
+    asGiven(choices.mask) ??
+    (windows && choices.windows.mask
       ? windows.windows.map((window) => moved(growPlaced(window, maskMargin)))
-      : opening.map((figure) => place(figure, offset));
+      : opening.map((figure) => place(figure, offset)));
   const other = hole ? otherSide(copper, choices) : null;
   const maskOther = other
     ? openingOf(other, choices.maskOther.margin ?? choices.mask.margin ?? margins.mask, choices.maskOther)
@@ -57,12 +58,12 @@ export function buildPadstack(
     mask,
     islands: islandsOf(mask, vias, cover),
     maskOther: [
-      ...maskOther.map((figure) => place(figure, offset)),
+      ...((other && asGiven(choices.maskOther)) ?? maskOther.map((figure) => place(figure, offset))),
       ...(cover === 'open' && !hole
         ? vias.map((via) => place({ kind: 'round', diameter: quantise(via.land + 2 * margins.mask) }, via))
         : []),
     ],
-    paste: paste.map(moved),
+    paste: asGiven(choices.paste) ?? paste.map(moved),
     margins: {
       mask: maskMargin,
       paste: hole || base.kind === 'probe' || windows ? process.pasteMargin : pasteMargin,
@@ -77,6 +78,15 @@ export function buildPadstack(
     sources: sourcesOf(base, choices, margins, process),
   };
   return { ...stack, name: nameOf(stack, process) };
+}
+
+/** Openings as their corners were given about the terminal; `null` where they were not, or are closed. */
+function asGiven({ as, none }: OpeningChoice): Placed[] | null {
+  if (!as || none) return null;
+  return as.map((corners) => {
+    const { figure, at } = contourFigure(corners);
+    return place(figure, at);
+  });
 }
 
 function openingOf(copper: Figure, margin: number, { width, height, none }: OpeningChoice): Figure[] {

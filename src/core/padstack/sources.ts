@@ -11,8 +11,8 @@ export function sourcesOf(
 ): Padstack['sources'] {
   const hand: Source = 'set by hand';
   const chosen = (...values: unknown[]) => values.some((value) => value !== null && value !== false);
-  const opening = ({ margin, width, height, none }: OpeningChoice, whole: boolean): Source =>
-    chosen(margin, width, height, none) || whole ? hand : 'process';
+  const opening = ({ margin, width, height, none, as }: OpeningChoice, whole: boolean): Source =>
+    chosen(margin, width, height, none, as) || whole ? hand : 'process';
   const { hole, other, relief, windows, vias } = choices;
   const copper = chosen(
     choices.shape,

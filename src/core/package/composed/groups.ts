@@ -109,6 +109,7 @@ function spotGroup(base: Base, items: readonly Item[], counting: Counting): Spot
     ...positionOf(items, 0),
     form: isLand ? 'given' : spotFormOf(first.element),
     contact: { min: figure('min'), nom: figure('nom'), max: figure('max') },
+    ...(isLand ? viasOf(first.element) : {}),
     pitch: nearest(items),
     places: items.map((item) => spotOf(item, counting)),
   };
@@ -148,18 +149,23 @@ function holeGroup(base: Base, items: readonly Item[], counting: Counting): PinG
       land: land?.nom ?? quantise(across + RING_LAND),
       ...(slot && slot.nom > across ? { slot: slot.nom } : {}),
     },
-    ...(vias
-      ? {
-          vias: vias.map(({ x, y, third }) => ({
-            x,
-            y,
-            hole: third ?? 0.3,
-            land: quantise((third ?? 0.3) + 0.3),
-          })),
-        }
-      : {}),
+    ...viasOf({ vias }),
     pitch: { x: null, y: null },
     places: items.map((item) => spotOf(item, counting)),
+  };
+}
+
+/** Hole of a via whose size is not said, and copper that it has all round. mm */
+const VIA = { hole: 0.3, ring: 0.15 } as const;
+
+/** The vias in a land. */
+function viasOf({ vias }: Pick<Element, 'vias'>): Pick<PinGroup, 'vias'> {
+  if (!vias) return {};
+  return {
+    vias: vias.map(({ x, y, third, fourth }) => {
+      const hole = third ?? VIA.hole;
+      return { x, y, hole, land: fourth ?? quantise(hole + 2 * VIA.ring) };
+    }),
   };
 }
 

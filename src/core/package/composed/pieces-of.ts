@@ -142,7 +142,7 @@ function pinElement({ lead, stated, vias, bare }: PinGroup, writer: Writer) {
       hole: mm(stated.hole),
       land: mm(stated.land),
       ...(stated.slot ? { slot: mm(stated.slot) } : {}),
-      ...(vias ? { vias: inMm(vias.map(({ x, y, hole }) => [x, y, hole].map(plain).join(','))) } : {}),
+      ...(vias ? { vias: viaTexts(vias) } : {}),
       ...(bare ? {} : { diameter: writer.length(lead.width) }),
     };
   if (lead.shape === 'round')
@@ -155,7 +155,10 @@ function pinElement({ lead, stated, vias, bare }: PinGroup, writer: Writer) {
   };
 }
 
-function spotElement({ form, contact }: SpotGroup, writer: Writer) {
+const viaTexts = (vias: NonNullable<PinGroup['vias']>) =>
+  inMm(vias.map(({ x, y, hole, land }) => [x, y, hole, land].map(plain).join(',')));
+
+function spotElement({ form, contact, vias }: SpotGroup, writer: Writer) {
   const what = form === 'given' ? ('land' as const) : ('terminal' as const);
   const sizes = (of: (figure: Figure) => number): Toleranced => ({
     min: of(contact.min),
@@ -165,6 +168,7 @@ function spotElement({ form, contact }: SpotGroup, writer: Writer) {
   });
   return {
     what,
+    ...(vias ? { vias: viaTexts(vias) } : {}),
     ...(what === 'terminal' ? { form: form as NonNullable<PieceIntent['form']> } : {}),
     ...shapeOf(
       contact.nom,

@@ -16,7 +16,7 @@ const AREA = `${FIGURE} edgesX edgesY`;
 const OF_ELEMENT: Readonly<Record<What, string>> = {
   terminal: `${FIGURE} form toe inside end between under tall`,
   pin: 'shape length width diameter thickness shoulder bottom top',
-  land: AREA,
+  land: `${AREA} vias`,
   hole: 'hole slot plated land diameter vias',
   peg: 'diameter hole slot bottom',
   'keep-out': `${AREA} free side why`,

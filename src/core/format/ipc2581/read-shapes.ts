@@ -1,0 +1,307 @@
+import type { Contour, Vertex } from '../../geometry/contour';
+import { flatten, flattenOpen } from '../../geometry/contour';
+import { contourFigure, outlineOf, place, rectangle, type Corner, type Figure, type Placed } from '../../geometry/figure';
+import { putPlaced, type Placement } from '../../geometry/placement';
+import { fullTurn, type Point } from '../../geometry/point';
+import { area, type Polyline } from '../../geometry/polygon';
+import { recognised } from '../../given/recognise';
+import { quantise } from '../../units/length';
+import { all, everywhere, one, type XmlNode } from '../xml-tree';
+
+// Shapes of an IPC-2581 file: the standard's primitives, sets of them, contours and lines, by reference to the
+// file's dictionaries or where they stand. All come out in mm about their own origin.
+
+/** mm of the standard's units. */
+const UNITS: Readonly<Record<string, number>> = { MILLIMETER: 1, MICRON: 0.001, INCH: 25.4 };
+
+/** What shapes are read with. */
+export interface ShapeReader {
+  readonly mm: (text: string | undefined) => number;
+  /** The figures of what stands in a node: primitives, references and sets. */
+  readonly figures: (node: XmlNode) => readonly Placed[];
+  /** Stroked lines of a node, with their width. */
+  readonly lines: (node: XmlNode) => readonly { readonly points: Polyline; readonly width: number }[];
+  /** What was not understood, and how often. */
+  readonly left: ReadonlyMap<string, number>;
+}
+
+/** mm of a unit; `null` where the standard does not have it. */
+export function unitFactor(node: XmlNode | undefined): number | null {
+  const units = node?.attributes['units'];
+  return units === undefined ? null : (UNITS[units.toUpperCase()] ?? null);
+}
+
+/** A reader of shapes over a file's dictionaries. @param factor mm of the file's unit */
+export function shapeReader(root: XmlNode, factor: number): ShapeReader {
+  const entries = new Map<string, { readonly node: XmlNode; readonly factor: number }>();
+  const widths = new Map<string, number>();
+  for (const dictionary of ['Standard', 'User', 'LineDesc'])
+    for (const node of everywhere(root, `Dictionary${dictionary}`)) {
+      const own = unitFactor(node) ?? factor;
+      for (const entry of all(node, `Entry${dictionary}`)) {
+        const { id = '' } = entry.attributes;
+        if (dictionary === 'LineDesc')
+          widths.set(id, Number(one(entry, 'LineDesc')?.attributes['lineWidth']) * own);
+        // standard and user primitives have names of their own
+        else entries.set(`${dictionary} ${id}`, { node: entry, factor: own });
+      }
+    }
+  const left = new Map<string, number>();
+  const leave = (what: string) => left.set(what, (left.get(what) ?? 0) + 1);
+
+  const figuresOf = (node: XmlNode, unit: number, depth: number): Placed[] => {
+    if (depth > DEEPEST) return [];
+    const within = placementOf(node, unit);
+    const found = node.children.flatMap((child): Placed[] => {
+      const kind = /^(Standard|User)PrimitiveRef$/.exec(child.name)?.[1];
+      if (kind) {
+        const entry = entries.get(`${kind} ${child.attributes['id'] ?? ''}`);
+        if (entry) return figuresOf(entry.node, entry.factor, depth + 1);
+        leave(`a shape “${child.attributes['id'] ?? ''}” that the file does not have`);
+        return [];
+      }
+      if (child.name === 'UserSpecial' || child.name === 'Feature') return figuresOf(child, unit, depth + 1);
+      const made = primitive(child, unit);
+      if (made === 'unknown') leave(child.name);
+      return made === null || made === 'unknown' ? [] : [made];
+    });
+    return within ? found.map((one) => putPlaced(within, one)) : found;
+  };
+
+  const linesOf = (node: XmlNode, unit: number, depth: number): { points: Polyline; width: number }[] => {
+    if (depth > DEEPEST) return [];
+    return node.children.flatMap((child) => {
+      const kind = /^UserPrimitiveRef$/.test(child.name) ? 'User' : null;
+      if (kind) {
+        const entry = entries.get(`User ${child.attributes['id'] ?? ''}`);
+        return entry ? linesOf(entry.node, entry.factor, depth + 1) : [];
+      }
+      if (child.name === 'UserSpecial' || child.name === 'Features' || child.name === 'Outline')
+        return linesOf(child, unit, depth + 1);
+      const points = lineOf(child, unit);
+      if (!points) return [];
+      return [{ points, width: widthOf(child, unit) ?? widthOf(node, unit) ?? 0 }];
+    });
+  };
+  const widthOf = (node: XmlNode, unit: number): number | undefined => {
+    const own = Number(one(node, 'LineDesc')?.attributes['lineWidth']) * unit;
+    const named = widths.get(one(node, 'LineDescRef')?.attributes['id'] ?? '');
+    return Number.isFinite(own) ? quantise(own) : named === undefined ? undefined : quantise(named);
+  };
+  return {
+    mm: (text) => lengthOf(text, factor),
+    figures: (node) => figuresOf(node, factor, 0),
+    lines: (node) => linesOf(node, factor, 0),
+    left,
+  };
+}
+
+/** How deep references may lead to each other. */
+const DEEPEST = 12;
+
+const lengthOf = (text: string | undefined, unit: number): number => {
+  const value = Number(text ?? 0);
+  return Number.isFinite(value) ? quantise(value * unit) : 0;
+};
+
+/** How what stands in a node is turned, mirrored and moved; `null` where it is not. */
+export function placementOf(node: XmlNode, unit: number): Placement | null {
+  const [xform, location] = [one(node, 'Xform'), one(node, 'Location')];
+  if (!xform && !location) return null;
+  const by = (text: string | undefined) => lengthOf(text, unit);
+  const { xOffset, yOffset, rotation, mirror } = xform?.attributes ?? {};
+  return {
+    at: {
+      x: quantise(by(location?.attributes['x']) + by(xOffset)),
+      y: quantise(by(location?.attributes['y']) + by(yOffset)),
+    },
+    angle: fullTurn(Number(rotation ?? 0) || 0),
+    far: mirror === 'true' || mirror === '1',
+  };
+}
+
+/** Names of a node that are no shapes. */
+const BESIDE = new Set([
+  'Xform',
+  'Location',
+  'PinRef',
+  'LineDesc',
+  'LineDescRef',
+  'FillDesc',
+  'FillDescRef',
+  'NonstandardAttribute',
+  'SpecRef',
+  'ColorRef',
+  'Color',
+  'Span',
+  'Polyline',
+  'Line',
+  'Arc',
+  'Outline',
+]);
+
+/** One of the standard's primitives; `null` for what is none, or has no size. */
+function primitive({ name, attributes, children }: XmlNode, unit: number): Placed | 'unknown' | null {
+  if (BESIDE.has(name)) return null;
+  const size = (key: string) => lengthOf(attributes[key], unit);
+  const [width, height] = [size('width'), size('height')];
+  const centred = (figure: Figure, isThere = width > 0 && height > 0) => (isThere ? place(figure, CENTRE) : null);
+  switch (name) {
+    case 'Circle': {
+      const diameter = size('diameter');
+      return centred({ kind: 'round', diameter }, diameter > 0);
+    }
+    case 'Oval':
+      return centred(width === height ? { kind: 'round', diameter: width } : { kind: 'oblong', width, height });
+    case 'RectCenter':
+      return centred(rectangle(width, height));
+    case 'RectCorner': {
+      const [left, low, right, high] = ['lowerLeftX', 'lowerLeftY', 'upperRightX', 'upperRightY'].map(size) as [
+        number,
+        number,
+        number,
+        number,
+      ];
+      if (right <= left || high <= low) return null;
+      const at = { x: quantise((left + right) / 2), y: quantise((low + high) / 2) };
+      return place(rectangle(quantise(right - left), quantise(high - low)), at);
+    }
+    case 'RectRound':
+      return centred(cut(width, height, 'radius', size('radius'), attributes));
+    case 'RectCham':
+      return centred(cut(width, height, 'chamfer', size('chamfer'), attributes));
+    case 'Diamond': {
+      const [x, y] = [width / 2, height / 2];
+      return width > 0 && height > 0
+        ? recognised([
+            { x: -x, y: 0 },
+            { x: 0, y: -y },
+            { x, y: 0 },
+            { x: 0, y },
+          ])
+        : null;
+    }
+    case 'Contour': {
+      const polygon = contourOf(children.find((child) => child.name === 'Polygon'), unit);
+      if (children.some((child) => child.name === 'Cutout')) return 'unknown';
+      return polygon && recognised(polygon);
+    }
+    case 'Polygon': {
+      const polygon = contourOf({ name, attributes, children }, unit);
+      return polygon && recognised(polygon);
+    }
+    default:
+      return 'unknown';
+  }
+}
+
+const CENTRE: Point = { x: 0, y: 0 };
+const CORNERS: readonly (readonly [Corner, string])[] = [
+  ['lower-left', 'lowerLeft'],
+  ['lower-right', 'lowerRight'],
+  ['upper-right', 'upperRight'],
+  ['upper-left', 'upperLeft'],
+];
+
+/** A rectangle whose corners are rounded or cut, those that say so; all where none says anything. */
+function cut(
+  width: number,
+  height: number,
+  by: 'radius' | 'chamfer',
+  size: number,
+  attributes: XmlNode['attributes'],
+): Figure {
+  const said = CORNERS.some(([, name]) => attributes[name] !== undefined);
+  const corners = CORNERS.filter(([, name]) => !said || /^(true|1)$/i.test(attributes[name] ?? '')).map(([corner]) => corner);
+  if (size <= 0 || corners.length === 0) return rectangle(width, height);
+  if (by === 'chamfer') return { kind: 'rectangle', width, height, chamfer: { size, corners } };
+  if (corners.length === 4) return { kind: 'rectangle', width, height, radius: Math.min(size, width / 2, height / 2) };
+  // some corners round: the outline of a chamfer, its cuts bent to quarter circles
+  const chamfered = outlineOf({ kind: 'rectangle', width, height, chamfer: { size, corners } });
+  const bent = chamfered.map((from, i): Vertex => {
+    const to = chamfered[(i + 1) % chamfered.length] as Vertex;
+    const slants = Math.abs(to.x - from.x) > 1e-9 && Math.abs(to.y - from.y) > 1e-9;
+    return slants ? { x: from.x, y: from.y, bulge: Math.tan(Math.PI / 8) } : { x: from.x, y: from.y };
+  });
+  return contourFigure(bent).figure;
+}
+
+/** The corners of a polygon with its arcs; `null` where they enclose nothing. */
+export function contourOf(node: XmlNode | undefined, unit: number): Contour | null {
+  if (!node) return null;
+  const corners = stepsOf(node, unit);
+  const [first, last] = [corners[0], corners.at(-1)];
+  if (!first || !last) return null;
+  const closes = corners.length > 1 && Math.hypot(first.x - last.x, first.y - last.y) < 1e-5;
+  const contour = closes ? corners.slice(0, -1) : corners;
+  return contour.length > 1 && Math.abs(area(flatten(contour))) > 1e-6 ? contour : null;
+}
+
+function stepsOf(node: XmlNode, unit: number): Vertex[] {
+  const corners: { x: number; y: number; bulge?: number }[] = [];
+  for (const { name, attributes } of node.children) {
+    const to = { x: lengthOf(attributes['x'], unit), y: lengthOf(attributes['y'], unit) };
+    const from = corners.at(-1);
+    if (name === 'PolyStepCurve' && from) {
+      const centre = { x: lengthOf(attributes['centerX'], unit), y: lengthOf(attributes['centerY'], unit) };
+      bend(corners, from, to, centre, attributes['clockwise'] === 'true');
+    } else if (name === 'PolyBegin' || name === 'PolyStepSegment') corners.push(to);
+  }
+  return corners;
+}
+
+/** Adds an arc from the last corner to a point; a whole turn in two halves. */
+function bend(
+  corners: { x: number; y: number; bulge?: number }[],
+  from: { x: number; y: number; bulge?: number },
+  to: Point,
+  centre: Point,
+  clockwise: boolean,
+): void {
+  const angleOf = (p: Point) => Math.atan2(p.y - centre.y, p.x - centre.x);
+  let sweep = angleOf(to) - angleOf(from);
+  if (clockwise && sweep >= -1e-9) sweep -= 2 * Math.PI;
+  if (!clockwise && sweep <= 1e-9) sweep += 2 * Math.PI;
+  if (Math.abs(sweep) > Math.PI * 1.5) {
+    const radius = Math.hypot(from.x - centre.x, from.y - centre.y);
+    const half = angleOf(from) + sweep / 2;
+    const middle = {
+      x: quantise(centre.x + radius * Math.cos(half)),
+      y: quantise(centre.y + radius * Math.sin(half)),
+      bulge: Math.tan(sweep / 8),
+    };
+    from.bulge = Math.tan(sweep / 8);
+    corners.push(middle, { ...to });
+    return;
+  }
+  from.bulge = Math.tan(sweep / 4);
+  corners.push({ ...to });
+}
+
+/** A line of a node: a polyline, a straight line or an arc; `null` where it is none. */
+function lineOf(node: XmlNode, unit: number): Polyline | null {
+  const { name, attributes } = node;
+  const at = (x: string, y: string) => ({ x: lengthOf(attributes[x], unit), y: lengthOf(attributes[y], unit) });
+  switch (name) {
+    case 'Polyline': {
+      const steps = stepsOf(node, unit);
+      return steps.length > 1 ? openPoints(steps) : null;
+    }
+    case 'Polygon': {
+      const contour = contourOf(node, unit);
+      return contour && openPoints([...contour, { x: (contour[0] as Vertex).x, y: (contour[0] as Vertex).y }]);
+    }
+    case 'Line':
+      return [at('startX', 'startY'), at('endX', 'endY')];
+    case 'Arc': {
+      const corners: { x: number; y: number; bulge?: number }[] = [at('startX', 'startY')];
+      const [start] = corners as [Vertex];
+      bend(corners, start, at('endX', 'endY'), at('centerX', 'centerY'), attributes['clockwise'] === 'true');
+      return openPoints(corners);
+    }
+    default:
+      return null;
+  }
+}
+
+const openPoints = (line: readonly Vertex[]): Polyline => flattenOpen(line, 0.005);

@@ -1,0 +1,590 @@
+import { boxOfPoints, type Box } from '../../geometry/box';
+import { flatten, type Contour } from '../../geometry/contour';
+import { circleAt, contourOf as contourAt, sizeOf, type Placed } from '../../geometry/figure';
+import { HOME, putPlaced, putPoint, undone, within, type Placement } from '../../geometry/placement';
+import { distance, fullTurn, type Point } from '../../geometry/point';
+import { area, type Polygon, type Polyline } from '../../geometry/polygon';
+import { joined, type Layers } from '../../given/join';
+import type {
+  GivenArea,
+  GivenFile,
+  GivenHole,
+  GivenLand,
+  GivenPattern,
+  GivenVia,
+} from '../../given/pattern';
+import { fail, ok, type Result } from '../../units/result';
+import { all, everywhere, one, readXml, type XmlNode } from '../xml-tree';
+import { contourOf, placementOf, shapeReader, unitFactor, type ShapeReader } from './read-shapes';
+
+// Packages of an IPC-2581 file (revisions B and C) with their land patterns, as others write them. A package
+// whose land pattern does not stand with it has it from the layers of the board, where one of its components
+// lies: turned, on either side, and taken back to where the package is drawn.
+
+/** Largest file that is read, in characters. */
+export const LARGEST_IPC2581 = 60_000_000;
+
+/** Branches of a file that say nothing of packages. */
+const NOT_WANTED = new Set(['Bom', 'Avl', 'HistoryRecord', 'LogisticHeader', 'Stackup', 'LogicalNet', 'PhyNetGroup', 'DfxMeasurementList']);
+
+/** Reads the packages of a file. @returns what it holds, or why nothing of it can be read */
+export function readIpc2581(text: string, fileName: string): Result<GivenFile, string> {
+  if (text.length > LARGEST_IPC2581)
+    return fail(`The file has ${Math.ceil(text.length / 1e6)} million characters; at most 60 are read.`);
+  const tree = readXml(text, (name) => !NOT_WANTED.has(name));
+  if (!tree.ok) return tree;
+  const root = tree.value;
+  if (root.name !== 'IPC-2581') return fail(`This is no IPC-2581 file: its root is “${root.name}”.`);
+  const revision = root.attributes['revision'] ?? 'not stated';
+  if (/^[A]$/i.test(revision)) return fail('The file is of revision A; revisions B and C are read.');
+  const header = [...everywhere(root, 'CadHeader')][0];
+  const factor = unitFactor(header);
+  if (factor === null)
+    return fail(
+      `The unit of the file is “${header?.attributes['units'] ?? 'missing'}”; MILLIMETER, MICRON and INCH are read.`,
+    );
+  const reader = new Reader(root, factor, fileName);
+  const patterns = [...everywhere(root, 'Step')].flatMap((step) => reader.step(step));
+  const left = reader.left();
+  if (patterns.length === 0) return fail(`There is no package in it. ${left.join(' ')}`.trim());
+  return ok({ patterns, left });
+}
+
+/** What a layer is for, as far as a land pattern goes. */
+type Role = 'copper' | 'inner' | 'mask' | 'paste' | 'legend' | 'drill' | 'courtyard' | 'assembly' | 'other';
+
+interface Layer {
+  readonly role: Role;
+  readonly side: 'top' | 'bottom' | 'all';
+}
+
+const ROLES: readonly (readonly [RegExp, Role])[] = [
+  [/^(CONDUCTOR|SIGNAL|PLANE|MIXED|CONDFILM|CONDFOIL|CONDUCTIVE_ADHESIVE|POWER_GROUND)$/, 'copper'],
+  [/^SOLDERMASK$/, 'mask'],
+  [/^(SOLDERPASTE|PASTEMASK)$/, 'paste'],
+  [/^(SILKSCREEN|LEGEND)$/, 'legend'],
+  [/^(DRILL|ROUT|V_CUT)$/, 'drill'],
+  [/^COURTYARD$/, 'courtyard'],
+  [/^ASSEMBLY$/, 'assembly'],
+];
+
+/** A hole of a padstack, and its pads by layer. */
+interface Stack {
+  readonly hole: { readonly placed: Placed; readonly platingStatus: string; readonly plus: number; readonly minus: number } | null;
+  readonly pads: readonly { readonly layer: string; readonly figures: readonly Placed[] }[];
+}
+
+interface Component {
+  readonly refDes: string;
+  readonly packageRef: string;
+  readonly placement: Placement;
+  readonly side: Layer['side'];
+}
+
+class Reader {
+  private readonly shapes: ShapeReader;
+  private readonly layers = new Map<string, Layer>();
+  private readonly notes = new Set<string>();
+
+  constructor(
+    root: XmlNode,
+    private readonly factor: number,
+    private readonly fileName: string,
+  ) {
+    this.shapes = shapeReader(root, factor);
+    for (const node of everywhere(root, 'Layer')) {
+      const { name = '', layerFunction = '', side = '' } = node.attributes;
+      const role = ROLES.find(([pattern]) => pattern.test(layerFunction.toUpperCase()))?.[1] ?? 'other';
+      this.layers.set(name, {
+        role: role === 'copper' && /INTERNAL/i.test(side) ? 'inner' : role,
+        side: /TOP/i.test(side) ? 'top' : /BOTTOM/i.test(side) ? 'bottom' : 'all',
+      });
+    }
+  }
+
+  left(): string[] {
+    const shapes = [...this.shapes.left].map(([what, count]) => `${count} × ${what}`);
+    return [...this.notes, ...(shapes.length > 0 ? [`Shapes that were not understood: ${shapes.join(', ')}.`] : [])];
+  }
+
+  step(step: XmlNode): GivenPattern[] {
+    const stacks = new Map(all(step, 'PadStackDef').map((node) => [node.attributes['name'] ?? '', this.stack(node)]));
+    if (all(step, 'PadStack').length > 0)
+      this.notes.add('It has padstacks in the way of revision A, which are not read.');
+    const components = all(step, 'Component').map((node) => this.component(node));
+    const packages = all(step, 'Package');
+    return packages.map((node) => this.package(node, { step, stacks, components, isAlone: packages.length === 1 }));
+  }
+
+  private component(node: XmlNode): Component {
+    const { refDes = '', packageRef = '', layerRef = '' } = node.attributes;
+    return {
+      refDes,
+      packageRef,
+      placement: placementOf(node, this.factor) ?? HOME,
+      side: this.layers.get(layerRef)?.side ?? 'top',
+    };
+  }
+
+  private stack(node: XmlNode): Stack {
+    const hole = one(node, 'PadstackHoleDef');
+    const { mm } = this.shapes;
+    const diameter = mm(hole?.attributes['diameter']);
+    return {
+      hole:
+        hole && diameter > 0
+          ? {
+              placed: circleAt({ x: mm(hole.attributes['x']), y: mm(hole.attributes['y']) }, diameter),
+              platingStatus: hole.attributes['platingStatus'] ?? '',
+              plus: mm(hole.attributes['plusTol']),
+              minus: mm(hole.attributes['minusTol']),
+            }
+          : null,
+      pads: all(node, 'PadstackPadDef')
+        // reliefs and clearances of planes follow from the process
+        .filter(({ attributes }) => (attributes['padUse'] ?? 'REGULAR') === 'REGULAR')
+        .map((pad) => ({ layer: pad.attributes['layerRef'] ?? '', figures: this.shapes.figures(pad) })),
+    };
+  }
+
+  /** What a layer is; one that the file does not declare is told by its name. */
+  private layer(name: string): Layer {
+    const known = this.layers.get(name);
+    if (known) return known;
+    const side = /bot|far|under/i.test(name) ? 'bottom' : /inner|internal/i.test(name) ? 'all' : 'top';
+    const role: Role = /paste|stencil/i.test(name)
+      ? 'paste'
+      : /mask/i.test(name)
+        ? 'mask'
+        : side === 'all'
+          ? 'inner'
+          : 'copper';
+    this.notes.add(`The layer “${name}” is not declared; by its name it was taken for ${role === 'copper' ? `copper, ${side}` : role}.`);
+    const made = { role, side } as const;
+    this.layers.set(name, made);
+    return made;
+  }
+
+  private package(node: XmlNode, board: Board): GivenPattern {
+    const { name = 'package', height } = node.attributes;
+    const left: string[] = [];
+    const pins = all(node, 'Pin').map((pin) => ({
+      number: pin.attributes['number'] ?? pin.attributes['name'] ?? '',
+      name: pin.attributes['name'] ?? '',
+      at: placementOf(pin, this.factor)?.at ?? null,
+    }));
+    const own = board.components.filter(({ packageRef }) => packageRef === name);
+    const stated = this.stated(node, board, left);
+    const seen = stated ?? this.seen(own, pins, board, left);
+    const instance = board.isAlone && own.length <= 1 ? (own[0] ?? null) : null;
+    const around = board.isAlone && own.length <= 1 ? this.around(board, instance, left) : null;
+    if (!around && all(board.step, 'LayerFeature').some(({ attributes }) => this.layer(attributes['layerRef'] ?? '').role === 'courtyard'))
+      this.notes.add('Courtyards stand on a layer of the board and are not taken with its packages.');
+    const lands = around ? this.withSlots(seen.lands, around) : seen.lands;
+    const numbered = lands.map((land) =>
+      land.number === '' ? { ...land, number: pins.find(({ at }) => at && distance(at, land.copper.at) < 0.01)?.number ?? '' } : land,
+    );
+    const { pickup, body } = this.outlines(node, left);
+    if (pickup && body) this.pickup(pickup, body, left);
+    const legend = this.legend(node, left);
+    const tall = height === undefined ? undefined : this.shapes.mm(height);
+    const named = pins.filter((pin) => pin.name !== '' && pin.name !== pin.number);
+    return {
+      name,
+      from: `${this.fileName}, package ${name}`,
+      lands: numbered,
+      holes: [...seen.holes, ...(around?.holes ?? [])],
+      windows: [...seen.windows, ...(around?.windows ?? [])],
+      ...(body ? { body } : {}),
+      ...(tall !== undefined && tall > 0 ? { height: tall } : {}),
+      ...(around?.courtyard ? { courtyard: around.courtyard } : {}),
+      ...(legend ? { legend } : {}),
+      ...(around && around.areas.length > 0 ? { areas: around.areas } : {}),
+      ...(named.length > 0
+        ? {
+            pins: named.map((pin, i) => ({
+              id: `pin-${i + 1}`,
+              lands: pin.number,
+              name: pin.name.slice(0, 80),
+            })),
+          }
+        : {}),
+      left,
+    };
+  }
+
+  /** The land pattern as it stands with the package; `null` where it does not. */
+  private stated(node: XmlNode, { stacks }: Board, left: string[]): Seen | null {
+    const pads = all(one(node, 'LandPattern'), 'Pad');
+    if (pads.length === 0) return null;
+    const targets = all(one(node, 'LandPattern'), 'Target').length;
+    if (targets > 0) left.push(`${targets} targets (fiducials) of its land pattern are left out.`);
+    const made: GivenLand[] = [];
+    const holes: Placed[] = [];
+    const windows: Placed[] = [];
+    const vias: { readonly via: GivenVia; readonly number: string }[] = [];
+    for (const pad of pads) {
+      const at = placementOf(pad, this.factor) ?? HOME;
+      const name = pad.attributes['padstackDefRef'];
+      const stack = name === undefined ? undefined : stacks.get(name);
+      if (name !== undefined && !stack) left.push(`The padstack “${name}” is not in the file; the pad’s own shape is taken.`);
+      const number = one(pad, 'PinRef')?.attributes['pin'] ?? '';
+      const land = this.land(pad, at, stack, number, left);
+      if (!land) continue;
+      if ('bore' in land) {
+        if (land.bore) holes.push(land.bore);
+        else windows.push(...land.windows);
+      } else if (stack?.hole?.platingStatus === 'VIA' && sizeOf(land.copper.figure).width < 2)
+        vias.push({
+          via: { ...at.at, hole: sizeOf(stack.hole.placed.figure).width, land: sizeOf(land.copper.figure).width },
+          number,
+        });
+      else made.push(land);
+    }
+    return { lands: withVias(made, vias, left), holes, windows };
+  }
+
+  /** One pad of a land pattern: a land, or a hole without copper; `null` for one that shows nothing. */
+  private land(
+    pad: XmlNode,
+    at: Placement,
+    stack: Stack | undefined,
+    number: string,
+    left: string[],
+  ): GivenLand | { readonly bore: Placed | null; readonly windows: readonly Placed[] } | null {
+    // its own shape stands in the pad's axes, where it is placed already
+    const own = this.shapes.figures(pad);
+    if (!stack) {
+      const [copper] = own;
+      if (!copper) left.push(`Land ${number || 'without a number'} has no shape.`);
+      return copper ? { number, copper } : null;
+    }
+    const on = (role: Role, side?: Layer['side']) => {
+      const found = stack.pads.filter(({ layer }) => {
+        const known = this.layer(layer);
+        return known.role === role && (side === undefined || known.side === side);
+      });
+      return found.length === 0 ? null : found.flatMap(({ figures }) => figures).map((figure) => putPlaced(at, figure));
+    };
+    const [copper, far, inner] = [on('copper', 'top'), on('copper', 'bottom'), on('inner')];
+    const hole = stack.hole && putPlaced(at, stack.hole.placed);
+    const [mask, paste] = [on('mask', 'top'), on('paste', 'top')];
+    const near = copper?.[0] ?? null;
+    if ((copper?.length ?? 0) > 1) left.push(`Land ${number} is of ${copper?.length ?? 0} shapes; the first is kept.`);
+    if (!near) {
+      if (far?.[0] && !hole) {
+        left.push(`Land ${number} lies on the far side alone and is left out.`);
+        return null;
+      }
+      // a slot without copper is milled elsewhere; its openings stand here
+      return { bore: hole, windows: hole ? [] : (mask ?? []) };
+    }
+    // a file that says nothing of a layer at all leaves it to the process
+    const says = (role: Role) => [...this.layers.values()].some((layer) => layer.role === role);
+    const plating = stack.hole?.platingStatus ?? '';
+    const given: GivenHole | null = hole && {
+      hole,
+      plated: plating !== 'NONPLATED',
+      ...(stack.hole?.plus ? { plus: stack.hole.plus } : {}),
+      ...(stack.hole?.minus ? { minus: stack.hole.minus } : {}),
+    };
+    return {
+      number,
+      copper: near,
+      ...(says('mask') ? { mask: mask ?? [] } : {}),
+      ...(says('paste') ? { paste: paste ?? [] } : {}),
+      ...(given ? { hole: given } : {}),
+      ...(far?.[0] ? { other: far[0] } : {}),
+      ...(inner?.[0] && given ? { inner: inner[0] } : {}),
+    };
+  }
+
+  /** The lands of a component as the layers of its board have them, taken back to where the package is drawn. */
+  private seen(own: readonly Component[], pins: readonly PinSeen[], board: Board, left: string[]): Seen {
+    const [first] = own;
+    if (!first) {
+      left.push('It has no land pattern, and no component of it lies on the board: there are no lands to take.');
+      return { lands: [], holes: [], windows: [] };
+    }
+    let best: (Seen & { readonly off: number }) | null = null;
+    for (const placement of readings(first)) {
+      const found = this.taken(first, placement, board);
+      const off = worstOff(found.lands, pins);
+      if (!best || off < best.off - 1e-3) best = { ...found, off };
+      if (best.off < 0.01) break;
+    }
+    const found = best as Seen & { readonly off: number };
+    left.push(`Its land pattern was taken from ${first.refDes} on the board.`);
+    if (found.off > 0.5)
+      left.push(`Its lands lie up to ${found.off.toFixed(2)} mm from the pins of the package: it may be turned or mirrored.`);
+    return found;
+  }
+
+  private taken({ refDes, side }: Component, placement: Placement, { step, stacks }: Board): Seen & { readonly notes: readonly string[] } {
+    const back = undone(placement);
+    const near = side === 'bottom' ? 'bottom' : 'top';
+    const copper: { placed: Placed; number: string }[] = [];
+    const [far, mask, paste]: [{ placed: Placed; number: string }[], Placed[], Placed[]] = [[], [], []];
+    const holes: { hole: Placed; plated: boolean | null; use?: 'via' | 'component' }[] = [];
+    let [hasMask, hasPaste] = [false, false];
+    for (const feature of all(step, 'LayerFeature')) {
+      const { role, side: on } = this.layer(feature.attributes['layerRef'] ?? '');
+      if (role === 'mask' && on === near) hasMask = true;
+      if (role === 'paste' && on === near) hasPaste = true;
+      for (const set of all(feature, 'Set'))
+        for (const pad of all(set, 'Pad')) {
+          const ref = all(pad, 'PinRef').find(({ attributes }) => attributes['componentRef'] === refDes);
+          if (!ref) continue;
+          const number = ref.attributes['pin'] ?? '';
+          const figures = this.shapes.figures(pad).map((figure) => putPlaced(back, figure));
+          if (role === 'copper' && on === near) copper.push(...figures.map((placed) => ({ placed, number })));
+          else if (role === 'copper') far.push(...figures.map((placed) => ({ placed, number })));
+          else if (role === 'mask' && on === near) mask.push(...figures);
+          else if (role === 'paste' && on === near) paste.push(...figures);
+          const stack = stacks.get(pad.attributes['padstackDefRef'] ?? '');
+          if (role !== 'copper' || on !== near || !stack?.hole) continue;
+          const at = placementOf(pad, this.factor) ?? HOME;
+          holes.push({
+            hole: putPlaced(within(back, at), stack.hole.placed),
+            plated: stack.hole.platingStatus !== 'NONPLATED',
+            ...(stack.hole.platingStatus === 'VIA' ? { use: 'via' } : {}),
+          });
+        }
+    }
+    const layers: Layers = {
+      copper: merged(copper),
+      far: merged(far),
+      holes,
+      ...(hasMask ? { mask } : {}),
+      ...(hasPaste ? { paste } : {}),
+    };
+    const made = joined(layers);
+    return { lands: made.lands, holes: made.holes, windows: made.windows, notes: made.left };
+  }
+
+  /** What lies on layers beside the padstacks of a package that is alone in its file. */
+  private around({ step }: Board, component: Component | null, left: string[]): Around {
+    const back = undone(component ? (readings(component)[0] ?? HOME) : HOME);
+    const slots: Around['slots'][number][] = [];
+    const found: Around = { holes: [], windows: [], areas: [], slots };
+    for (const feature of all(step, 'LayerFeature')) {
+      const name = feature.attributes['layerRef'] ?? '';
+      const { role, side } = this.layer(name);
+      for (const set of all(feature, 'Set')) {
+        for (const cavity of all(set, 'SlotCavity')) {
+          const [placed] = this.shapes.figures(cavity).map((figure) => putPlaced(back, figure));
+          const { mm } = this.shapes;
+          if (placed)
+            slots.push({
+              placed,
+              plated: cavity.attributes['platingStatus'] === 'PLATED',
+              plus: mm(cavity.attributes['plusTol']),
+              minus: mm(cavity.attributes['minusTol']),
+            });
+        }
+        for (const features of all(set, 'Features')) {
+          const figures = this.shapes.figures(features).map((figure) => putPlaced(back, figure));
+          const lines = this.shapes.lines(features).map(({ points }) => moved(points, features, this.factor, back));
+          if (role === 'courtyard') {
+            const [outline] = [...lines.filter(closes), ...figures.map(cornersOf)];
+            if (outline) found.courtyard ??= opened(outline);
+          } else if (role === 'mask' && side === 'top') found.windows.push(...figures);
+          else if (/KEEP_?OUT/i.test(name)) found.areas.push(...figures.map((area) => keepOut(area, set)));
+          else if (figures.length + lines.length > 0)
+            left.push(`What is drawn on the layer “${name}” (${figures.length + lines.length} shapes) is left out.`);
+        }
+      }
+    }
+    return found;
+  }
+
+  /** Slots go to the lands that they lie in; the others are holes without copper. */
+  private withSlots(lands: readonly GivenLand[], around: Around): GivenLand[] {
+    const free = [...around.slots];
+    const made = lands.map((land): GivenLand => {
+      if (land.hole) return land;
+      const at = free.findIndex(({ placed }) => distance(placed.at, land.copper.at) < 1e-3 || inBox(placed.at, land.copper));
+      const [slot] = at < 0 ? [] : free.splice(at, 1);
+      if (!slot) return land;
+      const { placed: hole, plated, plus, minus } = slot;
+      return { ...land, hole: { hole, plated, ...(plus ? { plus } : {}), ...(minus ? { minus } : {}) } };
+    });
+    around.holes.push(...free.map(({ placed }) => placed));
+    // openings of a slot without copper belong to it
+    for (const { placed } of free) {
+      const at = around.windows.findIndex((window) => distance(window.at, placed.at) < 1e-3);
+      if (at >= 0) around.windows.splice(at, 1);
+    }
+    return made;
+  }
+
+  /** The body: as the assembly drawing has it, else the outline of the package. */
+  private outlines(node: XmlNode, left: string[]): { readonly pickup: Point | null; readonly body: Contour | null } {
+    const drawn = one(one(node, 'AssemblyDrawing'), 'Outline');
+    const outline = drawn ?? one(node, 'Outline');
+    const shape = outline?.children.find(({ name }) => name !== 'LineDesc' && name !== 'LineDescRef');
+    const body = shape?.name === 'Polygon' ? contourOf(shape, this.factor) : null;
+    const marks = all(one(node, 'AssemblyDrawing'), 'Marking').length;
+    if (marks > 0) left.push(`${marks} marks of the assembly drawing are left out: Tapis draws its own.`);
+    const point = one(node, 'PickupPoint');
+    const { mm } = this.shapes;
+    return {
+      pickup: point ? { x: mm(point.attributes['x']), y: mm(point.attributes['y']) } : null,
+      body: body && uncut(body),
+    };
+  }
+
+  private pickup(at: Point, body: Contour, left: string[]): void {
+    const { minX, maxX, minY, maxY } = boxOfPoints(flatten(body)) as Box;
+    const off = distance(at, { x: (minX + maxX) / 2, y: (minY + maxY) / 2 });
+    if (off > 1e-3) left.push(`Its pick-up point lies ${off.toFixed(3)} mm from the middle of the body; Tapis picks it up in the middle.`);
+  }
+
+  private legend(node: XmlNode, left: string[]): GivenPattern['legend'] | null {
+    const screen = one(node, 'SilkScreen');
+    if (!screen) return null;
+    const lines: Polyline[] = [];
+    let width = 0;
+    let pin1: Polygon | undefined;
+    let texts = 0;
+    for (const mark of [...all(screen, 'Marking'), ...all(screen, 'Outline')]) {
+      const usage = mark.attributes['markingUsage'] ?? 'NONE';
+      if (usage === 'REFDES' || usage === 'PARTNAME' || usage === 'TARGET') {
+        texts += 1;
+        continue;
+      }
+      const strokes = this.shapes.lines(mark);
+      for (const stroke of strokes) {
+        lines.push(moved(stroke.points, mark, this.factor, HOME));
+        width = Math.max(width, stroke.width);
+      }
+      const filled = this.shapes.figures(mark);
+      if (filled[0] && !pin1 && (usage === 'PIN_ONE' || strokes.length === 0)) pin1 = cornersOf(filled[0]);
+      else lines.push(...filled.map((figure) => closed(cornersOf(figure))));
+    }
+    if (texts > 0) left.push(`${texts} texts of the legend are left out: Tapis writes reference and value its own way.`);
+    if (lines.length === 0 && !pin1) return null;
+    return { lines, width: width > 0 ? width : 0.12, ...(pin1 ? { pin1 } : {}) };
+  }
+}
+
+interface Board {
+  readonly step: XmlNode;
+  readonly stacks: ReadonlyMap<string, Stack>;
+  readonly components: readonly Component[];
+  /** Whether the file has one package. */
+  readonly isAlone: boolean;
+}
+
+interface Seen {
+  readonly lands: readonly GivenLand[];
+  readonly holes: readonly Placed[];
+  readonly windows: readonly Placed[];
+}
+
+interface Around {
+  readonly holes: Placed[];
+  readonly windows: Placed[];
+  readonly areas: GivenArea[];
+  readonly slots: readonly { readonly placed: Placed; readonly plated: boolean; readonly plus: number; readonly minus: number }[];
+  courtyard?: Polygon;
+}
+
+interface PinSeen {
+  readonly number: string;
+  readonly at: Point | null;
+}
+
+/**
+ * How a component may lie: on the far side writers turn before they mirror, or after, and some say the side by
+ * the layer alone.
+ */
+function readings({ placement, side }: Component): Placement[] {
+  const far = placement.far || side === 'bottom';
+  const turnedBack = { ...placement, angle: fullTurn(-placement.angle) };
+  return far
+    ? [
+        { ...placement, far },
+        { ...turnedBack, far },
+        { ...placement, far: false },
+      ]
+    : [placement];
+}
+
+/** How far lands lie from the pins of their numbers, at worst; nothing where there is nothing to hold them against. */
+function worstOff(lands: readonly GivenLand[], pins: readonly PinSeen[]): number {
+  const by = new Map(pins.map(({ number, at }) => [number, at]));
+  let worst = 0;
+  for (const { number, copper } of lands) {
+    const at = by.get(number);
+    if (at) worst = Math.max(worst, distance(at, copper.at));
+  }
+  return worst;
+}
+
+/** Pads that are said on more layers than one are one land. */
+function merged(pads: readonly { placed: Placed; number: string }[]) {
+  const seen = new Set<string>();
+  return pads.filter(({ placed: { at, figure }, number }) => {
+    const key = JSON.stringify([at, figure, number]);
+    return seen.has(key) ? false : (seen.add(key), true);
+  });
+}
+
+/** Vias go to the lands that they lie in. */
+function withVias(
+  lands: readonly GivenLand[],
+  vias: readonly { readonly via: GivenVia; readonly number: string }[],
+  left: string[],
+): GivenLand[] {
+  const own = new Map<GivenLand, GivenVia[]>();
+  const alone: GivenLand[] = [];
+  for (const { via, number } of vias) {
+    const land = lands.find(({ copper }) => inBox(via, copper));
+    if (land) own.set(land, [...(own.get(land) ?? []), via]);
+    // one that lies in no land is a land with a hole
+    else alone.push({ number, copper: circleAt(via, via.land), hole: { hole: circleAt(via, via.hole), plated: true } });
+  }
+  if (alone.length > 0) left.push(`${alone.length} vias lie in no land; they are taken as lands of their own.`);
+  return [...lands.map((land) => (own.has(land) ? { ...land, vias: own.get(land) as GivenVia[] } : land)), ...alone];
+}
+
+const inBox = ({ x, y }: Point, { minX, minY, maxX, maxY }: Box): boolean => x >= minX && x <= maxX && y >= minY && y <= maxY;
+
+const cornersOf = (placed: Placed): Polygon => flatten(contourAt(placed));
+const closed = (polygon: Polygon): Polyline => [...polygon, polygon[0] as Point];
+const closes = (line: Polyline): boolean =>
+  line.length > 3 && distance(line[0] as Point, line.at(-1) as Point) < 1e-5;
+/** A closed line as the polygon that it runs round. */
+const opened = (line: Polyline): Polygon => (closes(line) ? line.slice(0, -1) : line);
+
+/** A line where its node puts it, and where the component lies. */
+function moved(line: Polyline, node: XmlNode, factor: number, back: Placement): Polyline {
+  const at = placementOf(node, factor) ?? HOME;
+  return line.map((p) => putPoint(back, putPoint(at, p)));
+}
+
+/** A box whose corner is cut, as assembly drawings mark terminal 1, as the box. */
+function uncut(body: Contour): Contour {
+  const box = boxOfPoints(body);
+  if (!box || body.length !== 5 || body.some(({ bulge }) => bulge)) return body;
+  const { minX, minY, maxX, maxY } = box;
+  const corners = [
+    { x: minX, y: minY },
+    { x: maxX, y: minY },
+    { x: maxX, y: maxY },
+    { x: minX, y: maxY },
+  ];
+  const there = corners.filter((corner) => body.some((p) => distance(p, corner) < 1e-6));
+  const whole = (maxX - minX) * (maxY - minY);
+  return there.length === 3 && Math.abs(area(flatten(body))) > whole * 0.8 ? corners : body;
+}
+
+/** An area with what its file says that it is free of. */
+function keepOut(placed: Placed, set: XmlNode): GivenArea {
+  const said = new Map(all(set, 'NonstandardAttribute').map(({ attributes }) => [attributes['name'], attributes['value'] ?? '']));
+  const what = (['copper', 'vias', 'components', 'everything'] as const).find((word) => word === said.get('keepOut'));
+  const side = (['component', 'far', 'both'] as const).find((word) => word === said.get('side'));
+  const why = said.get('why');
+  return { area: placed, ...(what ? { what } : {}), ...(side ? { side } : {}), ...(why ? { why } : {}) };
+}
