@@ -2,7 +2,7 @@ import { newDocument, type TapisDocument } from '../document/document';
 import type { StackIntent } from '../document/intent';
 import type { PieceIntent } from '../document/pieces';
 import { flatten } from '../geometry/contour';
-import { contourOf, grown, outlineOf, place, sizeOf, type Figure, type Placed } from '../geometry/figure';
+import { contourFigure, contourOf, grown, outlineOf, place, sizeOf, type Figure, type Placed } from '../geometry/figure';
 import { fullTurn, turn, type Point } from '../geometry/point';
 import { simplified, type Polyline } from '../geometry/polygon';
 import { inMm, mm, plain } from '../package/composed/writer';
@@ -49,6 +49,10 @@ export function takenIn(pattern: GivenPattern): TakenIn {
   pieces.push(...holePieces(pattern.holes), ...windowPieces(pattern.windows ?? []));
   for (const [i, area] of (pattern.areas ?? []).entries())
     pieces.push({ id: `free-${i + 1}`, ...areaPiece(area) });
+  if (pattern.edge) {
+    const { at, side } = pattern.edge;
+    pieces.push({ id: 'edge', name: 'edge of the board', what: 'edge', towards: side, x: mm(at.x), y: mm(at.y) });
+  }
   if (pattern.body) pieces.push({ id: 'body', ...bodyPiece(pattern) });
   const { courtyard, legend } = pattern;
   const own = {
@@ -80,6 +84,7 @@ export function takenIn(pattern: GivenPattern): TakenIn {
     marks: {
       ...(legend && legend.lines.length > 0 ? {} : { legend: false }),
       ...(legend?.pin1 ? {} : { pin1: false }),
+      ...(legend?.withTexts ? { texts: { reference: { shown: false }, value: { shown: false } } } : {}),
       ...(Object.keys(own).length > 0 ? { own } : {}),
     },
     ...(pattern.pins && pattern.pins.length > 0 ? { pins: pattern.pins } : {}),
@@ -98,8 +103,28 @@ interface Kind {
   readonly places: readonly { readonly at: Point; readonly rotation: number; readonly number: string }[];
 }
 
-/** The place of a land: its hole's, or the middle that its figure lies about. */
-const placeOf = ({ copper, hole }: GivenLand) => ({ at: (hole?.hole ?? copper).at, rotation: copper.rotation });
+/** The place of a land: its hole's, along its slot; or the middle that its figure lies about. */
+function placeOf({ copper, hole }: GivenLand): { readonly at: Point; readonly rotation: number } {
+  if (!hole) return copper;
+  const { at, figure, rotation } = hole.hole;
+  if (figure.kind === 'round') return { at, rotation: copper.rotation };
+  const { width, height } = sizeOf(figure);
+  const along = quantise(fullTurn(rotation + (height > width ? 90 : 0)));
+  // a slot has no front: where it may, it points as the land does
+  const isSame = Math.abs(((along - copper.rotation) % 180) - 0) < 1e-6;
+  return { at, rotation: isSame ? copper.rotation : along };
+}
+
+/** A figure about a land's place as it is seen there, with no turn of its own. */
+function unturned({ figure, rotation }: Placed): Figure {
+  const by = fullTurn(rotation);
+  const { width, height } = sizeOf(figure);
+  if (by === 0 || figure.kind === 'round') return figure;
+  const isPlain = figure.kind === 'oblong' || (figure.kind === 'rectangle' && !figure.chamfer);
+  if (isPlain && by === 180) return figure;
+  if (isPlain && by % 90 === 0) return { ...figure, width: height, height: width };
+  return contourFigure(contourOf(place(figure, { x: 0, y: 0 }, by))).figure;
+}
 
 /** A figure as it lies about a land. */
 function local(land: GivenLand, placed: Placed): Placed {
@@ -116,7 +141,7 @@ function kindsOf(lands: readonly GivenLand[]): Kind[] {
   const kinds = new Map<string, { first: GivenLand; places: Kind['places'][number][] }>();
   for (const land of lands) {
     const own = (all: readonly Placed[] | undefined) => all?.map((one) => keyOf(local(land, one)));
-    const { hole, other, inner, vias } = land;
+    const { hole, other, inner, vias, maskOther, clearance } = land;
     const { at, rotation } = placeOf(land);
     const key = JSON.stringify([
       keyOf(local(land, land.copper)),
@@ -125,6 +150,8 @@ function kindsOf(lands: readonly GivenLand[]): Kind[] {
       hole && [keyOf(local(land, hole.hole)), hole.plated, hole.plus, hole.minus],
       other && keyOf(local(land, other)),
       inner && keyOf(local(land, inner)),
+      own(maskOther),
+      clearance && keyOf(local(land, clearance)),
       vias?.map((via) => {
         const by = turn({ x: via.x - at.x, y: via.y - at.y }, -rotation);
         return [quantise(by.x), quantise(by.y), via.hole, via.land];
@@ -262,13 +289,15 @@ function stackOf(land: GivenLand, maskMargin: number | null, left: string[]): St
   const { copper, mask, paste, hole, other, inner } = land;
   const stack: { -readonly [K in keyof StackIntent]: StackIntent[K] } = {};
   if (hole) {
-    const { shape, length, width, diameter, contour, ...corners } = shapeOf(copper.figure) as Record<string, never>;
+    const own = local(land, copper);
+    const seen = unturned(own);
+    const { shape, length, width, diameter, contour, ...corners } = shapeOf(seen) as Record<string, never>;
     if (shape !== 'round' && shape !== 'contour')
       Object.assign(stack, { shape, width: length, height: width, ...corners });
     if (shape === 'round') Object.assign(stack, { shape, width: diameter });
     // a contour of a stack is in mm without a word for it
     if (shape === 'contour') Object.assign(stack, { shape, contour: String(contour).replace(/ mm$/, '') });
-    const { x, y } = local(land, copper).at;
+    const { x, y } = own.at;
     if (x !== 0) stack.offsetX = mm(x);
     if (y !== 0) stack.offsetY = mm(y);
     const { plated, plus, minus } = hole;
@@ -278,20 +307,26 @@ function stackOf(land: GivenLand, maskMargin: number | null, left: string[]): St
         ...(plus ? { plus: mm(plus) } : {}),
         ...(minus ? { minus: mm(minus) } : {}),
       };
-    const { width: long, height: across } = sizeOf(local(land, hole.hole).figure);
-    if (long < across && copper.figure.kind !== 'round')
-      left.push(`The slot of land ${land.number || '(no number)'} lies across its land; it is kept along.`);
     if (other) {
-      const far = sizeOf(other.figure);
-      const near = sizeOf(copper.figure);
+      const [far, near] = [sizeOf(unturned(local(land, other))), sizeOf(seen)];
       if (far.width !== near.width || far.height !== near.height)
         stack.other = { width: mm(far.width), height: mm(far.height) };
+      if (other.figure.kind !== copper.figure.kind)
+        left.push(`The land of ${nameOf(land)} has another shape on the far side; it is kept by its sides.`);
     }
+    const margin = land.clearance && marginOf([land.clearance], copper);
+    if (typeof margin === 'number' && margin >= 0) stack.clearance = mm(margin);
+    else if (land.clearance) left.push(`The plane clearance of ${nameOf(land)} follows from the process.`);
+    const far = land.maskOther && marginOf(land.maskOther, other ?? copper);
+    if (land.maskOther?.length === 0) stack.maskOther = { none: true };
+    else if (land.maskOther && typeof far !== 'number') stack.maskOther = { as: asGiven(land, land.maskOther) };
+    else if (typeof far === 'number' && far !== marginOf(mask, copper)) stack.maskOther = { margin: mm(far) };
     if (inner) {
       const { width, height } = sizeOf(inner.figure);
       stack.inner = mm(Math.min(width, height));
     }
   }
+  if (!hole && land.maskOther?.length === 0) stack.maskOther = { none: true };
   if (mask) {
     const margin = marginOf(mask, copper);
     if (mask.length === 0) stack.mask = { none: true };
@@ -301,6 +336,8 @@ function stackOf(land: GivenLand, maskMargin: number | null, left: string[]): St
   if (paste) Object.assign(stack, pasteOf(land, paste));
   return stack;
 }
+
+const nameOf = ({ number }: GivenLand): string => (number === '' ? 'a land without a number' : `land ${number}`);
 
 /** Openings as their corners about the land. */
 const asGiven = (land: GivenLand, openings: readonly Placed[]): string =>

@@ -1,7 +1,7 @@
 import { areaOf, circleAt, sizeOf, type Placed } from '../geometry/figure';
 import { gapBetweenFigures, roomWithin } from '../geometry/gaps';
 import { neighboursOf } from '../geometry/neighbours';
-import { distance } from '../geometry/point';
+import { distance, type Point } from '../geometry/point';
 import type { GivenLand, GivenVia } from './pattern';
 
 // Layers that were drawn apart, such as films, put together: which opening frees which land, and which hole goes
@@ -28,6 +28,7 @@ export interface Layers {
   readonly copper: readonly CopperPiece[];
   readonly far?: readonly CopperPiece[];
   readonly mask?: readonly Placed[];
+  readonly maskOther?: readonly Placed[];
   readonly paste?: readonly Placed[];
   readonly holes?: readonly DrilledHole[];
 }
@@ -41,7 +42,7 @@ export interface Joined {
 }
 
 /** Puts layers together. Lands come in the order in which their copper was drawn. */
-export function joined({ copper, far, mask, paste, holes = [] }: Layers): Joined {
+export function joined({ copper, far, mask, maskOther, paste, holes = [] }: Layers): Joined {
   const left: string[] = [];
   const inside = viasInside(copper, holes);
   const lands = copper.filter((piece) => !inside.rings.has(piece));
@@ -111,6 +112,7 @@ export function joined({ copper, far, mask, paste, holes = [] }: Layers): Joined
         ...(paste ? { paste: pastes.own[i] as Placed[] } : {}),
         ...(only && !isVias ? { hole: { hole: only.hole, plated: only.plated ?? true } } : {}),
         ...(other ? { other } : {}),
+        ...(maskOther ? farOpenings(maskOther, only && !isVias ? [only.hole.at] : [], laid) : {}),
         ...(laid.length > 0 ? { vias: laid } : {}),
       },
     ];
@@ -125,6 +127,17 @@ export function joined({ copper, far, mask, paste, holes = [] }: Layers): Joined
     windows: masks.stray.filter((opening) => !bores.some((bore) => distance(bore.at, opening.at) < 1e-3)),
     left,
   };
+}
+
+/** Openings of the far mask over a land's hole; those over its vias are closed or as usual. */
+function farOpenings(
+  openings: readonly Placed[],
+  holes: readonly Point[],
+  vias: readonly GivenVia[],
+): Pick<GivenLand, 'maskOther'> {
+  const over = (at: Point) => openings.filter((opening) => liesIn(circleAt(at, 0), opening));
+  if (holes.length > 0) return { maskOther: holes.flatMap(over) };
+  return vias.length > 0 && vias.flatMap(over).length === 0 ? { maskOther: [] } : {};
 }
 
 const nameOf = (piece: CopperPiece | undefined): string => piece?.number || 'no number';

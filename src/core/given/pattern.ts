@@ -14,12 +14,16 @@ export interface GivenLand {
   readonly copper: Placed;
   /** Openings in the mask over it; missing where the file says nothing of mask. */
   readonly mask?: readonly Placed[];
+  /** Openings in the mask of the far side, where its hole comes out. */
+  readonly maskOther?: readonly Placed[];
   /** Openings in the stencil; missing where the file says nothing of paste. */
   readonly paste?: readonly Placed[];
   readonly hole?: GivenHole;
   /** Copper round its hole on the far side and on inner layers, where it is another. */
   readonly other?: Placed;
   readonly inner?: Placed;
+  /** What planes of other nets leave free round it. */
+  readonly clearance?: Placed;
   readonly vias?: readonly GivenVia[];
 }
 
@@ -48,6 +52,8 @@ export interface GivenLegend {
   readonly width: number;
   readonly lines: readonly Polyline[];
   readonly pin1?: Polygon;
+  /** Whether reference and value are among its lines. */
+  readonly withTexts?: boolean;
 }
 
 /** A land pattern as a file gives it, about the file's own origin. mm */
@@ -66,6 +72,8 @@ export interface GivenPattern {
   readonly courtyard?: Polygon;
   readonly legend?: GivenLegend;
   readonly areas?: readonly GivenArea[];
+  /** The edge of the board: a point of it, and to which side the board ends. */
+  readonly edge?: { readonly at: Point; readonly side: 'left' | 'right' | 'up' | 'down' };
   readonly pins?: readonly PinIntent[];
   /** What was not understood or not kept of it, in words. */
   readonly left: readonly string[];

@@ -59,7 +59,7 @@ export function buildPadstack(
     islands: islandsOf(mask, vias, cover),
     maskOther: [
       ...((other && asGiven(choices.maskOther)) ?? maskOther.map((figure) => place(figure, offset))),
-      ...(cover === 'open' && !hole
+      ...(cover === 'open' && !hole && !choices.maskOther.none
         ? vias.map((via) => place({ kind: 'round', diameter: quantise(via.land + 2 * margins.mask) }, via))
         : []),
     ],

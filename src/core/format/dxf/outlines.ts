@@ -1,4 +1,5 @@
 import { backwards, flatten, type Contour, type Vertex } from '../../geometry/contour';
+import type { Point } from '../../geometry/point';
 import { area, type Polygon } from '../../geometry/polygon';
 import { fail, ok, type Result } from '../../units/result';
 import { formatNumber, quantise } from '../../units/length';
@@ -13,10 +14,25 @@ export interface Outline {
   readonly contour: Contour;
 }
 
+/** Lines and arcs of a drawing that do not close, from end to end. */
+export interface OpenLine {
+  readonly layer: string;
+  readonly points: readonly Vertex[];
+}
+
+/** A text of a drawing, and where it stands or is centred. */
+export interface DrawnText {
+  readonly layer: string;
+  readonly at: Point;
+  readonly text: string;
+}
+
 /** What a drawing holds. */
 export interface Drawn {
   /** Largest first. */
   readonly outlines: readonly Outline[];
+  readonly lines: readonly OpenLine[];
+  readonly texts: readonly DrawnText[];
   /** What was not understood or is not closed, in words. */
   readonly left: readonly string[];
 }
@@ -69,8 +85,13 @@ export function readOutlines(text: string): Result<Drawn, string> {
     return fail(`The drawing’s unit ($INSUNITS ${unit}) is not known here; save it in mm or inches.`);
   const outlines: Outline[] = [];
   const loose: Edge[] = [];
+  const texts: DrawnText[] = [];
   const left = new Map<string, number>();
   for (const entity of entities) {
+    if (entity.kind === 'TEXT') {
+      texts.push(textOf(entity, factor));
+      continue;
+    }
     const made = outlineOf(entity, factor);
     if (made === null) left.set(entity.kind, (left.get(entity.kind) ?? 0) + 1);
     else if ('contour' in made) outlines.push(made);
@@ -89,10 +110,12 @@ export function readOutlines(text: string): Result<Drawn, string> {
   const words = [...left].map(([kind, count]) => `${count} of kind ${kind}`);
   return ok({
     outlines: all.sort((a, b) => b.size - a.size).map(({ layer, contour }) => ({ layer, contour })),
+    lines: joined.lines,
+    texts,
     left: [
       ...(words.length > 0 ? [`Not understood: ${words.join(', ')}.`] : []),
       ...(joined.open > 0 ? [`${joined.open} lines and arcs do not close.`] : []),
-      ...(unit === '0' ? ['The drawing does not say its unit; it is read in mm.'] : []),
+      ...(unit === '0' && !saysMm(pairs.value) ? ['The drawing does not say its unit; it is read in mm.'] : []),
     ],
   });
 }
@@ -111,6 +134,10 @@ function pairsOf(text: string): Result<readonly (readonly [number, string])[], s
   }
   return pairs.length > 0 ? ok(pairs) : fail('The file is empty.');
 }
+
+/** Whether a comment says that lengths are in mm: drawings of release 12 have no word for it. */
+const saysMm = (pairs: readonly (readonly [number, string])[]): boolean =>
+  pairs.some(([code, value]) => code === 999 && /\b(mm|millimet)/i.test(value));
 
 function unitOf(pairs: readonly (readonly [number, string])[]): string {
   const at = pairs.findIndex(([code, value]) => code === 9 && value === '$INSUNITS');
@@ -150,6 +177,21 @@ function withVertices(entities: readonly Entity[]): Entity[] {
     }
   }
   return whole;
+}
+
+/** A text where it is centred, else where it starts. */
+function textOf({ codes }: Entity, factor: number): DrawnText {
+  const of = (code: number) => codes.find(([own]) => own === code)?.[1];
+  const at = (...from: readonly number[]) => {
+    const value = Number(from.map(of).find((text) => text !== undefined) ?? 0);
+    return Number.isFinite(value) ? quantise(value * factor) : 0;
+  };
+  const isCentred = Number(of(72) ?? 0) !== 0 || Number(of(73) ?? 0) !== 0;
+  return {
+    layer: of(8) ?? '0',
+    at: isCentred ? { x: at(11, 10), y: at(21, 20) } : { x: at(10), y: at(20) },
+    text: of(1) ?? '',
+  };
 }
 
 function outlineOf({ kind, codes }: Entity, factor: number): Outline | Edge[] | null {
@@ -238,8 +280,13 @@ const turnedRound = (contour: Contour): Contour =>
   backwards(contour).map(({ x, y, bulge }) => (bulge ? { x, y, bulge: -bulge } : { x, y }));
 
 /** Lines and arcs of one layer that meet end to end and come back to where they began. */
-function join(edges: readonly Edge[]): { readonly outlines: Outline[]; readonly open: number } {
+function join(edges: readonly Edge[]): {
+  readonly outlines: Outline[];
+  readonly lines: OpenLine[];
+  readonly open: number;
+} {
   const outlines: Outline[] = [];
+  const lines: OpenLine[] = [];
   let open = 0;
   const layers = new Set(edges.map(({ layer }) => layer));
   for (const layer of layers) {
@@ -278,6 +325,7 @@ function join(edges: readonly Edge[]): { readonly outlines: Outline[]; readonly 
         const next = nextAt(to);
         if (next === null) {
           open += chain.length;
+          lines.push({ layer, points: [...chain.map(({ from }) => from), to] });
           return;
         }
         used.add(next);
@@ -286,7 +334,7 @@ function join(edges: readonly Edge[]): { readonly outlines: Outline[]; readonly 
       }
     });
   }
-  return { outlines, open };
+  return { outlines, lines, open };
 }
 
 /** Chords of arcs lie at most this far off when an outline is written as corners. mm */

@@ -72,6 +72,7 @@ const ROLES: readonly (readonly [RegExp, Role])[] = [
 interface Stack {
   readonly hole: { readonly placed: Placed; readonly platingStatus: string; readonly plus: number; readonly minus: number } | null;
   readonly pads: readonly { readonly layer: string; readonly figures: readonly Placed[] }[];
+  readonly clearance: Placed | null;
 }
 
 interface Component {
@@ -130,6 +131,11 @@ class Reader {
     const hole = one(node, 'PadstackHoleDef');
     const { mm } = this.shapes;
     const diameter = mm(hole?.attributes['diameter']);
+    const of = (use: string) =>
+      all(node, 'PadstackPadDef').filter(({ attributes }) => (attributes['padUse'] ?? 'REGULAR') === use);
+    if (of('THERMAL').length > 0)
+      this.notes.add('Thermal reliefs are left out: Tapis draws them as the process says.');
+    if (of('OTHER').length > 0) this.notes.add('Pads of padstacks for other uses (OTHER) are left out.');
     return {
       hole:
         hole && diameter > 0
@@ -140,10 +146,11 @@ class Reader {
               minus: mm(hole.attributes['minusTol']),
             }
           : null,
-      pads: all(node, 'PadstackPadDef')
-        // reliefs and clearances of planes follow from the process
-        .filter(({ attributes }) => (attributes['padUse'] ?? 'REGULAR') === 'REGULAR')
-        .map((pad) => ({ layer: pad.attributes['layerRef'] ?? '', figures: this.shapes.figures(pad) })),
+      pads: of('REGULAR').map((pad) => ({
+        layer: pad.attributes['layerRef'] ?? '',
+        figures: this.shapes.figures(pad),
+      })),
+      clearance: of('ANTIPAD').flatMap((pad) => this.shapes.figures(pad))[0] ?? null,
     };
   }
 
@@ -223,6 +230,13 @@ class Reader {
     const holes: Placed[] = [];
     const windows: Placed[] = [];
     const vias: { readonly via: GivenVia; readonly number: string }[] = [];
+    const isOpenVia = ({ attributes }: XmlNode) => {
+      const stack = stacks.get(attributes['padstackDefRef'] ?? '');
+      return (
+        stack?.hole?.platingStatus === 'VIA' &&
+        stack.pads.some(({ layer }) => this.layer(layer).role === 'mask' && this.layer(layer).side === 'bottom')
+      );
+    };
     for (const pad of pads) {
       const at = placementOf(pad, this.factor) ?? HOME;
       const name = pad.attributes['padstackDefRef'];
@@ -241,7 +255,13 @@ class Reader {
         });
       else made.push(land);
     }
-    return { lands: withVias(made, vias, left), holes, windows };
+    const closed = vias.length > 0 && pads.every((pad) => !isOpenVia(pad));
+    const lands = withVias(made, vias, left);
+    return {
+      lands: closed ? lands.map((land) => (land.vias ? { ...land, maskOther: [] } : land)) : lands,
+      holes,
+      windows,
+    };
   }
 
   /** One pad of a land pattern: a land, or a hole without copper; `null` for one that shows nothing. */
@@ -266,9 +286,10 @@ class Reader {
       });
       return found.length === 0 ? null : found.flatMap(({ figures }) => figures).map((figure) => putPlaced(at, figure));
     };
+    const clearance = stack.clearance && putPlaced(at, stack.clearance);
     const [copper, far, inner] = [on('copper', 'top'), on('copper', 'bottom'), on('inner')];
     const hole = stack.hole && putPlaced(at, stack.hole.placed);
-    const [mask, paste] = [on('mask', 'top'), on('paste', 'top')];
+    const [mask, paste, maskOther] = [on('mask', 'top'), on('paste', 'top'), on('mask', 'bottom')];
     const near = copper?.[0] ?? null;
     if ((copper?.length ?? 0) > 1) left.push(`Land ${number} is of ${copper?.length ?? 0} shapes; the first is kept.`);
     if (!near) {
@@ -296,6 +317,8 @@ class Reader {
       ...(given ? { hole: given } : {}),
       ...(far?.[0] ? { other: far[0] } : {}),
       ...(inner?.[0] && given ? { inner: inner[0] } : {}),
+      ...(given && says('mask') ? { maskOther: maskOther ?? [] } : {}),
+      ...(given && clearance ? { clearance } : {}),
     };
   }
 

@@ -1,5 +1,6 @@
 import { useRef, useState } from 'react';
 import type { PieceIntent } from '../../../core/document/pieces';
+import { counted } from '../../common/words';
 import { useBench } from '../../state/context';
 import { pieceAt } from './edits';
 
@@ -17,7 +18,7 @@ export function OutlineFromDrawing({ piece }: { piece: PieceIntent }) {
     const { cornersText, readOutlines } = await import('../../../core/format/dxf/outlines');
     const read = readOutlines(await chosen.text());
     if (!read.ok) return setSaid({ words: `${chosen.name}: ${read.error}`, texts: [] });
-    const { outlines, left } = read.value;
+    const { outlines, texts: words, left } = read.value;
     const texts = outlines.slice(0, 12).map(cornersText);
     const [first] = texts;
     if (first !== undefined) edit([{ at, value: first }]);
@@ -25,7 +26,8 @@ export function OutlineFromDrawing({ piece }: { piece: PieceIntent }) {
       outlines.length === 0
         ? 'There is no closed outline in it; the piece is as it was.'
         : `Taken: the largest of ${outlines.length} closed outline${outlines.length === 1 ? '' : 's'}, about the middle of its box.`;
-    setSaid({ words: [found, ...left].join(' '), texts });
+    const beside = words.length > 0 ? [`Its ${counted(words.length, 'text')} are left out.`] : [];
+    setSaid({ words: [found, ...left, ...beside].join(' '), texts });
     if (file.current) file.current.value = '';
   };
   return (

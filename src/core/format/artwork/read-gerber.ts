@@ -1,0 +1,544 @@
+import { flatten, flattenOpen, type Vertex } from '../../geometry/contour';
+import { place, rectangle, type Placed } from '../../geometry/figure';
+import { HOME, putPlaced, putPoint, type Placement } from '../../geometry/placement';
+import { fullTurn, type Point } from '../../geometry/point';
+import { area, type Polyline } from '../../geometry/polygon';
+import { recognised } from '../../given/recognise';
+import { quantise } from '../../units/length';
+import { fail, ok, type Result } from '../../units/result';
+import { macroShape, regular, type Macro } from './read-macro';
+
+// Films of the Gerber layer format, with attributes (X2) or without (X1, and older files that give unit and
+// format by codes): flashes and regions as figures, strokes as lines.
+
+/** One thing on a film; mm. */
+export interface FilmObject {
+  readonly kind: 'flash' | 'region' | 'line';
+  /** Of a flash or a region. */
+  readonly placed?: Placed;
+  /** Of a line. */
+  readonly points?: Polyline;
+  readonly width?: number;
+  /** Taken away from what lies under it. */
+  readonly clear: boolean;
+  /** What its aperture is for, as the film says it. */
+  readonly use: string;
+  /** Reference and number of the pin that it belongs to; empty where the film does not say. */
+  readonly component: string;
+  readonly number: string;
+  readonly pinName: string;
+}
+
+/** A film. */
+export interface Film {
+  /** Attributes of the file by their names, such as `.FileFunction`. */
+  readonly attributes: ReadonlyMap<string, string>;
+  readonly objects: readonly FilmObject[];
+  /** What was not understood, in words. */
+  readonly left: readonly string[];
+}
+
+/** Largest film that is read, in characters. */
+export const LARGEST_FILM = 40_000_000;
+const MOST_OBJECTS = 400_000;
+const MOST_CORNERS = 50_000;
+
+/** Whether a text looks like a film. */
+export function isFilm(text: string): boolean {
+  const head = text.slice(0, 4000);
+  return /%(FS[LTD]?[AI]|MO(MM|IN)|TF\.|ADD\d)/.test(head) || /^\s*G0?4[^*]*\*\s*(%|G)/.test(head);
+}
+
+/** Reads a film. @returns what lies on it, or why it is none */
+export function readFilm(text: string): Result<Film, string> {
+  if (text.length > LARGEST_FILM)
+    return fail(`The film has ${Math.ceil(text.length / 1e6)} million characters; at most 40 are read.`);
+  const film = new FilmReader();
+  let at = 0;
+  let line = 1;
+  while (at < text.length && film.wrong === null && !film.ended) {
+    const sign = text[at] as string;
+    if (sign === '\n') line += 1;
+    if (/\s/.test(sign)) {
+      at += 1;
+      continue;
+    }
+    const end = text.indexOf(sign === '%' ? '%' : '*', at + 1);
+    if (end < 0) return fail(`Line ${line}: a command does not end.`);
+    const block = text.slice(at + (sign === '%' ? 1 : 0), end);
+    if (sign === '%') film.extended(block);
+    else film.word(block.replace(/\s/g, ''));
+    line += block.split('\n').length - 1;
+    at = end + 1;
+  }
+  if (film.wrong !== null) return fail(`Line ${line}: ${film.wrong}`);
+  return film.result();
+}
+
+type Aperture =
+  | { readonly kind: 'shape'; readonly placed: Placed; readonly across: number | null; readonly use: string }
+  | { readonly kind: 'block'; readonly objects: FilmObject[] }
+  | { readonly kind: 'nothing'; readonly use: string };
+
+class FilmReader {
+  wrong: string | null = null;
+  ended = false;
+  private readonly attributes = new Map<string, string>();
+  private readonly macros = new Map<string, Macro>();
+  private readonly apertures = new Map<string, Aperture>();
+  private objects: FilmObject[] = [];
+  private readonly left = new Map<string, number>();
+  private unit: number | null = null;
+  private format: { readonly digits: number; readonly decimals: number; readonly trailing: boolean; readonly incremental: boolean } | null = null;
+  private at = { x: 0, y: 0 };
+  private current: string | null = null;
+  private way: 'G01' | 'G02' | 'G03' = 'G01';
+  private singleQuadrant = false;
+  private operation = 'D02';
+  private region: { x: number; y: number; bulge?: number }[] | null = null;
+  private clear = false;
+  private mirror = '';
+  private angle = 0;
+  private scale = 1;
+  /** Whether the next stroke goes on from the last one. */
+  private goesOn = false;
+  private use = '';
+  private pin: { component: string; number: string; pinName: string } = NO_PIN;
+  /** Of a step and repeat that is open: where its objects start. */
+  private repeat: { readonly from: number; readonly x: number; readonly y: number; readonly dx: number; readonly dy: number } | null = null;
+  private readonly blocks: { readonly code: string; readonly outer: FilmObject[] }[] = [];
+
+  result(): Result<Film, string> {
+    if (this.unit === null) return fail('It does not say its unit (MO): inches and millimetres cannot be told apart.');
+    this.endRepeat();
+    if (!this.ended) this.leave('an end (M02)');
+    const words = [...this.left].map(([what, count]) => (count > 1 ? `${count} × ${what}` : what));
+    return ok({
+      attributes: this.attributes,
+      objects: this.objects,
+      left: words.length > 0 ? [`Not understood or missing: ${words.join(', ')}.`] : [],
+    });
+  }
+
+  private leave(what: string): void {
+    this.left.set(what, (this.left.get(what) ?? 0) + 1);
+  }
+
+  /** What stands between percent signs: one command, or for a macro its statements. */
+  extended(block: string): void {
+    const parts = block
+      .split('*')
+      .map((part) => part.trim())
+      .filter((part) => part !== '');
+    const [first = ''] = parts;
+    if (first.startsWith('AM')) {
+      this.macros.set(first.slice(2).trim(), parts.slice(1).map((part) => part.replace(/\s/g, '')));
+      return;
+    }
+    for (const part of parts) this.command(part);
+  }
+
+  private command(text: string): void {
+    const code = text.slice(0, 2);
+    const rest = text.slice(2);
+    switch (code) {
+      case 'FS':
+        return this.setFormat(rest);
+      case 'MO':
+        this.unit = rest.startsWith('IN') ? 25.4 : rest.startsWith('MM') ? 1 : null;
+        return;
+      case 'AD':
+        return this.define(rest);
+      case 'LP':
+        this.clear = rest.startsWith('C');
+        return;
+      case 'LM':
+        this.mirror = rest === 'N' ? '' : rest;
+        return;
+      case 'LR':
+        this.angle = Number(rest) || 0;
+        return;
+      case 'LS':
+        this.scale = Number(rest) || 1;
+        return;
+      case 'SR':
+        return this.stepAndRepeat(rest);
+      case 'AB':
+        return this.block(rest);
+      case 'TF':
+      case 'TA':
+      case 'TO':
+      case 'TD':
+        return this.attribute(code, rest);
+      case 'IN':
+      case 'LN':
+        return;
+      case 'IP':
+        if (rest !== 'POS') this.wrong = 'The whole film is negative (IPNEG), which is not read.';
+        return;
+      default:
+        return this.older(code, rest);
+    }
+  }
+
+  /** Commands of older files, which are left out of use where they change nothing. */
+  private older(code: string, rest: string): void {
+    const numbers = (rest.match(/[-\d.]+/g) ?? []).map(Number);
+    const nothing =
+      (code === 'AS' && rest === 'AXBY') ||
+      (code === 'IR' && Number(rest) === 0) ||
+      (['OF', 'MI', 'IJ', 'IO'].includes(code) && numbers.every((value) => value === 0)) ||
+      (code === 'SF' && numbers.every((value) => value === 1));
+    if (nothing) return;
+    if (['AS', 'IR', 'OF', 'MI', 'SF'].includes(code))
+      this.wrong = `“${code}${rest}” moves, turns or scales the whole film, which is not read.`;
+    else this.leave(`the command ${code}`);
+  }
+
+  private setFormat(rest: string): void {
+    const read = /^([LTD]?)([AI])(?:N\d)?(?:G\d)?X(\d)(\d)Y(\d)(\d)/.exec(rest);
+    if (!read) {
+      this.wrong = `“FS${rest.slice(0, 20)}” is no format of coordinates.`;
+      return;
+    }
+    const [, omitted, mode, whole, decimals] = read;
+    this.format = {
+      digits: Number(whole) + Number(decimals),
+      decimals: Number(decimals),
+      trailing: omitted === 'T',
+      incremental: mode === 'I',
+    };
+  }
+
+  private define(rest: string): void {
+    const [, code, name = '', list] = /^D(\d+)([A-Za-z_.$][^,]*)(?:,(.*))?$/.exec(rest) ?? [];
+    if (code === undefined) {
+      this.leave(`the aperture “${rest.slice(0, 20)}”`);
+      return;
+    }
+    const unit = this.unit ?? 1;
+    if (this.unit === null) this.wrong = 'An aperture stands before the unit (MO).';
+    const values = (list ?? '').split('X').filter((word) => word !== '').map(Number);
+    if (!values.every(Number.isFinite)) {
+      this.leave(`the aperture “${rest.slice(0, 20)}”`);
+      return;
+    }
+    const [a = 0, b = 0, c = 0] = values;
+    const shape = (placed: Placed, across: number | null = null): Aperture => ({ kind: 'shape', placed, across, use: this.use });
+    const mm = (value: number) => quantise(value * unit);
+    const standard = (): Aperture | null => {
+      switch (name) {
+        case 'C':
+          if (values.length > 1) this.leave('a hole in an aperture');
+          return a > 0 ? shape(place({ kind: 'round', diameter: mm(a) }, ORIGIN), mm(a)) : { kind: 'nothing', use: this.use };
+        case 'R':
+        case 'O':
+          if (values.length > 2) this.leave('a hole in an aperture');
+          if (!(a > 0 && b > 0)) return null;
+          return shape(
+            place(
+              name === 'R'
+                ? rectangle(mm(a), mm(b))
+                : a === b
+                  ? { kind: 'round', diameter: mm(a) }
+                  : { kind: 'oblong', width: mm(a), height: mm(b) },
+              ORIGIN,
+            ),
+          );
+        case 'P': {
+          if (values.length > 3) this.leave('a hole in an aperture');
+          if (!(a > 0 && b >= 3 && b <= 12)) return null;
+          const turned = { ...HOME, angle: c };
+          return shape(recognised(regular(b, a * unit, ORIGIN).map((p) => putPoint(turned, p))));
+        }
+        default: {
+          const macro = this.macros.get(name);
+          const made = macro ? macroShape(macro, values, unit) : fail(`an aperture of the macro “${name}”`);
+          if (!made.ok) this.leave(made.error);
+          return made.ok ? shape(made.value) : { kind: 'nothing', use: this.use };
+        }
+      }
+    };
+    const made = standard();
+    if (made) this.apertures.set(code, made);
+    else this.leave(`the aperture “${rest.slice(0, 20)}”`);
+  }
+
+  private attribute(code: 'TF' | 'TA' | 'TO' | 'TD', text: string): void {
+    const [name = '', ...fields] = text.split(',').map(unescaped);
+    if (code === 'TF') this.attributes.set(name, fields.join(','));
+    else if (code === 'TA') {
+      if (name === '.AperFunction') this.use = fields.join(',');
+    } else if (code === 'TO') {
+      const [component = '', number = '', pinName = ''] = fields;
+      if (name === '.P') this.pin = { component, number, pinName };
+      else if (name === '.C' && this.pin.number === '') this.pin = { ...NO_PIN, component };
+    } else {
+      if (name === '' || name === '.AperFunction') this.use = '';
+      if (name === '' || name === '.P' || name === '.C') this.pin = NO_PIN;
+    }
+  }
+
+  /** One word: codes with coordinates. */
+  word(text: string): void {
+    if (/^G0?4/.test(text)) {
+      // attributes may stand in comments, for readers that know none
+      const said = /^G0?4#@!(T[FAOD])(.*)$/.exec(text);
+      if (said) this.attribute(said[1] as 'TF', said[2] ?? '');
+      return;
+    }
+    if (/^M0?[0-2]$/.test(text)) {
+      this.ended = true;
+      return;
+    }
+    let rest = text;
+    for (let code = /^G(\d{1,2})/.exec(rest); code; code = /^G(\d{1,2})/.exec(rest)) {
+      this.general(Number(code[1]));
+      rest = rest.slice(code[0].length);
+    }
+    if (rest === '') return;
+    const chosen = /^D(\d+)$/.exec(rest);
+    if (chosen && Number(chosen[1]) >= 10) {
+      this.current = chosen[1] as string;
+      this.goesOn = false;
+      if (!this.apertures.has(this.current)) this.leave(`the aperture D${this.current}, which is not defined`);
+      return;
+    }
+    const read = /^(?:X([-+]?\d+))?(?:Y([-+]?\d+))?(?:I([-+]?\d+))?(?:J([-+]?\d+))?(?:D0?([123]))?$/.exec(rest);
+    if (!read) {
+      this.leave(`“${rest.slice(0, 20)}”`);
+      return;
+    }
+    if (this.format === null || this.unit === null) {
+      this.wrong = this.unit === null ? 'Coordinates stand before the unit (MO).' : 'Coordinates stand before their format (FS).';
+      return;
+    }
+    const [, x, y, i, j, operation] = read;
+    if (operation) this.operation = `D0${operation}`;
+    const { incremental } = this.format;
+    const to = {
+      x: x === undefined ? this.at.x : this.length(x) + (incremental ? this.at.x : 0),
+      y: y === undefined ? this.at.y : this.length(y) + (incremental ? this.at.y : 0),
+    };
+    this.operate(to, { x: i === undefined ? 0 : this.length(i), y: j === undefined ? 0 : this.length(j) });
+    this.at = to;
+  }
+
+  private general(code: number): void {
+    switch (code) {
+      case 1:
+      case 2:
+      case 3:
+        this.way = `G0${code}` as 'G01';
+        return;
+      case 36:
+        this.region = [];
+        return;
+      case 37:
+        this.endContour();
+        this.region = null;
+        return;
+      case 70:
+        this.unit ??= 25.4;
+        return;
+      case 71:
+        this.unit ??= 1;
+        return;
+      case 74:
+        this.singleQuadrant = true;
+        return;
+      case 75:
+        this.singleQuadrant = false;
+        return;
+      case 91:
+        this.wrong = 'Its coordinates are incremental (G91), which is not read.';
+        return;
+      case 54:
+      case 55:
+      case 90:
+        return;
+      default:
+        this.leave(`the code G${code}`);
+    }
+  }
+
+  private length(digits: string): number {
+    const { digits: count, decimals, trailing } = this.format as NonNullable<FilmReader['format']>;
+    const [, sign = '', number = ''] = /^([-+]?)(\d+)$/.exec(digits) ?? [];
+    // where trailing zeros are left out, what is there starts with the first digit
+    const whole = trailing ? number.padEnd(count, '0') : number;
+    return quantise((sign === '-' ? -1 : 1) * (Number(whole) / 10 ** decimals) * (this.unit as number));
+  }
+
+  private operate(to: Point, offset: Point): void {
+    if (this.region) {
+      if (this.operation === 'D02') this.endContour();
+      const { region } = this;
+      if (this.operation === 'D02' || region.length === 0) region.push(this.operation === 'D02' ? { ...to } : { ...this.at });
+      if (this.operation === 'D01') {
+        this.bend(region, to, offset);
+        region.push({ ...to });
+      }
+      if (region.length > MOST_CORNERS) this.wrong = `A region has more than ${MOST_CORNERS} corners.`;
+      return;
+    }
+    const goesOn = this.goesOn;
+    this.goesOn = this.operation === 'D01';
+    if (this.operation === 'D02') return;
+    const aperture = this.current === null ? undefined : this.apertures.get(this.current);
+    if (!aperture) {
+      this.leave(this.current === null ? 'something drawn before an aperture is chosen' : `something drawn with D${this.current}`);
+      return;
+    }
+    if (this.operation === 'D03') return this.flash(aperture, to);
+    const line: { x: number; y: number; bulge?: number }[] = [{ ...this.at }];
+    this.bend(line, to, offset);
+    line.push({ ...to });
+    if (aperture.kind !== 'shape' || aperture.across === null) {
+      if (aperture.kind !== 'nothing') this.leave('a stroke with an aperture that is not round');
+      return;
+    }
+    const isDot = line.length === 2 && to.x === this.at.x && to.y === this.at.y;
+    if (isDot) return this.flash(aperture, to);
+    const points = flattenOpen(line, 0.002);
+    const last = this.objects.at(-1);
+    if (goesOn && last?.kind === 'line' && last.points && last.width === aperture.across) {
+      this.objects[this.objects.length - 1] = { ...last, points: [...last.points, ...points.slice(1)] };
+      return;
+    }
+    this.add({ kind: 'line', points, width: aperture.across, use: aperture.use });
+  }
+
+  /** Bends the last corner's edge towards a point where arcs are drawn; whole turns in two halves. */
+  private bend(line: { x: number; y: number; bulge?: number }[], to: Point, offset: Point): void {
+    if (this.way === 'G01') return;
+    const from = line.at(-1) as { x: number; y: number; bulge?: number };
+    const isLeft = this.way === 'G03';
+    const sweepAbout = (centre: Point): number => {
+      const angleOf = (p: Point) => Math.atan2(p.y - centre.y, p.x - centre.x);
+      const by = angleOf(to) - angleOf(from);
+      if (isLeft) return by <= 1e-9 ? by + 2 * Math.PI : by;
+      return by >= -1e-9 ? by - 2 * Math.PI : by;
+    };
+    const centres = this.singleQuadrant
+      ? [1, -1].flatMap((sx) => [1, -1].map((sy) => ({ x: from.x + sx * Math.abs(offset.x), y: from.y + sy * Math.abs(offset.y) })))
+      : [{ x: from.x + offset.x, y: from.y + offset.y }];
+    const off = (centre: Point) =>
+      Math.abs(Math.hypot(from.x - centre.x, from.y - centre.y) - Math.hypot(to.x - centre.x, to.y - centre.y));
+    const [centre] = centres
+      .filter((one) => !this.singleQuadrant || Math.abs(sweepAbout(one)) <= Math.PI / 2 + 1e-6)
+      .sort((a, b) => off(a) - off(b));
+    const radius = centre ? Math.hypot(from.x - centre.x, from.y - centre.y) : 0;
+    if (!centre || radius < 1e-9) {
+      this.leave('an arc without a middle');
+      return;
+    }
+    const sweep = sweepAbout(centre);
+    if (Math.abs(sweep) <= Math.PI * 1.2) {
+      from.bulge = Math.tan(sweep / 4);
+      return;
+    }
+    const half = Math.atan2(from.y - centre.y, from.x - centre.x) + sweep / 2;
+    from.bulge = Math.tan(sweep / 8);
+    line.push({
+      x: quantise(centre.x + radius * Math.cos(half)),
+      y: quantise(centre.y + radius * Math.sin(half)),
+      bulge: Math.tan(sweep / 8),
+    });
+  }
+
+  private endContour(): void {
+    const { region } = this;
+    if (!region || region.length < 2) {
+      if (region) this.region = [];
+      return;
+    }
+    const [first, last] = [region[0] as Vertex, region.at(-1) as Vertex];
+    const contour = Math.hypot(first.x - last.x, first.y - last.y) < 1e-6 ? region.slice(0, -1) : region;
+    if (contour.length > 1 && Math.abs(area(flatten(contour))) > 1e-9)
+      this.add({ kind: 'region', placed: recognised(contour), use: this.use });
+    this.region = [];
+  }
+
+  private flash(aperture: Aperture, at: Point): void {
+    const where: Placement = { at, angle: fullTurn(this.angle), far: false };
+    // mirroring and scaling are seldom used, and change the shape itself
+    const changed = this.scale !== 1 || this.mirror !== '';
+    if (changed && this.mirror !== '' && this.mirror !== 'X' && this.mirror !== 'Y' && this.mirror !== 'XY')
+      this.leave(`the mirroring LM${this.mirror}`);
+    if (this.scale !== 1) {
+      this.leave('a flash that is scaled (LS)');
+      return;
+    }
+    const over: Placement = {
+      ...where,
+      angle: fullTurn(this.angle + (this.mirror === 'Y' || this.mirror === 'XY' ? 180 : 0)),
+      far: this.mirror === 'X' || this.mirror === 'Y',
+    };
+    if (aperture.kind === 'nothing') return;
+    if (aperture.kind === 'shape') return this.add({ kind: 'flash', placed: putPlaced(over, aperture.placed), use: aperture.use });
+    for (const object of aperture.objects) this.addWhole(put(over, object));
+  }
+
+  private add(object: Pick<FilmObject, 'kind' | 'placed' | 'points' | 'width' | 'use'>): void {
+    this.addWhole({ ...object, ...this.pin, clear: this.clear });
+  }
+
+  private addWhole(object: FilmObject): void {
+    this.objects.push(object);
+    if (this.objects.length > MOST_OBJECTS) this.wrong = `It has more than ${MOST_OBJECTS} objects.`;
+  }
+
+  /** Opens a block of objects that is flashed later, or closes it. */
+  private block(rest: string): void {
+    const code = /^D(\d+)$/.exec(rest)?.[1];
+    if (code !== undefined) {
+      if (this.blocks.length > 8) this.wrong = 'Its blocks lie too deep in each other.';
+      this.blocks.push({ code, outer: this.objects });
+      this.objects = [];
+      return;
+    }
+    const open = this.blocks.pop();
+    if (!open) return;
+    this.apertures.set(open.code, { kind: 'block', objects: this.objects });
+    this.objects = open.outer;
+  }
+
+  private stepAndRepeat(rest: string): void {
+    this.endRepeat();
+    const [, x, y, dx, dy] = /^X(\d+)Y(\d+)I([-\d.]+)J([-\d.]+)$/.exec(rest) ?? [];
+    if (x === undefined) return;
+    const unit = this.unit ?? 1;
+    this.repeat = { from: this.objects.length, x: Number(x), y: Number(y), dx: Number(dx) * unit, dy: Number(dy) * unit };
+  }
+
+  private endRepeat(): void {
+    const { repeat } = this;
+    this.repeat = null;
+    if (!repeat) return;
+    const own = this.objects.slice(repeat.from);
+    if (own.length * repeat.x * repeat.y > MOST_OBJECTS) {
+      this.wrong = `It repeats into more than ${MOST_OBJECTS} objects.`;
+      return;
+    }
+    for (let i = 0; i < repeat.x; i += 1)
+      for (let j = 0; j < repeat.y; j += 1)
+        if (i + j > 0)
+          for (const object of own) this.addWhole(put({ ...HOME, at: { x: i * repeat.dx, y: j * repeat.dy } }, object));
+  }
+}
+
+const ORIGIN: Point = { x: 0, y: 0 };
+const NO_PIN = { component: '', number: '', pinName: '' };
+
+function put(placement: Placement, object: FilmObject): FilmObject {
+  return {
+    ...object,
+    ...(object.placed ? { placed: putPlaced(placement, object.placed) } : {}),
+    ...(object.points ? { points: object.points.map((p) => putPoint(placement, p)) } : {}),
+  };
+}
+
+/** A field of an attribute with its codes as signs. */
+const unescaped = (field: string): string =>
+  field.replace(/\\u([0-9a-fA-F]{4})/g, (_, code: string) => String.fromCharCode(parseInt(code, 16)));

@@ -1,0 +1,338 @@
+import Papa from 'papaparse';
+import { place, rectangle, type Figure, type Placed } from '../../geometry/figure';
+import { fullTurn } from '../../geometry/point';
+import type { GivenFile, GivenLand, GivenVia } from '../../given/pattern';
+import { formatNumber, MM_PER, quantise, type LengthUnit } from '../../units/length';
+import { fail, ok, type Result } from '../../units/result';
+
+// Pad tables: a row for each land, columns by their heads or by choice, lengths in mm, mil or inch. A table that
+// Tapis wrote is read back whole.
+
+/** What a column of a pad table holds. */
+export const PAD_COLUMNS = [
+  'number',
+  'x',
+  'y',
+  'rotation',
+  'length',
+  'width',
+  'diameter',
+  'shape',
+  'hole',
+  'slot',
+  'plating',
+  'mask-length',
+  'mask-width',
+  'paste-length',
+  'paste-width',
+  'what',
+  'pin',
+  'direction',
+  'leave',
+] as const;
+export type PadColumn = (typeof PAD_COLUMNS)[number];
+
+/** What is asked of a pad table. */
+export interface PadTableAsked {
+  readonly unit?: 'mm' | 'mil' | 'in';
+  /** What the columns hold, one by one, where it is not as their heads say. */
+  readonly columns?: readonly PadColumn[];
+}
+
+/** A pad table as it was read, so that it can be read otherwise. */
+export interface PadTable {
+  readonly heads: readonly string[];
+  readonly columns: readonly PadColumn[];
+  readonly unit: LengthUnit;
+  /** The first rows, as they are printed. */
+  readonly sample: readonly (readonly string[])[];
+}
+
+const MOST_ROWS = 20_000;
+/** Largest table that is read, in characters. */
+const LARGEST_TABLE = 8_000_000;
+
+/** Words that heads have, without their unit. Those that say more come first. */
+const HEADS: readonly (readonly [RegExp, PadColumn])[] = [
+  [/^mask.*(length|x|breite|width x)$/, 'mask-length'],
+  [/^mask.*(width|height|y)$/, 'mask-width'],
+  [/^paste.*(length|x)$/, 'paste-length'],
+  [/^paste.*(width|height|y)$/, 'paste-width'],
+  [/^(slot.*)$/, 'slot'],
+  [/^(hole|drill|bore|bohrung|finished hole)( ?(diameter|dia|size|ø|⌀))?$/, 'hole'],
+  [/^(x|(pos(ition)?|cent(er|re)|mid|coord(inate)?|loc(ation)?)[ .-]*x|x[ .-]*(pos(ition)?|cent(er|re)|mid|coord(inate)?|loc(ation)?))$/, 'x'],
+  [/^(y|(pos(ition)?|cent(er|re)|mid|coord(inate)?|loc(ation)?)[ .-]*y|y[ .-]*(pos(ition)?|cent(er|re)|mid|coord(inate)?|loc(ation)?))$/, 'y'],
+  [/^(rot(ation)?|angle|turn(ed)?|drehung|winkel)( deg(rees)?)?$/, 'rotation'],
+  [/^((land|pad) )?(length|l|länge)$|^(size|dim(ension)?|width|d)[ .-]?x$|^x[ .-]?(size|dim(ension)?|width)$/, 'length'],
+  [/^((land|pad) )?(height|h|höhe)$|^(size|dim(ension)?|height|width|d)[ .-]?y$|^y[ .-]?(size|dim(ension)?|height|width)$/, 'width'],
+  [/^((land|pad) )?(width|w|breite)$/, 'width'],
+  [/^(dia(meter)?|ø|⌀|durchmesser|(land|pad) dia(meter)?)$/, 'diameter'],
+  [/^((land|pad) )?(shape|form)$/, 'shape'],
+  [/^(plating|plated|pth)$/, 'plating'],
+  [/^(what|kind)$/, 'what'],
+  [/^(direction|dir)$/, 'direction'],
+  [/^(number|no|nr|num|#|(pad|pin|land|terminal)( ?(no|nr|number|num|#|name|id))?|designator|anschluss)$/, 'number'],
+  [/^(pin|signal|net|name|pin name|function)$/, 'pin'],
+];
+
+/** Units that a head or a cell may say. */
+const UNIT = /(?:[\s_([]+|(?<=[\d.]))(mm|mils?|thou|inch(es)?|in|deg|°)[\])]?\.?$/i;
+
+/**
+ * Whether a text looks like a pad table: a head of columns that have a place and a size, or plain numbers.
+ * A table of dimensions or of pins has no place for each row.
+ */
+export function isPadTable(text: string): boolean {
+  const [head] = rowsOf(text.slice(0, 20_000)).rows;
+  const columns = head?.map((cell) => columnOf(cell)) ?? [];
+  return columns.includes('x') && columns.includes('y');
+}
+
+function rowsOf(text: string): { readonly rows: string[][]; readonly errors: readonly string[] } {
+  const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' });
+  return {
+    rows: parsed.data.map((row) => row.map((cell) => cell.trim())),
+    errors: parsed.errors.filter(({ type }) => type === 'Quotes').map(({ message, row }) => `Row ${(row ?? 0) + 1}: ${message}.`),
+  };
+}
+
+const headWords = (head: string): string =>
+  head.toLowerCase().replaceAll('_', ' ').replace(UNIT, '').replace(/[.:]$/, '').trim();
+
+const columnOf = (head: string): PadColumn | null =>
+  HEADS.find(([words]) => words.test(headWords(head)))?.[1] ?? null;
+
+const unitIn = (text: string): LengthUnit | null => {
+  const said = UNIT.exec(text)?.[1]?.toLowerCase() ?? '';
+  if (said === 'mm') return 'mm';
+  if (said.startsWith('mil') || said === 'thou') return 'mil';
+  return said.startsWith('in') ? 'in' : null;
+};
+
+/** Reads a pad table. @returns its pattern and how it was read, or why it is none */
+export function readPadTable(
+  text: string,
+  fileName: string,
+  asked: PadTableAsked = {},
+): Result<GivenFile & { readonly table: PadTable }, string> {
+  if (text.length > LARGEST_TABLE)
+    return fail(`The table has ${Math.ceil(text.length / 1e6)} million characters; at most 8 are read.`);
+  const { rows, errors } = rowsOf(text);
+  const [first] = rows;
+  if (!first) return fail('The table is empty.');
+  if (rows.length > MOST_ROWS) return fail(`The table has ${rows.length} rows; at most ${MOST_ROWS} are read.`);
+  const left = [...errors];
+  const hasHead = first.filter((cell) => cell !== '' && !Number.isNaN(numberOf(cell))).length < 2;
+  const heads = hasHead ? first : first.map((_, i) => `column ${i + 1}`);
+  const columns = asked.columns ?? columnsOf(heads, hasHead, left);
+  const missing = (['x', 'y'] as const).filter((column) => !columns.includes(column));
+  if (missing.length > 0)
+    return fail(`No column says ${missing.join(' and ')}: the heads are ${heads.slice(0, 12).join(', ')}. Say what each column holds.`);
+  if (!['length', 'width', 'diameter', 'hole'].some((column) => columns.includes(column as PadColumn)))
+    return fail('No column says how large the lands are: length and width, or a diameter.');
+  const body = hasHead ? rows.slice(1) : rows;
+  const unit = asked.unit ?? unitOf(heads, columns, body, left);
+  // a unit that is chosen goes before what heads say
+  const said = asked.unit ? heads.map((head) => head.replace(UNIT, '')) : heads;
+  const reader = new RowReader(said, columns, unit, left);
+  body.forEach((row, i) => reader.row(row, i + (hasHead ? 2 : 1)));
+  const { lands, holes, pins } = reader.result();
+  if (lands.length + holes.length === 0) return fail(`No row of the table is a land. ${left.slice(0, 3).join(' ')}`.trim());
+  const name = fileName.replace(/\.[^.]*$/, '');
+  return ok({
+    patterns: [
+      {
+        name,
+        from: fileName,
+        lands,
+        holes,
+        ...(pins.length > 0
+          ? { pins: pins.map(({ number, called }, i) => ({ id: `pin-${i + 1}`, lands: number, name: called.slice(0, 80) })) }
+          : {}),
+        left,
+      },
+    ],
+    left: [],
+    table: { heads, columns, unit, sample: body.slice(0, 5) },
+  });
+}
+
+/** What the columns hold by their heads; a name that stands beside a number is that of the pin. */
+function columnsOf(heads: readonly string[], hasHead: boolean, left: string[]): PadColumn[] {
+  if (!hasHead) {
+    const usual: PadColumn[] = ['number', 'x', 'y', 'length', 'width', 'rotation'];
+    left.push(`The table has no heads; its columns were taken as ${usual.slice(0, heads.length).join(', ')}.`);
+    return heads.map((_, i) => usual[i] ?? 'leave');
+  }
+  const found = heads.map(columnOf);
+  // width beside height runs along, width beside length across
+  const words = heads.map(headWords);
+  const [across, upright] = [words.findIndex((word) => /(^|\s)(width|w|breite)$/.test(word)), words.findIndex((word) => /(^|\s)(height|h|höhe)$/.test(word))];
+  if (across >= 0 && upright >= 0 && found[across] === 'width' && found[upright] === 'width') found[across] = 'length';
+  const seen = new Set<PadColumn>();
+  const columns = found.map((column, i): PadColumn => {
+    if (column === null) return 'leave';
+    const own = column === 'number' && seen.has('number') && /^(pin|name)/.test(words[i] ?? '') ? 'pin' : column;
+    if (seen.has(own)) return 'leave';
+    seen.add(own);
+    return own;
+  });
+  const unused = heads.filter((head, i) => columns[i] === 'leave' && head !== '' && !/padstack/i.test(head));
+  if (unused.length > 0) left.push(`Columns that are left out: ${unused.join(', ')}.`);
+  return columns;
+}
+
+/** Columns that hold lengths. */
+const LENGTHS: readonly PadColumn[] = ['x', 'y', 'length', 'width', 'diameter', 'hole', 'slot', 'mask-length', 'mask-width', 'paste-length', 'paste-width'];
+
+/** Sides of lands that are larger than this are meant in mil. */
+const LARGE = 8;
+
+function unitOf(
+  heads: readonly string[],
+  columns: readonly PadColumn[],
+  rows: readonly (readonly string[])[],
+  left: string[],
+): LengthUnit {
+  const lengths = heads.flatMap((_, i) => (LENGTHS.includes(columns[i] ?? 'leave') ? [i] : []));
+  const said = new Set(lengths.map((i) => unitIn(heads[i] ?? '')).filter((unit) => unit !== null));
+  const [only] = said;
+  if (only && said.size === 1) return only;
+  const cells = new Set(rows.slice(0, 50).flatMap((row) => lengths.map((i) => unitIn(row[i] ?? ''))).filter((unit) => unit !== null));
+  if (cells.size > 0) return [...cells][0] as LengthUnit;
+  const sides = rows
+    .flatMap((row) => ['length', 'width', 'diameter'].map((column) => numberOf(row[columns.indexOf(column as PadColumn)] ?? '')))
+    .filter((side) => side > 0)
+    .sort((a, b) => a - b);
+  const middle = sides[Math.floor(sides.length / 2)] ?? 0;
+  const unit: LengthUnit = middle > LARGE ? 'mil' : middle > 0 && middle < 0.08 ? 'in' : 'mm';
+  left.push(
+    unit === 'mm'
+      ? 'The table does not say its unit; it was read in mm.'
+      : `The table does not say its unit; as its lands would be ${formatNumber(middle, 0, 3)} mm on a side, it was read in ${unit}.`,
+  );
+  return unit;
+}
+
+/** A number with a point or a comma, with or without a unit; not a number where it is none. */
+function numberOf(text: string): number {
+  const plain = text.replace(UNIT, '').trim().replace(/^'(?=[-+\d.,])/, '').replace('−', '-');
+  if (!/^[-+]?(\d+([.,]\d*)?|[.,]\d+)(e[-+]?\d+)?$/i.test(plain)) return NaN;
+  return Number(plain.replace(',', '.'));
+}
+
+class RowReader {
+  private readonly lands: (GivenLand & { vias: GivenVia[]; windows: Placed[] })[] = [];
+  private readonly holes: Placed[] = [];
+  private readonly pins: { readonly number: string; readonly called: string }[] = [];
+  private readonly shapes = new Map<string, number>();
+
+  constructor(
+    private readonly heads: readonly string[],
+    private readonly columns: readonly PadColumn[],
+    private readonly unit: LengthUnit,
+    private readonly left: string[],
+  ) {}
+
+  result() {
+    for (const [shape, count] of this.shapes)
+      this.left.push(`The shape “${shape}” of ${count} lands is not known here; they are taken as rectangles.`);
+    const lands = this.lands.map(({ vias, windows, ...land }): GivenLand => ({
+      ...land,
+      ...(vias.length > 0 ? { vias } : {}),
+      ...(windows.length > 0 ? { paste: windows } : {}),
+    }));
+    return { lands, holes: this.holes, pins: this.pins };
+  }
+
+  /** The unit of a column: its own where its head says one. */
+  private unitOf(column: PadColumn): LengthUnit {
+    return unitIn(this.heads[this.columns.indexOf(column)] ?? '') ?? this.unit;
+  }
+
+  row(cells: readonly string[], number: number): void {
+    const text = (column: PadColumn) => cells[this.columns.indexOf(column)] ?? '';
+    let wrong: string | null = null;
+    const length = (column: PadColumn): number | null => {
+      const cell = this.columns.includes(column) ? text(column) : '';
+      if (cell === '' || cell === '-') return null;
+      const value = numberOf(cell);
+      if (Number.isNaN(value)) {
+        wrong ??= `${this.heads[this.columns.indexOf(column)] ?? column} is “${cell}”, and a length is expected`;
+        return null;
+      }
+      return quantise(value * MM_PER[unitIn(cell) ?? this.unitOf(column)]);
+    };
+    const [x, y] = [length('x'), length('y')];
+    const rotation = numberOf(text('rotation') || '0');
+    const sides = [length('length'), length('width'), length('diameter')];
+    const [hole, slot] = [length('hole'), length('slot')];
+    const mask = [length('mask-length'), length('mask-width')];
+    const paste = [length('paste-length'), length('paste-width')];
+    const refuse = (why: string) => this.left.push(`Row ${number}: ${why}; the row is left out.`);
+    if (wrong !== null) return void refuse(wrong);
+    if (x === null || y === null) return void refuse('it has no place');
+    if (Number.isNaN(rotation)) return void refuse(`the angle is “${text('rotation')}”`);
+    const at = { x, y };
+    const angle = fullTurn(rotation);
+    const what = text('what').toLowerCase();
+    const last = this.lands.at(-1);
+    if (what === 'via' && last && hole !== null) {
+      last.vias.push({ ...at, hole, land: sides[0] ?? hole + 0.3 });
+      return;
+    }
+    if (what === 'paste window' && last && paste[0] !== null && paste[0] !== undefined) {
+      last.windows.push(place(rectangle(paste[0], paste[1] ?? paste[0]), at, angle));
+      return;
+    }
+    const bore = hole === null ? null : boreOf(hole, slot, at, angle);
+    const copper = this.figure(sides, text('shape'));
+    if (bore && (what === 'hole' || !copper)) {
+      this.holes.push(bore);
+      return;
+    }
+    if (!copper) return void refuse('it has no size');
+    const opening = ([long, wide]: (number | null)[]): readonly Placed[] | null =>
+      long === null || long === undefined ? null : [place(resized(copper, long, wide ?? long), at, angle)];
+    const name = text('number');
+    const [openMask, openPaste] = [opening(mask), opening(paste)];
+    this.lands.push({
+      number: name.replace(/^'(?=[=+\-@])/, '').slice(0, 12),
+      copper: place(copper, at, angle),
+      ...(openMask ? { mask: openMask } : this.columns.includes('mask-length') ? { mask: [] } : {}),
+      ...(openPaste ? { paste: openPaste } : this.columns.includes('paste-length') ? { paste: [] } : {}),
+      ...(bore ? { hole: { hole: bore, plated: !/^(non|no|false|0|npth)/i.test(text('plating')) } } : {}),
+      vias: [],
+      windows: [],
+    });
+    const called = text('pin');
+    if (called !== '' && called !== name && name !== '') this.pins.push({ number: name, called });
+  }
+
+  private figure([length, width, diameter]: readonly (number | null | undefined)[], shape: string): Figure | null {
+    const long = length ?? diameter ?? width ?? null;
+    const wide = width ?? diameter ?? length ?? null;
+    if (long === null || wide === null || long <= 0 || wide <= 0) return null;
+    const word = shape.toLowerCase().replace(/[\s_-]/g, '');
+    if (/^(round|circle|circular|c|kreis|rund)$/.test(word) || (word === '' && (length ?? null) === null && (diameter ?? null) !== null))
+      return long === wide ? { kind: 'round', diameter: long } : { kind: 'oblong', width: long, height: wide };
+    if (/^(oblong|oval|obround|stadium|o|oval?)$/.test(word))
+      return long === wide ? { kind: 'round', diameter: long } : { kind: 'oblong', width: long, height: wide };
+    if (/^(dshape|d)$/.test(word)) return { kind: 'd-shape', width: long, height: wide };
+    if (word !== '' && !/^(rect(angle|angular)?|square|r|s|rechteck)$/.test(word))
+      this.shapes.set(shape, (this.shapes.get(shape) ?? 0) + 1);
+    return rectangle(long, wide);
+  }
+}
+
+const boreOf = (hole: number, slot: number | null, at: { x: number; y: number }, angle: number): Placed =>
+  slot !== null && slot > hole
+    ? place({ kind: 'oblong', width: slot, height: hole }, at, angle)
+    : place({ kind: 'round', diameter: hole }, at, angle);
+
+/** A figure of the same kind with other sides. */
+function resized(figure: Figure, width: number, height: number): Figure {
+  if (figure.kind === 'round')
+    return width === height ? { kind: 'round', diameter: width } : { kind: 'oblong', width, height };
+  return figure.kind === 'contour' ? rectangle(width, height) : { ...figure, width, height };
+}

@@ -1,0 +1,245 @@
+import { strFromU8, unzipSync } from 'fflate';
+import { compile } from '../footprint/compile';
+import type { Land } from '../footprint/footprint';
+import type { TapisDocument } from '../document/document';
+import { boxRound, type Box } from '../geometry/box';
+import { areaOf, type Placed } from '../geometry/figure';
+import { takenIn } from '../given/document';
+import type { GivenFile, GivenLand, GivenPattern } from '../given/pattern';
+import { fail, ok, type Result } from '../units/result';
+import { isDrill } from './artwork/read-drill';
+import { patternsOfFilms, sortFilms, type FilmRole, type FilmsAsked, type TextFile } from './artwork/read-films';
+import { isFilm } from './artwork/read-gerber';
+import { isPadTable, readPadTable, type PadTable, type PadTableAsked } from './csv/read';
+import { readDrawing, type DrawingAsked, type DrawingLayer } from './dxf/read';
+import { readIpc2581 } from './ipc2581/read';
+
+// Land patterns of files that others made: what kind of file it is is told by what stands in it, whatever it is
+// called. A ZIP is unpacked; films and drill files of one lot belong together.
+
+/** A file as it came. */
+export interface ImportFile {
+  readonly name: string;
+  readonly bytes: Uint8Array;
+}
+
+/** What may be asked of the files. */
+export interface ImportAsked extends FilmsAsked, PadTableAsked, DrawingAsked {}
+
+/** The kinds of files that patterns are read from. */
+export type PatternKind = 'ipc2581' | 'films' | 'table' | 'drawing';
+
+/** How a film was taken, so that it can be taken otherwise. */
+export interface FilmSaid {
+  readonly name: string;
+  readonly role: FilmRole;
+  readonly isDrill: boolean;
+  readonly objects: number;
+}
+
+/** What was read of files. */
+export interface Imported {
+  readonly patterns: readonly GivenPattern[];
+  /** What was not understood beside the patterns, in words. */
+  readonly left: readonly string[];
+  readonly films: readonly FilmSaid[];
+  readonly table: PadTable | null;
+  readonly layers: readonly DrawingLayer[];
+}
+
+/** Files that are read at a time, and what they may come to when they are unpacked, in bytes. */
+const MOST_FILES = 200;
+const MOST_BYTES = 120_000_000;
+
+/** What kind of pattern a text holds; `null` where it holds none. */
+export function patternKindOf(name: string, text: string): PatternKind | null {
+  const head = text.slice(0, 4000);
+  if (/<([A-Za-z]+:)?IPC-2581\b/.test(head)) return 'ipc2581';
+  if (isFilm(text) || isDrill(text)) return 'films';
+  if (/^\s*(0|999)\s*\r?\n/.test(head) && /\bSECTION\b/.test(head)) return 'drawing';
+  if (/\.dxf$/i.test(name)) return 'drawing';
+  if (!/^\s*[<{[]/.test(head) && isPadTable(text)) return 'table';
+  return null;
+}
+
+/** Reads the patterns of files. @returns them, or why there are none */
+export function readPatterns(files: readonly ImportFile[], asked: ImportAsked = {}): Result<Imported, string> {
+  const unpacked = unpackedFiles(files);
+  if (!unpacked.ok) return unpacked;
+  const left: string[] = [];
+  const patterns: GivenPattern[] = [];
+  let table: PadTable | null = null;
+  let layers: readonly DrawingLayer[] = [];
+  const films: TextFile[] = [];
+  const refused: string[] = [];
+  const keep = (name: string, read: Result<GivenFile, string>) => {
+    if (!read.ok) return void refused.push(`${name}: ${read.error}`);
+    patterns.push(...read.value.patterns);
+    left.push(...read.value.left);
+  };
+  for (const file of unpacked.value) {
+    const { name, text } = file;
+    switch (patternKindOf(name, text)) {
+      case 'ipc2581':
+        keep(name, readIpc2581(text, name));
+        break;
+      case 'films':
+        films.push(file);
+        break;
+      case 'table': {
+        const read = readPadTable(text, name, asked);
+        if (read.ok) table = read.value.table;
+        keep(name, read);
+        break;
+      }
+      case 'drawing': {
+        const read = readDrawing(text, name, asked);
+        if (read.ok) layers = [...layers, ...read.value.layers];
+        keep(name, read);
+        break;
+      }
+      default:
+        refused.push(
+          `${name} holds no land pattern: IPC-2581, Gerber films with drill files, DXF drawings and pad tables (CSV) are read.`,
+        );
+    }
+  }
+  let said: readonly FilmSaid[] = [];
+  if (films.length > 0) {
+    const sorted = sortFilms(films, asked);
+    if (sorted.ok) {
+      said = sorted.value.map(({ name, role, film, drills }) => ({
+        name,
+        role,
+        isDrill: drills.length > 0,
+        objects: film?.objects.length ?? drills[0]?.holes.length ?? 0,
+      }));
+      keep(films[0]?.name ?? '', patternsOfFilms(sorted.value, lotName(files, films), asked));
+    } else refused.push(sorted.error);
+  }
+  if (patterns.length === 0 && said.length === 0) return fail(refused.join('\n') || 'There is no file.');
+  return ok({ patterns, left: [...left, ...refused], films: said, table, layers });
+}
+
+/** What films that belong together are called: as their ZIP, or by what their names begin with. */
+function lotName(files: readonly ImportFile[], films: readonly TextFile[]): string {
+  const [only] = files;
+  const plain = (name: string) => name.replace(/^.*\//, '').replace(/(\.artwork)?\.[^.]*$/, '');
+  if (only && files.length === 1) return plain(only.name);
+  const names = films.map(({ name }) => plain(name));
+  let shared = names[0] ?? 'films';
+  for (const name of names) while (!name.startsWith(shared)) shared = shared.slice(0, -1);
+  const trimmed = shared.replace(/[-_. ]+$/, '');
+  return trimmed === '' ? (names[0] ?? 'films') : trimmed;
+}
+
+/** The texts of files, those of ZIPs unpacked. */
+function unpackedFiles(files: readonly ImportFile[]): Result<TextFile[], string> {
+  const texts: TextFile[] = [];
+  let total = 0;
+  for (const { name, bytes } of files) {
+    if (!isZip(bytes)) {
+      total += bytes.length;
+      texts.push({ name, text: textOf(bytes) });
+      continue;
+    }
+    try {
+      const inside = unzipSync(bytes, {
+        filter: ({ name: path, originalSize }) => {
+          if (path.endsWith('/') || /(^|\/)(__MACOSX|\.)/.test(path)) return false;
+          total += originalSize;
+          return total <= MOST_BYTES;
+        },
+      });
+      for (const path of Object.keys(inside).sort()) texts.push({ name: path, text: textOf(inside[path] as Uint8Array) });
+    } catch (error) {
+      return fail(`${name} cannot be unpacked: ${error instanceof Error ? error.message : String(error)}.`);
+    }
+  }
+  if (total > MOST_BYTES) return fail(`Together the files have ${Math.ceil(total / 1e6)} MB; at most 120 are read at a time.`);
+  if (texts.length > MOST_FILES) return fail(`There are ${texts.length} files; at most ${MOST_FILES} are read at a time.`);
+  return ok(texts);
+}
+
+/** Whether bytes are a ZIP. */
+export const isZip = (bytes: Uint8Array): boolean => bytes[0] === 0x50 && bytes[1] === 0x4b && bytes[2] === 3 && bytes[3] === 4;
+
+/** The text of a file: UTF-8, or where it is none, letters by their codes. */
+function textOf(bytes: Uint8Array): string {
+  try {
+    return strFromU8(bytes);
+  } catch {
+    return strFromU8(bytes, true);
+  }
+}
+
+/** A pattern as a document that draws what the file gives, and what of it is not as it was. */
+export interface DocumentIn {
+  readonly document: TapisDocument;
+  readonly left: readonly string[];
+}
+
+/**
+ * Puts a pattern into a document, and holds what the document draws against it: a land that does not come out as
+ * the file has it is told.
+ */
+export function documentOf(pattern: GivenPattern): DocumentIn {
+  const { document, left } = takenIn(pattern);
+  const { footprint, problems } = compile(document);
+  const wrong = footprint
+    ? differing(pattern.lands, footprint.lands)
+    : problems.map(({ title, message }) => `${title}: ${message}`);
+  if (wrong.length === 0) return { document, left };
+  const all = [...left, ...wrong];
+  const notes = `${document.notes ?? ''}\n${wrong.map((one) => `- ${one}`).join('\n')}`.trim();
+  return { document: { ...document, notes: notes.slice(0, 4000) }, left: all };
+}
+
+/** Edges of boxes may lie this far apart, mm, and areas differ by this share: chords of arcs. */
+const NEAR = 0.006;
+const SHARE = 0.01;
+
+function differing(given: readonly GivenLand[], lands: readonly Land[]): string[] {
+  const free = new Set(lands);
+  const off: string[] = [];
+  for (const land of given.slice(0, lands.length)) {
+    const own = [...free].find((one) => one.number === land.number && isSame(one.copper, land.copper));
+    if (!own) {
+      off.push(land.number === '' ? 'one without a number' : land.number);
+      continue;
+    }
+    free.delete(own);
+    const parts = [
+      ['mask', land.mask, own.mask],
+      ['paste', land.paste, own.paste],
+      ['hole', land.hole && [land.hole.hole], own.hole ? [own.hole] : []],
+    ] as const;
+    for (const [what, there, here] of parts)
+      if (there && !isSameSet(there, here)) off.push(`${what} of ${land.number || 'one without a number'}`);
+  }
+  const missing = given.length - lands.length;
+  return [
+    ...(missing > 0 ? [`${missing} lands are not drawn.`] : []),
+    ...(off.length > 0
+      ? [
+          `${off.length} ${off.length === 1 ? 'thing is' : 'things are'} not drawn as the file has ${off.length === 1 ? 'it' : 'them'}: ${off.slice(0, 6).join(', ')}${off.length > 6 ? ' and more' : ''}.`,
+        ]
+      : []),
+  ];
+}
+
+function isSame(a: Placed, b: Placed): boolean {
+  const sides = ['minX', 'minY', 'maxX', 'maxY'] as const;
+  if (sides.some((side) => Math.abs(a[side] - b[side]) > NEAR)) return false;
+  const [own, other] = [areaOf(a.figure), areaOf(b.figure)];
+  return Math.abs(own - other) <= SHARE * Math.max(own, other) + 1e-9;
+}
+
+function isSameSet(a: readonly Placed[], b: readonly Placed[]): boolean {
+  if (a.length !== b.length) return false;
+  const [x, y] = [boxRound(a), boxRound(b)] as [Box | null, Box | null];
+  if (!x || !y) return true;
+  const sum = (all: readonly Placed[]) => all.reduce((total, { figure }) => total + areaOf(figure), 0);
+  const sides = ['minX', 'minY', 'maxX', 'maxY'] as const;
+  return sides.every((side) => Math.abs(x[side] - y[side]) <= NEAR) && Math.abs(sum(a) - sum(b)) <= 0.02 * sum(a);
+}
