@@ -38,6 +38,8 @@ export function protrusionOf(
     const tip = tips.get(part.shape);
     if (!tip) continue;
     const { x, y, z } = standing(part, tip);
+    // what stands on the board goes through nothing
+    if (z >= 0) continue;
     if (index.near({ minX: x, minY: y, maxX: x, maxY: y }).length > 0) lowest = Math.min(lowest, z);
   }
   return lowest === Infinity ? null : quantise(-lowest - boardThickness - copperThickness);

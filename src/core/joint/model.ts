@@ -1,13 +1,14 @@
 import type { Level } from '../document/document';
 import type { Footprint, Land } from '../footprint/footprint';
 import { narrowOf, sizeOf } from '../geometry/figure';
-import { putPlaced, undone } from '../geometry/placement';
+import { putPlaced, putPoint, undone } from '../geometry/placement';
 import { diagonal } from '../land/solve-pin';
 import { HOLE_ALLOWANCE } from '../land/tables';
 import type { LandSize } from '../land/solver';
 import { correctedGroup, type ContactCorrection } from '../package/contact';
 import type { PinGroup, SpanGroup, SpotGroup } from '../package/terminal';
 import type { Process } from '../process/process';
+import { quantise } from '../units/length';
 import { spread, type Toleranced } from '../units/toleranced';
 import { endStaysOn, sideOverhangLimit } from './acceptance';
 
@@ -195,10 +196,14 @@ export function jointModel(
 }
 
 /** The sizes of a land of a span as it lies, seen from its group's frame: padstacks may differ from what was solved. */
-export function landOf({ copper, end }: Land, { frame }: SpanGroup): LandSize {
-  const { minX, maxX, minY, maxY } = putPlaced(undone(frame), copper);
+export function landOf({ copper, end, at }: Land, { frame }: SpanGroup): LandSize {
+  const back = undone(frame);
+  const { minX, maxX, minY, maxY } = putPlaced(back, copper);
   const [outer, inner] = end === -1 ? [-minX, -maxX] : [maxX, minX];
-  return { Z: 2 * outer, G: 2 * inner, C: outer + inner, Y: outer - inner, X: maxY - minY };
+  // a land that lies beside the middle of its terminal is as wide as it is on its narrower side
+  const middle = putPoint(back, at).y;
+  const X = quantise(2 * Math.min(maxY - middle, middle - minY));
+  return { Z: 2 * outer, G: 2 * inner, C: outer + inner, Y: outer - inner, X };
 }
 
 /** Closed form of a margin over its variables; mm. */

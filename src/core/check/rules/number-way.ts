@@ -23,8 +23,9 @@ export const numberWay: Rule = {
   stage: 'mark',
   looksAt: ['several lands'],
   check({ footprint: { lands, far }, compiled: { document } }) {
-    // the family's own way is known; what a person chose is held against the drawing
-    if (!document.overrides?.numbers && !document.numbering?.scheme && !document.numbering?.corner) return [];
+    // the family's own way is known; what a person chose, or a file gave, is held against the drawing
+    const isChosen = document.overrides?.numbers ?? document.numbering?.scheme ?? document.numbering?.corner;
+    if (!isChosen && lands.some(({ terminal }) => terminal)) return [];
     const numbered = outer(lands);
     if (numbered.length < LEAST) return [];
     const turns = steps(numbered);

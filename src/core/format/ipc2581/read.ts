@@ -258,7 +258,7 @@ class Reader {
     const closed = vias.length > 0 && pads.every((pad) => !isOpenVia(pad));
     const lands = withVias(made, vias, left);
     return {
-      lands: closed ? lands.map((land) => (land.vias ? { ...land, maskOther: [] } : land)) : lands,
+      lands: closed ? lands.map((land) => (land.vias && !land.hole ? { ...land, maskOther: [] } : land)) : lands,
       holes,
       windows,
     };
