@@ -29,6 +29,13 @@ tapis release FILE… --target T --out ZIP [--pattern P] [--date D] [--revision 
 tapis take FILE [--family F] [--size S] [--page P] [--unit mm|in|mil]
                                           reads a datasheet’s table (txt, tsv, html, pdf, png, jpg) and prints a
                                           document; what is doubtful goes to standard error
+tapis import FILE… --out DIR [--only NAME] [--unit mm|mil|in] [--columns C,C…] [--as NAME=ROLE]… [--box X,Y,X,Y]
+                                          land patterns of other people’s files (IPC-2581, Gerber films with drill
+                                          files, DXF, pad tables as CSV, or a ZIP of them) as documents; what was
+                                          not understood goes to standard error
+tapis opinion PATTERN [--against DOCUMENT] [--json] [--take computed|theirs|mended --out FILE [--reason R]]
+                                          holds a pattern (a document, or a file as import reads it) against the
+                                          package that it is meant for; exit 1 when it is wrong
 tapis batch DIR [--process P] [--level L] [--check] [--format F --out DIR]
                                           all documents of a folder, in threads: a line of JSON for each, a
                                           summary to standard error; P is a process’s id or its file
@@ -56,6 +63,7 @@ export async function run(
     if (command === 'check') return await checkFiles([file, ...rest], values.format);
     if (command === 'release')
       return await (await import('./release')).release([file, ...rest], values, compileFile);
+    if (command === 'import') return (await import('./import')).importFiles([file, ...rest], values);
     if (command === 'compare') return await compareFiles(file, rest, values);
     if (rest.length > 0) throw new Refusal(USAGE.trimEnd());
     if (command === 'batch') return await (await import('./batch')).batch(file, values, print);
@@ -65,6 +73,8 @@ export async function run(
         const answer = compiledAnswer(compiled, check(compiled));
         return { out: `${JSON.stringify(answer, null, 2)}\n`, err, code: 0 };
       }
+      case 'opinion':
+        return await (await import('./opinion')).opinion(file, values, compileFile);
       case 'take':
         return await (await import('./take')).take(file, values);
       case 'export':
@@ -99,6 +109,13 @@ function parse(args: readonly string[]) {
         revision: { type: 'string' },
         paper: { type: 'string' },
         approved: { type: 'string' },
+        only: { type: 'string' },
+        columns: { type: 'string' },
+        as: { type: 'string', multiple: true },
+        box: { type: 'string' },
+        against: { type: 'string' },
+        reason: { type: 'string' },
+        take: { type: 'string' },
         family: { type: 'string' },
         size: { type: 'string' },
         page: { type: 'string' },

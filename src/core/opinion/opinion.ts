@@ -405,6 +405,7 @@ function jointRemarks({ lands, against }: Context): Remark[] {
           : goal !== null
             ? `${formatMm(goal)} mm are asked for`
             : '';
+      const off = differenceWords(worst.land);
       const reach = `${formatMm(least)} mm by RSS, ${formatMm(margin.worst)} mm at worst`;
       const misses =
         ppm >= 1
@@ -415,7 +416,7 @@ function jointRemarks({ lands, against }: Context): Remark[] {
           'joint',
           severity,
           title,
-          `${END_WORDS[end]} of ${some.length === 1 ? 'land' : 'lands'} ${namesOf(some.map(({ land }) => land.number))} is ${formatMm(inverse ?? margin.mean)} mm${needs === '' ? '' : `, ${needs}`} (${reach}).${misses}`,
+          `${END_WORDS[end]} of ${some.length === 1 ? 'land' : 'lands'} ${namesOf(some.map(({ land }) => land.number))} is ${formatMm(inverse ?? margin.mean)} mm${needs === '' ? '' : `, ${needs}`} (${reach}).${misses}${off === '' ? '' : ` ${some.length === 1 ? 'It is' : 'They are'} ${off} than computed.`}`,
           about(some),
         ),
       ];

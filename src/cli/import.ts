@@ -1,0 +1,115 @@
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { basename, join } from 'node:path';
+import { writeDocument } from '../core/document/write';
+import type { GivenPattern } from '../core/given/pattern';
+import { FILM_ROLES, type FilmRole } from '../core/format/artwork/read-films';
+import { PAD_COLUMNS, type PadColumn } from '../core/format/csv/read';
+import { DRAWING_ROLES, type DrawingRole } from '../core/format/dxf/read';
+import { documentOf, readPatterns, type DocumentIn, type ImportAsked } from '../core/format/import';
+import { Refusal, type Outcome } from './outcome';
+
+/** What is asked of files on the command line. */
+export interface ImportOptions {
+  readonly out?: string | undefined;
+  readonly only?: string | undefined;
+  readonly unit?: string | undefined;
+  readonly columns?: string | undefined;
+  readonly as?: readonly string[] | undefined;
+  readonly box?: string | undefined;
+}
+
+/** Writes the patterns of files as documents; what was not understood goes to standard error. */
+export function importFiles(files: readonly string[], options: ImportOptions): Outcome {
+  const { out } = options;
+  if (out === undefined) throw new Refusal('--out is missing: the folder to write into.');
+  const { taken, left } = patternsIn(files, options);
+  const written: string[] = [];
+  const err = [...left.map((one) => `${one}\n`)];
+  const used = new Set<string>();
+  try {
+    mkdirSync(out, { recursive: true });
+    for (const { document, left: own } of taken) {
+      const plain = document.name.replace(/[\\/:*?"<>|\u0000-\u001f]+/g, '-').replace(/^[. ]+|[. ]+$/g, '') || 'pattern';
+      let name = plain;
+      for (let i = 2; used.has(name.toLowerCase()); i += 1) name = `${plain} (${i})`;
+      used.add(name.toLowerCase());
+      const path = join(out, `${name}.tapis.json`);
+      // what is there already is not written over
+      writeFileSync(path, writeDocument(document), { flag: 'wx' });
+      written.push(path);
+      err.push(...own.map((one) => `${document.name}: ${one}\n`));
+    }
+  } catch (error) {
+    const already = (error as NodeJS.ErrnoException).code === 'EEXIST';
+    const why = already ? `${(error as NodeJS.ErrnoException).path} is there already; it stays as it is` : (error as Error).message;
+    throw new Refusal(`It cannot be written: ${why}. Written were ${written.length === 0 ? 'none' : written.join(', ')}.`);
+  }
+  return { out: written.map((path) => `${path}\n`).join(''), err: err.join(''), code: 0 };
+}
+
+/** The patterns of files as documents, those that are asked for. */
+export function patternsIn(
+  files: readonly string[],
+  options: ImportOptions,
+): { readonly taken: readonly DocumentIn[]; readonly left: readonly string[] } {
+  const read = readPatterns(
+    files.map((path) => ({ name: basename(path), bytes: bytesOf(path) })),
+    askedOf(options),
+  );
+  if (!read.ok) throw new Refusal(read.error);
+  const { patterns, left } = read.value;
+  return { taken: chosen(patterns, options.only).map(documentOf), left };
+}
+
+function chosen(patterns: readonly GivenPattern[], only: string | undefined): readonly GivenPattern[] {
+  if (only === undefined) return patterns;
+  const found = patterns.filter(({ name }) => name === only);
+  if (found.length > 0) return found;
+  throw new Refusal(`There is no “${only}” in it; there are ${patterns.map(({ name }) => name).join(', ')}.`);
+}
+
+function bytesOf(path: string): Uint8Array {
+  try {
+    return new Uint8Array(readFileSync(path === '-' ? 0 : path));
+  } catch (error) {
+    throw new Refusal(`${path} cannot be read: ${(error as Error).message}`);
+  }
+}
+
+/** What is asked, with every word that is not known refused. */
+function askedOf({ unit, columns, as = [], box }: ImportOptions): ImportAsked {
+  if (unit !== undefined && unit !== 'mm' && unit !== 'in' && unit !== 'mil')
+    throw new Refusal(`--unit is “${unit}”; known are mm, in, mil.`);
+  const named = columns?.split(',').map((word) => {
+    const column = PAD_COLUMNS.find((one) => one === word.trim());
+    if (!column) throw new Refusal(`--columns has “${word}”; known are ${PAD_COLUMNS.join(', ')}.`);
+    return column;
+  });
+  const roles: Record<string, FilmRole> = {};
+  const layers: Record<string, DrawingRole> = {};
+  for (const said of as) {
+    const [, name, word] = /^(.+)=([^=]+)$/.exec(said) ?? [];
+    const film = FILM_ROLES.find((one) => one === word);
+    const drawing = DRAWING_ROLES.find((one) => one === word);
+    if (name === undefined || (!film && !drawing))
+      throw new Refusal(
+        `--as is “${said}”; it is the name of a film or a layer, and what it shows: ${[...new Set([...FILM_ROLES, ...DRAWING_ROLES])].join(', ')}.`,
+      );
+    if (film) roles[name] = film;
+    if (drawing) layers[name] = drawing;
+  }
+  return {
+    roles,
+    layers,
+    ...(unit ? { unit } : {}),
+    ...(named ? { columns: named as readonly PadColumn[] } : {}),
+    ...(box === undefined ? {} : { box: boxOf(box) }),
+  };
+}
+
+function boxOf(text: string) {
+  const [x1 = NaN, y1 = NaN, x2 = NaN, y2 = NaN, ...rest] = text.split(',').map(Number);
+  if (![x1, y1, x2, y2].every(Number.isFinite) || rest.length > 0)
+    throw new Refusal(`--box is “${text}”; it is two corners in mm, such as 0,0,12.5,8.`);
+  return { minX: Math.min(x1, x2), minY: Math.min(y1, y2), maxX: Math.max(x1, x2), maxY: Math.max(y1, y2) };
+}

@@ -1,0 +1,119 @@
+import { readFileSync, writeFileSync } from 'node:fs';
+import type { TapisDocument } from '../core/document/document';
+import { writeDocument } from '../core/document/write';
+import { compile } from '../core/footprint/compile';
+import { isDrawable, type Compiled, type Drawable } from '../core/footprint/footprint';
+import { opinionAlone } from '../core/opinion/alone';
+import { differenceWords, opinionOn, type Opinion, type Remark } from '../core/opinion/opinion';
+import { formatFigure, formatMm } from '../core/units/length';
+import { patternsIn, type ImportOptions } from './import';
+import { Refusal, type Outcome } from './outcome';
+
+interface OpinionOptions extends ImportOptions {
+  readonly against?: string | undefined;
+  readonly json?: boolean | undefined;
+  readonly take?: string | undefined;
+  readonly reason?: string | undefined;
+}
+
+type CompileFile = (file: string) => Promise<{ readonly compiled: Compiled; readonly err: string }>;
+
+/** Holds a pattern against a package, and writes what is made of it where that is asked for. */
+export async function opinion(file: string, options: OpinionOptions, compileFile: CompileFile): Promise<Outcome> {
+  const { against: path, json = false, take, out, reason } = options;
+  const pattern = await patternOf(file, options, compileFile);
+  const told = pattern.left.map((one) => `${one}\n`).join('');
+  if (path === undefined) {
+    if (take !== undefined) throw new Refusal('--take needs --against: the package that the pattern is meant for.');
+    const alone = opinionAlone(pattern.drawn);
+    const text = json ? `${JSON.stringify(alone, null, 2)}\n` : inWords(alone);
+    return { out: text, err: told, code: alone.verdict === 'wrong' ? 1 : 0 };
+  }
+  const { compiled, err } = await compileFile(path);
+  if (!isDrawable(compiled)) throw new Refusal(`${path} gives no footprint to hold it against yet.`);
+  const read = opinionOn(pattern.drawn, compiled);
+  if (!read.ok) throw new Refusal(`${file}: ${read.error}`);
+  const { actions, lands, line, verdict, remarks, fit } = read.value;
+  const made = take === undefined ? null : documentFor(actions, take, reason);
+  if (made) {
+    if (out === undefined) throw new Refusal('--out is missing: the file to write.');
+    try {
+      writeFileSync(out, writeDocument(made), { flag: 'wx' });
+    } catch (error) {
+      const isThere = (error as NodeJS.ErrnoException).code === 'EEXIST';
+      throw new Refusal(`${out} cannot be written: ${isThere ? 'it is there already' : (error as Error).message}.`);
+    }
+  }
+  const { scale, mirrored, angle, by } = fit;
+  const text = json
+    ? `${JSON.stringify({ line, verdict, remarks, lands, fit: { scale, mirrored, angle, by }, wrong: actions.wrong }, null, 2)}\n`
+    : `${inWords(read.value)}${landWords(read.value)}`;
+  return { out: text, err: told + err, code: verdict === 'wrong' ? 1 : 0 };
+}
+
+/** The document that an action gives. */
+function documentFor(actions: Opinion['actions'], take: string, reason: string | undefined): TapisDocument {
+  switch (take) {
+    case 'computed':
+      return actions.computed;
+    case 'mended':
+      return actions.mended;
+    case 'theirs':
+      if (!reason?.trim()) throw new Refusal('--reason is missing: lands of others are kept with a reason.');
+      return actions.keep(reason.trim());
+    default:
+      throw new Refusal(`--take is “${take}”; known are computed, theirs, mended.`);
+  }
+}
+
+/** A pattern that can be drawn: a document, or the one pattern of another file. */
+async function patternOf(
+  file: string,
+  options: OpinionOptions,
+  compileFile: CompileFile,
+): Promise<{ readonly drawn: Drawable; readonly left: readonly string[] }> {
+  const { compiled, left } = isDocument(file)
+    ? { compiled: (await compileFile(file)).compiled, left: [] }
+    : taken(file, options);
+  if (!isDrawable(compiled)) throw new Refusal(`${file} gives no footprint: ${compiled.problems[0]?.message ?? 'it has no lands'}`);
+  return { drawn: compiled, left };
+}
+
+function isDocument(file: string): boolean {
+  if (file === '-') return true;
+  try {
+    return /^\s*\{/.test(readFileSync(file, 'utf8').slice(0, 200));
+  } catch (error) {
+    throw new Refusal(`${file} cannot be read: ${(error as Error).message}`);
+  }
+}
+
+function taken(file: string, options: OpinionOptions) {
+  const { taken: all, left } = patternsIn([file], options);
+  const [only] = all;
+  if (!only || all.length > 1)
+    throw new Refusal(
+      `There are ${all.length} patterns in it; say which with --only: ${all.map(({ document }) => document.name).slice(0, 20).join(', ')}.`,
+    );
+  return { compiled: compile(only.document), left: [...left, ...only.left] };
+}
+
+function inWords({ line, remarks }: { readonly line: string; readonly remarks: readonly Remark[] }): string {
+  return [line, ...remarks.map(({ severity, title, message }) => `${severity}: ${title}. ${message}`), ''].join('\n');
+}
+
+/** Lands that differ, one line for all that differ alike. */
+function landWords({ lands }: Opinion): string {
+  const kinds = new Map<string, string[]>();
+  for (const land of lands) {
+    const by = differenceWords(land);
+    if (by === '') continue;
+    const margins = land.margins.map(
+      ({ end, inverse, least, worst, ppm }) =>
+        `${end} ${formatMm(inverse ?? least)} (RSS ${formatMm(least)}, worst ${formatMm(worst)}${ppm > 0 ? `, ${formatFigure(ppm, 0, 2)} ppm` : ''})`,
+    );
+    const words = `${by}; ${margins.join(', ')}`;
+    kinds.set(words, [...(kinds.get(words) ?? []), land.number]);
+  }
+  return [...kinds].map(([words, numbers]) => `land ${numbers.join(' ')}: ${words}\n`).join('');
+}
