@@ -27,8 +27,8 @@ const ISLAND_FLOORS = [
   ['ledger'],
   ['state'],
   ['fields', 'model', 'commands'],
-  ['measure', 'prove', 'gallery', 'source'],
-  ['bench', 'shelf', 'processes', 'sides'],
+  ['measure', 'prove', 'gallery', 'source', 'intake'],
+  ['bench', 'shelf', 'processes', 'sides', 'opinion'],
   ['app'],
 ];
 

@@ -29,7 +29,8 @@ export function importFiles(files: readonly string[], options: ImportOptions): O
   try {
     mkdirSync(out, { recursive: true });
     for (const { document, left: own } of taken) {
-      const plain = document.name.replace(/[\\/:*?"<>|\u0000-\u001f]+/g, '-').replace(/^[. ]+|[. ]+$/g, '') || 'pattern';
+      const plain =
+        document.name.replace(/[\\/:*?"<>|\u0000-\u001f]+/g, '-').replace(/^[. ]+|[. ]+$/g, '') || 'pattern';
       let name = plain;
       for (let i = 2; used.has(name.toLowerCase()); i += 1) name = `${plain} (${i})`;
       used.add(name.toLowerCase());
@@ -41,8 +42,12 @@ export function importFiles(files: readonly string[], options: ImportOptions): O
     }
   } catch (error) {
     const already = (error as NodeJS.ErrnoException).code === 'EEXIST';
-    const why = already ? `${(error as NodeJS.ErrnoException).path} is there already; it stays as it is` : (error as Error).message;
-    throw new Refusal(`It cannot be written: ${why}. Written were ${written.length === 0 ? 'none' : written.join(', ')}.`);
+    const why = already
+      ? `${(error as NodeJS.ErrnoException).path} is there already; it stays as it is`
+      : (error as Error).message;
+    throw new Refusal(
+      `It cannot be written: ${why}. Written were ${written.length === 0 ? 'none' : written.join(', ')}.`,
+    );
   }
   return { out: written.map((path) => `${path}\n`).join(''), err: err.join(''), code: 0 };
 }

@@ -19,12 +19,17 @@ interface OpinionOptions extends ImportOptions {
 type CompileFile = (file: string) => Promise<{ readonly compiled: Compiled; readonly err: string }>;
 
 /** Holds a pattern against a package, and writes what is made of it where that is asked for. */
-export async function opinion(file: string, options: OpinionOptions, compileFile: CompileFile): Promise<Outcome> {
+export async function opinion(
+  file: string,
+  options: OpinionOptions,
+  compileFile: CompileFile,
+): Promise<Outcome> {
   const { against: path, json = false, take, out, reason } = options;
   const pattern = await patternOf(file, options, compileFile);
   const told = pattern.left.map((one) => `${one}\n`).join('');
   if (path === undefined) {
-    if (take !== undefined) throw new Refusal('--take needs --against: the package that the pattern is meant for.');
+    if (take !== undefined)
+      throw new Refusal('--take needs --against: the package that the pattern is meant for.');
     const alone = opinionAlone(pattern.drawn);
     const text = json ? `${JSON.stringify(alone, null, 2)}\n` : inWords(alone);
     return { out: text, err: told, code: alone.verdict === 'wrong' ? 1 : 0 };
@@ -41,7 +46,9 @@ export async function opinion(file: string, options: OpinionOptions, compileFile
       writeFileSync(out, writeDocument(made), { flag: 'wx' });
     } catch (error) {
       const isThere = (error as NodeJS.ErrnoException).code === 'EEXIST';
-      throw new Refusal(`${out} cannot be written: ${isThere ? 'it is there already' : (error as Error).message}.`);
+      throw new Refusal(
+        `${out} cannot be written: ${isThere ? 'it is there already' : (error as Error).message}.`,
+      );
     }
   }
   const { scale, mirrored, angle, by } = fit;
@@ -75,7 +82,8 @@ async function patternOf(
   const { compiled, left } = isDocument(file)
     ? { compiled: (await compileFile(file)).compiled, left: [] }
     : taken(file, options);
-  if (!isDrawable(compiled)) throw new Refusal(`${file} gives no footprint: ${compiled.problems[0]?.message ?? 'it has no lands'}`);
+  if (!isDrawable(compiled))
+    throw new Refusal(`${file} gives no footprint: ${compiled.problems[0]?.message ?? 'it has no lands'}`);
   return { drawn: compiled, left };
 }
 
@@ -93,13 +101,20 @@ function taken(file: string, options: OpinionOptions) {
   const [only] = all;
   if (!only || all.length > 1)
     throw new Refusal(
-      `There are ${all.length} patterns in it; say which with --only: ${all.map(({ document }) => document.name).slice(0, 20).join(', ')}.`,
+      `There are ${all.length} patterns in it; say which with --only: ${all
+        .map(({ document }) => document.name)
+        .slice(0, 20)
+        .join(', ')}.`,
     );
   return { compiled: compile(only.document), left: [...left, ...only.left] };
 }
 
 function inWords({ line, remarks }: { readonly line: string; readonly remarks: readonly Remark[] }): string {
-  return [line, ...remarks.map(({ severity, title, message }) => `${severity}: ${title}. ${message}`), ''].join('\n');
+  return [
+    line,
+    ...remarks.map(({ severity, title, message }) => `${severity}: ${title}. ${message}`),
+    '',
+  ].join('\n');
 }
 
 /** Lands that differ, one line for all that differ alike. */

@@ -31,6 +31,8 @@ export interface StoredFootprint {
   readonly edits?: readonly Edit[];
   /** Of a variant: what it was before its original changed, until that was seen. */
   readonly before?: TapisDocument;
+  /** Id of the footprint of the package that it is held against, where it is somebody else's pattern. */
+  readonly against?: string;
   /** Number of the approved revision that it is: it is not changed until somebody goes on from it. */
   readonly locked?: number;
 }
@@ -200,5 +202,6 @@ export function openDatabase(name = 'tapis'): TapisDatabase {
     });
   db.version(8).stores({ facts: 'id, was.verdict', targets: 'id' });
   db.version(9).stores({ sources: 'key', habits: 'id' });
+  db.version(10).stores({ entries: 'id, binnedAt, base, against' });
   return db;
 }

@@ -269,6 +269,18 @@ export class ShelfStore {
     await this.amend(ids, { group });
   }
 
+  /** Says against which footprint a pattern is held. */
+  async holdAgainst(id: string, against: string): Promise<void> {
+    await this.amend([id], { against });
+  }
+
+  /** The patterns that are held against a footprint. */
+  async heldAgainst(id: string): Promise<ShelfEntry[]> {
+    return (await this.db.entries.where('against').equals(id).toArray()).filter(
+      ({ binnedAt }) => binnedAt === 0,
+    );
+  }
+
   /** Gives footprints a tag, or takes it from them. */
   async tag(ids: readonly string[], tag: string, isOn: boolean): Promise<void> {
     const { footprints, entries } = this.db;

@@ -19,7 +19,7 @@ precacheAndRoute(FILES);
 // every place of the product is drawn from the same page
 registerRoute(
   new NavigationRoute(createHandlerBoundToURL('/'), {
-    allowlist: [/^\/$/, /^\/processes\/?$/, /^\/bench\/./, /^\/side-by-side\/./],
+    allowlist: [/^\/$/, /^\/processes\/?$/, /^\/bench\/./, /^\/side-by-side\/./, /^\/opinion\/./],
   }),
 );
 // readers of datasheets are large: they are kept from the first time on that one was asked for

@@ -54,7 +54,10 @@ export const drawnLines: NotationField<readonly Polyline[]>['read'] = (text, uni
     for (const pair of part.trim().split(/[\s;]+/)) {
       const [x = NaN, y = NaN, ...rest] = pair.split(',').map((word) => quantise(Number(word) * factor));
       if (!Number.isFinite(x) || !Number.isFinite(y) || rest.length > 0)
-        return fail({ found: pair, reason: 'A corner is written x,y with decimal points, such as -0.5,0.25.' });
+        return fail({
+          found: pair,
+          reason: 'A corner is written x,y with decimal points, such as -0.5,0.25.',
+        });
       if (Math.max(Math.abs(x), Math.abs(y)) > 1000)
         return fail({ found: pair, reason: 'It lies at most 1000 mm away: is it meant in mil?' });
       line.push({ x, y });

@@ -144,7 +144,9 @@ const ELEMENT = {
     pattern: '^(#[0-9a-fA-F]{6})?$',
     help: 'As #rrggbb; that of its material where missing.',
   }),
-  vias: notation('Vias', 4000, drawnVias, { help: 'Small plated holes in that land, as x,y,hole or x,y,hole,land.' }),
+  vias: notation('Vias', 4000, drawnVias, {
+    help: 'Small plated holes in that land, as x,y,hole or x,y,hole,land.',
+  }),
 };
 
 const DIFFERENCE = record('Place', { ...ELEMENT, none: flag('left out') });

@@ -8,9 +8,15 @@ import { takenIn } from '../given/document';
 import type { GivenFile, GivenLand, GivenPattern } from '../given/pattern';
 import { fail, ok, type Result } from '../units/result';
 import { isDrill } from './artwork/read-drill';
-import { patternsOfFilms, sortFilms, type FilmRole, type FilmsAsked, type TextFile } from './artwork/read-films';
+import {
+  patternsOfFilms,
+  sortFilms,
+  type FilmRole,
+  type FilmsAsked,
+  type TextFile,
+} from './artwork/read-films';
 import { isFilm } from './artwork/read-gerber';
-import { isPadTable, readPadTable, type PadTable, type PadTableAsked } from './csv/read';
+import { isPadTable, padTableOf, readPadTable, type PadTable, type PadTableAsked } from './csv/read';
 import { readDrawing, type DrawingAsked, type DrawingLayer } from './dxf/read';
 import { readIpc2581 } from './ipc2581/read';
 
@@ -43,6 +49,8 @@ export interface Imported {
   /** What was not understood beside the patterns, in words. */
   readonly left: readonly string[];
   readonly films: readonly FilmSaid[];
+  /** The copper of the films where it lies on them, so that a part of it can be boxed. mm */
+  readonly copper: readonly Placed[];
   readonly table: PadTable | null;
   readonly layers: readonly DrawingLayer[];
 }
@@ -63,7 +71,10 @@ export function patternKindOf(name: string, text: string): PatternKind | null {
 }
 
 /** Reads the patterns of files. @returns them, or why there are none */
-export function readPatterns(files: readonly ImportFile[], asked: ImportAsked = {}): Result<Imported, string> {
+export function readPatterns(
+  files: readonly ImportFile[],
+  asked: ImportAsked = {},
+): Result<Imported, string> {
   const unpacked = unpackedFiles(files);
   if (!unpacked.ok) return unpacked;
   const left: string[] = [];
@@ -88,7 +99,7 @@ export function readPatterns(files: readonly ImportFile[], asked: ImportAsked = 
         break;
       case 'table': {
         const read = readPadTable(text, name, asked);
-        if (read.ok) table = read.value.table;
+        table = read.ok ? read.value.table : padTableOf(text, asked);
         keep(name, read);
         break;
       }
@@ -105,6 +116,7 @@ export function readPatterns(files: readonly ImportFile[], asked: ImportAsked = 
     }
   }
   let said: readonly FilmSaid[] = [];
+  let copper: readonly Placed[] = [];
   if (films.length > 0) {
     const sorted = sortFilms(films, asked);
     if (sorted.ok) {
@@ -114,11 +126,14 @@ export function readPatterns(files: readonly ImportFile[], asked: ImportAsked = 
         isDrill: drills.length > 0,
         objects: film?.objects.length ?? drills[0]?.holes.length ?? 0,
       }));
-      keep(films[0]?.name ?? '', patternsOfFilms(sorted.value, lotName(files, films), asked));
+      const read = patternsOfFilms(sorted.value, lotName(files, films), asked);
+      if (read.ok) copper = read.value.copper;
+      keep(films[0]?.name ?? '', read);
     } else refused.push(sorted.error);
   }
-  if (patterns.length === 0 && said.length === 0) return fail(refused.join('\n') || 'There is no file.');
-  return ok({ patterns, left: [...left, ...refused], films: said, table, layers });
+  if (patterns.length === 0 && said.length === 0 && !table)
+    return fail(refused.join('\n') || 'There is no file.');
+  return ok({ patterns, left: [...left, ...refused], films: said, copper, table, layers });
 }
 
 /** What films that belong together are called: as their ZIP, or by what their names begin with. */
@@ -151,18 +166,22 @@ function unpackedFiles(files: readonly ImportFile[]): Result<TextFile[], string>
           return total <= MOST_BYTES;
         },
       });
-      for (const path of Object.keys(inside).sort()) texts.push({ name: path, text: textOf(inside[path] as Uint8Array) });
+      for (const path of Object.keys(inside).sort())
+        texts.push({ name: path, text: textOf(inside[path] as Uint8Array) });
     } catch (error) {
       return fail(`${name} cannot be unpacked: ${error instanceof Error ? error.message : String(error)}.`);
     }
   }
-  if (total > MOST_BYTES) return fail(`Together the files have ${Math.ceil(total / 1e6)} MB; at most 120 are read at a time.`);
-  if (texts.length > MOST_FILES) return fail(`There are ${texts.length} files; at most ${MOST_FILES} are read at a time.`);
+  if (total > MOST_BYTES)
+    return fail(`Together the files have ${Math.ceil(total / 1e6)} MB; at most 120 are read at a time.`);
+  if (texts.length > MOST_FILES)
+    return fail(`There are ${texts.length} files; at most ${MOST_FILES} are read at a time.`);
   return ok(texts);
 }
 
 /** Whether bytes are a ZIP. */
-export const isZip = (bytes: Uint8Array): boolean => bytes[0] === 0x50 && bytes[1] === 0x4b && bytes[2] === 3 && bytes[3] === 4;
+export const isZip = (bytes: Uint8Array): boolean =>
+  bytes[0] === 0x50 && bytes[1] === 0x4b && bytes[2] === 3 && bytes[3] === 4;
 
 /** The text of a file: UTF-8, or where it is none, letters by their codes. */
 function textOf(bytes: Uint8Array): string {
@@ -241,5 +260,7 @@ function isSameSet(a: readonly Placed[], b: readonly Placed[]): boolean {
   if (!x || !y) return true;
   const sum = (all: readonly Placed[]) => all.reduce((total, { figure }) => total + areaOf(figure), 0);
   const sides = ['minX', 'minY', 'maxX', 'maxY'] as const;
-  return sides.every((side) => Math.abs(x[side] - y[side]) <= NEAR) && Math.abs(sum(a) - sum(b)) <= 0.02 * sum(a);
+  return (
+    sides.every((side) => Math.abs(x[side] - y[side]) <= NEAR) && Math.abs(sum(a) - sum(b)) <= 0.02 * sum(a)
+  );
 }

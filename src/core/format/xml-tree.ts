@@ -17,7 +17,10 @@ const DEEPEST = 100;
  * @param wanted branches that are kept; others are skipped as they come
  * @returns the root, or where and why it cannot be read
  */
-export function readXml(text: string, wanted: (name: string) => boolean = () => true): Result<XmlNode, string> {
+export function readXml(
+  text: string,
+  wanted: (name: string) => boolean = () => true,
+): Result<XmlNode, string> {
   interface Open extends XmlNode {
     readonly children: XmlNode[];
   }
@@ -43,7 +46,11 @@ export function readXml(text: string, wanted: (name: string) => boolean = () => 
     count += 1;
     if (count > MOST_NODES) return refuse(`It has more than ${MOST_NODES} elements`);
     if (open.length >= DEEPEST) return refuse(`Its elements lie more than ${DEEPEST} deep in each other`);
-    const node: Open = { name: plain, attributes: { ...(attributes as Record<string, string>) }, children: [] };
+    const node: Open = {
+      name: plain,
+      attributes: { ...(attributes as Record<string, string>) },
+      children: [],
+    };
     open.at(-1)?.children.push(node);
     root ??= node;
     open.push(node);

@@ -72,6 +72,9 @@ export function arcCentre(a: Vertex, b: Point): Point {
   return { x: (a.x + b.x) / 2 + normal.x * rise, y: (a.y + b.y) / 2 + normal.y * rise };
 }
 
+/** Chords of one arc at most. */
+const MOST_CHORDS = 4000;
+
 /** Points strictly between the ends of the arc from `a` to `b`. */
 function arcPoints(a: Vertex, b: Point, tolerance: number): Point[] {
   const angle = 4 * Math.atan(a.bulge ?? 0);
@@ -81,7 +84,8 @@ function arcPoints(a: Vertex, b: Point, tolerance: number): Point[] {
   // never coarser than 17°, so that chords of small arcs still read as a curve
   const step = Math.min(0.3, 2 * Math.acos(Math.max(0, 1 - tolerance / radius)));
   // an even count: the middle of a half circle, its lowest point, is one of the corners
-  const count = 2 * Math.ceil(Math.abs(angle) / step / 2);
+  // an arc as wide as a house keeps to a number of corners that can be drawn
+  const count = Math.min(MOST_CHORDS, 2 * Math.ceil(Math.abs(angle) / step / 2) || 2);
   return Array.from({ length: count - 1 }, (_, k) => {
     const at = start + (angle * (k + 1)) / count;
     return { x: centre.x + radius * Math.cos(at), y: centre.y + radius * Math.sin(at) };

@@ -49,15 +49,20 @@ export function takenIn(pattern: GivenPattern): TakenIn {
     pieces.push({ id: `free-${i + 1}`, ...areaPiece(area) });
   if (pattern.edge) {
     const { at, side } = pattern.edge;
-    pieces.push({ id: 'edge', name: 'edge of the board', what: 'edge', towards: side, x: mm(at.x), y: mm(at.y) });
+    pieces.push({
+      id: 'edge',
+      name: 'edge of the board',
+      what: 'edge',
+      towards: side,
+      x: mm(at.x),
+      y: mm(at.y),
+    });
   }
   if (pattern.body) pieces.push({ id: 'body', ...bodyPiece(pattern) });
   const { courtyard, legend } = pattern;
   const own = {
     ...(courtyard ? { courtyard: cornersText(courtyard) } : {}),
-    ...(legend && legend.lines.length > 0
-      ? { lines: linesText(legend.lines), width: mm(legend.width) }
-      : {}),
+    ...(legend && legend.lines.length > 0 ? { lines: linesText(legend.lines), width: mm(legend.width) } : {}),
     ...(legend?.pin1 ? { pin1: cornersText(legend.pin1) } : {}),
   };
   const overrides = {
@@ -92,7 +97,10 @@ export function takenIn(pattern: GivenPattern): TakenIn {
 }
 
 const notesOf = (from: string, left: readonly string[]): string =>
-  `Taken in from ${from}.\nNot understood or not kept:\n${left.map((one) => `- ${one}`).join('\n')}`.slice(0, 4000);
+  `Taken in from ${from}.\nNot understood or not kept:\n${left.map((one) => `- ${one}`).join('\n')}`.slice(
+    0,
+    4000,
+  );
 
 const isPlainNumber = (number: string): boolean => number === '' || /^[^\s,;–—-][^\s,;]{0,11}$/.test(number);
 
@@ -221,7 +229,12 @@ function windowPieces(windows: readonly Placed[]): PieceIntent[] {
   }));
 }
 
-function areaPiece({ area, what, side, why }: NonNullable<GivenPattern['areas']>[number]): Omit<PieceIntent, 'id'> {
+function areaPiece({
+  area,
+  what,
+  side,
+  why,
+}: NonNullable<GivenPattern['areas']>[number]): Omit<PieceIntent, 'id'> {
   return {
     name: 'keep-out',
     what: 'keep-out',

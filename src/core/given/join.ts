@@ -53,7 +53,9 @@ export function joined({ copper, far, mask, maskOther, paste, holes = [] }: Laye
     index
       .near(placed)
       .filter((i) => gapBetweenFigures(boxes[i] as Placed, placed) < -1e-4)
-      .sort((a, b) => distance((boxes[a] as Placed).at, placed.at) - distance((boxes[b] as Placed).at, placed.at));
+      .sort(
+        (a, b) => distance((boxes[a] as Placed).at, placed.at) - distance((boxes[b] as Placed).at, placed.at),
+      );
   const openings = (all: readonly Placed[] | undefined, what: string) => {
     const own = lands.map((): Placed[] => []);
     const stray: Placed[] = [];
@@ -64,11 +66,16 @@ export function joined({ copper, far, mask, maskOther, paste, holes = [] }: Laye
       else {
         stray.push(opening);
         if (found.length > 1)
-          left.push(`One ${what} lies over ${found.length} lands (${found.map((i) => nameOf(lands[i])).slice(0, 4).join(', ')}).`);
+          left.push(
+            `One ${what} lies over ${found.length} lands (${found
+              .map((i) => nameOf(lands[i]))
+              .slice(0, 4)
+              .join(', ')}).`,
+          );
       }
       if (found.length > 1 && what === 'mask opening')
         // its own opening is as large as the land: the window frees them all
-        for (const i of found) own[i]?.push((boxes[i] as Placed));
+        for (const i of found) own[i]?.push(boxes[i] as Placed);
     }
     return { own, stray };
   };
@@ -87,7 +94,10 @@ export function joined({ copper, far, mask, maskOther, paste, holes = [] }: Laye
     const [first] = index
       .near(hole.hole)
       .filter((i) => liesIn(hole.hole, boxes[i] as Placed))
-      .sort((a, b) => distance((boxes[a] as Placed).at, hole.hole.at) - distance((boxes[b] as Placed).at, hole.hole.at));
+      .sort(
+        (a, b) =>
+          distance((boxes[a] as Placed).at, hole.hole.at) - distance((boxes[b] as Placed).at, hole.hole.at),
+      );
     if (first === undefined) bores.push(hole.hole);
     else drilled[first]?.push(hole);
   }
@@ -118,9 +128,13 @@ export function joined({ copper, far, mask, maskOther, paste, holes = [] }: Laye
     ];
   });
   const rings = new Set([...inside.rings].map(({ placed }) => `${placed.at.x} ${placed.at.y}`));
-  const alone = farPieces.filter(({ placed }, k) => !farUsed.has(k) && !rings.has(`${placed.at.x} ${placed.at.y}`));
+  const alone = farPieces.filter(
+    ({ placed }, k) => !farUsed.has(k) && !rings.has(`${placed.at.x} ${placed.at.y}`),
+  );
   if (alone.length > 0)
-    left.push(`${counted(alone.length, 'land lies', 'lands lie')} on the far side alone; a pattern has them on the component side.`);
+    left.push(
+      `${counted(alone.length, 'land lies', 'lands lie')} on the far side alone; a pattern has them on the component side.`,
+    );
   return {
     lands: made,
     holes: bores,

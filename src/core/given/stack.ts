@@ -115,7 +115,8 @@ function shapeStack(figure: Figure): Stack {
       return { shape: 'contour', contour: bareCorners(flatten(outlineOf(figure), CHORD)) };
     case 'rectangle': {
       const { radius, chamfer } = figure;
-      if (chamfer) return { shape: 'chamfered', ...size, chamfer: mm(chamfer.size), corners: [...chamfer.corners] };
+      if (chamfer)
+        return { shape: 'chamfered', ...size, chamfer: mm(chamfer.size), corners: [...chamfer.corners] };
       return radius ? { shape: 'rounded', ...size, radius: mm(radius) } : { shape: 'rectangle', ...size };
     }
   }
@@ -126,7 +127,12 @@ function shapeStack(figure: Figure): Stack {
  * @param maskMargin what holds for every land already, mm; `null` where nothing does
  * @param left takes what a document cannot hold, in words
  */
-export function besideCopper(land: GivenLand, frame: LandFrame, maskMargin: number | null, left: string[]): Stack {
+export function besideCopper(
+  land: GivenLand,
+  frame: LandFrame,
+  maskMargin: number | null,
+  left: string[],
+): Stack {
   const { copper, mask, paste, hole } = land;
   const stack: Stack = hole ? holeStack(land, frame, left) : {};
   if (!hole && land.maskOther?.length === 0) stack.maskOther = { none: true };
@@ -142,8 +148,7 @@ export function besideCopper(land: GivenLand, frame: LandFrame, maskMargin: numb
     // corners that are given keep a large opening in one piece
     const isLarge = Math.max(width, height) > LONGEST_PIECE;
     if (paste.length > 0)
-      stack.paste =
-        margin !== null && !isLarge ? { margin: mm(0 - margin) } : { as: asGiven(frame, paste) };
+      stack.paste = margin !== null && !isLarge ? { margin: mm(0 - margin) } : { as: asGiven(frame, paste) };
     else if (!hole) stack.paste = { none: true };
   }
   return stack;
@@ -183,7 +188,8 @@ function holeStack(land: GivenLand, frame: LandFrame, left: string[]): Stack {
   return stack;
 }
 
-const nameOf = ({ number }: GivenLand): string => (number === '' ? 'a land without a number' : `land ${number}`);
+const nameOf = ({ number }: GivenLand): string =>
+  number === '' ? 'a land without a number' : `land ${number}`;
 
 /** Openings as their corners about a place. */
 const asGiven = (frame: LandFrame, openings: readonly Placed[]): string =>

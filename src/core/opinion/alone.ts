@@ -21,7 +21,8 @@ export function opinionAlone(pattern: Drawable): Pick<Opinion, 'line' | 'verdict
   const rows = rowsOf(pattern.footprint.lands);
   const remarks = [...findings, ...rows.flatMap(stepRemarks), ...rows.flatMap(sizeRemarks)].sort(byGravity);
   const gravest = verdictOf(remarks);
-  const line = gravest === 'usable' ? 'Nothing in the pattern itself speaks against it.' : lineOf(remarks, '');
+  const line =
+    gravest === 'usable' ? 'Nothing in the pattern itself speaks against it.' : lineOf(remarks, '');
   return { line, verdict: gravest, remarks };
 }
 
@@ -41,7 +42,10 @@ function rowsOf(lands: readonly Land[]): Row[] {
     }
     return [...lines.values()]
       .filter((line) => line.length >= LEAST_ROW)
-      .map((line) => ({ axis, lands: line.sort((a, b) => centreOf(a.copper)[axis] - centreOf(b.copper)[axis]) }));
+      .map((line) => ({
+        axis,
+        lands: line.sort((a, b) => centreOf(a.copper)[axis] - centreOf(b.copper)[axis]),
+      }));
   });
 }
 
@@ -50,7 +54,9 @@ function stepRemarks({ axis, lands }: Row): Remark[] {
   const steps = at.slice(1).map((place, i) => place - (at[i] as number));
   const pitch = [...steps].sort((a, b) => a - b)[steps.length >> 1] as number;
   const ids = lands.map(({ id }) => id);
-  const uneven = steps.findIndex((step) => Math.abs(step - pitch) > 0.004 && Math.abs(step - pitch) < 0.3 * pitch);
+  const uneven = steps.findIndex(
+    (step) => Math.abs(step - pitch) > 0.004 && Math.abs(step - pitch) < 0.3 * pitch,
+  );
   if (uneven >= 0) {
     const [a, b] = [lands[uneven] as Land, lands[uneven + 1] as Land];
     return [
@@ -63,7 +69,9 @@ function stepRemarks({ axis, lands }: Row): Remark[] {
       ),
     ];
   }
-  const common = COMMON.find((step) => step !== pitch && Math.abs(pitch / step - 1) < 0.025 && causeOf(step, pitch));
+  const common = COMMON.find(
+    (step) => step !== pitch && Math.abs(pitch / step - 1) < 0.025 && causeOf(step, pitch),
+  );
   if (common === undefined || Math.abs(pitch - common) < 6e-4) return [];
   const off = (Math.abs(common - pitch) * (lands.length - 1)) / 2;
   return [

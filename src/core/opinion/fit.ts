@@ -78,7 +78,7 @@ function likelyScales(given: readonly Land[], own: readonly Land[]): number[] {
   return SCALES.filter((scale) => Math.abs(scale / ratio - 1) < 0.25);
 }
 
-/** Half the distance of the nearest neighbours. */
+/** Nearly the distance of the nearest neighbours: the nearest pair is taken first, so that none takes a neighbour's. */
 function reachOf(spots: readonly Spot[]): number {
   const index = neighboursOf(spots.map(({ x, y }) => ({ minX: x, minY: y, maxX: x, maxY: y })));
   let least = 2 * FURTHEST;
@@ -88,7 +88,7 @@ function reachOf(spots: readonly Spot[]): number {
     // lands that share a place, such as a pad and a via in it, say nothing of a pitch
     if (apart > 0.05) least = Math.min(least, apart);
   }
-  return 0.49 * least;
+  return Math.min(FURTHEST, 0.9 * least);
 }
 
 function bestOf(
@@ -112,9 +112,7 @@ function better(a: Fit, b: Fit): number {
   const off = ({ pairs }: Fit) =>
     Math.round(pairs.reduce((sum, { apart }) => sum + apart, 0) / Math.max(1, pairs.length) / GRAIN);
   const plain = ({ angle }: Fit) => (angle === 0 ? 0 : angle === 180 ? 2 : 1);
-  return (
-    b.pairs.length - a.pairs.length || off(a) - off(b) || b.agreeing - a.agreeing || plain(a) - plain(b)
-  );
+  return b.pairs.length - a.pairs.length || off(a) - off(b) || b.agreeing - a.agreeing || plain(a) - plain(b);
 }
 
 /** The best move of a pattern that is turned already. */
@@ -202,14 +200,20 @@ function pairsOf(put: readonly Spot[], ours: readonly Spot[], by: Point, reach: 
   const close: Pair[] = [];
   put.forEach(({ x, y }, given) => {
     const at = { x: x + by.x, y: y + by.y };
-    for (const own of index.near({ minX: at.x - reach, maxX: at.x + reach, minY: at.y - reach, maxY: at.y + reach })) {
+    for (const own of index.near({
+      minX: at.x - reach,
+      maxX: at.x + reach,
+      minY: at.y - reach,
+      maxY: at.y + reach,
+    })) {
       const other = ours[own] as Spot;
       const apart = Math.hypot(other.x - at.x, other.y - at.y);
       if (apart <= reach) close.push({ given, own, apart });
     }
   });
   // of equally near ones that which carries the number
-  const named = ({ given, own }: Pair) => ((put[given] as Spot).number === (ours[own] as Spot).number ? 0 : 1);
+  const named = ({ given, own }: Pair) =>
+    (put[given] as Spot).number === (ours[own] as Spot).number ? 0 : 1;
   close.sort((a, b) => quantise(a.apart) - quantise(b.apart) || named(a) - named(b));
   const [usedGiven, usedOwn] = [new Set<number>(), new Set<number>()];
   return close.filter(({ given, own }) => {

@@ -80,11 +80,23 @@ export function landOpinions(
     const [outward, across] = [quantise(by.x), quantise(by.y)];
     const holeOff = own.hole && given.hole ? distance(own.hole.at, given.hole.at) : 0;
     // lands that lie alike have the same joint
-    const key = JSON.stringify([own.group, own.end, longer, wider, outward, across, quantise(holeOff), land.padstack.name]);
+    const key = JSON.stringify([
+      own.group,
+      own.end,
+      longer,
+      wider,
+      outward,
+      across,
+      quantise(holeOff),
+      land.padstack.name,
+    ]);
     const margins = known.get(key) ?? marginsFor(land, own, kept, holeOff, { levels, process, document });
     known.set(key, margins);
     const kinds = [own, given].map(({ copper }) => copper.figure.kind) as [string, string];
-    const hole = own.hole && given.hole ? quantise(sizeOf(given.hole.figure).height - sizeOf(own.hole.figure).height) : null;
+    const hole =
+      own.hole && given.hole
+        ? quantise(sizeOf(given.hole.figure).height - sizeOf(own.hole.figure).height)
+        : null;
     const isSame =
       [longer, wider, outward, across, hole ?? 0].every((v) => Math.abs(v) < 1.5e-3) && kinds[0] === kinds[1];
     return {
@@ -108,7 +120,8 @@ export function landOpinions(
 function sizeOn(own: Land, { copper }: Land): { along: number; across: number } {
   const [width, height] = [copper.maxX - copper.minX, copper.maxY - copper.minY];
   const turned = Math.abs(own.rotation % 180) === 90;
-  if (own.rotation % 90 === 0) return turned ? { along: height, across: width } : { along: width, across: height };
+  if (own.rotation % 90 === 0)
+    return turned ? { along: height, across: width } : { along: width, across: height };
   const size = sizeOf(copper.figure);
   const quarter = Math.abs(((copper.rotation - own.rotation) % 180) - 90) < 1;
   return quarter ? { along: size.height, across: size.width } : { along: size.width, across: size.height };
@@ -126,7 +139,9 @@ function marginsFor(
   if (!model) return [];
   const group = kept.groups.find(({ terminals }) => terminals.id === land.group);
   const inverseOf = (one: Land) =>
-    group?.kind === 'span' ? marginsOf(group, one, kept.contacts, process).map((margin) => margin.inverse) : [];
+    group?.kind === 'span'
+      ? marginsOf(group, one, kept.contacts, process).map((margin) => margin.inverse)
+      : [];
   const [inverse, computed] = [inverseOf(land), inverseOf(own)];
   const before = jointModel(kept, own, process, document.level);
   const least = goalsAt('C', land.group, levels);
@@ -162,7 +177,8 @@ function goalsAt(level: Level, group: string, levels: Compiled['levels']): reado
 }
 
 /** Whether a margin is as good as that of the land that Tapis computes. */
-const isAsGood = ({ inverse, least, computed }: OpinionMargin): boolean => (inverse ?? least) >= computed - 2e-3;
+const isAsGood = ({ inverse, least, computed }: OpinionMargin): boolean =>
+  (inverse ?? least) >= computed - 2e-3;
 
 /** Whether a terminal is lost by a margin: off its land, without a heel, or stuck in its hole. */
 export function isLost(margin: OpinionMargin): boolean {
@@ -206,8 +222,12 @@ function normal(z: number): number {
 }
 
 /** The level whose goals a pattern meets; `null` where it meets none. */
-export function levelMet(lands: readonly LandOpinion[], levels: Compiled['levels'], process: Process): Level | null {
-  const slack = 0.75 * (process.rounding) + 1e-3;
+export function levelMet(
+  lands: readonly LandOpinion[],
+  levels: Compiled['levels'],
+  process: Process,
+): Level | null {
+  const slack = 0.75 * process.rounding + 1e-3;
   for (const level of ['A', 'B', 'C'] as const) {
     const holds = lands.every(({ group, margins, grade }) => {
       if (grade === 'same') return true;

@@ -6,6 +6,7 @@ import { add, turn } from '../geometry/point';
 import { besideCopper, copperStack } from '../given/stack';
 import type { GivenLand } from '../given/pattern';
 import { mm } from '../package/composed/writer';
+import type { Process } from '../process/process';
 import type { Laid } from './pitch';
 
 // Somebody else's lands on the terminals of a package: the package's document with what they have decided about
@@ -24,11 +25,13 @@ export interface Keeping {
 export function keptDocument(
   document: TapisDocument,
   { lands: own }: Pick<Footprint, 'lands'>,
+  process: Process,
   laid: readonly Laid[],
   { lands: wanted, numbers, reason }: Keeping,
 ): TapisDocument {
   const stacks = new Map<string, StackIntent>();
-  for (const pair of laid) if (wanted.has(pair.own.id)) stacks.set(pair.own.id, stackOf(pair, reason));
+  for (const pair of laid)
+    if (wanted.has(pair.own.id)) stacks.set(pair.own.id, stackOf(pair, process, reason));
   const groups: Record<string, StackIntent> = { ...document.stacks?.groups };
   const lands: Record<string, StackIntent> = { ...document.stacks?.lands };
   for (const group of new Set(own.map((land) => land.group))) {
@@ -68,9 +71,10 @@ export function keptDocument(
 }
 
 /** What is decided about a padstack where a land of the pattern is kept. */
-function stackOf({ own, given }: Laid, reason: string | undefined): StackIntent {
-  const frame = { at: own.at, rotation: own.rotation };
+function stackOf({ own, given }: Laid, process: Process, reason: string | undefined): StackIntent {
   const hole = own.hole && given.hole;
+  // a hole stays where the lead is, and its copper and openings about it
+  const frame = { at: hole ? hole.at : own.at, rotation: own.rotation };
   const land: GivenLand = {
     number: given.number,
     copper: given.copper,
@@ -87,10 +91,12 @@ function stackOf({ own, given }: Laid, reason: string | undefined): StackIntent 
         }
       : {}),
   };
-  const { hole: chosen, ...rest } = besideCopper(land, frame, null, []);
+  const { hole: chosen, paste, ...rest } = besideCopper(land, frame, process.maskMargin, []);
+  const isUsual = paste?.margin === mm(process.pasteMargin) && !paste.none;
   return {
     ...copperStack(frame, given.copper),
     ...rest,
+    ...(paste && !isUsual ? { paste } : {}),
     ...(hole
       ? {
           hole: {

@@ -29,14 +29,19 @@ export interface NumbersRead {
 const MOST = 0.8;
 
 /** Which of both ways is meant, and what the numbers say. */
-export function readNumbers({ upright, mirrored }: Ways, given: readonly Land[], own: Footprint): NumbersRead {
+export function readNumbers(
+  { upright, mirrored }: Ways,
+  given: readonly Land[],
+  own: Footprint,
+): NumbersRead {
   const whole = (fit: Fit) => fit.pairs.length;
   const share = (fit: Fit) => fit.agreeing / Math.max(1, fit.pairs.length);
   const off = (fit: Fit) =>
     fit.pairs.reduce((sum, { apart }) => sum + apart, 0) / Math.max(1, fit.pairs.length);
   // from below it lies on more lands, or on the same ones much nearer
   const onlyBelow =
-    whole(mirrored) > whole(upright) || (whole(mirrored) === whole(upright) && off(upright) - off(mirrored) > 0.15);
+    whole(mirrored) > whole(upright) ||
+    (whole(mirrored) === whole(upright) && off(upright) - off(mirrored) > 0.15);
   if (onlyBelow) return { fit: mirrored, verdict: verdictOf(mirrored, given, own), fromBelow: true };
   if (share(upright) < 1 && share(mirrored) >= MOST && share(mirrored) > share(upright) + 0.2)
     return { fit: { ...upright, ...plainest(upright) }, verdict: { kind: 'mirrored' }, fromBelow: false };
@@ -69,7 +74,11 @@ function schemeOf(fit: Fit, given: readonly Land[], own: Footprint): string | nu
   const theirs = new Map(
     fit.pairs.map(({ given: i, own: j }) => [(own.lands[j] as Land).id, given[i]?.number ?? '']),
   );
-  const numbered = own.lands.map((land, order) => ({ id: land.id, order: order + 1, at: centreOf(land.copper) }));
+  const numbered = own.lands.map((land, order) => ({
+    id: land.id,
+    order: order + 1,
+    at: centreOf(land.copper),
+  }));
   const plain = new Map(own.lands.map(({ id, schemeNumber }) => [id, schemeNumber]));
   for (const scheme of SCHEMES)
     for (const corner of CORNERS) {

@@ -69,8 +69,10 @@ export interface Opinion {
   readonly actions: {
     /** The package with its own lands. */
     readonly computed: TapisDocument;
-    /** The package with the pattern's lands and numbers; takes the reason. */
+    /** The package with the pattern's lands and numbers, or the pattern itself; takes the reason. */
     readonly keep: (reason: string) => TapisDocument;
+    /** Whether the package can have the pattern's lands: all lie on its terminals, holes where its leads are. */
+    readonly fits: boolean;
     /** The package with the pattern's lands where they are right, and its own numbers. */
     readonly mended: TapisDocument;
     /** How many lands are mended so. */
@@ -82,18 +84,23 @@ export interface Opinion {
 export function opinionOn(pattern: Drawable, against: Drawable): Result<Opinion, string> {
   const [theirs, own] = [pattern.footprint, against.footprint];
   if (own.lands.length > 0 && theirs.lands.length === 0) return fail('The pattern has no lands.');
-  const { fit, verdict: numbers, fromBelow } =
-    own.lands.length > 0
-      ? readNumbers(waysOf(theirs.lands, own.lands), theirs.lands, own)
-      : { fit: byHoles(theirs, own), verdict: { kind: 'same' } as const, fromBelow: false };
+  const {
+    fit,
+    verdict: numbers,
+    fromBelow,
+  } = own.lands.length > 0
+    ? readNumbers(waysOf(theirs.lands, own.lands), theirs.lands, own)
+    : { fit: byHoles(theirs, own), verdict: { kind: 'same' } as const, fromBelow: false };
   if (own.lands.length > 0 && fit.pairs.length === 0)
     return fail('None of its lands lies where the package has one: it is a pattern for something else.');
   const placement: Placement = { at: fit.by, angle: fit.angle, far: fit.mirrored };
   const over = fit.scale === 1 ? moved(theirs, placement) : theirs;
-  const laid = fit.pairs.map(({ given, own: i }): Laid => ({ own: own.lands[i]!, given: over.lands[given]! }));
+  const laid = [...fit.pairs]
+    .sort((a, b) => a.own - b.own)
+    .map(({ given, own: i }): Laid => ({ own: own.lands[i]!, given: over.lands[given]! }));
   const alike = fit.scale === 1 ? laid.filter(({ own: a, given: b }) => isAlike(a, b)) : [];
   const every = new Set(alike.map(({ own: { id } }) => id));
-  const kept = keptDocument(against.document, own, alike, { lands: every, numbers: false });
+  const kept = keptDocument(against.document, own, against.process, alike, { lands: every, numbers: false });
   const tried = compile(kept);
   const lands = tried.footprint ? landOpinions(alike, tried.footprint, against) : [];
   const drift = fit.scale === 1 ? drifts(laid, own) : [];
@@ -116,6 +123,12 @@ export function opinionOn(pattern: Drawable, against: Drawable): Result<Opinion,
     ...drift.flatMap((row) => row.lands),
   ]);
   const right = new Set([...every].filter((id) => !wrong.has(id)));
+  const fits =
+    fit.missing.length + fit.extra.length === 0 &&
+    alike.length === laid.length &&
+    alike.every(
+      (pair) => !pair.own.hole || !pair.given.hole || distance(pair.own.hole.at, pair.given.hole.at) < 1e-3,
+    );
   return ok({
     line: lineOf(remarks, levelWords(context)),
     verdict: verdictOf(remarks),
@@ -125,16 +138,30 @@ export function opinionOn(pattern: Drawable, against: Drawable): Result<Opinion,
     laid: over,
     actions: {
       computed: against.document,
-      keep: (reason) => keptDocument(against.document, own, alike, { lands: every, numbers: true, reason }),
-      mended: keptDocument(against.document, own, alike, { lands: right, numbers: false }),
+      keep: (reason) =>
+        fits
+          ? keptDocument(against.document, own, against.process, alike, {
+              lands: every,
+              numbers: true,
+              reason,
+            })
+          : withNote(pattern.document, `Kept as given: ${reason}`),
+      fits,
+      mended: keptDocument(against.document, own, against.process, alike, { lands: right, numbers: false }),
       wrong: own.lands.length - right.size,
     },
   });
 }
 
+const withNote = (document: TapisDocument, note: string): TapisDocument => ({
+  ...document,
+  notes: [document.notes, note].filter(Boolean).join('\n').slice(0, 4000),
+});
+
 /** A package of holes alone: its middle lies on the middle of the pattern's. */
 function byHoles({ bores, lands }: Footprint, own: Footprint): Fit {
-  const middle = (boxes: readonly Box[]) => centreOf(boxRound(boxes) ?? { minX: 0, minY: 0, maxX: 0, maxY: 0 });
+  const middle = (boxes: readonly Box[]) =>
+    centreOf(boxRound(boxes) ?? { minX: 0, minY: 0, maxX: 0, maxY: 0 });
   const [from, to] = [middle(bores.map(({ hole }) => hole)), middle(own.bores.map(({ hole }) => hole))];
   return {
     scale: 1,
@@ -189,9 +216,12 @@ const NAMED = 6;
 export function namesOf(numbers: readonly string[]): string {
   const own = [...new Set(numbers.map((number) => (number === '' ? '(none)' : number)))];
   const plain = own.every((number) => /^\d+$/.test(number)) ? own.map(Number).sort((a, b) => a - b) : [];
-  const isRun = plain.length > 2 && plain.every((number, i) => i === 0 || number === (plain[i - 1] as number) + 1);
+  const isRun =
+    plain.length > 2 && plain.every((number, i) => i === 0 || number === (plain[i - 1] as number) + 1);
   if (isRun) return `${plain[0]}–${plain.at(-1)}`;
-  return own.length > NAMED ? `${own.slice(0, NAMED).join(', ')} and ${own.length - NAMED} more` : own.join(', ');
+  return own.length > NAMED
+    ? `${own.slice(0, NAMED).join(', ')} and ${own.length - NAMED} more`
+    : own.join(', ');
 }
 
 const landsWord = (count: number): string => (count === 1 ? 'land' : 'lands');
@@ -208,9 +238,16 @@ function scaleRemarks({ fit: { scale } }: Context): Remark[] {
   if (scale === 1) return [];
   const [, why] = UNITS.find(([factor]) => Math.abs(factor / scale - 1) < 1e-6) ?? [];
   const words =
-    scale > 1 ? `${formatNumber(scale, 0, 3)} times too small` : `${formatNumber(1 / scale, 0, 3)} times too large`;
+    scale > 1
+      ? `${formatNumber(scale, 0, 3)} times too small`
+      : `${formatNumber(1 / scale, 0, 3)} times too large`;
   return [
-    remark('scale', 'stop', 'Another unit', `Everything is ${words}${why ? `: ${why}` : ''}. Its lands cannot be used.`),
+    remark(
+      'scale',
+      'stop',
+      'Another unit',
+      `Everything is ${words}${why ? `: ${why}` : ''}. Its lands cannot be used.`,
+    ),
   ];
 }
 
@@ -295,19 +332,27 @@ function placeRemarks({ fit, fromBelow, against, pattern, laid, over }: Context)
   ];
 }
 
-const pointWords = ({ x, y }: Point): string => `${formatFigure(x, 0, 3)}, ${formatFigure(y, 0, 3)}`;
+const pointWords = ({ x, y }: Point): string => `${formatFigure(x, 0, 3)} mm, ${formatFigure(y, 0, 3)} mm`;
 
 function numberRemarks({ numbers, fit, pattern, against, fromBelow }: Context): Remark[] {
   const one = against.footprint.lands.find(({ number }) => number === '1');
   const at = fit.pairs.find(({ own }) => against.footprint.lands[own] === one)?.given;
   const there = at === undefined ? undefined : pattern.footprint.lands[at]?.number;
-  const first = one && there !== undefined && there !== '1' && there !== '' ? ` Where terminal 1 is, it has ${there}.` : '';
+  const first =
+    one && there !== undefined && there !== '1' && there !== ''
+      ? ` Where terminal 1 is, it has ${there}.`
+      : '';
   switch (numbers.kind) {
     case 'same':
       return turnRemarks(fit, against, fromBelow);
     case 'none':
       return [
-        remark('numbers', 'caution', 'No numbers', 'Its lands have no numbers: nobody can tell which terminal is which.'),
+        remark(
+          'numbers',
+          'caution',
+          'No numbers',
+          'Its lands have no numbers: nobody can tell which terminal is which.',
+        ),
       ];
     case 'mirrored':
       return [
@@ -349,7 +394,12 @@ function numberRemarks({ numbers, fit, pattern, against, fromBelow }: Context): 
 /** A pattern whose zero rotation is another is not wrong, and is placed wrongly where nobody knows. */
 function turnRemarks({ angle }: Fit, { footprint }: Drawable, fromBelow: boolean): Remark[] {
   if (angle === 0 || fromBelow) return [];
-  const words = angle === 90 ? 'a quarter turn clockwise' : angle === 270 ? 'a quarter turn counter-clockwise' : 'half a turn';
+  const words =
+    angle === 90
+      ? 'a quarter turn clockwise'
+      : angle === 270
+        ? 'a quarter turn counter-clockwise'
+        : 'half a turn';
   return [
     remark(
       'turn',
@@ -407,25 +457,31 @@ function jointRemarks({ lands, against }: Context): Remark[] {
             : '';
       const off = differenceWords(worst.land);
       const reach = `${formatMm(least)} mm by RSS, ${formatMm(margin.worst)} mm at worst`;
+      const share =
+        ppm < 10_000
+          ? `${formatNumber(ppm, 0, 0)} in a million`
+          : `${formatNumber(Math.floor(ppm / 100) / 100, 0, 2)} %`;
       const misses =
         ppm >= 1
-          ? ` ${formatNumber(ppm, 0, 0)} in a million ${limit === null || limit === 0 ? 'would have none' : 'would miss what the class demands'}.`
+          ? ` ${share} ${limit === null || limit === 0 ? 'would have none' : 'would miss what the class demands'}.`
           : '';
       return [
         remark(
           'joint',
           severity,
           title,
-          `${END_WORDS[end]} of ${some.length === 1 ? 'land' : 'lands'} ${namesOf(some.map(({ land }) => land.number))} is ${formatMm(inverse ?? margin.mean)} mm${needs === '' ? '' : `, ${needs}`} (${reach}).${misses}${off === '' ? '' : ` ${some.length === 1 ? 'It is' : 'They are'} ${off} than computed.`}`,
+          `${END_WORDS[end]} of ${some.length === 1 ? 'land' : 'lands'} ${namesOf(some.map(({ land }) => land.number))} is ${formatMm(inverse ?? margin.mean)} mm${needs === '' ? '' : `, ${needs}`} (${reach}).${misses}${off === '' ? '' : ` Land ${worst.land.number} is ${off} than computed.`}`,
           about(some),
         ),
       ];
     };
-    const missing = end === 'heel' ? 'Heel missing' : end === 'wall' ? 'Lead does not go through' : `${END_WORDS[end]} lost`;
-    return [
-      ...said(lost, missing, 'stop'),
-      ...said(under, `${END_WORDS[end]} under every level`, 'caution'),
-    ];
+    const missing =
+      end === 'heel'
+        ? 'Heel missing'
+        : end === 'wall'
+          ? 'Lead does not go through'
+          : `${END_WORDS[end]} lost`;
+    return [...said(lost, missing, 'stop'), ...said(under, `${END_WORDS[end]} under every level`, 'caution')];
   });
 }
 
@@ -439,9 +495,15 @@ function sizeRemarks({ lands, drift }: Context): Remark[] {
     if (words !== '') kinds.set(words, [...(kinds.get(words) ?? []), land]);
   }
   return [...kinds].slice(0, 8).map(([words, some]) =>
-    remark('size', 'note', 'Size and place', `${some.length === 1 ? 'Land' : 'Lands'} ${namesOf(some.map(({ number }) => number))}: ${words}.`, {
-      lands: some.map(({ id }) => id),
-    }),
+    remark(
+      'size',
+      'note',
+      'Size and place',
+      `${some.length === 1 ? 'Land' : 'Lands'} ${namesOf(some.map(({ number }) => number))}: ${words}.`,
+      {
+        lands: some.map(({ id }) => id),
+      },
+    ),
   );
 }
 
@@ -518,7 +580,8 @@ function courtyardRemarks({ over, against, pattern, fit }: Context): Remark[] {
 function markRemarks({ over, against, fit }: Context): Remark[] {
   const { footprint } = against;
   if (!footprint.package.polarised || fit.scale !== 1) return [];
-  const first = footprint.lands.find(({ number }) => ['1', 'A1', 'K', '+'].includes(number)) ?? footprint.lands[0];
+  const first =
+    footprint.lands.find(({ number }) => ['1', 'A1', 'K', '+'].includes(number)) ?? footprint.lands[0];
   const { pin1, lines } = over.legend;
   const box = pin1 && boxOfPoints(pin1);
   const body = bodyAt(footprint.body.extent, 'max');
@@ -536,7 +599,14 @@ function markRemarks({ over, against, fit }: Context): Remark[] {
       ),
     ];
   if (!visible(box))
-    return [remark('mark', 'caution', 'Mark of terminal 1 hidden', 'The body hides the mark of terminal 1 after assembly.')];
+    return [
+      remark(
+        'mark',
+        'caution',
+        'Mark of terminal 1 hidden',
+        'The body hides the mark of terminal 1 after assembly.',
+      ),
+    ];
   const beside = (mark: Polygon) => {
     const away = (land: Land) => gapToPolygon(land.copper, mark);
     const nearest = [...footprint.lands].sort((a, b) => away(a) - away(b))[0];
@@ -576,7 +646,15 @@ function originRemarks({ over, against, fit }: Context): Remark[] {
 }
 
 /** Rules that joints and numbers speak for already. */
-const SAID_ALREADY = new Set(['joint-goal', 'joint-margin', 'entry', 'missing', 'unconfirmed', 'number-way', 'level-process']);
+const SAID_ALREADY = new Set([
+  'joint-goal',
+  'joint-margin',
+  'entry',
+  'missing',
+  'unconfirmed',
+  'number-way',
+  'level-process',
+]);
 
 /** Rules about the places of lands in a row. */
 const OF_PITCH = new Set(['pitch', 'pitch-drift', 'land-off-terminal', 'asymmetry']);
@@ -590,10 +668,18 @@ function ruleRemarks(kept: Report | null, own: Report, { against, drift }: Conte
   const seen = new Set<string>();
   return kept.findings.flatMap(({ rule, severity, title, message, place }): Remark[] => {
     const was = before.get(rule);
-    if (SAID_ALREADY.has(rule) || (drift.length > 0 && OF_PITCH.has(rule)) || severity === 'note' || seen.has(rule)) return [];
+    if (
+      SAID_ALREADY.has(rule) ||
+      (drift.length > 0 && OF_PITCH.has(rule)) ||
+      severity === 'note' ||
+      seen.has(rule)
+    )
+      return [];
     if (was && RANK[was] <= RANK[severity]) return [];
     seen.add(rule);
-    return [remark('rule', severity, title, message, { lands: (place.lands ?? []).filter((id) => ids.has(id)) })];
+    return [
+      remark('rule', severity, title, message, { lands: (place.lands ?? []).filter((id) => ids.has(id)) }),
+    ];
   });
 }
 
@@ -621,4 +707,3 @@ export function lineOf(remarks: readonly Remark[], level: string): string {
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
-

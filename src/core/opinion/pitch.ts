@@ -41,11 +41,14 @@ export function drifts(laid: readonly Laid[], { groups }: Footprint): PitchDrift
       given: putPoint(back, centreOf(pair.given.copper)),
     }));
     return (['x', 'y'] as const).flatMap((axis): PitchDrift[] => {
-      const steps = [...new Set(seen.map(({ own: at }) => Math.round(at[axis] * 1e4) / 1e4))].sort((a, b) => a - b);
+      const steps = [...new Set(seen.map(({ own: at }) => Math.round(at[axis] * 1e4) / 1e4))].sort(
+        (a, b) => a - b,
+      );
       const gaps = steps.slice(1).map((at, i) => at - (steps[i] as number));
       const pitch = Math.min(...gaps);
       // two places have a distance; three or more have a pitch
-      if (steps.length < 3 || gaps.some((gap) => Math.abs(gap / pitch - Math.round(gap / pitch)) > 0.02)) return [];
+      if (steps.length < 3 || gaps.some((gap) => Math.abs(gap / pitch - Math.round(gap / pitch)) > 0.02))
+        return [];
       const ratio = slope(seen.map(({ own: a, given: b }) => [a[axis], b[axis]]));
       if (ratio === null) return [];
       const given = pitch * ratio.slope;
@@ -88,7 +91,10 @@ export function causeOf(own: number, given: number): string | null {
   const isInch = Math.abs(mil - Math.round(mil / 5) * 5) < 1e-3;
   const said = isInch ? `${formatNumber(mil, 0, 1)} mil` : `${formatMm(own)} mm`;
   for (const step of [0.1, 0.05, 0.01])
-    if (near(Math.round(own / step + 1e-9) * step, given) || near(Math.floor(own / step + 1e-9) * step, given))
+    if (
+      near(Math.round(own / step + 1e-9) * step, given) ||
+      near(Math.floor(own / step + 1e-9) * step, given)
+    )
       return `${said} rounded to ${formatNumber(given, 2, 3)} mm`;
   const theirs = given / 0.0254;
   if (near(given, Math.round(theirs) * 0.0254) && Math.abs(mil - Math.round(theirs)) <= 1)

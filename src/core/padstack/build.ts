@@ -1,4 +1,13 @@
-import { contourFigure, grown, growPlaced, narrowOf, place, sizeOf, type Figure, type Placed } from '../geometry/figure';
+import {
+  contourFigure,
+  grown,
+  growPlaced,
+  narrowOf,
+  place,
+  sizeOf,
+  type Figure,
+  type Placed,
+} from '../geometry/figure';
 import { add, type Point } from '../geometry/point';
 import type { Process } from '../process/process';
 import { quantise } from '../units/length';
@@ -37,7 +46,10 @@ export function buildPadstack(
   const laidVias = viasOf(base, copper, choices, process);
   const vias = base.vias ? laidVias : laidVias.map((via) => ({ ...via, ...add(via, offset) }));
   const pasteMargin = choices.paste.margin ?? margins.paste;
-  const windows = !choices.paste.as && wantsWindows(base, solved, choices) ? splitPaste(solved, choices, laidVias, process) : null;
+  const windows =
+    !choices.paste.as && wantsWindows(base, solved, choices)
+      ? splitPaste(solved, choices, laidVias, process)
+      : null;
   const paste = pasteOf(base, solved, pasteMargin, choices, windows, process);
   const opening = openingOf(solved, byMask ? 0 : maskMargin, choices.mask);
   const mask =

@@ -20,6 +20,11 @@ const SideBySide = later(
   async () => (await import('../sides/SideBySide')).SideBySide,
   opening,
 );
+const OpinionView = later(
+  'The second opinion',
+  async () => (await import('../opinion/OpinionView')).OpinionView,
+  opening,
+);
 const Bench = later('The Bench', async () => (await import('../bench/Bench')).Bench, opening);
 
 /**
@@ -56,6 +61,13 @@ export function App({ earlierPorts }: { earlierPorts: readonly number[] }) {
           {({ a, b }) => (
             <ErrorBoundary>
               <SideBySide a={a} b={b} />
+            </ErrorBoundary>
+          )}
+        </Route>
+        <Route path="/opinion/:pattern/:against?">
+          {({ pattern, against }) => (
+            <ErrorBoundary key={pattern}>
+              <OpinionView pattern={pattern} against={against} />
             </ErrorBoundary>
           )}
         </Route>

@@ -14,6 +14,7 @@ import type { Stage } from '../../core/document/finding';
 import { entryOf, writtenEntry } from '../../core/document/entries';
 import { whyRefused } from '../../store/storage';
 import { Bar, BarButton } from '../common/Bar';
+import { handedFile } from '../common/handed';
 import { ErrorBoundary } from '../common/ErrorBoundary';
 import { later } from '../common/later';
 import { kin, shelf, wakeStorage } from '../common/shelf-store';
@@ -44,6 +45,9 @@ const CommandList = later(
   'The list of commands',
   async () => (await import('../commands/CommandList')).CommandList,
 );
+const TakeIn = later('Taking patterns in', async () => (await import('../intake/TakeIn')).TakeIn);
+const Brought = later('What was dropped', async () => (await import('./Brought')).Brought);
+const HeldBar = later('The second opinion', async () => (await import('./HeldBar')).HeldBar);
 const KinBar = later('The variants', async () => (await import('./KinBar')).KinBar);
 
 /** The columns; those behind the first one are loaded once that is drawn. */
@@ -194,9 +198,14 @@ function useNamedPart(): void {
   }, [store]);
 }
 
-/** Whether a file is a datasheet's page and no model. */
-function isSheetFile({ name, type }: File): boolean {
-  return type.startsWith('image/') || /\.(pdf|png|jpe?g|webp|txt|tsv|csv|html?)$/i.test(name);
+/** A datasheet that was dropped elsewhere for this footprint is read. */
+function useHanded(): void {
+  const id = useBench((s) => s.id);
+  const set = useBench((s) => s.set);
+  useEffect(() => {
+    const file = handedFile(id);
+    if (file) set({ stage: 'measure', source: { kind: 'file', file } });
+  }, [id, set]);
 }
 
 /** Whether files are dragged, and not a text between fields. */
@@ -212,8 +221,12 @@ function Workplace({ place }: { place: string | undefined }) {
   const name = useBench((s) => s.document.name);
   const isWide = useBench((s) => s.pinsOpen && s.stage === 'mark');
   const wish = useBench((s) => s.source);
+  const id = useBench((s) => s.id);
+  const [intake, setIntake] = useState<readonly File[] | null>(null);
+  const [brought, setBrought] = useState<File | null>(null);
   const commandsOpen = useBench((s) => s.commandsOpen);
   usePastedSheet();
+  useHanded();
   useShortcuts();
   usePrinting();
   useStoredModel();
@@ -225,6 +238,22 @@ function Workplace({ place }: { place: string | undefined }) {
     document.title = `${name} · ${words} · Tapis`;
   }, [name, stage]);
   const Column = STAGES[stage];
+  /** Each file goes where it belongs: beside the drawing, onto the body, into a pattern, or onto the Shelf. */
+  const takeDropped = async (files: readonly File[]) => {
+    const { kindOfFile } = await import('../intake/kind');
+    const kinds = await Promise.all(files.map(kindOfFile));
+    const patterns = files.filter((_, i) => kinds[i] === 'pattern');
+    if (patterns.length > 0) return setIntake(patterns);
+    const [file] = files;
+    if (!file) return;
+    if (kinds[0] === 'sheet') set({ stage: 'measure', source: { kind: 'file', file } });
+    else if (kinds[0] === 'shelf') setBrought(file);
+    else if (kinds[0] === 'model') set({ stage: 'rise', dropped: file });
+    else
+      set({
+        refusal: `${file.name} is no file that Tapis reads: models, datasheets, land patterns and documents are read.`,
+      });
+  };
   return (
     <div
       className="relative flex h-screen min-w-[840px] flex-col"
@@ -238,16 +267,14 @@ function Workplace({ place }: { place: string | undefined }) {
       onDrop={(event) => {
         if (!holdsFiles(event)) return;
         event.preventDefault();
-        const [file] = event.dataTransfer.files;
-        if (!file) return;
-        if (isSheetFile(file)) set({ stage: 'measure', source: { kind: 'file', file } });
-        else set({ stage: 'rise', dropped: file });
+        void takeDropped([...event.dataTransfer.files]);
       }}
     >
       <TopBar />
       <TroubleBar />
       <ConflictBar />
       <Kin />
+      <Patterns />
       <div className="relative flex min-h-0 flex-1">
         <StageRail />
         {wish ? (
@@ -277,6 +304,8 @@ function Workplace({ place }: { place: string | undefined }) {
         </ErrorBoundary>
       </div>
       {commandsOpen && <CommandList />}
+      {intake && <TakeIn files={intake} against={{ id, name }} onClose={() => setIntake(null)} />}
+      {brought && <Brought file={brought} onClose={() => setBrought(null)} />}
     </div>
   );
 }
@@ -286,6 +315,16 @@ function Kin() {
   const id = useBench((s) => s.id);
   const isKin = useLiveQuery(() => kin.isKin(id), [id]);
   return isKin ? <KinBar /> : null;
+}
+
+/** Patterns of others that are held against what stands on the Bench, and what it is held against itself. */
+function Patterns() {
+  const id = useBench((s) => s.id);
+  const isHeld = useLiveQuery(async () => {
+    const [own, others] = await Promise.all([shelf.get(id), shelf.heldAgainst(id)]);
+    return own?.against !== undefined || others.length > 0;
+  }, [id]);
+  return isHeld ? <HeldBar /> : null;
 }
 
 /** The place in the datasheet that the number comes from which is pointed at. */

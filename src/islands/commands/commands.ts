@@ -122,6 +122,10 @@ export const COMMANDS: readonly Command[] = [
     run: (s) => void variantOf(s, 'PLAIN_VARIANT'),
   },
   {
+    name: 'Ask for a second opinion: hold it against the package that it is meant for',
+    run: (s) => navigate(`/opinion/${s.id}`),
+  },
+  {
     name: 'Duplicate the footprint',
     run: (s) =>
       void attempt(`Duplicating ${s.document.name}`, async () => {

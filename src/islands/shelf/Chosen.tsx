@@ -121,6 +121,11 @@ export function Chosen({ chosen, tags, groups, onAll, onNone, onExport, onCheck,
           Side by side
         </a>
       )}
+      {chosen.length === 1 && (
+        <a className="btn btn-sm" href={`/opinion/${chosen[0]?.id}`}>
+          Second opinion
+        </a>
+      )}
       <Pick
         className="ml-auto w-36"
         label="Release the selected for"

@@ -31,8 +31,8 @@ export function EmptyShelf({ earlierPorts, onNew, onDemo }: Props) {
       <section className="border-base-300 border border-dashed p-4">
         <h2 className="text-[15px] font-semibold">Bring footprints</h2>
         <p className="text-secondary mt-1">
-          Drop a Tapis document or an exported Shelf anywhere on this page, or choose Import above. Everything
-          stays in this browser.
+          Drop a Tapis document, an exported Shelf, somebody else’s pattern (IPC-2581, Gerber, DXF, CSV) or a
+          datasheet anywhere on this page, or choose Import above. Everything stays in this browser.
         </p>
       </section>
     </div>

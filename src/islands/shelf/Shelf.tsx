@@ -9,6 +9,7 @@ import { later } from '../common/later';
 import { NoteBar } from '../common/note';
 import { keepLook, keptLook } from '../common/look';
 import { families, shelf } from '../common/shelf-store';
+import { handFile } from '../common/handed';
 import { attempt, backUp, exportZip, TroubleBar } from '../common/trouble';
 import { Gallery } from '../gallery/Gallery';
 import { BinList } from './BinList';
@@ -29,13 +30,22 @@ import { useSelection } from './useSelection';
 /** Puts the demo on the Shelf, with the model that one of its parts has. */
 async function addDemo(): Promise<void> {
   // the demo is looked at once: it does not weigh on every visit
-  const { DEMO_DOCUMENTS, DEMO_MODEL } = await import('../../demo/documents');
+  const [{ DEMO_DOCUMENTS, DEMO_MODEL }, { demoPatterns, EXPANSION_HEADER }] = await Promise.all([
+    import('../../demo/documents'),
+    import('../../demo/patterns'),
+  ]);
   try {
     const answer = await fetch(`/demo/${DEMO_MODEL.name}`);
     if (answer.ok) await shelf.models.put(DEMO_MODEL.name, new Uint8Array(await answer.arrayBuffer()), null);
   } finally {
     // without its model the part says that the file is missing
-    await shelf.add(DEMO_DOCUMENTS);
+    const rows = await shelf.add([...DEMO_DOCUMENTS, EXPANSION_HEADER]);
+    const patterns = demoPatterns();
+    const given = await shelf.add(patterns.map(({ document }) => document));
+    for (const [i, { against }] of patterns.entries()) {
+      const [own, other] = [given[i], rows.find(({ document }) => document.name === against)];
+      if (own && other) await shelf.holdAgainst(own.id, other.id);
+    }
     await families.addOf(DEMO_DOCUMENTS);
   }
 }
@@ -44,6 +54,7 @@ async function addDemo(): Promise<void> {
 const Chosen = later('What can be done with them', async () => (await import('./Chosen')).Chosen);
 const Changing = later('What would change', async () => (await import('./Changing')).Changing);
 const Checking = later('What is found', async () => (await import('./Checking')).Checking);
+const TakeIn = later('Taking patterns in', async () => (await import('../intake/TakeIn')).TakeIn);
 const Restore = later('The backup', async () => (await import('./Restore')).Restore);
 
 /** How the Shelf is looked at, kept for the next visit. */
@@ -91,7 +102,8 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
   const { selected, select, setSelected } = useSelection(found);
   const chosen = useMemo(() => (all ?? []).filter(({ entry }) => selected.has(entry.id)), [all, selected]);
 
-  const { take, brought, asked, putAway } = useImport();
+  const [intake, setIntake] = useState<readonly File[] | null>(null);
+  const { take, brought, asked, putAway } = useImport({ onPatterns: setIntake, onSheet: startFromSheet });
   useFileDrop(take);
   useEffect(() => {
     document.title = 'Shelf · Tapis';
@@ -155,7 +167,6 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
             type="file"
             multiple
             hidden
-            accept=".json,application/json,.zip,application/zip"
             aria-label="Files to import"
             onChange={({ currentTarget }) =>
               void take(currentTarget.files).then(() => {
@@ -182,6 +193,7 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
       )}
       <WorkBar />
       {asked && <Restore asked={asked} />}
+      {intake && <TakeIn files={intake} onClose={() => setIntake(null)} />}
       {all && count > 0 && <Keeping onBin={() => setBinOpen(true)} />}
       {brought && <ImportNote {...brought} onClose={putAway} />}
       {binOpen && <BinList binned={binned ?? []} />}
@@ -303,6 +315,18 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
       </div>
     </div>
   );
+}
+
+/** A datasheet that is dropped on the Shelf begins a footprint, and is read on its Bench. */
+function startFromSheet(file: File): void {
+  void attempt('Beginning a footprint', async () => {
+    const name = file.name.replace(/\.[^.]*$/, '').slice(0, 120) || 'New part';
+    // of no family yet: the table says of which it may be
+    const { COMPOSED } = await import('../../core/package/composed/draw');
+    const stored = await shelf.begin(newDocument(name, COMPOSED));
+    handFile(stored.id, file);
+    navigate(`/bench/${stored.id}`);
+  });
 }
 
 /**

@@ -4,6 +4,7 @@ import type { Progress } from '../../store/pace';
 import type { Brought, Choice, Clash, Comparison } from '../../store/restore';
 import { together, type ImportResult } from '../../store/shelf';
 import { whyRefused } from '../../store/storage';
+import { kindOfFile } from '../intake/kind';
 import { shelf } from '../common/shelf-store';
 import { counted, whenMade } from '../common/words';
 import { working } from '../common/work';
@@ -14,8 +15,14 @@ export interface Asked {
   readonly answer: (choose: ((clash: Clash) => Choice) | null) => void;
 }
 
+/** What of files belongs elsewhere: patterns to be taken in, a datasheet that begins a footprint. */
+export interface Elsewhere {
+  readonly onPatterns: (files: readonly File[]) => void;
+  readonly onSheet: (file: File) => void;
+}
+
 /** Reading files onto the Shelf, and what it brought. */
-export function useImport() {
+export function useImport({ onPatterns, onSheet }: Elsewhere) {
   const [brought, setBrought] = useState<ImportNoteProps | null>(null);
   const [asked, setAsked] = useState<Asked | null>(null);
   const ask = (comparison: Comparison) =>
@@ -31,7 +38,21 @@ export function useImport() {
   const take = async (list: FileList | readonly File[] | null) => {
     const results: ImportResult[] = [];
     const said: string[] = [];
+    const patterns: File[] = [];
     for (const file of [...(list ?? [])]) {
+      const kind = await kindOfFile(file);
+      if (kind === 'pattern') {
+        patterns.push(file);
+        continue;
+      }
+      if (kind === 'sheet') {
+        onSheet(file);
+        continue;
+      }
+      if (kind === 'model' || kind === 'unknown') {
+        results.push(refusedFile(file, kind));
+        continue;
+      }
       const isGoing = { now: true };
       const result = await working(`Reading ${file.name}`, (onDone) =>
         importFile(file, ask, (done, all) => (isGoing.now = onDone(done, all))),
@@ -40,9 +61,19 @@ export function useImport() {
       results.push(result.result);
       if (!isGoing.now) break;
     }
-    setBrought({ result: together(results), said: said.join(' ') });
+    if (patterns.length > 0) onPatterns(patterns);
+    if (results.length > 0) setBrought({ result: together(results), said: said.join(' ') });
   };
   return { take, brought, asked, putAway: () => setBrought(null) };
+}
+
+/** What belongs onto no Shelf, with where it belongs. */
+function refusedFile({ name }: File, kind: 'model' | 'unknown'): ImportResult {
+  const message =
+    kind === 'model'
+      ? `${name} is a model of a body: open the footprint that it belongs to, and drop it there.`
+      : `${name} is no file that Tapis reads: documents and Shelf files, land patterns (IPC-2581, Gerber with drill files, DXF, pad tables), datasheets and models are read.`;
+  return { added: [], families: [], refused: [{ field: '', message }] };
 }
 
 type Imported = { readonly result: ImportResult } | { readonly result: ImportResult; readonly said: string };

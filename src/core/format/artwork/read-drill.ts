@@ -43,7 +43,9 @@ export function isDrill(text: string): boolean {
  */
 export function readDrill(text: string, zeros: Zeros = 'leading'): Result<DrillFile, string> {
   if (text.length > LARGEST_DRILL)
-    return fail(`The drill file has ${Math.ceil(text.length / 1e6)} million characters; at most 20 are read.`);
+    return fail(
+      `The drill file has ${Math.ceil(text.length / 1e6)} million characters; at most 20 are read.`,
+    );
   const reader = new DrillReader(zeros);
   let number = 0;
   for (const line of text.split(/\r\n|\r|\n/)) {
@@ -115,7 +117,10 @@ class DrillReader {
     }
     const tool = /^T(\d+)(.*)$/.exec(text);
     if (tool) return this.takeTool(tool[1] as string, tool[2] ?? '');
-    if (/^(FMAT|VER),?|^(G05|G81|G90|M47|M97|M98|ICI,?OFF|ATC|DETECT|M06|G40|M17|M09)/.test(text) && !/[XY]/.test(text)) {
+    if (
+      /^(FMAT|VER),?|^(G05|G81|G90|M47|M97|M98|ICI,?OFF|ATC|DETECT|M06|G40|M17|M09)/.test(text) &&
+      !/[XY]/.test(text)
+    ) {
       if (text.startsWith('G05') || text === 'G81') this.route = 'drill';
       if (text === 'M17') this.route = 'move';
       return;
@@ -131,7 +136,8 @@ class DrillReader {
     if (/^(G91|ICI,?ON)/.test(text)) this.wrong = 'Its coordinates are incremental (G91), which is not read.';
     else if (/^(G00|G01|G02|G03)?[XY]/.test(text) || /^G8[15]|^G0[0-3]/.test(text)) this.coordinates(text);
     else if (/^R\d+/.test(text)) this.repeat(text);
-    else if (/^M(02|25|01|08)/.test(text)) this.wrong = `It repeats patterns (${text.slice(0, 12)}), which is not read.`;
+    else if (/^M(02|25|01|08)/.test(text))
+      this.wrong = `It repeats patterns (${text.slice(0, 12)}), which is not read.`;
     else this.leave(this.inHeader ? `“${text.slice(0, 20)}” of the header` : `“${text.slice(0, 20)}”`);
   }
 
@@ -182,7 +188,8 @@ class DrillReader {
     const unit = this.unit ?? 1;
     if (text.includes('.')) return quantise(Number(text) * unit);
     this.hasBare = true;
-    const { whole, decimals } = this.digits ?? (unit === 1 ? { whole: 3, decimals: 3 } : { whole: 2, decimals: 4 });
+    const { whole, decimals } =
+      this.digits ?? (unit === 1 ? { whole: 3, decimals: 3 } : { whole: 2, decimals: 4 });
     const [, sign = '', number = '0'] = /^([-+]?)(\d+)$/.exec(text) ?? [];
     const zeros = this.said ?? this.otherwise;
     const digits = zeros === 'trailing' ? number.padEnd(whole + decimals, '0') : number;
@@ -259,7 +266,10 @@ class DrillReader {
     const at = { x: quantise((from.x + to.x) / 2), y: quantise((from.y + to.y) / 2) };
     const angle = (Math.atan2(to.y - from.y, to.x - from.x) * 180) / Math.PI;
     const plain = quantise((angle + 360) % 180);
-    this.add({ hole: place({ kind: 'oblong', width: quantise(long + diameter), height: diameter }, at, plain), use });
+    this.add({
+      hole: place({ kind: 'oblong', width: quantise(long + diameter), height: diameter }, at, plain),
+      use,
+    });
   }
 
   private add(hole: ReadHole): void {

@@ -128,7 +128,8 @@ function roleCalled(name: string): FilmRole | null {
   if (/legend|silk/.test(words)) return near('legend');
   if (/courtyard/.test(words)) return near('courtyard');
   if (/assembly/.test(words)) return near('body');
-  if (/copper|\btop\b|layer.?1|kupfer|component.?side|oben/.test(words)) return isFar ? 'far-copper' : 'copper';
+  if (/copper|\btop\b|layer.?1|kupfer|component.?side|oben/.test(words))
+    return isFar ? 'far-copper' : 'copper';
   return null;
 }
 
@@ -137,15 +138,19 @@ export function patternsOfFilms(
   sorted: readonly SortedFilm[],
   name: string,
   { box }: FilmsAsked = {},
-): Result<GivenFile, string> {
+): Result<GivenFile & { readonly copper: readonly Placed[] }, string> {
   const left = sorted.flatMap(({ name: file, film, drills, role }) => [
     ...((film ?? drills[0])?.left ?? []).map((words) => `${file}: ${words}`),
-    ...(role === 'leave' && (film?.objects.length ?? 0) > 0 ? [`${file} shows nothing that a pattern has, and is left out.`] : []),
+    ...(role === 'leave' && (film?.objects.length ?? 0) > 0
+      ? [`${file} shows nothing that a pattern has, and is left out.`]
+      : []),
   ]);
   for (const { name: file, role, by } of sorted)
     if (by === 'name') left.push(`${file} does not say what it shows; by its name it was taken for ${role}.`);
-    else if (by === 'nothing' && role === 'copper') left.push(`${file} does not say what it shows; it was taken for copper.`);
-  const of = (role: FilmRole) => sorted.filter((one) => one.role === role).flatMap(({ film }) => film?.objects ?? []);
+    else if (by === 'nothing' && role === 'copper')
+      left.push(`${file} does not say what it shows; it was taken for copper.`);
+  const of = (role: FilmRole) =>
+    sorted.filter((one) => one.role === role).flatMap(({ film }) => film?.objects ?? []);
   const has = (role: FilmRole) => sorted.some((one) => one.role === role && one.film);
   const isDrilled = sorted.some(({ drills }) => drills.length > 0);
   if (!has('copper') && !isDrilled)
@@ -169,23 +174,41 @@ export function patternsOfFilms(
     names: new Map(of('copper').map(({ component, number, pinName }) => [`${component} ${number}`, pinName])),
   };
   const inBox = (placed: Box) =>
-    !box || (placed.minX >= box.minX && placed.maxX <= box.maxX && placed.minY >= box.minY && placed.maxY <= box.maxY);
+    !box ||
+    (placed.minX >= box.minX &&
+      placed.maxX <= box.maxX &&
+      placed.minY >= box.minY &&
+      placed.maxY <= box.maxY);
   const boxed = { ...all, copper: all.copper.filter(({ placed }) => inBox(placed)) };
   if (boxed.copper.length === 0 && !holes.some(({ hole }) => inBox(hole)))
-    return fail(box ? 'No land lies wholly in the box.' : 'There is no land on the copper: nothing is flashed or filled there.');
+    return fail(
+      box
+        ? 'No land lies wholly in the box.'
+        : 'There is no land on the copper: nothing is flashed or filled there.',
+    );
   const components = [...new Set(boxed.copper.map(({ component }) => component))].filter((one) => one !== '');
   const isBoard = components.length > 1;
   const parts = isBoard
-    ? components.map((component) => ({ component, copper: boxed.copper.filter((piece) => piece.component === component) }))
-    : [{ component: components[0] ?? '', copper: boxed.copper.filter(({ use, number }) => use !== 'via' || number !== '') }];
+    ? components.map((component) => ({
+        component,
+        copper: boxed.copper.filter((piece) => piece.component === component),
+      }))
+    : [
+        {
+          component: components[0] ?? '',
+          copper: boxed.copper.filter(({ use, number }) => use !== 'via' || number !== ''),
+        },
+      ];
   const vias = boxed.copper.filter(({ use, component }) => use === 'via' && component === '').length;
   if (vias > 0 && isBoard) left.push(`${vias} vias beside the components are left out.`);
-  const loose = isBoard ? boxed.copper.filter(({ use, component }) => use !== 'via' && component === '').length : 0;
+  const loose = isBoard
+    ? boxed.copper.filter(({ use, component }) => use !== 'via' && component === '').length
+    : 0;
   if (loose > 0) left.push(`${loose} pieces of copper that belong to no component are left out.`);
   const patterns = parts.map(({ component, copper }) =>
     patternOf(component === '' ? name : isBoard ? component : name, copper, all, !isBoard && !box),
   );
-  return ok({ patterns, left });
+  return ok({ patterns, left, copper: all.copper.map(({ placed }) => placed) });
 }
 
 interface Piece extends CopperPiece {
@@ -208,15 +231,27 @@ interface Board {
 
 /** Copper that may be a land: what is flashed, and what is filled and no conductor. */
 function copperOf(objects: readonly FilmObject[], left: string[]): Piece[] {
-  const solid = objects.filter(({ kind, clear, use }) => kind !== 'line' && !clear && !/^(Conductor|NonConductor|CopperBalancing)/.test(use));
+  const solid = objects.filter(
+    ({ kind, clear, use }) =>
+      kind !== 'line' && !clear && !/^(Conductor|NonConductor|CopperBalancing)/.test(use),
+  );
   const strokes = objects.filter(({ kind }) => kind === 'line').length;
-  if (strokes > 0) left.push(`${strokes} strokes of the copper are left out: they are conductors, or lands that are painted.`);
+  if (strokes > 0)
+    left.push(
+      `${strokes} strokes of the copper are left out: they are conductors, or lands that are painted.`,
+    );
   const cleared = objects.filter(({ clear }) => clear).length;
   if (cleared > 0) left.push(`${cleared} things that are taken away from the copper are left out.`);
   return overlapping(
     solid.flatMap(({ placed, number, component, use }): Piece[] => {
       if (!placed) return [];
-      const kind = /Via/.test(use) ? 'via' : /SMD|Heatsink/.test(use) ? 'pad' : use === '' ? undefined : 'land';
+      const kind = /Via/.test(use)
+        ? 'via'
+        : /SMD|Heatsink/.test(use)
+          ? 'pad'
+          : use === ''
+            ? undefined
+            : 'land';
       return [{ placed, number, component, ...(kind ? { use: kind } : {}) }];
     }),
   );
@@ -275,7 +310,11 @@ function holesOf(sorted: readonly SortedFilm[], copper: readonly Piece[], left: 
     return drill.holes.map(({ hole, use }) => ({
       hole,
       plated: plated ?? (copper.some(({ placed }) => distance(placed.at, hole.at) < 0.01) ? null : false),
-      ...(/Via/.test(use) ? { use: 'via' as const } : /Component/.test(use) ? { use: 'component' as const } : {}),
+      ...(/Via/.test(use)
+        ? { use: 'via' as const }
+        : /Component/.test(use)
+          ? { use: 'component' as const }
+          : {}),
     }));
   });
 }
@@ -291,7 +330,10 @@ function openings(objects: readonly FilmObject[], what: string, left: string[]):
 
 /** One pattern of the copper that belongs to it; @param whole everything of the films is its own */
 function patternOf(name: string, copper: readonly Piece[], board: Board, whole: boolean): GivenPattern {
-  const around = boxRound([...copper.map(({ placed }) => placed), ...(copper.length > 0 ? [] : board.holes.map(({ hole }) => hole))]) as Box;
+  const around = boxRound([
+    ...copper.map(({ placed }) => placed),
+    ...(copper.length > 0 ? [] : board.holes.map(({ hole }) => hole)),
+  ]) as Box;
   const reach = whole ? null : growBy(around, 1);
   const near = <T>(all: readonly T[], at: (one: T) => Point): T[] =>
     all.filter((one) => {
@@ -301,10 +343,21 @@ function patternOf(name: string, copper: readonly Piece[], board: Board, whole: 
     });
   // openings of other parts lie over other lands
   const over = (all: readonly Placed[]) =>
-    whole ? all : all.filter((opening) => copper.some(({ placed }) => gapBetweenFigures(placed, opening) < -1e-4));
-  const far = board.far.filter(({ placed }) => whole || copper.some((piece) => distance(piece.placed.at, placed.at) < 0.01));
+    whole
+      ? all
+      : all.filter((opening) => copper.some(({ placed }) => gapBetweenFigures(placed, opening) < -1e-4));
+  const far = board.far.filter(
+    ({ placed }) => whole || copper.some((piece) => distance(piece.placed.at, placed.at) < 0.01),
+  );
   const holes = board.holes.filter(
-    ({ hole }) => whole || copper.some(({ placed }) => gapBetweenFigures(placed, hole) < 0) || (hole.minX > around.minX && hole.maxX < around.maxX && hole.minY > around.minY && hole.maxY < around.maxY && !board.copper.some(({ placed }) => gapBetweenFigures(placed, hole) < 0)),
+    ({ hole }) =>
+      whole ||
+      copper.some(({ placed }) => gapBetweenFigures(placed, hole) < 0) ||
+      (hole.minX > around.minX &&
+        hole.maxX < around.maxX &&
+        hole.minY > around.minY &&
+        hole.maxY < around.maxY &&
+        !board.copper.some(({ placed }) => gapBetweenFigures(placed, hole) < 0)),
   );
   const made = joined({
     copper,
@@ -318,21 +371,25 @@ function patternOf(name: string, copper: readonly Piece[], board: Board, whole: 
   const origin = isOrigin(around) ? { x: 0, y: 0 } : centreOf(around);
   const move = { ...HOME, at: { x: -origin.x, y: -origin.y } };
   if (origin.x !== 0 || origin.y !== 0)
-    left.push(`Its origin was put into the middle of its lands, which lie about ${origin.x.toFixed(3)}, ${origin.y.toFixed(3)} mm of the films.`);
-  if (made.lands.every(({ number }) => number === '')) left.push('The films do not say which land has which number: they have none.');
+    left.push(
+      `Its origin was put into the middle of its lands, which lie about ${origin.x.toFixed(3)}, ${origin.y.toFixed(3)} mm of the films.`,
+    );
+  if (made.lands.every(({ number }) => number === ''))
+    left.push('The films do not say which land has which number: they have none.');
   const put = (placed: Placed) => putPlaced(move, placed);
   const strokes = (board.legend ?? []).filter(({ kind }) => kind === 'line');
   const lines = near(strokes, ({ points }) => (points as Polyline)[0] as Point);
   const width = Math.max(0, ...lines.map((line) => line.width ?? 0));
   const mark = whole ? (board.legend ?? []).find(({ placed }) => placed)?.placed : undefined;
-  const legend = lines.length > 0 || mark
-    ? {
-        lines: lines.map(({ points }) => (points as Polyline).map((p) => putPoint(move, p))),
-        width: width > 0 ? width : 0.12,
-        withTexts: true,
-        ...(mark ? { pin1: flatten(contourOf(put(mark))) } : {}),
-      }
-    : null;
+  const legend =
+    lines.length > 0 || mark
+      ? {
+          lines: lines.map(({ points }) => (points as Polyline).map((p) => putPoint(move, p))),
+          width: width > 0 ? width : 0.12,
+          withTexts: true,
+          ...(mark ? { pin1: flatten(contourOf(put(mark))) } : {}),
+        }
+      : null;
   const courtyard = whole ? closedLine(board.courtyard) : null;
   const body = whole ? closedLine(board.body) : null;
   const component = copper[0]?.component ?? '';
@@ -358,24 +415,39 @@ function patternOf(name: string, copper: readonly Piece[], board: Board, whole: 
     ...(courtyard ? { courtyard: courtyard.map((p) => putPoint(move, p)) } : {}),
     ...(body ? { body: body.map((p) => putPoint(move, p)) } : {}),
     ...(named.length > 0
-      ? { pins: named.map(({ number, called }, i) => ({ id: `pin-${i + 1}`, lands: number, name: called.slice(0, 80) })) }
+      ? {
+          pins: named.map(({ number, called }, i) => ({
+            id: `pin-${i + 1}`,
+            lands: number,
+            name: called.slice(0, 80),
+          })),
+        }
       : {}),
     left,
   };
 }
 
-const growBy = ({ minX, minY, maxX, maxY }: Box, by: number): Box => ({ minX: minX - by, minY: minY - by, maxX: maxX + by, maxY: maxY + by });
+const growBy = ({ minX, minY, maxX, maxY }: Box, by: number): Box => ({
+  minX: minX - by,
+  minY: minY - by,
+  maxX: maxX + by,
+  maxY: maxY + by,
+});
 
 /** Whether the origin of the films is one that a footprint may have: within its lands. */
-const isOrigin = ({ minX, minY, maxX, maxY }: Box): boolean => minX <= 1e-6 && maxX >= -1e-6 && minY <= 1e-6 && maxY >= -1e-6;
+const isOrigin = ({ minX, minY, maxX, maxY }: Box): boolean =>
+  minX <= 1e-6 && maxX >= -1e-6 && minY <= 1e-6 && maxY >= -1e-6;
 
 /** The largest closed line of a layer as a polygon. */
 function closedLine(objects: readonly FilmObject[]): readonly Point[] | null {
   const closed = objects.flatMap(({ points, placed }) => {
     if (placed) return [{ corners: flatten(contourOf(placed)), size: areaOf(placed.figure) }];
-    if (!points || points.length < 4 || distance(points[0] as Point, points.at(-1) as Point) > 1e-6) return [];
+    if (!points || points.length < 4 || distance(points[0] as Point, points.at(-1) as Point) > 1e-6)
+      return [];
     const corners = points.slice(0, -1);
-    const { minX, minY, maxX, maxY } = boxRound(corners.map(({ x, y }) => ({ minX: x, maxX: x, minY: y, maxY: y }))) as Box;
+    const { minX, minY, maxX, maxY } = boxRound(
+      corners.map(({ x, y }) => ({ minX: x, maxX: x, minY: y, maxY: y })),
+    ) as Box;
     return [{ corners, size: (maxX - minX) * (maxY - minY) }];
   });
   return closed.sort((a, b) => b.size - a.size)[0]?.corners ?? null;

@@ -89,7 +89,12 @@ class FilmReader {
   private objects: FilmObject[] = [];
   private readonly left = new Map<string, number>();
   private unit: number | null = null;
-  private format: { readonly digits: number; readonly decimals: number; readonly trailing: boolean; readonly incremental: boolean } | null = null;
+  private format: {
+    readonly digits: number;
+    readonly decimals: number;
+    readonly trailing: boolean;
+    readonly incremental: boolean;
+  } | null = null;
   private at = { x: 0, y: 0 };
   private current: string | null = null;
   private way: 'G01' | 'G02' | 'G03' = 'G01';
@@ -105,11 +110,18 @@ class FilmReader {
   private use = '';
   private pin: { component: string; number: string; pinName: string } = NO_PIN;
   /** Of a step and repeat that is open: where its objects start. */
-  private repeat: { readonly from: number; readonly x: number; readonly y: number; readonly dx: number; readonly dy: number } | null = null;
+  private repeat: {
+    readonly from: number;
+    readonly x: number;
+    readonly y: number;
+    readonly dx: number;
+    readonly dy: number;
+  } | null = null;
   private readonly blocks: { readonly code: string; readonly outer: FilmObject[] }[] = [];
 
   result(): Result<Film, string> {
-    if (this.unit === null) return fail('It does not say its unit (MO): inches and millimetres cannot be told apart.');
+    if (this.unit === null)
+      return fail('It does not say its unit (MO): inches and millimetres cannot be told apart.');
     this.endRepeat();
     if (!this.ended) this.leave('an end (M02)');
     const words = [...this.left].map(([what, count]) => (count > 1 ? `${count} × ${what}` : what));
@@ -132,7 +144,10 @@ class FilmReader {
       .filter((part) => part !== '');
     const [first = ''] = parts;
     if (first.startsWith('AM')) {
-      this.macros.set(first.slice(2).trim(), parts.slice(1).map((part) => part.replace(/\s/g, '')));
+      this.macros.set(
+        first.slice(2).trim(),
+        parts.slice(1).map((part) => part.replace(/\s/g, '')),
+      );
       return;
     }
     for (const part of parts) this.command(part);
@@ -218,19 +233,29 @@ class FilmReader {
     }
     const unit = this.unit ?? 1;
     if (this.unit === null) this.wrong = 'An aperture stands before the unit (MO).';
-    const values = (list ?? '').split('X').filter((word) => word !== '').map(Number);
+    const values = (list ?? '')
+      .split('X')
+      .filter((word) => word !== '')
+      .map(Number);
     if (!values.every(Number.isFinite)) {
       this.leave(`the aperture “${rest.slice(0, 20)}”`);
       return;
     }
     const [a = 0, b = 0, c = 0] = values;
-    const shape = (placed: Placed, across: number | null = null): Aperture => ({ kind: 'shape', placed, across, use: this.use });
+    const shape = (placed: Placed, across: number | null = null): Aperture => ({
+      kind: 'shape',
+      placed,
+      across,
+      use: this.use,
+    });
     const mm = (value: number) => quantise(value * unit);
     const standard = (): Aperture | null => {
       switch (name) {
         case 'C':
           if (values.length > 1) this.leave('a hole in an aperture');
-          return a > 0 ? shape(place({ kind: 'round', diameter: mm(a) }, ORIGIN), mm(a)) : { kind: 'nothing', use: this.use };
+          return a > 0
+            ? shape(place({ kind: 'round', diameter: mm(a) }, ORIGIN), mm(a))
+            : { kind: 'nothing', use: this.use };
         case 'R':
         case 'O':
           if (values.length > 2) this.leave('a hole in an aperture');
@@ -301,16 +326,22 @@ class FilmReader {
     if (chosen && Number(chosen[1]) >= 10) {
       this.current = chosen[1] as string;
       this.goesOn = false;
-      if (!this.apertures.has(this.current)) this.leave(`the aperture D${this.current}, which is not defined`);
+      if (!this.apertures.has(this.current))
+        this.leave(`the aperture D${this.current}, which is not defined`);
       return;
     }
-    const read = /^(?:X([-+]?\d+))?(?:Y([-+]?\d+))?(?:I([-+]?\d+))?(?:J([-+]?\d+))?(?:D0?([123]))?$/.exec(rest);
+    const read = /^(?:X([-+]?\d+))?(?:Y([-+]?\d+))?(?:I([-+]?\d+))?(?:J([-+]?\d+))?(?:D0?([123]))?$/.exec(
+      rest,
+    );
     if (!read) {
       this.leave(`“${rest.slice(0, 20)}”`);
       return;
     }
     if (this.format === null || this.unit === null) {
-      this.wrong = this.unit === null ? 'Coordinates stand before the unit (MO).' : 'Coordinates stand before their format (FS).';
+      this.wrong =
+        this.unit === null
+          ? 'Coordinates stand before the unit (MO).'
+          : 'Coordinates stand before their format (FS).';
       return;
     }
     const [, x, y, i, j, operation] = read;
@@ -374,7 +405,8 @@ class FilmReader {
     if (this.region) {
       if (this.operation === 'D02') this.endContour();
       const { region } = this;
-      if (this.operation === 'D02' || region.length === 0) region.push(this.operation === 'D02' ? { ...to } : { ...this.at });
+      if (this.operation === 'D02' || region.length === 0)
+        region.push(this.operation === 'D02' ? { ...to } : { ...this.at });
       if (this.operation === 'D01') {
         this.bend(region, to, offset);
         region.push({ ...to });
@@ -387,7 +419,11 @@ class FilmReader {
     if (this.operation === 'D02') return;
     const aperture = this.current === null ? undefined : this.apertures.get(this.current);
     if (!aperture) {
-      this.leave(this.current === null ? 'something drawn before an aperture is chosen' : `something drawn with D${this.current}`);
+      this.leave(
+        this.current === null
+          ? 'something drawn before an aperture is chosen'
+          : `something drawn with D${this.current}`,
+      );
       return;
     }
     if (this.operation === 'D03') return this.flash(aperture, to);
@@ -421,10 +457,14 @@ class FilmReader {
       return by >= -1e-9 ? by - 2 * Math.PI : by;
     };
     const centres = this.singleQuadrant
-      ? [1, -1].flatMap((sx) => [1, -1].map((sy) => ({ x: from.x + sx * Math.abs(offset.x), y: from.y + sy * Math.abs(offset.y) })))
+      ? [1, -1].flatMap((sx) =>
+          [1, -1].map((sy) => ({ x: from.x + sx * Math.abs(offset.x), y: from.y + sy * Math.abs(offset.y) })),
+        )
       : [{ x: from.x + offset.x, y: from.y + offset.y }];
     const off = (centre: Point) =>
-      Math.abs(Math.hypot(from.x - centre.x, from.y - centre.y) - Math.hypot(to.x - centre.x, to.y - centre.y));
+      Math.abs(
+        Math.hypot(from.x - centre.x, from.y - centre.y) - Math.hypot(to.x - centre.x, to.y - centre.y),
+      );
     const [centre] = centres
       .filter((one) => !this.singleQuadrant || Math.abs(sweepAbout(one)) <= Math.PI / 2 + 1e-6)
       .sort((a, b) => off(a) - off(b));
@@ -476,7 +516,8 @@ class FilmReader {
       far: this.mirror === 'X' || this.mirror === 'Y',
     };
     if (aperture.kind === 'nothing') return;
-    if (aperture.kind === 'shape') return this.add({ kind: 'flash', placed: putPlaced(over, aperture.placed), use: aperture.use });
+    if (aperture.kind === 'shape')
+      return this.add({ kind: 'flash', placed: putPlaced(over, aperture.placed), use: aperture.use });
     for (const object of aperture.objects) this.addWhole(put(over, object));
   }
 
@@ -509,7 +550,13 @@ class FilmReader {
     const [, x, y, dx, dy] = /^X(\d+)Y(\d+)I([-\d.]+)J([-\d.]+)$/.exec(rest) ?? [];
     if (x === undefined) return;
     const unit = this.unit ?? 1;
-    this.repeat = { from: this.objects.length, x: Number(x), y: Number(y), dx: Number(dx) * unit, dy: Number(dy) * unit };
+    this.repeat = {
+      from: this.objects.length,
+      x: Number(x),
+      y: Number(y),
+      dx: Number(dx) * unit,
+      dy: Number(dy) * unit,
+    };
   }
 
   private endRepeat(): void {
@@ -524,7 +571,8 @@ class FilmReader {
     for (let i = 0; i < repeat.x; i += 1)
       for (let j = 0; j < repeat.y; j += 1)
         if (i + j > 0)
-          for (const object of own) this.addWhole(put({ ...HOME, at: { x: i * repeat.dx, y: j * repeat.dy } }, object));
+          for (const object of own)
+            this.addWhole(put({ ...HOME, at: { x: i * repeat.dx, y: j * repeat.dy } }, object));
   }
 }
 

@@ -41,7 +41,8 @@ export function macroShape(macro: Macro, values: readonly number[], unit: number
   }
   const [outer, ...others] = shape.sort((a, b) => area(b) - area(a));
   if (!outer || area(outer) <= 1e-9) return fail('a macro without a shape');
-  if (others.some((other) => Math.abs(area(other)) > 1e-6)) return fail('a macro with a hole or of several parts');
+  if (others.some((other) => Math.abs(area(other)) > 1e-6))
+    return fail('a macro with a hole or of several parts');
   return ok(recognised(outer));
 }
 
@@ -52,7 +53,8 @@ interface Primitive {
 
 function primitive(code: number, v: readonly number[], unit: number): Primitive | null {
   const at = (i: number) => (v[i] ?? 0) * unit;
-  const turned = (points: readonly Point[], rotation: number): Polygon => points.map((p) => turn(p, rotation));
+  const turned = (points: readonly Point[], rotation: number): Polygon =>
+    points.map((p) => turn(p, rotation));
   const flat = (placed: Placed) => flatten(contourOf(placed), CHORD);
   switch (code) {
     case 1: {
@@ -68,15 +70,24 @@ function primitive(code: number, v: readonly number[], unit: number): Primitive 
       const long = Math.hypot(to.x - from.x, to.y - from.y);
       const angle = (Math.atan2(to.y - from.y, to.x - from.x) * 180) / Math.PI;
       const middle = { x: (from.x + to.x) / 2, y: (from.y + to.y) / 2 };
-      return { polygon: turned(flat(place(rectangle(long, at(1)), middle, angle)), v[6] ?? 0), exposed: v[0] === 1 };
+      return {
+        polygon: turned(flat(place(rectangle(long, at(1)), middle, angle)), v[6] ?? 0),
+        exposed: v[0] === 1,
+      };
     }
     case 21: {
       const middle = { x: at(3), y: at(4) };
-      return { polygon: turned(flat(place(rectangle(at(1), at(2)), middle)), v[5] ?? 0), exposed: v[0] === 1 };
+      return {
+        polygon: turned(flat(place(rectangle(at(1), at(2)), middle)), v[5] ?? 0),
+        exposed: v[0] === 1,
+      };
     }
     case 22: {
       const middle = { x: at(3) + at(1) / 2, y: at(4) + at(2) / 2 };
-      return { polygon: turned(flat(place(rectangle(at(1), at(2)), middle)), v[5] ?? 0), exposed: v[0] === 1 };
+      return {
+        polygon: turned(flat(place(rectangle(at(1), at(2)), middle)), v[5] ?? 0),
+        exposed: v[0] === 1,
+      };
     }
     case 4: {
       const count = v[1] ?? 0;
@@ -137,7 +148,8 @@ export function evaluate(text: string, variables: ReadonlyMap<number, number>): 
       const sign = tokens[i];
       i += 1;
       const next = factor();
-      value = next === null || (sign === '/' && next === 0) ? null : sign === '/' ? value / next : value * next;
+      value =
+        next === null || (sign === '/' && next === 0) ? null : sign === '/' ? value / next : value * next;
     }
     return value;
   };

@@ -60,18 +60,33 @@ const HEADS: readonly (readonly [RegExp, PadColumn])[] = [
   [/^paste.*(width|height|y)$/, 'paste-width'],
   [/^(slot.*)$/, 'slot'],
   [/^(hole|drill|bore|bohrung|finished hole)( ?(diameter|dia|size|ø|⌀))?$/, 'hole'],
-  [/^(x|(pos(ition)?|cent(er|re)|mid|coord(inate)?|loc(ation)?)[ .-]*x|x[ .-]*(pos(ition)?|cent(er|re)|mid|coord(inate)?|loc(ation)?))$/, 'x'],
-  [/^(y|(pos(ition)?|cent(er|re)|mid|coord(inate)?|loc(ation)?)[ .-]*y|y[ .-]*(pos(ition)?|cent(er|re)|mid|coord(inate)?|loc(ation)?))$/, 'y'],
+  [
+    /^(x|(pos(ition)?|cent(er|re)|mid|coord(inate)?|loc(ation)?)[ .-]*x|x[ .-]*(pos(ition)?|cent(er|re)|mid|coord(inate)?|loc(ation)?))$/,
+    'x',
+  ],
+  [
+    /^(y|(pos(ition)?|cent(er|re)|mid|coord(inate)?|loc(ation)?)[ .-]*y|y[ .-]*(pos(ition)?|cent(er|re)|mid|coord(inate)?|loc(ation)?))$/,
+    'y',
+  ],
   [/^(rot(ation)?|angle|turn(ed)?|drehung|winkel)( deg(rees)?)?$/, 'rotation'],
-  [/^((land|pad) )?(length|l|länge)$|^(size|dim(ension)?|width|d)[ .-]?x$|^x[ .-]?(size|dim(ension)?|width)$/, 'length'],
-  [/^((land|pad) )?(height|h|höhe)$|^(size|dim(ension)?|height|width|d)[ .-]?y$|^y[ .-]?(size|dim(ension)?|height|width)$/, 'width'],
+  [
+    /^((land|pad) )?(length|l|länge)$|^(size|dim(ension)?|width|d)[ .-]?x$|^x[ .-]?(size|dim(ension)?|width)$/,
+    'length',
+  ],
+  [
+    /^((land|pad) )?(height|h|höhe)$|^(size|dim(ension)?|height|width|d)[ .-]?y$|^y[ .-]?(size|dim(ension)?|height|width)$/,
+    'width',
+  ],
   [/^((land|pad) )?(width|w|breite)$/, 'width'],
   [/^(dia(meter)?|ø|⌀|durchmesser|(land|pad) dia(meter)?)$/, 'diameter'],
   [/^((land|pad) )?(shape|form)$/, 'shape'],
   [/^(plating|plated|pth)$/, 'plating'],
   [/^(what|kind)$/, 'what'],
   [/^(direction|dir)$/, 'direction'],
-  [/^(number|no|nr|num|#|(pad|pin|land|terminal)( ?(no|nr|number|num|#|name|id))?|designator|anschluss)$/, 'number'],
+  [
+    /^(number|no|nr|num|#|(pad|pin|land|terminal)( ?(no|nr|number|num|#|name|id))?|designator|anschluss)$/,
+    'number',
+  ],
   [/^(pin|signal|net|name|pin name|function)$/, 'pin'],
 ];
 
@@ -92,7 +107,9 @@ function rowsOf(text: string): { readonly rows: string[][]; readonly errors: rea
   const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' });
   return {
     rows: parsed.data.map((row) => row.map((cell) => cell.trim())),
-    errors: parsed.errors.filter(({ type }) => type === 'Quotes').map(({ message, row }) => `Row ${(row ?? 0) + 1}: ${message}.`),
+    errors: parsed.errors
+      .filter(({ type }) => type === 'Quotes')
+      .map(({ message, row }) => `Row ${(row ?? 0) + 1}: ${message}.`),
   };
 }
 
@@ -109,6 +126,12 @@ const unitIn = (text: string): LengthUnit | null => {
   return said.startsWith('in') ? 'in' : null;
 };
 
+/** A pad table as its heads say it, so that its columns can be chosen where it cannot be read. */
+export function padTableOf(text: string, { unit = 'mm', columns }: PadTableAsked = {}): PadTable {
+  const [heads = [], ...body] = rowsOf(text.slice(0, 200_000)).rows;
+  return { heads, columns: columns ?? columnsOf(heads, true, []), unit, sample: body.slice(0, 5) };
+}
+
 /** Reads a pad table. @returns its pattern and how it was read, or why it is none */
 export function readPadTable(
   text: string,
@@ -120,14 +143,17 @@ export function readPadTable(
   const { rows, errors } = rowsOf(text);
   const [first] = rows;
   if (!first) return fail('The table is empty.');
-  if (rows.length > MOST_ROWS) return fail(`The table has ${rows.length} rows; at most ${MOST_ROWS} are read.`);
+  if (rows.length > MOST_ROWS)
+    return fail(`The table has ${rows.length} rows; at most ${MOST_ROWS} are read.`);
   const left = [...errors];
   const hasHead = first.filter((cell) => cell !== '' && !Number.isNaN(numberOf(cell))).length < 2;
   const heads = hasHead ? first : first.map((_, i) => `column ${i + 1}`);
   const columns = asked.columns ?? columnsOf(heads, hasHead, left);
   const missing = (['x', 'y'] as const).filter((column) => !columns.includes(column));
   if (missing.length > 0)
-    return fail(`No column says ${missing.join(' and ')}: the heads are ${heads.slice(0, 12).join(', ')}. Say what each column holds.`);
+    return fail(
+      `No column says ${missing.join(' and ')}: the heads are ${heads.slice(0, 12).join(', ')}. Say what each column holds.`,
+    );
   if (!['length', 'width', 'diameter', 'hole'].some((column) => columns.includes(column as PadColumn)))
     return fail('No column says how large the lands are: length and width, or a diameter.');
   const body = hasHead ? rows.slice(1) : rows;
@@ -137,7 +163,8 @@ export function readPadTable(
   const reader = new RowReader(said, columns, unit, left);
   body.forEach((row, i) => reader.row(row, i + (hasHead ? 2 : 1)));
   const { lands, holes, pins } = reader.result();
-  if (lands.length + holes.length === 0) return fail(`No row of the table is a land. ${left.slice(0, 3).join(' ')}`.trim());
+  if (lands.length + holes.length === 0)
+    return fail(`No row of the table is a land. ${left.slice(0, 3).join(' ')}`.trim());
   const name = fileName.replace(/\.[^.]*$/, '');
   return ok({
     patterns: [
@@ -147,7 +174,13 @@ export function readPadTable(
         lands,
         holes,
         ...(pins.length > 0
-          ? { pins: pins.map(({ number, called }, i) => ({ id: `pin-${i + 1}`, lands: number, name: called.slice(0, 80) })) }
+          ? {
+              pins: pins.map(({ number, called }, i) => ({
+                id: `pin-${i + 1}`,
+                lands: number,
+                name: called.slice(0, 80),
+              })),
+            }
           : {}),
         left,
       },
@@ -161,18 +194,25 @@ export function readPadTable(
 function columnsOf(heads: readonly string[], hasHead: boolean, left: string[]): PadColumn[] {
   if (!hasHead) {
     const usual: PadColumn[] = ['number', 'x', 'y', 'length', 'width', 'rotation'];
-    left.push(`The table has no heads; its columns were taken as ${usual.slice(0, heads.length).join(', ')}.`);
+    left.push(
+      `The table has no heads; its columns were taken as ${usual.slice(0, heads.length).join(', ')}.`,
+    );
     return heads.map((_, i) => usual[i] ?? 'leave');
   }
   const found = heads.map(columnOf);
   // width beside height runs along, width beside length across
   const words = heads.map(headWords);
-  const [across, upright] = [words.findIndex((word) => /(^|\s)(width|w|breite)$/.test(word)), words.findIndex((word) => /(^|\s)(height|h|höhe)$/.test(word))];
-  if (across >= 0 && upright >= 0 && found[across] === 'width' && found[upright] === 'width') found[across] = 'length';
+  const [across, upright] = [
+    words.findIndex((word) => /(^|\s)(width|w|breite)$/.test(word)),
+    words.findIndex((word) => /(^|\s)(height|h|höhe)$/.test(word)),
+  ];
+  if (across >= 0 && upright >= 0 && found[across] === 'width' && found[upright] === 'width')
+    found[across] = 'length';
   const seen = new Set<PadColumn>();
   const columns = found.map((column, i): PadColumn => {
     if (column === null) return 'leave';
-    const own = column === 'number' && seen.has('number') && /^(pin|name)/.test(words[i] ?? '') ? 'pin' : column;
+    const own =
+      column === 'number' && seen.has('number') && /^(pin|name)/.test(words[i] ?? '') ? 'pin' : column;
     if (seen.has(own)) return 'leave';
     seen.add(own);
     return own;
@@ -183,7 +223,19 @@ function columnsOf(heads: readonly string[], hasHead: boolean, left: string[]): 
 }
 
 /** Columns that hold lengths. */
-const LENGTHS: readonly PadColumn[] = ['x', 'y', 'length', 'width', 'diameter', 'hole', 'slot', 'mask-length', 'mask-width', 'paste-length', 'paste-width'];
+const LENGTHS: readonly PadColumn[] = [
+  'x',
+  'y',
+  'length',
+  'width',
+  'diameter',
+  'hole',
+  'slot',
+  'mask-length',
+  'mask-width',
+  'paste-length',
+  'paste-width',
+];
 
 /** Sides of lands that are larger than this are meant in mil. */
 const LARGE = 8;
@@ -198,10 +250,19 @@ function unitOf(
   const said = new Set(lengths.map((i) => unitIn(heads[i] ?? '')).filter((unit) => unit !== null));
   const [only] = said;
   if (only && said.size === 1) return only;
-  const cells = new Set(rows.slice(0, 50).flatMap((row) => lengths.map((i) => unitIn(row[i] ?? ''))).filter((unit) => unit !== null));
+  const cells = new Set(
+    rows
+      .slice(0, 50)
+      .flatMap((row) => lengths.map((i) => unitIn(row[i] ?? '')))
+      .filter((unit) => unit !== null),
+  );
   if (cells.size > 0) return [...cells][0] as LengthUnit;
   const sides = rows
-    .flatMap((row) => ['length', 'width', 'diameter'].map((column) => numberOf(row[columns.indexOf(column as PadColumn)] ?? '')))
+    .flatMap((row) =>
+      ['length', 'width', 'diameter'].map((column) =>
+        numberOf(row[columns.indexOf(column as PadColumn)] ?? ''),
+      ),
+    )
     .filter((side) => side > 0)
     .sort((a, b) => a - b);
   const middle = sides[Math.floor(sides.length / 2)] ?? 0;
@@ -216,7 +277,11 @@ function unitOf(
 
 /** A number with a point or a comma, with or without a unit; not a number where it is none. */
 function numberOf(text: string): number {
-  const plain = text.replace(UNIT, '').trim().replace(/^'(?=[-+\d.,])/, '').replace('−', '-');
+  const plain = text
+    .replace(UNIT, '')
+    .trim()
+    .replace(/^'(?=[-+\d.,])/, '')
+    .replace('−', '-');
   if (!/^[-+]?(\d+([.,]\d*)?|[.,]\d+)(e[-+]?\d+)?$/i.test(plain)) return NaN;
   return Number(plain.replace(',', '.'));
 }
@@ -236,7 +301,9 @@ class RowReader {
 
   result() {
     for (const [shape, count] of this.shapes)
-      this.left.push(`The shape “${shape}” of ${count} lands is not known here; they are taken as rectangles.`);
+      this.left.push(
+        `The shape “${shape}” of ${count} lands is not known here; they are taken as rectangles.`,
+      );
     const lands = this.lands.map(({ vias, windows, ...land }): GivenLand => ({
       ...land,
       ...(vias.length > 0 ? { vias } : {}),
@@ -309,15 +376,25 @@ class RowReader {
     if (called !== '' && called !== name && name !== '') this.pins.push({ number: name, called });
   }
 
-  private figure([length, width, diameter]: readonly (number | null | undefined)[], shape: string): Figure | null {
+  private figure(
+    [length, width, diameter]: readonly (number | null | undefined)[],
+    shape: string,
+  ): Figure | null {
     const long = length ?? diameter ?? width ?? null;
     const wide = width ?? diameter ?? length ?? null;
     if (long === null || wide === null || long <= 0 || wide <= 0) return null;
     const word = shape.toLowerCase().replace(/[\s_-]/g, '');
-    if (/^(round|circle|circular|c|kreis|rund)$/.test(word) || (word === '' && (length ?? null) === null && (diameter ?? null) !== null))
-      return long === wide ? { kind: 'round', diameter: long } : { kind: 'oblong', width: long, height: wide };
+    if (
+      /^(round|circle|circular|c|kreis|rund)$/.test(word) ||
+      (word === '' && (length ?? null) === null && (diameter ?? null) !== null)
+    )
+      return long === wide
+        ? { kind: 'round', diameter: long }
+        : { kind: 'oblong', width: long, height: wide };
     if (/^(oblong|oval|obround|stadium|o|oval?)$/.test(word))
-      return long === wide ? { kind: 'round', diameter: long } : { kind: 'oblong', width: long, height: wide };
+      return long === wide
+        ? { kind: 'round', diameter: long }
+        : { kind: 'oblong', width: long, height: wide };
     if (/^(dshape|d)$/.test(word)) return { kind: 'd-shape', width: long, height: wide };
     if (word !== '' && !/^(rect(angle|angular)?|square|r|s|rechteck)$/.test(word))
       this.shapes.set(shape, (this.shapes.get(shape) ?? 0) + 1);

@@ -115,7 +115,9 @@ export function readOutlines(text: string): Result<Drawn, string> {
     left: [
       ...(words.length > 0 ? [`Not understood: ${words.join(', ')}.`] : []),
       ...(joined.open > 0 ? [`${joined.open} lines and arcs do not close.`] : []),
-      ...(unit === '0' && !saysMm(pairs.value) ? ['The drawing does not say its unit; it is read in mm.'] : []),
+      ...(unit === '0' && !saysMm(pairs.value)
+        ? ['The drawing does not say its unit; it is read in mm.']
+        : []),
     ],
   });
 }

@@ -66,7 +66,8 @@ export function readDrawing(
   const read = readOutlines(text);
   if (!read.ok) return read;
   const { outlines, lines, texts } = read.value;
-  if (outlines.length === 0) return fail(`There is no closed outline in the drawing. ${read.value.left.join(' ')}`.trim());
+  if (outlines.length === 0)
+    return fail(`There is no closed outline in the drawing. ${read.value.left.join(' ')}`.trim());
   // open lines are told unless the legend takes them
   const left = read.value.left.filter((words) => !/do not close/.test(words));
   const names = [...new Set([...outlines, ...lines].map(({ layer }) => layer))];
@@ -80,7 +81,13 @@ export function readDrawing(
   const unsaid = names.filter((name) => said(name) === null);
   const [largest] = outlines;
   // without a word the outline round all others is the body
-  const isRound = largest && unsaid.includes(largest.layer) && of('body').length === 0 && !hasLands && outlines.length > 1 && outlines.every((one) => one === largest || liesIn(one, largest));
+  const isRound =
+    largest &&
+    unsaid.includes(largest.layer) &&
+    of('body').length === 0 &&
+    !hasLands &&
+    outlines.length > 1 &&
+    outlines.every((one) => one === largest || liesIn(one, largest));
   const isOnly = largest && outlines.length === 1 && unsaid.includes(largest.layer);
   const body = of('body')[0] ?? (isRound || isOnly ? largest : undefined);
   const isTaken = (one: Outline) => one !== body;
@@ -90,16 +97,17 @@ export function readDrawing(
         ? `Layers whose names say nothing are left out: ${unsaid.join(', ')}.`
         : `The layers do not say what they show: ${body && unsaid.includes(body.layer) ? 'the outermost outline was taken for the body, ' : ''}the others for free contours of copper.`,
     );
-  for (const name of names)
-    if (said(name) === 'leave') left.push(`The layer “${name}” is left out.`);
+  for (const name of names) if (said(name) === 'leave') left.push(`The layer “${name}” is left out.`);
   const numbers = texts.filter(({ text: words }) => /^[A-Za-z]{0,3}\d{0,4}$|^[-+]$/.test(words));
   const used = new Set<string>();
-  const copper = of('lands').filter(isTaken).map((outline): CopperPiece => {
-    const placed = recognised(outline.contour);
-    const number = numbers.find(({ at }) => inside(at, outline.contour));
-    if (number) used.add(`${number.at.x} ${number.at.y}`);
-    return { placed, number: number?.text ?? '' };
-  });
+  const copper = of('lands')
+    .filter(isTaken)
+    .map((outline): CopperPiece => {
+      const placed = recognised(outline.contour);
+      const number = numbers.find(({ at }) => inside(at, outline.contour));
+      if (number) used.add(`${number.at.x} ${number.at.y}`);
+      return { placed, number: number?.text ?? '' };
+    });
   const others = texts.filter(({ at }) => !used.has(`${at.x} ${at.y}`)).length;
   if (others > 0) left.push(`${others} texts are left out.`);
   const figures = (role: DrawingRole): Placed[] => of(role).map(({ contour }) => recognised(contour));
@@ -114,14 +122,21 @@ export function readDrawing(
   });
   if (has('holes')) left.push('A drawing does not say which holes are plated: those in lands are.');
   const legendLines = [
-    ...lines.filter(({ layer }) => roleOf(layer) === 'legend').map(({ points }) => flattenOpen(points, 0.005)),
+    ...lines
+      .filter(({ layer }) => roleOf(layer) === 'legend')
+      .map(({ points }) => flattenOpen(points, 0.005)),
     ...of('legend').map(({ contour }) => closed(flatten(contour, 0.005))),
   ];
   const openElsewhere = lines.filter(({ layer }) => roleOf(layer) !== 'legend').length;
   if (openElsewhere > 0) left.push(`${openElsewhere} lines that do not close are left out.`);
   const [courtyard] = of('courtyard');
   const name = fileName.replace(/\.[^.]*$/, '');
-  const edge = has('edge') ? edgeNear(of('edge')[0] as Outline, [...copper.map(({ placed }) => placed), ...(body ? [boxOfPoints(flatten(body.contour)) as Box] : [])]) : null;
+  const edge = has('edge')
+    ? edgeNear(of('edge')[0] as Outline, [
+        ...copper.map(({ placed }) => placed),
+        ...(body ? [boxOfPoints(flatten(body.contour)) as Box] : []),
+      ])
+    : null;
   const pattern: GivenPattern = {
     name,
     from: fileName,
@@ -131,7 +146,9 @@ export function readDrawing(
     ...(body ? { body: body.contour } : {}),
     ...(courtyard ? { courtyard: flatten(courtyard.contour, 0.005) } : {}),
     ...(legendLines.length > 0 ? { legend: { lines: legendLines, width: 0.12, withTexts: true } } : {}),
-    ...(has('keep-out') ? { areas: figures('keep-out').map((area) => ({ area, why: 'drawn as a keep-out' })) } : {}),
+    ...(has('keep-out')
+      ? { areas: figures('keep-out').map((area) => ({ area, why: 'drawn as a keep-out' })) }
+      : {}),
     ...(edge ? { edge } : {}),
     left: [...left, ...made.left],
   };
@@ -148,7 +165,10 @@ export function readDrawing(
 
 const inside = (at: Point, contour: Contour): boolean => encloses(flatten(contour), at);
 const liesIn = (inner: Outline, outer: Outline): boolean =>
-  inner.contour.every((corner) => inside(corner, outer.contour) || outer.contour.some((other) => distance(other, corner) < 1e-6));
+  inner.contour.every(
+    (corner) =>
+      inside(corner, outer.contour) || outer.contour.some((other) => distance(other, corner) < 1e-6),
+  );
 const closed = (polygon: readonly Point[]): Point[] => [...polygon, polygon[0] as Point];
 
 /** The side of a board's outline that a part lies nearest to. */

@@ -1,6 +1,14 @@
 import type { Contour, Vertex } from '../../geometry/contour';
 import { flatten, flattenOpen } from '../../geometry/contour';
-import { contourFigure, outlineOf, place, rectangle, type Corner, type Figure, type Placed } from '../../geometry/figure';
+import {
+  contourFigure,
+  outlineOf,
+  place,
+  rectangle,
+  type Corner,
+  type Figure,
+  type Placed,
+} from '../../geometry/figure';
 import { putPlaced, type Placement } from '../../geometry/placement';
 import { fullTurn, type Point } from '../../geometry/point';
 import { area, type Polyline } from '../../geometry/polygon';
@@ -145,23 +153,23 @@ function primitive({ name, attributes, children }: XmlNode, unit: number): Place
   if (BESIDE.has(name)) return null;
   const size = (key: string) => lengthOf(attributes[key], unit);
   const [width, height] = [size('width'), size('height')];
-  const centred = (figure: Figure, isThere = width > 0 && height > 0) => (isThere ? place(figure, CENTRE) : null);
+  const centred = (figure: Figure, isThere = width > 0 && height > 0) =>
+    isThere ? place(figure, CENTRE) : null;
   switch (name) {
     case 'Circle': {
       const diameter = size('diameter');
       return centred({ kind: 'round', diameter }, diameter > 0);
     }
     case 'Oval':
-      return centred(width === height ? { kind: 'round', diameter: width } : { kind: 'oblong', width, height });
+      return centred(
+        width === height ? { kind: 'round', diameter: width } : { kind: 'oblong', width, height },
+      );
     case 'RectCenter':
       return centred(rectangle(width, height));
     case 'RectCorner': {
-      const [left, low, right, high] = ['lowerLeftX', 'lowerLeftY', 'upperRightX', 'upperRightY'].map(size) as [
-        number,
-        number,
-        number,
-        number,
-      ];
+      const [left, low, right, high] = ['lowerLeftX', 'lowerLeftY', 'upperRightX', 'upperRightY'].map(
+        size,
+      ) as [number, number, number, number];
       if (right <= left || high <= low) return null;
       const at = { x: quantise((left + right) / 2), y: quantise((low + high) / 2) };
       return place(rectangle(quantise(right - left), quantise(high - low)), at);
@@ -182,7 +190,10 @@ function primitive({ name, attributes, children }: XmlNode, unit: number): Place
         : null;
     }
     case 'Contour': {
-      const polygon = contourOf(children.find((child) => child.name === 'Polygon'), unit);
+      const polygon = contourOf(
+        children.find((child) => child.name === 'Polygon'),
+        unit,
+      );
       if (children.some((child) => child.name === 'Cutout')) return 'unknown';
       return polygon && recognised(polygon);
     }
@@ -212,10 +223,13 @@ function cut(
   attributes: XmlNode['attributes'],
 ): Figure {
   const said = CORNERS.some(([, name]) => attributes[name] !== undefined);
-  const corners = CORNERS.filter(([, name]) => !said || /^(true|1)$/i.test(attributes[name] ?? '')).map(([corner]) => corner);
+  const corners = CORNERS.filter(([, name]) => !said || /^(true|1)$/i.test(attributes[name] ?? '')).map(
+    ([corner]) => corner,
+  );
   if (size <= 0 || corners.length === 0) return rectangle(width, height);
   if (by === 'chamfer') return { kind: 'rectangle', width, height, chamfer: { size, corners } };
-  if (corners.length === 4) return { kind: 'rectangle', width, height, radius: Math.min(size, width / 2, height / 2) };
+  if (corners.length === 4)
+    return { kind: 'rectangle', width, height, radius: Math.min(size, width / 2, height / 2) };
   // some corners round: the outline of a chamfer, its cuts bent to quarter circles
   const chamfered = outlineOf({ kind: 'rectangle', width, height, chamfer: { size, corners } });
   const bent = chamfered.map((from, i): Vertex => {
@@ -281,7 +295,10 @@ function bend(
 /** A line of a node: a polyline, a straight line or an arc; `null` where it is none. */
 function lineOf(node: XmlNode, unit: number): Polyline | null {
   const { name, attributes } = node;
-  const at = (x: string, y: string) => ({ x: lengthOf(attributes[x], unit), y: lengthOf(attributes[y], unit) });
+  const at = (x: string, y: string) => ({
+    x: lengthOf(attributes[x], unit),
+    y: lengthOf(attributes[y], unit),
+  });
   switch (name) {
     case 'Polyline': {
       const steps = stepsOf(node, unit);
@@ -289,7 +306,9 @@ function lineOf(node: XmlNode, unit: number): Polyline | null {
     }
     case 'Polygon': {
       const contour = contourOf(node, unit);
-      return contour && openPoints([...contour, { x: (contour[0] as Vertex).x, y: (contour[0] as Vertex).y }]);
+      return (
+        contour && openPoints([...contour, { x: (contour[0] as Vertex).x, y: (contour[0] as Vertex).y }])
+      );
     }
     case 'Line':
       return [at('startX', 'startY'), at('endX', 'endY')];

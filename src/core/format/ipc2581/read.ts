@@ -5,14 +5,7 @@ import { HOME, putPlaced, putPoint, undone, within, type Placement } from '../..
 import { distance, fullTurn, type Point } from '../../geometry/point';
 import { area, type Polygon, type Polyline } from '../../geometry/polygon';
 import { joined, type Layers } from '../../given/join';
-import type {
-  GivenArea,
-  GivenFile,
-  GivenHole,
-  GivenLand,
-  GivenPattern,
-  GivenVia,
-} from '../../given/pattern';
+import type { GivenArea, GivenFile, GivenHole, GivenLand, GivenPattern, GivenVia } from '../../given/pattern';
 import { fail, ok, type Result } from '../../units/result';
 import { all, everywhere, one, readXml, type XmlNode } from '../xml-tree';
 import { contourOf, placementOf, shapeReader, unitFactor, type ShapeReader } from './read-shapes';
@@ -25,7 +18,16 @@ import { contourOf, placementOf, shapeReader, unitFactor, type ShapeReader } fro
 export const LARGEST_IPC2581 = 60_000_000;
 
 /** Branches of a file that say nothing of packages. */
-const NOT_WANTED = new Set(['Bom', 'Avl', 'HistoryRecord', 'LogisticHeader', 'Stackup', 'LogicalNet', 'PhyNetGroup', 'DfxMeasurementList']);
+const NOT_WANTED = new Set([
+  'Bom',
+  'Avl',
+  'HistoryRecord',
+  'LogisticHeader',
+  'Stackup',
+  'LogicalNet',
+  'PhyNetGroup',
+  'DfxMeasurementList',
+]);
 
 /** Reads the packages of a file. @returns what it holds, or why nothing of it can be read */
 export function readIpc2581(text: string, fileName: string): Result<GivenFile, string> {
@@ -70,7 +72,12 @@ const ROLES: readonly (readonly [RegExp, Role])[] = [
 
 /** A hole of a padstack, and its pads by layer. */
 interface Stack {
-  readonly hole: { readonly placed: Placed; readonly platingStatus: string; readonly plus: number; readonly minus: number } | null;
+  readonly hole: {
+    readonly placed: Placed;
+    readonly platingStatus: string;
+    readonly plus: number;
+    readonly minus: number;
+  } | null;
   readonly pads: readonly { readonly layer: string; readonly figures: readonly Placed[] }[];
   readonly clearance: Placed | null;
 }
@@ -105,16 +112,23 @@ class Reader {
 
   left(): string[] {
     const shapes = [...this.shapes.left].map(([what, count]) => `${count} × ${what}`);
-    return [...this.notes, ...(shapes.length > 0 ? [`Shapes that were not understood: ${shapes.join(', ')}.`] : [])];
+    return [
+      ...this.notes,
+      ...(shapes.length > 0 ? [`Shapes that were not understood: ${shapes.join(', ')}.`] : []),
+    ];
   }
 
   step(step: XmlNode): GivenPattern[] {
-    const stacks = new Map(all(step, 'PadStackDef').map((node) => [node.attributes['name'] ?? '', this.stack(node)]));
+    const stacks = new Map(
+      all(step, 'PadStackDef').map((node) => [node.attributes['name'] ?? '', this.stack(node)]),
+    );
     if (all(step, 'PadStack').length > 0)
       this.notes.add('It has padstacks in the way of revision A, which are not read.');
     const components = all(step, 'Component').map((node) => this.component(node));
     const packages = all(step, 'Package');
-    return packages.map((node) => this.package(node, { step, stacks, components, isAlone: packages.length === 1 }));
+    return packages.map((node) =>
+      this.package(node, { step, stacks, components, isAlone: packages.length === 1 }),
+    );
   }
 
   private component(node: XmlNode): Component {
@@ -166,7 +180,9 @@ class Reader {
         : side === 'all'
           ? 'inner'
           : 'copper';
-    this.notes.add(`The layer “${name}” is not declared; by its name it was taken for ${role === 'copper' ? `copper, ${side}` : role}.`);
+    this.notes.add(
+      `The layer “${name}” is not declared; by its name it was taken for ${role === 'copper' ? `copper, ${side}` : role}.`,
+    );
     const made = { role, side } as const;
     this.layers.set(name, made);
     return made;
@@ -185,11 +201,18 @@ class Reader {
     const seen = stated ?? this.seen(own, pins, board, left);
     const instance = board.isAlone && own.length <= 1 ? (own[0] ?? null) : null;
     const around = board.isAlone && own.length <= 1 ? this.around(board, instance, left) : null;
-    if (!around && all(board.step, 'LayerFeature').some(({ attributes }) => this.layer(attributes['layerRef'] ?? '').role === 'courtyard'))
+    if (
+      !around &&
+      all(board.step, 'LayerFeature').some(
+        ({ attributes }) => this.layer(attributes['layerRef'] ?? '').role === 'courtyard',
+      )
+    )
       this.notes.add('Courtyards stand on a layer of the board and are not taken with its packages.');
     const lands = around ? this.withSlots(seen.lands, around) : seen.lands;
     const numbered = lands.map((land) =>
-      land.number === '' ? { ...land, number: pins.find(({ at }) => at && distance(at, land.copper.at) < 0.01)?.number ?? '' } : land,
+      land.number === ''
+        ? { ...land, number: pins.find(({ at }) => at && distance(at, land.copper.at) < 0.01)?.number ?? '' }
+        : land,
     );
     const { pickup, body } = this.outlines(node, left);
     if (pickup && body) this.pickup(pickup, body, left);
@@ -234,14 +257,17 @@ class Reader {
       const stack = stacks.get(attributes['padstackDefRef'] ?? '');
       return (
         stack?.hole?.platingStatus === 'VIA' &&
-        stack.pads.some(({ layer }) => this.layer(layer).role === 'mask' && this.layer(layer).side === 'bottom')
+        stack.pads.some(
+          ({ layer }) => this.layer(layer).role === 'mask' && this.layer(layer).side === 'bottom',
+        )
       );
     };
     for (const pad of pads) {
       const at = placementOf(pad, this.factor) ?? HOME;
       const name = pad.attributes['padstackDefRef'];
       const stack = name === undefined ? undefined : stacks.get(name);
-      if (name !== undefined && !stack) left.push(`The padstack “${name}” is not in the file; the pad’s own shape is taken.`);
+      if (name !== undefined && !stack)
+        left.push(`The padstack “${name}” is not in the file; the pad’s own shape is taken.`);
       const number = one(pad, 'PinRef')?.attributes['pin'] ?? '';
       const land = this.land(pad, at, stack, number, left);
       if (!land) continue;
@@ -250,7 +276,11 @@ class Reader {
         else windows.push(...land.windows);
       } else if (stack?.hole?.platingStatus === 'VIA' && sizeOf(land.copper.figure).width < 2)
         vias.push({
-          via: { ...at.at, hole: sizeOf(stack.hole.placed.figure).width, land: sizeOf(land.copper.figure).width },
+          via: {
+            ...at.at,
+            hole: sizeOf(stack.hole.placed.figure).width,
+            land: sizeOf(land.copper.figure).width,
+          },
           number,
         });
       else made.push(land);
@@ -258,7 +288,9 @@ class Reader {
     const closed = vias.length > 0 && pads.every((pad) => !isOpenVia(pad));
     const lands = withVias(made, vias, left);
     return {
-      lands: closed ? lands.map((land) => (land.vias && !land.hole ? { ...land, maskOther: [] } : land)) : lands,
+      lands: closed
+        ? lands.map((land) => (land.vias && !land.hole ? { ...land, maskOther: [] } : land))
+        : lands,
       holes,
       windows,
     };
@@ -284,14 +316,17 @@ class Reader {
         const known = this.layer(layer);
         return known.role === role && (side === undefined || known.side === side);
       });
-      return found.length === 0 ? null : found.flatMap(({ figures }) => figures).map((figure) => putPlaced(at, figure));
+      return found.length === 0
+        ? null
+        : found.flatMap(({ figures }) => figures).map((figure) => putPlaced(at, figure));
     };
     const clearance = stack.clearance && putPlaced(at, stack.clearance);
     const [copper, far, inner] = [on('copper', 'top'), on('copper', 'bottom'), on('inner')];
     const hole = stack.hole && putPlaced(at, stack.hole.placed);
     const [mask, paste, maskOther] = [on('mask', 'top'), on('paste', 'top'), on('mask', 'bottom')];
     const near = copper?.[0] ?? null;
-    if ((copper?.length ?? 0) > 1) left.push(`Land ${number} is of ${copper?.length ?? 0} shapes; the first is kept.`);
+    if ((copper?.length ?? 0) > 1)
+      left.push(`Land ${number} is of ${copper?.length ?? 0} shapes; the first is kept.`);
     if (!near) {
       if (far?.[0] && !hole) {
         left.push(`Land ${number} lies on the far side alone and is left out.`);
@@ -326,7 +361,9 @@ class Reader {
   private seen(own: readonly Component[], pins: readonly PinSeen[], board: Board, left: string[]): Seen {
     const [first] = own;
     if (!first) {
-      left.push('It has no land pattern, and no component of it lies on the board: there are no lands to take.');
+      left.push(
+        'It has no land pattern, and no component of it lies on the board: there are no lands to take.',
+      );
       return { lands: [], holes: [], windows: [] };
     }
     let best: (Seen & { readonly off: number }) | null = null;
@@ -339,11 +376,17 @@ class Reader {
     const found = best as Seen & { readonly off: number };
     left.push(`Its land pattern was taken from ${first.refDes} on the board.`);
     if (found.off > 0.5)
-      left.push(`Its lands lie up to ${found.off.toFixed(2)} mm from the pins of the package: it may be turned or mirrored.`);
+      left.push(
+        `Its lands lie up to ${found.off.toFixed(2)} mm from the pins of the package: it may be turned or mirrored.`,
+      );
     return found;
   }
 
-  private taken({ refDes, side }: Component, placement: Placement, { step, stacks }: Board): Seen & { readonly notes: readonly string[] } {
+  private taken(
+    { refDes, side }: Component,
+    placement: Placement,
+    { step, stacks }: Board,
+  ): Seen & { readonly notes: readonly string[] } {
     const back = undone(placement);
     const near = side === 'bottom' ? 'bottom' : 'top';
     const copper: { placed: Placed; number: string }[] = [];
@@ -407,14 +450,18 @@ class Reader {
         }
         for (const features of all(set, 'Features')) {
           const figures = this.shapes.figures(features).map((figure) => putPlaced(back, figure));
-          const lines = this.shapes.lines(features).map(({ points }) => moved(points, features, this.factor, back));
+          const lines = this.shapes
+            .lines(features)
+            .map(({ points }) => moved(points, features, this.factor, back));
           if (role === 'courtyard') {
             const [outline] = [...lines.filter(closes), ...figures.map(cornersOf)];
             if (outline) found.courtyard ??= opened(outline);
           } else if (role === 'mask' && side === 'top') found.windows.push(...figures);
           else if (/KEEP_?OUT/i.test(name)) found.areas.push(...figures.map((area) => keepOut(area, set)));
           else if (figures.length + lines.length > 0)
-            left.push(`What is drawn on the layer “${name}” (${figures.length + lines.length} shapes) is left out.`);
+            left.push(
+              `What is drawn on the layer “${name}” (${figures.length + lines.length} shapes) is left out.`,
+            );
         }
       }
     }
@@ -426,7 +473,9 @@ class Reader {
     const free = [...around.slots];
     const made = lands.map((land): GivenLand => {
       if (land.hole) return land;
-      const at = free.findIndex(({ placed }) => distance(placed.at, land.copper.at) < 1e-3 || inBox(placed.at, land.copper));
+      const at = free.findIndex(
+        ({ placed }) => distance(placed.at, land.copper.at) < 1e-3 || inBox(placed.at, land.copper),
+      );
       const [slot] = at < 0 ? [] : free.splice(at, 1);
       if (!slot) return land;
       const { placed: hole, plated, plus, minus } = slot;
@@ -442,7 +491,10 @@ class Reader {
   }
 
   /** The body: as the assembly drawing has it, else the outline of the package. */
-  private outlines(node: XmlNode, left: string[]): { readonly pickup: Point | null; readonly body: Contour | null } {
+  private outlines(
+    node: XmlNode,
+    left: string[],
+  ): { readonly pickup: Point | null; readonly body: Contour | null } {
     const drawn = one(one(node, 'AssemblyDrawing'), 'Outline');
     const outline = drawn ?? one(node, 'Outline');
     const shape = outline?.children.find(({ name }) => name !== 'LineDesc' && name !== 'LineDescRef');
@@ -460,7 +512,10 @@ class Reader {
   private pickup(at: Point, body: Contour, left: string[]): void {
     const { minX, maxX, minY, maxY } = boxOfPoints(flatten(body)) as Box;
     const off = distance(at, { x: (minX + maxX) / 2, y: (minY + maxY) / 2 });
-    if (off > 1e-3) left.push(`Its pick-up point lies ${off.toFixed(3)} mm from the middle of the body; Tapis picks it up in the middle.`);
+    if (off > 1e-3)
+      left.push(
+        `Its pick-up point lies ${off.toFixed(3)} mm from the middle of the body; Tapis picks it up in the middle.`,
+      );
   }
 
   private legend(node: XmlNode, left: string[]): GivenPattern['legend'] | null {
@@ -485,7 +540,8 @@ class Reader {
       if (filled[0] && !pin1 && (usage === 'PIN_ONE' || strokes.length === 0)) pin1 = cornersOf(filled[0]);
       else lines.push(...filled.map((figure) => closed(cornersOf(figure))));
     }
-    if (texts > 0) left.push(`${texts} texts of the legend are left out: Tapis writes reference and value its own way.`);
+    if (texts > 0)
+      left.push(`${texts} texts of the legend are left out: Tapis writes reference and value its own way.`);
     if (lines.length === 0 && !pin1) return null;
     return { lines, width: width > 0 ? width : 0.12, ...(pin1 ? { pin1 } : {}) };
   }
@@ -509,7 +565,12 @@ interface Around {
   readonly holes: Placed[];
   readonly windows: Placed[];
   readonly areas: GivenArea[];
-  readonly slots: readonly { readonly placed: Placed; readonly plated: boolean; readonly plus: number; readonly minus: number }[];
+  readonly slots: readonly {
+    readonly placed: Placed;
+    readonly plated: boolean;
+    readonly plus: number;
+    readonly minus: number;
+  }[];
   courtyard?: Polygon;
 }
 
@@ -566,13 +627,23 @@ function withVias(
     const land = lands.find(({ copper }) => inBox(via, copper));
     if (land) own.set(land, [...(own.get(land) ?? []), via]);
     // one that lies in no land is a land with a hole
-    else alone.push({ number, copper: circleAt(via, via.land), hole: { hole: circleAt(via, via.hole), plated: true } });
+    else
+      alone.push({
+        number,
+        copper: circleAt(via, via.land),
+        hole: { hole: circleAt(via, via.hole), plated: true },
+      });
   }
-  if (alone.length > 0) left.push(`${alone.length} vias lie in no land; they are taken as lands of their own.`);
-  return [...lands.map((land) => (own.has(land) ? { ...land, vias: own.get(land) as GivenVia[] } : land)), ...alone];
+  if (alone.length > 0)
+    left.push(`${alone.length} vias lie in no land; they are taken as lands of their own.`);
+  return [
+    ...lands.map((land) => (own.has(land) ? { ...land, vias: own.get(land) as GivenVia[] } : land)),
+    ...alone,
+  ];
 }
 
-const inBox = ({ x, y }: Point, { minX, minY, maxX, maxY }: Box): boolean => x >= minX && x <= maxX && y >= minY && y <= maxY;
+const inBox = ({ x, y }: Point, { minX, minY, maxX, maxY }: Box): boolean =>
+  x >= minX && x <= maxX && y >= minY && y <= maxY;
 
 const cornersOf = (placed: Placed): Polygon => flatten(contourAt(placed));
 const closed = (polygon: Polygon): Polyline => [...polygon, polygon[0] as Point];
@@ -605,8 +676,12 @@ function uncut(body: Contour): Contour {
 
 /** An area with what its file says that it is free of. */
 function keepOut(placed: Placed, set: XmlNode): GivenArea {
-  const said = new Map(all(set, 'NonstandardAttribute').map(({ attributes }) => [attributes['name'], attributes['value'] ?? '']));
-  const what = (['copper', 'vias', 'components', 'everything'] as const).find((word) => word === said.get('keepOut'));
+  const said = new Map(
+    all(set, 'NonstandardAttribute').map(({ attributes }) => [attributes['name'], attributes['value'] ?? '']),
+  );
+  const what = (['copper', 'vias', 'components', 'everything'] as const).find(
+    (word) => word === said.get('keepOut'),
+  );
   const side = (['component', 'far', 'both'] as const).find((word) => word === said.get('side'));
   const why = said.get('why');
   return { area: placed, ...(what ? { what } : {}), ...(side ? { side } : {}), ...(why ? { why } : {}) };

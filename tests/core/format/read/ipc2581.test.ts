@@ -1,0 +1,127 @@
+import { readFileSync } from 'node:fs';
+import { expect, test } from 'vitest';
+import { compile } from '../../../../src/core/footprint/compile';
+import { documentOf } from '../../../../src/core/format/import';
+import { readIpc2581 } from '../../../../src/core/format/ipc2581/read';
+import type { GivenPattern } from '../../../../src/core/given/pattern';
+
+// The files were written by hand from the standard's text, each in a style of its own.
+
+function read(name: string): readonly GivenPattern[] {
+  const text = readFileSync(new URL(`../../../data/given/${name}`, import.meta.url), 'utf8');
+  const found = readIpc2581(text, name);
+  if (!found.ok) throw new Error(found.error);
+  return found.value.patterns;
+}
+
+test('a package of revision B has its lands, openings, marks, courtyard, body and pin names', () => {
+  const [pattern] = read('one-package-b.xml') as [GivenPattern];
+  expect(pattern.lands.map(({ number, copper: { at, rotation } }) => [number, at.x, at.y, rotation])).toEqual(
+    [
+      ['1', -1.3, 0.95, 180],
+      ['2', -1.3, -0.95, 180],
+      ['TAB', 1.6, 0, 0],
+    ],
+  );
+  expect(pattern.lands[0]?.copper.figure).toEqual({
+    kind: 'rectangle',
+    width: 1.1,
+    height: 0.6,
+    radius: 0.15,
+  });
+  expect(pattern.lands[2]?.copper.figure).toEqual({
+    kind: 'rectangle',
+    width: 2.4,
+    height: 1.8,
+    chamfer: { size: 0.4, corners: ['lower-left', 'upper-left'] },
+  });
+  // the tab has no opening in the stencil, and the file has a layer for it
+  expect(pattern.lands.map(({ paste }) => paste?.length)).toEqual([1, 1, 0]);
+  expect(pattern.height).toBe(1.45);
+  expect(pattern.legend?.lines).toEqual([
+    [
+      { x: -0.6, y: 1.6 },
+      { x: 0.3, y: 1.6 },
+    ],
+  ]);
+  expect(pattern.pins?.map(({ lands, name }) => [lands, name])).toEqual([
+    ['1', 'IN'],
+    ['TAB', 'GND'],
+  ]);
+  const { footprint } = compile(documentOf(pattern).document);
+  expect(footprint?.courtyard.box).toEqual({ minX: -2.1, minY: -1.7, maxX: 3.05, maxY: 1.7 });
+  expect(footprint?.body.extent.x.nom).toBe(3);
+  expect(footprint?.body.heights.top.max).toBeGreaterThan(1.45);
+  // 0.05 of margin all round is one for every land, but the tab's opening is as large as the tab
+  expect(footprint?.lands.map(({ padstack }) => padstack.margins.mask)).toEqual([0.05, 0.05, 0]);
+  expect(footprint?.legend.lines).toHaveLength(1);
+  expect(footprint?.legend.pin1).not.toBeNull();
+});
+
+test('a library in inches with prefixed names and other orders has two packages; numbers come from the pins', () => {
+  const [terminal, diode] = read('two-packages-inch-c.xml') as [GivenPattern, GivenPattern];
+  expect(terminal.name).toBe('TERM 2');
+  expect(terminal.lands.map(({ number, copper }) => [number, copper.at.x])).toEqual([
+    ['1', -2.54],
+    ['2', 2.54],
+  ]);
+  const [land] = terminal.lands;
+  expect(land?.copper.figure).toEqual({ kind: 'round', diameter: 1.778 });
+  expect(land?.other?.figure).toEqual({ kind: 'round', diameter: 2.032 });
+  expect(land?.hole).toMatchObject({ plated: true, plus: 0.0762, minus: 0.0508 });
+  expect(terminal.holes.map(({ at, figure }) => [at.y, figure])).toEqual([
+    [3.81, { kind: 'round', diameter: 3.175 }],
+  ]);
+  const { footprint } = compile(documentOf(terminal).document);
+  const made = footprint?.lands[0];
+  expect(made?.padstack.other).toEqual({ kind: 'round', diameter: 2.032 });
+  expect(made?.padstack.hole).toMatchObject({ plus: 0.0762, minus: 0.0508 });
+  expect(footprint?.bores).toHaveLength(1);
+
+  // a half circle of 0.02 in at its outer end: 1.524 and half of 1.016 long
+  expect(diode.lands.map(({ number }) => number)).toEqual(['K', 'A']);
+  const [cathode, anode] = diode.lands;
+  expect((anode?.copper.maxX ?? 0) - (anode?.copper.minX ?? 0)).toBeCloseTo(1.524 + 0.508, 3);
+  expect(cathode?.copper.minX).toBeCloseTo(-(anode?.copper.maxX ?? 0), 6);
+  expect(diode.left.join(' ')).toContain('Land 3 has no shape');
+});
+
+test('a shape that is not understood is told with its name', () => {
+  const text = readFileSync(new URL('../../../data/given/two-packages-inch-c.xml', import.meta.url), 'utf8');
+  const found = readIpc2581(text, 'x');
+  expect(found.ok && found.value.left.join(' ')).toContain('1 × Donut');
+  expect(found.ok && found.value.left.join(' ')).toContain('Thermal reliefs');
+});
+
+test.each(['board-micron.xml', 'board-far.xml'])(
+  'lands that stand on the layers of a board are taken back to where the package is drawn: %s',
+  (name) => {
+    const [three, never] = read(name) as [GivenPattern, GivenPattern];
+    expect(
+      three.lands.map(({ number, copper: { minX, minY, maxX, maxY } }) => [number, minX, minY, maxX, maxY]),
+    ).toEqual([
+      ['1', -1.55, 0.7, -0.65, 1.2],
+      ['2', -1.55, -1.2, -0.65, -0.7],
+      ['3', 0.65, -0.25, 1.55, 0.25],
+    ]);
+    expect(three.lands[0]?.mask?.[0]?.figure).toMatchObject({ width: 1, height: 0.6 });
+    expect(three.lands[0]?.paste).toBeUndefined();
+    expect(three.left.join(' ')).toContain('taken from Q7');
+    expect(never.lands).toHaveLength(0);
+    expect(never.left.join(' ')).toContain('no component of it lies on the board');
+  },
+);
+
+test.each([
+  ['<svg/>', 'its root is “svg”'],
+  ['<IPC-2581 revision="A"/>', 'revision A'],
+  ['<IPC-2581 revision="C"><Ecad><CadHeader units="FURLONG"/></Ecad></IPC-2581>', '“FURLONG”'],
+  ['<IPC-2581 revision="C"><Ecad>', 'no whole XML file'],
+  ['<!DOCTYPE x [<!ENTITY a "aaaa">]><IPC-2581>&a;</IPC-2581>', 'entities of its own'],
+  [`<IPC-2581>${'<a>'.repeat(3000)}`, 'deep in each other'],
+  ['', 'root element'],
+])('refuses %s', (text, why) => {
+  const found = readIpc2581(text, 'x.xml');
+  expect(found.ok).toBe(false);
+  expect(!found.ok && found.error).toContain(why);
+});

@@ -1,0 +1,151 @@
+import { expect, test } from 'vitest';
+import { isPadTable, readPadTable, type PadTableAsked } from '../../../../src/core/format/csv/read';
+import { readDrawing } from '../../../../src/core/format/dxf/read';
+
+function table(text: string, asked: PadTableAsked = {}) {
+  const read = readPadTable(text, 'lands.csv', asked);
+  if (!read.ok) throw new Error(read.error);
+  const [pattern] = read.value.patterns;
+  return { pattern: pattern!, table: read.value.table };
+}
+
+test('a table with semicolons, decimal commas, and width beside height', () => {
+  const { pattern, table: how } = table(
+    'Pad;X (mm);Y (mm);Width;Height;Rot;Shape;Remark\n1;-1,30;0,95;1,10;0,60;0;rect;x\nTAB;1,60;0;2,40;1,80;90;oval;y\n',
+  );
+  expect(how.columns).toEqual(['number', 'x', 'y', 'length', 'width', 'rotation', 'shape', 'leave']);
+  expect(
+    pattern.lands.map(({ number, copper }) => [number, copper.at, copper.rotation, copper.figure]),
+  ).toEqual([
+    ['1', { x: -1.3, y: 0.95 }, 0, { kind: 'rectangle', width: 1.1, height: 0.6 }],
+    ['TAB', { x: 1.6, y: 0 }, 90, { kind: 'oblong', width: 2.4, height: 1.8 }],
+  ]);
+  expect(pattern.left.join(' ')).toContain('Remark');
+});
+
+test('mil by the heads, by the cells, by the sizes, and by choice', () => {
+  const x = (text: string, asked?: PadTableAsked) => table(text, asked).pattern.lands[0]?.copper.at.x;
+  expect(x('pin,x_mil,y_mil,length_mil,width_mil\n1,100,0,40,20')).toBe(2.54);
+  expect(x('pin,x,y,length,width\n1,100mil,0mil,40mil,20mil')).toBe(2.54);
+  expect(x('pin,x,y,length,width\n1,100,0,40,20')).toBe(2.54);
+  expect(x('pin,x,y,length,width\n1,100,0,40,20', { unit: 'mm' })).toBe(100);
+  expect(x('pin,x,y,length,width\n1,0.1,0,0.04,0.02')).toBe(2.54);
+  expect(table('pin,x,y,length,width\n1,100,0,40,20').pattern.left.join(' ')).toContain('read in mil');
+});
+
+test('holes with and without copper, pin names, and columns by choice', () => {
+  const { pattern } = table(
+    'no,a,b,dia,drill,plating,name\n1,0,0,1.8,1.2,plated,VIN\n2,2.54,0,1.8,1.2,non-plated,GND\n,5,0,,3.2,,',
+    { columns: ['number', 'x', 'y', 'diameter', 'hole', 'plating', 'pin'], unit: 'mm' },
+  );
+  expect(pattern.lands.map(({ hole }) => hole?.plated)).toEqual([true, false]);
+  expect(pattern.holes.map(({ figure }) => figure)).toEqual([{ kind: 'round', diameter: 3.2 }]);
+  expect(pattern.pins?.map(({ lands, name }) => `${lands} ${name}`)).toEqual(['1 VIN', '2 GND']);
+});
+
+test('a row that cannot be read is told with its number and value, and leaves the others', () => {
+  const { pattern } = table('pad,x,y,length,width\n1,0,0,1,1\n2,abc,0,1,1\n3,2,0,1,1\n4,3,0,,');
+  expect(pattern.lands.map(({ number }) => number)).toEqual(['1', '3']);
+  expect(pattern.left.join(' ')).toContain('Row 3: x is “abc”');
+  expect(pattern.left.join(' ')).toContain('Row 5: it has no size');
+});
+
+test('tables of dimensions and of pins are no pad tables', () => {
+  expect(isPadTable('symbol,min,nom,max\nA,1,2,3')).toBe(false);
+  expect(isPadTable('pin,name,direction\n1,VIN,input')).toBe(false);
+  expect(isPadTable('pad,x,y,w,h\n1,0,0,1,1')).toBe(true);
+});
+
+/** A drawing of release 12 as a drawing office would save it, from entities. */
+const drawing = (...entities: readonly (readonly (string | number)[])[]) =>
+  [0, 'SECTION', 2, 'ENTITIES', ...entities.flat(), 0, 'ENDSEC', 0, 'EOF'].join('\n');
+const box = (layer: string, x: number, y: number, w: number, h: number) => [
+  ...[0, 'LWPOLYLINE', 8, layer, 90, 4, 70, 1],
+  ...[
+    10,
+    x - w / 2,
+    20,
+    y - h / 2,
+    10,
+    x + w / 2,
+    20,
+    y - h / 2,
+    10,
+    x + w / 2,
+    20,
+    y + h / 2,
+    10,
+    x - w / 2,
+    20,
+    y + h / 2,
+  ],
+];
+const circle = (layer: string, x: number, y: number, r: number) => [
+  0,
+  'CIRCLE',
+  8,
+  layer,
+  10,
+  x,
+  20,
+  y,
+  40,
+  r,
+];
+const text = (layer: string, x: number, y: number, words: string) => [
+  0,
+  'TEXT',
+  8,
+  layer,
+  10,
+  x,
+  20,
+  y,
+  40,
+  0.5,
+  1,
+  words,
+];
+
+test('layers by the words of their names, numbers by the texts on lands', () => {
+  const read = readDrawing(
+    drawing(
+      box('Pads', -2, 0, 1, 0.6),
+      box('Pads', 2, 0, 1, 0.6),
+      text('Names', -2.1, 0, '1'),
+      text('Names', 1.9, 0, '2'),
+      text('Names', 0, 5, 'HS-77'),
+      box('Body outline', 0, 0, 3, 2),
+      box('Keep clear', 0, 3, 1, 1),
+      circle('Drill', 0, -3, 0.8),
+      [0, 'LINE', 8, 'Silk', 10, -1, 20, 1.2, 11, 1, 21, 1.2],
+      box('Board edge', 0, 20, 60, 47),
+      [0, 'SPLINE', 8, 'Pads'],
+    ),
+    'part.dxf',
+  );
+  if (!read.ok) throw new Error(read.error);
+  const [pattern] = read.value.patterns;
+  expect(pattern?.lands.map(({ number, copper }) => [number, copper.at.x])).toEqual([
+    ['1', -2],
+    ['2', 2],
+  ]);
+  expect(pattern?.holes).toHaveLength(1);
+  expect(pattern?.areas).toHaveLength(1);
+  expect(pattern?.legend?.lines).toHaveLength(1);
+  expect(pattern?.edge).toMatchObject({ side: 'down', at: { y: -3.5 } });
+  expect(pattern?.left.join(' ')).toContain('SPLINE');
+  expect(pattern?.left.join(' ')).toContain('1 texts');
+});
+
+test('a drawing whose layers say nothing has a body and free contours, or what is chosen', () => {
+  const file = drawing(box('0', 0, 0, 6, 4), box('0', -1.5, 0, 1, 1), circle('0', 1.5, 0, 0.5));
+  const plain = readDrawing(file, 'a.dxf');
+  expect(plain.ok && plain.value.patterns[0]?.lands).toHaveLength(2);
+  expect(plain.ok && plain.value.patterns[0]?.body).toBeDefined();
+  expect(plain.ok && plain.value.patterns[0]?.left.join(' ')).toContain(
+    'outermost outline was taken for the body',
+  );
+  const chosen = readDrawing(file, 'a.dxf', { layers: { '0': 'holes' } });
+  expect(chosen.ok && chosen.value.patterns[0]?.holes).toHaveLength(3);
+});
