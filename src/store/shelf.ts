@@ -274,6 +274,14 @@ export class ShelfStore {
     await this.amend([id], { against });
   }
 
+  /** A footprint that is the package itself now is held against none. */
+  async letGo(id: string): Promise<void> {
+    const { footprints, entries } = this.db;
+    await this.db.transaction('rw', footprints, entries, async () => {
+      for (const table of [footprints, entries]) await table.update(id, { against: undefined });
+    });
+  }
+
   /** The patterns that are held against a footprint. */
   async heldAgainst(id: string): Promise<ShelfEntry[]> {
     return (await this.db.entries.where('against').equals(id).toArray()).filter(

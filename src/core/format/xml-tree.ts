@@ -36,7 +36,7 @@ export function readXml(
   parser.on('doctype', (doctype) => {
     if (/<!ENTITY/i.test(doctype)) refuse('It declares entities of its own, which are not read');
   });
-  parser.on('opentag', ({ name, attributes, isSelfClosing: _ }) => {
+  parser.on('opentag', ({ name, attributes }) => {
     if (wrong !== null) return;
     const plain = name.replace(/^.*:/, '');
     if (skipped > 0 || !wanted(plain)) {

@@ -9,7 +9,7 @@ import { byGravity, lineOf, namesOf, remark, verdictOf, type Opinion, type Remar
 // look rounded or are uneven, and lands of a row that are of another size.
 
 /** Steps that connectors and packages commonly have in inches, mm. */
-const COMMON = [5.08, 3.96, 2.54, 1.27, 0.635];
+const COMMON = [5.08, 3.96, 2.54, 1.27];
 /** Lands that make a row. */
 const LEAST_ROW = 4;
 

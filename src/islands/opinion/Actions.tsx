@@ -25,6 +25,7 @@ export function Actions({ stored, opinion: { actions, line } }: Props) {
       const { left } = await shelf.rewrite([{ id: stored.id, document: next, revision: stored.revision }]);
       if (left.length > 0)
         return setSaid(`It was changed elsewhere meanwhile, or is approved: ${left.join(', ')}.`);
+      await shelf.letGo(stored.id);
       navigate(`/bench/${stored.id}/land`);
     });
   return (

@@ -17,6 +17,8 @@ interface Props {
   wrongNumbers: ReadonlySet<number>;
   /** Whether the courtyard is the pattern's own. */
   hasCourtyard: boolean;
+  /** Whether the file gives a body. */
+  hasBody: boolean;
 }
 
 /** What of the package is drawn over the pattern: its terminals, and the lands that it would have. */
@@ -40,6 +42,7 @@ function Plan({
   lit,
   wrongNumbers,
   hasCourtyard,
+  hasBody,
   width,
   height,
 }: Props & { width: number; height: number }) {
@@ -88,7 +91,7 @@ function Plan({
           theirs.strokes.filter(
             ({ layer }) =>
               !layer.startsWith('contact') &&
-              (layer !== 'body' || !own) &&
+              (layer !== 'body' || (!own && hasBody)) &&
               // what the file does not give is not shown as its own
               (layer !== 'courtyard' || hasCourtyard),
           ),

@@ -120,6 +120,7 @@ export function OpinionView({ pattern: id, against }: { pattern: string; against
               lit={lit}
               wrongNumbers={wrongNumbers}
               hasCourtyard={stored.document.marks?.own?.courtyard !== undefined}
+              hasBody={stored.document.package.pieces?.some(({ what }) => what === 'body') ?? true}
             />
           ) : (
             <div className="flex-1" />

@@ -30,6 +30,7 @@ const opening = (part: Partial<StackChoices['mask']>): StackChoices['mask'] => (
   height: null,
   none: null,
   form: null,
+  as: null,
   ...part,
 });
 
