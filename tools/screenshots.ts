@@ -210,9 +210,11 @@ await page.$$eval('main tbody tr.cursor-pointer', (rows) =>
 await shoot('bench-stack-thermal');
 await shootPapers();
 
-await open('J2 debug header');
-await page.keyboard.press('3');
-await shoot('bench-stack-hole');
+await open('U2 from an old board');
+await page.locator('[aria-label="Second opinion"] ::-p-text(second opinion)').click();
+await page.waitForSelector('[aria-label="Every land"]');
+await wait(500);
+await shoot('second-opinion');
 
 await open('U10 charge regulator');
 const [, , regulator] = new URL(page.url()).pathname.split('/');

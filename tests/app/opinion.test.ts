@@ -1,10 +1,11 @@
-import { mkdtempSync, writeFileSync } from 'node:fs';
+import { unzipSync } from 'fflate';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import type { Browser, ElementHandle, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { expectNoFaults, launch, openPage, server, summaryOf, takeDemo } from './harness';
+import { expectNoFaults, launch, openPage, savedFiles, server, summaryOf, takeDemo } from './harness';
 
 let browser: Browser;
 beforeAll(async () => {
@@ -77,7 +78,11 @@ describe('somebody else’s pattern', () => {
     // the pattern as it came is kept
     await page.waitForSelector('[aria-label="Revisions"]');
     await page.keyboard.press('7');
-    await told(page, 'SOIC127P599X175-8N');
+    await told(page, 'All at once');
+    const saved = await savedFiles(browser);
+    await press(page, 'Make the release');
+    const files = Object.keys(unzipSync(new Uint8Array(readFileSync(await saved(/\.zip$/)))));
+    expect(files.some((path) => /SOIC127P599X175-8N.*\.gbr$/.test(path))).toBe(true);
     expectNoFaults(page);
     await page.close();
   });

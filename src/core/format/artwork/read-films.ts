@@ -5,6 +5,7 @@ import { gapBetweenFigures } from '../../geometry/gaps';
 import { HOME, putPlaced, putPoint } from '../../geometry/placement';
 import { distance, type Point } from '../../geometry/point';
 import { unite, type Polyline } from '../../geometry/polygon';
+import { pinsNamed } from '../../given/pins';
 import { joined, type CopperPiece, type DrilledHole } from '../../given/join';
 import type { GivenFile, GivenPattern } from '../../given/pattern';
 import { recognised } from '../../given/recognise';
@@ -393,10 +394,12 @@ function patternOf(name: string, copper: readonly Piece[], board: Board, whole: 
   const courtyard = whole ? closedLine(board.courtyard) : null;
   const body = whole ? closedLine(board.body) : null;
   const component = copper[0]?.component ?? '';
-  const named = [...new Set(copper.map(({ number }) => number))].flatMap((number) => {
-    const called = board.names.get(`${component} ${number}`) ?? '';
-    return number === '' || called === '' || called === number ? [] : [{ number, called }];
-  });
+  const named = pinsNamed(
+    [...new Set(copper.map(({ number }) => number))].map((number) => ({
+      number,
+      name: board.names.get(`${component} ${number}`) ?? '',
+    })),
+  );
   return {
     name,
     from: component === '' || component === name ? name : `${name}, component ${component}`,
@@ -414,15 +417,7 @@ function patternOf(name: string, copper: readonly Piece[], board: Board, whole: 
     ...(legend ? { legend } : {}),
     ...(courtyard ? { courtyard: courtyard.map((p) => putPoint(move, p)) } : {}),
     ...(body ? { body: body.map((p) => putPoint(move, p)) } : {}),
-    ...(named.length > 0
-      ? {
-          pins: named.map(({ number, called }, i) => ({
-            id: `pin-${i + 1}`,
-            lands: number,
-            name: called.slice(0, 80),
-          })),
-        }
-      : {}),
+    ...(named.length > 0 ? { pins: named } : {}),
     left,
   };
 }

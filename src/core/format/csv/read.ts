@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import { place, rectangle, type Figure, type Placed } from '../../geometry/figure';
 import { fullTurn } from '../../geometry/point';
+import { pinsNamed } from '../../given/pins';
 import type { GivenFile, GivenLand, GivenVia } from '../../given/pattern';
 import { formatNumber, MM_PER, quantise, type LengthUnit } from '../../units/length';
 import { fail, ok, type Result } from '../../units/result';
@@ -173,15 +174,7 @@ export function readPadTable(
         from: fileName,
         lands,
         holes,
-        ...(pins.length > 0
-          ? {
-              pins: pins.map(({ number, called }, i) => ({
-                id: `pin-${i + 1}`,
-                lands: number,
-                name: called.slice(0, 80),
-              })),
-            }
-          : {}),
+        ...(pins.length > 0 ? { pins: pinsNamed(pins) } : {}),
         left,
       },
     ],
@@ -289,7 +282,7 @@ function numberOf(text: string): number {
 class RowReader {
   private readonly lands: (GivenLand & { vias: GivenVia[]; windows: Placed[] })[] = [];
   private readonly holes: Placed[] = [];
-  private readonly pins: { readonly number: string; readonly called: string }[] = [];
+  private readonly pins: { readonly number: string; readonly name: string }[] = [];
   private readonly shapes = new Map<string, number>();
 
   constructor(
@@ -373,7 +366,7 @@ class RowReader {
       windows: [],
     });
     const called = text('pin');
-    if (called !== '' && called !== name && name !== '') this.pins.push({ number: name, called });
+    if (called !== '' && called !== name && name !== '') this.pins.push({ number: name, name: called });
   }
 
   private figure(

@@ -4,6 +4,7 @@ import { circleAt, contourOf as contourAt, sizeOf, type Placed } from '../../geo
 import { HOME, putPlaced, putPoint, undone, within, type Placement } from '../../geometry/placement';
 import { distance, fullTurn, type Point } from '../../geometry/point';
 import { area, type Polygon, type Polyline } from '../../geometry/polygon';
+import { pinsNamed } from '../../given/pins';
 import { joined, type Layers } from '../../given/join';
 import type { GivenArea, GivenFile, GivenHole, GivenLand, GivenPattern, GivenVia } from '../../given/pattern';
 import { fail, ok, type Result } from '../../units/result';
@@ -218,7 +219,7 @@ class Reader {
     if (pickup && body) this.pickup(pickup, body, left);
     const legend = this.legend(node, left);
     const tall = height === undefined ? undefined : this.shapes.mm(height);
-    const named = pins.filter((pin) => pin.name !== '' && pin.name !== pin.number);
+    const named = pinsNamed(pins);
     return {
       name,
       from: `${this.fileName}, package ${name}`,
@@ -230,15 +231,7 @@ class Reader {
       ...(around?.courtyard ? { courtyard: around.courtyard } : {}),
       ...(legend ? { legend } : {}),
       ...(around && around.areas.length > 0 ? { areas: around.areas } : {}),
-      ...(named.length > 0
-        ? {
-            pins: named.map((pin, i) => ({
-              id: `pin-${i + 1}`,
-              lands: pin.number,
-              name: pin.name.slice(0, 80),
-            })),
-          }
-        : {}),
+      ...(named.length > 0 ? { pins: named } : {}),
       left,
     };
   }

@@ -9,6 +9,7 @@ import { documentOf, readPatterns, type ImportFile } from '../../../../src/core/
 import { sizeOf } from '../../../../src/core/geometry/figure';
 import { flatten } from '../../../../src/core/geometry/contour';
 import { contourOf, type Placed } from '../../../../src/core/geometry/figure';
+import type { Point } from '../../../../src/core/geometry/point';
 import { area, subtract } from '../../../../src/core/geometry/polygon';
 import { DEMO_DOCUMENTS } from '../../../../src/demo/documents';
 import { cases } from '../../../data/depth';
@@ -31,6 +32,10 @@ function between(a: Placed, b: Placed): number {
   ];
   return [...subtract([p], [q]), ...subtract([q], [p])].reduce((sum, ring) => sum + Math.abs(area(ring)), 0);
 }
+
+/** The corners of an outline, wherever it begins. */
+const cornersOf = (outline: readonly Point[] | null | undefined) =>
+  outline?.map(({ x, y }) => `${x.toFixed(4)} ${y.toFixed(4)}`).sort() ?? null;
 
 const middle = ({ minX, maxX, minY, maxY }: Placed) => [(minX + maxX) / 2, (minY + maxY) / 2] as const;
 
@@ -71,6 +76,18 @@ describe.each(['ipc2581', 'artwork', 'dxf', 'csv'])('%s', (id) => {
       expect(found.vias).toHaveLength(land.vias.length);
     }
     expect(back?.bores).toHaveLength(own.bores.length);
+    if (id === 'ipc2581') {
+      const { legend, keepOuts, body, pins } = own;
+      expect(back?.legend.lines.map(cornersOf)).toEqual(legend.lines.map(cornersOf));
+      expect(cornersOf(back?.legend.pin1)).toEqual(cornersOf(legend.pin1));
+      expect(back?.legend.width).toBe(legend.width);
+      expect(back?.keepOuts.map(({ area, what, side, why }) => [area, what, side, why])).toEqual(
+        keepOuts.map(({ area, what, side, why }) => [area, what, side, why]),
+      );
+      expect(back?.body.extent.height.max).toBe(body.extent.height.max);
+      const named = (all: typeof pins) => all.filter(({ name }) => name !== '').map(({ name }) => name);
+      expect(named(back?.pins ?? []).length).toBe(named(pins).length);
+    }
     if (id !== 'csv') {
       expect(back?.courtyard.box).toEqual(own.courtyard.box);
       expect(left.join(' ')).not.toContain('not drawn as the file has');

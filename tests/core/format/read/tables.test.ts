@@ -138,6 +138,29 @@ test('layers by the words of their names, numbers by the texts on lands', () => 
   expect(pattern?.left.join(' ')).toContain('1 texts');
 });
 
+test('an inch drawing of old polylines, and of lines and arcs that meet end to end', () => {
+  const file = [
+    ...[0, 'SECTION', 2, 'HEADER', 9, '$INSUNITS', 70, 1, 0, 'ENDSEC', 0, 'SECTION', 2, 'ENTITIES'],
+    // an oblong of 0.2 by 0.1 in about the origin
+    ...[0, 'LINE', 8, 'COPPER_TOP', 10, -0.05, 20, -0.05, 11, 0.05, 21, -0.05],
+    ...[0, 'ARC', 8, 'COPPER_TOP', 10, 0.05, 20, 0, 40, 0.05, 50, 270, 51, 90],
+    ...[0, 'LINE', 8, 'COPPER_TOP', 10, 0.05, 20, 0.05, 11, -0.05, 21, 0.05],
+    ...[0, 'ARC', 8, 'COPPER_TOP', 10, -0.05, 20, 0, 40, 0.05, 50, 90, 51, 270],
+    ...[0, 'POLYLINE', 8, 'MASK_TOP', 66, 1, 70, 1],
+    ...[-0.11, -0.06, 0.11, -0.06, 0.11, 0.06, -0.11, 0.06].flatMap((v, i, all) =>
+      i % 2 === 0 ? [0, 'VERTEX', 8, 'MASK_TOP', 10, v, 20, all[i + 1] ?? 0] : [],
+    ),
+    ...[0, 'SEQEND', 0, 'ENDSEC', 0, 'EOF'],
+  ].join('\r\n');
+  const read = readDrawing(file, 'old.dxf');
+  if (!read.ok) throw new Error(read.error);
+  const [land] = read.value.patterns[0]?.lands ?? [];
+  expect(land?.copper.figure).toEqual({ kind: 'oblong', width: 5.08, height: 2.54 });
+  expect(land?.mask?.map(({ figure }) => figure)).toEqual([
+    { kind: 'rectangle', width: 5.588, height: 3.048 },
+  ]);
+});
+
 test('a drawing whose layers say nothing has a body and free contours, or what is chosen', () => {
   const file = drawing(box('0', 0, 0, 6, 4), box('0', -1.5, 0, 1, 1), circle('0', 1.5, 0, 0.5));
   const plain = readDrawing(file, 'a.dxf');
