@@ -4,7 +4,7 @@ import { writeDocument } from '../core/document/write';
 import { compile } from '../core/footprint/compile';
 import { isDrawable, type Compiled, type Drawable } from '../core/footprint/footprint';
 import { opinionAlone } from '../core/opinion/alone';
-import { differenceWords, opinionOn, type Opinion, type Remark } from '../core/opinion/opinion';
+import { differenceWords, keptTheirs, opinionOn, type Opinion, type Remark } from '../core/opinion/opinion';
 import { formatFigure, formatMm } from '../core/units/length';
 import { patternsIn, type ImportOptions } from './import';
 import { Refusal, type Outcome } from './outcome';
@@ -38,8 +38,8 @@ export async function opinion(
   if (!isDrawable(compiled)) throw new Refusal(`${path} gives no footprint to hold it against yet.`);
   const read = opinionOn(pattern.drawn, compiled);
   if (!read.ok) throw new Refusal(`${file}: ${read.error}`);
-  const { actions, lands, line, verdict, remarks, fit } = read.value;
-  const made = take === undefined ? null : documentFor(actions, take, reason);
+  const { wrong, lands, line, verdict, remarks, fit } = read.value;
+  const made = take === undefined ? null : documentFor(pattern.drawn, compiled, read.value, take, reason);
   if (made) {
     if (out === undefined) throw new Refusal('--out is missing: the file to write.');
     try {
@@ -53,21 +53,27 @@ export async function opinion(
   }
   const { scale, mirrored, angle, by } = fit;
   const text = json
-    ? `${JSON.stringify({ line, verdict, remarks, lands, fit: { scale, mirrored, angle, by }, wrong: actions.wrong }, null, 2)}\n`
+    ? `${JSON.stringify({ line, verdict, remarks, lands, fit: { scale, mirrored, angle, by }, wrong }, null, 2)}\n`
     : `${inWords(read.value)}${landWords(read.value)}`;
   return { out: text, err: told + err, code: verdict === 'wrong' ? 1 : 0 };
 }
 
 /** The document that an action gives. */
-function documentFor(actions: Opinion['actions'], take: string, reason: string | undefined): TapisDocument {
+function documentFor(
+  pattern: Drawable,
+  against: Drawable,
+  opinion: Opinion,
+  take: string,
+  reason: string | undefined,
+): TapisDocument {
   switch (take) {
     case 'computed':
-      return actions.computed;
+      return against.document;
     case 'mended':
-      return actions.mended;
+      return opinion.mended;
     case 'theirs':
       if (!reason?.trim()) throw new Refusal('--reason is missing: lands of others are kept with a reason.');
-      return actions.keep(reason.trim());
+      return keptTheirs(pattern, against, opinion, reason.trim());
     default:
       throw new Refusal(`--take is “${take}”; known are computed, theirs, mended.`);
   }

@@ -1,5 +1,7 @@
-import { readFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import type { AxeResults } from 'axe-core';
 import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -105,6 +107,10 @@ describe('assistive technology finds its way', () => {
     const [, , id] = new URL(page.url()).pathname.split('/');
     await page.goto(`${server.url}/side-by-side/${id}/${id}~level%3DC`, { waitUntil: 'networkidle0' });
     await look('side by side');
+    await goToOpinion(page);
+    await look('second opinion');
+    await takeTable(page);
+    await look('taking patterns in');
     await page.goto(`${server.url}/processes`, { waitUntil: 'networkidle0' });
     await look('Processes');
     await page.goto(`${server.url}/none`, { waitUntil: 'networkidle0' });
@@ -146,6 +152,24 @@ it('keeps all three columns at 150 % zoom: the Ledger is drawn out over the Shee
   await page.waitForSelector(ledger);
   await page.close();
 });
+
+/** A pattern of the demo against its package. */
+async function goToOpinion(page: Page): Promise<void> {
+  await page.goto(server.url, { waitUntil: 'networkidle0' });
+  await openFootprint(page, 'U2 from an old board');
+  await page.waitForSelector('[aria-label="Second opinion"] a');
+  await page.locator('[aria-label="Second opinion"] ::-p-text(second opinion)').click();
+  await page.waitForSelector('[aria-label="Every land"]');
+}
+
+/** A pad table that waits on the Shelf to be taken in. */
+async function takeTable(page: Page): Promise<void> {
+  await page.goto(server.url, { waitUntil: 'networkidle0' });
+  const path = join(mkdtempSync(join(tmpdir(), 'tapis-reach-')), 'lands.csv');
+  writeFileSync(path, 'pad,x,y,length,width\n1,-1,0,1,0.6\n2,1,0,1,0.6\n');
+  await (await page.$('input[aria-label="Files to import"]'))!.uploadFile(path);
+  await page.waitForSelector('dialog[open] li');
+}
 
 describe('no text is cut', () => {
   /** Texts, chosen entries and placeholders that are wider than the room they have, and columns that scroll sideways. */
@@ -194,6 +218,11 @@ describe('no text is cut', () => {
       if (all.length > 0) found[place] = all;
     };
     await look('Shelf');
+    await goToOpinion(page);
+    await look('second opinion');
+    await takeTable(page);
+    await look('taking patterns in');
+    await page.keyboard.press('Escape');
     for (const name of [
       'J3 sensor connector',
       'R3 shunt, typical values only',

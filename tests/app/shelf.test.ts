@@ -5,6 +5,7 @@ import type { Browser, ElementHandle, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { writeShelf } from '../../src/core/document/write';
 import { DEMO_DOCUMENTS } from '../../src/demo/documents';
+import { demoPatterns } from '../../src/demo/patterns';
 import { chip, converter } from '../data/documents';
 import {
   expectNoFaults,
@@ -59,6 +60,9 @@ const bring = async (path: string) => {
 const titles = () =>
   page.$$eval('main [role=listitem] a', (links) => links.map((link) => link.title.replace('Open ', '')));
 
+/** Footprints of the demo: its parts, the header that a pattern came with, and the patterns. */
+const DEMO = DEMO_DOCUMENTS.length + 1 + demoPatterns().length;
+
 describe('the Shelf as a library', () => {
   it('groups, tags and finds footprints, and takes a group out and back as a ZIP', async () => {
     await takeDemo(page);
@@ -69,7 +73,7 @@ describe('the Shelf as a library', () => {
     await page.keyboard.type('Connectors');
     await page.keyboard.press('Enter');
     await page.locator('nav button ::-p-text(Everything)').click();
-    await search('header pins > 4');
+    await search('header pins > 4 pins < 30');
     await until(4);
     await tickAll();
     const group = await page.$eval(
@@ -198,7 +202,7 @@ describe('the Shelf as a library', () => {
     const restore = async () => (await fresh.$('input[aria-label="Files to import"]'))!.uploadFile(backup);
     const told = (words: string) =>
       fresh.waitForFunction((text) => document.body.textContent?.includes(text), {}, words);
-    const all = DEMO_DOCUMENTS.length;
+    const all = DEMO;
     await restore();
     // one lies in the bin
     await told(`came ${all + 1} footprints`);
@@ -240,10 +244,10 @@ describe('the Shelf as a library', () => {
     await until(0);
     expect(await page.$eval('main', (main) => main.textContent)).toContain('height > 9 mm');
     await search('');
-    await until(5000 + DEMO_DOCUMENTS.length);
+    await until(5000 + DEMO);
     // only what is near the window is on the page
     expect((await titles()).length).toBeLessThan(80);
-    expect(await count()).toBe(String(5000 + DEMO_DOCUMENTS.length));
+    expect(await count()).toBe(String(5000 + DEMO));
     expectNoFaults(page);
   });
 });

@@ -9,7 +9,6 @@ import { boxOfPoints, boxRound, centreOf, gapBetween, overhang, type Box } from 
 import { gapToPolygon } from '../geometry/gaps';
 import { distance, type Point } from '../geometry/point';
 import type { Polygon } from '../geometry/polygon';
-import type { Placement } from '../geometry/placement';
 import { bodyAt } from '../package/drawn';
 import { formatFigure, formatMm, formatNumber } from '../units/length';
 import { fail, ok, type Result } from '../units/result';
@@ -63,21 +62,41 @@ export interface Opinion {
   readonly lands: readonly LandOpinion[];
   /** How the pattern lies over the package. */
   readonly fit: Fit;
-  /** The pattern where the package is drawn, for one drawing of both. */
-  readonly laid: Footprint;
-  /** What can be made of it. */
-  readonly actions: {
-    /** The package with its own lands. */
-    readonly computed: TapisDocument;
-    /** The package with the pattern's lands and numbers, or the pattern itself; takes the reason. */
-    readonly keep: (reason: string) => TapisDocument;
-    /** Whether the package can have the pattern's lands: all lie on its terminals, holes where its leads are. */
-    readonly fits: boolean;
-    /** The package with the pattern's lands where they are right, and its own numbers. */
-    readonly mended: TapisDocument;
-    /** How many lands are mended so. */
-    readonly wrong: number;
-  };
+  /** The package with the pattern's lands where they are right, and its own numbers. */
+  readonly mended: TapisDocument;
+  /** How many lands are mended so. */
+  readonly wrong: number;
+  /** Whether the package can have the pattern's lands: all lie on its terminals, holes where its leads are. */
+  readonly fits: boolean;
+}
+
+/** The pattern where the package is drawn, for one drawing of both; as it is where its unit is another. */
+export function laidOver(pattern: Footprint, { scale, mirrored, angle, by }: Fit): Footprint {
+  return scale === 1 ? moved(pattern, { at: by, angle, far: mirrored }) : pattern;
+}
+
+/** Lands of the package with those of the pattern that lie on them, in the package's order. */
+function laidLands(over: Footprint, own: Footprint, { pairs }: Fit): Laid[] {
+  return [...pairs]
+    .sort((a, b) => a.own - b.own)
+    .map(({ given, own: i }): Laid => ({ own: own.lands[i]!, given: over.lands[given]! }));
+}
+
+/**
+ * A pattern as it was given, with the reason why it is kept: the package with its lands and numbers where it can
+ * have them, else the pattern itself.
+ */
+export function keptTheirs(
+  pattern: Drawable,
+  against: Drawable,
+  { fit, fits }: Pick<Opinion, 'fit' | 'fits'>,
+  reason: string,
+): TapisDocument {
+  const { footprint, document, process } = against;
+  if (!fits) return withNote(pattern.document, `Kept as given: ${reason}`);
+  const laid = laidLands(laidOver(pattern.footprint, fit), footprint, fit);
+  const lands = new Set(laid.map(({ own: { id } }) => id));
+  return keptDocument(document, footprint, process, laid, { lands, numbers: true, reason });
 }
 
 /** Holds a pattern against a package. @returns or why it cannot be held */
@@ -93,11 +112,8 @@ export function opinionOn(pattern: Drawable, against: Drawable): Result<Opinion,
     : { fit: byHoles(theirs, own), verdict: { kind: 'same' } as const, fromBelow: false };
   if (own.lands.length > 0 && fit.pairs.length === 0)
     return fail('None of its lands lies where the package has one: it is a pattern for something else.');
-  const placement: Placement = { at: fit.by, angle: fit.angle, far: fit.mirrored };
-  const over = fit.scale === 1 ? moved(theirs, placement) : theirs;
-  const laid = [...fit.pairs]
-    .sort((a, b) => a.own - b.own)
-    .map(({ given, own: i }): Laid => ({ own: own.lands[i]!, given: over.lands[given]! }));
+  const over = laidOver(theirs, fit);
+  const laid = laidLands(over, own, fit);
   const alike = fit.scale === 1 ? laid.filter(({ own: a, given: b }) => isAlike(a, b)) : [];
   const every = new Set(alike.map(({ own: { id } }) => id));
   const kept = keptDocument(against.document, own, against.process, alike, { lands: every, numbers: false });
@@ -135,21 +151,9 @@ export function opinionOn(pattern: Drawable, against: Drawable): Result<Opinion,
     remarks,
     lands,
     fit,
-    laid: over,
-    actions: {
-      computed: against.document,
-      keep: (reason) =>
-        fits
-          ? keptDocument(against.document, own, against.process, alike, {
-              lands: every,
-              numbers: true,
-              reason,
-            })
-          : withNote(pattern.document, `Kept as given: ${reason}`),
-      fits,
-      mended: keptDocument(against.document, own, against.process, alike, { lands: right, numbers: false }),
-      wrong: own.lands.length - right.size,
-    },
+    mended: keptDocument(against.document, own, against.process, alike, { lands: right, numbers: false }),
+    wrong: own.lands.length - right.size,
+    fits,
   });
 }
 

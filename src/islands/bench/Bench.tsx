@@ -22,7 +22,6 @@ import { attempt, TroubleBar } from '../common/trouble';
 import { useNarrow } from '../common/useNarrow';
 import { useShortcuts } from '../commands/shortcuts';
 import { Ledger } from '../ledger/Ledger';
-import { LedgerDrawer } from '../ledger/LedgerDrawer';
 import { warmReader } from '../model/in-worker';
 import { useStoredModel } from '../model/useModel';
 import { Sheet } from '../sheet/Sheet';
@@ -48,6 +47,7 @@ const CommandList = later(
 const TakeIn = later('Taking patterns in', async () => (await import('../intake/TakeIn')).TakeIn);
 const Brought = later('What was dropped', async () => (await import('./Brought')).Brought);
 const HeldBar = later('The second opinion', async () => (await import('./HeldBar')).HeldBar);
+const LedgerDrawer = later('The Ledger', async () => (await import('../ledger/LedgerDrawer')).LedgerDrawer);
 const KinBar = later('The variants', async () => (await import('./KinBar')).KinBar);
 
 /** The columns; those behind the first one are loaded once that is drawn. */
@@ -238,21 +238,9 @@ function Workplace({ place }: { place: string | undefined }) {
     document.title = `${name} · ${words} · Tapis`;
   }, [name, stage]);
   const Column = STAGES[stage];
-  /** Each file goes where it belongs: beside the drawing, onto the body, into a pattern, or onto the Shelf. */
   const takeDropped = async (files: readonly File[]) => {
-    const { kindOfFile } = await import('../intake/kind');
-    const kinds = await Promise.all(files.map(kindOfFile));
-    const patterns = files.filter((_, i) => kinds[i] === 'pattern');
-    if (patterns.length > 0) return setIntake(patterns);
-    const [file] = files;
-    if (!file) return;
-    if (kinds[0] === 'sheet') set({ stage: 'measure', source: { kind: 'file', file } });
-    else if (kinds[0] === 'shelf') setBrought(file);
-    else if (kinds[0] === 'model') set({ stage: 'rise', dropped: file });
-    else
-      set({
-        refusal: `${file.name} is no file that Tapis reads: models, datasheets, land patterns and documents are read.`,
-      });
+    const { placeDropped } = await import('./dropped');
+    await placeDropped(files, { set, onPatterns: setIntake, onDocuments: setBrought });
   };
   return (
     <div

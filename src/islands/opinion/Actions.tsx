@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import { navigate } from 'wouter/use-browser-location';
 import type { TapisDocument } from '../../core/document/document';
-import type { Opinion } from '../../core/opinion/opinion';
+import type { Drawable } from '../../core/footprint/footprint';
+import { keptTheirs, type Opinion } from '../../core/opinion/opinion';
 import type { StoredFootprint } from '../../store/database';
 import { revisions, shelf } from '../common/shelf-store';
 import { attempt } from '../common/trouble';
@@ -9,11 +10,14 @@ import { counted } from '../common/words';
 
 interface Props {
   stored: StoredFootprint;
+  pattern: Drawable;
+  against: Drawable;
   opinion: Opinion;
 }
 
 /** What can be made of a pattern. It is kept as a revision first, so that nothing of it is lost. */
-export function Actions({ stored, opinion: { actions, line } }: Props) {
+export function Actions({ stored, pattern, against, opinion }: Props) {
+  const { line, mended, wrong, fits } = opinion;
   const [reason, setReason] = useState('');
   const [said, setSaid] = useState<string | null>(null);
   const why = reason.trim();
@@ -38,28 +42,28 @@ export function Actions({ stored, opinion: { actions, line } }: Props) {
         <button
           type="button"
           className="btn btn-sm btn-primary"
-          onClick={() => make(actions.mended, 'Only what is wrong was mended.')}
+          onClick={() => make(mended, 'Only what is wrong was mended.')}
         >
           Mend what is wrong
         </button>
         <button
           type="button"
           className="btn btn-sm"
-          onClick={() => make(actions.computed, 'The computed lands were taken.')}
+          onClick={() => make(against.document, 'The computed lands were taken.')}
         >
           Take the computed lands
         </button>
       </div>
       <p className="text-secondary mt-1 text-[12px]">
-        {actions.wrong === 0
+        {wrong === 0
           ? 'No land has to change; numbers and marks become those of the package.'
-          : `${counted(actions.wrong, 'land')} would be computed anew; the others stay as given. Numbers and marks become those of the package.`}
+          : `${counted(wrong, 'land')} would be computed anew; the others stay as given. Numbers and marks become those of the package.`}
       </p>
       <form
         className="mt-2 flex gap-2"
         onSubmit={(event) => {
           event.preventDefault();
-          if (why !== '') make(actions.keep(why), `Kept as given: ${why}`);
+          if (why !== '') make(keptTheirs(pattern, against, opinion, why), `Kept as given: ${why}`);
         }}
       >
         <input
@@ -74,7 +78,7 @@ export function Actions({ stored, opinion: { actions, line } }: Props) {
           Keep theirs
         </button>
       </form>
-      {!actions.fits && (
+      {!fits && (
         <p className="text-secondary mt-1 text-[12px]">
           Not all of it lies on the terminals of the package: kept, it stays the pattern that it is, with the
           reason.

@@ -3,8 +3,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { navigate } from 'wouter/use-browser-location';
 import { compileGuarded } from '../../core/check/guarded';
 import { isDrawable } from '../../core/footprint/footprint';
-import { opinionAlone } from '../../core/opinion/alone';
-import { opinionOn, type Remark } from '../../core/opinion/opinion';
+import { laidOver, type Remark } from '../../core/opinion/opinion';
 import type { DisplayUnit } from '../../core/units/length';
 import { Choice } from '../common/inputs';
 import { shelf } from '../common/shelf-store';
@@ -15,6 +14,7 @@ import { Against } from './Against';
 import { Drawing } from './Drawing';
 import { LandTable } from './LandTable';
 import { Remarks } from './Remarks';
+import { useOpinion } from './useOpinion';
 
 const NOTHING = { lands: new Set<string>(), given: new Set<number>() } as const;
 
@@ -36,11 +36,8 @@ export function OpinionView({ pattern: id, against }: { pattern: string; against
       own: own && isDrawable(own) ? own : null,
     };
   }, [stored, other]);
-  const opinion = useMemo(
-    () => (read?.pattern && read.own ? opinionOn(read.pattern, read.own) : null),
-    [read],
-  );
-  const alone = useMemo(() => (read?.pattern ? opinionAlone(read.pattern) : null), [read]);
+  const said = useOpinion(stored?.document ?? null, other?.document ?? null);
+  const { opinion = null, alone = null } = said?.ok ? said.value : {};
   useEffect(() => {
     document.title = `Second opinion${stored ? ` on ${stored.document.name}` : ''} · Tapis`;
   }, [stored]);
@@ -64,6 +61,7 @@ export function OpinionView({ pattern: id, against }: { pattern: string; against
     );
   if (!stored || !read) return <p className="text-secondary p-10">Opening the pattern</p>;
   const found = opinion?.ok ? opinion.value : null;
+  const { pattern, own } = read;
   const onLight = (remark: Remark | null) =>
     light(remark ? { lands: new Set(remark.lands), given: new Set(remark.given) } : NOTHING);
   const choose = (next: string) =>
@@ -113,10 +111,10 @@ export function OpinionView({ pattern: id, against }: { pattern: string; against
       <TroubleBar />
       <div className="flex min-h-0 flex-1">
         <section className="bg-base-200 flex min-w-0 flex-1 flex-col" aria-label="Sheet">
-          {read.pattern ? (
+          {pattern ? (
             <Drawing
-              laid={found?.laid ?? read.pattern.footprint}
-              own={found ? (read.own?.footprint ?? null) : null}
+              laid={found ? laidOver(pattern.footprint, found.fit) : pattern.footprint}
+              own={found ? (own?.footprint ?? null) : null}
               lit={lit}
               wrongNumbers={wrongNumbers}
               hasCourtyard={stored.document.marks?.own?.courtyard !== undefined}
@@ -132,17 +130,19 @@ export function OpinionView({ pattern: id, against }: { pattern: string; against
           </p>
         </section>
         <main className="border-base-300 bg-base-100 w-[430px] shrink-0 overflow-y-auto border-l px-3 py-3">
-          {!read.pattern && (
+          {!pattern && (
             <p role="alert">
               This pattern cannot be drawn yet; open it on the Bench, where its findings say why.
             </p>
           )}
+          {!said && <p role="status">Holding it against what is known</p>}
+          {said && !said.ok && <p role="alert">{said.error}</p>}
           {opinion && !opinion.ok && (
             <p role="alert" className="border-error border-l-4 pl-3">
               {opinion.error}
             </p>
           )}
-          {other && !read.own && (
+          {other && !own && (
             <p role="status" className="border-warning border-l-4 pl-3">
               {other.document.name} gives no lands yet: its dimensions are not complete.{' '}
               <a className="link" href={`/bench/${other.id}`}>
@@ -153,7 +153,15 @@ export function OpinionView({ pattern: id, against }: { pattern: string; against
           {found ? (
             <>
               <Remarks title="Against the package" opinion={found} unit={unit} onLight={onLight} />
-              <Actions key={`${id} ${other?.id ?? ''}`} stored={stored} opinion={found} />
+              {pattern && own && (
+                <Actions
+                  key={`${id} ${other?.id ?? ''}`}
+                  stored={stored}
+                  pattern={pattern}
+                  against={own}
+                  opinion={found}
+                />
+              )}
               <LandTable
                 lands={found.lands}
                 unit={unit}

@@ -9,7 +9,7 @@ import { place, sizeOf, type Figure, type Placed } from '../../../src/core/geome
 import { HOME, putPlaced, type Placement } from '../../../src/core/geometry/placement';
 import type { GivenLand, GivenPattern } from '../../../src/core/given/pattern';
 import { opinionAlone } from '../../../src/core/opinion/alone';
-import { opinionOn, type Opinion } from '../../../src/core/opinion/opinion';
+import { keptTheirs, opinionOn, type Opinion } from '../../../src/core/opinion/opinion';
 import { causeOf } from '../../../src/core/opinion/pitch';
 import { DEMO_DOCUMENTS } from '../../../src/demo/documents';
 import { demoPatterns, EXPANSION_HEADER } from '../../../src/demo/patterns';
@@ -85,7 +85,7 @@ describe('what is as computed has nothing against it', () => {
     const found = opinion(given(own), own);
     expect(titles(found).filter((title) => !title.startsWith('note'))).toEqual([]);
     expect(found.line).toContain('It can be used');
-    expect(found.actions.wrong).toBe(0);
+    expect(found.wrong).toBe(0);
   });
 });
 
@@ -97,9 +97,9 @@ describe('numbers', () => {
       ['stop: Numbers mirrored', 'stop: Mark beside another terminal'].slice(0, titles(found).length),
     );
     expect(found.remarks[0]?.message).toContain('Where terminal 1 is, it has 16');
-    expect(found.actions.wrong).toBe(0);
+    expect(found.wrong).toBe(0);
     // the package's own numbers come back, its lands stay
-    const mended = drawn(found.actions.mended);
+    const mended = drawn(found.mended);
     expect(mended.footprint.lands.map(({ number }) => number)).toEqual(
       U4.footprint.lands.map(({ number }) => number),
     );
@@ -174,8 +174,9 @@ describe('places', () => {
     const found = opinion(some, U4);
     expect(found.remarks.find(({ kind }) => kind === 'missing')?.message).toContain('15, 16');
     expect(found.remarks.find(({ kind }) => kind === 'extra')?.message).toContain('EP');
-    expect(found.actions.fits).toBe(false);
-    expect(found.actions.keep('the maker says so').notes).toContain('the maker says so');
+    expect(found.fits).toBe(false);
+    const pattern = drawn(documentOf(some).document);
+    expect(keptTheirs(pattern, U4, found, 'the maker says so').notes).toContain('the maker says so');
   });
 
   test('inches for millimetres, and mil', () => {
@@ -235,8 +236,8 @@ describe('pitch', () => {
     // seven steps of 0.015, halved
     expect(drift?.message).toContain('0.052 mm off');
     expect(drift?.lands).toHaveLength(16);
-    expect(found.actions.wrong).toBe(16);
-    expect(found.actions.mended.stacks).toBeUndefined();
+    expect(found.wrong).toBe(16);
+    expect(found.mended.stacks).toBeUndefined();
   });
 
   test('the right pitch at another place is none', () => {
@@ -270,7 +271,7 @@ describe('joints', () => {
     const heel = found.remarks.find(({ title }) => title === 'Heel missing');
     expect(heel?.lands).toHaveLength(4);
     expect(heel?.message).toContain('13–16');
-    expect(found.actions.wrong).toBe(4);
+    expect(found.wrong).toBe(4);
     const land = found.lands.find(({ number }) => number === '14');
     expect(land?.longer).toBeCloseTo(-0.7, 6);
     expect(land?.outward).toBeCloseTo(0.35, 6);
@@ -278,10 +279,10 @@ describe('joints', () => {
     const own = found.lands.find(({ number }) => number === '4')?.margins.find(({ end }) => end === 'heel');
     const cut = land?.margins.find(({ end }) => end === 'heel');
     expect(cut?.inverse).toBeCloseTo((own?.inverse ?? 0) - 0.7, 6);
-    const mended = drawn(found.actions.mended);
+    const mended = drawn(found.mended);
     expect(check(mended).findings.filter(({ severity }) => severity !== 'note')).toEqual([]);
     // the others are decided by hand as they were given
-    expect(Object.keys(found.actions.mended.stacks?.lands ?? {})).toHaveLength(12);
+    expect(Object.keys(found.mended.stacks?.lands ?? {})).toHaveLength(12);
   });
 
   test('a land that is a little shorter is of another size, and good', () => {
@@ -403,8 +404,12 @@ test('theirs are kept with a reason that stands at every padstack', () => {
       place({ ...figure, height: sizeOf(figure).height - 0.02 } as Figure, at, rotation),
     ),
   );
-  const { actions } = opinion(wide, U4);
-  const kept = actions.keep('agreed with the assembly house');
+  const kept = keptTheirs(
+    drawn(documentOf(wide).document),
+    U4,
+    opinion(wide, U4),
+    'agreed with the assembly house',
+  );
   expect(kept.stacks?.groups?.['rows']?.reason).toBe('agreed with the assembly house');
   const [land] = drawn(kept).footprint.lands;
   expect(sizeOf(land!.copper.figure).height).toBeCloseTo(

@@ -1,0 +1,29 @@
+import { compileGuarded } from '../core/check/guarded';
+import type { TapisDocument } from '../core/document/document';
+import { isDrawable } from '../core/footprint/footprint';
+import { opinionAlone } from '../core/opinion/alone';
+import { opinionOn, type Opinion } from '../core/opinion/opinion';
+import { ok, type Result } from '../core/units/result';
+
+/** A pattern, and the package that it is held against where that is said. */
+export interface OpinionRequest {
+  readonly pattern: TapisDocument;
+  readonly against: TapisDocument | null;
+}
+
+/** What is thought of it; `null` where one of both cannot be drawn, or there is nothing to hold it against. */
+export interface OpinionSaid {
+  readonly alone: Pick<Opinion, 'line' | 'verdict' | 'remarks'> | null;
+  readonly opinion: Result<Opinion, string> | null;
+}
+
+addEventListener('message', ({ data }: MessageEvent<OpinionRequest>) => postMessage(answerTo(data)));
+
+function answerTo({ pattern, against }: OpinionRequest): Result<OpinionSaid, string> {
+  const [theirs, own] = [pattern, against].map((document) => document && compileGuarded(document));
+  const drawn = theirs && isDrawable(theirs) ? theirs : null;
+  return ok({
+    alone: drawn && opinionAlone(drawn),
+    opinion: drawn && own && isDrawable(own) ? opinionOn(drawn, own) : null,
+  });
+}
