@@ -1,7 +1,7 @@
 import type { Waiver } from '../document/document';
 import { pointerKey, type Edit } from '../document/edit';
 import type { Finding } from '../document/finding';
-import { landsKey } from '../document/migrations';
+import { landsKey } from '../document/lands-key';
 
 /** A finding that somebody accepted. */
 export interface WaivedFinding {

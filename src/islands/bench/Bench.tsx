@@ -27,11 +27,11 @@ import { useStoredModel } from '../model/useModel';
 import { Sheet } from '../sheet/Sheet';
 import { BenchContext, useBench } from '../state/context';
 import { ConflictBar } from './ConflictBar';
-import { RevisionLine } from './RevisionLine';
 import { StageRail } from './StageRail';
 import { Gallery, Measure } from './stages/Measure';
 import { createBench, loadReader, removedFootprint, type BenchStore } from '../state/bench';
 import { STAGE_NAMES } from '../state/stages';
+import { useRevisions } from '../state/useRevisions';
 import { TopBar } from './TopBar';
 import { useLedger } from './useLedger';
 import { loadSheets, usePrinting } from './usePrinting';
@@ -48,6 +48,7 @@ const TakeIn = later('Taking patterns in', async () => (await import('../intake/
 const Brought = later('What was dropped', async () => (await import('./Brought')).Brought);
 const HeldBar = later('The second opinion', async () => (await import('./HeldBar')).HeldBar);
 const LedgerDrawer = later('The Ledger', async () => (await import('../ledger/LedgerDrawer')).LedgerDrawer);
+const RevisionLine = later('The revisions', async () => (await import('./RevisionLine')).RevisionLine);
 const KinBar = later('The variants', async () => (await import('./KinBar')).KinBar);
 
 /** The columns; those behind the first one are loaded once that is drawn. */
@@ -281,7 +282,7 @@ function Workplace({ place }: { place: string | undefined }) {
         )}
         <ErrorBoundary part="The Sheet">
           <div className="flex min-h-0 min-w-0 flex-1 flex-col">
-            <RevisionLine />
+            <Revisions />
             <BenchSheet />
           </div>
         </ErrorBoundary>
@@ -296,6 +297,11 @@ function Workplace({ place }: { place: string | undefined }) {
       {brought && <Brought file={brought} onClose={() => setBrought(null)} />}
     </div>
   );
+}
+
+/** The kept revisions of what stands on the Bench, where there are any. */
+function Revisions() {
+  return useRevisions().length > 0 ? <RevisionLine /> : null;
 }
 
 /** Original and variants of what stands on the Bench, where it has any. */
