@@ -45,6 +45,8 @@ async function shoot(name: string): Promise<void> {
 
 async function open(name: string): Promise<void> {
   await page.goto(url, { waitUntil: 'networkidle0' });
+  // only what is near the window is on the page
+  await page.locator('input[type=search]').fill(name.split(' ')[0] ?? name);
   await page.locator(`a[title="Open ${name}"]`).click();
   await page.waitForSelector('section[aria-label="Sheet"] svg');
 }

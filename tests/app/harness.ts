@@ -66,7 +66,12 @@ export async function takeDemo(page: Page): Promise<void> {
 
 /** Opens a footprint from the Shelf. */
 export async function openFootprint(page: Page, name: string): Promise<void> {
-  await page.locator(`a[title="Open ${name}"]`).click();
+  const link = `a[title="Open ${name}"]`;
+  await page.waitForSelector('main [role=listitem] a');
+  // only what is near the window is on the page
+  if (!(await page.$(link)))
+    await page.locator('input[aria-label="Search the Shelf"]').fill(name.split(' ')[0] ?? name);
+  await page.locator(link).click();
   await page.waitForSelector('section[aria-label="Sheet"] svg');
 }
 
