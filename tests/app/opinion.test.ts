@@ -5,7 +5,16 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import type { Browser, ElementHandle, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { expectNoFaults, launch, openPage, savedFiles, server, summaryOf, takeDemo } from './harness';
+import {
+  expectNoFaults,
+  launch,
+  openFootprint,
+  openPage,
+  savedFiles,
+  server,
+  summaryOf,
+  takeDemo,
+} from './harness';
 
 let browser: Browser;
 beforeAll(async () => {
@@ -122,8 +131,7 @@ describe('somebody else’s pattern', () => {
 
   it('is held against what stands on the Bench; a document that is dropped there is opened or held beside', async () => {
     const page = await openPage(browser, server.url);
-    await page.locator('a[title="Open U4 tide converter"]').click();
-    await page.waitForSelector('section[aria-label="Sheet"] svg');
+    await openFootprint(page, 'U4 tide converter');
     await page.waitForSelector('[aria-label="Second opinion"]');
     await drop(page, 'two.csv', 'pad,x,y,length,width\n1,-2.9,2.275,1.55,0.4\n2,-2.9,1.625,1.55,0.4\n');
     await page.waitForSelector('dialog[open] li');
@@ -156,7 +164,7 @@ describe('somebody else’s pattern', () => {
 
   it('has its package said on the Bench, from a family and its dimensions', async () => {
     const page = await openPage(browser, server.url);
-    await page.locator('a[title="Open U2 from an old board"]').click();
+    await openFootprint(page, 'U2 from an old board');
     await page.waitForSelector('[aria-label="Second opinion"] a');
     await page.locator('[aria-label="Second opinion"] ::-p-text(second opinion)').click();
     await told(page, 'heel missing');

@@ -39,9 +39,10 @@ async function addDemo(): Promise<void> {
     if (answer.ok) await shelf.models.put(DEMO_MODEL.name, new Uint8Array(await answer.arrayBuffer()), null);
   } finally {
     // without its model the part says that the file is missing
-    const rows = await shelf.add([...DEMO_DOCUMENTS, EXPANSION_HEADER]);
     const patterns = demoPatterns();
+    // what stands first on the Shelf came last
     const given = await shelf.add(patterns.map(({ document }) => document));
+    const rows = await shelf.add([...DEMO_DOCUMENTS, EXPANSION_HEADER]);
     for (const [i, { against }] of patterns.entries()) {
       const [own, other] = [given[i], rows.find(({ document }) => document.name === against)];
       if (own && other) await shelf.holdAgainst(own.id, other.id);
