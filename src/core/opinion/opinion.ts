@@ -381,11 +381,13 @@ function numberRemarks({ numbers, fit, pattern, against, fromBelow }: Context): 
         .sort(([, a], [, b]) => a.localeCompare(b, 'en', { numeric: true }))
         .slice(0, NAMED)
         .map(([given, own]) => `terminal ${own} is ${given === '' ? 'not numbered' : `numbered ${given}`}`);
+      const known = new Set(against.footprint.lands.map(({ number }) => number));
       const more = numbers.pairs.length > NAMED ? ` and ${numbers.pairs.length - NAMED} more` : '';
       return [
         remark(
           'numbers',
-          numbers.pairs.every(([given]) => given === '') ? 'caution' : 'stop',
+          // a name of its own, such as that of a pad, is no mistaken terminal
+          numbers.pairs.some(([given]) => known.has(given)) ? 'stop' : 'caution',
           'Numbers differ',
           `${capital(said.join(', '))}${more}.`,
         ),

@@ -128,6 +128,11 @@ describe('numbers', () => {
     expect(opinion(rows, U4).remarks[0]?.message).toContain('row after row');
   });
 
+  test('a name of its own for one terminal is asked about', () => {
+    const named = each(theirs, (land) => (land.number === '16' ? { ...land, number: 'EN' } : land));
+    expect(titles(opinion(named, U4))).toEqual(['caution: Numbers differ']);
+  });
+
   test('none at all is a caution', () => {
     expect(
       titles(

@@ -1,7 +1,8 @@
-import { boxRound, centreOf, type Box } from '../../geometry/box';
+import { boxRound, centreOf, gapBetween, type Box } from '../../geometry/box';
 import { flatten } from '../../geometry/contour';
-import { areaOf, contourOf, type Placed } from '../../geometry/figure';
+import { areaOf, circleAt, contourOf, type Placed } from '../../geometry/figure';
 import { gapBetweenFigures } from '../../geometry/gaps';
+import { neighboursOf } from '../../geometry/neighbours';
 import { HOME, putPlaced, putPoint } from '../../geometry/placement';
 import { distance, type Point } from '../../geometry/point';
 import { unite, type Polyline } from '../../geometry/polygon';
@@ -244,7 +245,7 @@ function copperOf(objects: readonly FilmObject[], left: string[]): Piece[] {
   const cleared = objects.filter(({ clear }) => clear).length;
   if (cleared > 0) left.push(`${cleared} things that are taken away from the copper are left out.`);
   return overlapping(
-    solid.flatMap(({ placed, number, component, use }): Piece[] => {
+    withoutPours(solid, left).flatMap(({ placed, number, component, use }): Piece[] => {
       if (!placed) return [];
       const kind = /Via/.test(use)
         ? 'via'
@@ -256,6 +257,35 @@ function copperOf(objects: readonly FilmObject[], left: string[]): Piece[] {
       return [{ placed, number, component, ...(kind ? { use: kind } : {}) }];
     }),
   );
+}
+
+/** Corners of an area from which it is no plain land, and lands that it runs over then. */
+const POUR = { corners: 12, lands: 3 } as const;
+
+/** Films that say nothing of their areas may have poured copper: a winding outline that runs over several lands. */
+function withoutPours(objects: readonly FilmObject[], left: string[]): readonly FilmObject[] {
+  const isWinding = ({ placed, kind, use, number }: FilmObject) =>
+    kind === 'region' &&
+    use === '' &&
+    number === '' &&
+    placed?.figure.kind === 'contour' &&
+    placed.figure.outline.length > POUR.corners;
+  if (!objects.some(isWinding)) return objects;
+  const figures = objects.flatMap(({ placed }) => placed ?? []);
+  const index = neighboursOf(figures);
+  const kept = objects.filter((object) => {
+    const { placed } = object;
+    if (!placed || !isWinding(object)) return true;
+    const under = index.near(placed).filter((i) => {
+      const other = figures[i] as Placed;
+      return other !== placed && gapBetweenFigures(placed, circleAt(other.at, 0.001)) < 0;
+    });
+    return under.length < POUR.lands;
+  });
+  const poured = objects.length - kept.length;
+  if (poured > 0)
+    left.push(`${poured} areas of copper run over several lands (poured copper) and are left out.`);
+  return kept;
 }
 
 /** Pieces of one number that overlap are one land. */
@@ -295,8 +325,11 @@ function unitedPieces(own: readonly Piece[]): Piece[] {
 
 /** Holes of all drill files; where two readings of a file are possible, the one that meets the copper. */
 function holesOf(sorted: readonly SortedFilm[], copper: readonly Piece[], left: string[]): DrilledHole[] {
-  const meets = ({ holes }: DrillFile) =>
-    holes.filter(({ hole }) => copper.some(({ placed }) => distance(placed.at, hole.at) < 0.02)).length;
+  const index = neighboursOf(copper.map(({ placed }) => placed));
+  /** Whether a piece of copper shares its middle with a hole. */
+  const isMet = ({ hole }: { readonly hole: Placed }) =>
+    index.near(hole).some((i) => distance((copper[i] as Piece).placed.at, hole.at) < 0.02);
+  const meets = ({ holes }: DrillFile) => holes.filter(isMet).length;
   return sorted.flatMap(({ name, role, drills }): DrilledHole[] => {
     const [first, second] = drills;
     if (!first || role === 'leave') return [];
@@ -310,7 +343,7 @@ function holesOf(sorted: readonly SortedFilm[], copper: readonly Piece[], left: 
     if (plated === null) left.push(`${name} does not say whether its holes are plated; those in copper are.`);
     return drill.holes.map(({ hole, use }) => ({
       hole,
-      plated: plated ?? (copper.some(({ placed }) => distance(placed.at, hole.at) < 0.01) ? null : false),
+      plated: plated ?? (isMet({ hole }) ? null : false),
       ...(/Via/.test(use)
         ? { use: 'via' as const }
         : /Component/.test(use)
@@ -346,14 +379,20 @@ function patternOf(name: string, copper: readonly Piece[], board: Board, whole: 
   const over = (all: readonly Placed[]) =>
     whole
       ? all
-      : all.filter((opening) => copper.some(({ placed }) => gapBetweenFigures(placed, opening) < -1e-4));
+      : all.filter(
+          (opening) =>
+            gapBetween(around, opening) < 0 &&
+            copper.some(({ placed }) => gapBetweenFigures(placed, opening) < -1e-4),
+        );
   const far = board.far.filter(
-    ({ placed }) => whole || copper.some((piece) => distance(piece.placed.at, placed.at) < 0.01),
+    ({ placed }) =>
+      whole ||
+      (gapBetween(around, placed) < 0 && copper.some((piece) => distance(piece.placed.at, placed.at) < 0.01)),
   );
   const holes = board.holes.filter(
     ({ hole }) =>
       whole ||
-      copper.some(({ placed }) => gapBetweenFigures(placed, hole) < 0) ||
+      (gapBetween(around, hole) < 0 && copper.some(({ placed }) => gapBetweenFigures(placed, hole) < 0)) ||
       (hole.minX > around.minX &&
         hole.maxX < around.maxX &&
         hole.minY > around.minY &&

@@ -104,7 +104,8 @@ export function readDrawing(
     .filter(isTaken)
     .map((outline): CopperPiece => {
       const placed = recognised(outline.contour);
-      const number = numbers.find(({ at }) => inside(at, outline.contour));
+      const polygon = flatten(outline.contour);
+      const number = numbers.find(({ at }) => isIn(at, placed) && encloses(polygon, at));
       if (number) used.add(`${number.at.x} ${number.at.y}`);
       return { placed, number: number?.text ?? '' };
     });
@@ -163,6 +164,8 @@ export function readDrawing(
   });
 }
 
+const isIn = ({ x, y }: Point, { minX, minY, maxX, maxY }: Box): boolean =>
+  x >= minX && x <= maxX && y >= minY && y <= maxY;
 const inside = (at: Point, contour: Contour): boolean => encloses(flatten(contour), at);
 const liesIn = (inner: Outline, outer: Outline): boolean =>
   inner.contour.every(

@@ -62,6 +62,26 @@ test('an older film with trailing zeros left out, joined with a drill file of wh
   expect(left.join(' ')).toContain('does not say what it shows');
 });
 
+test('poured copper of a film that says nothing is left out, a land of many corners stays', () => {
+  const corners = (x: number, y: number, r: number) =>
+    Array.from({ length: 17 }, (_, i) => {
+      const by = r * (i % 2 === 0 ? 1 : 0.8);
+      const angle = (i * Math.PI) / 8;
+      return `X${Math.round((x + by * Math.cos(angle)) * 1e6)}Y${Math.round((y + by * Math.sin(angle)) * 1e6)}D0${i === 0 ? 2 : 1}*`;
+    }).join('\n');
+  const film = [
+    '%FSLAX46Y46*%\n%MOMM*%\n%ADD10C,1*%\nG01*',
+    `G36*\n${corners(0, 0, 20)}\nG37*`,
+    `G36*\n${corners(30, 0, 2)}\nG37*`,
+    'D10*\nX-5000000Y0D03*\nX0Y0D03*\nX5000000Y0D03*\nM02*',
+  ].join('\n');
+  const sorted = sortFilms([{ name: 'top copper.gbr', text: film }]);
+  const found = sorted.ok && patternsOfFilms(sorted.value, 'x');
+  if (!found || !found.ok) throw new Error('not read');
+  expect(found.value.patterns[0]?.lands).toHaveLength(4);
+  expect(found.value.left.join(' ')).toContain('1 areas of copper run over several lands');
+});
+
 test('routes and slots are slots, holes are holes', () => {
   const found = readDrill(textOf('routed.xnc'));
   if (!found.ok) throw new Error(found.error);
