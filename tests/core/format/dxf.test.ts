@@ -97,7 +97,7 @@ describe('outlines of a drawing', () => {
     expect(outlinesOf(text)).toMatchObject({
       outlines: [],
       texts: [{ layer: '0', text: 'BODY' }],
-      lines: [{ layer: '0' }],
+      lines: [{ layer: 'BODY' }],
       left: ['Not understood: 1 of kind SPLINE.', '2 lines and arcs do not close.', expect.any(String)],
     });
   });
