@@ -63,6 +63,7 @@ export function patternsIn(
   );
   if (!read.ok) throw new Refusal(read.error);
   const { patterns, left } = read.value;
+  if (patterns.length === 0) throw new Refusal(left.join('\n') || 'There is no pattern in it.');
   return { taken: chosen(patterns, options.only).map(documentOf), left };
 }
 

@@ -3,7 +3,8 @@ import type { Drawable, Land } from '../footprint/footprint';
 import { centreOf } from '../geometry/box';
 import { formatMm, formatNumber } from '../units/length';
 import { causeOf } from './pitch';
-import { byGravity, lineOf, namesOf, remark, verdictOf, type Opinion, type Remark } from './opinion';
+import type { Opinion } from './opinion';
+import { byGravity, lineOf, namesOf, remark, verdictOf, type Remark } from './remark';
 
 // What can be said of a pattern without the package that it is meant for: what the rules find, steps of rows that
 // look rounded or are uneven, and lands of a row that are of another size.

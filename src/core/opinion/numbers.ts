@@ -58,8 +58,21 @@ function verdictOf(fit: Fit, given: readonly Land[], own: Footprint): NumbersVer
     return a === b ? [] : [[a, b]];
   });
   if (differing.length === 0) return { kind: 'same' };
-  const words = differing.length > 2 ? schemeOf(fit, given, own) : null;
+  const words = differing.length > 2 ? (schemeOf(fit, given, own) ?? shiftOf(fit, given, own)) : null;
   return words === null ? { kind: 'differ', pairs: differing } : { kind: 'scheme', words };
+}
+
+/** Numbers that run the same way round from another terminal; `null` where they do not. */
+function shiftOf(fit: Fit, given: readonly Land[], own: Footprint): string | null {
+  const numbers = fit.pairs.map(({ given: i, own: j }) => [
+    given[i]?.number ?? '',
+    own.lands[j]?.number ?? '',
+  ]);
+  const count = numbers.length;
+  if (numbers.flat().some((number) => !/^\d+$/.test(number))) return null;
+  const shifts = new Set(numbers.map(([a, b]) => (Number(b) - Number(a) + count) % count));
+  const [shift] = shifts;
+  return shifts.size === 1 && shift ? `the same way round, and start at terminal ${shift + 1}` : null;
 }
 
 const CORNERS: readonly NonNullable<Numbering['corner']>[] = [

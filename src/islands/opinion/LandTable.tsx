@@ -1,5 +1,5 @@
 import type { LandOpinion, OpinionMargin } from '../../core/opinion/joints';
-import { differenceWords } from '../../core/opinion/opinion';
+import { differenceWords } from '../../core/opinion/remarks-lands';
 import { formatFigure, formatLength, type DisplayUnit } from '../../core/units/length';
 import { inUnit } from '../../core/units/in-words';
 import { counted } from '../common/words';

@@ -1,4 +1,5 @@
-import type { Opinion, Remark } from '../../core/opinion/opinion';
+import type { Opinion } from '../../core/opinion/opinion';
+import type { Remark } from '../../core/opinion/remark';
 import type { DisplayUnit } from '../../core/units/length';
 import { inUnit } from '../../core/units/in-words';
 

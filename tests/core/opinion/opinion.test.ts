@@ -128,6 +128,12 @@ describe('numbers', () => {
     expect(opinion(rows, U4).remarks[0]?.message).toContain('row after row');
   });
 
+  test('the same way round from another terminal is told with that terminal', () => {
+    const shifted = each(theirs, (land) => ({ ...land, number: String(((Number(land.number) + 2) % 16) + 1) }));
+    // terminal 14 carries number 1
+    expect(opinion(shifted, U4).remarks[0]?.message).toContain('start at terminal 14');
+  });
+
   test('a name of its own for one terminal is asked about', () => {
     const named = each(theirs, (land) => (land.number === '16' ? { ...land, number: 'EN' } : land));
     expect(titles(opinion(named, U4))).toEqual(['caution: Numbers differ']);

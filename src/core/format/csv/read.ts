@@ -85,7 +85,7 @@ const HEADS: readonly (readonly [RegExp, PadColumn])[] = [
   [/^(what|kind)$/, 'what'],
   [/^(direction|dir)$/, 'direction'],
   [
-    /^(number|no|nr|num|#|(pad|pin|land|terminal)( ?(no|nr|number|num|#|name|id))?|designator|anschluss)$/,
+    /^(number|no|nr|num|#|(pad|pin|land|terminal)([ .-]*(no|nr|number|nummer|num|#|name|id))?|designator|anschluss)$/,
     'number',
   ],
   [/^(pin|signal|net|name|pin name|function)$/, 'pin'],

@@ -23,6 +23,17 @@ test('a table with semicolons, decimal commas, and width beside height', () => {
   expect(pattern.left.join(' ')).toContain('Remark');
 });
 
+test('heads in German', () => {
+  const { pattern } = table(
+    'Pad-Nr.;Pos X [mm];Pos Y [mm];Länge [mm];Breite [mm];Winkel\n7;-2,65;1,905;1,65;0,6;90\n',
+  );
+  expect(pattern.lands[0]).toMatchObject({
+    number: '7',
+    copper: { at: { x: -2.65, y: 1.905 }, rotation: 90, figure: { width: 1.65, height: 0.6 } },
+  });
+  expect(pattern.left).toEqual([]);
+});
+
 test('mil by the heads, by the cells, by the sizes, and by choice', () => {
   const x = (text: string, asked?: PadTableAsked) => table(text, asked).pattern.lands[0]?.copper.at.x;
   expect(x('pin,x_mil,y_mil,length_mil,width_mil\n1,100,0,40,20')).toBe(2.54);

@@ -1,0 +1,122 @@
+import { type Report } from '../check/check';
+import { type Land } from '../footprint/footprint';
+import { occupiedBy } from '../footprint/marks';
+import { boxOfPoints, boxRound, gapBetween, overhang, type Box } from '../geometry/box';
+import { gapToPolygon } from '../geometry/gaps';
+import { type Polygon } from '../geometry/polygon';
+import { bodyAt } from '../package/drawn';
+import { formatMm } from '../units/length';
+import { type Context } from './context';
+import { RANK, remark, type Remark } from './remark';
+
+// Remarks on what surrounds the lands, and what the rules find of the package with these lands.
+
+export function courtyardRemarks({ over, against, pattern, fit }: Context): Remark[] {
+  if (fit.scale !== 1) return [];
+  if (!pattern.document.marks?.own?.courtyard && pattern.document.package.title === 'Pattern as given')
+    return [remark('courtyard', 'note', 'No courtyard', 'The pattern has no courtyard of its own.')];
+  const { body, bores, keepOuts, courtyard } = against.footprint;
+  const needed = boxRound(occupiedBy(over.lands, bodyAt(body.extent, 'max'), bores, keepOuts));
+  const around = boxRound(against.footprint.lands.map(({ contact }) => contact.max));
+  const all = boxRound([needed, around].filter((box) => box !== null));
+  if (!all) return [];
+  const left = -overhang(all, over.courtyard.box);
+  if (left >= courtyard.excess - 0.026) return [];
+  return [
+    remark(
+      'courtyard',
+      left < -1e-6 ? 'stop' : 'caution',
+      'Courtyard too small',
+      left < 0
+        ? `Its courtyard ends ${formatMm(-left)} mm inside of what the part takes up; it needs ${formatMm(courtyard.excess)} mm round it.`
+        : `Its courtyard leaves ${formatMm(left)} mm round the part; level ${against.document.level} asks for ${formatMm(courtyard.excess)} mm.`,
+    ),
+  ];
+}
+
+export function markRemarks({ over, against, fit }: Context): Remark[] {
+  const { footprint } = against;
+  if (!footprint.package.polarised || fit.scale !== 1) return [];
+  const first =
+    footprint.lands.find(({ number }) => ['1', 'A1', 'K', '+'].includes(number)) ?? footprint.lands[0];
+  const { pin1, lines } = over.legend;
+  const box = pin1 && boxOfPoints(pin1);
+  const body = bodyAt(footprint.body.extent, 'max');
+  const visible = (mark: Box) => gapBetween(mark, body) > -1e-6;
+  if (!box)
+    return [
+      remark(
+        'mark',
+        'caution',
+        'No mark of terminal 1',
+        lines.length > 0
+          ? 'Its legend has no mark that is known to be that of terminal 1.'
+          : 'It has no legend: after assembly nothing tells terminal 1.',
+        first ? { lands: [first.id] } : {},
+      ),
+    ];
+  if (!visible(box))
+    return [
+      remark(
+        'mark',
+        'caution',
+        'Mark of terminal 1 hidden',
+        'The body hides the mark of terminal 1 after assembly.',
+      ),
+    ];
+  const beside = (mark: Polygon) => {
+    const away = (land: Land) => gapToPolygon(land.copper, mark);
+    const nearest = [...footprint.lands].sort((a, b) => away(a) - away(b))[0];
+    return first && nearest && away(first) > away(nearest) + 0.02 ? nearest : null;
+  };
+  const nearest = pin1 && beside(pin1);
+  // where there is no better place for it, Tapis' own mark stands no nearer
+  if (!first || !nearest || (footprint.legend.pin1 && beside(footprint.legend.pin1))) return [];
+  return [
+    remark(
+      'mark',
+      'stop',
+      'Mark beside another terminal',
+      `The mark of terminal 1 stands nearest to terminal ${nearest.number}.`,
+      { lands: [nearest.id, first.id] },
+    ),
+  ];
+}
+
+/** Rules that joints and numbers speak for already. */
+const SAID_ALREADY = new Set([
+  'joint-goal',
+  'joint-margin',
+  'entry',
+  'missing',
+  'unconfirmed',
+  'number-way',
+  'level-process',
+]);
+
+/** Rules about the places of lands in a row. */
+const OF_PITCH = new Set(['pitch', 'pitch-drift', 'land-off-terminal', 'asymmetry']);
+
+/** What the rules find of the package with the pattern's lands, and not of the package itself. */
+export function ruleRemarks(kept: Report | null, own: Report, { against, drift }: Context): Remark[] {
+  if (!kept) return [];
+  const { lands } = against.footprint;
+  const before = new Map(own.findings.map(({ rule, severity }) => [rule, severity]));
+  const ids = new Set(lands.map(({ id }) => id));
+  const seen = new Set<string>();
+  return kept.findings.flatMap(({ rule, severity, title, message, place }): Remark[] => {
+    const was = before.get(rule);
+    if (
+      SAID_ALREADY.has(rule) ||
+      (drift.length > 0 && OF_PITCH.has(rule)) ||
+      severity === 'note' ||
+      seen.has(rule)
+    )
+      return [];
+    if (was && RANK[was] <= RANK[severity]) return [];
+    seen.add(rule);
+    return [
+      remark('rule', severity, title, message, { lands: (place.lands ?? []).filter((id) => ids.has(id)) }),
+    ];
+  });
+}
