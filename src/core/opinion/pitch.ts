@@ -95,7 +95,8 @@ export function causeOf(own: number, given: number): string | null {
       near(Math.round(own / step + 1e-9) * step, given) ||
       near(Math.floor(own / step + 1e-9) * step, given)
     )
-      return `${said} rounded to ${formatNumber(given, 2, 3)} mm`;
+      // said in whole words, as it is the unit that was mistaken: it stays one in mil too
+      return `${said} rounded to ${formatNumber(given, 2, 3)} millimetres`;
   const theirs = given / 0.0254;
   if (near(given, Math.round(theirs) * 0.0254) && Math.abs(mil - Math.round(theirs)) <= 1)
     return `${formatMm(own)} mm as a whole number of mil, ${formatNumber(Math.round(theirs), 0, 0)}`;

@@ -129,7 +129,10 @@ describe('numbers', () => {
   });
 
   test('the same way round from another terminal is told with that terminal', () => {
-    const shifted = each(theirs, (land) => ({ ...land, number: String(((Number(land.number) + 2) % 16) + 1) }));
+    const shifted = each(theirs, (land) => ({
+      ...land,
+      number: String(((Number(land.number) + 2) % 16) + 1),
+    }));
     // terminal 14 carries number 1
     expect(opinion(shifted, U4).remarks[0]?.message).toContain('start at terminal 14');
   });
@@ -230,8 +233,8 @@ describe('places', () => {
 
 describe('pitch', () => {
   test.each([
-    [2.54, 2.5, '100 mil rounded to 2.50 mm'],
-    [1.27, 1.25, '50 mil rounded to 1.25 mm'],
+    [2.54, 2.5, '100 mil rounded to 2.50 millimetres'],
+    [1.27, 1.25, '50 mil rounded to 1.25 millimetres'],
     [0.65, 0.635, 'as a whole number of mil, 25'],
     [0.635, 0.65, null],
     [0.5, 0.508, 'as a whole number of mil, 20'],

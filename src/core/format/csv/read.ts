@@ -352,6 +352,10 @@ class RowReader {
       return;
     }
     if (!copper) return void refuse('it has no size');
+    // a side that is missing beside one that is there is no square
+    const isHalf = this.columns.includes('width') && this.columns.includes('length') && sides[2] === null;
+    if (isHalf && copper.kind !== 'round' && (sides[0] === null) !== (sides[1] === null))
+      return void refuse(`it has a ${sides[0] === null ? 'width and no length' : 'length and no width'}`);
     const opening = ([long, wide]: (number | null)[]): readonly Placed[] | null =>
       long === null || long === undefined ? null : [place(resized(copper, long, wide ?? long), at, angle)];
     const name = text('number');

@@ -55,10 +55,11 @@ test('holes with and without copper, pin names, and columns by choice', () => {
 });
 
 test('a row that cannot be read is told with its number and value, and leaves the others', () => {
-  const { pattern } = table('pad,x,y,length,width\n1,0,0,1,1\n2,abc,0,1,1\n3,2,0,1,1\n4,3,0,,');
+  const { pattern } = table('pad,x,y,length,width\n1,0,0,1,1\n2,abc,0,1,1\n3,2,0,1,1\n4,3,0,,\n5,4,0,1,');
   expect(pattern.lands.map(({ number }) => number)).toEqual(['1', '3']);
   expect(pattern.left.join(' ')).toContain('Row 3: x is “abc”');
   expect(pattern.left.join(' ')).toContain('Row 5: it has no size');
+  expect(pattern.left.join(' ')).toContain('Row 6: it has a length and no width');
 });
 
 test('tables of dimensions and of pins are no pad tables', () => {
