@@ -4,7 +4,7 @@ import { LEVELS } from '../../core/document/document';
 import { processDifferences } from '../../core/document/process-file';
 import { PROCESSES } from '../../core/process';
 import { isTrouble, type SaveState } from '../../store/autosave';
-import { Choice, Pick } from '../common/inputs';
+import { Choice, Pick, UnitChoice } from '../common/inputs';
 import { processes } from '../common/shelf-store';
 import { useField } from '../fields/useEntry';
 import { useBench } from '../state/context';
@@ -44,15 +44,7 @@ export function TopBar() {
           onChoose={(level) => edit([{ at: '/level', value: level }])}
         />
         <ProcessChoice />
-        <Choice
-          label="Unit shown"
-          options={[
-            ['mm', 'mm'],
-            ['mil', 'mil'],
-          ]}
-          value={unit}
-          onChoose={(next) => set({ unit: next })}
-        />
+        <UnitChoice unit={unit} onChoose={(next) => set({ unit: next })} />
         <div className="flex">
           <button
             type="button"

@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import type { DisplayUnit } from '../../core/units/length';
 
 // The one tick box, the one list, the one chip and the one row of buttons of every page.
 
@@ -120,4 +121,14 @@ export function Choice<T extends string>({ label, options, value, onChoose }: Ch
       ))}
     </div>
   );
+}
+
+const UNITS: readonly (readonly [DisplayUnit, string])[] = [
+  ['mm', 'mm'],
+  ['mil', 'mil'],
+];
+
+/** The unit in which lengths are shown; what was entered keeps its own. */
+export function UnitChoice({ unit, onChoose }: { unit: DisplayUnit; onChoose: (unit: DisplayUnit) => void }) {
+  return <Choice label="Unit shown" options={UNITS} value={unit} onChoose={onChoose} />;
 }

@@ -1,10 +1,11 @@
 import { useMemo } from 'react';
-import { merged, pathData, type Layer } from '../../core/drawing/drawing';
+import type { Layer } from '../../core/drawing/drawing';
 import { drawPlan } from '../../core/drawing/plan';
 import type { Footprint, Land } from '../../core/footprint/footprint';
-import { boxRound, centreOf, grow, type Box } from '../../core/geometry/box';
+import { boxRound, centreOf, type Box } from '../../core/geometry/box';
 import { useSize } from '../common/useSize';
-import { Hatches } from '../sheet/Hatches';
+import { LaidPlans, Outline, Ring } from '../sheet/Laid';
+import { Strokes } from '../sheet/Strokes';
 
 interface Props {
   /** The pattern where the package is drawn. */
@@ -46,76 +47,48 @@ function Plan({
   width,
   height,
 }: Props & { width: number; height: number }) {
-  const [theirs, ours] = useMemo(() => [drawPlan(laid), own && drawPlan(own)], [laid, own]);
-  const extent = boxRound([
-    theirs.extent,
-    ...(ours ? [ours.extent] : []),
-    ...laid.lands.map(({ copper }) => copper),
-  ]) as Box;
-  const { minX, minY, maxX, maxY } = grow(extent, 0.6);
-  const scale = Math.min(width / (maxX - minX), height / (maxY - minY));
-  const [w, h] = [width / scale, height / scale];
-  const [left, top] = [(minX + maxX) / 2 - w / 2, -(minY + maxY) / 2 - h / 2];
-  const shown = (layers: typeof theirs.strokes) =>
-    merged(layers).map((stroke, i) => (
-      <path
-        key={i}
-        className={`layer-${stroke.layer}${stroke.closed ? '' : ' open'}`}
-        d={pathData(stroke)}
-        {...(stroke.width === undefined ? {} : { strokeWidth: stroke.width })}
-      />
-    ));
-  const ring = ({ copper: { minX: x, minY: y, maxX: x2, maxY: y2 } }: Land, key: string) => (
-    <rect
-      key={key}
-      x={x - 0.08}
-      y={-y2 - 0.08}
-      width={x2 - x + 0.16}
-      height={y2 - y + 0.16}
-      fill="none"
-      stroke="var(--color-primary)"
-      strokeWidth={2.5 / scale}
-    />
-  );
+  const drawn = useMemo(() => {
+    const theirs = drawPlan(laid);
+    const ours = own && drawPlan(own);
+    const boxes = [theirs.extent, ...(ours ? [ours.extent] : []), ...laid.lands.map(({ copper }) => copper)];
+    return {
+      extent: boxRound(boxes) as Box,
+      theirs: theirs.strokes.filter(
+        ({ layer }) =>
+          !layer.startsWith('contact') &&
+          (layer !== 'body' || (!own && hasBody)) &&
+          // what the file does not give is not shown as its own
+          (layer !== 'courtyard' || hasCourtyard),
+      ),
+      terminals: ours?.strokes.filter(({ layer }) => OF_PACKAGE.has(layer)) ?? [],
+      computed: ours?.strokes.filter(({ layer }) => layer === 'copper') ?? [],
+    };
+  }, [laid, own, hasBody, hasCourtyard]);
   return (
-    <svg
+    <LaidPlans
+      extent={drawn.extent}
+      margin={0.6}
       width={width}
       height={height}
-      viewBox={`${left} ${top} ${w} ${h}`}
-      role="img"
-      aria-label={own ? 'The pattern with the terminals of the package on it' : 'The pattern'}
+      label={own ? 'The pattern with the terminals of the package on it' : 'The pattern'}
     >
-      <Hatches scale={scale} />
-      <g className="drawing">
-        {shown(
-          theirs.strokes.filter(
-            ({ layer }) =>
-              !layer.startsWith('contact') &&
-              (layer !== 'body' || (!own && hasBody)) &&
-              // what the file does not give is not shown as its own
-              (layer !== 'courtyard' || hasCourtyard),
-          ),
-        )}
-        {ours && shown(ours.strokes.filter(({ layer }) => OF_PACKAGE.has(layer)))}
-      </g>
-      {ours && (
-        <g
-          fill="none"
-          stroke="var(--color-primary)"
-          strokeWidth={1.4 / scale}
-          strokeDasharray={`${5 / scale} ${3 / scale}`}
-        >
-          {merged(ours.strokes.filter(({ layer }) => layer === 'copper')).map((stroke, i) => (
-            <path key={i} d={pathData(stroke)} />
-          ))}
-        </g>
+      {({ scale }) => (
+        <>
+          <g className="drawing">
+            <Strokes strokes={drawn.theirs} />
+            <Strokes strokes={drawn.terminals} />
+          </g>
+          <Outline strokes={drawn.computed} scale={scale} dashed />
+          {laid.lands.length <= MOST_NUMBERED && (
+            <Numbers lands={laid.lands} wrong={wrongNumbers} scale={scale} />
+          )}
+          {own?.lands.map(
+            ({ id, copper }) => lit.lands.has(id) && <Ring key={id} box={copper} scale={scale} />,
+          )}
+          {laid.lands.map(({ copper }, i) => lit.given.has(i) && <Ring key={i} box={copper} scale={scale} />)}
+        </>
       )}
-      {laid.lands.length <= MOST_NUMBERED && (
-        <Numbers lands={laid.lands} wrong={wrongNumbers} scale={scale} />
-      )}
-      {own?.lands.filter(({ id }) => lit.lands.has(id)).map((land) => ring(land, land.id))}
-      {laid.lands.map((land, i) => (lit.given.has(i) ? ring(land, `given ${i}`) : null))}
-    </svg>
+    </LaidPlans>
   );
 }
 

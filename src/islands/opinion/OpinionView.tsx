@@ -6,7 +6,8 @@ import { isDrawable } from '../../core/footprint/footprint';
 import { laidOver } from '../../core/opinion/opinion';
 import type { Remark } from '../../core/opinion/remark';
 import type { DisplayUnit } from '../../core/units/length';
-import { Choice } from '../common/inputs';
+import { UnitChoice } from '../common/inputs';
+import { PageHead } from '../common/PageHead';
 import { shelf } from '../common/shelf-store';
 import { attempt, TroubleBar } from '../common/trouble';
 import { keepUnit, keptUnit } from '../state/display-unit';
@@ -72,14 +73,18 @@ export function OpinionView({ pattern: id, against }: { pattern: string; against
     });
   return (
     <div className="flex h-screen min-w-[1024px] flex-col">
-      <header className="border-base-300 bg-base-100 flex min-h-11 flex-wrap items-center gap-3 border-b px-3.5 py-1">
-        <a href="/" className="text-[20px] font-semibold">
-          Tapis
-        </a>
-        <a href="/" className="text-secondary hover:text-base-content">
-          Shelf ▸
-        </a>
-        <h1 className="font-semibold">Second opinion</h1>
+      <PageHead
+        title="Second opinion"
+        end={
+          <UnitChoice
+            unit={unit}
+            onChoose={(next) => {
+              keepUnit(id, next);
+              setUnit(next);
+            }}
+          />
+        }
+      >
         <span className="min-w-0">
           on{' '}
           <a className="link" href={`/bench/${id}`}>
@@ -94,21 +99,7 @@ export function OpinionView({ pattern: id, against }: { pattern: string; against
             </a>
           </span>
         )}
-        <div className="ml-auto">
-          <Choice
-            label="Unit shown"
-            options={[
-              ['mm', 'mm'],
-              ['mil', 'mil'],
-            ]}
-            value={unit}
-            onChoose={(next) => {
-              keepUnit(id, next);
-              setUnit(next);
-            }}
-          />
-        </div>
-      </header>
+      </PageHead>
       <TroubleBar />
       <div className="flex min-h-0 flex-1">
         <section className="bg-base-200 flex min-w-0 flex-1 flex-col" aria-label="Sheet">

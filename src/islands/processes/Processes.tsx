@@ -4,6 +4,7 @@ import { writeProcess } from '../../core/document/write';
 import { PROCESSES } from '../../core/process';
 import type { Process } from '../../core/process/process';
 import { download } from '../common/download';
+import { PageHead } from '../common/PageHead';
 import { processes } from '../common/shelf-store';
 import { attempt, TroubleBar } from '../common/trouble';
 import { ProcessSheet } from './ProcessSheet';
@@ -32,28 +33,24 @@ export function Processes() {
     });
   return (
     <div className="flex h-screen min-w-[1024px] flex-col">
-      <header className="border-base-300 bg-base-100 flex h-11 shrink-0 items-center gap-3 border-b px-3.5">
-        <a href="/" className="text-[20px] font-semibold">
-          Tapis
-        </a>
-        <a href="/" className="text-secondary hover:text-base-content ml-1">
-          Shelf ▸
-        </a>
-        <h1 className="text-[15px] font-semibold">Processes</h1>
-        <div className="ml-auto flex gap-2">
-          <BringFile onFile={(file) => void bring(file)} />
-          {process && (
-            <>
-              <button type="button" className="btn btn-sm" onClick={() => save(process)}>
-                Save as a file
-              </button>
-              <button type="button" className="btn btn-sm btn-primary" onClick={() => void copy(process)}>
-                Make a copy to edit
-              </button>
-            </>
-          )}
-        </div>
-      </header>
+      <PageHead
+        title="Processes"
+        end={
+          <>
+            <BringFile onFile={(file) => void bring(file)} />
+            {process && (
+              <>
+                <button type="button" className="btn btn-sm" onClick={() => save(process)}>
+                  Save as a file
+                </button>
+                <button type="button" className="btn btn-sm btn-primary" onClick={() => void copy(process)}>
+                  Make a copy to edit
+                </button>
+              </>
+            )}
+          </>
+        }
+      />
       <TroubleBar />
       {refused.length > 0 && (
         <div role="alert" className="bg-base-100 border-error border-b px-3.5 py-1.5">

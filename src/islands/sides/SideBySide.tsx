@@ -12,7 +12,8 @@ import { LEVELS } from '../../core/document/document';
 import { formatLength, toMm, type DisplayUnit } from '../../core/units/length';
 import { TroubleBar } from '../common/trouble';
 import { useSize } from '../common/useSize';
-import { Choice, Pick } from '../common/inputs';
+import { Pick, UnitChoice } from '../common/inputs';
+import { PageHead } from '../common/PageHead';
 import { keepUnit, keptUnit } from '../state/display-unit';
 import { STAGE_NAMES } from '../state/stages';
 import { Plans } from './Plans';
@@ -98,34 +99,24 @@ export function SideBySide({ a, b }: { a: string; b: string }) {
     );
   return (
     <div className="flex h-screen min-w-[1024px] flex-col">
-      <header className="border-base-300 bg-base-100 flex min-h-11 flex-wrap items-center gap-3 border-b px-3.5 py-1">
-        <a href="/" className="text-[20px] font-semibold">
-          Tapis
-        </a>
-        <a href="/" className="text-secondary hover:text-base-content">
-          Shelf ▸
-        </a>
-        <h1 className="font-semibold">Side by side</h1>
-        <SideHead name="A" side={sides[0]} held={first} onChoose={(side) => go([side, sides[1]])} />
-        <SideHead name="B" side={sides[1]} held={second} onChoose={(side) => go([sides[0], side])} />
-        <button type="button" className="btn btn-sm" onClick={() => go([sides[1], sides[0]])}>
-          Swap
-        </button>
-        <div className="ml-auto">
-          <Choice
-            label="Unit shown"
-            options={[
-              ['mm', 'mm'],
-              ['mil', 'mil'],
-            ]}
-            value={unit}
+      <PageHead
+        title="Side by side"
+        end={
+          <UnitChoice
+            unit={unit}
             onChoose={(next) => {
               keepUnit(sides[1].id, next);
               setUnit(next);
             }}
           />
-        </div>
-      </header>
+        }
+      >
+        <SideHead name="A" side={sides[0]} held={first} onChoose={(side) => go([side, sides[1]])} />
+        <SideHead name="B" side={sides[1]} held={second} onChoose={(side) => go([sides[0], side])} />
+        <button type="button" className="btn btn-sm" onClick={() => go([sides[1], sides[0]])}>
+          Swap
+        </button>
+      </PageHead>
       <TroubleBar />
       <div className="flex min-h-0 flex-1">
         <section className="bg-base-200 flex min-w-0 flex-1 flex-col" aria-label="Sheet">
