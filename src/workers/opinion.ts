@@ -1,4 +1,4 @@
-import { compileGuarded } from '../core/check/guarded';
+import { compileGuarded } from '../core/footprint/guarded';
 import type { TapisDocument } from '../core/document/document';
 import { isDrawable } from '../core/footprint/footprint';
 import { opinionAlone } from '../core/opinion/alone';

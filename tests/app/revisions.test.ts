@@ -103,7 +103,7 @@ it('holds two side by side: a variant and its original, a revision, another leve
   expect(await list()).toContain('The copper differs.');
   await page.locator('[aria-label="Smallest difference of lengths, mm"]').fill('0');
   await page.locator('main a ::-p-text(Land across)').hover();
-  await page.waitForSelector('section[aria-label=Sheet] svg rect[stroke-dasharray]');
+  await page.waitForSelector('section[aria-label=Sheet] svg rect.ring');
   // the original beside its own other level
   const url = new URL(page.url());
   const [, , original] = url.pathname.split('/');

@@ -60,28 +60,10 @@ test('import takes one of several, other columns, other layers and a box', async
   const boxed = await run(['import', given('board-top-copper.gbr'), '--out', out, '--box', '70,20,85,30']);
   expect(boxed.out).toContain('board-top-copper.tapis.json');
   const odd = file('odd.csv', 'who,right,up,long,wide\n1,0,0,40,20\n2,100,0,40,20\n');
-  const asked = await run([
-    'import',
-    odd,
-    '--out',
-    out,
-    '--columns',
-    'number,x,y,length,width',
-    '--unit',
-    'mil',
-  ]);
-  expect(asked.code).toBe(2);
-  const table = file('table.csv', 'pad,x,y,long,wide\n1,0,0,40,20\n2,100,0,40,20\n');
-  const chosen = await run([
-    'import',
-    table,
-    '--out',
-    out,
-    '--columns',
-    'number,x,y,length,width',
-    '--unit',
-    'mil',
-  ]);
+  const unsaid = await run(['import', odd, '--out', out]);
+  expect(unsaid.code).toBe(2);
+  const columns = ['--columns', 'number,x,y,length,width', '--unit', 'mil'];
+  const chosen = await run(['import', odd, '--out', out, ...columns]);
   expect(chosen.err).toBe('');
   const document = JSON.parse(readFileSync(chosen.out.trim(), 'utf8')) as {
     package: { pieces: { points: string }[] };

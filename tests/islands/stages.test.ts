@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto';
 import { createElement, type ComponentType } from 'react';
 import { renderToStaticMarkup } from 'react-dom/server';
-import { describe, expect, it } from 'vitest';
+import { beforeAll, describe, expect, it } from 'vitest';
 import { check } from '../../src/core/check/check';
 import { compareCompiled } from '../../src/core/compare/compare';
 import { newDocument, type TapisDocument } from '../../src/core/document/document';
@@ -20,9 +20,12 @@ import { effectWords, openCount, summary } from '../../src/islands/ledger/effect
 import { Ledger } from '../../src/islands/ledger/Ledger';
 import { ProcessSheet } from '../../src/islands/processes/ProcessSheet';
 import { createBench, type BenchState } from '../../src/islands/state/bench';
+import { loadRules } from '../../src/islands/state/derive';
 import { BenchContext } from '../../src/islands/state/context';
 import { converter } from '../data/documents';
 import { footprintOf } from '../data/families';
+
+beforeAll(loadRules);
 
 /** What a person reads in a stage column, and its fields by their names: what stands in them, or what holds. */
 function column(Stage: ComponentType, document: TapisDocument, state: Partial<BenchState> = {}) {

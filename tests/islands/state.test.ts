@@ -1,6 +1,7 @@
 import 'fake-indexeddb/auto';
 import { beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
 import { converter } from '../data/documents';
+import { loadRules } from '../../src/islands/state/derive';
 import type { BenchStore } from '../../src/islands/state/bench';
 import type { StoredFootprint } from '../../src/store/database';
 
@@ -12,6 +13,7 @@ beforeAll(async () => {
   // the page that a Bench listens to
   vi.stubGlobal('addEventListener', () => undefined);
   ({ createBench, loadReader } = await import('../../src/islands/state/bench'));
+  await loadRules();
 });
 beforeEach(() => {
   bench = createBench({

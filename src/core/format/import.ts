@@ -16,7 +16,14 @@ import {
   type TextFile,
 } from './artwork/read-films';
 import { isFilm } from './artwork/read-gerber';
-import { isPadTable, padTableOf, readPadTable, type PadTable, type PadTableAsked } from './csv/read';
+import {
+  hasNumberColumns,
+  isPadTable,
+  padTableOf,
+  readPadTable,
+  type PadTable,
+  type PadTableAsked,
+} from './csv/read';
 import { readDrawing, type DrawingAsked, type DrawingLayer } from './dxf/read';
 import { readIpc2581 } from './ipc2581/read';
 
@@ -90,7 +97,8 @@ export function readPatterns(
   };
   for (const file of unpacked.value) {
     const { name, text } = file;
-    switch (patternKindOf(name, text)) {
+    // what is nothing else and has columns of numbers can be read once its columns are said
+    switch (patternKindOf(name, text) ?? (hasNumberColumns(text) ? 'table' : null)) {
       case 'ipc2581':
         keep(name, readIpc2581(text, name));
         break;

@@ -57,7 +57,7 @@ export function Actions({ stored, pattern, against, opinion }: Props) {
       <p className="text-secondary mt-1 text-[12px]">
         {wrong === 0
           ? 'No land has to change; numbers and marks become those of the package.'
-          : `${counted(wrong, 'land')} would be computed anew; the others stay as given. Numbers and marks become those of the package.`}
+          : `${counted(wrong, 'land')} would be computed anew; ${wrong < pattern.footprint.lands.length ? 'the others stay as given' : 'none stays as given'}. Numbers and marks become those of the package.`}
       </p>
       <form
         className="mt-2 flex gap-2"

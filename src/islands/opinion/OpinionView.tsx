@@ -1,7 +1,7 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useMemo, useState } from 'react';
 import { navigate } from 'wouter/use-browser-location';
-import { compileGuarded } from '../../core/check/guarded';
+import { compileGuarded } from '../../core/footprint/guarded';
 import { isDrawable } from '../../core/footprint/footprint';
 import { laidOver } from '../../core/opinion/opinion';
 import type { Remark } from '../../core/opinion/remark';

@@ -69,6 +69,7 @@ export function Ring({ box, scale }: { box: Box; scale: number }) {
   const { minX, minY, maxX, maxY } = grow(box, 0.1);
   return (
     <rect
+      className="ring"
       x={minX}
       y={-maxY}
       width={maxX - minX}

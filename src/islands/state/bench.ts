@@ -23,7 +23,7 @@ import { revisions, shelf } from '../common/shelf-store';
 import type { ProcessChange } from '../ledger/view';
 import type { Quadrant } from '../sheet/layout';
 import type { Standpoint } from '../turn/looks';
-import { checked, derive, deriveAtOnce, type Derived } from './derive';
+import { checked, derive, deriveAtOnce, loadRules, rulesAreThere, type Derived } from './derive';
 import { watchOtherTabs, watchPage } from './tabs';
 
 /** A remedy's effect, shown before it is taken. */
@@ -241,6 +241,7 @@ export function createBench(stored: StoredFootprint, kept: KeptHistory | null = 
     const settle = () => {
       clearTimeout(later);
       if (!get().derived.checking) return;
+      if (!rulesAreThere()) return void loadRules().then(settle, () => {});
       const derived = checked(get().derived);
       set({ derived, ...stillSelected(derived, get()) });
     };
@@ -368,6 +369,7 @@ export function createBench(stored: StoredFootprint, kept: KeptHistory | null = 
         set({ selectedLand: index });
       },
       chooseProcess(process) {
+        if (!rulesAreThere()) return void loadRules().then(() => get().chooseProcess(process));
         settle();
         const { derived: before, document: current } = get();
         const own = carriedProcess(process);
@@ -406,6 +408,7 @@ export function createBench(stored: StoredFootprint, kept: KeptHistory | null = 
         });
       },
       watch() {
+        settle();
         const stop = new AbortController();
         watchPage(autosave, stop.signal);
         watchOtherTabs(id, autosave, stop.signal, (theirs) => {

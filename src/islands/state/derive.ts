@@ -1,5 +1,6 @@
-import { checkGuarded, compileAndCheck, compileGuarded, type Checked } from '../../core/check/guarded';
+import type { Checked } from '../../core/check/guarded';
 import type { TapisDocument } from '../../core/document/document';
+import { compileGuarded } from '../../core/footprint/guarded';
 import { isDrawable, type Compiled, type Drawable } from '../../core/footprint/footprint';
 import { noModels, type ModelSource } from '../../core/footprint/imported';
 import { withExamples } from '../../core/package/draw';
@@ -22,6 +23,26 @@ export interface Derived extends Checked {
 /** Footprints with more lands are drawn first and checked a moment later, so that typing never waits for a check. */
 const MANY_LANDS = 250;
 
+type Rules = typeof import('../../core/check/guarded');
+let rules: Rules | null = null;
+
+/** Loads the rules, which follow the first drawing; fails where the server does not answer. */
+export async function loadRules(): Promise<void> {
+  rules ??= await import('../../core/check/guarded');
+}
+
+/** Whether anything can be checked yet. */
+export const rulesAreThere = (): boolean => rules !== null;
+
+/** What is known of a footprint before a rule has looked at it. */
+const unchecked = ({ problems }: Compiled): Checked['report'] => ({
+  findings: problems,
+  waived: [],
+  held: [],
+  idle: [],
+  verdict: problems[0]?.severity ?? 'clear',
+});
+
 /**
  * Compiles and checks a document. While it cannot be drawn, the last good drawing of the same
  * family stays up; where there was none, missing dimensions are filled with examples.
@@ -31,8 +52,9 @@ export function derive(
   before: Derived | null,
   models: ModelSource = noModels,
 ): Derived {
-  const { compiled, report } = compileAndCheck(document, models);
-  return { compiled, report, shown: shownFor(compiled, before?.shown ?? null) };
+  const compiled = compileGuarded(document, models);
+  const shown = shownFor(compiled, before?.shown ?? null);
+  return checked({ compiled, report: unchecked(compiled), shown, checking: true });
 }
 
 /**
@@ -41,16 +63,20 @@ export function derive(
  */
 export function deriveAtOnce(document: TapisDocument, before: Derived, models: ModelSource): Derived {
   const compiled = compileGuarded(document, models);
-  if ((compiled.footprint?.lands.length ?? 0) <= MANY_LANDS) {
-    const whole = checkGuarded(compiled);
-    return { ...whole, shown: shownFor(whole.compiled, before.shown) };
-  }
-  return { compiled, report: before.report, shown: shownFor(compiled, before.shown), checking: true };
+  const drawn: Derived = {
+    compiled,
+    report: before.report,
+    shown: shownFor(compiled, before.shown),
+    checking: true,
+  };
+  return (compiled.footprint?.lands.length ?? 0) <= MANY_LANDS ? checked(drawn) : drawn;
 }
 
-/** What was drawn at once, checked. */
-export function checked({ compiled, shown }: Derived): Derived {
-  const whole = checkGuarded(compiled);
+/** What was drawn at once, checked; as it is while the rules are not there. */
+export function checked(drawn: Derived): Derived {
+  if (!rules) return drawn;
+  const { compiled, shown } = drawn;
+  const whole = rules.checkGuarded(compiled);
   return { ...whole, shown: whole.compiled === compiled ? shown : shownFor(whole.compiled, shown) };
 }
 
@@ -61,6 +87,6 @@ function shownFor(compiled: Compiled, before: Shown | null): Shown | null {
   if (before && sameFamily && before.stand !== 'example') return { ...before, stand: 'last-good' };
   const example = withExamples(compiled.document);
   if (!example) return null;
-  const { compiled: drawn } = compileAndCheck(example.document);
+  const drawn = compileGuarded(example.document);
   return isDrawable(drawn) ? { drawable: drawn, stand: 'example', filled: example.filled } : before;
 }

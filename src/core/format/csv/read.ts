@@ -62,11 +62,11 @@ const HEADS: readonly (readonly [RegExp, PadColumn])[] = [
   [/^(slot.*)$/, 'slot'],
   [/^(hole|drill|bore|bohrung|finished hole)( ?(diameter|dia|size|ø|⌀))?$/, 'hole'],
   [
-    /^(x|(pos(ition)?|cent(er|re)|mid|coord(inate)?|loc(ation)?)[ .-]*x|x[ .-]*(pos(ition)?|cent(er|re)|mid|coord(inate)?|loc(ation)?))$/,
+    /^(x|(pos(ition)?|cent(er|re)|mid|coord(inate)?|loc(ation)?|mitte|lage|koordinate)[ .-]*x|x[ .-]*(pos(ition)?|cent(er|re)|mid|coord(inate)?|loc(ation)?|mitte|lage|koordinate))$/,
     'x',
   ],
   [
-    /^(y|(pos(ition)?|cent(er|re)|mid|coord(inate)?|loc(ation)?)[ .-]*y|y[ .-]*(pos(ition)?|cent(er|re)|mid|coord(inate)?|loc(ation)?))$/,
+    /^(y|(pos(ition)?|cent(er|re)|mid|coord(inate)?|loc(ation)?|mitte|lage|koordinate)[ .-]*y|y[ .-]*(pos(ition)?|cent(er|re)|mid|coord(inate)?|loc(ation)?|mitte|lage|koordinate))$/,
     'y',
   ],
   [/^(rot(ation)?|angle|turn(ed)?|drehung|winkel)( deg(rees)?)?$/, 'rotation'],
@@ -85,7 +85,7 @@ const HEADS: readonly (readonly [RegExp, PadColumn])[] = [
   [/^(what|kind)$/, 'what'],
   [/^(direction|dir)$/, 'direction'],
   [
-    /^(number|no|nr|num|#|(pad|pin|land|terminal)([ .-]*(no|nr|number|nummer|num|#|name|id))?|designator|anschluss)$/,
+    /^(number|no|nr|num|#|(pad|pin|land|terminal|anschluss)([ .-]*(no|nr|number|nummer|num|#|name|id))?|designator)$/,
     'number',
   ],
   [/^(pin|signal|net|name|pin name|function)$/, 'pin'],
@@ -95,14 +95,25 @@ const HEADS: readonly (readonly [RegExp, PadColumn])[] = [
 const UNIT = /(?:[\s_([]+|(?<=[\d.]))(mm|mils?|thou|inch(es)?|in|deg|°)[\])]?\.?$/i;
 
 /**
- * Whether a text looks like a pad table: a head of columns that have a place and a size, or plain numbers.
- * A table of dimensions or of pins has no place for each row.
+ * Whether a text looks like a pad table: its heads name a place, or it has none and its rows hold places about
+ * a middle. A table of dimensions or of pins has no place for each row, and no number below zero.
  */
 export function isPadTable(text: string): boolean {
-  const [head] = rowsOf(text.slice(0, 20_000)).rows;
-  const columns = head?.map((cell) => columnOf(cell)) ?? [];
-  return columns.includes('x') && columns.includes('y');
+  const { rows } = rowsOf(text.slice(0, 20_000));
+  const columns = rows[0]?.map((cell) => columnOf(cell)) ?? [];
+  if (columns.includes('x') && columns.includes('y')) return true;
+  const places = rows.slice(0, 50).map((row) => row.slice(1).map(numberOf));
+  return (
+    places.every((numbers) => numbers.length >= 4 && numbers.slice(0, 4).every(Number.isFinite)) &&
+    places.some(([x = 0, y = 0]) => x < 0 || y < 0)
+  );
 }
+
+/** Whether a text has columns of numbers, so that it may be a pad table once its columns are said. */
+export const hasNumberColumns = (text: string): boolean =>
+  rowsOf(text.slice(0, 20_000)).rows.some(
+    (row) => row.filter((cell) => !Number.isNaN(numberOf(cell))).length >= 3,
+  );
 
 function rowsOf(text: string): { readonly rows: string[][]; readonly errors: readonly string[] } {
   const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' });
@@ -388,12 +399,12 @@ class RowReader {
       return long === wide
         ? { kind: 'round', diameter: long }
         : { kind: 'oblong', width: long, height: wide };
-    if (/^(oblong|oval|obround|stadium|o|oval?)$/.test(word))
+    if (/^(oblong|oval|obround|stadium|o|langrund)$/.test(word))
       return long === wide
         ? { kind: 'round', diameter: long }
         : { kind: 'oblong', width: long, height: wide };
     if (/^(dshape|d)$/.test(word)) return { kind: 'd-shape', width: long, height: wide };
-    if (word !== '' && !/^(rect(angle|angular)?|square|r|s|rechteck)$/.test(word))
+    if (word !== '' && !/^(rect(angle|angular)?|square|r|s|rechteck(ig)?|quadrat(isch)?)$/.test(word))
       this.shapes.set(shape, (this.shapes.get(shape) ?? 0) + 1);
     return rectangle(long, wide);
   }

@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest';
 import { isPadTable, readPadTable, type PadTableAsked } from '../../../../src/core/format/csv/read';
+import { readPatterns } from '../../../../src/core/format/import';
 import { readDrawing } from '../../../../src/core/format/dxf/read';
 
 function table(text: string, asked: PadTableAsked = {}) {
@@ -32,6 +33,31 @@ test('heads in German', () => {
     copper: { at: { x: -2.65, y: 1.905 }, rotation: 90, figure: { width: 1.65, height: 0.6 } },
   });
   expect(pattern.left).toEqual([]);
+  const round = table(
+    'Anschluss-Nr.;Mitte X [mil];Mitte Y [mil];Breite [mil];Höhe [mil];Form;Bohrung [mil]\n' +
+      '1;-100,0;0,0;63,0;70,0;rechteckig;35,4\n2;0,0;50,0;63,0;63,0;rund;35,4\n',
+  ).pattern;
+  expect(
+    round.lands.map(({ number, copper, hole }) => [number, copper.at, copper.figure, hole?.hole.at.x]),
+  ).toEqual([
+    ['1', { x: -2.54, y: 0 }, { kind: 'rectangle', width: 1.6002, height: 1.778 }, -2.54],
+    ['2', { x: 0, y: 1.27 }, { kind: 'round', diameter: 1.6002 }, 0],
+  ]);
+  expect(round.left).toEqual([]);
+});
+
+test('heads that nobody knows are asked for, and read once they are said', () => {
+  const text = 'n,east,north,e,f\n1,-1,0.5,0.8,0.4\n';
+  expect(isPadTable(text)).toBe(false);
+  const file = [{ name: 'lands.csv', bytes: new TextEncoder().encode(text) }];
+  const asked = readPatterns(file);
+  expect(asked.ok && asked.value.patterns).toEqual([]);
+  expect(asked.ok && asked.value.left.join(' ')).toContain('the heads are n, east, north, e, f');
+  const said = readPatterns(file, { columns: ['number', 'x', 'y', 'length', 'width'] });
+  expect(said.ok && said.value.patterns[0]?.lands[0]?.copper).toMatchObject({
+    at: { x: -1, y: 0.5 },
+    figure: { width: 0.8, height: 0.4 },
+  });
 });
 
 test('mil by the heads, by the cells, by the sizes, and by choice', () => {
@@ -66,6 +92,8 @@ test('tables of dimensions and of pins are no pad tables', () => {
   expect(isPadTable('symbol,min,nom,max\nA,1,2,3')).toBe(false);
   expect(isPadTable('pin,name,direction\n1,VIN,input')).toBe(false);
   expect(isPadTable('pad,x,y,w,h\n1,0,0,1,1')).toBe(true);
+  expect(isPadTable('1,-1.3,0.95,1.1,0.6\n2,1.3,0.95,1.1,0.6')).toBe(true);
+  expect(isPadTable('A,1.30,1.50,0.051,0.059\nB,2.1,2.3,0.083,0.091')).toBe(false);
 });
 
 /** A drawing of release 12 as a drawing office would save it, from entities. */
