@@ -23,7 +23,7 @@ const { outputFiles: made } = await build({
   format: 'esm',
   platform: 'node',
 });
-const { backupSchema, documentSchema, familySchema, processSchema, shelfSchema } = await import(
+const { backupSchema, documentSchema, familySchema, processSchema, shelfSchema, trialSchema } = await import(
   `data:text/javascript;base64,${Buffer.from(made[0].text).toString('base64')}`
 );
 // the process comes first: documents refer to it
@@ -33,6 +33,7 @@ const schemas = {
   family: familySchema(),
   shelf: shelfSchema(),
   backup: backupSchema(),
+  trial: trialSchema(),
 };
 
 const ajv = new Ajv({

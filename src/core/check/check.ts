@@ -1,3 +1,4 @@
+import type { TapisDocument } from '../document/document';
 import { MISSING, type Finding, type Severity } from '../document/finding';
 import { neighboursOf } from '../geometry/neighbours';
 import type { Compiled, Land } from '../footprint/footprint';
@@ -62,7 +63,16 @@ export function check(compiled: Compiled): Report {
     findings.push(...plausibility.findings);
     held.push(...plausibility.held);
   }
-  const { open, waived } = withWaivers(findings.flatMap(graded(process)), compiled.document.waivers ?? {});
+  return reportOf({ findings, held, idle }, process, compiled.document.waivers);
+}
+
+/** A report of what was found: as grave as the process takes it, worst first, without what was accepted. */
+export function reportOf(
+  { findings, held, idle }: Pick<Report, 'findings' | 'held' | 'idle'>,
+  process: Process,
+  waivers: TapisDocument['waivers'] = {},
+): Report {
+  const { open, waived } = withWaivers(findings.flatMap(graded(process)), waivers);
   open.sort((a, b) => rank(a) - rank(b));
   return { findings: open, waived, held, idle, verdict: open[0]?.severity ?? 'clear' };
 }

@@ -12,7 +12,9 @@ export interface WaivedFinding {
 /** Under which a finding's waiver is kept: its rule and the place it speaks of. */
 export function waiverKey({ rule, place }: Finding): string {
   const dimensions = (place.dimensions ?? []).join(' ');
-  return [rule, landsKey(place.lands ?? []), dimensions].filter((part) => part !== '').join(': ');
+  return [rule, landsKey(place.lands ?? []), (place.parts ?? []).join(' '), dimensions]
+    .filter((part) => part !== '')
+    .join(': ');
 }
 
 /** Where a finding's waiver stands in the document. */

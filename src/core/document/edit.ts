@@ -1,5 +1,3 @@
-import type { TapisDocument } from './document';
-
 /**
  * One change of a document: the value to put at a place, or `undefined` to remove what is there.
  * The place is a JSON pointer (RFC 6901), such as `/package/dimensions/L`; an item of a list is
@@ -15,11 +13,8 @@ export interface Edit {
  * Objects on the way are made where they are missing and dropped where they end up empty,
  * so that undoing the last override leaves no trace in the file. A list stays a list.
  */
-export function applyEdits(document: TapisDocument, edits: readonly Edit[]): TapisDocument {
-  return edits.reduce<TapisDocument>(
-    (current, { at, value }) => put(current, pathOf(at), value) as TapisDocument,
-    document,
-  );
+export function applyEdits<D extends object>(document: D, edits: readonly Edit[]): D {
+  return edits.reduce<D>((current, { at, value }) => put(current, pathOf(at), value) as D, document);
 }
 
 /** What stands at a place of a document; `undefined` where there is nothing. */

@@ -24,6 +24,8 @@ export interface Place {
   readonly box?: Box;
   /** What its lands are known by, such as `rows/3`. */
   readonly lands?: readonly string[];
+  /** Placed parts of a trial that it speaks of, by their ids. */
+  readonly parts?: readonly string[];
   /** Symbols of the dimensions that it speaks of. */
   readonly dimensions?: readonly string[];
   /** JSON pointer of the entry that it speaks of. */

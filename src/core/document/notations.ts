@@ -1,5 +1,5 @@
 import { boxOfPoints } from '../geometry/box';
-import type { Contour } from '../geometry/contour';
+import { backwards, flatten, type Contour, type Vertex } from '../geometry/contour';
 import { segmentsCross } from '../geometry/distance';
 import type { Point } from '../geometry/point';
 import { area, type Polyline } from '../geometry/polygon';
@@ -32,6 +32,34 @@ export const drawnCorners: NotationField<Contour>['read'] = (text, unit) => {
 function measured(text: string, unit: LengthUnit): { readonly numbers: string; readonly factor: number } {
   const [, numbers = '', own] = /^(.*?)\s*(mm|mil|in)?\s*$/is.exec(text) ?? [];
   return { numbers, factor: MM_PER[(own?.toLowerCase() as LengthUnit | undefined) ?? unit] };
+}
+
+/** Corners of a board as `x,y` or `x,y,bulge`, between blanks; counter-clockwise as they come out. */
+export const boardCorners: NotationField<Contour>['read'] = (text, unit) => {
+  const read = triplesOf(text, unit, false);
+  if (!read.ok) return read;
+  const corners = read.value.map(({ x, y, third }): Vertex => ({ x, y, ...(third ? { bulge: third } : {}) }));
+  const wrong = (reason: string) => fail({ found: text.slice(0, 60), reason });
+  if (corners.length > MOST_CORNERS) return wrong(`An outline has at most ${MOST_CORNERS} corners.`);
+  if (corners.some(({ bulge = 0 }) => Math.abs(bulge) > 1))
+    return wrong('A bulge is between -1 and 1: an arc of at most half a circle.');
+  if (corners.length < 2 || (corners.length < 3 && corners.every(({ bulge }) => !bulge)))
+    return wrong('An outline has three corners or more, or arcs.');
+  const polygon = flatten(corners, 0.01);
+  const crossed = crossingOf(polygon);
+  if (crossed) return wrong(`The outline crosses itself near ${crossed.x}, ${crossed.y}.`);
+  const size = area(polygon);
+  if (Math.abs(size) < 1) return wrong('The outline has no area.');
+  return ok(size > 0 ? corners : backwards(corners));
+};
+
+/** Where edges of a polygon cross that are not neighbours; `null` where none do. */
+function crossingOf(corners: readonly Point[]): Point | null {
+  const edge = (i: number) => [corners[i]!, corners[(i + 1) % corners.length]!] as const;
+  for (let i = 0; i < corners.length; i += 1)
+    for (let j = i + 1; j < corners.length; j += 1)
+      if (segmentsCross(...edge(i), ...edge(j))) return edge(j)[0];
+  return null;
 }
 
 /** Closed outlines of corners as `x,y` in mm about a terminal, parted by bars. */

@@ -2,6 +2,7 @@ import { allFields } from '../process/fields';
 import type { Field, MapField, RecordField } from './fields';
 import { CHOICES } from './intent';
 import { COMPOSITION } from './pieces';
+import { TRIAL } from './trial';
 
 /** A JSON Schema, or a part of one. */
 type Schema = Readonly<Record<string, unknown>>;
@@ -98,15 +99,17 @@ function itemSchema(field: RecordField, defs: Record<string, Schema>): Schema {
   return { ...rest, required: ['id', ...required], properties: { id, ...properties } };
 }
 
+const ENTRY_TEXT: Schema = {
+  type: 'string',
+  maxLength: 200,
+  description:
+    'A length as a datasheet prints it: 5.8..6.2, 5.8/6.2, 6.0±0.2, 6.0 +0.2/-0.1, 1.75 MAX, 1.27 [.050], 8× 0.30, 240mil; or arithmetic with a symbol, a bracket or a unit: e*(n/2-1), (17.2)/2. What has two readings is refused with its place.',
+};
+
 /** The JSON Schema of documents, from the tables that they are read by. */
 export function documentSchema(): Schema {
   const defs: Record<string, Schema> = {
-    entryText: {
-      type: 'string',
-      maxLength: 200,
-      description:
-        'A length as a datasheet prints it: 5.8..6.2, 5.8/6.2, 6.0±0.2, 6.0 +0.2/-0.1, 1.75 MAX, 1.27 [.050], 8× 0.30, 240mil; or arithmetic with a symbol, a bracket or a unit: e*(n/2-1), (17.2)/2. What has two readings is refused with its place.',
-    },
+    entryText: ENTRY_TEXT,
     sheetUnit: { enum: ['mm', 'mil', 'in'] },
     dimension: DIMENSION,
   };
@@ -226,6 +229,54 @@ const WAIVERS: Schema = {
     },
   },
 };
+
+/** The JSON Schema of trials, from the table that they are read by. */
+export function trialSchema(): Schema {
+  const defs: Record<string, Schema> = { entryText: ENTRY_TEXT };
+  const { properties } = recordSchema(TRIAL, defs) as { readonly properties: Schema };
+  return {
+    $schema: DRAFT,
+    $id: '/schema/tapis-trial-1.json',
+    title: 'Tapis trial, version 1',
+    description:
+      'A small board and the footprints placed on it. Lengths are mm unless a unit is given; x and y run from the lower left corner of the box round the board.',
+    type: 'object',
+    required: ['tapisTrial', 'name', 'process'],
+    additionalProperties: false,
+    properties: {
+      $schema: { type: 'string', maxLength: 300 },
+      tapisTrial: { const: 1, description: 'Version of this format.' },
+      name: { type: 'string', minLength: 1, maxLength: 120 },
+      unit: { enum: ['mm', 'mil'], description: 'Unit of plain numbers; mm where it is missing.' },
+      process: { type: 'string', pattern: ID_PATTERN, description: 'Id of the process.' },
+      ownProcess: { $ref: '/schema/tapis-process-1.json' },
+      ...properties,
+      footprints: {
+        type: 'object',
+        maxProperties: 500,
+        propertyNames: { pattern: '^.{1,60}$' },
+        description: 'The footprints that are placed, by the keys that parts name them by.',
+        additionalProperties: {
+          type: 'object',
+          required: ['document'],
+          additionalProperties: false,
+          properties: {
+            document: { type: 'object', description: 'A Tapis document of any version.' },
+            from: {
+              type: 'string',
+              maxLength: 80,
+              description: 'Id of the footprint that it was taken from.',
+            },
+            revision: { type: 'integer', minimum: 1, description: 'The approved revision that it is.' },
+          },
+        },
+      },
+      waivers: WAIVERS,
+      notes: { type: 'string', maxLength: 20000 },
+    },
+    $defs: defs,
+  };
+}
 
 /** The JSON Schema of processes, from the table of their numbers. */
 export function processSchema(): Schema {

@@ -7,6 +7,7 @@ import { CHOICES } from './intent';
 import { familyOf, type OwnFamily } from './own-family';
 import { COMPOSITION } from './pieces';
 import type { Standing } from './shelf-file';
+import { TRIAL, type TrialDocument, type TrialFootprint } from './trial';
 
 // The one way in which documents are written. The same intent gives the same text however it came about:
 // fields stand in the order of the schema, keys that a person or a package chose in their natural order,
@@ -34,6 +35,24 @@ export function writeProcess(process: Process): string {
 /** Writes a family into a file of its own. */
 export function writeFamily(family: OwnFamily): string {
   return jsonText({ tapisFamily: 1, package: canonicalPackage(familyOf(family)) });
+}
+
+/** Writes a trial with the footprints that it holds; equal trials are equal texts. */
+export function writeTrial(trial: TrialDocument): string {
+  const { footprints, ownProcess } = trial;
+  const arranged = {
+    ...inOrder(trial, TRIAL),
+    ...(ownProcess ? { ownProcess: canonicalProcess(ownProcess) } : {}),
+    ...(footprints
+      ? {
+          footprints: each(byName(footprints), (one) => {
+            const { document, ...about } = one as TrialFootprint;
+            return ordered({ ...about, document: canonical(document) }, ['from', 'revision', 'document']);
+          }),
+        }
+      : {}),
+  };
+  return jsonText(ordered(arranged, TRIAL_KEYS));
 }
 
 /**
@@ -69,6 +88,12 @@ const DOCUMENT = [
   ...['$schema', 'tapis', 'name', 'package', 'level', 'process', 'ownProcess'],
   ...Object.keys(CHOICES.fields),
   ...['waivers', 'notes'],
+];
+
+const TRIAL_KEYS = [
+  ...['$schema', 'tapisTrial', 'name', 'unit', 'process', 'ownProcess'],
+  ...Object.keys(TRIAL.fields),
+  ...['footprints', 'waivers', 'notes'],
 ];
 
 /** The same document with its fields in the order in which they are written. */

@@ -20,7 +20,15 @@ import { quantise } from '../units/length';
 import { boardEdge } from './board-edge';
 import { heightLimits, printedSolder, protrusionOf } from './board-heights';
 import { readChoices, strayChoices, type Choices } from './choices';
-import type { BoredHole, Compiled, Courtyard, Footprint, MaskOpening, SeatedBody } from './footprint';
+import type {
+  BoredHole,
+  Compiled,
+  Courtyard,
+  Drawable,
+  Footprint,
+  MaskOpening,
+  SeatedBody,
+} from './footprint';
 import { noModels, withModel, type ModelSource } from './imported';
 import { placeKeepOuts } from './keep-outs';
 import { firstLand, openMask, placeLands } from './lands';
@@ -263,6 +271,23 @@ function seatBody(
   };
 }
 
+/** What was read of a compiled document's marks; asked for again for each reference that a part is placed under. */
+const marksRead = new WeakMap<Drawable, Choices['read']['marks']>();
+
+/** A footprint with another reference: everything else is the same. */
+export function withReference(compiled: Drawable, reference: string): Footprint {
+  const { document, process, footprint } = compiled;
+  const { courtyard, body, assembly } = footprint;
+  const marks = marksRead.get(compiled) ?? readChoices(document, process).read.marks;
+  marksRead.set(compiled, marks);
+  const named = { ...marks, reference };
+  return {
+    ...footprint,
+    texts: placeTexts(courtyard.box, bodyAt(body.extent, 'nom'), process, named),
+    assembly: { ...assembly, text: { ...assembly.text, text: reference } },
+  };
+}
+
 /** What was chosen for groups and lands that the drawing does not have. */
 function strays({ read }: Choices, { groups }: DrawnPackage): Finding[] {
   const lands = () =>
@@ -270,7 +295,11 @@ function strays({ read }: Choices, { groups }: DrawnPackage): Finding[] {
   return strayChoices(read, new Set(groups.map(({ id }) => id)), lands);
 }
 
-function processOf(document: TapisDocument): { readonly process: Process; readonly problems: Finding[] } {
+/** The process that a document or a trial names, or the standard one and why. */
+export function processOf(document: Pick<TapisDocument, 'process' | 'ownProcess'>): {
+  readonly process: Process;
+  readonly problems: Finding[];
+} {
   const { ownProcess } = document;
   const process = ownProcess?.id === document.process ? completed(ownProcess) : processById(document.process);
   if (process) return { process, problems: [] };

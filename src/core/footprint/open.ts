@@ -2,8 +2,10 @@ import type { TapisDocument } from '../document/document';
 import type { LandName, LandNames } from '../document/migrations';
 import { checkDocument, parseJson, readDocument, type DocumentProblem } from '../document/read';
 import { readProcess } from '../document/read-process';
+import { isTrial, readTrial } from '../document/read-trial';
 import { readShelfFile, readShelfParts, type ShelfContents, type ShelfPart } from '../document/read-shelf';
-import { writeDocument, writeFamily, writeProcess, writeShelf } from '../document/write';
+import type { TrialDocument } from '../document/trial';
+import { writeDocument, writeFamily, writeProcess, writeShelf, writeTrial } from '../document/write';
 import { drawPackage, withExamples } from '../package/draw';
 import { placedPackage } from '../package/drawn';
 import { landIdOf } from '../package/terminal';
@@ -21,6 +23,11 @@ export function openDocument(text: string): Result<TapisDocument, DocumentProble
 /** As {@link openDocument}, for a value that is parsed already. */
 export function openValue(value: unknown): Result<TapisDocument, DocumentProblem[]> {
   return checkDocument(value, landNames);
+}
+
+/** Reads a trial, with footprints of any known version in it. */
+export function openTrial(text: string): Result<TrialDocument, DocumentProblem[]> {
+  return readTrial(text, landNames);
 }
 
 /** Reads a file with one document or a whole Shelf, of any known version. */
@@ -43,6 +50,10 @@ export function rewritten(text: string): Result<string, DocumentProblem[]> {
   if (isA('tapisProcess')) {
     const read = readProcess(text);
     return read.ok ? ok(writeProcess(read.value)) : read;
+  }
+  if (parsed.ok && isTrial(parsed.value)) {
+    const read = openTrial(text);
+    return read.ok ? ok(writeTrial(read.value)) : read;
   }
   const read = openShelf(text);
   if (!read.ok) return read;

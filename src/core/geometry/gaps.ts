@@ -1,8 +1,19 @@
 import { gapBetween } from './box';
 import { pointToSegment, segmentsCross } from './distance';
-import { coreOf, type Placed } from './figure';
+import { coreOf, type Placed, type Rounded } from './figure';
 import { isQuarter, type Point } from './point';
 import { encloses, type Polygon, type Polyline } from './polygon';
+
+const cores = new WeakMap<Placed, Rounded>();
+
+/** The core of a figure, which is asked for with every neighbour that it has. */
+function knownCore(placed: Placed): Rounded {
+  const known = cores.get(placed);
+  if (known) return known;
+  const core = coreOf(placed);
+  cores.set(placed, core);
+  return core;
+}
 
 /**
  * Clear distance between two placed figures, mm; negative by how far their boxes overlap
@@ -11,14 +22,14 @@ import { encloses, type Polygon, type Polyline } from './polygon';
 export function gapBetweenFigures(a: Placed, b: Placed): number {
   const boxes = gapBetween(a, b);
   if (isPlain(a) && isPlain(b)) return boxes;
-  const [p, q] = [coreOf(a), coreOf(b)];
+  const [p, q] = [knownCore(a), knownCore(b)];
   const apart = polygonGap(p.core, q.core);
   return apart > 0 ? apart - p.radius - q.radius : Math.min(boxes, -p.radius - q.radius, 0);
 }
 
 /** Distance of an open line from a placed figure, mm; 0 or less where the line enters it. */
 export function gapToLine(figure: Placed, line: Polyline): number {
-  const { core, radius } = coreOf(figure);
+  const { core, radius } = knownCore(figure);
   let least = Infinity;
   for (let i = 1; i < line.length; i += 1) {
     least = Math.min(least, polygonGap(core, [line[i - 1] as Point, line[i] as Point]));
@@ -28,7 +39,7 @@ export function gapToLine(figure: Placed, line: Polyline): number {
 
 /** Distance of a polygon from a placed figure, mm; 0 or less where they meet. */
 export function gapToPolygon(figure: Placed, polygon: Polygon): number {
-  const { core, radius } = coreOf(figure);
+  const { core, radius } = knownCore(figure);
   return polygonGap(core, polygon) - radius;
 }
 
@@ -57,7 +68,7 @@ function edgeGap(a: Polygon, b: Polygon): number {
  * by how far the inner one breaks out. True to all sides, so also where the two do not share a middle.
  */
 export function roomWithin(outer: Placed, inner: Placed): number {
-  const [o, i] = [coreOf(outer), coreOf(inner)];
+  const [o, i] = [knownCore(outer), knownCore(inner)];
   const depths = i.core.map((p) => depthIn(o.core, p));
   const depth = Math.min(...depths);
   // between corners that lie inside, an edge of the outer figure may still reach in

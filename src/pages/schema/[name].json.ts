@@ -5,6 +5,7 @@ import {
   familySchema,
   processSchema,
   shelfSchema,
+  trialSchema,
 } from '../../core/document/schema';
 import { only } from '../../server/endpoint';
 import { json, problem, response } from '../../server/reply';
@@ -15,6 +16,7 @@ const SCHEMAS = new Map([
   ['tapis-family-1', familySchema],
   ['tapis-shelf-1', shelfSchema],
   ['tapis-backup-1', backupSchema],
+  ['tapis-trial-1', trialSchema],
 ]);
 
 /** The published schemas, at the addresses that their `$id`s name. */

@@ -1,0 +1,29 @@
+import type { TrialRule } from '../rule';
+import { copperBetween, holeToCopper, holeToHole, maskBetween, pasteBetween } from './between';
+import { courtyards } from './courtyards';
+import { bodyOverEdge, copperToEdge, holeToEdge, reachesEdge } from './edges';
+import { leadsBelow, underCover } from './heights';
+import { boardKeepOuts, otherKeepOuts } from './kept-out';
+import { marksBetween } from './marks';
+import { ownReferences, sameProcess } from './names';
+
+/** All rules of a trial. To add one, write it and list it here. */
+export const TRIAL_RULES: readonly TrialRule[] = [
+  leadsBelow,
+  courtyards,
+  copperBetween,
+  holeToCopper,
+  holeToHole,
+  maskBetween,
+  pasteBetween,
+  marksBetween,
+  copperToEdge,
+  holeToEdge,
+  bodyOverEdge,
+  reachesEdge,
+  otherKeepOuts,
+  boardKeepOuts,
+  underCover,
+  ownReferences,
+  sameProcess,
+];

@@ -1,0 +1,47 @@
+/**
+ * Requires what is printed for one part to stay off the lands of others, and marks that are looked for after
+ * assembly to stay out from under their bodies.
+ */
+import { fill, type RuleFinding } from '../../check/rule';
+import { gapBetween } from '../../geometry/box';
+import { gapToLine, gapToPolygon } from '../../geometry/gaps';
+import type { Placed } from '../../geometry/figure';
+import type { Print } from '../features';
+import { meeting, placeOf, type Neighbour, type TrialRule } from '../rule';
+
+const messages = {
+  onLand: 'The {what} of {a} is printed on lands of {b}.',
+  under: 'The {what} of {a} lies under the body of {b} and cannot be seen after assembly.',
+};
+
+const isOn = ({ lines, width, filled, box }: Print, figure: Placed): boolean =>
+  gapBetween(box, figure) < 0 &&
+  lines.some(
+    (line) =>
+      gapBetween(line.box, figure) < 0 &&
+      (filled ? gapToPolygon(figure, line.points) <= 0 : gapToLine(figure, line.points) - width / 2 < -1e-6),
+  );
+
+function found(a: Neighbour, b: Neighbour): RuleFinding[] {
+  const { far } = a.part.footprint;
+  return a.has.prints.flatMap((print): RuleFinding[] => {
+    if (gapBetween(print.box, b.has.reach) > 0) return [];
+    const names = { what: print.what, a: a.part.reference, b: b.part.reference };
+    const place = (figure: Placed) => placeOf(meeting(print.box, figure), a.part, b.part);
+    const opening = b.has.openings.find(({ figure, far: below }) => below === far && isOn(print, figure));
+    if (opening) return [{ message: fill(messages.onLand, names), place: place(opening.figure) }];
+    const { body } = b.has;
+    // outlines of parts that overlap are told by their courtyards
+    const hides = print.what !== 'legend' && body.far === far && isOn(print, body.figure);
+    return hides ? [{ message: fill(messages.under, names), place: place(body.figure) }] : [];
+  });
+}
+
+export const marksBetween: TrialRule = {
+  id: 'trial-marks',
+  title: 'Legend and texts on other parts',
+  source: 'IPC-7351B, 3.1.7: legend clear of lands, marks seen after assembly',
+  severity: 'caution',
+  after: ['trial-courtyards', 'trial-leads'],
+  pair: (a, b) => [...found(a, b), ...found(b, a)],
+};
