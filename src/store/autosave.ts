@@ -1,14 +1,27 @@
 import type { TapisDocument } from '../core/document/document';
 import type { StoredFootprint } from './database';
-import type { SaveResult } from './shelf';
 import { whyRefused } from './storage';
 
+/** What is saved: something with a revision that counts its changes. */
+export interface Saved {
+  readonly revision: number;
+  readonly updatedAt: number;
+  readonly binnedAt: number;
+}
+
+/** What saving came to. */
+export type SaveResult<T extends Saved = StoredFootprint> =
+  | { readonly kind: 'saved'; readonly stored: T }
+  /** Somebody else saved since this revision was read; nothing was written. */
+  | { readonly kind: 'conflict'; readonly stored: T }
+  | { readonly kind: 'gone' };
+
 /** How a footprint's saving stands. */
-export type SaveState =
+export type SaveState<T extends Saved = StoredFootprint> =
   | { readonly kind: 'saved'; readonly revision: number; readonly at: number }
   | { readonly kind: 'pending' }
   /** Another tab has saved; `theirs` is its state. Nothing is written until the person decides. */
-  | { readonly kind: 'conflict'; readonly theirs: StoredFootprint }
+  | { readonly kind: 'conflict'; readonly theirs: T }
   /** The browser refuses for now; writing is tried again until it does not. */
   | { readonly kind: 'failed'; readonly reason: string }
   /** Saved, but it lies in the bin: another tab has put it there. */
@@ -17,12 +30,12 @@ export type SaveState =
   | { readonly kind: 'gone' };
 
 /** Whether a state is one that the person has to know of, and that lasts until it is over. */
-export function isTrouble({ kind }: SaveState): boolean {
+export function isTrouble({ kind }: SaveState<Saved>): boolean {
   return kind !== 'saved' && kind !== 'pending';
 }
 
 /** Whether changes are in this tab only. */
-export function isUnsaved(state: SaveState): boolean {
+export function isUnsaved(state: SaveState<Saved>): boolean {
   return isTrouble(state) && state.kind !== 'binned';
 }
 
@@ -32,14 +45,14 @@ const WAIT = 300;
 /** Time until another try after the browser refused to write, ms. */
 const RETRY = 3000;
 
-type Save = (document: TapisDocument, revision: number) => Promise<SaveResult>;
+type Save<D, T extends Saved> = (document: D, revision: number) => Promise<SaveResult<T>>;
 
 /**
  * Writes the newest document soon after each change, one write at a time, and never onto
  * a revision that it has not seen.
  */
-export class Autosave {
-  private waiting: TapisDocument | null = null;
+export class Autosave<D = TapisDocument, T extends Saved = StoredFootprint> {
+  private waiting: D | null = null;
   private timer: ReturnType<typeof setTimeout> | undefined;
   private running: Promise<boolean> | null = null;
   private stopped = false;
@@ -47,17 +60,17 @@ export class Autosave {
 
   constructor(
     private revision: number,
-    private readonly save: Save,
-    private readonly listener: (state: SaveState) => void,
+    private readonly save: Save<D, T>,
+    private readonly listener: (state: SaveState<T>) => void,
   ) {}
 
-  private report(state: SaveState): void {
+  private report(state: SaveState<T>): void {
     this.troubled = isTrouble(state);
     this.listener(state);
   }
 
   /** Takes a changed document; the write follows within {@link WAIT} ms. */
-  change(document: TapisDocument): void {
+  change(document: D): void {
     this.waiting = document;
     if (this.stopped) return;
     // what troubles is told until it is over
@@ -90,7 +103,7 @@ export class Autosave {
   }
 
   /** Writes nothing more until it is resumed; the document waits. */
-  halt(document: TapisDocument): void {
+  halt(document: D): void {
     this.stopped = true;
     this.troubled = true;
     this.waiting ??= document;
@@ -103,7 +116,7 @@ export class Autosave {
   }
 
   /** Goes on after a conflict: further writes go onto this revision. */
-  resume(revision: number, document: TapisDocument | null): void {
+  resume(revision: number, document: D | null): void {
     this.revision = revision;
     this.stopped = false;
     this.troubled = false;
@@ -115,7 +128,7 @@ export class Autosave {
   }
 
   /** Says whether the browser took the document or had a reason of its own not to. */
-  private async write(document: TapisDocument): Promise<boolean> {
+  private async write(document: D): Promise<boolean> {
     try {
       const result = await this.save(document, this.revision);
       if (result.kind === 'saved') {

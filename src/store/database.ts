@@ -9,6 +9,7 @@ import type { KeptHistory } from '../core/document/history';
 import type { OwnFamily } from '../core/document/own-family';
 import type { ReleaseTarget } from '../core/format/release/targets';
 import type { Process } from '../core/process/process';
+import type { TrialDocument } from '../core/document/trial';
 
 /** A footprint as the browser keeps it. Times are milliseconds since 1970. */
 export interface StoredFootprint {
@@ -104,6 +105,17 @@ export interface StoredDrawing {
   readonly drawing: CardDrawing | null;
 }
 
+/** A trial as the browser keeps it. Times are milliseconds since 1970. */
+export interface StoredTrial {
+  readonly id: string;
+  readonly trial: TrialDocument;
+  readonly revision: number;
+  readonly createdAt: number;
+  readonly updatedAt: number;
+  /** When it was put into the bin; 0 while it is listed. */
+  readonly binnedAt: number;
+}
+
 /** A choice of files for a release, by its id. */
 export type StoredTarget = ReleaseTarget;
 
@@ -159,6 +171,7 @@ export type TapisDatabase = Dexie & {
   targets: EntityTable<StoredTarget, 'id'>;
   sources: EntityTable<StoredSource, 'key'>;
   habits: EntityTable<StoredHabit, 'id'>;
+  trials: EntityTable<StoredTrial, 'id'>;
 };
 
 /** Makes the entries of all footprints, one after the other: thousands of documents are not held at once. */
@@ -203,5 +216,6 @@ export function openDatabase(name = 'tapis'): TapisDatabase {
   db.version(8).stores({ facts: 'id, was.verdict', targets: 'id' });
   db.version(9).stores({ sources: 'key', habits: 'id' });
   db.version(10).stores({ entries: 'id, binnedAt, base, against' });
+  db.version(11).stores({ trials: 'id, binnedAt' });
   return db;
 }

@@ -16,14 +16,8 @@ import { ProcessStore } from './processes';
 import type { Brought, Choice, Clash, Comparison } from './restore';
 import { writeFootprints } from './write';
 import type { Inside } from '../kernel/inside';
+import type { SaveResult } from './autosave';
 import { reopen } from './storage';
-
-/** What saving a document came to. */
-export type SaveResult =
-  | { readonly kind: 'saved'; readonly stored: StoredFootprint }
-  /** Somebody else saved since this revision was read; nothing was written. */
-  | { readonly kind: 'conflict'; readonly stored: StoredFootprint }
-  | { readonly kind: 'gone' };
 
 /** What an imported file brought. */
 export interface ImportResult {

@@ -19,7 +19,15 @@ precacheAndRoute(FILES);
 // every place of the product is drawn from the same page
 registerRoute(
   new NavigationRoute(createHandlerBoundToURL('/'), {
-    allowlist: [/^\/$/, /^\/processes\/?$/, /^\/bench\/./, /^\/side-by-side\/./, /^\/opinion\/./],
+    allowlist: [
+      /^\/$/,
+      /^\/processes\/?$/,
+      /^\/bench\/./,
+      /^\/side-by-side\/./,
+      /^\/opinion\/./,
+      /^\/trials\/?$/,
+      /^\/trial\/./,
+    ],
   }),
 );
 // readers of datasheets are large: they are kept from the first time on that one was asked for

@@ -9,7 +9,7 @@ import { canonical } from './write';
  * Edits that turn one document into another; none where they mean the same. They name the smallest things
  * that can be chosen on their own: a dimension, a number, a choice, a piece.
  */
-export function editsBetween(from: TapisDocument, to: TapisDocument): Edit[] {
+export function editsBetween<D extends object>(from: D, to: D): Edit[] {
   const edits = between(from, to, '');
   // where a list or an ordered table came into another order, the whole of it is said
   const coarse = ORDERED.filter((at) => !isSame(valueAt(applyEdits(from, edits), at), valueAt(to, at)));
@@ -39,6 +39,8 @@ const WHOLE: readonly RegExp[] = [
   /^\/ownProcess$/,
   /^\/waivers\/[^/]+$/,
   /^\/body\/model$/,
+  // footprints of a trial
+  /^\/footprints\/[^/]+$/,
 ];
 
 function between(whole: unknown, other: unknown, at: string): Edit[] {

@@ -7,13 +7,13 @@ import { editsBetween } from './difference';
 // little; read again, each gives its document.
 
 /** A state of a document that can be gone to, and what going there takes back or does again, in words. */
-export interface HistoryStep {
-  readonly document: TapisDocument;
+export interface HistoryStep<D extends object = TapisDocument> {
+  readonly document: D;
   readonly words: string;
 }
 
 /** Steps on both sides of a document: `past` ends with the last one, `future` begins with the next. */
-export interface History<S extends HistoryStep = HistoryStep> {
+export interface History<S extends HistoryStep<object> = HistoryStep> {
   readonly past: readonly S[];
   readonly future: readonly S[];
 }
@@ -34,9 +34,9 @@ export interface KeptHistory {
 const MOST = 200;
 
 /** What led to a step from its neighbour: neither changes, and a history is kept with every change. */
-const known = new WeakMap<HistoryStep, { readonly from: TapisDocument; readonly kept: KeptStep }>();
+const known = new WeakMap<HistoryStep<object>, { readonly from: object; readonly kept: KeptStep }>();
 
-function keptStep(step: HistoryStep, from: TapisDocument): KeptStep {
+function keptStep<D extends object>(step: HistoryStep<D>, from: D): KeptStep {
   const before = known.get(step);
   if (before?.from === from) return before.kept;
   const kept = { words: step.words, edits: editsBetween(from, step.document) };
@@ -45,7 +45,10 @@ function keptStep(step: HistoryStep, from: TapisDocument): KeptStep {
 }
 
 /** The history of a document for keeping: the steps nearest to it. */
-export function keptHistory(document: TapisDocument, { past, future }: History): KeptHistory {
+export function keptHistory<D extends object>(
+  document: D,
+  { past, future }: History<HistoryStep<D>>,
+): KeptHistory {
   const back = past.slice(-MOST);
   const forth = future.slice(0, MOST);
   return {
@@ -55,14 +58,17 @@ export function keptHistory(document: TapisDocument, { past, future }: History):
 }
 
 /** The steps of a history that was kept with this document. */
-export function openHistory(document: TapisDocument, { past, future }: KeptHistory): History {
-  const back: HistoryStep[] = [];
+export function openHistory<D extends object>(
+  document: D,
+  { past, future }: KeptHistory,
+): History<HistoryStep<D>> {
+  const back: HistoryStep<D>[] = [];
   let from = document;
   for (const { words, edits } of [...past].reverse()) {
     from = applyEdits(from, edits);
     back.unshift({ document: from, words });
   }
-  const forth: HistoryStep[] = [];
+  const forth: HistoryStep<D>[] = [];
   from = document;
   for (const { words, edits } of future) {
     from = applyEdits(from, edits);

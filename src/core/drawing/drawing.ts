@@ -37,6 +37,9 @@ export type Layer =
   | 'model-contact'
   | 'model-miss'
   | 'board-edge'
+  | 'board'
+  | 'other-side'
+  | 'cover'
   | 'centre-line';
 
 /** One drawn outline in a view's coordinates, mm, second axis up. */

@@ -278,13 +278,12 @@ interface Projected {
   readonly depth: number;
 }
 
-function outsideStrokes({ shapes, parts }: Assembly, view: SolidView): Stroke[] {
-  const silhouettes = new Map<string, Silhouette>();
+/** Solids from outside, back to front. */
+export function outsideStrokes({ shapes, parts }: Assembly, view: SolidView): Stroke[] {
   const nearest = new Map<string, Projected>();
   for (const part of parts) {
     const key = stanceKey(part);
-    const silhouette = silhouettes.get(key) ?? silhouetteOf(shapes[part.shape] as Shape, part, view);
-    silhouettes.set(key, silhouette);
+    const silhouette = knownSilhouette(shapes[part.shape] as Shape, part, view);
     const { right, up, depth } = onView(part.at, view);
     // of equal parts exactly behind one another only the nearest can be seen
     const place = `${key} ${Math.round(right * NM)} ${Math.round(up * NM)}`;
@@ -343,6 +342,18 @@ interface Silhouette {
   readonly bounds: Box;
   /** Depth of its nearest point. */
   readonly near: number;
+}
+
+const silhouettes = new WeakMap<Shape, Map<string, Silhouette>>();
+
+/** The silhouette of a shape as it is turned: equal parts, and the same part elsewhere, have it in common. */
+function knownSilhouette(shape: Shape, part: Part, view: SolidView): Silhouette {
+  const known = silhouettes.get(shape) ?? new Map<string, Silhouette>();
+  silhouettes.set(shape, known);
+  const key = `${view} ${stanceKey(part)}`;
+  const found = known.get(key) ?? silhouetteOf(shape, part, view);
+  known.set(key, found);
+  return found;
 }
 
 function silhouetteOf(shape: Shape, stand: Stand, view: SolidView): Silhouette {

@@ -37,19 +37,23 @@ export function boardOf(
   if (!outline && (radius ?? 0) > most + 1e-9) problems.push(tooRound(radius ?? 0, most));
   const plain: Figure = { kind: 'rectangle', width: w, height: h, radius: Math.min(radius ?? 0, most) };
   const contour = outline ? atZero(outline) : contourOf(place(plain, { x: w / 2, y: h / 2 }));
-  const polygon = flatten(contour, CHORD);
-  const { figure, at } = contourFigure(contour);
-  const board: Board = {
-    outline: contour,
+  return { board: boardWithin(contour, own ?? thickness), problems };
+}
+
+/** The board within an outline. */
+export function boardWithin(outline: Contour, thickness: number): Board {
+  const polygon = flatten(outline, CHORD);
+  const { figure, at } = contourFigure(outline);
+  return {
+    outline,
     polygon,
     figure: place(figure, at),
     box: boxOfPoints(polygon) as Box,
-    thickness: own ?? thickness,
+    thickness,
     edges: neighboursOf(
       polygon.map((p, i) => boxOfPoints([p, polygon[(i + 1) % polygon.length] as Point]) as Box),
     ),
   };
-  return { board, problems };
 }
 
 /** An outline moved so that the box round it begins at zero: places are measured from its edges. */

@@ -25,6 +25,8 @@ const OpinionView = later(
   async () => (await import('../opinion/OpinionView')).OpinionView,
   opening,
 );
+const Trials = later('The trials', async () => (await import('../trial/Trials')).Trials, opening);
+const Trial = later('The trial', async () => (await import('../trial/Trial')).Trial, opening);
 const Bench = later('The Bench', async () => (await import('../bench/Bench')).Bench, opening);
 
 /**
@@ -49,6 +51,18 @@ export function App({ earlierPorts }: { earlierPorts: readonly number[] }) {
           <ErrorBoundary>
             <Processes />
           </ErrorBoundary>
+        </Route>
+        <Route path="/trials">
+          <ErrorBoundary>
+            <Trials />
+          </ErrorBoundary>
+        </Route>
+        <Route path="/trial/:id">
+          {({ id }) => (
+            <ErrorBoundary key={id}>
+              <Trial id={id} />
+            </ErrorBoundary>
+          )}
         </Route>
         <Route path="/bench/:id/:stage?">
           {({ id, stage }) => (

@@ -1,10 +1,9 @@
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useEffect, useState } from 'react';
 import { LEVELS } from '../../core/document/document';
 import { processDifferences } from '../../core/document/process-file';
 import { PROCESSES } from '../../core/process';
-import { isTrouble, type SaveState } from '../../store/autosave';
 import { Choice, Pick, UnitChoice } from '../common/inputs';
+import { SaveNote, UndoButtons } from '../common/saving';
 import { processes } from '../common/shelf-store';
 import { useField } from '../fields/useEntry';
 import { useBench } from '../state/context';
@@ -45,28 +44,7 @@ export function TopBar() {
         />
         <ProcessChoice />
         <UnitChoice unit={unit} onChoose={(next) => set({ unit: next })} />
-        <div className="flex">
-          <button
-            type="button"
-            className="btn btn-ghost btn-sm px-2 text-[15px]"
-            disabled={past === null}
-            onClick={undo}
-            aria-label="Undo"
-            title={past ? `Undo: ${past.words}` : undefined}
-          >
-            ↶
-          </button>
-          <button
-            type="button"
-            className="btn btn-ghost btn-sm px-2 text-[15px]"
-            disabled={future === null}
-            onClick={redo}
-            aria-label="Redo"
-            title={future ? `Do again: ${future.words}` : undefined}
-          >
-            ↷
-          </button>
-        </div>
+        <UndoButtons past={past} future={future} undo={undo} redo={redo} />
         <SaveNote save={save} />
         <button
           type="button"
@@ -136,34 +114,5 @@ function NameField() {
       onKeyDown={field.onKeyDown}
       maxLength={120}
     />
-  );
-}
-
-function SaveNote({ save }: { save: SaveState }) {
-  const [now, setNow] = useState(() => Date.now());
-  useEffect(() => {
-    const timer = setInterval(() => setNow(Date.now()), 5000);
-    return () => clearInterval(timer);
-  }, []);
-  const text = {
-    saved: () => {
-      const seconds = save.kind === 'saved' ? Math.round((now - save.at) / 1000) : 0;
-      return seconds >= 5 && seconds < 90 ? `saved ${seconds} s ago` : 'saved';
-    },
-    pending: () => 'saving',
-    conflict: () => 'not saved',
-    failed: () => 'not saved',
-    binned: () => 'in the bin',
-    gone: () => 'not saved',
-  }[save.kind]();
-  const bad = isTrouble(save);
-  return (
-    <span
-      role="status"
-      className={`w-[84px] text-right ${bad ? 'text-error font-semibold' : 'text-secondary'}`}
-      title={save.kind === 'failed' ? save.reason : undefined}
-    >
-      {text}
-    </span>
   );
 }

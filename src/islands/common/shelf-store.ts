@@ -8,6 +8,7 @@ import { ProcessStore } from '../../store/processes';
 import { RevisionStore } from '../../store/revisions';
 import { ShelfStore } from '../../store/shelf';
 import { HabitStore } from '../../store/sources';
+import { TrialStore } from '../../store/trials';
 import { openStorage, reopen } from '../../store/storage';
 
 const { database, fleeting } = await openStorage();
@@ -39,6 +40,9 @@ export const targets = {
   put: (target: ReleaseTarget) => database.targets.put(target),
   remove: (id: string) => database.targets.delete(id),
 };
+
+/** Small boards that footprints are proved on. */
+export const trials = new TrialStore(database);
 
 /** What makers' letters meant. */
 export const habits = new HabitStore(database);

@@ -19,16 +19,31 @@ export type OnDone = (how: 'commit' | 'restore', input: HTMLInputElement) => voi
 /** Leaves the field. */
 export const LEAVE: OnDone = (_, input) => input.blur();
 
-/**
- * A field that writes while it is typed in. All typing of one visit is one step of undo;
- * Enter commits it, Escape takes it back, Escape again leaves the field.
- */
+/** A field of the document on the Bench, as {@link useGestureField} says. */
 export function useField(
   text: string,
   write: (text: string, gesture: string) => void,
   onDone: OnDone = LEAVE,
 ): EntryField {
-  const abandon = useBench((s) => s.abandon);
+  return useGestureField(
+    text,
+    write,
+    useBench((s) => s.abandon),
+    onDone,
+  );
+}
+
+/**
+ * A field that writes while it is typed in. All typing of one visit is one step of undo;
+ * Enter commits it, Escape takes it back, Escape again leaves the field.
+ * @param abandon takes back what a gesture did; says whether there was anything
+ */
+export function useGestureField(
+  text: string,
+  write: (text: string, gesture: string) => void,
+  abandon: (gesture: string) => boolean,
+  onDone: OnDone = LEAVE,
+): EntryField {
   const gesture = useRef('');
   const begin = () => {
     gestures += 1;

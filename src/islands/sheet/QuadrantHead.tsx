@@ -11,10 +11,12 @@ const NAMES: Readonly<Record<Quadrant, string>> = {
 interface Props extends Pick<SheetView, 'whole' | 'fourth'>, Pick<SheetActions, 'divide'> {
   quadrant: Quadrant;
   area: Area;
+  /** Where it is called otherwise. */
+  name?: string;
 }
 
 /** A quadrant's name and the switch that gives it the whole Sheet and takes it back. */
-export function QuadrantHead({ quadrant, area, whole, fourth, divide }: Props) {
+export function QuadrantHead({ quadrant, area, whole, fourth, divide, name = NAMES[quadrant] }: Props) {
   const isWhole = whole === quadrant;
   return (
     <div
@@ -36,14 +38,14 @@ export function QuadrantHead({ quadrant, area, whole, fourth, divide }: Props) {
           ))}
         </div>
       ) : (
-        <span className="whitespace-nowrap">{NAMES[quadrant]}</span>
+        <span className="whitespace-nowrap">{name}</span>
       )}
       {(quadrant !== 'turn' || fourth === 'turn') && (
         <button
           type="button"
           className="hover:text-base-content pointer-events-auto ml-auto"
           onClick={() => divide({ whole: isWhole ? null : quadrant })}
-          aria-label={isWhole ? 'all views again' : `enlarge ${NAMES[quadrant]}`}
+          aria-label={isWhole ? 'all views again' : `enlarge ${name}`}
         >
           {isWhole ? 'all views' : 'enlarge'}
         </button>

@@ -1,14 +1,14 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { navigate } from 'wouter/use-browser-location';
-import { newDocument } from '../../core/document/document';
+import { newDocument, type TapisDocument } from '../../core/document/document';
 import { readSearch } from '../../core/library/search';
 import type { PackageKind } from '../../core/package/catalogue';
 import { within } from '../../store/groups';
 import { later } from '../common/later';
 import { NoteBar } from '../common/note';
 import { keepLook, keptLook } from '../common/look';
-import { families, shelf } from '../common/shelf-store';
+import { families, kin, shelf, trials } from '../common/shelf-store';
 import { handFile } from '../common/handed';
 import { attempt, backUp, exportZip, TroubleBar } from '../common/trouble';
 import { Gallery } from '../gallery/Gallery';
@@ -30,9 +30,16 @@ import { useSelection } from './useSelection';
 /** Puts the demo on the Shelf, with the model that one of its parts has. */
 async function addDemo(): Promise<void> {
   // the demo is looked at once: it does not weigh on every visit
-  const [{ DEMO_DOCUMENTS, DEMO_MODEL }, { demoPatterns, EXPANSION_HEADER }] = await Promise.all([
+  const [
+    { DEMO_DOCUMENTS, DEMO_MODEL },
+    { demoPatterns, EXPANSION_HEADER },
+    { demoTrial },
+    { FOR_HAND_ETCHING },
+  ] = await Promise.all([
     import('../../demo/documents'),
     import('../../demo/patterns'),
+    import('../../demo/trial'),
+    import('../../core/library/variant'),
   ]);
   try {
     const answer = await fetch(`/demo/${DEMO_MODEL.name}`);
@@ -48,6 +55,15 @@ async function addDemo(): Promise<void> {
       if (own && other) await shelf.holdAgainst(own.id, other.id);
     }
     await families.addOf(DEMO_DOCUMENTS);
+    // the board that they are placed on, and a variant that can stand in the place of one of them
+    const idOf = (document: TapisDocument) => rows.find((row) => row.document === document)?.id;
+    const trial = demoTrial(
+      rows.map(({ document }) => document),
+      idOf,
+    );
+    await trials.add(trial);
+    const converter = trial.footprints?.['U4']?.from;
+    if (converter) await kin.add(converter, 'U4 tide converter, hand etching', FOR_HAND_ETCHING.edits);
   }
 }
 
@@ -154,6 +170,9 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
           {count > 0 ? `${found.length} of ${count} footprint${count === 1 ? '' : 's'}` : ''}
         </span>
         <div className="ml-auto flex items-center gap-2">
+          <a className="btn btn-sm btn-ghost" href="/trials">
+            Trials
+          </a>
           <a className="btn btn-sm btn-ghost" href="/processes">
             Processes
           </a>

@@ -3,7 +3,7 @@ import type { StoredFootprint } from '../../store/database';
 import { shelf } from '../common/shelf-store';
 
 /** Writes what is waiting when the page is hidden or left. */
-export function watchPage(autosave: Autosave, signal: AbortSignal): void {
+export function watchPage(autosave: Pick<Autosave, 'flush'>, signal: AbortSignal): void {
   const flush = () => void autosave.flush();
   addEventListener('pagehide', flush, { signal });
   addEventListener('visibilitychange', flush, { signal });

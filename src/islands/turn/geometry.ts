@@ -39,10 +39,19 @@ export function plateMesh(figure: Figure, hole: Figure | null, thickness: number
 }
 
 /** The board under the courtyard with its holes, its upper side at z = 0. mm. */
-export function boardMesh({ courtyard, lands, bores, edge }: Footprint, thickness: number): BufferGeometry {
-  const board = new FlatShape(flat(upToEdge(courtyard.box, edge)));
-  for (const { hole } of lands) if (hole) board.holes.push(opening(contourOf(hole)));
-  for (const { hole } of bores) board.holes.push(opening(contourOf(hole)));
+export function boardMesh(footprint: Footprint, thickness: number): BufferGeometry {
+  return laminateMesh(upToEdge(footprint.courtyard.box, footprint.edge), [footprint], thickness);
+}
+
+/** A board within an outline, with the holes of what is placed on it, its upper side at z = 0. mm. */
+export function laminateMesh(
+  outline: readonly Point[],
+  footprints: readonly Pick<Footprint, 'lands' | 'bores'>[],
+  thickness: number,
+): BufferGeometry {
+  const board = new FlatShape(flat(outline));
+  for (const { lands, bores } of footprints)
+    for (const { hole } of [...lands, ...bores]) if (hole) board.holes.push(opening(contourOf(hole)));
   return new ExtrudeGeometry(board, { depth: thickness, bevelEnabled: false }).translate(0, 0, -thickness);
 }
 

@@ -1,0 +1,209 @@
+import { useLiveQuery } from 'dexie-react-hooks';
+import { useState } from 'react';
+import type { TrialFootprint } from '../../core/document/trial';
+import {
+  atCorners,
+  duplicatePart,
+  holdFootprint,
+  measureFrom,
+  removePart,
+  swapFootprint,
+  toOtherSide,
+  turnBy,
+} from '../../core/trial/edits';
+import { Pick, Tick } from '../common/inputs';
+import { openCount } from '../ledger/effect';
+import { alternativesFor, type Alternative } from './library';
+import { CountEntry, LengthEntry, WordsEntry } from './fields';
+import { useTrial, useTrialStore } from './state';
+
+const FROM_X = [
+  ['left', 'from the left'],
+  ['right', 'from the right'],
+  ['middle', 'from the middle'],
+] as const;
+const FROM_Y = [
+  ['bottom', 'from the bottom'],
+  ['top', 'from the top'],
+  ['middle', 'from the middle'],
+] as const;
+
+/** The selected part: where it lies, how often, and what it is. */
+export function PartFields({ id }: { id: string }) {
+  const store = useTrialStore();
+  const compiled = useTrial((s) => s.compiled);
+  const edit = useTrial((s) => s.edit);
+  const part = useTrial((s) => s.trial.parts?.find((one) => one.id === id));
+  if (!part) return null;
+  const at = `/parts/${id}`;
+  const name = part.reference;
+  const { corners = false } = part;
+  return (
+    <section aria-label={`Part ${name}`} className="pt-1">
+      <WordsEntry at={`${at}/reference`} title="Reference" words={`reference of ${name}`} />
+      <div className="flex items-center gap-1">
+        <LengthEntry at={`${at}/x`} title="x" words={`x of ${name}`} />
+        {!corners && (
+          <Pick
+            className="min-w-0 flex-1"
+            label={`Edge that x of ${name} is measured from`}
+            value={part.fromX ?? 'left'}
+            options={FROM_X}
+            onChange={(from) =>
+              edit(measureFrom(compiled, id, 'x', from), `measure ${name} from another edge`)
+            }
+          />
+        )}
+      </div>
+      <div className="flex items-center gap-1">
+        <LengthEntry at={`${at}/y`} title="y" words={`y of ${name}`} />
+        {!corners && (
+          <Pick
+            className="min-w-0 flex-1"
+            label={`Edge that y of ${name} is measured from`}
+            value={part.fromY ?? 'bottom'}
+            options={FROM_Y}
+            onChange={(from) =>
+              edit(measureFrom(compiled, id, 'y', from), `measure ${name} from another edge`)
+            }
+          />
+        )}
+      </div>
+      <div className="flex items-center gap-1">
+        <WordsEntry at={`${at}/angle`} title="Angle, °" words={`angle of ${name}`} placeholder="0" />
+        <button
+          type="button"
+          className="btn btn-xs"
+          title="Turn by 90° (R)"
+          onClick={() => edit(turnBy(compiled, id, 90), `turn ${name}`)}
+        >
+          +90°
+        </button>
+        <button
+          type="button"
+          className="btn btn-xs"
+          aria-pressed={part.side === 'bottom'}
+          title="To the other side of the board (O)"
+          onClick={() => edit(toOtherSide(compiled, id), `${name} to the other side`)}
+        >
+          {part.side === 'bottom' ? 'on the bottom' : 'on the top'}
+        </button>
+      </div>
+      <div className="py-1">
+        <Tick
+          checked={corners}
+          small
+          onChange={(on) => edit(atCorners(compiled, id, on), `${name} at all corners`)}
+        >
+          The same at all four corners
+        </Tick>
+      </div>
+      {!corners && (
+        <details open={part.columns !== undefined || part.rows !== undefined || undefined}>
+          <summary className="text-secondary hover:bg-base-200 cursor-pointer text-[12px]">
+            Row or array
+          </summary>
+          <CountEntry at={`${at}/columns`} title="Columns" words={`columns of ${name}`} placeholder="1" />
+          <LengthEntry at={`${at}/stepX`} title="step" words={`column step of ${name}`} />
+          <CountEntry at={`${at}/rows`} title="Rows" words={`rows of ${name}`} placeholder="1" />
+          <LengthEntry at={`${at}/stepY`} title="step" words={`row step of ${name}`} />
+        </details>
+      )}
+      <Swap id={id} />
+      <div className="mt-1 flex gap-3 text-[12px]">
+        <button
+          type="button"
+          className="text-primary hover:underline"
+          onClick={() => {
+            const copy = duplicatePart(compiled, id);
+            if (!copy) return;
+            edit(copy.edits, `duplicate ${name}`);
+            store.getState().set({ selected: copy.id });
+          }}
+        >
+          Duplicate
+        </button>
+        <button
+          type="button"
+          className="text-error hover:underline"
+          onClick={() => edit(removePart(store.getState().trial, id), `remove ${name}`)}
+        >
+          Remove
+        </button>
+      </div>
+    </section>
+  );
+}
+
+/** What else can stand in the part's place: newer revisions, variants; each with what collides then. */
+function Swap({ id }: { id: string }) {
+  const footprints = useTrial((s) => s.trial.footprints);
+  const key = useTrial((s) => s.trial.parts?.find((one) => one.id === id)?.footprint);
+  const held = key === undefined ? undefined : footprints?.[key];
+  const from = held?.from;
+  const others = useLiveQuery(() => alternativesFor(held), [from, held?.revision, held?.document]);
+  const inTrial = Object.entries(footprints ?? {}).filter(
+    ([other, one]) => other !== key && one.document.package.family === held?.document.package.family,
+  );
+  if (!held || key === undefined) return null;
+  const list: Alternative[] = [
+    ...(others ?? []),
+    ...inTrial
+      .filter(
+        ([, one]) => !others?.some((other) => other.footprint.from === one.from && one.from !== undefined),
+      )
+      .map(([, one]) => ({ name: one.document.name, why: 'on this board', footprint: one })),
+  ];
+  return (
+    <div className="border-base-300 mt-1 border-t pt-1">
+      <p className="truncate" title={held.document.name}>
+        {held.document.name}
+        {held.revision !== undefined && <span className="text-secondary"> · revision {held.revision}</span>}
+      </p>
+      {list.length > 0 && (
+        <ul className="text-[12px]" aria-label="What can stand in its place">
+          {list.map((one) => (
+            <SwapRow key={`${one.name} ${one.why}`} id={id} alternative={one} />
+          ))}
+        </ul>
+      )}
+    </div>
+  );
+}
+
+/** One of them: what is open with it shows before it is taken. */
+function SwapRow({ id, alternative }: { id: string; alternative: Alternative }) {
+  const store = useTrialStore();
+  const [open, setOpen] = useState<number | null>(null);
+  const edits = (footprint: TrialFootprint) => {
+    const held = holdFootprint(store.getState().trial, footprint);
+    return [...held.edits, ...swapFootprint(id, held.key)];
+  };
+  const label = `Take ${alternative.name}`;
+  const look = () => {
+    const { setPreview } = store.getState();
+    setPreview({ label, edits: edits(alternative.footprint) });
+    const { preview } = store.getState();
+    setOpen(preview ? openCount(preview.report) : null);
+  };
+  const leave = () => store.getState().setPreview(null);
+  return (
+    <li className="flex items-baseline gap-1.5 py-0.5">
+      <button
+        type="button"
+        className="border-primary text-primary hover:bg-primary hover:text-primary-content rounded border px-1.5 text-left"
+        onPointerEnter={look}
+        onPointerLeave={leave}
+        onFocus={look}
+        onBlur={leave}
+        onClick={() => store.getState().edit(edits(alternative.footprint), `${label} for the part`)}
+      >
+        {label}
+      </button>
+      <span className="text-secondary">
+        {alternative.why}
+        {open !== null && ` · ${open} open then`}
+      </span>
+    </li>
+  );
+}

@@ -1,0 +1,521 @@
+import { memo, useCallback, useMemo, useState } from 'react';
+import { fitBoard } from './fit-board';
+import { drawBoard, drawBoardFrom, overOf, trialRise, turnedOver } from '../../core/trial/drawing';
+import { moveTo } from '../../core/trial/edits';
+import { featuresOf } from '../../core/trial/features';
+import { roomAbout, snapPart, type Guide, type Room } from '../../core/trial/snap';
+import type { CompiledTrial } from '../../core/trial/trial';
+import { MISSING } from '../../core/document/finding';
+import { cornersOf } from '../../core/geometry/box';
+import { encloses } from '../../core/geometry/polygon';
+import { contourOf } from '../../core/geometry/figure';
+import { flatten } from '../../core/geometry/contour';
+import { neighboursOf } from '../../core/geometry/neighbours';
+import { putPoint } from '../../core/geometry/placement';
+import type { Point } from '../../core/geometry/point';
+import type { View } from '../../core/package/lines';
+import { formatLength, type DisplayUnit } from '../../core/units/length';
+import { ErrorBoundary } from '../common/ErrorBoundary';
+import { later } from '../common/later';
+import { useSize } from '../common/useSize';
+import { Balloons, placeBalloons } from '../sheet/Balloons';
+import { Hatches } from '../sheet/Hatches';
+import {
+  divide,
+  placer,
+  transformOf,
+  type Area,
+  type Areas,
+  type Camera,
+  type Quadrant,
+} from '../sheet/layout';
+import { QuadrantHead } from '../sheet/QuadrantHead';
+import { Strokes } from '../sheet/Strokes';
+import { TitleBlock } from '../sheet/TitleBlock';
+import { useGestures, type Pointer } from '../sheet/useGestures';
+import { stepOf } from './step';
+import { useTrial, useTrialStore } from './state';
+
+const BoardTurn = later(
+  'The 3D view',
+  async () => (await import('../turn/BoardTurn')).BoardTurn,
+  <p className="text-secondary grid h-full place-content-center">Loading the 3D view</p>,
+);
+
+const VIEWS: readonly View[] = ['plan', 'side', 'front'];
+
+/** A dragged part snaps within so many pixels. */
+const REACH = 7;
+
+/** A board in third-angle projection: plan, elevations, and the board in 3D or a title block. */
+export function TrialSheet() {
+  const { ref, width, height } = useSize<HTMLDivElement>();
+  const store = useTrialStore();
+  const compiled = useTrial((s) => s.compiled);
+  const below = useTrial((s) => s.below);
+  const whole = useTrial((s) => s.whole);
+  const fourth = useTrial((s) => s.fourth);
+  const fits = useTrial((s) => s.fits);
+  const unit = useTrial((s) => s.unit);
+  const look = useTrial((s) => s.look);
+  const shown = useMemo(() => (below ? turnedOver(compiled) : compiled), [compiled, below]);
+  const areas = useMemo(() => divide(width, height, whole), [width, height, whole]);
+  const { board } = shown;
+  const key = `${width} ${height} ${whole} ${fits} ${board.box.maxX} ${board.box.maxY}`;
+  const fitted = useMemo(() => fitBoard(board.box, trialRise(shown), areas), [board, shown, areas]);
+  const [held, hold] = useState<{ key: string; camera: Camera } | null>(null);
+  const camera = held?.key === key ? held.camera : fitted;
+  const [pointer, setPointer] = useState<Pointer | null>(null);
+  const change = (part: { readonly whole?: Quadrant | null; readonly fourth?: 'title' | 'turn' }) =>
+    store.getState().set(part);
+  return (
+    <section className="bg-base-200 flex min-h-0 min-w-0 flex-1 flex-col" aria-label="Sheet">
+      <div ref={ref} className="relative min-h-0 flex-1 overflow-hidden">
+        {width > 0 && (
+          <Drawings
+            shown={shown}
+            areas={areas}
+            camera={camera}
+            hold={(next) => hold({ key, camera: next })}
+            size={{ width, height }}
+            onPointer={setPointer}
+          />
+        )}
+        {areas.turn && (
+          <div
+            className="absolute overflow-hidden"
+            style={{
+              left: areas.turn.x,
+              top: areas.turn.y,
+              width: areas.turn.width,
+              height: areas.turn.height,
+            }}
+          >
+            {fourth === 'title' && whole !== 'turn' ? (
+              <div className="h-full pt-5">
+                <TitleBlock title={titleOf(compiled, unit)} unit={unit} scale={camera.scale} />
+              </div>
+            ) : (
+              <ErrorBoundary part="The 3D view">
+                <BoardTurn trial={compiled} look={look} />
+              </ErrorBoundary>
+            )}
+          </div>
+        )}
+        {(Object.keys(areas) as Quadrant[]).map((quadrant) => {
+          const area = areas[quadrant];
+          return (
+            area && (
+              <QuadrantHead
+                key={quadrant}
+                quadrant={quadrant}
+                whole={whole}
+                fourth={fourth}
+                divide={change}
+                area={area}
+                {...(quadrant === 'plan' && below ? { name: 'From below' } : {})}
+              />
+            )
+          );
+        })}
+      </div>
+      <TrialReadout shown={shown} pointer={pointer} scale={camera.scale} />
+    </section>
+  );
+}
+
+function titleOf({ trial, board, process, parts }: CompiledTrial, unit: DisplayUnit) {
+  const { maxX, maxY } = board.box;
+  const size = [maxX, maxY, board.thickness].map((mm) => formatLength(mm, unit)).join(' × ');
+  return [
+    ['Board', trial.name],
+    ['Size', `${size} ${unit}`],
+    ['Process', process.name],
+    ['Parts', String(parts.length)],
+  ] as const;
+}
+
+interface DrawingsProps {
+  shown: CompiledTrial;
+  areas: Areas;
+  camera: Camera;
+  hold: (camera: Camera) => void;
+  size: { width: number; height: number };
+  onPointer: (pointer: Pointer | null) => void;
+}
+
+let drags = 0;
+
+function Drawings({ shown, areas, camera, hold, size, onPointer }: DrawingsProps) {
+  const store = useTrialStore();
+  const below = useTrial((s) => s.below);
+  const selected = useTrial((s) => s.selected);
+  const guides = useTrial((s) => s.guides);
+  const findings = useTrial((s) => s.report.findings);
+  const finding = useTrial((s) => s.finding);
+  const preview = useTrial((s) => s.preview);
+  const unit = useTrial((s) => s.unit);
+  const rise = useMemo(() => trialRise(shown), [shown]);
+  const over = useMemo(() => overOf(shown.board), [shown.board]);
+  const seen = useCallback((p: Point): Point => (below ? putPoint(over, p) : p), [below, over]);
+  const index = useMemo(
+    () => neighboursOf(shown.parts.map(({ footprint }) => footprint.courtyard.box)),
+    [shown.parts],
+  );
+  const partAt = ({ x, y }: Point): number | null => {
+    const here = index.near({ minX: x, minY: y, maxX: x, maxY: y }).filter((i) => {
+      const outline = shown.parts[i]?.footprint.courtyard.contour;
+      return !outline || encloses(outline, { x, y });
+    });
+    // the smaller of two lies in the other's room; what lies on this side goes before
+    const sizeAt = (i: number) => {
+      const part = shown.parts[i];
+      const box = part?.footprint.courtyard.box;
+      return box && part ? (box.maxX - box.minX) * (box.maxY - box.minY) + (part.footprint.far ? 1e6 : 0) : 0;
+    };
+    return here.sort((a, b) => sizeAt(a) - sizeAt(b))[0] ?? null;
+  };
+  const plan = areas.plan;
+  const planPlace = plan && placer('plan', plan, camera, rise);
+  const grab = (view: View, pixel: Point) => {
+    if (view !== 'plan' || !plan) return null;
+    const point = {
+      x: camera.x + (pixel.x - plan.x - plan.width / 2) / camera.scale,
+      y: camera.y - (pixel.y - plan.y - plan.height / 2) / camera.scale,
+    };
+    const at = partAt(point);
+    const part = at === null ? undefined : shown.parts[at];
+    if (!part) return null;
+    drags += 1;
+    const gesture = `drag ${drags}`;
+    const { compiled: before, step } = store.getState();
+    const from = before.parts.find(({ id }) => id === part.id)?.placement.at;
+    const first = before.parts.find((one) => one.part === part.part)?.placement.at;
+    if (!from || !first) return null;
+    return (moved: Point) => {
+      const { compiled, edit, set } = store.getState();
+      const by = { x: (below ? -moved.x : moved.x) / camera.scale, y: -moved.y / camera.scale };
+      const wish = { x: first.x + by.x, y: first.y + by.y };
+      const snapped = snapPart(compiled, part.part, wish, {
+        reach: REACH / camera.scale,
+        step: stepOf(step, unit) ?? 0.5,
+      });
+      set({ guides: snapped.guides, selected: part.part });
+      edit(moveTo(before, part.part, snapped.at), `move ${part.reference}`, gesture);
+    };
+  };
+  const gestures = useGestures({
+    press: (i) => store.getState().set({ selected: i === null ? null : (shown.parts[i]?.part ?? null) }),
+    areas,
+    camera,
+    hold,
+    rise,
+    onPointer,
+    landAt: partAt,
+    grab,
+    letGo: () => store.getState().guides.length > 0 && store.getState().set({ guides: [] }),
+  });
+  const column: Area = {
+    x: 0,
+    y: 0,
+    width: areas.plan?.width ?? areas.front?.width ?? size.width,
+    height: areas.plan?.height ?? size.height,
+  };
+  const balloons = placeBalloons(
+    findings,
+    ({ rule, place }) => (rule !== MISSING && place.at && planPlace ? planPlace(seen(place.at)) : null),
+    column,
+  );
+  return (
+    <svg
+      width={size.width}
+      height={size.height}
+      className="absolute inset-0 touch-none select-none"
+      role="group"
+      aria-label={`Drawing of ${shown.trial.name}; the list of parts beside it says the same`}
+      {...gestures.handlers}
+    >
+      <Hatches scale={camera.scale} />
+      <defs>
+        {VIEWS.map((view) => {
+          const area = areas[view];
+          return (
+            area && (
+              <clipPath key={view} id={`clip-${view}`}>
+                <rect {...area} />
+              </clipPath>
+            )
+          );
+        })}
+      </defs>
+      {plan && areas.side && (
+        <path
+          className="hairline"
+          d={`M${plan.width + 0.5} 8V${size.height - 8}M8 ${plan.height + 0.5}H${size.width - 8}`}
+        />
+      )}
+      {VIEWS.map((view) => {
+        const area = areas[view];
+        return (
+          area && (
+            <g key={view} clipPath={`url(#clip-${view})`}>
+              <ErrorBoundary part="This view" drawnAt={area} from={shown}>
+                {view === 'plan' ? (
+                  <Plan trial={shown} transform={transformOf(view, area, camera, rise)} />
+                ) : (
+                  <Elevation trial={shown} view={view} transform={transformOf(view, area, camera, rise)} />
+                )}
+              </ErrorBoundary>
+            </g>
+          )
+        );
+      })}
+      {plan && planPlace && (
+        <g clipPath="url(#clip-plan)">
+          {preview && (
+            <Ghost
+              before={shown}
+              after={below ? turnedOver(preview.compiled) : preview.compiled}
+              transform={transformOf('plan', plan, camera, rise)}
+            />
+          )}
+          {selected !== null && (
+            <Selected
+              trial={shown}
+              id={selected}
+              place={planPlace}
+              unit={unit}
+              transform={transformOf('plan', plan, camera, rise)}
+            />
+          )}
+          <Guides guides={guides} area={plan} place={(p) => planPlace(seen(p))} />
+          <References trial={shown} place={planPlace} scale={camera.scale} />
+        </g>
+      )}
+      <Balloons
+        balloons={balloons}
+        selected={finding}
+        onOpen={(i) => store.getState().set({ finding: i, ledgerOpen: true })}
+      />
+    </svg>
+  );
+}
+
+const Plan = memo(function Plan({ trial, transform }: { trial: CompiledTrial; transform: string }) {
+  const { strokes } = useMemo(() => drawBoard(trial), [trial]);
+  return (
+    <g className="drawing" transform={transform}>
+      <Strokes strokes={strokes} />
+    </g>
+  );
+});
+
+interface ElevationProps {
+  trial: CompiledTrial;
+  view: 'front' | 'side';
+  transform: string;
+}
+
+const Elevation = memo(function Elevation({ trial, view, transform }: ElevationProps) {
+  const { strokes } = useMemo(() => drawBoardFrom(trial, view), [trial, view]);
+  return (
+    <g className="drawing elevation" transform={transform}>
+      <Strokes strokes={strokes} />
+    </g>
+  );
+});
+
+const courtyardPath = (trial: CompiledTrial, id: string): string =>
+  trial.parts
+    .filter(({ part }) => part === id)
+    .map(({ footprint: { courtyard } }) => {
+      const [first, ...rest] = courtyard.contour ?? cornersOf(courtyard.box);
+      return first ? `M${first.x} ${-first.y}${rest.map(({ x, y }) => `L${x} ${-y}`).join('')}Z` : '';
+    })
+    .join('');
+
+/** Parts that a remedy would move, where it would put them. */
+function Ghost({
+  before,
+  after,
+  transform,
+}: {
+  before: CompiledTrial;
+  after: CompiledTrial;
+  transform: string;
+}) {
+  const there = new Map(before.parts.map(({ id, footprint }) => [id, footprint]));
+  const rings = after.parts
+    .filter(({ id, footprint }) => there.get(id) !== footprint)
+    .flatMap(({ footprint: { lands, courtyard } }) => [
+      courtyard.contour ?? cornersOf(courtyard.box),
+      ...lands.map(({ copper }) => flatten(contourOf(copper), 0.02)),
+    ]);
+  const d = rings.map((ring) => `M${ring.map(({ x, y }) => `${x} ${-y}`).join('L')}Z`).join('');
+  return (
+    <g className="drawing" transform={transform}>
+      <path className="preview" d={d} />
+    </g>
+  );
+}
+
+interface SelectedProps {
+  trial: CompiledTrial;
+  id: string;
+  place: (p: Point) => Point;
+  unit: DisplayUnit;
+  transform: string;
+}
+
+/** The selected part, and how far it is to what lies about it. */
+function Selected({ trial, id, place, unit, transform }: SelectedProps) {
+  const rooms = useMemo(() => roomAbout(trial, id), [trial, id]);
+  return (
+    <>
+      <g className="drawing" transform={transform}>
+        <path className="selected" d={courtyardPath(trial, id)} />
+      </g>
+      {rooms.map((room, i) => (
+        <RoomLine key={i} room={room} place={place} unit={unit} />
+      ))}
+    </>
+  );
+}
+
+/** Shorter distances have their figure beside the line, px. */
+const ROOM_FOR_TEXT = 34;
+
+function RoomLine({
+  room: { by, from, until },
+  place,
+  unit,
+}: {
+  room: Room;
+  place: (p: Point) => Point;
+  unit: DisplayUnit;
+}) {
+  const [a, b] = [place(from), place(until)];
+  const level = Math.abs(a.y - b.y) < 0.01;
+  const length = Math.hypot(a.x - b.x, a.y - b.y);
+  const [x, y] = [(a.x + b.x) / 2, (a.y + b.y) / 2];
+  const text = formatLength(by, unit);
+  const at = level
+    ? { x, y: y - 4, anchor: 'middle' as const }
+    : { x: x + 4, y: y + 4, anchor: 'start' as const };
+  if (Math.abs(by) < 1e-9) return null;
+  return (
+    <g className="room">
+      <line x1={a.x} y1={a.y} x2={b.x} y2={b.y} />
+      <circle cx={a.x} cy={a.y} r={1.6} />
+      <circle cx={b.x} cy={b.y} r={1.6} />
+      <text x={at.x} y={level && length < ROOM_FOR_TEXT ? at.y - 6 : at.y} textAnchor={at.anchor}>
+        {text}
+      </text>
+    </g>
+  );
+}
+
+function Guides({
+  guides,
+  area,
+  place,
+}: {
+  guides: readonly Guide[];
+  area: Area;
+  place: (p: Point) => Point;
+}) {
+  return guides.map(({ axis, at, words }) => {
+    const p = place({ x: at, y: at });
+    const d =
+      axis === 'x' ? `M${p.x} ${area.y}V${area.y + area.height}` : `M${area.x} ${p.y}H${area.x + area.width}`;
+    return <path key={`${axis} ${words}`} className="guide" d={d} />;
+  });
+}
+
+/** Room that a letter takes, px. */
+const LETTER = 6.2;
+
+/** References in the middle of their parts, where they have room. */
+function References({
+  trial,
+  place,
+  scale,
+}: {
+  trial: CompiledTrial;
+  place: (p: Point) => Point;
+  scale: number;
+}) {
+  return trial.parts.map(({ id, reference, footprint }) => {
+    const { box } = footprint.courtyard;
+    const [w, h] = [(box.maxX - box.minX) * scale, (box.maxY - box.minY) * scale];
+    const length = reference.length * LETTER;
+    const upright = w < length && h > w;
+    if ((upright ? h : w) < length || (upright ? w : h) < 10) return null;
+    const { x, y } = place({ x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 });
+    return (
+      <text
+        key={id}
+        className={`board-reference ${footprint.far ? 'far' : ''}`}
+        x={x}
+        y={y + 4}
+        textAnchor="middle"
+        {...(upright ? { transform: `rotate(-90 ${x} ${y})` } : {})}
+      >
+        {reference}
+      </text>
+    );
+  });
+}
+
+/** The line under the Sheet: cursor, selected part and what is about it, scale. */
+function TrialReadout({
+  shown,
+  pointer,
+  scale,
+}: {
+  shown: CompiledTrial;
+  pointer: Pointer | null;
+  scale: number;
+}) {
+  const unit = useTrial((s) => s.unit);
+  const selected = useTrial((s) => s.selected);
+  const guides = useTrial((s) => s.guides);
+  const compiled = useTrial((s) => s.compiled);
+  const show = (mm: number) => formatLength(mm, unit);
+  const part = compiled.parts.find((one) => one.part === selected);
+  const over = pointer?.over === null || pointer === null ? undefined : shown.parts[pointer.over ?? -1];
+  const at = part?.placement.at;
+  return (
+    <div
+      className="border-base-300 bg-base-100 flex h-7 shrink-0 items-center gap-6 overflow-hidden border-t px-3 text-[12px] whitespace-nowrap"
+      aria-live="off"
+    >
+      <span className="w-32 shrink-0">
+        {pointer ? `x ${show(pointer.point.x)}  y ${show(pointer.point.y)} ${unit}` : ''}
+      </span>
+      {part && at ? (
+        <span>
+          {part.reference} at {show(at.x)}, {show(at.y)} {unit} · top {show(featuresOf(part).body.top)} {unit}{' '}
+          ·{' '}
+          {guides.length > 0
+            ? guides.map(({ words }) => words).join(', ')
+            : roomWords(compiled, part.part, unit)}
+        </span>
+      ) : (
+        <span className="text-secondary min-w-0 truncate">
+          {over
+            ? `${over.reference}, ${over.compiled.document.name}`
+            : 'Press a part to select it, drag it to place it'}
+        </span>
+      )}
+      <span className="text-secondary ml-auto shrink-0">{scale.toFixed(1)} px = 1 mm</span>
+    </div>
+  );
+}
+
+function roomWords(compiled: CompiledTrial, id: string, unit: DisplayUnit): string {
+  const names = ['left', 'right', 'below', 'above'];
+  return roomAbout(compiled, id)
+    .map(({ to, by }, i) => `${names[i] ?? ''} ${formatLength(by, unit)} to ${to}`)
+    .join(', ');
+}
