@@ -1,13 +1,14 @@
 import { mkdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
-import { check, type Report } from '../core/check/check';
+import { check } from '../core/check/check';
 import type { Checked } from '../core/check/guarded';
 import { compareFootprints, type Difference } from '../core/compare/differences';
 import { compile } from '../core/footprint/compile';
 import type { Compiled } from '../core/footprint/footprint';
 import { openDocument, rewritten } from '../core/footprint/open';
 import { FORMATS, formatById } from '../core/format';
+import { BOARD_FORMATS } from '../core/format/board';
 import type { CheckedFile } from '../core/format/checked-file';
 import { writeJunit } from '../core/format/junit/junit';
 import { writeSarif } from '../core/format/sarif/sarif';
@@ -17,6 +18,7 @@ import { aboutFrom } from '../core/format/release/ask';
 import { TARGETS } from '../core/format/release/targets';
 import { readInside } from '../kernel/read-inside';
 import { Refusal, type Outcome } from './outcome';
+import { reportWords } from './words';
 
 const USAGE = `tapis compile FILE                        footprint, derivations and findings as JSON
 tapis check FILE… [--format F]            findings; exit 1 when one is a stop
@@ -36,6 +38,9 @@ tapis import FILE… --out DIR [--only NAME] [--unit mm|mil|in] [--columns C,C�
 tapis opinion PATTERN [--against DOCUMENT] [--json] [--take computed|theirs|mended --out FILE [--reason R]]
                                           holds a pattern (a document, or a file as import reads it) against the
                                           package that it is meant for; exit 1 when it is wrong
+tapis trial FILE [--json] [--format F --out DIR]
+                                          a board with placed footprints: findings, exit 1 when one is a stop; or
+                                          writes it (F: ${BOARD_FORMATS.map(({ id }) => id).join(', ')})
 tapis batch DIR [--process P] [--level L] [--check] [--format F --out DIR]
                                           all documents of a folder, in threads: a line of JSON for each, a
                                           summary to standard error; P is a process’s id or its file
@@ -73,6 +78,8 @@ export async function run(
         const answer = compiledAnswer(compiled, check(compiled));
         return { out: `${JSON.stringify(answer, null, 2)}\n`, err, code: 0 };
       }
+      case 'trial':
+        return await (await import('./trial')).trial(textOf(file), values);
       case 'opinion':
         return await (await import('./opinion')).opinion(file, values, compileFile);
       case 'take':
@@ -176,7 +183,7 @@ async function exportFile(
   const { compiled, err } = await compileFile(file);
   const { footprint } = compiled;
   if (!footprint)
-    throw new Refusal(`There is no footprint to write yet.\n${inWords(check(compiled)).trimEnd()}`);
+    throw new Refusal(`There is no footprint to write yet.\n${reportWords(check(compiled)).trimEnd()}`);
   const before = approved === undefined ? null : (await compileFile(approved)).compiled;
   const previous = before ? { previous: { compiled: before, report: check(before) } } : {};
   const written = await writeFile(format, { ...compiled, footprint }, { ...about.value, ...previous });
@@ -194,7 +201,7 @@ async function exportFile(
 const REPORTS: Readonly<Record<string, (files: readonly CheckedFile[]) => string>> = {
   words: (files) =>
     files
-      .map(({ path, report }) => (files.length > 1 ? `${path}\n${inWords(report)}` : inWords(report)))
+      .map(({ path, report }) => (files.length > 1 ? `${path}\n${reportWords(report)}` : reportWords(report)))
       .join('\n'),
   json: (files) =>
     `${JSON.stringify(
@@ -304,11 +311,4 @@ function replace(file: string, text: string): void {
   } catch (error) {
     throw new Refusal(`it cannot be written: ${(error as Error).message}`);
   }
-}
-
-function inWords({ findings, held, idle }: Report): string {
-  const lines = findings.map(
-    ({ severity, title, message, source }) => `${severity}: ${title}. ${message} [${source}]`,
-  );
-  return [...lines, `${held.length} rules held, ${idle.length} had nothing to look at`, ''].join('\n');
 }

@@ -27,9 +27,9 @@ const PLACES: readonly Omit<PartIntent, 'id'>[] = [
   place('C5', 'C5', '27.3', '17.5', { angle: '90' }),
   place('C20', 'C20', '39', '10'),
   place('D2', 'D2', '14', '42'),
-  place('Y1', 'Y1', '33', '37'),
+  place('Y1', 'Y1', '34.5', '36.5'),
   place('C12', 'C12', '47.5', '19', { angle: '90', rows: 3, stepY: '4' }),
-  place('R20', 'R20', '22', '41', { columns: 2, stepX: '4.5' }),
+  place('R20', 'R20', '22', '41', { columns: 2, stepX: '6' }),
   place('J2', 'J2', '57', '9'),
   place('U2', 'U2', '60', '8', { side: 'bottom' }),
 ];

@@ -12,7 +12,7 @@ import {
   type Step,
   type Surface,
 } from './brep';
-import { arcCentre, rounded, type Vertex } from './contour';
+import { arcCentre, rounded, type Contour, type Vertex } from './contour';
 import { facesOf } from './faces';
 import type { Point, Point3 } from './point';
 import type { Bored, Extrusion, Loft, Revolution, Shape, Wire } from './solid';
@@ -95,6 +95,52 @@ function extruded({ contour, depth }: Extrusion): Brep {
     const axis = normalOf(loop.map(({ from }) => from));
     if (axis) builder.face({ kind: 'plane', at: at(a, -half), axis }, [loop]);
   });
+  return builder.build();
+}
+
+/**
+ * A plate between two heights, with openings straight through it: arcs stay arcs.
+ * @param outlines counter-clockwise; the first is the plate's, the others are its openings
+ */
+export function plateBrep(outlines: readonly Contour[], low: number, high: number): Brep {
+  const builder = new BrepBuilder();
+  const rings = outlines.map((outline) => halved(outline, true));
+  const at = ({ x, y }: Point, z: number): Point3 => ({ x, y, z });
+  const along = (ring: readonly Vertex[], z: number): Step[] =>
+    ring.map((a, i) => {
+      const b = ring[(i + 1) % ring.length] as Vertex;
+      if (!a.bulge) return straight(at(a, z), at(b, z));
+      const centre = arcCentre(a, b);
+      const radius = Math.hypot(a.x - centre.x, a.y - centre.y);
+      const axis = a.bulge > 0 ? UP : DOWN;
+      return { from: at(a, z), to: at(b, z), curve: { kind: 'arc', centre: at(centre, z), axis, radius } };
+    });
+  const turnedBack = (loop: readonly Step[]) => [...loop].reverse().map(back);
+  const [tops, bottoms] = [high, low].map((z) => rings.map((ring) => along(ring, z))) as [Step[][], Step[][]];
+  const start = (z: number): Point3 => at((rings[0] as Vertex[])[0] as Vertex, z);
+  const outer = (loop: Step[], i: number) => (i === 0 ? loop : turnedBack(loop));
+  builder.face({ kind: 'plane', at: start(high), axis: UP }, tops.map(outer));
+  builder.face(
+    { kind: 'plane', at: start(low), axis: DOWN },
+    bottoms.map((loop, i) => (i === 0 ? turnedBack(loop) : loop)),
+  );
+  rings.forEach((ring, k) =>
+    ring.forEach((a, i) => {
+      const b = ring[(i + 1) % ring.length] as Vertex;
+      const [top, bottom] = [tops[k]?.[i] as Step, bottoms[k]?.[i] as Step];
+      const round = [bottom, straight(at(b, low), at(b, high)), back(top), straight(at(a, high), at(a, low))];
+      const loop = k === 0 ? round : turnedBack(round);
+      const { curve } = bottom;
+      if (curve.kind === 'arc') {
+        // an opening is seen from its inside
+        const inwards = (a.bulge ?? 0) < 0 !== k > 0;
+        builder.face({ kind: 'cylinder', at: curve.centre, axis: UP, radius: curve.radius }, [loop], inwards);
+        return;
+      }
+      const axis = normalOf(loop.map(({ from }) => from));
+      if (axis) builder.face({ kind: 'plane', at: at(a, low), axis }, [loop]);
+    }),
+  );
   return builder.build();
 }
 

@@ -6,7 +6,7 @@ import { drawPlan, textStrokes } from '../drawing/plan';
 import type { ElevationView } from '../drawing/section';
 import type { Footprint } from '../footprint/footprint';
 import { moved } from '../footprint/move';
-import type { Box } from '../geometry/box';
+import { overhang, type Box } from '../geometry/box';
 import { contourOf } from '../geometry/figure';
 import { putContour, putPlaced, within, type Placement } from '../geometry/placement';
 import type { Point } from '../geometry/point';
@@ -64,7 +64,8 @@ export function drawBoard({ board, parts, keepOuts, covers }: CompiledTrial): Dr
   for (const part of parts)
     for (const stroke of partStrokes(part.footprint)) layers.get(stroke.layer)?.push(stroke);
   const areas = keepOuts.filter(({ side }) => side !== 'bottom');
-  const lids = covers.filter(({ far }) => !far);
+  // one over the whole board says nothing in the plan
+  const lids = covers.filter(({ far, area }) => !far && overhang(board.box, area) > 1e-6);
   const strokes: Stroke[] = [
     { layer: 'board', rings: [board.outline], closed: true },
     ...(areas.length > 0

@@ -42,7 +42,7 @@ export function PartFields({ id }: { id: string }) {
     <section aria-label={`Part ${name}`} className="pt-1">
       <WordsEntry at={`${at}/reference`} title="Reference" words={`reference of ${name}`} />
       <div className="flex items-center gap-1">
-        <LengthEntry at={`${at}/x`} title="x" words={`x of ${name}`} />
+        <LengthEntry at={`${at}/x`} title="x" words={`x of ${name}`} slim />
         {!corners && (
           <Pick
             className="min-w-0 flex-1"
@@ -56,7 +56,7 @@ export function PartFields({ id }: { id: string }) {
         )}
       </div>
       <div className="flex items-center gap-1">
-        <LengthEntry at={`${at}/y`} title="y" words={`y of ${name}`} />
+        <LengthEntry at={`${at}/y`} title="y" words={`y of ${name}`} slim />
         {!corners && (
           <Pick
             className="min-w-0 flex-1"
@@ -139,20 +139,16 @@ export function PartFields({ id }: { id: string }) {
 function Swap({ id }: { id: string }) {
   const footprints = useTrial((s) => s.trial.footprints);
   const key = useTrial((s) => s.trial.parts?.find((one) => one.id === id)?.footprint);
+  const used = new Set(useTrial((s) => s.trial.parts)?.map(({ footprint }) => footprint));
   const held = key === undefined ? undefined : footprints?.[key];
   const from = held?.from;
   const others = useLiveQuery(() => alternativesFor(held), [from, held?.revision, held?.document]);
-  const inTrial = Object.entries(footprints ?? {}).filter(
-    ([other, one]) => other !== key && one.document.package.family === held?.document.package.family,
-  );
+  // what the trial brought along and no part has, where the Shelf does not know it
+  const spare = Object.entries(footprints ?? {}).filter(([other]) => !used.has(other));
   if (!held || key === undefined) return null;
   const list: Alternative[] = [
     ...(others ?? []),
-    ...inTrial
-      .filter(
-        ([, one]) => !others?.some((other) => other.footprint.from === one.from && one.from !== undefined),
-      )
-      .map(([, one]) => ({ name: one.document.name, why: 'on this board', footprint: one })),
+    ...spare.map(([, one]) => ({ name: one.document.name, why: 'in this trial', footprint: one })),
   ];
   return (
     <div className="border-base-300 mt-1 border-t pt-1">

@@ -494,7 +494,7 @@ function TrialReadout({
         {pointer ? `x ${show(pointer.point.x)}  y ${show(pointer.point.y)} ${unit}` : ''}
       </span>
       {part && at ? (
-        <span>
+        <span className="min-w-0 truncate">
           {part.reference} at {show(at.x)}, {show(at.y)} {unit} · top {show(featuresOf(part).body.top)} {unit}{' '}
           ·{' '}
           {guides.length > 0

@@ -33,12 +33,22 @@ interface FieldProps {
   words: string;
   placeholder?: string;
   wide?: boolean;
+  /** The title takes no more room than it needs. */
+  slim?: boolean;
 }
 
-function Labelled({ title, children }: { title: ReactNode; children: ReactNode }) {
+function Labelled({
+  title,
+  slim = false,
+  children,
+}: {
+  title: ReactNode;
+  slim?: boolean;
+  children: ReactNode;
+}) {
   return (
     <label className="flex min-w-0 items-center gap-2 py-[2px]">
-      <span className="w-[88px] shrink-0">{title}</span>
+      <span className={`${slim ? 'w-5' : 'w-[88px]'} shrink-0`}>{title}</span>
       {children}
     </label>
   );
@@ -54,7 +64,7 @@ const useFaulty = (at: string): boolean =>
   useTrial((s) => s.compiled.problems.some(({ place }) => place.field === at));
 
 /** A length, in the unit of the display. */
-export function LengthEntry({ at, title, words, placeholder = '' }: FieldProps) {
+export function LengthEntry({ at, title, words, placeholder = '', slim = false }: FieldProps) {
   const display = useTrial((s) => s.unit);
   const reads = useTrial((s) => s.trial.unit ?? 'mm');
   const field = useWrittenField(
@@ -66,7 +76,7 @@ export function LengthEntry({ at, title, words, placeholder = '' }: FieldProps) 
   const faulty = useFaulty(at);
   return (
     <>
-      <Labelled title={title}>
+      <Labelled title={title} slim={slim}>
         <EntryInput
           field={field}
           tone={faulty ? 'fault' : 'plain'}

@@ -31,7 +31,7 @@ export function BoardTurn({ trial, look }: Props) {
   const { maxX, maxY } = board.box;
   const { high, low } = trialRise(trial);
   const centre = useMemo(() => new Vector3(maxX / 2, maxY / 2, 0), [maxX, maxY]);
-  const reach = Math.hypot(maxX, maxY, high - low) * 0.8;
+  const reach = Math.hypot(maxX, maxY, high - low);
   return (
     <Scene
       label={`3D view of ${trial.trial.name}; drag to turn, wheel to zoom`}

@@ -9,7 +9,7 @@ import type { Footprint } from '../../../src/core/footprint/footprint';
 import { moved } from '../../../src/core/footprint/move';
 import { formatById } from '../../../src/core/format';
 import { artworkFiles } from '../../../src/core/format/artwork/artwork';
-import { writeGerber } from '../../../src/core/format/artwork/gerber';
+import { ofFootprint, writeGerber } from '../../../src/core/format/artwork/gerber';
 import { ofLand } from '../../../src/core/format/artwork/layers';
 import { writeFile, type Writable } from '../../../src/core/format/format';
 import { flatten } from '../../../src/core/geometry/contour';
@@ -26,7 +26,7 @@ import { chip, converter } from '../../data/documents';
 import { SOME_VARIANTS } from '../../data/families';
 import { readDrill, readFilm } from '../../data/gerber';
 
-const ABOUT = { standardName: 'X', reference: 'U1' };
+const ABOUT = ofFootprint('X', 'U1');
 const nm = (placed: Placed) =>
   flatten(contourOf(placed), 1e-4).map(({ x, y }) => ({ x: Math.round(x * 1e6), y: Math.round(y * 1e6) }));
 const joined = (paths: Paths64) => Clipper.union(paths, FillRule.NonZero);

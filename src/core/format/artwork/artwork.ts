@@ -1,13 +1,13 @@
 import type { Format, Writable, WrittenFile } from '../format';
 import { packed } from '../pack';
 import { writeDrill } from './drill';
-import { writeGerber } from './gerber';
+import { ofFootprint, writeGerber } from './gerber';
 import { artworkOf } from './layers';
 
 /** Films and drill files of a footprint at its origin; names begin with the standard name. */
 export function artworkFiles({ document, footprint }: Writable): WrittenFile[] {
   const { layers, holes } = artworkOf(footprint);
-  const about = { standardName: footprint.standardName, reference: document.marks?.reference ?? 'REF' };
+  const about = ofFootprint(footprint.standardName, document.marks?.reference ?? 'REF');
   const film = (id: string, content: string, extension: string, mediaType: string): WrittenFile => ({
     name: `${footprint.standardName}-${id}${extension}`,
     mediaType,

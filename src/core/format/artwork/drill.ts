@@ -16,7 +16,11 @@ const mm = (length: number): string => formatNumber(length, 1, 6);
 const at = ({ x, y }: Point): string => `X${mm(x)}Y${mm(y)}`;
 
 /** Writes the plated or the other holes; `null` where there are none. */
-export function writeDrill(holes: readonly Drilled[], plated: boolean): string | null {
+export function writeDrill(
+  holes: readonly Drilled[],
+  plated: boolean,
+  coordinates = 'Footprint',
+): string | null {
   const own = holes.filter((hole) => hole.plated === plated);
   if (own.length === 0) return null;
   const tools = new Map<
@@ -36,7 +40,7 @@ export function writeDrill(holes: readonly Drilled[], plated: boolean): string |
   return [
     'M48',
     '; #@! TF.GenerationSoftware,Tapis,Tapis,1',
-    '; #@! TF.SameCoordinates,Footprint',
+    `; #@! TF.SameCoordinates,${coordinates}`,
     `; #@! TF.FileFunction,${through},1,2,${kind}`,
     'METRIC',
     ...sorted.flatMap(({ size, use }, i) => [

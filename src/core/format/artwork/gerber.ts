@@ -21,7 +21,9 @@ const FUNCTIONS: Readonly<
   'bottom-legend': ['Legend,Bot', 'Positive'],
   courtyard: ['Other,Courtyard', 'Positive'],
   assembly: ['AssemblyDrawing,Top', 'Positive'],
+  'bottom-assembly': ['AssemblyDrawing,Bot', 'Positive'],
   'cut-outs': ['Profile,NP', 'Positive'],
+  profile: ['Profile,NP', 'Positive'],
 };
 
 const APERTURES: Readonly<Record<ArtUse, string>> = {
@@ -36,9 +38,20 @@ const APERTURES: Readonly<Record<ArtUse, string>> = {
 
 /** Whose films they are. */
 export interface FilmOf {
-  readonly standardName: string;
+  /** What the films show, as `.Part` says it: a footprint by its name, or one board. */
+  readonly part: readonly string[];
+  /** Where the films have their zero in common. */
+  readonly coordinates: string;
+  /** Of the part, where things do not say whose they are. */
   readonly reference: string;
 }
+
+/** The films of one footprint. */
+export const ofFootprint = (standardName: string, reference: string): FilmOf => ({
+  part: ['Other', standardName],
+  coordinates: 'Footprint',
+  reference,
+});
 
 /** Writes one layer as a film. */
 export function writeGerber({ id, objects }: ArtLayer, about: FilmOf, far: boolean): string {
@@ -48,10 +61,10 @@ export function writeGerber({ id, objects }: ArtLayer, about: FilmOf, far: boole
   for (const object of objects) film.put(object);
   return [
     '%TF.GenerationSoftware,Tapis,Tapis,1*%',
-    `%TF.Part,Other,${field(about.standardName)}*%`,
+    `%TF.Part,${about.part.map(field).join(',')}*%`,
     `%TF.FileFunction,${fileFunction}*%`,
     `%TF.FilePolarity,${polarity}*%`,
-    '%TF.SameCoordinates,Footprint*%',
+    `%TF.SameCoordinates,${about.coordinates}*%`,
     '%FSLAX46Y46*%',
     '%MOMM*%',
     ...film.definitions,
@@ -102,9 +115,9 @@ class Film {
   }
 
   /** Says which pin the next objects belong to. */
-  private tell({ pin }: ArtObject): void {
+  private tell({ pin, of = this.reference }: ArtObject): void {
     const said = pin
-      ? `%TO.P,${[this.reference, pin.number, ...(pin.name === '' ? [] : [pin.name])].map(field).join(',')}*%`
+      ? `%TO.P,${[of, pin.number, ...(pin.name === '' ? [] : [pin.name])].map(field).join(',')}*%`
       : '';
     if (said === this.attributes) return;
     if (this.attributes !== '') this.body.push('%TD.P*%');

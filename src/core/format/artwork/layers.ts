@@ -15,6 +15,8 @@ export type ArtObject = {
   readonly use?: ArtUse;
   /** The pin that it belongs to. */
   readonly pin?: { readonly number: string; readonly name: string };
+  /** Reference of the component that it belongs to, where the films are those of a board. */
+  readonly of?: string;
   /** Taken away from what lies under it. */
   readonly clear?: true;
 } & (
@@ -36,7 +38,9 @@ export type LayerId =
   | 'bottom-legend'
   | 'courtyard'
   | 'assembly'
-  | 'cut-outs';
+  | 'bottom-assembly'
+  | 'cut-outs'
+  | 'profile';
 
 export interface ArtLayer {
   readonly id: LayerId;

@@ -1,6 +1,7 @@
 import { create } from 'xmlbuilder2';
 import type { XMLBuilder } from 'xmlbuilder2/lib/interfaces';
 import { COURTYARD_WIDTH } from '../../footprint/marks';
+import type { Footprint } from '../../footprint/footprint';
 import { cornersOf } from '../../geometry/box';
 import type { Format, Writable } from '../format';
 import { xmlText } from '../xml';
@@ -24,28 +25,37 @@ export const ipc2581: Format = {
   extension: '.ipc2581.xml',
   write(compiled) {
     const { footprint } = compiled;
-    const root = create({ version: '1.0', encoding: 'UTF-8' }).ele('IPC-2581', {
-      revision: 'C',
-      xmlns: 'http://webstds.ipc.org/2581',
-    });
     const layers = layersOf(compiled);
-    const book = shapeBook();
-    const content = root.ele('Content', { roleRef: 'Owner' });
-    content.ele('FunctionMode', { mode: 'USERDEF' });
-    content.ele('StepRef', { name: footprint.standardName });
-    for (const { name } of layers) content.ele('LayerRef', { name });
-    header(root);
-    const ecad = root.ele('Ecad', { name: footprint.standardName });
-    ecad.ele('CadHeader', { units: 'MILLIMETER' });
-    const data = ecad.ele('CadData');
-    writeLayers(data, layers);
-    writeStackup(data, layers);
-    step(data, compiled, layers, book);
-    // the dictionaries hold what the step refers to
-    book.write(content);
-    return root.end({ prettyPrint: true }) + '\n';
+    return ipc2581File(footprint.standardName, layers, (data, book) => step(data, compiled, layers, book));
   },
 };
+
+/** A file with one step. @param write puts the step into the data; what it refers to is listed before it */
+export function ipc2581File(
+  name: string,
+  layers: readonly FileLayer[],
+  write: (data: XMLBuilder, book: ShapeBook) => void,
+): string {
+  const root = create({ version: '1.0', encoding: 'UTF-8' }).ele('IPC-2581', {
+    revision: 'C',
+    xmlns: 'http://webstds.ipc.org/2581',
+  });
+  const book = shapeBook();
+  const content = root.ele('Content', { roleRef: 'Owner' });
+  content.ele('FunctionMode', { mode: 'USERDEF' });
+  content.ele('StepRef', { name });
+  for (const layer of layers) content.ele('LayerRef', { name: layer.name });
+  header(root);
+  const ecad = root.ele('Ecad', { name });
+  ecad.ele('CadHeader', { units: 'MILLIMETER' });
+  const data = ecad.ele('CadData');
+  writeLayers(data, layers);
+  writeStackup(data, layers);
+  write(data, book);
+  // the dictionaries hold what the step refers to
+  book.write(content);
+  return root.end({ prettyPrint: true }) + '\n';
+}
 
 /** Who wrote the file: the standard wants a role, an enterprise and a person. */
 function header(root: XMLBuilder): void {
@@ -67,7 +77,7 @@ function header(root: XMLBuilder): void {
 function step(data: XMLBuilder, compiled: Writable, layers: readonly FileLayer[], book: ShapeBook): void {
   const { footprint } = compiled;
   const node = data.ele('Step', { name: footprint.standardName, type: 'BOARD' });
-  writePadstacks(node, compiled, book);
+  writePadstacks(node, footprint, book);
   node.ele('Datum', { x: '0', y: '0' });
   const { contour: round, box } = footprint.courtyard;
   const edge = round ?? cornersOf(box);
@@ -75,16 +85,16 @@ function step(data: XMLBuilder, compiled: Writable, layers: readonly FileLayer[]
   polygonSteps(node.ele('Profile').ele('Polygon'), edge);
   writePackage(node, compiled, book);
   writeComponent(node, compiled);
-  jointOpenings(node, compiled);
-  if (layers.some(({ name }) => name === 'DRILL')) slots(node, compiled);
+  jointOpenings(node, footprint);
+  if (layers.some(({ name }) => name === 'DRILL')) slots(node, footprint);
   const courtyard = node.ele('LayerFeature', { layerRef: 'TOP_COURTYARD' }).ele('Set').ele('Features');
   courtyard.ele('Location', { x: '0', y: '0' });
   polyline(courtyard, [...edge, ...edge.slice(0, 1)], COURTYARD_WIDTH);
-  keepOuts(node, compiled);
+  keepOuts(node, footprint);
 }
 
 /** Slots of lands, and slots and cut-outs without copper, as the figures that are milled. */
-function slots(node: XMLBuilder, { footprint: { lands, bores } }: Writable): void {
+export function slots(node: XMLBuilder, { lands, bores }: Pick<Footprint, 'lands' | 'bores'>): void {
   const slotted = [
     ...lands.flatMap(({ number, hole, plated, padstack }) => {
       const { plus = 0, minus = 0 } = padstack.hole ?? {};
@@ -107,8 +117,8 @@ function slots(node: XMLBuilder, { footprint: { lands, bores } }: Writable): voi
 }
 
 /** Mask openings that free more than one land, or none, stand beside the padstacks. */
-function jointOpenings(node: XMLBuilder, { footprint }: Writable): void {
-  const joint = footprint.maskOpenings.filter(({ lands }) => lands.length !== 1);
+export function jointOpenings(node: XMLBuilder, { maskOpenings }: Pick<Footprint, 'maskOpenings'>): void {
+  const joint = maskOpenings.filter(({ lands }) => lands.length !== 1);
   for (const far of [false, true]) {
     const own = joint.filter((mask) => mask.far === far);
     if (own.length === 0) continue;
@@ -122,7 +132,7 @@ function jointOpenings(node: XMLBuilder, { footprint }: Writable): void {
 }
 
 /** Areas that something stays out of, each with what it is free of and on which side. */
-function keepOuts(node: XMLBuilder, { footprint: { keepOuts: areas } }: Writable): void {
+export function keepOuts(node: XMLBuilder, { keepOuts: areas }: Pick<Footprint, 'keepOuts'>): void {
   if (areas.length === 0) return;
   const layer = node.ele('LayerFeature', { layerRef: 'KEEP_OUT' });
   for (const { area, what, side, why } of areas) {

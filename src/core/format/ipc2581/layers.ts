@@ -1,5 +1,6 @@
 import type { XMLBuilder } from 'xmlbuilder2/lib/interfaces';
-import type { Writable } from '../format';
+import type { Footprint } from '../../footprint/footprint';
+import type { Process } from '../../process/process';
 import { mm } from './shapes';
 
 /** A layer of the file, from the component side down. */
@@ -22,7 +23,13 @@ const layer = (
  * The layers of a file in the order of the board: what is printed on the component side, conductors with
  * the laminate between them, what is printed on the far side, then what is drawn and drilled.
  */
-export function layersOf({ footprint: { lands, bores, keepOuts }, process }: Writable): readonly FileLayer[] {
+export function layersOf({
+  footprint: { lands, bores, keepOuts },
+  process,
+}: {
+  readonly footprint: Pick<Footprint, 'lands' | 'bores' | 'keepOuts'>;
+  readonly process: Process;
+}): readonly FileLayer[] {
   const through = bores.length > 0 || lands.some(({ hole, vias }) => hole !== null || vias.length > 0);
   const far = lands.some((land) => land.far);
   const laminate = process.boardThickness;

@@ -3,18 +3,30 @@ import { boxRound, cornersOf, type Box } from '../../geometry/box';
 import type { Land } from '../../footprint/footprint';
 import { firstLand } from '../../footprint/lands';
 import { bodyAt } from '../../package/drawn';
+import { HOME, type Placement } from '../../geometry/placement';
 import { pinLabel, pinsByLand } from '../../footprint/pins';
 import type { Writable } from '../format';
 import { xmlText } from '../xml';
 import { boreName, stackName, stackOf, viaName } from './padstacks';
 import { located, mm, outline, point, polygonSteps, polyline, primitive, type ShapeBook } from './shapes';
 
+/** What a file of several packages calls one of them, and what its padstacks begin with. */
+export interface PackageNames {
+  readonly name: string;
+  readonly own: string;
+}
+
 /** The package with outline, land pattern, legend, assembly drawing and pins. */
-export function writePackage(step: XMLBuilder, { document, footprint }: Writable, book: ShapeBook): void {
+export function writePackage(
+  step: XMLBuilder,
+  { document, footprint }: Pick<Writable, 'document' | 'footprint'>,
+  book: ShapeBook,
+  { name, own }: PackageNames = { name: footprint.standardName, own: '' },
+): void {
   const { extent } = footprint.body;
   const first = firstLand(footprint.lands);
   const item = step.ele('Package', {
-    name: footprint.standardName,
+    name,
     type: footprint.package.type,
     pinOne: xmlText(first?.number ?? '1'),
     pinOneOrientation: pinOneOrientation(footprint),
@@ -24,42 +36,61 @@ export function writePackage(step: XMLBuilder, { document, footprint }: Writable
   outline(item, cornersOf(bodyAndLands(footprint.lands, bodyAt(extent, 'max'))), 0.1);
   // a placement machine picks the part in the middle of its body, wherever the origin is
   item.ele('PickupPoint', point(bodyAt(extent, 'nom').at));
-  landPattern(item, footprint, book);
+  landPattern(item, footprint, book, own);
   silkScreen(item, footprint);
   outline(item.ele('AssemblyDrawing'), footprint.assembly.outline, footprint.assembly.width);
   pins(item, footprint);
 }
 
-/** The part itself, standing where its origin is: what its pins belong to. */
-export function writeComponent(step: XMLBuilder, { document, footprint }: Writable): void {
-  const { reference = 'REF', value } = document.marks ?? {};
+/** A part, standing where its origin is: what its pins belong to. */
+export function writeComponent(
+  step: XMLBuilder,
+  { document, footprint }: Pick<Writable, 'document' | 'footprint'>,
+  {
+    reference = document.marks?.reference ?? 'REF',
+    packageName = footprint.standardName,
+    placement = HOME,
+  }: { readonly reference?: string; readonly packageName?: string; readonly placement?: Placement } = {},
+): void {
+  const { value } = document.marks ?? {};
+  const { at, angle, far } = placement;
   const component = step.ele('Component', {
     refDes: xmlText(reference),
-    packageRef: footprint.standardName,
+    packageRef: packageName,
     part: xmlText(value ?? footprint.standardName),
-    layerRef: 'TOP',
+    layerRef: far ? 'BOTTOM' : 'TOP',
     mountType: footprint.lands.some(({ hole }) => hole !== null) ? 'THMT' : 'SMT',
   });
-  component.ele('Location', { x: '0', y: '0' });
+  if (angle !== 0 || far)
+    component.ele('Xform', {
+      ...(angle === 0 ? {} : { rotation: mm(angle) }),
+      ...(far ? { mirror: 'true' } : {}),
+    });
+  component.ele('Location', point(at));
 }
 
 /** Lands with their vias, and the holes that have no land. */
-function landPattern(item: XMLBuilder, { lands, bores }: Writable['footprint'], book: ShapeBook): void {
+function landPattern(
+  item: XMLBuilder,
+  { lands, bores }: Writable['footprint'],
+  book: ShapeBook,
+  own: string,
+): void {
   const pattern = item.ele('LandPattern');
   for (const land of lands) {
-    const pad = pattern.ele('Pad', { padstackDefRef: stackName(stackOf(land)) });
+    const pad = pattern.ele('Pad', { padstackDefRef: own + stackName(stackOf(land)) });
     located(pad, land.at, land.rotation);
     book.standard(pad, land.copper.figure);
     pad.ele('PinRef', { pin: xmlText(land.number) });
     for (const via of land.vias) {
-      const node = pattern.ele('Pad', { padstackDefRef: viaName(via) });
+      const node = pattern.ele('Pad', { padstackDefRef: own + viaName(via) });
       located(node, via);
       book.standard(node, { kind: 'round', diameter: via.land });
       node.ele('PinRef', { pin: xmlText(land.number) });
     }
   }
   for (const bore of bores) {
-    const node = pattern.ele('Pad', { padstackDefRef: boreName(bore) });
+    const node = pattern.ele('Pad', { padstackDefRef: own + boreName(bore) });
     located(node, bore.at, bore.hole.rotation);
     book.standard(node, bore.hole.figure);
   }

@@ -11,9 +11,8 @@ import {
 import { flatten } from '../../geometry/contour';
 import type { Point } from '../../geometry/point';
 import { subtract, type Polygon } from '../../geometry/polygon';
-import type { BoredHole, Land } from '../../footprint/footprint';
+import type { BoredHole, Footprint, Land } from '../../footprint/footprint';
 import type { Padstack, PadVia, Relief } from '../../padstack/padstack';
-import type { Writable } from '../format';
 import { isEmpty, located, mm, type ShapeBook } from './shapes';
 
 /** A padstack as a side of the board has it; seen from above, that of the far side is mirrored. */
@@ -37,7 +36,7 @@ export function stackOf({ padstack, far }: Land): SidedStack {
 }
 
 /** The padstacks that lands use, on the sides that they use them on. */
-function sidedStacks({ padstacks, lands }: Writable['footprint']): SidedStack[] {
+function sidedStacks({ padstacks, lands }: Footprint): SidedStack[] {
   return padstacks.flatMap((stack) =>
     [false, true]
       .filter((far) => lands.some((land) => land.padstack === stack && land.far === far))
@@ -58,11 +57,15 @@ export function boreName({ diameter, hole, opening }: BoredHole): string {
   return `bore_${plain(mm(diameter))}${slot}_${plain(mm(sizeOf(opening.figure).width))}`;
 }
 
-/** Every padstack of a file: those of lands, of vias in them, and of holes without copper. */
-export function writePadstacks(step: XMLBuilder, { footprint }: Writable, book: ShapeBook): void {
-  for (const sided of sidedStacks(footprint)) landStack(step, sided, book);
-  const vias = new Map(footprint.lands.flatMap(({ vias: own }) => own.map((via) => [viaName(via), via])));
-  for (const [name, { hole, land }] of vias) {
+/**
+ * Every padstack of a footprint: those of lands, of vias in them, and of holes without copper.
+ * @param own begins their names, where a file has several packages
+ */
+export function writePadstacks(step: XMLBuilder, footprint: Footprint, book: ShapeBook, own = ''): void {
+  for (const sided of sidedStacks(footprint)) landStack(step, sided, book, own);
+  const vias = new Map(footprint.lands.flatMap(({ vias: some }) => some.map((via) => [viaName(via), via])));
+  for (const [plainName, { hole, land }] of vias) {
+    const name = own + plainName;
     const definition = step.ele('PadStackDef', { name });
     holeDefinition(definition, name, 'VIA', hole);
     for (const layerRef of ['TOP', 'INNER', 'BOTTOM']) {
@@ -72,7 +75,8 @@ export function writePadstacks(step: XMLBuilder, { footprint }: Writable, book: 
     }
   }
   const bores = new Map(footprint.bores.map((bore) => [boreName(bore), bore]));
-  for (const [name, { diameter, hole, opening }] of bores) {
+  for (const [plainName, { diameter, hole, opening }] of bores) {
+    const name = own + plainName;
     const definition = step.ele('PadStackDef', { name });
     if (hole.figure.kind === 'round') holeDefinition(definition, name, 'NONPLATED', diameter);
     for (const layerRef of ['TOP_MASK', 'BOTTOM_MASK']) {
@@ -86,9 +90,9 @@ export function writePadstacks(step: XMLBuilder, { footprint }: Writable, book: 
 const CENTRE: Point = { x: 0, y: 0 };
 
 /** One padstack, its hole first, then each figure on its layer; what is near the part is at the bottom for the far side. */
-function landStack(step: XMLBuilder, sided: SidedStack, book: ShapeBook): void {
+function landStack(step: XMLBuilder, sided: SidedStack, book: ShapeBook, own: string): void {
   const { stack, far } = sided;
-  const name = stackName(sided);
+  const name = own + stackName(sided);
   const [near, away] = far ? ['BOTTOM', 'TOP'] : ['TOP', 'BOTTOM'];
   const definition = step.ele('PadStackDef', { name });
   // a slot is milled and stands beside the padstacks

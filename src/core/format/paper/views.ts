@@ -13,6 +13,9 @@ type Ink = Pick<PathItem, 'stroke' | 'dash' | 'ink' | 'fill'>;
 const DASH_DOT = [2.4, 0.8, 0.3, 0.8];
 /** How things are drawn where no colour tells them; what is not named is a thin line. */
 const PLAN: Readonly<Partial<Record<Layer, Ink>>> = {
+  board: { stroke: LINE.bold },
+  'other-side': { stroke: 0.09, dash: [1, 0.6], ink: 0.3 },
+  cover: { stroke: LINE.thin, dash: DASH_DOT },
   courtyard: { stroke: LINE.thin, dash: DASH_DOT },
   'keep-out': { stroke: LINE.thin, dash: [1.6, 0.6], ink: 0.3 },
   mask: { stroke: 0.09, dash: [0.7, 0.4], ink: 0.3 },

@@ -1,7 +1,8 @@
 import { paintOf, rgbOf, type Colour } from '../../body/colours';
 import { turn, type Point3 } from '../../geometry/point';
+import type { Brep } from '../../geometry/brep';
 import { brepOf } from '../../geometry/solid-brep';
-import type { Assembly, Material, Part, Shape, Stand } from '../../geometry/solid';
+import type { Assembly, Material, Shape, Stand } from '../../geometry/solid';
 import { writeBoundary, placement } from './boundary';
 import { ExchangeFile, list, quoted, real } from './exchange';
 
@@ -21,7 +22,7 @@ interface Common {
 }
 
 /** A product: its definition, and its shape with the place it is put by. */
-interface Product {
+export interface Product {
   readonly definition: string;
   readonly representation: string;
 }
@@ -34,40 +35,80 @@ interface Product {
  * @param colours of the materials
  */
 export function writeStep(
-  { shapes, parts }: Assembly,
+  assembly: Assembly,
   name: string,
   colours: Readonly<Record<Material, Colour>>,
 ): string {
-  const common = begin(new ExchangeFile());
-  const { file, origin, units } = common;
-  const kinds = new Map<string, Product>();
-  const styled: string[] = [];
-  const kindOf = (part: Part) => `${part.shape} ${part.material} ${paintOf(part, colours)}`;
-  for (const part of parts) {
-    const { shape } = part;
-    const kind = kindOf(part);
-    if (kinds.has(kind)) continue;
-    const solid = writeBoundary(file, brepOf(shapes[shape] as Shape), shape);
-    styled.push(styledItem(file, solid, paintOf(part, colours)));
+  const writer = new StepWriter();
+  writer.assembly(assembly, name, colours);
+  return writer.text(name, 'Component body; Z = 0 is the laminate surface');
+}
+
+/** Something that stands in an assembly, and where. */
+export interface Instance {
+  readonly name: string;
+  readonly product: Product;
+  readonly stand: Stand;
+}
+
+/** Writes products and assemblies of them into one file. Lengths in mm. */
+export class StepWriter {
+  readonly #common = begin(new ExchangeFile());
+  readonly #styled: string[] = [];
+
+  /** A solid in a colour. */
+  solid(boundary: Brep, name: string, colour: Colour): Product {
+    const { file, origin, units } = this.#common;
+    const solid = writeBoundary(file, boundary, name);
+    this.#styled.push(styledItem(file, solid, colour));
     const items = list([origin, solid]);
-    const representation = file.add(`ADVANCED_BREP_SHAPE_REPRESENTATION('',${items},${units})`);
-    kinds.set(kind, addProduct(common, shape, representation));
+    return addProduct(
+      this.#common,
+      name,
+      file.add(`ADVANCED_BREP_SHAPE_REPRESENTATION('',${items},${units})`),
+    );
   }
-  const places = parts.map((part) => placementOf(file, part));
-  const items = list([origin, ...new Set(places)]);
-  const whole = addProduct(common, name, file.add(`SHAPE_REPRESENTATION('',${items},${units})`));
-  parts.forEach((part, i) => {
-    const product = kinds.get(kindOf(part)) as Product;
-    addInstance(common, part.name, i + 1, product, whole, places[i] as string);
-  });
-  if (styled.length > 0)
-    file.add(`MECHANICAL_DESIGN_GEOMETRIC_PRESENTATION_REPRESENTATION('',${list(styled)},${units})`);
-  return file.text([
-    `FILE_DESCRIPTION((${quoted('Component body; Z = 0 is the laminate surface')}),'2;1')`,
-    // no time of writing: the same document gives the same file
-    `FILE_NAME(${quoted(`${name}.step`)},'1970-01-01T00:00:00',(''),(''),'Tapis','Tapis','')`,
-    `FILE_SCHEMA(('AUTOMOTIVE_DESIGN { 1 0 10303 214 1 1 1 1 }'))`,
-  ]);
+
+  /** Shapes in their colours where they stand; equal ones are one product. */
+  assembly({ shapes, parts }: Assembly, name: string, colours: Readonly<Record<Material, Colour>>): Product {
+    const kinds = new Map<string, Product>();
+    return this.group(
+      name,
+      parts.map((part): Instance => {
+        const { shape } = part;
+        const paint = paintOf(part, colours);
+        const kind = `${shape} ${part.material} ${paint}`;
+        const product = kinds.get(kind) ?? this.solid(brepOf(shapes[shape] as Shape), shape, paint);
+        kinds.set(kind, product);
+        return { name: part.name, product, stand: part };
+      }),
+    );
+  }
+
+  /** Products where they stand. */
+  group(name: string, instances: readonly Instance[]): Product {
+    const { file, origin, units } = this.#common;
+    const places = instances.map(({ stand }) => placementOf(file, stand));
+    const items = list([origin, ...new Set(places)]);
+    const whole = addProduct(this.#common, name, file.add(`SHAPE_REPRESENTATION('',${items},${units})`));
+    instances.forEach(({ name: own, product }, i) =>
+      addInstance(this.#common, own, i + 1, product, whole, places[i] as string),
+    );
+    return whole;
+  }
+
+  /** The file. @param about what it holds, in words */
+  text(name: string, about: string): string {
+    const { file, units } = this.#common;
+    if (this.#styled.length > 0)
+      file.add(`MECHANICAL_DESIGN_GEOMETRIC_PRESENTATION_REPRESENTATION('',${list(this.#styled)},${units})`);
+    return file.text([
+      `FILE_DESCRIPTION((${quoted(about)}),'2;1')`,
+      // no time of writing: the same document gives the same file
+      `FILE_NAME(${quoted(`${name}.step`)},'1970-01-01T00:00:00',(''),(''),'Tapis','Tapis','')`,
+      `FILE_SCHEMA(('AUTOMOTIVE_DESIGN { 1 0 10303 214 1 1 1 1 }'))`,
+    ]);
+  }
 }
 
 /** Where a part stands, as its Z and X axes. */

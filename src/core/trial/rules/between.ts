@@ -59,6 +59,7 @@ export const copperBetween: TrialRule = {
   title: 'Copper between parts',
   source: 'Process: smallest gap',
   severity: 'stop',
+  after: ['trial-leads'],
   pair(a, b, trial) {
     const limit = trial.process.minGap;
     const close = closest<Copper, Copper>(
@@ -78,7 +79,7 @@ export const holeToCopper: TrialRule = {
   title: 'Holes to copper of other parts',
   source: 'Process: hole to other land',
   severity: 'stop',
-  after: ['trial-copper'],
+  after: ['trial-copper', 'trial-leads'],
   pair(a, b, trial) {
     const limit = trial.process.minHoleToLand;
     return (

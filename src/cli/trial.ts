@@ -1,0 +1,59 @@
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { LoadedModel } from '../core/body/loaded';
+import { openTrial } from '../core/footprint/open';
+import { BOARD_FORMATS } from '../core/format/board';
+import { writeBoard } from '../core/format/board/board-format';
+import { checkTrial } from '../core/trial/check';
+import { compileTrial } from '../core/trial/compile';
+import { readInside } from '../kernel/read-inside';
+import { Refusal, type Outcome } from './outcome';
+import { reportWords } from './words';
+
+interface TrialOptions {
+  readonly json?: boolean | undefined;
+  readonly format?: string | undefined;
+  readonly out?: string | undefined;
+}
+
+/** Checks a trial, or writes its board in a format. @param text of its file */
+export async function trial(text: string, { json, format: formatId, out }: TrialOptions): Promise<Outcome> {
+  const read = openTrial(text);
+  if (!read.ok) throw new Refusal(read.error.map(({ message }) => message).join('\n'));
+  const models = new Map<string, LoadedModel>();
+  const err: string[] = [];
+  const kernel = async () => (await import('occt-import-js')).default();
+  for (const { document } of Object.values(read.value.footprints ?? {})) {
+    const key = document.body?.model?.key;
+    if (key === undefined || models.has(key)) continue;
+    const { loaded, trouble } = await readInside(document, kernel);
+    if (loaded) models.set(key, loaded);
+    if (trouble !== null) err.push(`${document.name}: ${trouble}\n`);
+  }
+  const compiled = compileTrial(read.value, (key) => models.get(key) ?? null);
+  if (formatId !== undefined) {
+    const format = BOARD_FORMATS.find(({ id }) => id === formatId);
+    if (!format)
+      throw new Refusal(
+        `--format is “${formatId}”; known are ${BOARD_FORMATS.map(({ id }) => id).join(', ')}.`,
+      );
+    if (out === undefined) throw new Refusal('--out is missing: the folder to write into.');
+    const written = await writeBoard(format, compiled);
+    const path = join(out, written.name);
+    try {
+      mkdirSync(out, { recursive: true });
+      writeFileSync(path, written.content);
+    } catch (error) {
+      throw new Refusal(`${path} cannot be written: ${(error as Error).message}`);
+    }
+    // what was left out of the board is not in the file either
+    const left = compiled.problems.map(({ message }) => `${message}\n`);
+    return { out: `${path}\n`, err: [...err, ...left].join(''), code: 0 };
+  }
+  const report = checkTrial(compiled);
+  const code = report.verdict === 'stop' ? 1 : 0;
+  const told = json
+    ? `${JSON.stringify({ verdict: report.verdict, findings: report.findings, held: report.held }, null, 2)}\n`
+    : reportWords(report);
+  return { out: told, err: err.join(''), code };
+}
