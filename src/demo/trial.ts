@@ -1,5 +1,6 @@
 import type { PartIntent, TrialDocument, TrialFootprint } from '../core/document/trial';
 import type { TapisDocument } from '../core/document/document';
+import { DEMO_MODEL } from './documents';
 
 // The board of the tide-gauge logger, made up as its parts are: 80 × 50 with its connectors at two edges. Two
 // things are wrong with it on purpose: the reservoir stands in the charge regulator's room, and the debug header's
@@ -34,6 +35,16 @@ const PLACES: readonly Omit<PartIntent, 'id'>[] = [
   place('U2', 'U2', '60', '8', { side: 'bottom' }),
 ];
 
+/** The sensor connector with its maker's model put where it belongs. */
+const seated = (document: TapisDocument): TapisDocument => ({
+  ...document,
+  name: 'J4 sensor connector, seated',
+  body: {
+    ...document.body,
+    model: { ...DEMO_MODEL, scale: 25.4, turn: { x: 90 }, x: '-3.1', y: '41', z: '12.485' },
+  },
+});
+
 /** The demo board with its footprints. @param idOf id of a demo footprint on the Shelf, by its document */
 export function demoTrial(
   documents: readonly TapisDocument[],
@@ -43,8 +54,9 @@ export function demoTrial(
   for (const { footprint: key } of PLACES) {
     const document = documents.find(({ name }) => name.startsWith(`${key} `) || name.startsWith(`${key},`));
     if (!document) throw new Error(`the demo has no footprint ${key}`);
-    const from = idOf(document);
-    footprints[key] = { document, ...(from ? { from } : {}) };
+    // on the Shelf its model still lies as it came
+    const from = key === 'J4' ? undefined : idOf(document);
+    footprints[key] = { document: key === 'J4' ? seated(document) : document, ...(from ? { from } : {}) };
   }
   return {
     tapisTrial: 1,

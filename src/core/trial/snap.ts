@@ -130,7 +130,11 @@ export function roomAbout({ parts, board }: Pick<CompiledTrial, 'parts' | 'board
     const [from, to] = ENDS[axis === 'x' ? 'y' : 'x'];
     const inWay = beside
       .map(({ reference, footprint }) => ({ reference, other: footprint.courtyard.box }))
-      .filter(({ other }) => other[from] < box[to] - 1e-6 && other[to] > box[from] + 1e-6);
+      .filter(({ other }) => {
+        const across = Math.min(other[to], box[to]) - Math.max(other[from], box[from]);
+        // of two that overlap it is told along the shorter way out
+        return across > 1e-6 && across >= Math.min(other[high], box[high]) - Math.max(other[low], box[low]);
+      });
     return ([-1, 1] as const).map((way): Room => {
       const end = way < 0 ? box[low] : box[high];
       const middle = (box[low] + box[high]) / 2;
