@@ -1,6 +1,13 @@
 import type { Zip } from 'fflate';
-import { writeDocument, writeFamily, writeProcess } from '../core/document/write';
-import type { StoredFootprint, StoredGroup, StoredHabit, StoredRevision, TapisDatabase } from './database';
+import { writeDocument, writeFamily, writeProcess, writeTrial } from '../core/document/write';
+import type {
+  StoredFootprint,
+  StoredGroup,
+  StoredHabit,
+  StoredRevision,
+  StoredTrial,
+  TapisDatabase,
+} from './database';
 import { foldersOf } from './groups';
 import { breathe, type Progress } from './pace';
 import { ENDING, fileNames } from './zip';
@@ -19,6 +26,7 @@ export interface Contents {
   readonly made: string;
   readonly footprints: readonly (Omit<StoredFootprint, 'document'> & { readonly path: string })[];
   readonly revisions?: readonly (Omit<StoredRevision, 'document'> & { readonly path: string })[];
+  readonly trials?: readonly (Omit<StoredTrial, 'trial'> & { readonly path: string })[];
   readonly groups: readonly StoredGroup[];
   readonly models: readonly { readonly path: string; readonly key: string; readonly name: string }[];
   readonly sources?: readonly { readonly path: string; readonly key: string; readonly name: string }[];
@@ -98,6 +106,11 @@ export async function makeBackup(
     pack(path, writeDocument(document));
     await breathe();
   }
+  const trials = (await db.trials.toArray()).map(({ trial, ...about }) => {
+    const path = pathOf(['trials', trial.name], ENDING);
+    pack(path, writeTrial(trial));
+    return { path, ...about };
+  });
   const own = <Row extends { readonly id: string }>(
     folder: string,
     list: readonly Row[],
@@ -113,6 +126,7 @@ export async function makeBackup(
     made: new Date().toISOString(),
     footprints,
     revisions,
+    trials,
     groups,
     models,
     sources,

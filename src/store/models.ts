@@ -1,7 +1,7 @@
 import type { Model } from '../core/body/model';
 import type { TapisDocument } from '../core/document/document';
 import { keyOf, takeInside, type Inside } from '../kernel/inside';
-import type { StoredFootprint, StoredModel, TapisDatabase } from './database';
+import type { StoredModel, TapisDatabase } from './database';
 
 /** Largest file, compressed and as text, that a document carries along, in characters. */
 const LARGEST_INSIDE = 1_500_000;
@@ -20,9 +20,9 @@ export class ModelStore {
     return key;
   }
 
-  /** Removes the files that none of these footprints has. */
-  async keepOnly(footprints: readonly StoredFootprint[]): Promise<void> {
-    const used = new Set(footprints.map(({ document }) => document.body?.model?.key));
+  /** Removes the files that none of these documents has. */
+  async keepOnly(documents: readonly TapisDocument[]): Promise<void> {
+    const used = new Set(documents.map(({ body }) => body?.model?.key));
     const keys = await this.db.models.toCollection().primaryKeys();
     await this.db.models.bulkDelete(keys.filter((key) => !used.has(key)));
   }

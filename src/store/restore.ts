@@ -5,8 +5,9 @@ import { isSameFamily, type OwnFamily } from '../core/document/own-family';
 import { processDifferences } from '../core/document/process-file';
 import { parseJson, type DocumentProblem } from '../core/document/read';
 import { readProcess } from '../core/document/read-process';
-import { writeDocument } from '../core/document/write';
-import { openDocument, openShelf } from '../core/footprint/open';
+import { writeDocument, writeTrial } from '../core/document/write';
+import type { TrialDocument } from '../core/document/trial';
+import { openDocument, openShelf, openTrial } from '../core/footprint/open';
 import type { Process } from '../core/process/process';
 import { fail, ok, type Result } from '../core/units/result';
 import { keyOf } from '../kernel/inside';
@@ -44,6 +45,8 @@ export interface Comparison {
   readonly documents: ReadonlyMap<string, TapisDocument>;
   /** Documents of kept revisions by the revision's id. */
   readonly revisions: ReadonlyMap<string, TapisDocument>;
+  /** Trials by their ids. */
+  readonly trials: ReadonlyMap<string, TrialDocument>;
   readonly processes: readonly Process[];
   readonly families: readonly OwnFamily[];
   readonly bytes: Uint8Array;
@@ -169,6 +172,13 @@ async function compared(
     });
     await breathe();
   }
+  const trials = new Map<string, TrialDocument>();
+  const trialIds = new Map((contents.trials ?? []).map(({ path, id }) => [path, id]));
+  readAll(contents.trials ?? [], (text, path) => {
+    const read = openTrial(text);
+    if (read.ok) trials.set(trialIds.get(path) ?? '', read.value);
+    return read;
+  });
   const processes = readAll(contents.processes, readProcess);
   const ownProcesses = await new ProcessStore(db).list();
   for (const process of processes) {
@@ -191,7 +201,7 @@ async function compared(
         there: null,
       });
   }
-  return { contents, ...counts, clashes, refused, documents, revisions, processes, families, bytes };
+  return { contents, ...counts, clashes, refused, documents, revisions, trials, processes, families, bytes };
 }
 
 /** What bringing a backup back came to. */
@@ -200,6 +210,7 @@ export interface Brought {
   readonly models: number;
   readonly processes: number;
   readonly families: number;
+  readonly trials: number;
 }
 
 /**
@@ -216,6 +227,7 @@ export async function bringBack(
   const choices = new Map(clashes.map((clash) => [`${clash.kind} ${clash.id}`, choose(clash)]));
   const models = await bringModels(db, contents, bytes);
   await bringSources(db, contents, bytes);
+  const trials = await bringTrials(db, comparison);
   const { footprints, entries, groups, processes, families, revisions } = db;
   return db.transaction('rw', [footprints, entries, groups, processes, families, revisions], async () => {
     const groupOf = await bringGroups(db, contents);
@@ -259,6 +271,7 @@ export async function bringBack(
     return {
       footprints: rows.length,
       models,
+      trials,
       processes: await bringOwn(
         new ProcessStore(db),
         comparison.processes,
@@ -302,6 +315,20 @@ async function bringSources(
     await breathe();
   }
   for (const habit of habits) if (!(await db.habits.get(habit.id))) await db.habits.put(habit);
+}
+
+/** Adds the trials that are not here as they are there; one that differs from what is here comes in beside it. */
+async function bringTrials(db: TapisDatabase, { contents, trials }: Comparison): Promise<number> {
+  let count = 0;
+  for (const { path: _path, ...about } of contents.trials ?? []) {
+    const trial = trials.get(about.id);
+    const own = await db.trials.get(about.id);
+    if (!trial || (own && writeTrial(own.trial) === writeTrial(trial))) continue;
+    const name = own ? `${trial.name} (from the backup)`.slice(0, 120) : trial.name;
+    await db.trials.put({ ...about, trial: { ...trial, name }, ...(own ? { id: crypto.randomUUID() } : {}) });
+    count += 1;
+  }
+  return count;
 }
 
 /** Makes the groups that are not here. @returns the group here that one of the backup is */

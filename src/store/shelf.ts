@@ -14,6 +14,7 @@ import { SourceStore } from './sources';
 import { breathe, type Progress } from './pace';
 import { ProcessStore } from './processes';
 import type { Brought, Choice, Clash, Comparison } from './restore';
+import { documentsOf } from './trials';
 import { writeFootprints } from './write';
 import type { Inside } from '../kernel/inside';
 import type { SaveResult } from './autosave';
@@ -309,11 +310,16 @@ export class ShelfStore {
         await revisions.where('footprint').anyOf(ids).delete();
       },
     );
-    if ((await this.db.models.count()) > 0) await this.models.keepOnly(await footprints.toArray());
-    if ((await this.db.sources.count()) > 0) {
-      const kept = [...(await footprints.toArray()), ...(await revisions.toArray())];
-      await this.sources.keepOnly(kept.map(({ document }) => document));
-    }
+    const files = (await this.db.models.count()) + (await this.db.sources.count());
+    if (files === 0) return;
+    // revisions and trials have documents of their own
+    const kept = [
+      ...(await footprints.toArray()).map(({ document }) => document),
+      ...(await revisions.toArray()).map(({ document }) => document),
+      ...(await this.db.trials.toArray()).flatMap(({ trial }) => documentsOf(trial)),
+    ];
+    await this.models.keepOnly(kept);
+    await this.sources.keepOnly(kept);
   }
 
   /**

@@ -473,6 +473,14 @@ export function backupSchema(): Schema {
         note: { type: 'string', maxLength: 2000 },
         at: time,
       }),
+      trials: list(10000, {
+        path,
+        id,
+        revision: { type: 'integer', minimum: 1 },
+        createdAt: time,
+        updatedAt: time,
+        binnedAt: time,
+      }),
       groups: list(10000, {
         id,
         name: { type: 'string', maxLength: 80 },

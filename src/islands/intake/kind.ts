@@ -1,5 +1,5 @@
-/** Where a file belongs: onto the Shelf, into a pattern, beside a drawing as its datasheet, or as a body. */
-export type FileKind = 'shelf' | 'pattern' | 'sheet' | 'model' | 'unknown';
+/** Where a file belongs: onto the Shelf, among the trials, into a pattern, beside a drawing as its datasheet, or as a body. */
+export type FileKind = 'shelf' | 'trial' | 'pattern' | 'sheet' | 'model' | 'unknown';
 
 /** What is looked at to tell a file, in bytes. */
 const HEAD = 200_000;
@@ -21,6 +21,7 @@ export async function kindOfFile(file: File): Promise<FileKind> {
   const text = new TextDecoder().decode(head);
   if (text.startsWith('%PDF')) return 'sheet';
   if (patternKindOf(name, text)) return 'pattern';
+  if (/^\uFEFF?\s*\{/.test(text) && /"tapisTrial"\s*:/.test(text)) return 'trial';
   if (/^\uFEFF?\s*[{[]/.test(text) || /\.json$/i.test(name)) return 'shelf';
   return /<(html|table|body)\b/i.test(text) || /\.(txt|tsv|csv|html?)$/i.test(name) ? 'sheet' : 'unknown';
 }

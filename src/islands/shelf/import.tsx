@@ -49,6 +49,13 @@ export function useImport({ onPatterns, onSheet }: Elsewhere) {
         onSheet(file);
         continue;
       }
+      if (kind === 'trial') {
+        const { takeTrial } = await import('../common/trial-file');
+        const taken = await takeTrial(file);
+        if ('stored' in taken) said.push(`${taken.stored.trial.name} is among the trials.`);
+        results.push({ added: [], families: [], refused: 'refused' in taken ? taken.refused : [] });
+        continue;
+      }
       if (kind === 'model' || kind === 'unknown') {
         results.push(refusedFile(file, kind));
         continue;
@@ -122,6 +129,7 @@ function broughtBack({ contents, same }: Comparison, back: Brought): string {
     counted(back.footprints, 'footprint'),
     ...(back.models > 0 ? [counted(back.models, 'model')] : []),
     ...(back.processes > 0 ? [counted(back.processes, 'process', 'processes')] : []),
+    ...(back.trials > 0 ? [counted(back.trials, 'trial')] : []),
     ...(back.families > 0 ? [counted(back.families, 'family', 'families')] : []),
   ];
   const here = same > 0 ? ` ${counted(same, 'footprint')} ${same === 1 ? 'was' : 'were'} here as there.` : '';

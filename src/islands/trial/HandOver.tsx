@@ -3,6 +3,8 @@ import { writeTrial } from '../../core/document/write';
 import type { BoardFormat } from '../../core/format/board/board-format';
 import { download } from '../common/download';
 import { useLoaded } from '../common/later';
+import { trials } from '../common/shelf-store';
+import { attempt } from '../common/trouble';
 import { useTrialStore } from './state';
 
 const load = () => import('../../core/format/board');
@@ -27,8 +29,9 @@ export function HandOver({ onClose }: { onClose: () => void }) {
       setBusy(null);
     }
   };
-  const saveTrial = () => {
-    const { trial } = store.getState();
+  const saveTrial = async () => {
+    // with the files of its models inside
+    const trial = await trials.packed(store.getState().trial);
     download({
       name: `${trial.name.replace(/[\\/:*?"<>|]+/g, '-')}.tapis-trial.json`,
       mediaType: 'application/json',
@@ -72,7 +75,11 @@ export function HandOver({ onClose }: { onClose: () => void }) {
           </li>
         ))}
         <li className="flex items-baseline gap-2 py-0.5">
-          <button type="button" className="btn btn-xs w-44 shrink-0" onClick={saveTrial}>
+          <button
+            type="button"
+            className="btn btn-xs w-44 shrink-0"
+            onClick={() => void attempt('Saving the trial', saveTrial)}
+          >
             The trial itself
           </button>
           <span className="text-secondary text-[12px]">

@@ -24,11 +24,12 @@ export function Trials() {
     void attempt('Making a trial', async () => navigate(`/trial/${(await trials.add(trial)).id}`));
   const take = async (file: File | undefined) => {
     if (!file) return;
-    const { openTrial } = await import('../../core/footprint/open');
-    const read = openTrial(await file.text());
-    if (!read.ok) return setRefused(`“${file.name}” was not read: ${read.error[0]?.message ?? ''}`);
-    setRefused(null);
-    begin(read.value);
+    const { takeTrial } = await import('../common/trial-file');
+    await attempt('Reading the trial', async () => {
+      const taken = await takeTrial(file);
+      setRefused('refused' in taken ? taken.refused.map(({ message }) => message).join(' ') : null);
+      if ('stored' in taken) navigate(`/trial/${taken.stored.id}`);
+    });
   };
   return (
     <div className="flex min-h-screen min-w-[1024px] flex-col">

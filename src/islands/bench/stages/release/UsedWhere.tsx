@@ -3,7 +3,7 @@ import type * as Plans from '../../../../core/library/variant';
 import type { VariantPlan } from '../../../../core/library/variant';
 import type { ShelfEntry } from '../../../../store/database';
 import { makeVariant } from '../../../common/kin';
-import { kin as store } from '../../../common/shelf-store';
+import { kin as store, trials } from '../../../common/shelf-store';
 import { useBench } from '../../../state/context';
 
 /** Most that are named. */
@@ -14,6 +14,7 @@ export function UsedWhere() {
   const id = useBench((s) => s.id);
   const flush = useBench((s) => s.flush);
   const uses = useLiveQuery(() => store.usesOf(id), [id]);
+  const held = useLiveQuery(() => trials.holding(id), [id]) ?? [];
   const make = async (choose: (plans: typeof Plans) => VariantPlan) => {
     await flush();
     await makeVariant(id, choose(await import('../../../../core/library/variant')));
@@ -42,6 +43,21 @@ export function UsedWhere() {
         )}
         <dt className="text-secondary">variants</dt>
         <dd>{variants.length > 0 ? <Names entries={variants} /> : 'none'}</dd>
+        {held.length > 0 && (
+          <>
+            <dt className="text-secondary">on trials</dt>
+            <dd>
+              {held.map(({ id: one, trial }, i) => (
+                <span key={one}>
+                  {i > 0 && ', '}
+                  <a className="link" href={`/trial/${one}`}>
+                    {trial.name}
+                  </a>
+                </span>
+              ))}
+            </dd>
+          </>
+        )}
         {family !== null && (
           <>
             <dt className="text-secondary">family</dt>
