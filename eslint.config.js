@@ -28,7 +28,7 @@ const ISLAND_FLOORS = [
   ['state'],
   ['fields', 'model', 'commands'],
   ['measure', 'prove', 'gallery', 'source', 'intake'],
-  ['bench', 'shelf', 'processes', 'sides', 'opinion', 'trial'],
+  ['bench', 'shelf', 'processes', 'sides', 'opinion', 'trials'],
   ['app'],
 ];
 

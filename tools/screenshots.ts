@@ -137,6 +137,29 @@ async function shootSteps(name: string, counts: readonly number[]): Promise<void
   await sheet.close();
 }
 
+/** The demo board: its plan with what is found, and the board in 3D under it. */
+async function shootTrial(): Promise<void> {
+  await page.goto(`${url}/trials`, { waitUntil: 'networkidle0' });
+  await page.locator('a[title="Open Tide-gauge logger board"]').click();
+  await page.waitForSelector('section[aria-label="Sheet"] svg .drawing');
+  await wait(3000);
+  await page.locator('ul[aria-label="Parts on the board"] button ::-p-text(U4)').click();
+  await page.keyboard.press('t');
+  await page.waitForSelector('canvas');
+  await wait(4000);
+  const plan = await page.screenshot({ encoding: 'base64' });
+  await page.locator('button[aria-label="enlarge 3D"]').click();
+  await wait(4000);
+  const turned = await page.screenshot({ encoding: 'base64' });
+  const sheet = await browser.newPage();
+  await sheet.setViewport({ width: 1280, height: 1608 });
+  await sheet.setContent(
+    `<body style="margin:0;display:grid;gap:8px">${[plan, turned].map((shot) => `<img src="data:image/png;base64,${shot}">`).join('')}</body>`,
+  );
+  await sheet.screenshot({ path: `${FOLDER}/trial.png` });
+  await sheet.close();
+}
+
 mkdirSync(FOLDER, { recursive: true });
 await page.goto(url, { waitUntil: 'networkidle0' });
 await page.locator('button ::-p-text(Put the demo on the Shelf)').click();
@@ -218,6 +241,8 @@ await page.waitForSelector('[aria-label="Every land"]');
 await wait(500);
 await shoot('second-opinion');
 
+await shootTrial();
+
 await open('U10 charge regulator');
 const [, , regulator] = new URL(page.url()).pathname.split('/');
 await page.goto(`${url}/side-by-side/${regulator}/${regulator}~process%3Dkitchen-table`, {
@@ -241,13 +266,8 @@ await shoot('processes');
 await open('U4 tide converter');
 await page.keyboard.press('4');
 await shoot('bench-mark');
-await page.keyboard.press('6');
-await page.keyboard.press('n');
-await page.locator('main button ::-p-text(Simulate)').click();
-await page.waitForSelector('.recharts-wrapper');
-await page.$eval('section[aria-label^="Joint of land"]', (section) => section.scrollIntoView());
-await shoot('bench-simulation');
 await page.keyboard.press('5');
+await page.keyboard.press('n');
 await page.keyboard.press('n');
 await shoot('bench-rise');
 await page.keyboard.press('7');

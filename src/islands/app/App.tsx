@@ -25,8 +25,8 @@ const OpinionView = later(
   async () => (await import('../opinion/OpinionView')).OpinionView,
   opening,
 );
-const Trials = later('The trials', async () => (await import('../trial/Trials')).Trials, opening);
-const Trial = later('The trial', async () => (await import('../trial/Trial')).Trial, opening);
+const Trials = later('The trials', async () => (await import('../trials/Trials')).Trials, opening);
+const Trial = later('The trial', async () => (await import('../trials/Trial')).Trial, opening);
 const Bench = later('The Bench', async () => (await import('../bench/Bench')).Bench, opening);
 
 /**

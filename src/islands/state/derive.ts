@@ -1,3 +1,4 @@
+import type * as Guarded from '../../core/check/guarded';
 import type { Checked } from '../../core/check/guarded';
 import type { TapisDocument } from '../../core/document/document';
 import { compileGuarded } from '../../core/footprint/guarded';
@@ -23,7 +24,7 @@ export interface Derived extends Checked {
 /** Footprints with more lands are drawn first and checked a moment later, so that typing never waits for a check. */
 const MANY_LANDS = 250;
 
-type Rules = typeof import('../../core/check/guarded');
+type Rules = typeof Guarded;
 let rules: Rules | null = null;
 
 /** Loads the rules, which follow the first drawing; fails where the server does not answer. */
