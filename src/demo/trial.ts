@@ -25,14 +25,14 @@ const PLACES: readonly Omit<PartIntent, 'id'>[] = [
   place('U6', 'U6', '57', '24'),
   place('U8', 'U8', '44', '40'),
   place('U10', 'U10', '20', '16.5'),
-  place('C5', 'C5', '27.3', '17.5', { angle: '90' }),
+  place('C5', 'C5', '29.7', '16.5'),
   place('C20', 'C20', '39', '10'),
   place('D2', 'D2', '14', '42'),
   place('Y1', 'Y1', '34.5', '36.5'),
   place('C12', 'C12', '47.5', '19', { angle: '90', rows: 3, stepY: '4' }),
   place('R20', 'R20', '22', '41', { columns: 2, stepX: '6' }),
   place('J2', 'J2', '57', '9'),
-  place('U2', 'U2', '60', '8', { side: 'bottom' }),
+  place('U2', 'U2', '64.5', '9', { side: 'bottom' }),
 ];
 
 /** The sensor connector with its maker's model put where it belongs. */

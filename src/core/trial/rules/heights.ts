@@ -80,7 +80,15 @@ export const leadsBelow: TrialRule = {
           }),
           measured: { value: hit.length, limit: body.underside, unit: 'mm' },
           place: placeOf(meeting(hit.figure, body.figure), one.part, other.part),
-          remedies: moveApart(trial, [one, other], [round(one.has.leads), body.figure]),
+          // out of the room that the leads need there, so that nothing is left to do
+          remedies: moveApart(
+            trial,
+            [one, other],
+            [
+              round(one.has.courtyards.filter(({ through }) => through)),
+              round(other.has.courtyards.filter(({ through }) => !through)),
+            ],
+          ),
         },
       ];
     });
