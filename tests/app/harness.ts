@@ -61,6 +61,8 @@ export function expectNoFaults(page: Page): void {
 /** Puts the demo board on an empty Shelf. */
 export async function takeDemo(page: Page): Promise<void> {
   await page.locator('button ::-p-text(Put the demo on the Shelf)').click();
+  // its variant comes last, after the board
+  await page.waitForFunction(() => /of 36 footprints/.test(document.body.textContent ?? ''));
   await page.waitForSelector('a[title="Open U4 tide converter"]');
 }
 

@@ -48,6 +48,12 @@ it('works with its server gone: every place, 3D, files, edits', async () => {
   await page.keyboard.press('1');
   await page.waitForSelector('#entry-D');
   expect(await valueOf(page, '#entry-D')).toBe('5.2..5.3');
+  // a trial too, though nobody has been there yet
+  await page.goto(`${own.url}/trials`, { waitUntil: 'networkidle0' });
+  await page.locator('a[title="Open Tide-gauge logger board"]').click();
+  await page.waitForSelector('section[aria-label=Sheet] svg .drawing');
+  await page.keyboard.press('t');
+  await page.waitForSelector('section[aria-label=Sheet] canvas');
   await page.close();
 });
 
@@ -113,6 +119,13 @@ describe('assistive technology finds its way', () => {
     await look('taking patterns in');
     await page.goto(`${server.url}/processes`, { waitUntil: 'networkidle0' });
     await look('Processes');
+    await page.goto(`${server.url}/trials`, { waitUntil: 'networkidle0' });
+    await look('Trials');
+    await openTrial(page);
+    await look('Trial');
+    await page.locator('button ::-p-text(Hand over)').click();
+    await page.waitForSelector('section[aria-label="Hand over"] li:nth-child(8)');
+    await look('handing a board over');
     await page.goto(`${server.url}/none`, { waitUntil: 'networkidle0' });
     await look('no such page');
     expect(found).toEqual({});
@@ -160,6 +173,15 @@ async function goToOpinion(page: Page): Promise<void> {
   await page.waitForSelector('[aria-label="Second opinion"] a');
   await page.locator('[aria-label="Second opinion"] ::-p-text(second opinion)').click();
   await page.waitForSelector('[aria-label="Every land"]');
+}
+
+/** The board of the demo, with a part selected. */
+async function openTrial(page: Page): Promise<void> {
+  await page.goto(`${server.url}/trials`, { waitUntil: 'networkidle0' });
+  await page.locator('a[title="Open Tide-gauge logger board"]').click();
+  await page.waitForSelector('section[aria-label=Sheet] svg .drawing');
+  await page.locator('ul[aria-label="Parts on the board"] button ::-p-text(U4)').click();
+  await page.waitForSelector('ul[aria-label="What can stand in its place"]');
 }
 
 /** A pad table that waits on the Shelf to be taken in. */
@@ -220,6 +242,8 @@ describe('no text is cut', () => {
     await look('Shelf');
     await goToOpinion(page);
     await look('second opinion');
+    await openTrial(page);
+    await look('Trial');
     await takeTable(page);
     await look('taking patterns in');
     await page.keyboard.press('Escape');

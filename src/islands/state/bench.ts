@@ -408,7 +408,8 @@ export function createBench(stored: StoredFootprint, kept: KeptHistory | null = 
         });
       },
       watch() {
-        settle();
+        // the rules are loaded once the Sheet is drawn
+        requestAnimationFrame(() => setTimeout(settle));
         const stop = new AbortController();
         watchPage(autosave, stop.signal);
         watchOtherTabs(id, autosave, stop.signal, (theirs) => {

@@ -2,7 +2,6 @@ import { memo, useCallback, useMemo, useState } from 'react';
 import { fitBoard } from './fit-board';
 import { drawBoard, drawBoardFrom, overOf, trialRise, turnedOver } from '../../core/trial/drawing';
 import { moveTo } from '../../core/trial/edits';
-import { featuresOf } from '../../core/trial/features';
 import { roomAbout, snapPart, type Guide, type Room } from '../../core/trial/snap';
 import type { CompiledTrial } from '../../core/trial/trial';
 import { MISSING } from '../../core/document/finding';
@@ -495,8 +494,7 @@ function TrialReadout({
       </span>
       {part && at ? (
         <span className="min-w-0 truncate">
-          {part.reference} at {show(at.x)}, {show(at.y)} {unit} · top {show(featuresOf(part).body.top)} {unit}{' '}
-          ·{' '}
+          {part.reference} at {show(at.x)}, {show(at.y)} {unit} ·{' '}
           {guides.length > 0
             ? guides.map(({ words }) => words).join(', ')
             : roomWords(compiled, part.part, unit)}
@@ -514,8 +512,8 @@ function TrialReadout({
 }
 
 function roomWords(compiled: CompiledTrial, id: string, unit: DisplayUnit): string {
-  const names = ['left', 'right', 'below', 'above'];
+  const names = ['←', '→', '↓', '↑'];
   return roomAbout(compiled, id)
-    .map(({ to, by }, i) => `${names[i] ?? ''} ${formatLength(by, unit)} to ${to}`)
+    .map(({ to, by }, i) => `${names[i] ?? ''} ${formatLength(by, unit)} ${to}`)
     .join(', ');
 }
