@@ -16,7 +16,11 @@ import { writeStep } from '../src/core/format/step/step';
 import { groundOf } from '../src/core/footprint/ground';
 import { solveSpan } from '../src/core/land/solve-span';
 import { NO_CHOICES } from '../src/core/land/solution';
+import { checkTrial } from '../src/core/trial/check';
+import { compileTrial } from '../src/core/trial/compile';
+import type { CompiledTrial } from '../src/core/trial/trial';
 import { DEMO_DOCUMENTS } from '../src/demo/documents';
+import { demoTrial } from '../src/demo/trial';
 
 const LIMIT = 0.15;
 
@@ -93,6 +97,31 @@ function bareVolume(): number {
   return volume;
 }
 
+/** A thousand parts on one board, each new in its place: nothing that was found before helps. */
+const PARTS = 1000;
+let shifts = 0;
+function thousand(): CompiledTrial {
+  shifts += 1;
+  const keys = ['U4', 'U1', 'C12', 'R20', 'U8', 'D2'];
+  return compileTrial({
+    ...demoTrial(DEMO_DOCUMENTS),
+    board: { width: '480', height: '300' },
+    covers: [],
+    keepOuts: [],
+    parts: Array.from({ length: PARTS }, (_, i) => ({
+      id: String(i + 1),
+      reference: `X${i + 1}`,
+      footprint: keys[i % keys.length] as string,
+      x: String(8 + (i % 40) * 11.6 + shifts * 1e-4),
+      y: String(8 + Math.floor(i / 40) * 11.6),
+      angle: String([0, 90, 45, 30][i % 4]),
+    })),
+  });
+}
+let placed = thousand();
+/** What any check of neighbours needs at the least: an index over all their lands, asked once for each. */
+const bareBoard = () => bareNeighbours(placed.parts.flatMap(({ footprint }) => footprint.lands));
+
 const bench = new Bench({ time: 1000 });
 bench
   .add(
@@ -117,6 +146,12 @@ bench
   .add('write STEP, 64 leads', () => {
     writeStep(many.footprint.body.assembly, 'body', USUAL_COLOURS);
   })
+  .add('check a trial of 1000 parts', () => void checkTrial(placed), {
+    beforeEach: () => {
+      placed = thousand();
+    },
+  })
+  .add('bare index over their lands', () => void bareBoard())
   .add('seat a model of 100 balls, on its side', () => void seatToEnd())
   .add('bare pass over its triangles', () => void bareVolume());
 await bench.run();
@@ -143,4 +178,7 @@ console.log(`the same over 2025 balls: ${ratio('check 2025 balls', index)}`);
 console.log(`compile() of 2025 balls to that index: ${ratio('compile 2025 balls', index)}`);
 console.log(
   `seating 100 balls to one pass over their triangles: ${ratio('seat a model of 100 balls, on its side', 'bare pass over its triangles')}`,
+);
+console.log(
+  `checking 1000 placed parts to a bare index and search over their lands: ${ratio('check a trial of 1000 parts', 'bare index over their lands')}`,
 );

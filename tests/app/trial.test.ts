@@ -4,6 +4,7 @@ import { afterAll, beforeAll, expect, it } from 'vitest';
 import {
   expectNoFaults,
   launch,
+  openFootprint,
   openPage,
   savedFiles,
   server,
@@ -146,6 +147,30 @@ it('swaps a variant in, and shows what then collides before it is taken', async 
   await says('is made for Kitchen table');
   await page.locator('button[aria-label=Undo]').click();
   await silent('is made for Kitchen table');
+});
+
+it('tells that a revision of a placed footprint was approved, and takes it', async () => {
+  await waitSaved(page);
+  const trial = page.url();
+  await page.goto(server.url, { waitUntil: 'networkidle0' });
+  await openFootprint(page, 'U8 log memory');
+  await page.locator('#entry-A').click({ count: 3 });
+  await page.keyboard.type('max 0.95');
+  await page.keyboard.press('Enter');
+  await waitSaved(page);
+  await page.keyboard.press('7');
+  await page.locator('[aria-label="Note of the revision"]').fill('higher lid');
+  await page.select('select[aria-label="State of the revision"]', 'approved');
+  await page.locator('button ::-p-text(Keep revision)').click();
+  await page.waitForSelector('button[aria-label="Revision 1, approved"]');
+  // where it is used stands on its own Bench
+  await page.locator('section[aria-label="Used where"] a ::-p-text(Tide-gauge logger board)').click();
+  await says('U8 log memory has revision 1 approved.');
+  expect(page.url()).toBe(trial);
+  await page.locator('button ::-p-text(Take the newer one)').click();
+  await silent('has revision 1 approved');
+  await select('U8');
+  await says('revision 1');
 });
 
 it('is looked at from below and in 3D, keeps over a reload, and takes mil', async () => {

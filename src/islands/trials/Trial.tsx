@@ -6,7 +6,7 @@ import { carriedProcess } from '../../core/document/process-file';
 import { whyRefused } from '../../store/storage';
 import { Bar, BarButton } from '../common/Bar';
 import { ErrorBoundary } from '../common/ErrorBoundary';
-import { Heading, Pick, UnitChoice } from '../common/inputs';
+import { Chips, Heading, Pick, UnitChoice } from '../common/inputs';
 import { later } from '../common/later';
 import { PageHead } from '../common/PageHead';
 import { SaveNote, UndoButtons } from '../common/saving';
@@ -19,6 +19,7 @@ import type { LedgerActions, LedgerView } from '../ledger/view';
 import { openCount } from '../ledger/effect';
 import { Ledger } from '../ledger/Ledger';
 import { watchPage } from '../state/tabs';
+import { Standpoints } from '../turn/Standpoints';
 import { AreaFields, BoardFields } from './BoardFields';
 import { footprintFromShelf, matching, newerFootprints } from './library';
 import { PartFields } from './PartFields';
@@ -274,6 +275,7 @@ function Column() {
         ))}
       </ul>
       <StepField />
+      <Looks />
       <Heading>Board</Heading>
       <BoardFields />
       <AreaFields />
@@ -299,6 +301,36 @@ function Key({ shown, children }: { shown: string; children: ReactNode }) {
     </>
   );
 }
+
+/** From where the board is looked at. */
+function Looks() {
+  const below = useTrial((s) => s.below);
+  const fourth = useTrial((s) => s.fourth);
+  const look = useTrial((s) => s.look);
+  const set = useTrial((s) => s.set);
+  return (
+    <>
+      <Heading>Views</Heading>
+      <Chips
+        label="Plan from"
+        value={below}
+        options={PLANS}
+        onChoose={(next) => set({ below: next })}
+        className="text-[12px]"
+      />
+      <p className="text-secondary mt-1.5 text-[12px]">3D from</p>
+      <Standpoints
+        from={fourth === 'turn' ? look.from : null}
+        onChoose={(from) => set({ look: { from, count: look.count + 1 }, fourth: 'turn' })}
+      />
+    </>
+  );
+}
+
+const PLANS = [
+  [false, 'plan from above'],
+  [true, 'plan from below'],
+] as const;
 
 /** Arrow keys and dragging keep to this step. */
 function StepField() {

@@ -118,7 +118,7 @@ export function TrialSheet() {
           );
         })}
       </div>
-      <TrialReadout shown={shown} pointer={pointer} scale={camera.scale} />
+      <TrialReadout shown={shown} pointer={pointer} scale={whole === 'turn' ? null : camera.scale} />
     </section>
   );
 }
@@ -474,7 +474,8 @@ function TrialReadout({
 }: {
   shown: CompiledTrial;
   pointer: Pointer | null;
-  scale: number;
+  /** `null` where nothing is drawn to scale. */
+  scale: number | null;
 }) {
   const unit = useTrial((s) => s.unit);
   const selected = useTrial((s) => s.selected);
@@ -506,7 +507,9 @@ function TrialReadout({
             : 'Press a part to select it, drag it to place it'}
         </span>
       )}
-      <span className="text-secondary ml-auto shrink-0">{scale.toFixed(1)} px = 1 mm</span>
+      {scale !== null && (
+        <span className="text-secondary ml-auto shrink-0">{scale.toFixed(1)} px = 1 mm</span>
+      )}
     </div>
   );
 }

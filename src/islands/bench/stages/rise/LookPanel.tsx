@@ -2,7 +2,7 @@ import { USUAL_COLOURS } from '../../../../core/body/colours';
 import type { Hideable } from '../../../../core/drawing/showing';
 import { Heading } from '../../../common/inputs';
 import { useBench } from '../../../state/context';
-import type { Standpoint } from '../../../turn/looks';
+import { CHIP, Standpoints } from '../../../turn/Standpoints';
 
 const SHOWN: readonly (readonly [Hideable, string])[] = [
   ['body', 'body'],
@@ -12,24 +12,11 @@ const SHOWN: readonly (readonly [Hideable, string])[] = [
   ['model', 'model'],
 ];
 
-const STANDPOINTS: readonly (readonly [Standpoint, string])[] = [
-  ['corner', 'corner'],
-  ['above', 'above'],
-  ['front', 'front'],
-  ['right', 'right'],
-  ['back', 'back'],
-  ['left', 'left'],
-  ['below', 'underneath'],
-];
-
 const MATERIALS = [
   ['moulding', 'moulding'],
   ['ceramic', 'ceramic'],
   ['metal', 'metal'],
 ] as const;
-
-const CHIP =
-  'border-base-300 aria-pressed:border-primary aria-pressed:text-primary aria-pressed:font-semibold rounded border px-1.5';
 
 /** What elevations and the 3D view show, from where, and in which colours. */
 export function LookPanel() {
@@ -65,19 +52,10 @@ export function LookPanel() {
         <p className="text-secondary text-[12px]">The model stands in for body and leads.</p>
       )}
       <p className="text-secondary mt-1.5 text-[12px]">3D from</p>
-      <div className="flex flex-wrap gap-1" role="group" aria-label="3D from">
-        {STANDPOINTS.map(([from, name]) => (
-          <button
-            key={from}
-            type="button"
-            aria-pressed={fourth === 'turn' && standpoint.from === from}
-            className={CHIP}
-            onClick={() => set({ standpoint: { from, count: standpoint.count + 1 }, fourth: 'turn' })}
-          >
-            {name}
-          </button>
-        ))}
-      </div>
+      <Standpoints
+        from={fourth === 'turn' ? standpoint.from : null}
+        onChoose={(from) => set({ standpoint: { from, count: standpoint.count + 1 }, fourth: 'turn' })}
+      />
       <p className="text-secondary mt-1.5 text-[12px]">Colours, as they are exported</p>
       <div className="flex flex-wrap items-center gap-3">
         {MATERIALS.map(([material, name]) => (
