@@ -157,6 +157,7 @@ it('tells that a revision of a placed footprint was approved, and takes it', asy
   await page.locator('#entry-A').click({ count: 3 });
   await page.keyboard.type('max 0.95');
   await page.keyboard.press('Enter');
+  await page.keyboard.press('Escape');
   await waitSaved(page);
   await page.keyboard.press('7');
   await page.locator('[aria-label="Note of the revision"]').fill('higher lid');

@@ -18,6 +18,8 @@ export function Ledger({ view, actions }: Props) {
     <aside
       className="border-base-300 bg-base-100 w-[260px] shrink-0 overflow-y-auto border-l px-3 py-3"
       aria-label="Ledger"
+      // with nothing in it that takes the focus, it is scrolled by keys itself
+      {...(report.findings.length === 0 ? { tabIndex: 0 } : {})}
     >
       <h2 className="text-[15px] font-semibold">Ledger</h2>
       <p className="text-secondary text-[12px]" data-testid="summary">
