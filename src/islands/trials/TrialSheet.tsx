@@ -2,13 +2,10 @@ import { memo, useCallback, useMemo, useState } from 'react';
 import { fitBoard } from './fit-board';
 import { drawBoard, drawBoardFrom, overOf, trialRise, turnedOver } from '../../core/trial/drawing';
 import { moveTo } from '../../core/trial/edits';
-import { roomAbout, snapPart, type Guide, type Room } from '../../core/trial/snap';
+import { snapPart } from '../../core/trial/snap';
 import type { CompiledTrial } from '../../core/trial/trial';
 import { MISSING } from '../../core/document/finding';
-import { cornersOf } from '../../core/geometry/box';
 import { encloses } from '../../core/geometry/polygon';
-import { contourOf } from '../../core/geometry/figure';
-import { flatten } from '../../core/geometry/contour';
 import { neighboursOf } from '../../core/geometry/neighbours';
 import { putPoint } from '../../core/geometry/placement';
 import type { Point } from '../../core/geometry/point';
@@ -32,7 +29,9 @@ import { QuadrantHead } from '../sheet/QuadrantHead';
 import { Strokes } from '../sheet/Strokes';
 import { TitleBlock } from '../sheet/TitleBlock';
 import { useGestures, type Pointer } from '../sheet/useGestures';
+import { Ghost, Guides, References, Selected } from './plan-marks';
 import { stepOf } from './step';
+import { TrialReadout } from './TrialReadout';
 import { useTrial, useTrialStore } from './state';
 
 const BoardTurn = later(
@@ -323,200 +322,3 @@ const Elevation = memo(function Elevation({ trial, view, transform }: ElevationP
     </g>
   );
 });
-
-const courtyardPath = (trial: CompiledTrial, id: string): string =>
-  trial.parts
-    .filter(({ part }) => part === id)
-    .map(({ footprint: { courtyard } }) => {
-      const [first, ...rest] = courtyard.contour ?? cornersOf(courtyard.box);
-      return first ? `M${first.x} ${-first.y}${rest.map(({ x, y }) => `L${x} ${-y}`).join('')}Z` : '';
-    })
-    .join('');
-
-/** Parts that a remedy would move, where it would put them. */
-function Ghost({
-  before,
-  after,
-  transform,
-}: {
-  before: CompiledTrial;
-  after: CompiledTrial;
-  transform: string;
-}) {
-  const there = new Map(before.parts.map(({ id, footprint }) => [id, footprint]));
-  const rings = after.parts
-    .filter(({ id, footprint }) => there.get(id) !== footprint)
-    .flatMap(({ footprint: { lands, courtyard } }) => [
-      courtyard.contour ?? cornersOf(courtyard.box),
-      ...lands.map(({ copper }) => flatten(contourOf(copper), 0.02)),
-    ]);
-  const d = rings.map((ring) => `M${ring.map(({ x, y }) => `${x} ${-y}`).join('L')}Z`).join('');
-  return (
-    <g className="drawing" transform={transform}>
-      <path className="preview" d={d} />
-    </g>
-  );
-}
-
-interface SelectedProps {
-  trial: CompiledTrial;
-  id: string;
-  place: (p: Point) => Point;
-  unit: DisplayUnit;
-  transform: string;
-}
-
-/** The selected part, and how far it is to what lies about it. */
-function Selected({ trial, id, place, unit, transform }: SelectedProps) {
-  const rooms = useMemo(() => roomAbout(trial, id), [trial, id]);
-  return (
-    <>
-      <g className="drawing" transform={transform}>
-        <path className="selected" d={courtyardPath(trial, id)} />
-      </g>
-      {rooms.map((room, i) => (
-        <RoomLine key={i} room={room} place={place} unit={unit} />
-      ))}
-    </>
-  );
-}
-
-/** Shorter distances have their figure beside the line, px. */
-const ROOM_FOR_TEXT = 34;
-
-function RoomLine({
-  room: { by, from, until },
-  place,
-  unit,
-}: {
-  room: Room;
-  place: (p: Point) => Point;
-  unit: DisplayUnit;
-}) {
-  const [a, b] = [place(from), place(until)];
-  const level = Math.abs(a.y - b.y) < 0.01;
-  const length = Math.hypot(a.x - b.x, a.y - b.y);
-  const [x, y] = [(a.x + b.x) / 2, (a.y + b.y) / 2];
-  const text = formatLength(by, unit);
-  const at = level
-    ? { x, y: y - 4, anchor: 'middle' as const }
-    : { x: x + 4, y: y + 4, anchor: 'start' as const };
-  if (Math.abs(by) < 1e-9) return null;
-  return (
-    <g className="room">
-      <line x1={a.x} y1={a.y} x2={b.x} y2={b.y} />
-      <circle cx={a.x} cy={a.y} r={1.6} />
-      <circle cx={b.x} cy={b.y} r={1.6} />
-      <text x={at.x} y={level && length < ROOM_FOR_TEXT ? at.y - 6 : at.y} textAnchor={at.anchor}>
-        {text}
-      </text>
-    </g>
-  );
-}
-
-function Guides({
-  guides,
-  area,
-  place,
-}: {
-  guides: readonly Guide[];
-  area: Area;
-  place: (p: Point) => Point;
-}) {
-  return guides.map(({ axis, at, words }) => {
-    const p = place({ x: at, y: at });
-    const d =
-      axis === 'x' ? `M${p.x} ${area.y}V${area.y + area.height}` : `M${area.x} ${p.y}H${area.x + area.width}`;
-    return <path key={`${axis} ${words}`} className="guide" d={d} />;
-  });
-}
-
-/** Room that a letter takes, px. */
-const LETTER = 6.2;
-
-/** References in the middle of their parts, where they have room. */
-function References({
-  trial,
-  place,
-  scale,
-}: {
-  trial: CompiledTrial;
-  place: (p: Point) => Point;
-  scale: number;
-}) {
-  return trial.parts.map(({ id, reference, footprint }) => {
-    const { box } = footprint.courtyard;
-    const [w, h] = [(box.maxX - box.minX) * scale, (box.maxY - box.minY) * scale];
-    const length = reference.length * LETTER;
-    const upright = w < length && h > w;
-    if ((upright ? h : w) < length || (upright ? w : h) < 10) return null;
-    const { x, y } = place({ x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 });
-    return (
-      <text
-        key={id}
-        className={`board-reference ${footprint.far ? 'far' : ''}`}
-        x={x}
-        y={y + 4}
-        textAnchor="middle"
-        {...(upright ? { transform: `rotate(-90 ${x} ${y})` } : {})}
-      >
-        {reference}
-      </text>
-    );
-  });
-}
-
-/** The line under the Sheet: cursor, selected part and what is about it, scale. */
-function TrialReadout({
-  shown,
-  pointer,
-  scale,
-}: {
-  shown: CompiledTrial;
-  pointer: Pointer | null;
-  /** `null` where nothing is drawn to scale. */
-  scale: number | null;
-}) {
-  const unit = useTrial((s) => s.unit);
-  const selected = useTrial((s) => s.selected);
-  const guides = useTrial((s) => s.guides);
-  const compiled = useTrial((s) => s.compiled);
-  const show = (mm: number) => formatLength(mm, unit);
-  const part = compiled.parts.find((one) => one.part === selected);
-  const over = pointer?.over === null || pointer === null ? undefined : shown.parts[pointer.over ?? -1];
-  const at = part?.placement.at;
-  return (
-    <div
-      className="border-base-300 bg-base-100 flex h-7 shrink-0 items-center gap-6 overflow-hidden border-t px-3 text-[12px] whitespace-nowrap"
-      aria-live="off"
-    >
-      <span className="w-32 shrink-0">
-        {pointer ? `x ${show(pointer.point.x)}  y ${show(pointer.point.y)} ${unit}` : ''}
-      </span>
-      {part && at ? (
-        <span className="min-w-0 truncate">
-          {part.reference} at {show(at.x)}, {show(at.y)} {unit} ·{' '}
-          {guides.length > 0
-            ? guides.map(({ words }) => words).join(', ')
-            : roomWords(compiled, part.part, unit)}
-        </span>
-      ) : (
-        <span className="text-secondary min-w-0 truncate">
-          {over
-            ? `${over.reference}, ${over.compiled.document.name}`
-            : 'Press a part to select it, drag it to place it'}
-        </span>
-      )}
-      {scale !== null && (
-        <span className="text-secondary ml-auto shrink-0">{scale.toFixed(1)} px = 1 mm</span>
-      )}
-    </div>
-  );
-}
-
-function roomWords(compiled: CompiledTrial, id: string, unit: DisplayUnit): string {
-  const names = ['←', '→', '↓', '↑'];
-  return roomAbout(compiled, id)
-    .map(({ to, by }, i) => `${names[i] ?? ''} ${formatLength(by, unit)} ${to}`)
-    .join(', ');
-}
