@@ -20,6 +20,16 @@ export function readTrial(text: string, namesOf: LandNames): Result<TrialDocumen
   return parsed.ok ? checkTrial(parsed.value, namesOf) : parsed;
 }
 
+/** Why a trial could not be read again from its own file, beside what its footprints are; `null` where it could. */
+export function whyNotKept({ footprints, ...trial }: TrialDocument): string | null {
+  const count = Object.keys(footprints ?? {}).length;
+  if (count > MOST_FOOTPRINTS) return `A trial holds at most ${MOST_FOOTPRINTS} footprints.`;
+  if (validate(trial)) return null;
+  return describeErrors(validate.errors ?? [])[0]?.message ?? 'This cannot be kept.';
+}
+
+const MOST_FOOTPRINTS = 500;
+
 /** Whether a value that was parsed means to be a trial. */
 export const isTrial = (value: unknown): value is object =>
   typeof value === 'object' && value !== null && 'tapisTrial' in value;

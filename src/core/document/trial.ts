@@ -52,7 +52,7 @@ const leftOut = (what: string) =>
 const PART = record(
   'Part',
   {
-    reference: text('reference', 20, { shortest: 1, column: 'Reference' }),
+    reference: text('reference', 20, { column: 'Reference' }),
     footprint: text('footprint', 60, { shortest: 1, help: 'Key of the footprint among those of the trial.' }),
     fromX: choice('from', ['left', 'right', 'middle'], {
       help: 'The edge that x is measured from, inwards.',

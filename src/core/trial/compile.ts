@@ -45,6 +45,8 @@ export function compileTrial(trial: TrialDocument, models: ModelSource = noModel
   const keepOuts = read.keepOuts.map(placedArea);
   const usable = <T extends { readonly id: string }>(all: readonly (T | null)[]) =>
     all.filter((one): one is T => one !== null);
+  for (const [i, cover] of covers.entries())
+    if (!cover) problems.push(unfinished('/covers', read.covers[i]?.id ?? '', 'a height', 'covers nothing'));
   for (const [i, area] of keepOuts.entries())
     if (!area)
       problems.push(unfinished('/keepOuts', read.keepOuts[i]?.id ?? '', 'a diameter, or width and height'));
@@ -68,8 +70,9 @@ function placedPart(
   models: ModelSource,
 ): { readonly parts: readonly PlacedPart[] } | { readonly problem: Finding } {
   const { id, reference: name, footprint: key } = part;
-  const reference = name ?? 'REF';
+  const reference = name || 'REF';
   const held = trial.footprints?.[key ?? ''];
+  if (part.x === null || part.y === null) return { problem: noPlace(part) };
   if (!held || !key) return { problem: noFootprint(part) };
   const compiled = compiledFor(held, board.thickness, models);
   if (!isDrawable(compiled)) return { problem: notDrawn(part, compiled) };
@@ -216,6 +219,12 @@ function problem(at: string, title: string, message: string, remedy: string): Fi
 
 const partAt = ({ id }: PartRead): string => `/parts/${pointerKey(id)}`;
 
+function noPlace(part: PartRead): Finding {
+  const missing = [...(part.x === null ? ['x'] : []), ...(part.y === null ? ['y'] : [])].join(' and ');
+  const name = part.reference || 'A part';
+  return problem(partAt(part), 'No place', `${name} has no ${missing}; it is left out.`, `Remove ${name}`);
+}
+
 function noFootprint(part: PartRead): Finding {
   const message = `${part.reference ?? 'A part'} names the footprint “${part.footprint ?? ''}”, which the trial does not hold; it is left out.`;
   return problem(partAt(part), 'No such footprint', message, `Remove ${part.reference ?? 'the part'}`);
@@ -233,12 +242,7 @@ function notDrawn(part: PartRead, { document, problems }: Compiled): Finding {
   );
 }
 
-function unfinished(list: string, id: string, needs: string): Finding {
+function unfinished(list: string, id: string, needs: string, until = 'keeps nothing free'): Finding {
   const at = `${list}/${pointerKey(id)}`;
-  return problem(
-    at,
-    'Area is not finished',
-    `It needs ${needs}; until then it keeps nothing free.`,
-    'Remove the area',
-  );
+  return problem(at, 'Area is not finished', `It needs ${needs}; until then it ${until}.`, 'Remove the area');
 }

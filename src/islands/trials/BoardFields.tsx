@@ -29,7 +29,7 @@ export function BoardFields() {
           <LengthEntry at="/board/radius" title="Corner radius" words="corner radius" placeholder="0" />
         </>
       ) : (
-        <WordsEntry at="/board/outline" title="Corners" words="board outline" wide />
+        <WordsEntry at="/board/outline" title="Corners" words="board outline" wide longest={40_000} />
       )}
       <LengthEntry
         at="/board/thickness"

@@ -90,7 +90,15 @@ function ProcessPick() {
 /** What to do when another tab has saved the same trial, or when saving fails. */
 export function SavingBar() {
   const save = useTrial((s) => s.save);
+  const refusal = useTrial((s) => s.refusal);
+  const set = useTrial((s) => s.set);
   const resolve = useTrial((s) => s.resolve);
+  if (refusal !== null)
+    return (
+      <Bar tone="warning" words={`Not done: ${refusal}`}>
+        <BarButton onPress={() => set({ refusal: null })}>Close</BarButton>
+      </Bar>
+    );
   if (save.kind === 'failed')
     return (
       <Bar

@@ -40,7 +40,7 @@ export function PartFields({ id }: { id: string }) {
   const { corners = false } = part;
   return (
     <section aria-label={`Part ${name}`} className="pt-1">
-      <WordsEntry at={`${at}/reference`} title="Reference" words={`reference of ${name}`} />
+      <WordsEntry at={`${at}/reference`} title="Reference" words={`reference of ${name}`} longest={20} />
       <div className="flex items-center gap-1">
         <LengthEntry at={`${at}/x`} title="x" words={`x of ${name}`} slim />
         {!corners && (
@@ -144,7 +144,11 @@ function Swap({ id }: { id: string }) {
   const from = held?.from;
   const others = useLiveQuery(() => alternativesFor(held), [from, held?.revision, held?.document]);
   // what the trial brought along and no part has, where the Shelf does not know it
-  const spare = Object.entries(footprints ?? {}).filter(([other]) => !used.has(other));
+  const spare = Object.entries(footprints ?? {}).filter(
+    ([other, one]) =>
+      !used.has(other) &&
+      !others?.some(({ footprint }) => footprint.from === one.from && one.from !== undefined),
+  );
   if (!held || key === undefined) return null;
   const list: Alternative[] = [
     ...(others ?? []),

@@ -1,5 +1,7 @@
 import type { ReactNode } from 'react';
 import { valueAt } from '../../core/document/edit';
+import { isRequired } from '../../core/document/read-fields';
+import { TRIAL } from '../../core/document/trial';
 import { Pick, type Options } from '../common/inputs';
 import { EntryInput } from '../fields/EntryInput';
 import { shownEntry, keptEntry } from '../fields/units';
@@ -19,7 +21,11 @@ function useWrittenField(
   const abandon = useTrial((s) => s.abandon);
   return useGestureField(
     shown(typeof value === 'string' ? value : typeof value === 'number' ? String(value) : ''),
-    (typed, gesture) => edit([{ at, value: typed === '' ? undefined : kept(typed) }], words, gesture),
+    (typed, gesture) => {
+      // what has to be there stays there, empty, and is told
+      const empty = isRequired(TRIAL, at) ? '' : undefined;
+      edit([{ at, value: typed === '' ? empty : kept(typed) }], words, gesture);
+    },
     abandon,
   );
 }
@@ -35,6 +41,8 @@ interface FieldProps {
   wide?: boolean;
   /** The title takes no more room than it needs. */
   slim?: boolean;
+  /** In characters. */
+  longest?: number;
 }
 
 function Labelled({
@@ -83,6 +91,7 @@ export function LengthEntry({ at, title, words, placeholder = '', slim = false }
           unit={display}
           className="w-[104px] text-right"
           placeholder={placeholder}
+          maxLength={200}
           aria-label={words}
           aria-invalid={faulty || undefined}
         />
@@ -93,7 +102,7 @@ export function LengthEntry({ at, title, words, placeholder = '', slim = false }
 }
 
 /** Words, or a plain number such as an angle. */
-export function WordsEntry({ at, title, words, placeholder = '', wide = false }: FieldProps) {
+export function WordsEntry({ at, title, words, placeholder = '', wide = false, longest = 80 }: FieldProps) {
   const field = useWrittenField(at, words, same, same);
   const faulty = useFaulty(at);
   return (
@@ -104,6 +113,7 @@ export function WordsEntry({ at, title, words, placeholder = '', wide = false }:
           tone={faulty ? 'fault' : 'plain'}
           className={wide ? 'min-w-0 flex-1' : 'w-[104px] text-right'}
           placeholder={placeholder}
+          maxLength={longest}
           aria-label={words}
           aria-invalid={faulty || undefined}
         />

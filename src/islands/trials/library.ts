@@ -46,9 +46,11 @@ export interface Newer {
 }
 
 /** The footprints of a trial that were approved anew, or changed, since they were placed. */
-export async function newerFootprints({ footprints = {} }: TrialDocument): Promise<Newer[]> {
+export async function newerFootprints({ footprints = {}, parts = [] }: TrialDocument): Promise<Newer[]> {
+  const used = new Set(parts.map(({ footprint }) => footprint));
+  const placed = Object.entries(footprints).filter(([key]) => used.has(key));
   const found = await Promise.all(
-    Object.entries(footprints).map(async ([key, held]): Promise<Newer[]> => {
+    placed.map(async ([key, held]): Promise<Newer[]> => {
       const newest = held.from === undefined ? null : await footprintFromShelf(held.from);
       if (!newest || isSameDocument(newest.document, held.document)) return [];
       const why =

@@ -60,6 +60,8 @@ export interface TrialState {
   /** What a dragged part keeps to. */
   readonly guides: readonly Guide[];
   readonly ledgerOpen: boolean;
+  /** Why what was wished was not done. */
+  readonly refusal: string | null;
   readonly models: ReadonlyMap<string, LoadedModel | null>;
   set: (part: Partial<TrialState>) => void;
   edit: (edits: readonly Edit[], words: string, gesture?: string) => void;
@@ -115,11 +117,23 @@ export function createTrial(stored: StoredTrial, kept: KeptHistory | null) {
       if (isUnsaved(get().save)) keepDraft(id, { revision: autosave.current, document: next });
       autosave.change(next);
     };
+    // what could not be read again from its own file is not taken in
+    let whyNot: ((trial: TrialDocument) => string | null) | null = null;
+    import('../../core/document/read-trial').then(
+      ({ whyNotKept }) => (whyNot = whyNotKept),
+      () => undefined,
+    );
     const steps = (some: readonly HistoryStep<TrialDocument>[]) =>
       some.map((step): Step => ({ ...step, gesture: null }));
     const opened = kept && !draft ? openHistory(trial, kept) : { past: [], future: [] };
     const compiled = compileTrial(trial);
-    if (draft) queueMicrotask(() => autosave.change(trial));
+    let save: SaveState<StoredTrial> = { kind: 'saved', revision, at: updatedAt };
+    if (draft?.revision === revision) queueMicrotask(() => autosave.change(trial));
+    else if (draft) {
+      // somebody else saved since: the person chooses
+      save = { kind: 'conflict', theirs: stored };
+      autosave.halt(trial);
+    }
     return {
       id,
       trial,
@@ -128,7 +142,7 @@ export function createTrial(stored: StoredTrial, kept: KeptHistory | null) {
       checking: false,
       past: steps(opened.past),
       future: steps(opened.future),
-      save: { kind: 'saved', revision, at: updatedAt },
+      save,
       unit: keptUnit(id) ?? trial.unit ?? 'mm',
       selected: null,
       finding: null,
@@ -141,6 +155,7 @@ export function createTrial(stored: StoredTrial, kept: KeptHistory | null) {
       step: '0.5',
       guides: [],
       ledgerOpen: false,
+      refusal: null,
       models: new Map(),
       set(part) {
         if (part.unit) keepUnit(id, part.unit);
@@ -150,6 +165,9 @@ export function createTrial(stored: StoredTrial, kept: KeptHistory | null) {
         const { trial: before, past } = get();
         const next = applyEdits(before, edits);
         if (JSON.stringify(next) === JSON.stringify(before)) return;
+        const refusal = whyNot?.(next) ?? null;
+        if (refusal !== null && whyNot?.(before) === null) return set({ refusal });
+        set({ refusal: null });
         const goesOn = gesture !== undefined && past.at(-1)?.gesture === gesture;
         const step: Step = { document: before, words, gesture: gesture ?? null };
         set({ past: goesOn ? past : [...past, step].slice(-DEPTH), future: [] });

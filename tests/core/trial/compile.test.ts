@@ -108,6 +108,12 @@ describe('parts', () => {
     expect(told.some((one) => one.includes('ten'))).toBe(true);
     expect(told.some((one) => one.includes('“none”'))).toBe(true);
     expect(told.some((one) => one.includes('R3 is left out'))).toBe(true);
+    const empty = compileTrial(trialOf([part('R1', 'R', '', 5)], { covers: [{ id: '1', under: '' }] }));
+    expect([empty.parts.length, empty.covers.length]).toEqual([0, 0]);
+    expect(empty.problems.map(({ message }) => message)).toEqual([
+      'R1 has no x; it is left out.',
+      'It needs a height; until then it covers nothing.',
+    ]);
   });
 });
 
