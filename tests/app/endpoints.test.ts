@@ -1,9 +1,13 @@
+import { Ajv2020 } from 'ajv/dist/2020.js';
 import { once } from 'node:events';
 import { request, type IncomingMessage } from 'node:http';
 import { connect } from 'node:net';
 import { createInterface } from 'node:readline';
 import { describe, expect, it } from 'vitest';
+import { writeTrial } from '../../src/core/document/write';
 import { processById } from '../../src/core/process';
+import { DEMO_DOCUMENTS } from '../../src/demo/documents';
+import { demoTrial } from '../../src/demo/trial';
 import { converter } from '../data/documents';
 import { server } from './harness';
 
@@ -114,6 +118,12 @@ describe('endpoints', () => {
     expect((await get('/api/v1/families'))['families']).toHaveLength(35);
     expect((await get('/api/v1/schema'))['$id']).toBe('/schema/tapis-document-2.json');
     expect(await get('/schema/tapis-document-2.json')).toEqual(await get('/api/v1/schema'));
+    // a board is what the published schema says, with the process that it refers to
+    const ajv = new Ajv2020({ strict: false });
+    ajv.addSchema(await get('/schema/tapis-process-1.json'));
+    const holds = ajv.compile(await get('/schema/tapis-trial-1.json'));
+    expect(holds(JSON.parse(writeTrial(demoTrial(DEMO_DOCUMENTS))))).toBe(true);
+    expect(holds({ tapisTrial: 1, name: 'x' })).toBe(false);
     expect(await get('/api/v1/health')).toEqual({ status: 'ok', documentVersion: 2 });
   });
   it('do a batch as it comes in: a line for each document, then how many there were', async () => {
