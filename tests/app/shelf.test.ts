@@ -61,7 +61,8 @@ const titles = () =>
   page.$$eval('main [role=listitem] a', (links) => links.map((link) => link.title.replace('Open ', '')));
 
 /** Footprints of the demo: its parts, the header that a pattern came with, and the patterns. */
-const DEMO = DEMO_DOCUMENTS.length + 1 + demoPatterns().length;
+/** Its documents, the pattern's package, the patterns, and a variant. */
+const DEMO = DEMO_DOCUMENTS.length + 1 + demoPatterns().length + 1;
 
 describe('the Shelf as a library', () => {
   it('groups, tags and finds footprints, and takes a group out and back as a ZIP', async () => {
@@ -206,6 +207,7 @@ describe('the Shelf as a library', () => {
     await restore();
     // one lies in the bin
     await told(`came ${all + 1} footprints`);
+    await told('1 trial');
     await told(`${all} of ${all} footprints`);
     expect(await fresh.$eval('nav', (nav) => nav.textContent)).toContain('Connectors3');
 

@@ -73,7 +73,7 @@ export function BoardFields() {
       </div>
       {left.length > 0 && (
         <p role="status" className="text-secondary text-[12px]">
-          Left out of the drawing: {left.join('; ')}.
+          Of the drawing: {left.join('; ').replace(/\.$/, '')}.
         </p>
       )}
     </>

@@ -12,7 +12,10 @@ export async function outlineOfFile(
   if (!read.ok) throw new Error(`“${file.name}” cannot be read: ${read.error}`);
   const [largest, ...others] = read.value.outlines;
   if (!largest) throw new Error(`“${file.name}” has no closed outline; draw the board’s edge as one`);
-  const more = others.length === 0 ? [] : [`${others.length} smaller outlines`];
+  const more =
+    others.length === 0
+      ? []
+      : [others.length === 1 ? '1 smaller outline' : `${others.length} smaller outlines`];
   return { text: outlineText(largest.contour), left: [...more, ...read.value.left] };
 }
 
