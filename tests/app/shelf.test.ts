@@ -60,8 +60,7 @@ const bring = async (path: string) => {
 const titles = () =>
   page.$$eval('main [role=listitem] a', (links) => links.map((link) => link.title.replace('Open ', '')));
 
-/** Footprints of the demo: its parts, the header that a pattern came with, and the patterns. */
-/** Its documents, the pattern's package, the patterns, and a variant. */
+/** Footprints of the demo: its parts, the header that a pattern came with, the patterns, and a variant. */
 const DEMO = DEMO_DOCUMENTS.length + 1 + demoPatterns().length + 1;
 
 describe('the Shelf as a library', () => {
