@@ -1,3 +1,4 @@
+import { navigate } from 'wouter/use-browser-location';
 import { kindOfFile } from '../intake/kind';
 import type { BenchState } from '../state/bench';
 
@@ -7,7 +8,7 @@ interface Places {
   readonly onDocuments: (file: File) => void;
 }
 
-/** Each file goes where it belongs: beside the drawing, onto the body, into a pattern, or onto the Shelf. */
+/** Each file goes where it belongs: beside the drawing, onto the body, into a pattern, onto the Shelf, or among the trials. */
 export async function placeDropped(
   files: readonly File[],
   { set, onPatterns, onDocuments }: Places,
@@ -22,6 +23,12 @@ export async function placeDropped(
       return set({ stage: 'measure', source: { kind: 'file', file } });
     case 'shelf':
       return onDocuments(file);
+    case 'trial': {
+      const { takeTrial } = await import('../common/trial-file');
+      const taken = await takeTrial(file);
+      if ('stored' in taken) return navigate(`/trial/${taken.stored.id}`);
+      return set({ refusal: taken.refused.map(({ message }) => message).join(' ') });
+    }
     case 'model':
       return set({ stage: 'rise', dropped: file });
     default:

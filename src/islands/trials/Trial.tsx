@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import { whyRefused } from '../../store/storage';
 import { ErrorBoundary } from '../common/ErrorBoundary';
 import { trials, wakeStorage } from '../common/shelf-store';
-import { TroubleBar } from '../common/trouble';
+import { attempt, TroubleBar } from '../common/trouble';
 import { watchPage } from '../state/tabs';
 import { Column } from './Column';
 import { Head, NewerBar, SavingBar } from './Head';
@@ -67,8 +67,32 @@ function Place() {
       void store.getState().flush();
     };
   }, [store]);
+  const drop = async ([file]: readonly File[]) => {
+    const { edit, set } = store.getState();
+    if (!file) return;
+    if (!/\.dxf$/i.test(file.name))
+      return set({
+        refusal: `${file.name} has no place on a board: a DXF file gives it its outline, everything else is taken in on the Shelf.`,
+      });
+    await attempt('Reading the outline', async () => {
+      const { outlineOfFile } = await import('./outline');
+      const { text } = await outlineOfFile(file);
+      edit([{ at: '/board/outline', value: text }], `outline from ${file.name}`);
+    });
+  };
   return (
-    <div className="relative flex h-screen min-w-[840px] flex-col">
+    <div
+      className="relative flex h-screen min-w-[840px] flex-col"
+      // a file that is let go anywhere must not take the page's place
+      onDragOver={(event) => {
+        if (event.dataTransfer.types.includes('Files')) event.preventDefault();
+      }}
+      onDrop={(event) => {
+        if (!event.dataTransfer.types.includes('Files')) return;
+        event.preventDefault();
+        void drop([...event.dataTransfer.files]);
+      }}
+    >
       <Head />
       <TroubleBar />
       <SavingBar />
