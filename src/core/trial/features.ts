@@ -94,7 +94,7 @@ export function featuresOf({ footprint, compiled }: Pick<PlacedPart, 'footprint'
 }
 
 function find(footprint: Footprint, copperThickness: number): Features {
-  const { lands, bores, maskOpenings, courtyard, body, far, texts, keepOuts } = footprint;
+  const { lands, bores, maskOpenings, courtyard, far, keepOuts } = footprint;
   const copper = lands.flatMap((land): Copper[] => [
     {
       figure: land.copper,
@@ -118,7 +118,7 @@ function find(footprint: Footprint, copperThickness: number): Features {
     ...bores.map(({ hole }): Hole => ({ figure: hole, land: null })),
   ];
   const through = lands.filter(({ hole }) => hole !== null);
-  const protrusion = body.protrusion ?? 0;
+  const protrusion = footprint.body.protrusion ?? 0;
   const own = courtyard.contour ? contourFigure(courtyard.contour) : null;
   const courtyards = [
     { figure: own ? place(own.figure, own.at) : placedBox(courtyard.box), far, through: false },
@@ -129,6 +129,8 @@ function find(footprint: Footprint, copperThickness: number): Features {
     })),
     ...bores.map(({ hole }) => ({ figure: growPlaced(hole, courtyard.excess), far: !far, through: true })),
   ];
+  const body = standingOf(footprint);
+  const prints = printsOf(footprint);
   return {
     copper,
     holes,
@@ -140,7 +142,7 @@ function find(footprint: Footprint, copperThickness: number): Features {
     ],
     paste: lands.flatMap((land) => land.paste.map((figure) => ({ figure, far: land.far }))),
     courtyards,
-    body: standingOf(footprint),
+    body,
     leads:
       protrusion > 0
         ? through.map((land) => ({
@@ -150,13 +152,14 @@ function find(footprint: Footprint, copperThickness: number): Features {
             length: protrusion + copperThickness,
           }))
         : [],
-    prints: printsOf(footprint),
+    prints,
     reach: boxRound([
       ...courtyards.map(({ figure }) => figure),
       ...copper.map(({ figure }) => figure),
       ...maskOpenings.map(({ opening }) => opening),
       ...holes.map(({ figure }) => figure),
-      ...texts.map(({ box }) => box),
+      body.figure,
+      ...prints.map(({ box }) => box),
       ...keepOuts.map(({ area }) => area),
     ]) as Box,
   };
