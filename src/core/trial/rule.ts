@@ -70,13 +70,6 @@ export function closest<A extends HasFigure, B extends HasFigure>(
   return found;
 }
 
-/** The middle between two figures that come near or meet: where a balloon points. */
-export function meeting(a: Box, b: Box): Point {
-  const middle = (aMin: number, aMax: number, bMin: number, bMax: number) =>
-    (Math.max(aMin, bMin) + Math.min(aMax, bMax)) / 2;
-  return { x: middle(a.minX, a.maxX, b.minX, b.maxX), y: middle(a.minY, a.maxY, b.minY, b.maxY) };
-}
-
 /** Where a finding about parts lies. */
 export const placeOf = (at: Point, ...parts: readonly PlacedPart[]) => ({
   at,

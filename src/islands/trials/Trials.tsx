@@ -2,7 +2,6 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useMemo, useState } from 'react';
 import { navigate } from 'wouter/use-browser-location';
 import { newTrial, type TrialDocument } from '../../core/document/trial';
-import { merged, pathData } from '../../core/drawing/drawing';
 import { compileTrial } from '../../core/trial/compile';
 import { drawBoard } from '../../core/trial/drawing';
 import type { StoredTrial } from '../../store/database';
@@ -10,6 +9,7 @@ import { NoteBar, tellNote } from '../common/note';
 import { PageHead } from '../common/PageHead';
 import { trials } from '../common/shelf-store';
 import { attempt, TroubleBar } from '../common/trouble';
+import { Strokes } from '../sheet/Strokes';
 import { whenMade } from '../common/words';
 
 /** All trials of this browser. */
@@ -146,14 +146,7 @@ function TrialCard({ stored: { id, trial, updatedAt } }: { stored: StoredTrial }
           aria-hidden="true"
         >
           <g className="drawing">
-            {merged(strokes.filter(({ layer }) => SHOWN.has(layer))).map((stroke, i) => (
-              <path
-                key={i}
-                className={`layer-${stroke.layer}${stroke.closed ? '' : ' open'}`}
-                d={pathData(stroke)}
-                {...(stroke.width === undefined ? {} : { strokeWidth: stroke.width })}
-              />
-            ))}
+            <Strokes strokes={strokes.filter(({ layer }) => SHOWN.has(layer))} />
           </g>
         </svg>
         <span className="font-semibold">{trial.name}</span>

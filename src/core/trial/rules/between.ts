@@ -1,18 +1,9 @@
 /**
  * Requires the process's distances between copper, holes, openings of the mask and paste of different parts.
  */
-import { fill, mm, type RuleFinding } from '../../check/rule';
+import { between, fill, mm, type RuleFinding } from '../../check/rule';
 import type { Process } from '../../process/process';
-import {
-  closest,
-  meeting,
-  moveApart,
-  placeOf,
-  round,
-  type Close,
-  type Neighbour,
-  type TrialRule,
-} from '../rule';
+import { closest, moveApart, placeOf, round, type Close, type Neighbour, type TrialRule } from '../rule';
 import type { CompiledTrial } from '../trial';
 import type { Copper, Hole, OnSide } from '../features';
 import type { Land } from '../../footprint/footprint';
@@ -45,7 +36,7 @@ function told<A extends { figure: Copper['figure'] }, B extends { figure: Copper
     {
       message: fill(message, { a: nameA, b: nameB, gap: mm(gap), limit: mm(limit) }),
       measured: { value: gap, limit, unit: 'mm' },
-      place: placeOf(meeting(close.a.figure, close.b.figure), a.part, b.part),
+      place: placeOf(between(close.a.figure, close.b.figure), a.part, b.part),
       remedies: moveApart(trial, [a, b], [round(allA), round(allB)], limit),
     },
   ];

@@ -2,10 +2,10 @@
  * Requires courtyards of parts on one side to stay clear of each other, also where leads come out on the other
  * side. Where one part reaches over a lower one, the heights decide.
  */
-import { fill, mm, type RuleFinding } from '../../check/rule';
+import { between, fill, mm, type RuleFinding } from '../../check/rule';
 import { gapBetween, type Box } from '../../geometry/box';
 import { gapBetweenFigures } from '../../geometry/gaps';
-import { meeting, moveApart, placeOf, round, type Neighbour, type TrialRule } from '../rule';
+import { moveApart, placeOf, round, type Neighbour, type TrialRule } from '../rule';
 
 const messages = {
   overlap: 'The courtyards of {a} and {b} overlap by {by} mm.',
@@ -48,7 +48,7 @@ export const courtyards: TrialRule = {
       {
         message: fill(messages[kind], { ...names, by: mm(kind === 'bodies' ? -bodies : by) }),
         measured: { value: -by, limit: 0, unit: 'mm' },
-        place: placeOf(meeting(one.figure, other.figure), a.part, b.part),
+        place: placeOf(between(one.figure, other.figure), a.part, b.part),
         remedies: moveApart(trial, [a, b], [roomOf(a, one), roomOf(b, other)]),
       },
     ];

@@ -1,10 +1,10 @@
 /**
  * Requires parts to fit under the covers over them, and leads that come out below to stay off the parts there.
  */
-import { fill, mm, type RuleFinding } from '../../check/rule';
+import { between, fill, mm, type RuleFinding } from '../../check/rule';
 import { gapBetween } from '../../geometry/box';
 import { gapBetweenFigures } from '../../geometry/gaps';
-import { meeting, moveApart, placeOf, round, type TrialRule } from '../rule';
+import { moveApart, placeOf, round, type TrialRule } from '../rule';
 
 const messages = {
   cover: '{a} is {height} mm high, the cover over it{why} leaves {limit} mm.',
@@ -79,7 +79,7 @@ export const leadsBelow: TrialRule = {
             limit: mm(body.underside),
           }),
           measured: { value: hit.length, limit: body.underside, unit: 'mm' },
-          place: placeOf(meeting(hit.figure, body.figure), one.part, other.part),
+          place: placeOf(between(hit.figure, body.figure), one.part, other.part),
           // out of the room that the leads need there, so that nothing is left to do
           remedies: moveApart(
             trial,

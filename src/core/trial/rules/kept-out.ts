@@ -2,12 +2,12 @@
  * Requires parts to stay out of areas that others keep free, such as the room of a screw's head, and of areas
  * that the board keeps free.
  */
-import { fill, mm, type RuleFinding } from '../../check/rule';
+import { between, fill, mm, type RuleFinding } from '../../check/rule';
 import type { PlacedKeepOut } from '../../footprint/footprint';
 import { gapBetween } from '../../geometry/box';
 import type { Placed } from '../../geometry/figure';
 import { gapBetweenFigures } from '../../geometry/gaps';
-import { meeting, moveApart, placeOf, type Neighbour, type TrialRule } from '../rule';
+import { moveApart, placeOf, type Neighbour, type TrialRule } from '../rule';
 import type { BoardKeepOut } from '../trial';
 
 const messages = {
@@ -68,7 +68,7 @@ export const otherKeepOuts: TrialRule = {
           {
             message: fill(messages.other, { ...names, by: mm(-found.gap) }),
             measured: { value: found.gap, limit: 0, unit: 'mm' },
-            place: placeOf(meeting(found.figure, keepOut.area), one.part, other.part),
+            place: placeOf(between(found.figure, keepOut.area), one.part, other.part),
             remedies: moveApart(trial, [one, other], [found.figure, keepOut.area]),
           },
         ];
@@ -91,7 +91,7 @@ export const boardKeepOuts: TrialRule = {
         {
           message: fill(messages.board, { a: one.part.reference, what: found.what, by: mm(-found.gap), why }),
           measured: { value: found.gap, limit: 0, unit: 'mm' },
-          place: placeOf(meeting(found.figure, keepOut.area), one.part),
+          place: placeOf(between(found.figure, keepOut.area), one.part),
         },
       ];
     });

@@ -2,12 +2,12 @@
  * Requires what is printed for one part to stay off the lands of others, and marks that are looked for after
  * assembly to stay out from under their bodies.
  */
-import { fill, type RuleFinding } from '../../check/rule';
+import { between, fill, type RuleFinding } from '../../check/rule';
 import { gapBetween } from '../../geometry/box';
 import { gapToLine, gapToPolygon } from '../../geometry/gaps';
 import type { Placed } from '../../geometry/figure';
 import type { Print } from '../features';
-import { meeting, placeOf, type Neighbour, type TrialRule } from '../rule';
+import { placeOf, type Neighbour, type TrialRule } from '../rule';
 
 const messages = {
   onLand: 'The {what} of {a} is printed on lands of {b}.',
@@ -27,7 +27,7 @@ function found(a: Neighbour, b: Neighbour): RuleFinding[] {
   return a.has.prints.flatMap((print): RuleFinding[] => {
     if (gapBetween(print.box, b.has.reach) > 0) return [];
     const names = { what: print.what, a: a.part.reference, b: b.part.reference };
-    const place = (figure: Placed) => placeOf(meeting(print.box, figure), a.part, b.part);
+    const place = (figure: Placed) => placeOf(between(print.box, figure), a.part, b.part);
     const opening = b.has.openings.find(({ figure, far: below }) => below === far && isOn(print, figure));
     if (opening) return [{ message: fill(messages.onLand, names), place: place(opening.figure) }];
     const { body } = b.has;
