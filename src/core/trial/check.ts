@@ -45,15 +45,12 @@ export function checkTrial(compiled: CompiledTrial): Report {
   }
   const about = ({ id, title, source }: TrialRule) => ({ id, title, source });
   const findings = [...found].flatMap(([rule, some]) => toldOf(rule, some));
-  const held = [...found]
-    .filter(([rule, some]) => some.length === 0 && !unsaid.has(rule))
-    .map(([rule]) => about(rule));
-  const idle = parts.length === 0 ? held.map((rule) => ({ ...rule, without: 'parts on the board' })) : [];
-  return reportOf(
-    { findings: [...compiled.problems, ...findings], held: parts.length === 0 ? [] : held, idle },
-    process,
-    trial.waivers,
-  );
+  const silent = [...found].filter(([, some]) => some.length === 0).map(([rule]) => rule);
+  const idle = silent
+    .filter(({ looksAt }) => !looksAt.isThere(compiled, all))
+    .map((rule) => ({ ...about(rule), without: rule.looksAt.what }));
+  const held = silent.filter((rule) => !unsaid.has(rule) && rule.looksAt.isThere(compiled, all)).map(about);
+  return reportOf({ findings: [...compiled.problems, ...findings], held, idle }, process, trial.waivers);
 }
 
 /** Findings of a rule, those that miss their limit most first; what is beyond a number is counted. */

@@ -16,6 +16,30 @@ export interface Neighbour {
   readonly has: Features;
 }
 
+/** Things that a rule needs to say anything, as they are named where there are none. */
+export interface Subject {
+  readonly what: string;
+  readonly isThere: (trial: CompiledTrial, all: readonly Neighbour[]) => boolean;
+}
+
+/** Two parts that have something. */
+export const twoWith = (what: string, has: (one: Neighbour) => boolean): Subject => ({
+  what: `two parts ${what}`,
+  isThere: (_, all) => all.filter(has).length > 1,
+});
+
+/** A part that has something. */
+export const partWith = (what: string, has: (one: Neighbour) => boolean): Subject => ({
+  what: `a part ${what}`,
+  isThere: (_, all) => all.some(has),
+});
+
+/** A part that has something, and another beside it. */
+export const besides = (what: string, has: (one: Neighbour) => boolean): Subject => ({
+  what: `a part ${what} and another one`,
+  isThere: (_, all) => all.length > 1 && all.some(has),
+});
+
 /** One check of a trial: of two parts that lie near one another, of one part on the board, or of them all. */
 export interface TrialRule {
   readonly id: string;
@@ -25,6 +49,8 @@ export interface TrialRule {
   readonly severity: Severity;
   /** Rules that, where they found something about two parts, leave this one nothing to add: it follows from there. */
   readonly after?: readonly string[];
+  /** What it looks at: without any of it, it has not held. */
+  readonly looksAt: Subject;
   /** What two parts that are near one another do to each other. */
   readonly pair?: (a: Neighbour, b: Neighbour, trial: CompiledTrial) => readonly RuleFinding[];
   readonly part?: (one: Neighbour, trial: CompiledTrial) => readonly RuleFinding[];

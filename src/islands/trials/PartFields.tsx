@@ -11,7 +11,7 @@ import {
   toOtherSide,
   turnBy,
 } from '../../core/trial/edits';
-import { Pick, Tick } from '../common/inputs';
+import { Pick, Tick, type Options } from '../common/inputs';
 import { openCount } from '../ledger/effect';
 import { alternativesFor, type Alternative } from './library';
 import { CountEntry, LengthEntry, WordsEntry } from './fields';
@@ -41,34 +41,8 @@ export function PartFields({ id }: { id: string }) {
   return (
     <section aria-label={`Part ${name}`} className="pt-1">
       <WordsEntry at={`${at}/reference`} title="Reference" words={`reference of ${name}`} longest={20} />
-      <div className="flex items-center gap-1">
-        <LengthEntry at={`${at}/x`} title="x" words={`x of ${name}`} slim />
-        {!corners && (
-          <Pick
-            className="min-w-0 flex-1"
-            label={`Edge that x of ${name} is measured from`}
-            value={part.fromX ?? 'left'}
-            options={FROM_X}
-            onChange={(from) =>
-              edit(measureFrom(compiled, id, 'x', from), `measure ${name} from another edge`)
-            }
-          />
-        )}
-      </div>
-      <div className="flex items-center gap-1">
-        <LengthEntry at={`${at}/y`} title="y" words={`y of ${name}`} slim />
-        {!corners && (
-          <Pick
-            className="min-w-0 flex-1"
-            label={`Edge that y of ${name} is measured from`}
-            value={part.fromY ?? 'bottom'}
-            options={FROM_Y}
-            onChange={(from) =>
-              edit(measureFrom(compiled, id, 'y', from), `measure ${name} from another edge`)
-            }
-          />
-        )}
-      </div>
+      <Coordinate id={id} axis="x" from={part.fromX ?? 'left'} options={corners ? [] : FROM_X} />
+      <Coordinate id={id} axis="y" from={part.fromY ?? 'bottom'} options={corners ? [] : FROM_Y} />
       <div className="flex items-center gap-1">
         <WordsEntry at={`${at}/angle`} title="Angle, °" words={`angle of ${name}`} placeholder="0" />
         <button
@@ -132,6 +106,38 @@ export function PartFields({ id }: { id: string }) {
         </button>
       </div>
     </section>
+  );
+}
+
+interface CoordinateProps<F extends From> {
+  id: string;
+  axis: 'x' | 'y';
+  from: F;
+  /** Edges that it can be measured from; none where it is measured from all corners. */
+  options: Options<F>;
+}
+type From = Parameters<typeof measureFrom>[3];
+
+/** A coordinate and the edge that it is measured from; measured from another one, the part stays where it is. */
+function Coordinate<F extends From>({ id, axis, from, options }: CoordinateProps<F>) {
+  const store = useTrialStore();
+  const name = useTrial((s) => s.trial.parts?.find((one) => one.id === id)?.reference ?? '');
+  return (
+    <div className="flex items-center gap-1">
+      <LengthEntry at={`/parts/${id}/${axis}`} title={axis} words={`${axis} of ${name}`} slim />
+      {options.length > 0 && (
+        <Pick
+          className="min-w-0 flex-1"
+          label={`Edge that ${axis} of ${name} is measured from`}
+          value={from}
+          options={options}
+          onChange={(next) => {
+            const { compiled, edit } = store.getState();
+            edit(measureFrom(compiled, id, axis, next), `measure ${name} from another edge`);
+          }}
+        />
+      )}
+    </div>
   );
 }
 

@@ -224,6 +224,24 @@ describe('the report', () => {
     expect(findings.map(({ rule }) => rule)).toContain('trial-courtyards');
     expect(held.map(({ id }) => id)).not.toContain('trial-marks');
   });
+  it('says of no rule that it held where there was nothing for it to look at', () => {
+    const ids = (trial: TrialDocument) => checkTrial(compileTrial(trial)).held.map(({ id }) => id);
+    // one chip has copper, a body and a process; no neighbour, hole, edge, area or cover
+    expect(ids(trialOf([part('R1', 'R', 10, 10)]))).toEqual([
+      'trial-edge-copper',
+      'trial-edge-body',
+      'trial-process',
+    ]);
+    expect(ids(trialOf([part('R1', 'R', 10, 10)], { covers: [{ id: '1', under: '9' }] }))).toContain(
+      'trial-cover',
+    );
+    expect(ids(trialOf([part('J1', 'header', 15, 15)]))).not.toContain('trial-leads');
+    expect(ids(trialOf([part('J1', 'header', 15, 15), part('R1', 'R', 30, 5, BOTTOM)]))).toContain(
+      'trial-leads',
+    );
+    const { idle } = checkTrial(compileTrial(trialOf([part('R1', 'R', 10, 10)])));
+    expect(idle.find(({ id }) => id === 'trial-hole-web')?.without).toBe('two parts with holes');
+  });
   it('has nothing to look at on an empty board', () => {
     const { held, idle, verdict } = checkTrial(compileTrial(trialOf([])));
     expect([held.length, idle.length, verdict]).toEqual([0, TRIAL_RULES.length, 'clear']);

@@ -3,7 +3,17 @@
  */
 import { between, fill, mm, type RuleFinding } from '../../check/rule';
 import type { Process } from '../../process/process';
-import { closest, moveApart, placeOf, round, type Close, type Neighbour, type TrialRule } from '../rule';
+import {
+  closest,
+  moveApart,
+  placeOf,
+  round,
+  besides,
+  twoWith,
+  type Close,
+  type Neighbour,
+  type TrialRule,
+} from '../rule';
 import type { CompiledTrial } from '../trial';
 import type { Copper, Hole, OnSide } from '../features';
 import type { Land } from '../../footprint/footprint';
@@ -49,6 +59,7 @@ export const copperBetween: TrialRule = {
   id: 'trial-copper',
   title: 'Copper between parts',
   source: 'Process: smallest gap',
+  looksAt: twoWith('with copper', ({ has }) => has.copper.length > 0),
   severity: 'stop',
   after: ['trial-leads'],
   pair(a, b, trial) {
@@ -69,6 +80,7 @@ export const holeToCopper: TrialRule = {
   id: 'trial-hole-copper',
   title: 'Holes to copper of other parts',
   source: 'Process: hole to other land',
+  looksAt: besides('with holes', ({ has }) => has.holes.length > 0),
   severity: 'stop',
   after: ['trial-copper', 'trial-leads'],
   pair(a, b, trial) {
@@ -102,6 +114,7 @@ export const holeToHole: TrialRule = {
   id: 'trial-hole-web',
   title: 'Holes of different parts',
   source: 'Process: web between holes',
+  looksAt: twoWith('with holes', ({ has }) => has.holes.length > 0),
   severity: 'stop',
   pair(a, b, trial) {
     const limit = trial.process.minHoleWeb;
@@ -120,6 +133,7 @@ const openingsBetween = (
   id,
   title,
   source,
+  looksAt: twoWith(`with ${what}`, ({ has }) => has[what].length > 0),
   severity: 'caution',
   after: ['trial-copper', 'trial-courtyards', 'trial-leads'],
   pair(a, b, trial) {

@@ -5,7 +5,7 @@
 import { between, fill, mm, type RuleFinding } from '../../check/rule';
 import { gapBetween, type Box } from '../../geometry/box';
 import { gapBetweenFigures } from '../../geometry/gaps';
-import { moveApart, placeOf, round, type Neighbour, type TrialRule } from '../rule';
+import { moveApart, placeOf, round, twoWith, type Neighbour, type TrialRule } from '../rule';
 
 const messages = {
   overlap: 'The courtyards of {a} and {b} overlap by {by} mm.',
@@ -19,6 +19,7 @@ export const courtyards: TrialRule = {
   id: 'trial-courtyards',
   title: 'Courtyards clear of each other',
   source: 'IPC-7351B, 3.1.6: courtyards do not overlap',
+  looksAt: twoWith('on the board', () => true),
   severity: 'stop',
   after: ['trial-leads'],
   pair(a, b, trial) {

@@ -10,7 +10,7 @@ import { turn, type Point } from '../../geometry/point';
 import { encloses, type Polygon } from '../../geometry/polygon';
 import { formatNumber, quantise } from '../../units/length';
 import type { Board } from '../board';
-import { moveBy, placeOf, type Neighbour, type TrialRule } from '../rule';
+import { moveBy, placeOf, partWith, type Neighbour, type TrialRule } from '../rule';
 import type { CompiledTrial, PlacedPart } from '../trial';
 
 const messages = {
@@ -51,13 +51,15 @@ function inwards(trial: CompiledTrial, part: PlacedPart, figure: Placed, limit: 
 }
 
 function fromEdgeRule(
-  about: Pick<TrialRule, 'id' | 'title' | 'source' | 'severity'>,
+  about: Pick<TrialRule, 'id' | 'title' | 'source' | 'severity'> & { readonly what: string },
   figuresOf: (one: Neighbour) => readonly Placed[],
   limitOf: (trial: CompiledTrial) => number,
   say: (room: number, limit: number) => string,
 ): TrialRule {
+  const { what, ...rule } = about;
   return {
-    ...about,
+    ...rule,
+    looksAt: partWith(what, (one) => figuresOf(one).length > 0),
     part(one, trial) {
       const limit = limitOf(trial);
       if (!isNearEdge(one, trial.board, limit)) return [];
@@ -84,6 +86,7 @@ function fromEdgeRule(
 export const copperToEdge = fromEdgeRule(
   {
     id: 'trial-edge-copper',
+    what: 'with copper',
     title: 'Copper to the edge',
     source: 'Process: edge to copper',
     severity: 'stop',
@@ -94,14 +97,26 @@ export const copperToEdge = fromEdgeRule(
 );
 
 export const holeToEdge = fromEdgeRule(
-  { id: 'trial-edge-hole', title: 'Holes to the edge', source: 'Process: edge to hole', severity: 'stop' },
+  {
+    id: 'trial-edge-hole',
+    what: 'with holes',
+    title: 'Holes to the edge',
+    source: 'Process: edge to hole',
+    severity: 'stop',
+  },
   ({ has }) => has.holes.map(({ figure }) => figure),
   ({ process }) => process.edgeToHole,
   (room) => (room < 0 ? messages.holeOut : messages.hole),
 );
 
 export const bodyOverEdge = fromEdgeRule(
-  { id: 'trial-edge-body', title: 'Bodies on the board', source: 'Geometry', severity: 'caution' },
+  {
+    id: 'trial-edge-body',
+    what: 'with a body on the board',
+    title: 'Bodies on the board',
+    source: 'Geometry',
+    severity: 'caution',
+  },
   // one that belongs at an edge is held against it by a rule of its own
   ({ part, has }) => (part.footprint.edge ? [] : [has.body.figure]),
   () => 0,
@@ -142,6 +157,7 @@ export const reachesEdge: TrialRule = {
   id: 'trial-edge-reach',
   title: 'Edge parts at their edge',
   source: 'The footprint’s board edge',
+  looksAt: partWith('that belongs at an edge', ({ part }) => part.footprint.edge !== null),
   severity: 'stop',
   part({ part }, trial): RuleFinding[] {
     const { edge } = part.footprint;

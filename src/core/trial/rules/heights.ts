@@ -17,6 +17,7 @@ export const underCover: TrialRule = {
   id: 'trial-cover',
   title: 'Heights under covers',
   source: 'The trial’s covers',
+  looksAt: { what: 'a cover and a part', isThere: ({ covers }, all) => covers.length > 0 && all.length > 0 },
   severity: 'stop',
   part({ part, has }, { covers }) {
     const a = part.reference;
@@ -52,6 +53,11 @@ export const leadsBelow: TrialRule = {
   id: 'trial-leads',
   title: 'Leads under parts of the other side',
   source: 'Geometry',
+  looksAt: {
+    what: 'leads and a part on the other side',
+    isThere: (_, all) =>
+      all.some(({ has }) => has.leads.some(({ far }) => all.some((one) => one.has.body.far === far))),
+  },
   severity: 'stop',
   pair(a, b, trial) {
     return (

@@ -7,7 +7,7 @@ import type { PlacedKeepOut } from '../../footprint/footprint';
 import { gapBetween } from '../../geometry/box';
 import type { Placed } from '../../geometry/figure';
 import { gapBetweenFigures } from '../../geometry/gaps';
-import { moveApart, placeOf, type Neighbour, type TrialRule } from '../rule';
+import { moveApart, placeOf, besides, type Neighbour, type TrialRule } from '../rule';
 import type { BoardKeepOut } from '../trial';
 
 const messages = {
@@ -51,6 +51,7 @@ export const otherKeepOuts: TrialRule = {
   id: 'trial-keep-out',
   title: 'Areas that parts keep free',
   source: 'The footprint’s keep-outs',
+  looksAt: besides('with areas of its own', ({ part }) => part.footprint.keepOuts.length > 0),
   severity: 'stop',
   pair(a, b, trial) {
     return (
@@ -81,6 +82,10 @@ export const boardKeepOuts: TrialRule = {
   id: 'trial-board-keep-out',
   title: 'Areas that the board keeps free',
   source: 'The board’s keep-outs',
+  looksAt: {
+    what: 'areas of the board and a part',
+    isThere: ({ keepOuts }, all) => keepOuts.length > 0 && all.length > 0,
+  },
   severity: 'stop',
   part(one, { keepOuts }) {
     return keepOuts.flatMap((keepOut): RuleFinding[] => {

@@ -7,7 +7,7 @@ import { gapBetween } from '../../geometry/box';
 import { gapToLine, gapToPolygon } from '../../geometry/gaps';
 import type { Placed } from '../../geometry/figure';
 import type { Print } from '../features';
-import { placeOf, type Neighbour, type TrialRule } from '../rule';
+import { placeOf, besides, type Neighbour, type TrialRule } from '../rule';
 
 const messages = {
   onLand: 'The {what} of {a} is printed on lands of {b}.',
@@ -41,6 +41,7 @@ export const marksBetween: TrialRule = {
   id: 'trial-marks',
   title: 'Legend and texts on other parts',
   source: 'IPC-7351B, 3.1.7: legend clear of lands, marks seen after assembly',
+  looksAt: besides('with legend or texts', ({ has }) => has.prints.length > 0),
   severity: 'caution',
   after: ['trial-courtyards', 'trial-leads'],
   pair: (a, b) => [...found(a, b), ...found(b, a)],

@@ -2,7 +2,7 @@
  * Requires every part to have a reference of its own, and tells footprints that were made for another process.
  */
 import { fill, type RuleFinding } from '../../check/rule';
-import { placeOf, type TrialRule } from '../rule';
+import { placeOf, partWith, twoWith, type TrialRule } from '../rule';
 import type { PlacedPart } from '../trial';
 
 const messages = {
@@ -24,6 +24,7 @@ export const ownReferences: TrialRule = {
   id: 'trial-references',
   title: 'A reference of its own for each part',
   source: 'IEEE 315: reference designations are unique',
+  looksAt: twoWith('on the board', () => true),
   severity: 'caution',
   whole({ parts }) {
     return [...grouped(parts, ({ reference }) => reference)].flatMap(([reference, some]): RuleFinding[] =>
@@ -44,6 +45,7 @@ export const sameProcess: TrialRule = {
   id: 'trial-process',
   title: 'Footprints made for this process',
   source: 'The footprints’ processes',
+  looksAt: partWith('on the board', () => true),
   severity: 'note',
   whole({ parts, process }) {
     const others = parts.filter(({ compiled }) => compiled.process.id !== process.id);
