@@ -192,6 +192,8 @@ it('is looked at from below and in 3D, keeps over a reload, and takes mil', asyn
   await page.keyboard.press('u');
   await holds('x of U1', '38.5 mm');
   await page.locator('[aria-label="x of U1"]').fill('1500');
+  // the step of the arrow keys stays what it was
+  await holds('Step of arrow keys and dragging', '0.5 mm');
   await says('U1 at 1500');
   await page.keyboard.press('Enter');
   await page.keyboard.press('u');

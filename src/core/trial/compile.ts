@@ -32,7 +32,11 @@ export function compileTrial(trial: TrialDocument, models: ModelSource = noModel
   const { value: read, problems: unread } = readFields(TRIAL, trial, '', trial.unit ?? 'mm');
   const { board, problems: odd } = boardOf(read.board, shop.process.boardThickness);
   const process = { ...shop.process, boardThickness: board.thickness };
-  const problems: Finding[] = [...shop.problems.map((one) => ({ ...one, rule: 'entry' })), ...unread, ...odd];
+  const problems: Finding[] = [
+    ...shop.problems.map((one) => ({ ...one, rule: 'entry' })),
+    ...unread.map((one) => named(one, read.parts)),
+    ...odd,
+  ];
   const unusable = new Set(unread.flatMap(({ place: { field } }) => field ?? []));
   const parts: PlacedPart[] = [];
   for (const part of read.parts) {
@@ -60,6 +64,14 @@ export function compileTrial(trial: TrialDocument, models: ModelSource = noModel
     keepOuts: usable(keepOuts),
     problems,
   };
+}
+
+/** A finding about an entry of a part, with the part's reference in its title. */
+function named(finding: Finding, parts: readonly PartRead[]): Finding {
+  const part = parts.find((one) => finding.place.field?.startsWith(`${partAt(one)}/`));
+  return part?.reference
+    ? { ...finding, title: finding.title.replace(/^Part \d+/, part.reference) }
+    : finding;
 }
 
 /** A part wherever its row, array or corners put it; or why it is left out. */

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { freshId } from '../../core/document/edit';
 import type { TrialDocument } from '../../core/document/trial';
+import { formatLength } from '../../core/units/length';
 import { Heading } from '../common/inputs';
 import { attempt } from '../common/trouble';
 import { outlineOfFile } from './outline';
@@ -12,6 +13,7 @@ export function BoardFields() {
   const outline = useTrial((s) => s.trial.board?.outline);
   const edit = useTrial((s) => s.edit);
   const thickness = useTrial((s) => s.compiled.board.thickness);
+  const unit = useTrial((s) => s.unit);
   const [left, setLeft] = useState<readonly string[]>([]);
   const take = (file: File | undefined) =>
     file &&
@@ -35,7 +37,7 @@ export function BoardFields() {
         at="/board/thickness"
         title="Thickness"
         words="board thickness"
-        placeholder={String(thickness)}
+        placeholder={formatLength(thickness, unit)}
       />
       <div className="mt-1 flex flex-wrap gap-x-3 text-[12px]">
         {outline === undefined ? (

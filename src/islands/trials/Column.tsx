@@ -1,4 +1,5 @@
 import { useMemo, type ReactNode } from 'react';
+import { hasWords } from '../../core/units/saying-unit';
 import { Chips, Heading } from '../common/inputs';
 import { Standpoints } from '../turn/Standpoints';
 import { AddPart } from './AddPart';
@@ -123,7 +124,7 @@ function StepField() {
           onChange={({ target }) => set({ step: target.value })}
         />
         <span className="text-secondary pointer-events-none absolute inset-y-0 right-1 flex items-center text-[12px]">
-          {unit}
+          {!hasWords(step) && unit}
         </span>
       </span>
     </label>

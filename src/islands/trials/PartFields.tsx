@@ -14,7 +14,7 @@ import {
 import { Pick, Tick, type Options } from '../common/inputs';
 import { openCount } from '../ledger/effect';
 import { alternativesFor, type Alternative } from './library';
-import { CountEntry, LengthEntry, WordsEntry } from './fields';
+import { CountEntry, Fault, LengthEntry, WordsEntry } from './fields';
 import { useTrial, useTrialStore } from './state';
 
 const FROM_X = [
@@ -44,7 +44,7 @@ export function PartFields({ id }: { id: string }) {
       <Coordinate id={id} axis="x" from={part.fromX ?? 'left'} options={corners ? [] : FROM_X} />
       <Coordinate id={id} axis="y" from={part.fromY ?? 'bottom'} options={corners ? [] : FROM_Y} />
       <div className="flex items-center gap-1">
-        <WordsEntry at={`${at}/angle`} title="Angle, °" words={`angle of ${name}`} placeholder="0" />
+        <WordsEntry at={`${at}/angle`} title="Angle, °" words={`angle of ${name}`} placeholder="0" slim />
         <button
           type="button"
           className="btn btn-xs"
@@ -63,6 +63,7 @@ export function PartFields({ id }: { id: string }) {
           {part.side === 'bottom' ? 'on the bottom' : 'on the top'}
         </button>
       </div>
+      <Fault at={`${at}/angle`} />
       <div className="py-1">
         <Tick
           checked={corners}
@@ -122,22 +123,26 @@ type From = Parameters<typeof measureFrom>[3];
 function Coordinate<F extends From>({ id, axis, from, options }: CoordinateProps<F>) {
   const store = useTrialStore();
   const name = useTrial((s) => s.trial.parts?.find((one) => one.id === id)?.reference ?? '');
+  const at = `/parts/${id}/${axis}`;
   return (
-    <div className="flex items-center gap-1">
-      <LengthEntry at={`/parts/${id}/${axis}`} title={axis} words={`${axis} of ${name}`} slim />
-      {options.length > 0 && (
-        <Pick
-          className="min-w-0 flex-1"
-          label={`Edge that ${axis} of ${name} is measured from`}
-          value={from}
-          options={options}
-          onChange={(next) => {
-            const { compiled, edit } = store.getState();
-            edit(measureFrom(compiled, id, axis, next), `measure ${name} from another edge`);
-          }}
-        />
-      )}
-    </div>
+    <>
+      <div className="flex items-center gap-1">
+        <LengthEntry at={at} title={axis} words={`${axis} of ${name}`} slim />
+        {options.length > 0 && (
+          <Pick
+            className="min-w-0 flex-1"
+            label={`Edge that ${axis} of ${name} is measured from`}
+            value={from}
+            options={options}
+            onChange={(next) => {
+              const { compiled, edit } = store.getState();
+              edit(measureFrom(compiled, id, axis, next), `measure ${name} from another edge`);
+            }}
+          />
+        )}
+      </div>
+      <Fault at={at} />
+    </>
   );
 }
 

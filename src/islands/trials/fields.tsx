@@ -39,7 +39,7 @@ interface FieldProps {
   words: string;
   placeholder?: string;
   wide?: boolean;
-  /** The title takes no more room than it needs. */
+  /** Stands in a line with others: its title takes no more room than it needs, and a fault is told below the line. */
   slim?: boolean;
   /** In characters. */
   longest?: number;
@@ -63,7 +63,7 @@ function Labelled({
 }
 
 /** Why an entry cannot be used; nothing where it can. */
-function Fault({ at }: { at: string }) {
+export function Fault({ at }: { at: string }) {
   const message = useTrial((s) => s.compiled.problems.find(({ place }) => place.field === at)?.message);
   return message ? <p className="text-error pl-24 text-[12px]">{message}</p> : null;
 }
@@ -96,7 +96,7 @@ export function LengthEntry({ at, title, words, placeholder = '', slim = false }
           aria-invalid={faulty || undefined}
         />
       </Labelled>
-      <Fault at={at} />
+      {!slim && <Fault at={at} />}
     </>
   );
 }
@@ -118,7 +118,7 @@ export function WordsEntry({ at, title, words, placeholder = '', wide = false, l
           aria-invalid={faulty || undefined}
         />
       </Labelled>
-      <Fault at={at} />
+      {!slim && <Fault at={at} />}
     </>
   );
 }

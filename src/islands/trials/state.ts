@@ -16,6 +16,7 @@ import type { StoredTrial } from '../../store/database';
 import { trials } from '../common/shelf-store';
 import type { Quadrant } from '../sheet/layout';
 import { keepUnit, keptUnit } from '../state/display-unit';
+import { keptEntry, shownEntry } from '../fields/units';
 import { dropDraft, keepDraft, keptDraft } from '../state/draft';
 import type { Look } from '../turn/looks';
 
@@ -158,8 +159,11 @@ export function createTrial(stored: StoredTrial, kept: KeptHistory | null) {
       refusal: null,
       models: new Map(),
       set(part) {
-        if (part.unit) keepUnit(id, part.unit);
-        set(part);
+        const { unit: before, step } = get();
+        if (!part.unit || part.unit === before) return set(part);
+        keepUnit(id, part.unit);
+        // the step stays what it was: it says its unit where that is not the one shown
+        set({ ...part, step: shownEntry(keptEntry(step, before, 'mm'), part.unit, 'mm') });
       },
       edit(edits, words, gesture) {
         const { trial: before, past } = get();

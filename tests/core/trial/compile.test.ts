@@ -106,6 +106,7 @@ describe('parts', () => {
     expect(parts.map(({ reference }) => reference)).toEqual(['R4']);
     const told = problems.map(({ message }) => message);
     expect(told.some((one) => one.includes('ten'))).toBe(true);
+    expect(problems[0]?.title).toBe('R1 x cannot be used');
     expect(told.some((one) => one.includes('“none”'))).toBe(true);
     expect(told.some((one) => one.includes('R3 is left out'))).toBe(true);
     const empty = compileTrial(trialOf([part('R1', 'R', '', 5)], { covers: [{ id: '1', under: '' }] }));
