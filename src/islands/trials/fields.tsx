@@ -102,7 +102,15 @@ export function LengthEntry({ at, title, words, placeholder = '', slim = false }
 }
 
 /** Words, or a plain number such as an angle. */
-export function WordsEntry({ at, title, words, placeholder = '', wide = false, longest = 80 }: FieldProps) {
+export function WordsEntry({
+  at,
+  title,
+  words,
+  placeholder = '',
+  wide = false,
+  slim = false,
+  longest = 80,
+}: FieldProps) {
   const field = useWrittenField(at, words, same, same);
   const faulty = useFaulty(at);
   return (
