@@ -1,11 +1,10 @@
 import type { TapisDocument } from '../document/document';
 import { MISSING, type Finding, type Severity } from '../document/finding';
-import { neighboursOf } from '../geometry/neighbours';
-import type { Compiled, Land } from '../footprint/footprint';
-import type { SolvedGroup } from '../land/solution';
+import type { Compiled } from '../footprint/footprint';
 import type { Process } from '../process/process';
+import { contextOf } from './context';
 import { RULES } from './rules';
-import { SUBJECTS } from './subjects';
+import { subjectsOf } from './subjects';
 import { withWaivers, type WaivedFinding } from './waivers';
 
 interface RuleName {
@@ -43,14 +42,12 @@ export function check(compiled: Compiled): Report {
   const idle: (RuleName & { without: string })[] = [];
   const { footprint, process } = compiled;
   if (footprint) {
-    const lands = neighboursOf(footprint.lands.map(({ copper }) => copper));
-    const groups = new Map(footprint.groups.map((group) => [group.terminals.id, group]));
-    const groupOf = ({ group }: Land) => groups.get(group) as SolvedGroup;
-    const context = { compiled, footprint, process, lands, groupOf };
+    const context = contextOf(compiled, footprint);
+    const has = subjectsOf(context);
     for (const rule of RULES) {
       const { id, title, source, severity, stage, looksAt } = rule;
       if (process.severities[id] === 'off') continue;
-      const without = looksAt.find((subject) => !SUBJECTS[subject](context));
+      const without = looksAt.find((subject) => !has(subject));
       if (without) {
         idle.push({ id, title, source, without });
         continue;

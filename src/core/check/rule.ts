@@ -1,24 +1,14 @@
 import type { Finding, Measured, Remedy, Severity, Stage } from '../document/finding';
-import type { Box } from '../geometry/box';
+import { gapBetween, type Box } from '../geometry/box';
 import type { Placed } from '../geometry/figure';
 import { gapBetweenFigures } from '../geometry/gaps';
-import { neighboursOf, type Neighbours } from '../geometry/neighbours';
-import type { Compiled, Footprint, Land } from '../footprint/footprint';
+import { neighboursOf } from '../geometry/neighbours';
+import type { Footprint, Land } from '../footprint/footprint';
 import type { Point } from '../geometry/point';
-import type { SolvedGroup } from '../land/solution';
+import type { Padstack } from '../padstack/padstack';
 import { formatMm, formatNumber, quantise } from '../units/length';
-import type { Process } from '../process/process';
+import type { CheckContext } from './context';
 import type { Subject } from './subjects';
-
-/** What a rule looks at. The index answers for the lands, in their order. */
-export interface CheckContext {
-  readonly compiled: Compiled;
-  readonly footprint: Footprint;
-  readonly process: Process;
-  readonly lands: Neighbours;
-  /** The group of terminals that a land belongs to. */
-  readonly groupOf: (land: Land) => SolvedGroup;
-}
 
 /** Something that misses its limit, and where. */
 export interface Miss {
@@ -95,6 +85,26 @@ export function worstOf(
   ];
 }
 
+/**
+ * Lands that miss a limit by their padstack alone: it is measured once for each padstack.
+ * @param valueOf what is measured of a padstack; `null` where it misses nothing
+ */
+export function missesByStack(
+  { lands, padstacks }: Footprint,
+  valueOf: (stack: Padstack) => number | null,
+): Miss[] {
+  const missing = new Map<Padstack, number>();
+  for (const stack of padstacks) {
+    const value = valueOf(stack);
+    if (value !== null) missing.set(stack, value);
+  }
+  if (missing.size === 0) return [];
+  return lands.flatMap((land): Miss[] => {
+    const value = missing.get(land.padstack);
+    return value === undefined ? [] : [{ value, at: land.copper.at, lands: [land] }];
+  });
+}
+
 /** What lands are known by, each once. */
 export function idsOf(lands: readonly Land[]): string[] {
   return [...new Set(lands.map(({ id }) => id))];
@@ -108,37 +118,47 @@ export interface CloseCall<T> {
   readonly at: Point;
 }
 
-/**
- * All pairs that come closer than a limit, the closest first.
- * @param limit mm
- * @param meant which pairs have to keep a distance at all
- * @param index over the figures in their order, where there is one already
- */
-export function closerThan<T>(
+/** Pairs of things whose boxes come within a limit, in order. @param limit mm */
+export function pairsWithin<T>(
   items: readonly T[],
   figureOf: (item: T) => Placed,
   limit: number,
-  meant: (a: T, b: T) => boolean = () => true,
-  index: Neighbours = neighboursOf(items.map(figureOf)),
-): CloseCall<T>[] {
-  const found: (CloseCall<T> & { readonly order: readonly [number, number] })[] = [];
-  for (const [i, j] of index.pairs(limit)) {
-    const [a, b] = [items[i] as T, items[j] as T];
-    if (!meant(a, b)) continue;
-    const gap = gapBetweenFigures(figureOf(a), figureOf(b));
-    if (gap < limit - 1e-9)
-      found.push({
-        gap,
-        a,
-        b,
-        at: between(figureOf(a), figureOf(b)),
-        order: [Math.min(i, j), Math.max(i, j)],
-      });
-  }
-  // of equals the first: the last bits of a sum do not choose
-  return found.sort(
-    (p, q) => quantise(p.gap) - quantise(q.gap) || p.order[0] - q.order[0] || p.order[1] - q.order[1],
+): (readonly [T, T])[] {
+  return Array.from(
+    neighboursOf(items.map(figureOf)).pairs(limit),
+    ([i, j]) => [items[i] as T, items[j] as T] as const,
   );
+}
+
+/** Pairs of one of some things with one of others whose boxes come within a limit. @param limit mm */
+export function pairsBetween<T>(
+  some: readonly T[],
+  others: readonly T[],
+  figureOf: (item: T) => Placed,
+  limit: number,
+): (readonly [T, T])[] {
+  const found: (readonly [T, T])[] = [];
+  for (const a of some)
+    for (const b of others) if (gapBetween(figureOf(a), figureOf(b)) < limit) found.push([a, b]);
+  return found;
+}
+
+/**
+ * Those pairs that come closer than a limit, the closest first; of equals the first.
+ * @param limit mm
+ */
+export function closerThan<T>(
+  pairs: readonly (readonly [T, T])[],
+  figureOf: (item: T) => Placed,
+  limit: number,
+): CloseCall<T>[] {
+  const found: CloseCall<T>[] = [];
+  for (const [a, b] of pairs) {
+    const gap = gapBetweenFigures(figureOf(a), figureOf(b));
+    if (gap < limit - 1e-9) found.push({ gap, a, b, at: between(figureOf(a), figureOf(b)) });
+  }
+  // the last bits of a sum do not choose
+  return found.sort((p, q) => quantise(p.gap) - quantise(q.gap));
 }
 
 /** Whether two lands are one electrical node: copper of one number may touch. */

@@ -1,10 +1,13 @@
 import type { Footprint, Land } from '../footprint/footprint';
-import type { CheckContext } from './rule';
+import type { Padstack } from '../padstack/padstack';
+import type { CheckContext } from './context';
 
 // What rules look at. A rule whose subject a footprint does not have is neither broken nor held:
 // the report lists it apart.
 
 const some = (is: (land: Land) => boolean) => (context: CheckContext) => context.footprint.lands.some(is);
+const stack = (is: (stack: Padstack) => boolean) => (context: CheckContext) =>
+  context.footprint.padstacks.some(is);
 const group = (is: (group: Footprint['groups'][number]) => boolean) => (context: CheckContext) =>
   context.footprint.groups.some(is);
 
@@ -13,9 +16,9 @@ export const SUBJECTS = {
   lands: some(() => true),
   'several lands': ({ footprint }) => footprint.lands.length > 1,
   'several mask openings': ({ footprint }) => footprint.maskOpenings.length > 1,
-  'surface lands': some(({ hole }) => !hole),
-  'soldered lands': some(({ padstack }) => padstack.kind !== 'probe'),
-  'exposed pads': some(({ padstack }) => padstack.kind === 'thermal'),
+  'surface lands': stack(({ hole }) => !hole),
+  'soldered lands': stack(({ kind }) => kind !== 'probe'),
+  'exposed pads': stack(({ kind }) => kind === 'thermal'),
   spans: group(({ kind }) => kind === 'span'),
   rows: group(({ terminals }) => terminals.kind === 'span' && terminals.pitch !== null),
   'chip ends': group(({ terminals }) => terminals.kind === 'span' && terminals.form === 'rectangular-end'),
@@ -29,12 +32,12 @@ export const SUBJECTS = {
   pegs: ({ footprint }) => footprint.bores.some(({ peg }) => peg),
   'places with tolerances': ({ footprint: { bores, groups } }) =>
     bores.some(({ peg }) => peg && peg.worst > 0) || groups.some(({ terminals }) => terminals.position),
-  'lands with holes': some(({ hole }) => hole !== null),
-  'plated holes': some(({ hole, plated }) => hole !== null && plated),
-  'reliefs and clearances': some(({ padstack }) => padstack.relief !== null || padstack.clearance !== null),
-  vias: some(({ vias }) => vias.length > 0),
-  paste: some(({ paste }) => paste.length > 0),
-  windows: some(({ padstack }) => padstack.windows !== null),
+  'lands with holes': stack(({ hole }) => hole !== null),
+  'plated holes': stack(({ hole }) => hole?.plated ?? false),
+  'reliefs and clearances': stack(({ relief, clearance }) => relief !== null || clearance !== null),
+  vias: stack(({ vias }) => vias.length > 0),
+  paste: stack(({ paste }) => paste.length > 0),
+  windows: stack(({ windows }) => windows !== null),
   'a recommended pattern': ({ compiled }) => compiled.recommended.size > 0,
   legend: ({ footprint: { legend } }) => legend.lines.length > 0 || legend.pin1 !== null,
   texts: ({ footprint }) => footprint.texts.length > 0,
@@ -58,3 +61,13 @@ export const SUBJECTS = {
 } as const satisfies Readonly<Record<string, (context: CheckContext) => boolean>>;
 
 export type Subject = keyof typeof SUBJECTS;
+
+/** Answers whether a footprint has a subject; each is looked for once. */
+export function subjectsOf(context: CheckContext): (subject: Subject) => boolean {
+  const known = new Map<Subject, boolean>();
+  return (subject) => {
+    const has = known.get(subject) ?? SUBJECTS[subject](context);
+    known.set(subject, has);
+    return has;
+  };
+}

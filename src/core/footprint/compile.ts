@@ -255,10 +255,10 @@ function seatBody(
   });
   const assembly: Assembly = {
     shapes: solids.shapes,
-    parts: solids.parts.map((part) => ({
-      ...part,
-      at: { ...part.at, z: quantise(part.at.z + heights.seating) },
-    })),
+    parts: solids.parts.map((part) => {
+      const { x, y, z } = part.at;
+      return { ...part, at: { x, y, z: quantise(z + heights.seating) } };
+    }),
   };
   return {
     extent,

@@ -151,6 +151,11 @@ function isKnown(group: TerminalGroup): boolean {
 
 type Limit = 'min' | 'nom' | 'max';
 
+/** A figure at least, nominal and most material: the terminals of a group share them. */
+function atLimits(figure: (limit: Limit) => Figure): Readonly<Record<Limit, Figure>> {
+  return { min: figure('min'), nom: figure('nom'), max: figure('max') };
+}
+
 /** A land and where the package counts it. */
 interface Numbered {
   readonly order: number;
@@ -219,6 +224,7 @@ function spanLands(solution: SpanSolution, context: LandContext, stackFor: Stack
   });
   const [base, cornerBase] = [baseOf(land), corner && baseOf(corner)];
   const touching = correctedGroup(group, context.contacts.get(group.id));
+  const contacts = atLimits((limit) => spanFigure(group, touching.length[limit], touching.width[limit]));
   return landsAt(solution, context, ({ end, along, out: beyond = 0 }: TerminalPlace, id): InFrame => {
     const atCorner = corner && cornerBase && isCornerPlace(group, along);
     const angle = end === 1 ? 0 : 180;
@@ -228,10 +234,9 @@ function spanLands(solution: SpanSolution, context: LandContext, stackFor: Stack
       end,
       stack: stackFor(group.id, id, atCorner ? cornerBase : base),
       contact: (limit) => {
-        const [length, width] = [touching.length[limit], touching.width[limit]];
-        const out = (touching.span[limit] - length) / 2 + beyond;
+        const out = (touching.span[limit] - touching.length[limit]) / 2 + beyond;
         const at = { x: quantise(end * out), y: along };
-        return { figure: spanFigure(group, length, width), at, rotation: angle };
+        return { figure: contacts[limit], at, rotation: angle };
       },
     };
   });
@@ -260,6 +265,7 @@ function pinLands(solution: PinSolution, context: LandContext, stackFor: StackFo
     ...(group.stated?.slot ? { slot: group.stated.slot } : {}),
     ...(group.vias ? { vias: group.vias } : {}),
   };
+  const contacts = atLimits((limit) => section(group.lead, limit));
   const { pin1Land, numbers } = context;
   const first: StackBase = pin1Land === 'same' || group.stated ? base : { ...base, first: pin1Land };
   return landsAt(solution, context, ({ at, rotation }: Spot, id): InFrame => {
@@ -268,7 +274,7 @@ function pinLands(solution: PinSolution, context: LandContext, stackFor: StackFo
       at: { ...HOME, at, angle: rotation },
       end: null,
       stack: stackFor(group.id, id, isFirst ? first : base),
-      contact: (limit) => ({ figure: section(group.lead, limit), at, rotation }),
+      contact: (limit) => ({ figure: contacts[limit], at, rotation }),
     };
   });
 }
@@ -286,10 +292,11 @@ export function openMask(
   joint: boolean,
   groups: readonly SolvedGroup[],
 ): MaskOpening[] {
-  const single = lands.map(({ mask, islands, far }, i) =>
-    mask.map((opening): MaskOpening => ({ opening, islands, lands: [i], far })),
-  );
-  if (!joint) return single.flat();
+  const openingsOf = (i: number): MaskOpening[] => {
+    const { mask, islands, far } = lands[i] as Land;
+    return mask.map((opening) => ({ opening, islands, lands: [i], far }));
+  };
+  if (!joint) return lands.flatMap((_, i) => openingsOf(i));
   const frames = new Map(groups.map(({ terminals: { id, frame } }) => [id, frame]));
   const rows = new Map<string, number[]>();
   lands.forEach(({ group, end }, i) => {
@@ -297,7 +304,7 @@ export function openMask(
     rows.set(key, [...(rows.get(key) ?? []), i]);
   });
   return [...rows.values()].flatMap((row): MaskOpening[] => {
-    const openings = row.flatMap((i) => single[i] as MaskOpening[]);
+    const openings = row.flatMap(openingsOf);
     const { group = '', far = false } = lands[row[0] ?? 0] ?? {};
     const frame = frames.get(group) ?? HOME;
     // the row is straight in its own frame

@@ -48,13 +48,29 @@ export function drawLegend(input: LegendInput): Legend {
   };
 }
 
-/** Lands and mask openings, whichever is larger, and holes. */
+/** Each land's copper, or the opening that encloses it, in the lands' order; then all other openings. */
 function clearOf({ lands, maskOpenings, bores }: LegendInput): Placed[] {
-  return [
-    ...lands.map(({ copper }) => copper),
-    ...maskOpenings.map(({ opening }) => opening),
-    ...bores.map(({ opening }) => opening),
-  ];
+  const own = lands.map(({ copper }) => copper);
+  const others = bores.map(({ opening }) => opening);
+  for (const { opening, lands: freed } of maskOpenings) {
+    const [only = -1] = freed.length === 1 ? freed : [];
+    const land = lands[only];
+    if (land && own[only] === land.copper && isGrown(opening, land.copper)) own[only] = opening;
+    else others.push(opening);
+  }
+  return [...own, ...others];
+}
+
+/** Whether a figure is another one grown about the same middle. */
+function isGrown(outer: Placed, inner: Placed): boolean {
+  return (
+    outer.figure.kind === inner.figure.kind &&
+    outer.figure.kind !== 'contour' &&
+    outer.rotation === inner.rotation &&
+    outer.at.x === inner.at.x &&
+    outer.at.y === inner.at.y &&
+    overhang(inner, outer) <= 0
+  );
 }
 
 function styledLines(
@@ -189,7 +205,7 @@ function markBeside(
   };
   const pointsAtFirst = (mark: Polygon): boolean => {
     const own = gapToPolygon(first.copper, mark) + 1e-6;
-    // the obstacles start with the lands' copper
+    // the obstacles start with the lands
     const near = index.near(grow(boxOfPoints(mark) as Box, own)).flatMap((i) => lands[i] ?? []);
     return near.every((land) => land === first || gapToPolygon(land.copper, mark) > own);
   };

@@ -84,9 +84,10 @@ export function occupiedBy(
   bores: readonly BoredHole[],
   keepOuts: readonly PlacedKeepOut[],
 ): Box[] {
+  const occupied = [bodyMax];
+  for (const { copper, contact } of lands) occupied.push(copper, contact.max);
   return [
-    bodyMax,
-    ...lands.flatMap(({ copper, contact }) => [copper, contact.max]),
+    ...occupied,
     ...bores.map(({ opening }) => opening),
     // what other parts stay out of belongs to this one
     ...keepOuts.flatMap(({ area, what, side }) =>

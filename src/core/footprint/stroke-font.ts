@@ -1,5 +1,6 @@
 import type { Polyline } from '../geometry/polygon';
 import { quantise } from '../units/length';
+import { remembered } from '../units/remembered';
 
 /**
  * Tapis' own single-stroke lettering. A glyph is its width and its strokes; a point is two
@@ -126,24 +127,29 @@ export interface StrokedText {
  */
 export function strokeText(text: string, height: number): StrokedText {
   const unit = height / CAPITAL;
-  const glyphs = [...text].map(glyphOf);
+  const glyphs = [...text].map(decoded);
   const width = glyphs.reduce((sum, [w], i) => sum + w + (i > 0 ? GAP : 0), 0) * unit;
   const lines: Polyline[] = [];
   let left = -width / 2;
   for (const [w, strokes] of glyphs) {
-    for (const stroke of strokes.split(' ')) {
-      if (stroke === '') continue;
-      lines.push(
-        Array.from({ length: stroke.length / 2 }, (_, i) => ({
-          x: quantise(left + parseInt(stroke.charAt(2 * i), 36) * unit),
-          y: quantise((parseInt(stroke.charAt(2 * i + 1), 36) - BASELINE - CAPITAL / 2) * unit),
-        })),
-      );
+    for (const stroke of strokes) {
+      lines.push(stroke.map(({ x, y }) => ({ x: quantise(left + x * unit), y: quantise(y * unit) })));
     }
     left += (w + GAP) * unit;
   }
   return { lines, width: quantise(width), height };
 }
+
+/** Width and strokes of a letter, y from its middle; every text is made of the same few. */
+const decoded = remembered((letter: string): readonly [number, readonly Polyline[]] => {
+  const [width, strokes] = glyphOf(letter);
+  const points = (stroke: string) =>
+    Array.from({ length: stroke.length / 2 }, (_, i) => ({
+      x: parseInt(stroke.charAt(2 * i), 36),
+      y: parseInt(stroke.charAt(2 * i + 1), 36) - BASELINE - CAPITAL / 2,
+    }));
+  return [width, strokes.split(' ').filter(Boolean).map(points)];
+}, 500);
 
 function glyphOf(letter: string): readonly [number, string] {
   const plain = ALIKE[letter] ?? letter;

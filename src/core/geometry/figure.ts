@@ -1,5 +1,5 @@
 import { quantise } from '../units/length';
-import { boxOfPoints, grow, type Box } from './box';
+import { boxOfPoints, cornersOf, grow, type Box } from './box';
 import { backwards, flatten, type Contour, type Vertex } from './contour';
 import { add, isQuarter, turn, type Point } from './point';
 import { area, inflate, type Polygon } from './polygon';
@@ -220,6 +220,7 @@ export function outlineOf(figure: Figure): Contour {
 
 function rectangleOutline({ width, height, radius = 0, chamfer }: Rectangle): Contour {
   const [x, y] = [width / 2, height / 2];
+  if (!radius && !chamfer) return cornersOf({ minX: -x, minY: -y, maxX: x, maxY: y });
   const signs = [
     [-1, -1],
     [1, -1],

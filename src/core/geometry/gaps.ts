@@ -22,9 +22,17 @@ function knownCore(placed: Placed): Rounded {
 export function gapBetweenFigures(a: Placed, b: Placed): number {
   const boxes = gapBetween(a, b);
   if (isPlain(a) && isPlain(b)) return boxes;
+  if (a.figure.kind === 'round' && b.figure.kind === 'round') {
+    const apart = Math.hypot(a.at.x - b.at.x, a.at.y - b.at.y);
+    return clear(apart, (a.figure.diameter + b.figure.diameter) / 2, boxes);
+  }
   const [p, q] = [knownCore(a), knownCore(b)];
-  const apart = polygonGap(p.core, q.core);
-  return apart > 0 ? apart - p.radius - q.radius : Math.min(boxes, -p.radius - q.radius, 0);
+  return clear(polygonGap(p.core, q.core), p.radius + q.radius, boxes);
+}
+
+/** What radii leave of the distance of two cores; where those meet, by how far the boxes overlap. */
+function clear(apart: number, radii: number, boxes: number): number {
+  return apart > 0 ? apart - radii : Math.min(boxes, -radii, 0);
 }
 
 /** Distance of an open line from a placed figure, mm; 0 or less where the line enters it. */
@@ -55,11 +63,19 @@ function polygonGap(a: Polygon, b: Polygon): number {
 
 /** Distance of the edges of two polygons, mm; 0 where they cross. */
 function edgeGap(a: Polygon, b: Polygon): number {
+  for (let i = 0; i < a.length; i += 1)
+    for (let j = 0; j < b.length; j += 1)
+      if (segmentsCross(corner(a, i), corner(a, i + 1), corner(b, j), corner(b, j + 1))) return 0;
+  return Math.min(cornersTo(a, b), cornersTo(b, a));
+}
+
+/** Least distance of a polygon's corners from the edges of another, mm. */
+function cornersTo(corners: Polygon, edges: Polygon): number {
   let least = Infinity;
-  const [ea, eb] = [edgesOf(a), edgesOf(b)];
-  for (const [p, q] of ea) for (const r of b) least = Math.min(least, pointToSegment(r, p, q));
-  for (const [p, q] of eb) for (const r of a) least = Math.min(least, pointToSegment(r, p, q));
-  for (const [p, q] of ea) for (const [r, s] of eb) if (segmentsCross(p, q, r, s)) return 0;
+  for (let i = 0; i < edges.length; i += 1) {
+    const [p, q] = [corner(edges, i), corner(edges, i + 1)];
+    for (const r of corners) least = Math.min(least, pointToSegment(r, p, q));
+  }
   return least;
 }
 
@@ -84,10 +100,12 @@ export function depthUnder(polygon: Polygon, p: Point): number {
 /** How deep a point lies in a polygon, mm; less than nothing outside. */
 function depthIn(polygon: Polygon, p: Point): number {
   let least = Infinity;
-  for (const [a, b] of edgesOf(polygon)) least = Math.min(least, pointToSegment(p, a, b));
+  for (let i = 0; i < polygon.length; i += 1)
+    least = Math.min(least, pointToSegment(p, corner(polygon, i), corner(polygon, i + 1)));
   return polygon.length > 2 && encloses(polygon, p) ? least : -least;
 }
 
-function edgesOf(polygon: Polygon): (readonly [Point, Point])[] {
-  return polygon.map((p, i) => [p, polygon[(i + 1) % polygon.length] as Point] as const);
+/** A polygon's corner; after the last comes the first again. */
+function corner(polygon: Polygon, i: number): Point {
+  return polygon[i % polygon.length] as Point;
 }

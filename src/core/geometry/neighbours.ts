@@ -5,7 +5,7 @@ import type { Box } from './box';
 export interface Neighbours {
   /** Indices of the boxes that touch or overlap a box. */
   readonly near: (box: Box) => number[];
-  /** Each unordered pair (i < j) whose boxes come closer than `within` mm, on both axes. */
+  /** Each pair (i < j) whose boxes come closer than `within` mm, on both axes; in order. */
   readonly pairs: (within: number) => Generator<readonly [number, number]>;
 }
 
@@ -23,8 +23,9 @@ export function neighboursOf(boxes: readonly Box[]): Neighbours {
     *pairs(within) {
       for (let i = 0; i < boxes.length; i += 1) {
         const { minX, minY, maxX, maxY } = boxes[i] as Box;
-        const found = index.search(minX - within, minY - within, maxX + within, maxY + within, (j) => j > i);
-        for (const j of found) yield [i, j];
+        const found = index.search(minX - within, minY - within, maxX + within, maxY + within);
+        if (found.length > 1) found.sort((a, b) => a - b);
+        for (const j of found) if (j > i) yield [i, j];
       }
     },
   };

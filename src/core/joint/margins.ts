@@ -52,17 +52,17 @@ export function jointMargins(
 /** The margins of a land as it lies; `null` where its terminal has no span. */
 export function spanMargins({ groups, contacts }: Footprint, land: Land, process: Process): Margin[] | null {
   const group = groups.find(({ terminals }) => terminals.id === land.group);
-  return group?.kind === 'span' ? marginsOf(group, land, contacts, process) : null;
+  return group?.kind === 'span' ? marginsOf(group, landOf(land, group.terminals), contacts, process) : null;
 }
 
-/** The margins of a land of a group, by its real size and its corrected contact. */
+/** The margins of a group's lands of a real size, by their corrected contact. */
 export function marginsOf(
   group: SpanSolution,
-  land: Land,
+  size: LandSize,
   contacts: Footprint['contacts'],
   process: Process,
 ): Margin[] {
   const { terminals } = group;
   const touching = correctedGroup(terminals, contacts.get(terminals.id));
-  return jointMargins(touching, group, process, landOf(land, terminals));
+  return jointMargins(touching, group, process, size);
 }

@@ -3,7 +3,7 @@ import { centreOf } from '../geometry/box';
 import { sizeOf } from '../geometry/figure';
 import { distance, turn } from '../geometry/point';
 import { marginsOf } from '../joint/margins';
-import { jointModel, marginFigures } from '../joint/model';
+import { jointModel, landOf, marginFigures } from '../joint/model';
 import type { Level } from '../document/document';
 import type { Process } from '../process/process';
 import { quantise } from '../units/length';
@@ -140,7 +140,7 @@ function marginsFor(
   const group = kept.groups.find(({ terminals }) => terminals.id === land.group);
   const inverseOf = (one: Land) =>
     group?.kind === 'span'
-      ? marginsOf(group, one, kept.contacts, process).map((margin) => margin.inverse)
+      ? marginsOf(group, landOf(one, group.terminals), kept.contacts, process).map((margin) => margin.inverse)
       : [];
   const [inverse, computed] = [inverseOf(land), inverseOf(own)];
   const before = jointModel(kept, own, process, document.level);

@@ -104,6 +104,12 @@ export function derivedText(
   return typeof derived === 'string' ? derived : derived(options, entered);
 }
 
+/** What became of a text. */
+type Meaning = Pick<ResolvedDimension, 'value' | 'error' | 'assumption' | 'doubts' | 'hints'>;
+
+const NOTHING: Meaning = { value: null, error: null, assumption: null, doubts: [], hints: {} };
+const NO_SYMBOLS: EntryScope['symbols'] = new Map();
+
 class Resolver {
   private readonly done = new Map<string, ResolvedDimension>();
   private readonly open: string[] = [];
@@ -143,39 +149,52 @@ class Resolver {
     const entered = written !== null && isEntered(written);
     const text = entered ? written.text : derivedText(definition, this.options, this.entered);
     const unit = entered ? (written.unit ?? packageUnit) : (written?.unit ?? this.family.unit ?? 'mm');
-    const base = {
+    const where = written?.where ?? '';
+    const { value, error, assumption, doubts, hints } = this.meaning(definition, text, unit, entered, where);
+    return {
       definition,
       text,
       unit,
       source: entered ? 'entered' : text ? 'derived' : 'missing',
       label: written?.label ?? '',
-      where: written?.where ?? '',
+      where,
       from: (entered ? written.from : null) ?? null,
       asked: entered || !definition.when || definition.when(this.options),
-    } as const;
-    const none = { ...base, value: null, error: null, assumption: null, doubts: [], hints: {} };
-    if (!text) return none;
+      value,
+      error,
+      assumption,
+      doubts,
+      hints,
+    };
+  }
+
+  /** What a text means for a dimension. */
+  private meaning(
+    definition: DimensionDefinition,
+    text: string,
+    unit: SheetUnit,
+    entered: boolean,
+    where: string,
+  ): Meaning {
+    if (!text) return NOTHING;
     const tree = parseEntry(text);
-    if (!tree.ok) return { ...none, error: tree.error };
-    const blocked = this.blockedBy(tree.value, symbol);
+    if (!tree.ok) return { ...NOTHING, error: tree.error };
+    const blocked = this.blockedBy(tree.value, definition.symbol);
     // a formula of the family waits for its terms, which are named as missing themselves
-    if (blocked) return entered ? { ...none, error: { at: 0, message: blocked } } : none;
+    if (blocked) return entered ? { ...NOTHING, error: { at: 0, message: blocked } } : NOTHING;
     const read = evaluateEntry(tree.value, this.scope(definition, unit, tree.value));
-    if (!read.ok) return { ...none, error: read.error };
-    const meant = withLeast(read.value.value, definition);
-    const error = outOfLimits(meant, definition);
-    const typical = written?.where === TYPICAL && definition.kind === 'length';
-    const assumption = !entered
-      ? definition.typical
-        ? TYPICAL
-        : null
-      : typical
-        ? TYPICAL
-        : assumptionAbout(meant, definition);
+    if (!read.ok) return { ...NOTHING, error: read.error };
+    const value = withLeast(read.value.value, definition);
     const { hints } = tree.value;
-    // a family's own formula is not doubted
-    const doubts = entered ? [...read.value.doubts, ...aboutHints(hints)] : [];
-    return { ...base, value: meant, error, assumption, doubts, hints };
+    const typical = entered ? where === TYPICAL && definition.kind === 'length' : definition.typical;
+    return {
+      value,
+      error: outOfLimits(value, definition),
+      assumption: typical ? TYPICAL : entered ? assumptionAbout(value, definition) : null,
+      // a family's own formula is not doubted
+      doubts: entered ? [...read.value.doubts, ...aboutHints(hints)] : [],
+      hints,
+    };
   }
 
   /** Why an entry cannot be evaluated yet: it refers to itself or to something missing. */
@@ -191,18 +210,20 @@ class Resolver {
   }
 
   private scope(definition: DimensionDefinition, unit: SheetUnit, tree: EntryTree): EntryScope {
+    const { kind } = definition;
+    if (tree.symbols.length === 0) return { kind, unit, symbols: NO_SYMBOLS };
     const needed = new Set(tree.symbols);
-    const known = this.family.dimensions.flatMap(({ symbol, kind }) => {
-      if (!needed.has(symbol)) return [];
-      const value = this.resolve(symbol).value;
-      return value ? [[symbol, { kind, value }] as const] : [];
+    const known = this.family.dimensions.flatMap((d) => {
+      if (!needed.has(d.symbol)) return [];
+      const value = this.resolve(d.symbol).value;
+      return value ? [[d.symbol, { kind: d.kind, value }] as const] : [];
     });
     const strangers = tree.symbols.some((name) => !this.definition(name));
     // only the message about an unknown symbol needs the names of all others
     const names = strangers
-      ? this.family.dimensions.map(({ symbol, kind }) => [symbol, { kind, value: ZERO }] as const)
+      ? this.family.dimensions.map((d) => [d.symbol, { kind: d.kind, value: ZERO }] as const)
       : [];
-    return { kind: definition.kind, unit, symbols: new Map([...names, ...known]) };
+    return { kind, unit, symbols: new Map([...names, ...known]) };
   }
 }
 

@@ -2,7 +2,7 @@
  * Requires copper wide enough to survive etching.
  */
 import { narrowOf } from '../../geometry/figure';
-import { worstOf, type Miss, type Rule } from '../rule';
+import { missesByStack, worstOf, type Rule } from '../rule';
 
 const message = 'Land {land} is {value} mm narrow, needs {limit} mm; {count} such in all.';
 
@@ -15,9 +15,9 @@ export const copperWidth: Rule = {
   looksAt: ['lands'],
   check({ footprint, process }) {
     const limit = process.minWidth;
-    const misses = footprint.lands.flatMap((land): Miss[] => {
-      const value = narrowOf(land.copper.figure);
-      return value < limit - 1e-9 ? [{ value, at: land.at, lands: [land] }] : [];
+    const misses = missesByStack(footprint, ({ copper }) => {
+      const value = narrowOf(copper);
+      return value < limit - 1e-9 ? value : null;
     });
     return worstOf(misses, limit, 'mm', message);
   },

@@ -7,7 +7,8 @@ import { freeContour, place } from '../../geometry/figure';
 import { roomWithin } from '../../geometry/gaps';
 import { occupiedBy } from '../../footprint/marks';
 import { bodyAt } from '../../package/drawn';
-import { fill, mm, type CheckContext, type Rule, type RuleFinding } from '../rule';
+import type { CheckContext } from '../context';
+import { fill, mm, type Rule, type RuleFinding } from '../rule';
 
 const messages = {
   small: 'Courtyard leaves {left} mm round lands and body on its tightest side, needs {limit} mm.',

@@ -13,7 +13,8 @@ import { diagonal, isFlat, landOver, playIn, slotFor } from '../../land/solve-pi
 import { HOLE_ALLOWANCE, HOLE_LAND_STEP, HOLE_MOST, HOLE_SOURCE } from '../../land/tables';
 import type { Process } from '../../process/process';
 import { formatNumber } from '../../units/length';
-import { fill, idsOf, mm, type CheckContext, type Rule, type RuleFinding } from '../rule';
+import type { CheckContext } from '../context';
+import { fill, idsOf, mm, type Rule, type RuleFinding } from '../rule';
 
 const messages = {
   shoulder:

@@ -2,12 +2,15 @@
  * Requires laminate between the walls of neighbouring holes that does not break out.
  */
 import { circleAt } from '../../geometry/figure';
-import { closerThan, fill, mm, type Rule } from '../rule';
+import type { Placed } from '../../geometry/figure';
+import { closerThan, fill, mm, pairsWithin, type Rule } from '../rule';
 
 const messages = {
   web: 'Only {web} mm of laminate stay between two holes, needs {limit} mm; {count} such in all.',
   into: 'Two holes run into each other; {count} such in all.',
 };
+
+const itself = (hole: Placed) => hole;
 
 export const holeWeb: Rule = {
   id: 'hole-web',
@@ -25,7 +28,7 @@ export const holeWeb: Rule = {
       ...footprint.bores.map(({ hole }) => hole),
     ];
     const limit = process.minHoleWeb;
-    const close = closerThan(holes, (hole) => hole, limit);
+    const close = closerThan(pairsWithin(holes, itself, limit), itself, limit);
     const [worst] = close;
     if (!worst) return [];
     const { gap, at } = worst;

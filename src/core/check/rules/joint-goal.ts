@@ -5,13 +5,13 @@
  */
 import { centreOf } from '../../geometry/box';
 import type { Land } from '../../footprint/footprint';
-import { marginsOf, type Margin } from '../../joint/margins';
-import { landOf } from '../../joint/model';
+import type { Margin } from '../../joint/margins';
 import type { LandSize } from '../../land/solver';
 import type { SpanSolution } from '../../land/solution';
 import { TRIM_TITLES } from '../../land/trims';
 import { quantise } from '../../units/length';
-import { fill, idsOf, mm, TAKE_COMPUTED, type CheckContext, type Rule, type RuleFinding } from '../rule';
+import type { CheckContext } from '../context';
+import { fill, idsOf, mm, TAKE_COMPUTED, type Rule, type RuleFinding } from '../rule';
 
 const messages = {
   under:
@@ -40,15 +40,14 @@ export const jointGoal: Rule = {
 
 function findings(
   group: SpanSolution,
-  { footprint, process, compiled: { document } }: CheckContext,
+  { footprint, jointOf, compiled: { document } }: CheckContext,
 ): RuleFinding[] {
   const { terminals, goalRow, level, trims, rounding } = group;
   const misses = footprint.lands.flatMap((land): Miss[] => {
     if (land.group !== terminals.id) return [];
-    const slack = slackOf(landOf(land, terminals), group);
-    return marginsOf(group, land, footprint.contacts, process)
-      .filter(({ inverse, goal }) => inverse < goal - slack)
-      .map((margin) => ({ land, margin }));
+    const { size, margins } = jointOf(land, group);
+    const slack = slackOf(size, group);
+    return margins.filter(({ inverse, goal }) => inverse < goal - slack).map((margin) => ({ land, margin }));
   });
   return ['toe', 'heel', 'side'].flatMap((end): RuleFinding[] => {
     const own = misses.filter(({ margin }) => margin.end === end);
@@ -57,7 +56,7 @@ function findings(
     const { land, margin } = worst;
     const { overrides, recommended } = document;
     const byHand = overrides?.land || overrides?.lands || recommended?.adopted;
-    const proposed = isProposed(landOf(land, terminals), group);
+    const proposed = isProposed(jointOf(land, group).size, group);
     const cut = TRIM_TITLES.filter(({ id }) => proposed && trims.includes(id)).map(({ title }) =>
       title.toLowerCase(),
     );

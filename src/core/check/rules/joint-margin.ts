@@ -7,14 +7,13 @@
 import { pointerKey } from '../../document/edit';
 import { centreOf } from '../../geometry/box';
 import { endJointLimit, endStaysOn, sideJointLimit, sideOverhangLimit } from '../../joint/acceptance';
-import { marginsOf, type Margin } from '../../joint/margins';
-import { landOf } from '../../joint/model';
 import type { Land } from '../../footprint/footprint';
 import type { SpanSolution } from '../../land/solution';
 import { correctedGroup } from '../../package/contact';
 import { formatNumber, quantise } from '../../units/length';
 import type { Toleranced } from '../../units/toleranced';
-import { fill, idsOf, mm, TAKE_COMPUTED, type CheckContext, type Rule, type RuleFinding } from '../rule';
+import type { CheckContext } from '../context';
+import { fill, idsOf, mm, TAKE_COMPUTED, type Rule, type RuleFinding } from '../rule';
 
 const messages = {
   end: 'The end of terminal {land} may hang over its land by {value}; class {class} allows none.',
@@ -95,13 +94,12 @@ function findings(group: SpanSolution, context: CheckContext): RuleFinding[] {
   });
 }
 
-function missesOf(land: Land, group: SpanSolution, { footprint, process }: CheckContext): Miss[] {
+function missesOf(land: Land, group: SpanSolution, { footprint, process, jointOf }: CheckContext): Miss[] {
   const { terminals } = group;
-  const [outer, inner, side] = marginsOf(group, land, footprint.contacts, process) as [
-    Margin,
-    Margin,
-    Margin,
-  ];
+  const {
+    size,
+    margins: [outer, inner, side],
+  } = jointOf(land, group);
   const touching = correctedGroup(terminals, footprint.contacts.get(terminals.id));
   const middle = ({ min, max }: Toleranced) => (min + max) / 2;
   const [W, T] = [middle(touching.width), middle(touching.length)];
@@ -118,7 +116,7 @@ function missesOf(land: Land, group: SpanSolution, { footprint, process }: Check
   const most = sideOverhangLimit(process.acceptanceClass, terminals.form);
   if (share > most + 1e-9) return [...found, { kind: 'side', land, value: share, limit: most }];
   // what lies on the land is the terminal, or the land where that is narrower
-  const joint = Math.min(1, landOf(land, terminals).X / W, 1 - share);
+  const joint = Math.min(1, size.X / W, 1 - share);
   const narrowest = endJointLimit(process.acceptanceClass);
   if (joint < narrowest - 1e-9) found.push({ kind: 'width', land, value: joint, limit: narrowest });
   return found;

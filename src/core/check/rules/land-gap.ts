@@ -19,10 +19,13 @@ export const landGap: Rule = {
   severity: 'stop',
   stage: 'land',
   looksAt: ['several lands'],
-  check({ footprint, process, lands, compiled }) {
+  check({ footprint: { lands }, closeLands, process, compiled }) {
     const limit = process.minGap;
-    const apart = (a: Land, b: Land) => shareSide(a, b) && !areOneNode(a, b);
-    const close = closerThan(footprint.lands, ({ copper }) => copper, limit, apart, lands);
+    const pairs = closeLands().flatMap(([i, j]): (readonly [Land, Land])[] => {
+      const [a, b] = [lands[i] as Land, lands[j] as Land];
+      return shareSide(a, b) && !areOneNode(a, b) ? [[a, b]] : [];
+    });
+    const close = closerThan(pairs, ({ copper }) => copper, limit);
     const [worst] = close;
     if (!worst) return [];
     const { a, b, gap, at } = worst;

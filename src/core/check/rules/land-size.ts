@@ -5,17 +5,8 @@
 import { sizeOf } from '../../geometry/figure';
 import type { Level } from '../../document/document';
 import type { SpanSolution } from '../../land/solution';
-import {
-  fill,
-  idsOf,
-  mm,
-  TAKE_COMPUTED,
-  worstOf,
-  type CheckContext,
-  type Miss,
-  type Rule,
-  type RuleFinding,
-} from '../rule';
+import type { CheckContext } from '../context';
+import { fill, idsOf, mm, TAKE_COMPUTED, worstOf, type Miss, type Rule, type RuleFinding } from '../rule';
 
 /** Land over ball at most: a ball that melts wets its land and has to stand on it; a hard one sits in a larger fillet. */
 const MOST_OF_BALL = { 'collapsing-ball': 1, 'non-collapsing-ball': 1.25 } as const;

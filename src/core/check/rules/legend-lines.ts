@@ -2,13 +2,11 @@
  * Requires legend lines and letters that print and can be read, where they can be seen.
  */
 import { overhang } from '../../geometry/box';
-import type { Placed } from '../../geometry/figure';
 import { depthUnder, gapToLine } from '../../geometry/gaps';
 import { grow } from '../../geometry/box';
-import { neighboursOf } from '../../geometry/neighbours';
-import type { Point } from '../../geometry/point';
-import type { Footprint, TextMark } from '../../footprint/footprint';
+import type { TextMark } from '../../footprint/footprint';
 import { bodyAt, bodyShape } from '../../package/drawn';
+import type { Obstacle } from '../context';
 import { fill, mm, type Rule, type RuleFinding } from '../rule';
 
 const NAMES = { reference: 'reference', value: 'value' } as const;
@@ -123,12 +121,10 @@ export const textOverLand: Rule = {
   severity: 'caution',
   stage: 'mark',
   looksAt: ['texts'],
-  check({ footprint, process }) {
+  check({ footprint, process, obstaclesNear }) {
     const limit = process.legendGap;
-    const obstacles = obstaclesOf(footprint);
-    const index = neighboursOf(obstacles);
     return footprint.texts.flatMap((text): RuleFinding[] => {
-      const gap = leastGap(text, obstacles, index.near(grow(text.box, limit + text.stroke / 2)));
+      const gap = leastGap(text, obstaclesNear(grow(text.box, limit + text.stroke / 2)));
       if (gap >= limit - 1e-6) return [];
       return [
         {
@@ -150,25 +146,11 @@ function aside(role: TextMark['role']) {
   };
 }
 
-function obstaclesOf({ lands, maskOpenings, bores }: Footprint): Placed[] {
-  return [
-    ...lands.map(({ copper }) => copper),
-    ...maskOpenings.map(({ opening }) => opening),
-    ...bores.map(({ opening }) => opening),
-  ];
-}
-
 /** Clear distance of a text's strokes from what lies near, mm. */
-function leastGap(
-  { lines, stroke }: TextMark,
-  obstacles: readonly Placed[],
-  near: readonly number[],
-): number {
+function leastGap({ lines, stroke }: TextMark, near: readonly Obstacle[]): number {
   let least = Infinity;
-  for (const i of near) {
-    for (const line of lines as readonly (readonly Point[])[]) {
-      least = Math.min(least, gapToLine(obstacles[i] as Placed, line) - stroke / 2);
-    }
+  for (const { area } of near) {
+    for (const line of lines) least = Math.min(least, gapToLine(area, line) - stroke / 2);
   }
   return least;
 }

@@ -6,8 +6,8 @@ import { boxOfPoints, centreOf, grow, type Box } from '../../geometry/box';
 import { type Placed } from '../../geometry/figure';
 import { gapToLine, gapToPolygon } from '../../geometry/gaps';
 import type { Point } from '../../geometry/point';
-import { neighboursOf } from '../../geometry/neighbours';
 import { formatNumber } from '../../units/length';
+import type { Obstacle } from '../context';
 import { fill, type Rule } from '../rule';
 
 const messages = {
@@ -22,34 +22,27 @@ export const legendOverLand: Rule = {
   severity: 'stop',
   stage: 'mark',
   looksAt: ['legend'],
-  check({ footprint, process }) {
-    const obstacles = [
-      ...footprint.maskOpenings.map(({ opening, lands }) => ({ area: opening, land: lands[0] ?? -1 })),
-      ...footprint.lands.map(({ copper }, land) => ({ area: copper, land })),
-    ];
+  check({ footprint, process, obstaclesNear }) {
     const limit = process.legendGap;
-    const index = neighboursOf(obstacles.map(({ area }) => area));
-    let worst: { gap: number; area: Placed; land: number } | null = null;
+    let worst: (Obstacle & { gap: number }) | null = null;
     for (const { bounds, gapTo } of inkOf(footprint)) {
-      for (const i of index.near(grow(bounds, limit))) {
-        const { area, land } = obstacles[i] as (typeof obstacles)[number];
-        const gap = gapTo(area);
-        if (gap < limit - 1e-6 && gap < (worst?.gap ?? Infinity)) worst = { gap, area, land };
+      for (const obstacle of obstaclesNear(grow(bounds, limit))) {
+        const gap = gapTo(obstacle.area);
+        if (gap < limit - 1e-6 && gap < (worst?.gap ?? Infinity)) worst = { ...obstacle, gap };
       }
     }
     if (!worst) return [];
     const { gap, area, land } = worst;
-    const near = footprint.lands[land];
     const values = {
       gap: formatNumber(gap, 2, 3),
       limit: formatNumber(limit, 2),
-      land: near ? `land ${near.number}` : 'a window in the mask',
+      land: land ? `land ${land.number}` : 'a hole or a window in the mask',
     };
     return [
       {
         message: fill(gap <= 0 ? messages.over : messages.near, values),
         measured: { value: gap, limit, unit: 'mm' },
-        place: { at: centreOf(area), lands: near ? [near.id] : [] },
+        place: { at: centreOf(area), lands: land ? [land.id] : [] },
       },
     ];
   },

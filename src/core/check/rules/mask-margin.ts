@@ -5,7 +5,7 @@
 import { pointerKey } from '../../document/edit';
 import { overhang } from '../../geometry/box';
 import { place } from '../../geometry/figure';
-import { worstOf, type Miss, type Rule } from '../rule';
+import { missesByStack, worstOf, type Rule } from '../rule';
 
 const message =
   'The mask opening of land {land} lies {over} mm inside its copper; {count} such in all. Define the land by its mask if that is meant.';
@@ -18,12 +18,11 @@ export const maskMargin: Rule = {
   stage: 'stack',
   looksAt: ['lands'],
   check({ footprint, compiled: { document } }) {
-    const misses = footprint.lands.flatMap((land): Miss[] => {
-      const { definedBy, mask, copper, offset } = land.padstack;
+    const misses = missesByStack(footprint, ({ definedBy, mask, copper, offset }) => {
       const [opening, ...others] = mask;
-      if (definedBy !== 'copper' || !opening || others.length > 0) return [];
+      if (definedBy !== 'copper' || !opening || others.length > 0) return null;
       const value = -overhang(place(copper, offset), opening);
-      return value < -1e-9 ? [{ value, at: land.copper.at, lands: [land] }] : [];
+      return value < -1e-9 ? value : null;
     });
     const worst = Math.min(0, ...misses.map(({ value }) => value));
     const [finding] = worstOf(misses, 0, 'mm', message, 'smaller', { over: -Math.round(worst * 1e4) / 1e4 });

@@ -3,7 +3,7 @@
  */
 import { overhang } from '../../geometry/box';
 import { place } from '../../geometry/figure';
-import { worstOf, type Miss, type Rule } from '../rule';
+import { missesByStack, worstOf, type Rule } from '../rule';
 
 const message = 'Mask lies over the hole of land {land} by {value} mm on the {side}; {count} such in all.';
 
@@ -19,15 +19,14 @@ export const maskOverHole: Rule = {
   looksAt: ['lands with holes'],
   check({ footprint }) {
     const on = (side: Side) =>
-      footprint.lands.flatMap((land): Miss[] => {
-        const { hole, mask, maskOther } = land.padstack;
-        if (!hole) return [];
+      missesByStack(footprint, ({ hole, mask, maskOther }) => {
+        if (!hole) return null;
         const wall = place(hole.figure, { x: 0, y: 0 });
         const openings = side === 'component side' ? mask : maskOther;
         // where there is no opening the whole hole is covered
         const closed = wall.maxX - wall.minX;
         const value = Math.min(closed, ...openings.map((opening) => overhang(wall, opening)));
-        return value > 1e-9 ? [{ value, at: land.at, lands: [land] }] : [];
+        return value > 1e-9 ? value : null;
       });
     return SIDES.flatMap((side) => worstOf(on(side), 0, 'mm', message, 'larger', { side }));
   },

@@ -6,7 +6,8 @@ import type { Remedy } from '../../document/finding';
 import { roundDown } from '../../land/rounding';
 import { formatNumber } from '../../units/length';
 import type { Land, MaskOpening } from '../../footprint/footprint';
-import { areOneNode, closerThan, fill, idsOf, mm, type Rule } from '../rule';
+import type { CheckContext } from '../context';
+import { areOneNode, closerThan, fill, idsOf, mm, pairsBetween, pairsWithin, type Rule } from '../rule';
 
 const messages = {
   web: 'Mask web {web} mm between lands {a} and {b}, needs {limit} mm; {count} such in all.',
@@ -24,16 +25,17 @@ export const maskWeb: Rule = {
   severity: 'caution',
   stage: 'stack',
   looksAt: ['several mask openings'],
-  check({ footprint, process }) {
+  check(context) {
+    const { footprint, process } = context;
     const limit = process.minMaskWeb;
     const isWindow = ({ lands }: MaskOpening) => lands.length === 0;
-    const close = closerThan(
-      footprint.maskOpenings,
-      ({ opening }) => opening,
-      limit,
-      (a, b) => a.far === b.far && (isWindow(a) || isWindow(b) || !areOneOpening(a, b, footprint.lands)),
-      // a window may lie over lands, and frees what is under it
-    ).filter(({ a, b, gap }) => gap > 0 || !(isWindow(a) || isWindow(b)));
+    const pairs = openingsSideBySide(context, limit).filter(
+      ([a, b]) => a.far === b.far && (isWindow(a) || isWindow(b) || !areOneOpening(a, b, footprint.lands)),
+    );
+    // a window may lie over lands, and frees what is under it
+    const close = closerThan(pairs, figureOf, limit).filter(
+      ({ a, b, gap }) => gap > 0 || !(isWindow(a) || isWindow(b)),
+    );
     const [worst] = close;
     if (!worst) return [];
     const { a, b, gap, at } = worst;
@@ -68,6 +70,23 @@ export const maskWeb: Rule = {
     ];
   },
 };
+
+const figureOf = ({ opening }: MaskOpening) => opening;
+
+/** Pairs of openings that may come close to one another. */
+function openingsSideBySide(
+  { footprint: { lands, maskOpenings }, closeLands }: CheckContext,
+  limit: number,
+): (readonly [MaskOpening, MaskOpening])[] {
+  // openings of rows and windows of their own lie elsewhere than the lands
+  if (maskOpenings.some((opening) => opening.lands.length !== 1))
+    return pairsWithin(maskOpenings, figureOf, limit);
+  const pairs = closeLands();
+  if (pairs.length === 0) return [];
+  const byLand = lands.map((): MaskOpening[] => []);
+  for (const opening of maskOpenings) byLand[opening.lands[0] as number]?.push(opening);
+  return pairs.flatMap(([i, j]) => pairsBetween(byLand[i] ?? [], byLand[j] ?? [], figureOf, limit));
+}
 
 /** Openings of lands that are one node may run into each other: no solder bridges what is one. */
 function areOneOpening(a: MaskOpening, b: MaskOpening, lands: readonly Land[]): boolean {

@@ -11,7 +11,8 @@ export const numberOrder: Rule = {
   stage: 'mark',
   looksAt: ['lands'],
   check({ footprint: { lands }, compiled: { document } }) {
-    const typed = document.overrides?.numbers ?? {};
+    const typed = document.overrides?.numbers;
+    if (!typed) return [];
     const misses = lands.flatMap((land): Miss[] => {
       const own = land.schemeNumber;
       return Object.hasOwn(typed, land.id) && own !== land.number

@@ -22,7 +22,11 @@ export const numberSequence: Rule = {
   looksAt: ['lands'],
   check({ footprint: { lands } }) {
     const byNumber = new Map<string, Land[]>();
-    for (const land of lands) byNumber.set(land.number, [...(byNumber.get(land.number) ?? []), land]);
+    for (const land of lands) {
+      const same = byNumber.get(land.number);
+      if (same) same.push(land);
+      else byNumber.set(land.number, [land]);
+    }
     const found: RuleFinding[] = [];
     for (const [number, same] of byNumber) {
       const [first] = same as [Land];
@@ -83,8 +87,10 @@ function isOnePiece(lands: readonly Land[]): boolean {
 
 /** Whole numbers that are left out between the smallest and the largest; at most the first ten. */
 function missingNumbers(numbers: readonly string[]): number[] {
-  const present = new Set(numbers.filter((n) => /^\d+$/.test(n)).map(Number));
-  const sorted = [...present].sort((a, b) => a - b);
+  const sorted = numbers
+    .filter((n) => /^\d+$/.test(n))
+    .map(Number)
+    .sort((a, b) => a - b);
   const missing: number[] = [];
   for (let i = 1; i < sorted.length && missing.length < 10; i += 1) {
     for (let n = (sorted[i - 1] as number) + 1; n < (sorted[i] as number) && missing.length < 10; n += 1) {

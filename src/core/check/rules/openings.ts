@@ -6,11 +6,12 @@ import { pointerKey } from '../../document/edit';
 import type { Remedy } from '../../document/finding';
 import type { Land } from '../../footprint/footprint';
 import { overhang } from '../../geometry/box';
-import { sizeOf, type Placed } from '../../geometry/figure';
+import { place, sizeOf, type Placed } from '../../geometry/figure';
 import { isQuarter } from '../../geometry/point';
 import { roomWithin } from '../../geometry/gaps';
 import { LONGEST_APERTURE } from '../../padstack/build';
-import { worstOf, type CheckContext, type Miss, type Rule } from '../rule';
+import type { CheckContext } from '../context';
+import { missesByStack, worstOf, type Miss, type Rule } from '../rule';
 
 /** Takes back a choice about an opening wherever it was made for lands. */
 function takeBack(
@@ -85,11 +86,12 @@ export const pasteBeyond: Rule = {
   stage: 'stack',
   looksAt: ['paste'],
   check(context) {
-    const misses = context.footprint.lands.flatMap((land): Miss[] => {
+    const misses = missesByStack(context.footprint, ({ hole, paste, copper, offset }) => {
       // paste beside a hole is meant to run into it
-      if (land.hole) return [];
-      const value = Math.max(0, ...land.paste.map((paste) => beyond(paste, land.copper)));
-      return value > 1e-6 ? [{ value, at: land.copper.at, lands: [land] }] : [];
+      if (hole) return null;
+      const land = place(copper, offset);
+      const value = Math.max(0, ...paste.map((aperture) => beyond(aperture, land)));
+      return value > 1e-6 ? value : null;
     });
     const message =
       'Paste reaches {value} mm beyond land {land}; {count} such in all. It balls up on the mask.';
@@ -123,12 +125,10 @@ export const pasteLarge: Rule = {
   stage: 'stack',
   looksAt: ['paste'],
   check(context) {
-    const misses = context.footprint.lands.flatMap((land): Miss[] => {
-      const value = Math.max(
-        0,
-        ...land.paste.map(({ figure }) => Math.max(sizeOf(figure).width, sizeOf(figure).height)),
-      );
-      return value > LONGEST_APERTURE + 1e-6 ? [{ value, at: land.copper.at, lands: [land] }] : [];
+    const misses = missesByStack(context.footprint, ({ paste }) => {
+      const sides = paste.map(({ figure }) => Math.max(sizeOf(figure).width, sizeOf(figure).height));
+      const value = Math.max(0, ...sides);
+      return value > LONGEST_APERTURE + 1e-6 ? value : null;
     });
     const message =
       'The aperture of land {land} is {value} mm long in one piece, at most {limit} mm; {count} such in all. The squeegee scoops it out.';

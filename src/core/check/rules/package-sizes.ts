@@ -6,7 +6,8 @@
 import { sizeOf } from '../../geometry/figure';
 import type { Toleranced } from '../../units/toleranced';
 import { spread } from '../../units/toleranced';
-import { fill, mm, type CheckContext, type Rule, type RuleFinding } from '../rule';
+import type { CheckContext } from '../context';
+import { fill, mm, type Rule, type RuleFinding } from '../rule';
 
 /** A span varies by less than this, or by this share of itself: published outlines reach 1.3 mm and 0.29. */
 const SPAN_TOLERANCE = { most: 1.4, share: 0.3 } as const;

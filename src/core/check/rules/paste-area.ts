@@ -8,7 +8,8 @@ import { formed, pasteFigures, type PasteForm } from '../../padstack/paste-forms
 import { pointerKey } from '../../document/edit';
 import type { Remedy } from '../../document/finding';
 import { formatNumber } from '../../units/length';
-import { fill, idsOf, mm, type CheckContext, type Rule, type RuleFinding } from '../rule';
+import type { CheckContext } from '../context';
+import { fill, idsOf, mm, type Rule, type RuleFinding } from '../rule';
 
 /** IPC-7525B, clause 3.2.1.1: aperture area over wall area. */
 export const LEAST_AREA_RATIO = 0.66;
@@ -44,6 +45,8 @@ function figureFinding(paste: Figure, stack: Padstack, context: CheckContext): R
   const { footprint, process } = context;
   const foil = process.stencilThickness;
   const size = sizeOf(paste);
+  const { areaRatio, aspectRatio } = pasteFigures(paste, foil, 1);
+  if (areaRatio >= LEAST_AREA_RATIO - 1e-9 && aspectRatio >= LEAST_ASPECT_RATIO - 1e-9) return null;
   const lands = footprint.lands.filter(({ padstack }) => padstack === stack);
   const [first] = lands;
   const place = { ...(first ? { at: first.at } : {}), lands: idsOf(lands) };
@@ -64,11 +67,9 @@ function figureFinding(paste: Figure, stack: Padstack, context: CheckContext): R
     place,
     remedies: [...larger(stack), ...rounder(paste, stack, context, first?.group)],
   });
-  const { areaRatio, aspectRatio } = pasteFigures(paste, foil, 1);
-  if (areaRatio < LEAST_AREA_RATIO - 1e-9) return say(messages.area, areaRatio, LEAST_AREA_RATIO);
-  return aspectRatio < LEAST_ASPECT_RATIO - 1e-9
-    ? say(messages.aspect, aspectRatio, LEAST_ASPECT_RATIO)
-    : null;
+  return areaRatio < LEAST_AREA_RATIO - 1e-9
+    ? say(messages.area, areaRatio, LEAST_AREA_RATIO)
+    : say(messages.aspect, aspectRatio, LEAST_ASPECT_RATIO);
 }
 
 function larger({ margins }: Padstack): Remedy[] {

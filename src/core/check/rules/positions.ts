@@ -2,7 +2,7 @@
  * Holds where the lands are against where the drawing has its terminals: pitch, drift over the row,
  * lands that miss their terminal, and asymmetry that the drawing does not have.
  */
-import { centreOf } from '../../geometry/box';
+import { centreOf, type Box } from '../../geometry/box';
 import { gapBetweenFigures } from '../../geometry/gaps';
 import type { Placed } from '../../geometry/figure';
 import { putPlaced, undone } from '../../geometry/placement';
@@ -22,7 +22,16 @@ interface InRow {
 }
 
 /** Rows of lands in order, as their own groups see them. */
-function rowsOf({ lands, groups }: Footprint): InRow[][] {
+function rowsOf(footprint: Footprint): InRow[][] {
+  const known = rowsKnown.get(footprint) ?? findRows(footprint);
+  rowsKnown.set(footprint, known);
+  return known;
+}
+
+/** Two rules ask for the same rows. */
+const rowsKnown = new WeakMap<Footprint, InRow[][]>();
+
+function findRows({ lands, groups }: Footprint): InRow[][] {
   return groups.flatMap(({ kind, terminals }) => {
     if (kind !== 'span' || terminals.pitch === null) return [];
     const inFrame = undone(terminals.frame);
@@ -111,18 +120,23 @@ export const asymmetry: Rule = {
   stage: 'stack',
   looksAt: ['surface lands'],
   check({ footprint }) {
-    const key = ({ x, y }: Point) => `${Math.round(x * 1e4) + 0} ${Math.round(y * 1e4) + 0}`;
+    // a tenth of a micrometre, as one number: no footprint is metres wide
+    const key = ({ x, y }: Point) => Math.round(x * 1e4) * 1e8 + Math.round(y * 1e4);
     const surface = footprint.lands.filter(({ hole }) => !hole);
-    const at = new Map(surface.map((land) => [key(centreOf(land.contact.nom)), land]));
-    const counted = new Map(surface.map((land, i) => [land, i]));
-    const comesFirst = (a: Land, b: Land) => (counted.get(a) ?? 0) < (counted.get(b) ?? 0);
+    const places = surface.map(({ contact }) => centreOf(contact.nom));
+    const at = new Map(places.map((place, i) => [key(place), i]));
     const mirrored = (mirror: (p: Point) => Point) =>
-      surface.flatMap((land): Miss[] => {
-        const twin = at.get(key(mirror(centreOf(land.contact.nom))));
-        if (!twin || twin === land || comesFirst(twin, land) || !alike(land, twin)) return [];
+      surface.flatMap((land, i): Miss[] => {
+        const other = at.get(key(mirror(places[i] as Point))) ?? i;
+        const twin = surface[other] as Land;
+        // each pair once
+        if (other <= i || !alike(land, twin)) return [];
         const [a, b] = [mirror(centreOf(land.copper)), centreOf(twin.copper)];
-        const sizes = (['x', 'y'] as const).map((axis) => Math.abs(extent(land, axis) - extent(twin, axis)));
-        const value = Math.max(Math.abs(a.x - b.x), Math.abs(a.y - b.y), ...sizes);
+        const [wide, high] = [
+          widthOf(land.copper) - widthOf(twin.copper),
+          heightOf(land.copper) - heightOf(twin.copper),
+        ];
+        const value = Math.max(Math.abs(a.x - b.x), Math.abs(a.y - b.y), Math.abs(wide), Math.abs(high));
         return value > ROUNDING ? [{ value, at: centreOf(twin.copper), lands: [land, twin] }] : [];
       });
     const across = mirrored(({ x, y }) => ({ x: -x, y }));
@@ -133,11 +147,11 @@ export const asymmetry: Rule = {
   },
 };
 
+const widthOf = ({ minX, maxX }: Box) => maxX - minX;
+const heightOf = ({ minY, maxY }: Box) => maxY - minY;
+
 /** Whether the terminals of two lands are equal. */
 function alike(a: Land, b: Land): boolean {
-  return JSON.stringify(a.contact.nom.figure) === JSON.stringify(b.contact.nom.figure);
-}
-
-function extent({ copper }: Land, axis: 'x' | 'y'): number {
-  return axis === 'x' ? copper.maxX - copper.minX : copper.maxY - copper.minY;
+  const [p, q] = [a.contact.nom.figure, b.contact.nom.figure];
+  return p === q || JSON.stringify(p) === JSON.stringify(q);
 }

@@ -85,7 +85,7 @@ function defineGrid(kind: GridKind) {
           name: `terminal ${number}`,
           shape: 'terminal',
           material: 'metal' as const,
-          at: { ...at, z: 0 },
+          at: { x: at.x, y: at.y, z: 0 },
           rotation: 0 as const,
         })),
         { name: 'substrate', shape: 'substrate', material: 'ceramic', at: { x: 0, y: 0, z: 0 }, rotation: 0 },
