@@ -1,15 +1,14 @@
 // npm run bench:shelf: the Shelf in a browser with a thousand footprints and with five thousand, beside the
 // bare work of the browser's own store with the same documents.
-import { spawn } from 'node:child_process';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import puppeteer, { type Page } from 'puppeteer-core';
+import type { Page } from 'puppeteer-core';
 import { writeShelf } from '../src/core/document/write';
 import { DEMO_DOCUMENTS } from '../src/demo/documents';
+import { launch, serve } from './browser';
 
 const COUNTS = [1000, 5000];
-const chromium = process.env['CHROMIUM'] ?? '/usr/bin/chromium';
 
 /** Copies of the demo's parts under names of their own, as a Shelf file's text. */
 function many(count: number): string {
@@ -19,18 +18,6 @@ function many(count: number): string {
       return { ...document, name: `${document.name} ${i}` };
     }),
   );
-}
-
-async function serve(): Promise<{ readonly url: string; readonly end: () => void }> {
-  const child = spawn('node', ['tools/start.mjs', '0'], { stdio: ['ignore', 'pipe', 'inherit'] });
-  const url = await new Promise<string>((resolve, reject) => {
-    child.stdout.on('data', (data: Buffer) => {
-      const [address] = /http:\/\/127\.0\.0\.1:\d+/.exec(data.toString()) ?? [];
-      if (address) resolve(address);
-    });
-    child.once('exit', (code) => reject(new Error(`the server ended with ${code}`)));
-  });
-  return { url, end: () => child.kill('SIGTERM') };
 }
 
 /** Time in the page from an act until something holds on it, ms. Both are expressions of the page. */
@@ -75,12 +62,7 @@ async function measure(url: string, count: number): Promise<void> {
   const text = many(count);
   const file = join(mkdtempSync(join(tmpdir(), 'tapis-bench-')), 'many.json');
   writeFileSync(file, text);
-  const browser = await puppeteer.launch({
-    executablePath: chromium,
-    protocolTimeout: 600_000,
-    args: ['--no-sandbox', '--enable-unsafe-swiftshader'],
-    defaultViewport: { width: 1280, height: 800 },
-  });
+  const browser = await launch();
   const page = await browser.newPage();
   await page.goto(url, { waitUntil: 'networkidle0' });
   const floor = await bare(page, text);

@@ -52,6 +52,8 @@ export interface Stroke {
   readonly width?: number;
   /** Index of the land it belongs to. */
   readonly land?: number;
+  /** How wide the finest thing is that it shows, mm: where that is less than a pixel there is nothing to see. */
+  readonly detail?: number;
 }
 
 /** A view as strokes in painting order. */

@@ -36,6 +36,7 @@ export function drawPlan(footprint: Footprint): Drawing {
         ]),
       ],
       closed: true,
+      detail: widestRing(footprint),
     },
     ...layer(
       'copper',
@@ -54,7 +55,7 @@ export function drawPlan(footprint: Footprint): Drawing {
     ...layer(
       'contact-limit',
       lands.filter(isKnown).flatMap(({ contact }) => [contact.min, contact.max]),
-    ),
+    ).map((stroke) => ({ ...stroke, detail: widestLimit(lands) })),
     ...layer('hole', [...bare, ...bores.map(({ hole }) => hole)]),
     { layer: 'body', rings: [bodyOutline(body.extent)], closed: true },
     ...legend.lines.map((line): Stroke => ({
@@ -117,6 +118,30 @@ function edgeStrokes({ edge, courtyard: { box } }: Footprint): Stroke[] {
   return [{ layer: 'board-edge', rings: [ring], closed: false }];
 }
 
+/** The widest that mask is open round a land or hole, mm. */
+function widestRing({ maskOpenings, lands, bores }: Footprint): number {
+  let widest = 0;
+  for (const {
+    opening,
+    lands: [only = -1, ...others],
+  } of maskOpenings) {
+    const copper = lands[only]?.copper;
+    // a row in one opening, and a window, show more than a ring
+    if (!copper || others.length > 0) return Infinity;
+    widest = Math.max(widest, overhang(opening, copper));
+  }
+  for (const { opening, hole } of bores) widest = Math.max(widest, overhang(opening, hole));
+  return widest;
+}
+
+/** The furthest that an edge of a contact lies from its nominal one, mm. */
+function widestLimit(lands: readonly Land[]): number {
+  let widest = 0;
+  for (const { contact } of lands)
+    widest = Math.max(widest, overhang(contact.max, contact.nom), overhang(contact.nom, contact.min));
+  return widest;
+}
+
 /** Only the ring between land and opening is hatched; copper that reaches under the mask is not. */
 function copperWithin(opening: Placed, copper: Placed): Contour[] {
   return overhang(copper, opening) <= 1e-9 ? [contourOf(copper)] : [contourOf(opening)];
@@ -134,10 +159,10 @@ export function textStrokes({ texts }: Footprint): Stroke[] {
   );
 }
 
-/** A land number on the drawing, or the letter or digit of a grid's row or column. */
 /** Whether anything is known of a land's terminal. */
 const isKnown = ({ terminal }: Land): boolean => terminal;
 
+/** A land number on the drawing, or the letter or digit of a grid's row or column. */
 export interface NumberPlace extends Point {
   readonly text: string;
   /** Whether it stands on its land rather than beside it. */

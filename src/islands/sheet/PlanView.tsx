@@ -1,17 +1,21 @@
 import { memo, useMemo } from 'react';
 import { pathData } from '../../core/drawing/drawing';
 import { drawPlan, numberPlaces, textStrokes } from '../../core/drawing/plan';
+import type { Box } from '../../core/geometry/box';
 import { contourOf } from '../../core/geometry/figure';
 import type { Point } from '../../core/geometry/point';
 import type { Footprint } from '../../core/footprint/footprint';
 import { numberPath } from '../../core/footprint/renumber';
 import { patternFigures } from '../../core/footprint/recommended';
 import type { PatternByGroup } from '../../core/land/pattern';
-import { Strokes } from './Strokes';
+import { SeenStrokes, Strokes } from './Strokes';
 
 interface Props {
   footprint: Footprint;
   transform: string;
+  /** Pixels per mm, and what of the plan is in view. */
+  scale: number;
+  view: Box;
   selected: number | null;
   /** A remedy's effect: its lands are drawn dashed over the present ones. */
   preview: Footprint | null;
@@ -24,13 +28,14 @@ interface Props {
 
 /** The plan with selection and the preview of a remedy. */
 export const PlanView = memo(function PlanView(props: Props) {
-  const { footprint, transform, selected, preview, recommended, showTexts, showLegendTexts } = props;
+  const { footprint, transform, scale, view, selected, preview, recommended, showTexts, showLegendTexts } =
+    props;
   const { strokes } = useMemo(() => drawPlan(footprint), [footprint]);
   const land = selected === null ? undefined : footprint.lands[selected];
   return (
     <>
       <g className="drawing" transform={transform}>
-        <Strokes strokes={strokes} />
+        <SeenStrokes strokes={strokes} scale={scale} view={view} />
         {showLegendTexts && <Strokes strokes={textStrokes(footprint)} />}
         {showTexts && footprint.lands.length > 1 && (
           <path

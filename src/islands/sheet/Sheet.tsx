@@ -1,8 +1,9 @@
-import { linesFor, riseOf } from '../../core/drawing/dimension-lines';
+import { linesFor, riseOf, type Rise } from '../../core/drawing/dimension-lines';
 import { useMemo, useState } from 'react';
 import { ErrorBoundary } from '../common/ErrorBoundary';
 import { later } from '../common/later';
 import { MISSING } from '../../core/document/finding';
+import { boxOfPoints, type Box } from '../../core/geometry/box';
 import { neighboursOf } from '../../core/geometry/neighbours';
 import type { Point } from '../../core/geometry/point';
 import type { View } from '../../core/package/lines';
@@ -221,6 +222,8 @@ function Drawings({ view: shown, actions, drawable, areas, camera, hold, size, o
                 <PlanView
                   footprint={footprint}
                   transform={transformOf(view, area, camera, rise)}
+                  scale={camera.scale}
+                  view={inView(area, camera, rise)}
                   selected={selectedLand}
                   preview={preview}
                   recommended={stage === 'land' ? drawable.recommended : null}
@@ -263,6 +266,13 @@ function Drawings({ view: shown, actions, drawable, areas, camera, hold, size, o
       {edited && field?.({ symbol: edited.symbol, at: textPlace(edited), onClose: () => setEditing(null) })}
     </>
   );
+}
+
+/** What of the plan its quadrant shows, mm. */
+function inView(area: Area, camera: Camera, rise: Rise): Box {
+  const at = (x: number, y: number) =>
+    pointUnder('plan', area, camera, rise, { x: area.x + x, y: area.y + y });
+  return boxOfPoints([at(0, 0), at(area.width, area.height)]) as Box;
 }
 
 /** Hairlines between the quadrants. */
