@@ -1,4 +1,4 @@
-import type { Box } from '../geometry/box';
+import { boxOfPoints, gapBetween, type Box } from '../geometry/box';
 import type { Vertex } from '../geometry/contour';
 
 /** What a drawn thing is made of or stands for; the palette gives each its look. */
@@ -98,21 +98,36 @@ function edgeTo(from: Vertex, to: Vertex, number: (v: number) => string): string
   return `A${radius} ${radius} 0 ${angle > Math.PI + 1e-9 ? 1 : 0} ${from.bulge > 0 ? 0 : 1} `;
 }
 
-/** Paths that look alike and follow one another become one: thousands of lands stay light. */
+/**
+ * Paths that look alike become one where that shows the same: thousands of lands stay light. A solid's
+ * silhouette hides what is painted before it, so solids become one only side by side: first their
+ * silhouettes, then the edges on them.
+ */
 export function merged(strokes: readonly Stroke[]): Stroke[] {
   const result: Stroke[] = [];
+  const like = new Map<string, { readonly stroke: Stroke; readonly rings: Stroke['rings'][number][] }>();
+  let silhouettes: Box[] = [];
+  const end = () => {
+    for (const { stroke, rings } of like.values())
+      result.push(rings.length === stroke.rings.length ? stroke : { ...stroke, rings });
+    like.clear();
+    silhouettes = [];
+  };
+  let solid = false;
   for (const stroke of strokes) {
-    const last = result.at(-1);
-    const alike =
-      last &&
-      last.layer === stroke.layer &&
-      last.closed === stroke.closed &&
-      last.width === stroke.width &&
-      // a solid's silhouette hides what is painted before it, so solids stay apart
-      !SOLIDS.has(stroke.layer);
-    if (alike) result[result.length - 1] = { ...last, rings: [...last.rings, ...stroke.rings] };
-    else result.push(stroke);
+    const key = `${stroke.layer} ${stroke.closed} ${stroke.width ?? ''}`;
+    const isSolid = SOLIDS.has(stroke.layer);
+    const boxes = isSolid && stroke.closed ? stroke.rings.flatMap((ring) => boxOfPoints(ring) ?? []) : [];
+    const sideBySide =
+      isSolid && solid && !boxes.some((box) => silhouettes.some((s) => gapBetween(box, s) <= 0));
+    if (!sideBySide && (isSolid || !like.has(key))) end();
+    solid = isSolid;
+    silhouettes.push(...boxes);
+    const known = like.get(key);
+    if (known) known.rings.push(...stroke.rings);
+    else like.set(key, { stroke, rings: [...stroke.rings] });
   }
+  end();
   return result;
 }
 
