@@ -88,8 +88,14 @@ function landStrokes(
   const { landTop, seating } = body.heights;
   const met = lands.filter(({ copper }) => !plane || crosses(copper, plane));
   const bars = (layer: Layer, boxes: readonly (readonly [number, number])[], from: number, to: number) => {
-    const seen = new Map(boxes.map(([a, b]) => [`${a} ${b}`, bar(a, from, b, to)]));
-    return [...seen.values()].map((ring): Stroke => ({ layer, rings: [ring], closed: true }));
+    const seen = new Map<number, Map<number, Point[]>>();
+    for (const [a, b] of boxes) {
+      const starting = entryOf(seen, a);
+      if (!starting.has(b)) starting.set(b, bar(a, from, b, to));
+    }
+    return [...seen.values()].flatMap((starting) =>
+      Array.from(starting.values(), (ring): Stroke => ({ layer, rings: [ring], closed: true })),
+    );
   };
   const openings = [...maskOpenings, ...bores].map(({ opening }) => opening);
   const mask = plane
@@ -278,21 +284,31 @@ interface Projected {
   readonly depth: number;
 }
 
+/** The map that a map of maps holds for a key; an empty one is put there. */
+function entryOf<K, L, V>(maps: Map<K, Map<L, V>>, key: K): Map<L, V> {
+  const known = maps.get(key);
+  if (known) return known;
+  const made = new Map<L, V>();
+  maps.set(key, made);
+  return made;
+}
+
 /** Solids from outside, back to front. */
 export function outsideStrokes({ shapes, parts }: Assembly, view: SolidView): Stroke[] {
-  const nearest = new Map<string, Projected>();
+  // of equal parts exactly behind one another only the nearest can be seen
+  const nearest = new Map<Silhouette, Map<number, Map<number, Projected>>>();
   for (const part of parts) {
-    const key = stanceKey(part);
     const silhouette = knownSilhouette(shapes[part.shape] as Shape, part, view);
     const { right, up, depth } = onView(part.at, view);
-    // of equal parts exactly behind one another only the nearest can be seen
-    const place = `${key} ${Math.round(right * NM)} ${Math.round(up * NM)}`;
-    const other = nearest.get(place);
+    const column = entryOf(entryOf(nearest, silhouette), Math.round(right * NM));
+    const level = Math.round(up * NM);
+    const other = column.get(level);
     if (other && other.depth <= depth + silhouette.near) continue;
-    nearest.set(place, { part, silhouette, right, up, depth: depth + silhouette.near });
+    column.set(level, { part, silhouette, right, up, depth: depth + silhouette.near });
   }
+  const all = [...nearest.values()].flatMap((places) => [...places.values()]);
   // back to front
-  const seen = [...nearest.values()].sort((a, b) => b.depth - a.depth);
+  const seen = all.flatMap((column) => [...column.values()]).sort((a, b) => b.depth - a.depth);
   return uncovered(seen).flatMap(strokesOf);
 }
 

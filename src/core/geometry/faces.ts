@@ -9,8 +9,8 @@ export interface Face {
   readonly sharp: readonly boolean[];
 }
 
-/** The flat faces of a shape; arcs become chords. */
-export function facesOf(shape: Shape): Face[] {
+/** The flat faces of a shape; arcs become chords. @param round facets round the axis of a revolution */
+export function facesOf(shape: Shape, round = ROUND): Face[] {
   switch (shape.kind) {
     case 'extrusion':
       return extrusionFaces(shape);
@@ -19,7 +19,7 @@ export function facesOf(shape: Shape): Face[] {
     case 'wire':
       return wireFaces(shape);
     case 'revolution':
-      return revolutionFaces(shape);
+      return revolutionFaces(shape, round);
   }
 }
 
@@ -174,11 +174,11 @@ function wireFaces({ line, diameter, bend }: Extract<Shape, { kind: 'wire' }>): 
   ];
 }
 
-function revolutionFaces({ profile }: Extract<Shape, { kind: 'revolution' }>): Face[] {
+function revolutionFaces({ profile }: Extract<Shape, { kind: 'revolution' }>, round: number): Face[] {
   const line = flattenOpen(profile, 0.01);
   const ringAt = ({ x: r, y: z }: Point): Point3[] =>
-    Array.from({ length: ROUND }, (_, k) => {
-      const angle = (2 * Math.PI * k) / ROUND;
+    Array.from({ length: round }, (_, k) => {
+      const angle = (2 * Math.PI * k) / round;
       return { x: r * Math.cos(angle), y: r * Math.sin(angle), z };
     });
   const sharp = line.map((p, i) => i > 0 && i < line.length - 1 && isCorner(line, i, p));

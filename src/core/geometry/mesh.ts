@@ -55,9 +55,9 @@ export function triangulate(corners: readonly Point3[]): number[] {
   return out;
 }
 
-/** A shape's faces as triangles; vertices are not shared between faces. */
-export function meshOf(shape: Shape): Mesh {
-  return meshOfFaces(facesOf(shape).map(({ corners }) => corners));
+/** A shape's faces as triangles; vertices are not shared between faces. @param round facets round an axis */
+export function meshOf(shape: Shape, round?: number): Mesh {
+  return meshOfFaces(facesOf(shape, round).map(({ corners }) => corners));
 }
 
 /** Flat faces as triangles; vertices are not shared between faces. */

@@ -42,7 +42,7 @@ export function undone({ at, angle, far }: Placement): Placement {
 
 /** The bare point: thousands are put with every keystroke, and a copy of all else costs more than the sum. */
 function put({ at, angle, far }: Placement, p: Point): Point {
-  if (p.x === 0 && p.y === 0) return at;
+  if (p.x === 0 && p.y === 0) return { x: quantise(at.x), y: quantise(at.y) };
   const { x, y } = turn(far ? { x: 0 - p.x, y: p.y } : p, angle);
   return { x: quantise(x + at.x), y: quantise(y + at.y) };
 }

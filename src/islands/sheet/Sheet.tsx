@@ -8,6 +8,7 @@ import { neighboursOf } from '../../core/geometry/neighbours';
 import type { Point } from '../../core/geometry/point';
 import type { View } from '../../core/package/lines';
 import type { Drawable } from '../../core/footprint/footprint';
+import { useSettled } from '../common/useSettled';
 import { useSize } from '../common/useSize';
 import { Balloons, placeBalloons } from './Balloons';
 import { Dimension, textPlace } from './Dimension';
@@ -107,8 +108,13 @@ export function Sheet({ view, actions }: Props) {
   );
 }
 
+/** The 3D view follows once nothing was typed for so long, ms. */
+const SETTLED = 350;
+
 function FourthQuadrant({ view, area, scale }: { view: SheetView; area: Area; scale: number }) {
-  const { fourth, whole, title, unit, drawable, hidden, look } = view;
+  const { fourth, whole, title, unit, hidden, look } = view;
+  // thousands of solids are not made anew between two keys
+  const drawable = useSettled(view.drawable, SETTLED);
   const { x: left, y: top, width, height } = area;
   return (
     <div className="absolute overflow-hidden" style={{ left, top, width, height }}>

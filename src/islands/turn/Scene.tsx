@@ -1,7 +1,7 @@
-import { OrbitControls } from '@react-three/drei/core/OrbitControls';
 import { Canvas, useThree } from '@react-three/fiber';
 import { useEffect, useLayoutEffect, useMemo, useRef, type ReactNode } from 'react';
 import { DoubleSide, Matrix4, Object3D, Vector3, type BufferGeometry, type InstancedMesh } from 'three';
+import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
 import { USUAL_COLOURS } from '../../core/body/colours';
 import type { Model } from '../../core/body/model';
 import { rotationOf, type Pose } from '../../core/body/pose';
@@ -27,6 +27,30 @@ const LOOKS: Readonly<Record<Standpoint, readonly [Vector3, Vector3]>> = {
   left: [new Vector3(-2.2, 0, 0.02), new Vector3(0, 0, 1)],
 };
 
+/** Turns what is shown about a point by dragging, and zooms by the wheel. */
+function Turning({ about }: { about: Vector3 }) {
+  const camera = useThree((s) => s.camera);
+  const canvas = useThree((s) => s.gl.domElement);
+  const invalidate = useThree((s) => s.invalidate);
+  const set = useThree((s) => s.set);
+  const controls = useThree((s) => s.controls) as OrbitControls | null;
+  useEffect(() => {
+    const made = new OrbitControls(camera, canvas);
+    const draw = () => invalidate();
+    made.addEventListener('change', draw);
+    set({ controls: made });
+    return () => {
+      made.dispose();
+      set({ controls: null });
+    };
+  }, [camera, canvas, invalidate, set]);
+  useEffect(() => {
+    controls?.target.copy(about);
+    controls?.update();
+  }, [controls, about]);
+  return null;
+}
+
 interface StandingProps {
   look: Look;
   centre: Vector3;
@@ -36,7 +60,7 @@ interface StandingProps {
 /** Takes the camera to where the person wants to look from. */
 function Standing({ look: { from, count }, centre, reach }: StandingProps) {
   const camera = useThree((s) => s.camera);
-  const controls = useThree((s) => s.controls) as { target: Vector3; update: () => void } | null;
+  const controls = useThree((s) => s.controls) as OrbitControls | null;
   const invalidate = useThree((s) => s.invalidate);
   useEffect(() => {
     const [away, up] = LOOKS[from];
@@ -83,7 +107,7 @@ export function Scene({ label, look, centre, reach, children }: SceneProps) {
       <directionalLight position={[6, 4, 3]} intensity={0.7} />
       {look.from === 'below' && <directionalLight position={[3, -4, -9]} intensity={1.6} />}
       {children}
-      <OrbitControls makeDefault enableDamping={false} target={centre} />
+      <Turning about={centre} />
       <Standing look={look} centre={centre} reach={reach} />
     </Canvas>
   );

@@ -30,17 +30,19 @@ export function Turn({ footprint, process, hidden, look }: Props) {
   );
   const { top } = footprint.body.heights;
   const reach = Math.hypot(box.maxX - box.minX, box.maxY - box.minY, top.nom);
+  const kinds = partKinds(parts);
   const meshes = useMemo(() => {
     const made = new Map<string, BufferGeometry>();
-    for (const [name, shape] of Object.entries(shapes)) made.set(name, shapeMesh(shape as Shape));
+    for (const [name, shape] of Object.entries(shapes))
+      made.set(name, shapeMesh(shape as Shape, every.filter((part) => part.shape === name).length));
     return made;
-  }, [shapes]);
+  }, [shapes, every]);
   const board = useMemo(() => boardMesh(footprint, process.boardThickness), [footprint, process]);
   const lands = useMemo(
     () =>
       landKinds(footprint).map((kind) => ({
         ...kind,
-        geometry: plateMesh(kind.figure, kind.hole, process.copperThickness),
+        geometry: plateMesh(kind.figure, kind.hole, process.copperThickness, kind.copies.length),
       })),
     [footprint, process],
   );
@@ -83,7 +85,7 @@ export function Turn({ footprint, process, hidden, look }: Props) {
           )}
         </group>
       ))}
-      {partKinds(parts).map(({ key, shape, material, colour: own, copies }) => (
+      {kinds.map(({ key, shape, material, colour: own, copies }) => (
         <Copies
           key={key}
           geometry={meshes.get(shape) as BufferGeometry}
@@ -110,7 +112,7 @@ function solderKinds({ lands, body: { heights } }: Footprint) {
     const key = `${padstack.name} ${contact.nom.figure.kind}`;
     const kind = kinds.get(key) ?? {
       key,
-      geometry: plateMesh(contact.nom.figure, null, thickness),
+      geometry: plateMesh(contact.nom.figure, null, thickness, lands.length),
       copies: [],
     };
     kind.copies.push({ at: { ...contact.nom.at, z: heights.landTop }, rotation });

@@ -15,9 +15,12 @@ import { meshOf, type Mesh } from '../../core/geometry/mesh';
 import { turn, type Point } from '../../core/geometry/point';
 import type { Shape } from '../../core/geometry/solid';
 
+/** Of how many copies on a shape is drawn with fewer facets: each is small then, and together they are slow. */
+const MANY = 300;
+
 /** A shape's flat faces as triangles with the faces' normals. mm. */
-export function shapeMesh(shape: Shape): BufferGeometry {
-  return bufferOf(meshOf(shape));
+export function shapeMesh(shape: Shape, copies = 1): BufferGeometry {
+  return bufferOf(copies > MANY ? meshOf(shape, 10) : meshOf(shape));
 }
 
 /** A mesh as the graphics card takes it; facets that share vertices are shaded as one surface. */
@@ -32,8 +35,13 @@ export function bufferOf({ positions, indices }: Mesh): BufferGeometry {
 const flat = (points: readonly Point[]) => points.map(({ x, y }) => new Vector2(x, y));
 
 /** A land as a plate from z = 0 up, with its hole. mm. */
-export function plateMesh(figure: Figure, hole: Figure | null, thickness: number): BufferGeometry {
-  const plate = new FlatShape(flat(flatten(outlineOf(figure), 0.01)));
+export function plateMesh(
+  figure: Figure,
+  hole: Figure | null,
+  thickness: number,
+  copies = 1,
+): BufferGeometry {
+  const plate = new FlatShape(flat(flatten(outlineOf(figure), copies > MANY ? 0.03 : 0.01)));
   if (hole) plate.holes.push(opening(outlineOf(hole)));
   return new ExtrudeGeometry(plate, { depth: thickness, bevelEnabled: false });
 }
