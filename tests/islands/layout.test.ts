@@ -1,16 +1,26 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { pathData } from '../../src/core/drawing/drawing';
+import type { Finding } from '../../src/core/document/finding';
+import { merged, pathData, type Stroke } from '../../src/core/drawing/drawing';
+import type { Rise } from '../../src/core/drawing/dimension-lines';
+import { tiled } from '../../src/core/drawing/tiles';
+import { cornersOf, type Box } from '../../src/core/geometry/box';
+import { segmentsCross } from '../../src/core/geometry/distance';
+import { circleAt, contourOf } from '../../src/core/geometry/figure';
 import type { View } from '../../src/core/package/lines';
+import { placeBalloons } from '../../src/islands/sheet/Balloons';
+import { textPlace, type DimensionGlyph } from '../../src/islands/sheet/Dimension';
 import {
   divide,
   fit,
   placer,
   pointUnder,
+  splitFor,
   transformOf,
   zoomAbout,
   type Area,
   type Camera,
+  type Split,
 } from '../../src/islands/sheet/layout';
 
 const RISE = { low: -0.9, high: 1.3 };
@@ -34,6 +44,129 @@ describe('dividing the Sheet', () => {
       turn: null,
       front: { x: 0, y: 0, width: 668, height: 728 },
     });
+  });
+});
+
+describe('the split of the Sheet', () => {
+  const size = { width: 668, height: 728 };
+  const side = fc.double({ min: 0.5, max: 60, noNaN: true });
+  const extents = fc
+    .tuple(side, side)
+    .map(([w, h]) => ({ minX: -w / 2, maxX: w / 2, minY: -h / 2, maxY: h / 2 }));
+  const rises = side.map((high) => ({ low: -0.5, high: high / 2 }));
+  const scaleOf = (extent: Box, rise: Rise, split?: Split) =>
+    fit(extent, rise, divide(size.width, size.height, null, split)).scale;
+
+  it('is the usual one for a part that fills it', () => {
+    const body = { minX: -2.4, maxX: 2.4, minY: -2.9, maxY: 2.9 };
+    expect(splitFor(size, body, { low: -0.9, high: 1.3 })).toEqual({ width: 0.69, height: 0.61 });
+  });
+  it('gives the elevations of a high header more room, and shows all larger', () => {
+    const header = { minX: -6.4, maxX: 6.4, minY: -2.6, maxY: 2.6 };
+    const rise = { low: -3.2, high: 8.5 };
+    const split = splitFor(size, header, rise);
+    expect(split.width).toBeLessThan(0.64);
+    expect(scaleOf(header, rise, split)).toBeGreaterThan(1.3 * scaleOf(header, rise));
+  });
+  it('shows nothing smaller than the usual one does, and keeps room for the title block', () => {
+    fc.assert(
+      fc.property(extents, rises, (extent, rise) => {
+        const split = splitFor(size, extent, rise);
+        // shares are in steps of a fiftieth
+        expect(scaleOf(extent, rise, split)).toBeGreaterThan(0.9 * scaleOf(extent, rise));
+        expect((1 - split.width) * size.width).toBeGreaterThan(190);
+        expect((1 - split.height) * size.height).toBeGreaterThan(270);
+      }),
+    );
+  });
+});
+
+describe('balloons', () => {
+  const finding: Finding = {
+    rule: 'r',
+    severity: 'note',
+    title: '',
+    message: '',
+    source: '',
+    stage: 'land',
+    place: {},
+    remedies: [],
+  };
+  it('have leaders that do not cross, wherever their targets are, and keep their numbers', () => {
+    const at = fc.record({ x: fc.integer({ min: 30, max: 430 }), y: fc.integer({ min: 20, max: 700 }) });
+    fc.assert(
+      fc.property(fc.array(at, { maxLength: 14 }), (targets) => {
+        const findings = targets.map(() => ({ ...finding }));
+        const area = { x: 0, y: 0, width: 460, height: 728 };
+        const balloons = placeBalloons(findings, (one) => targets[findings.indexOf(one)] ?? null, area);
+        expect(balloons.map(({ index }) => index).sort((a, b) => a - b)).toEqual([...targets.keys()]);
+        balloons.forEach((a, i) => {
+          expect(a.target).toEqual(targets[a.index]);
+          for (const b of balloons.slice(i + 1))
+            expect(segmentsCross(a.target, a.at, b.target, b.at)).toBe(false);
+        });
+      }),
+    );
+  });
+});
+
+describe('a value that does not fit between its arrows', () => {
+  const glyph: DimensionGlyph = {
+    symbol: 'b',
+    from: { x: 100, y: 50 },
+    to: { x: 110, y: 50 },
+    direction: 'horizontal',
+    at: 20,
+    room: 0,
+    tail: 'down',
+    text: 'b 0.19–0.30',
+  };
+  it('stands on its line beside an arrow, and the line runs on to it', () => {
+    const beside = textPlace(glyph);
+    expect(beside.y).toBe(20);
+    expect(110 + beside.run[1]).toBeCloseTo(beside.x - beside.width / 2, 9);
+    const left = textPlace({ ...glyph, leftward: true });
+    expect(100 - left.run[0]).toBeCloseTo(left.x + left.width / 2, 9);
+    const upright = { ...glyph, direction: 'vertical', at: 60, to: { x: 100, y: 62 } } as const;
+    const below = textPlace(upright);
+    expect([below.x, 62 + below.run[1]]).toEqual([60, below.y - 8]);
+    expect(textPlace({ ...glyph, to: { x: 300, y: 50 } }).run).toEqual([0, 0]);
+  });
+});
+
+describe('solids', () => {
+  const solid = (x: number, closed = true): Stroke => ({
+    layer: 'metal',
+    rings: [cornersOf({ minX: x, minY: 0, maxX: x + 1, maxY: 1 })],
+    closed,
+  });
+  it('that stand side by side become one path, silhouettes before the edges on them', () => {
+    const made = merged([solid(0), solid(0, false), solid(2), solid(2, false)]);
+    expect(made.map(({ closed, rings }) => [closed, rings.length])).toEqual([
+      [true, 2],
+      [false, 2],
+    ]);
+  });
+  it('that hide one another stay apart, in their order', () => {
+    const made = merged([solid(0), solid(0, false), solid(0.5), solid(0.5, false)]);
+    expect(made.map(({ closed }) => closed)).toEqual([true, false, true, false]);
+  });
+});
+
+describe('strokes in tiles', () => {
+  const ring = (x: number, y: number, r: number) => contourOf(circleAt({ x, y }, 2 * r));
+  it('keep every ring once, a hole with what it is in, and neighbours together', () => {
+    const rings = Array.from({ length: 900 }, (_, i) => [
+      ring(i % 30, Math.floor(i / 30), 0.3),
+      ring(i % 30, Math.floor(i / 30), 0.2),
+    ]).flat();
+    const tiles = tiled({ layer: 'mask', rings, closed: true });
+    expect(tiles.length).toBeGreaterThan(8);
+    expect(new Set(tiles.flatMap(({ stroke }) => stroke.rings))).toEqual(new Set(rings));
+    for (const { stroke, box } of tiles) {
+      expect(stroke.rings.length % 2).toBe(0);
+      expect(box.maxX - box.minX).toBeLessThan(12);
+    }
   });
 });
 

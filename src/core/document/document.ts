@@ -80,6 +80,8 @@ export type PinDirection = NonNullable<PinIntent['direction']>;
 export type SourceIntent = Chosen<'sources'>[number];
 /** An area on the board that something has to stay out of, beside those of the package. */
 export type KeepOutIntent = Chosen<'keepOuts'>[number];
+/** What stays out of an area. */
+export type KeptFree = Exclude<KeepOutIntent['what'], 'nothing'>;
 /** Which marks are drawn, and how. */
 export type MarkOptions = Chosen<'marks'>;
 /** How the legend draws the part. */

@@ -233,14 +233,16 @@ const KEEP_OUTS = listOf(
       diameter: length('diameter', SIZE, { column: 'Diameter' }),
       width: length('width', SIZE, { column: 'Width' }),
       height: length('height', SIZE, { column: 'Height' }),
-      what: choice('what', ['copper', 'vias', 'components', 'everything'], { column: 'Free of' }),
+      what: choice('what', ['copper', 'vias', 'components', 'everything', 'nothing'], { column: 'Free of' }),
       side: choice('side', ['component', 'far', 'both'], { column: 'On' }),
       why: text('why', 200),
     },
     { name: 'keepOut', stage: 'stack', required: ['x', 'y', 'what'], otherwise: LEFT_OUT },
   ),
   100,
-  { help: 'Areas that something has to stay out of, beside those of the package.' },
+  {
+    help: 'Areas that something has to stay out of. One with the id package-1, package-2 … stands in place of the package’s own.',
+  },
 );
 
 const textMark = (label: string) =>

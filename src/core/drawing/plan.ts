@@ -167,6 +167,8 @@ export interface NumberPlace extends Point {
   readonly text: string;
   /** Whether it stands on its land rather than beside it. */
   readonly inside: boolean;
+  /** Beside the drawing, or above or below it; missing where it stands on its land. */
+  readonly beside?: 'side' | 'end';
 }
 
 const GRID_NUMBER = /^([A-Z]+)(\d+)$/;
@@ -188,8 +190,8 @@ export function numberPlaces(footprint: Footprint, clearance: number): NumberPla
       text: number,
       inside: false,
       ...(Math.abs(out.x) >= Math.abs(out.y)
-        ? { x: out.x > 0 ? box.maxX + clearance : box.minX - clearance, y: at.y }
-        : { x: at.x, y: out.y > 0 ? box.maxY + clearance : box.minY - clearance }),
+        ? { x: out.x > 0 ? box.maxX + clearance : box.minX - clearance, y: at.y, beside: 'side' as const }
+        : { x: at.x, y: out.y > 0 ? box.maxY + clearance : box.minY - clearance, beside: 'end' as const }),
     });
     const spot = beside(courtyard.box);
     // a mark that stands in the way is passed
@@ -211,11 +213,11 @@ function gridPlaces(
   const [a] = parts as [(typeof parts)[number]];
   const sameRow = parts.find(({ letters, digits }) => letters === a.letters && digits !== a.digits);
   const upright = !sameRow || Math.abs(sameRow.at.y - a.at.y) < 1e-6;
-  const left = (y: number): Point => ({ x: box.minX - clearance, y });
-  const above = (x: number): Point => ({ x, y: box.maxY + clearance });
+  const left = (y: number) => ({ x: box.minX - clearance, y, beside: 'side' as const });
+  const above = (x: number) => ({ x, y: box.maxY + clearance, beside: 'end' as const });
   const places = new Map<string, NumberPlace>();
   for (const { letters, digits, at } of parts) {
-    const put = (text: string, point: Point) =>
+    const put = (text: string, point: Point & Pick<NumberPlace, 'beside'>) =>
       places.has(text) || places.set(text, { ...point, text, inside: false });
     put(letters, upright ? left(at.y) : above(at.x));
     put(digits, upright ? above(at.x) : left(at.y));

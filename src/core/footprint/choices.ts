@@ -9,6 +9,7 @@ import { TRIM_TITLES } from '../land/trims';
 import type { PadMargins } from '../padstack/padstack';
 import type { Process } from '../process/process';
 import type { Orientation } from './footprint';
+import { isForPackageArea } from './keep-outs';
 
 /** What a document chose, read before anything is drawn. Lengths in mm. */
 export interface Choices {
@@ -89,7 +90,10 @@ function chosen(sizes: Readonly<Partial<Record<SettableSize, number | null>>>) {
 
 /** Areas without a place or a size: they keep nothing free, and say so. */
 function unfinishedAreas(areas: ChoicesRead['keepOuts'], told: readonly Finding[]): Finding[] {
-  return areas.flatMap(({ id, x, y, diameter, width, height }, i): Finding[] => {
+  return areas.flatMap((area, i): Finding[] => {
+    const { id, x, y, diameter, width, height } = area;
+    // what the package draws has a place and a size
+    if (isForPackageArea(area)) return [];
     const at = `/keepOuts/${pointerKey(id)}`;
     const missing = [
       ...(x === null ? ['x'] : []),

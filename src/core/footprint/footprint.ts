@@ -4,7 +4,7 @@ import type { Fit } from '../body/fit';
 import type { Ground } from '../body/ground';
 import type { LoadedModel } from '../body/loaded';
 import type { Subject } from '../body/subject';
-import type { EdgeIntent, KeepOutIntent, ModelIntent, TapisDocument } from '../document/document';
+import type { EdgeIntent, KeepOutIntent, KeptFree, ModelIntent, TapisDocument } from '../document/document';
 import type { Finding } from '../document/finding';
 import type { Box } from '../geometry/box';
 import type { Contour } from '../geometry/contour';
@@ -87,7 +87,7 @@ export interface BoredHole {
 export interface PlacedKeepOut {
   readonly area: Placed;
   readonly why: string;
-  readonly what: KeepOutIntent['what'];
+  readonly what: KeptFree;
   readonly side: NonNullable<KeepOutIntent['side']>;
   /** What it is known by where the document asks for it; `null` where the package does. */
   readonly id: string | null;

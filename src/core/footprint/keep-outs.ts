@@ -1,31 +1,48 @@
 import type { ChoicesRead } from '../document/intent';
-import { place, rectangle } from '../geometry/figure';
+import { place, rectangle, type Figure } from '../geometry/figure';
 import type { KeepOut } from '../package/terminal';
 import type { PlacedKeepOut } from './footprint';
 
-/** Areas that the package keeps free for itself, then those of the document that have a place and a size. */
+type Chosen = ChoicesRead['keepOuts'][number];
+
+/** What a choice about one of the package's own areas is known by. @param i its place among them, from 0 */
+export const idOfPackageArea = (i: number): string => `package-${i + 1}`;
+
+/** Whether an area of a document stands in place of one of the package's. */
+export const isForPackageArea = ({ id }: { readonly id: string }): boolean => /^package-\d+$/.test(id);
+
+/**
+ * Areas that the package keeps free for itself, as they were changed, then those of the document that
+ * have a place and a size. What is free of nothing is left out.
+ */
 export function placeKeepOuts(
   ofPackage: readonly KeepOut[],
   chosen: ChoicesRead['keepOuts'],
 ): PlacedKeepOut[] {
+  const changes = new Map(chosen.filter(isForPackageArea).map((own) => [own.id, own]));
   return [
-    ...ofPackage.map(({ figure, at, rotation, why, what, side }): PlacedKeepOut => ({
-      area: place(figure, at, rotation),
-      why,
-      what: what ?? 'components',
-      side: side ?? 'component',
-      id: null,
-    })),
-    ...chosen.flatMap(({ id, x, y, diameter, width, height, what, side, why }): PlacedKeepOut[] => {
-      if (x === null || y === null || what === null) return [];
-      const figure =
-        diameter !== null
-          ? ({ kind: 'round', diameter } as const)
-          : width !== null && height !== null
-            ? rectangle(width, height)
-            : null;
+    ...ofPackage.flatMap((drawn, i): PlacedKeepOut[] => {
+      const own = changes.get(idOfPackageArea(i));
+      const { rotation } = drawn;
+      const what = own?.what ?? drawn.what ?? 'components';
+      if (what === 'nothing') return [];
+      const figure = (own && figureOf(own)) ?? drawn.figure;
+      const at = { x: own?.x ?? drawn.at.x, y: own?.y ?? drawn.at.y };
+      const [why, side] = [own?.why ?? drawn.why, own?.side ?? drawn.side ?? 'component'];
+      return [{ area: place(figure, at, rotation), why, what, side, id: null }];
+    }),
+    ...chosen.flatMap((own): PlacedKeepOut[] => {
+      const { id, x, y, what, side, why } = own;
+      if (isForPackageArea(own) || x === null || y === null || what === null || what === 'nothing') return [];
+      const figure = figureOf(own);
       if (!figure) return [];
       return [{ area: place(figure, { x, y }), why: why ?? '', what, side: side ?? 'component', id }];
     }),
   ];
+}
+
+/** The figure that a choice gives the sizes of; `null` where it gives none. */
+function figureOf({ diameter, width, height }: Chosen): Figure | null {
+  if (diameter !== null) return { kind: 'round', diameter };
+  return width !== null && height !== null ? rectangle(width, height) : null;
 }

@@ -2,7 +2,7 @@ import type { Contour } from '../geometry/contour';
 import type { Placed } from '../geometry/figure';
 import type { Point } from '../geometry/point';
 import type { Polygon, Polyline } from '../geometry/polygon';
-import type { KeepOutIntent, PinIntent } from '../document/document';
+import type { KeepOutIntent, KeptFree, PinIntent } from '../document/document';
 
 /**
  * A land as a file gives it: what is seen, with nothing reckoned. mm, seen from the component side.
@@ -42,7 +42,7 @@ export interface GivenVia extends Point {
 /** An area that something stays out of. */
 export interface GivenArea {
   readonly area: Placed;
-  readonly what?: KeepOutIntent['what'];
+  readonly what?: KeptFree;
   readonly side?: KeepOutIntent['side'];
   readonly why?: string;
 }

@@ -1,4 +1,4 @@
-import type { KeepOutIntent } from '../document/document';
+import type { KeepOutIntent, KeptFree } from '../document/document';
 import type { Figure } from '../geometry/figure';
 import { HOME, putAngle, putPoint, turned, type Placement } from '../geometry/placement';
 import { isQuarter, type Point } from '../geometry/point';
@@ -180,7 +180,7 @@ export interface KeepOut {
   readonly at: Point;
   readonly rotation: number;
   readonly why: string;
-  readonly what?: KeepOutIntent['what'];
+  readonly what?: KeptFree;
   readonly side?: KeepOutIntent['side'];
 }
 

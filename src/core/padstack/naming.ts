@@ -37,6 +37,11 @@ export function nameOf(stack: Omit<Padstack, 'name'>, process: Process): string 
   ].join('');
 }
 
+/** The name of the padstack of a hole without copper: `n270` is 2.70 mm wide. */
+export function holeName({ hole }: { readonly hole: Pick<Placed, 'figure'> }): string {
+  return `n${plainSize(hole.figure)}`;
+}
+
 function shapeName(figure: Figure): string {
   const { width, height } = sizeOf(figure);
   const pair = `${sizeDigits(width)}_${sizeDigits(height)}`;

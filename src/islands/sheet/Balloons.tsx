@@ -1,4 +1,5 @@
 import type { Finding, Severity } from '../../core/document/finding';
+import { segmentsCross } from '../../core/geometry/distance';
 import type { Point } from '../../core/geometry/point';
 import type { Area } from './layout';
 
@@ -15,7 +16,7 @@ const APART = 28;
 
 /**
  * Gives every finding that has a place a balloon, in the column on its own side of the drawing,
- * in the order of their targets so that leaders do not cross.
+ * so that leaders do not cross.
  */
 export function placeBalloons(
   findings: readonly Finding[],
@@ -28,13 +29,33 @@ export function placeBalloons(
     .sort((a, b) => a.target.y - b.target.y);
   // below the quadrant's head
   const next = { left: area.y + 42, right: area.y + 42 };
-  return targeted.map(({ index, severity, target }) => {
+  const balloons = targeted.map(({ index, severity, target }): Balloon => {
     const side = target.x < area.x + area.width / 2 ? 'left' : 'right';
     const x = side === 'left' ? area.x + 16 : area.x + area.width - 16;
     const y = Math.max(next[side], Math.min(target.y, area.y + area.height - 20));
     next[side] = y + APART;
     return { index, severity, target, at: { x, y } };
   });
+  return uncrossed(balloons);
+}
+
+/** Where two leaders cross, their balloons change places: together they are shorter then, so it ends. */
+function uncrossed(balloons: readonly Balloon[]): Balloon[] {
+  const placed = [...balloons];
+  for (let again = true; again;) {
+    again = false;
+    for (let i = 0; i < placed.length; i += 1)
+      for (let j = i + 1; j < placed.length; j += 1) {
+        const [a, b] = [placed[i] as Balloon, placed[j] as Balloon];
+        if (!segmentsCross(a.target, a.at, b.target, b.at)) continue;
+        [placed[i], placed[j]] = [
+          { ...a, at: b.at },
+          { ...b, at: a.at },
+        ];
+        again = true;
+      }
+  }
+  return placed;
 }
 
 const COLOUR: Readonly<Record<Severity, string>> = {

@@ -27,11 +27,13 @@ export interface TextPlace {
   readonly width: number;
   /** Read from the right, along a vertical line. */
   readonly upright: boolean;
+  /** Where it stands beyond an arrow: how far the dimension line runs on to it, from its lower and its upper end. */
+  readonly run: readonly [number, number];
 }
 
 /**
  * Finds a value's place as a draughtsman would: on its line where it fits between the arrows,
- * along the line where that is vertical and long, else beyond its end.
+ * along the line where that is vertical and long, else beyond an arrow, to which the line runs on.
  */
 export function textPlace({
   text,
@@ -44,20 +46,22 @@ export function textPlace({
   leftward,
 }: DimensionGlyph): TextPlace {
   const width = text.length * CHARACTER + 8;
+  const run = 2 * ARROW + 3;
+  const on = { width, run: [0, 0] as const };
   if (direction === 'horizontal') {
-    const inside = Math.abs(to.x - from.x) >= width + 2 * ARROW + 4;
-    const beside = 2 * ARROW + 3 + width / 2;
-    const outside = leftward ? Math.min(from.x, to.x) - beside : Math.max(from.x, to.x) + beside;
-    const x = inside ? (from.x + to.x) / 2 : outside;
-    return { x, y: at, width, upright: false };
+    const [low, high] = [Math.min(from.x, to.x), Math.max(from.x, to.x)];
+    if (high - low >= width + 2 * ARROW + 4) return { ...on, x: (low + high) / 2, y: at, upright: false };
+    return leftward
+      ? { x: low - run - width / 2, y: at, width, upright: false, run: [run, 0] }
+      : { x: high + run + width / 2, y: at, width, upright: false, run: [0, run] };
   }
   const length = Math.abs(to.y - from.y);
   const y = (from.y + to.y) / 2;
-  if (length >= 28 && width / 2 <= room) return { x: at, y, width, upright: false };
-  if (length >= width + 2 * ARROW + 4) return { x: at, y, width, upright: true };
-  const beyond = 2 * ARROW + 10;
-  const end = tail === 'up' ? Math.min(from.y, to.y) - beyond : Math.max(from.y, to.y) + beyond;
-  return { x: at, y: end, width, upright: false };
+  if (length >= 28 && width / 2 <= room) return { ...on, x: at, y, upright: false };
+  if (length >= width + 2 * ARROW + 4) return { ...on, x: at, y, upright: true };
+  return tail === 'up'
+    ? { x: at, y: Math.min(from.y, to.y) - run - 8, width, upright: false, run: [run, 0] }
+    : { x: at, y: Math.max(from.y, to.y) + run + 8, width, upright: false, run: [0, run] };
 }
 
 interface Props {
@@ -78,7 +82,8 @@ export function Dimension({ glyph, active, fault, onPress, onPoint }: Props) {
     ? [Math.min(from.x, to.x), Math.max(from.x, to.x)]
     : [Math.min(from.y, to.y), Math.max(from.y, to.y)];
   const tight = b - a < 2 * ARROW + 4;
-  const reach = tight ? 2 * ARROW : 0;
+  // arrows that do not fit between come from outside
+  const [before, after] = text.run.map((run) => Math.max(run, tight ? 2 * ARROW : 0)) as [number, number];
   const interactive = onPress
     ? {
         role: 'button',
@@ -97,9 +102,9 @@ export function Dimension({ glyph, active, fault, onPress, onPoint }: Props) {
       <Extension point={from} at={at} flat={flat} />
       <Extension point={to} at={at} flat={flat} />
       {flat ? (
-        <line x1={a - reach} x2={b + reach} y1={at} y2={at} />
+        <line x1={a - before} x2={b + after} y1={at} y2={at} />
       ) : (
-        <line y1={a - reach} y2={b + reach} x1={at} x2={at} />
+        <line y1={a - before} y2={b + after} x1={at} x2={at} />
       )}
       <Arrow at={flat ? { x: a, y: at } : { x: at, y: a }} angle={(flat ? 180 : 270) + (tight ? 180 : 0)} />
       <Arrow at={flat ? { x: b, y: at } : { x: at, y: b }} angle={(flat ? 0 : 90) + (tight ? 180 : 0)} />

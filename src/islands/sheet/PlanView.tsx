@@ -1,6 +1,6 @@
 import { memo, useMemo } from 'react';
 import { pathData } from '../../core/drawing/drawing';
-import { drawPlan, numberPlaces, textStrokes } from '../../core/drawing/plan';
+import { drawPlan, numberPlaces, textStrokes, type NumberPlace } from '../../core/drawing/plan';
 import type { Box } from '../../core/geometry/box';
 import { contourOf } from '../../core/geometry/figure';
 import type { Point } from '../../core/geometry/point';
@@ -79,23 +79,61 @@ interface NumberProps {
   footprint: Footprint;
   place: (p: Point) => Point;
   scale: number;
+  /** Whether the legend's texts are drawn. */
+  withTexts: boolean;
 }
 
 /** Room that a number takes, px. */
 const NUMBER_SIZE = 11;
 
+/** Width of a number with room beside it, px. */
+const widthOf = (text: string) => 4 + 6 * text.length;
+
+/** Of each row of numbers beside the lands so many that they stand apart: all, every second, every third … */
+function evenly(places: readonly NumberPlace[], scale: number): NumberPlace[] {
+  const rows = new Map<string, NumberPlace[]>();
+  for (const place of places) {
+    // numbers on their lands stand where they stand
+    const key = place.inside ? place.text : rowOf(place);
+    rows.set(key, [...(rows.get(key) ?? []), place]);
+  }
+  return [...rows.values()].flatMap((row) => {
+    const [first, last] = [row[0], row.at(-1)];
+    if (!first || !last || row.length < 3) return row;
+    const level = first.beside !== 'side';
+    const pitch = (Math.hypot(last.x - first.x, last.y - first.y) / (row.length - 1)) * scale;
+    const room = level ? Math.max(...row.map(({ text }) => widthOf(text))) : NUMBER_SIZE + 1;
+    const step = Math.ceil(room / Math.max(pitch, 0.1));
+    return row.filter((_, i) => i % step === 0);
+  });
+}
+
+/** Numbers of one row follow one another and share a coordinate. */
+function rowOf({ x, y, beside }: NumberPlace): string {
+  return beside === 'side' ? `x ${x}` : `y ${y}`;
+}
+
 /** Land numbers outside the courtyard or on their lands; left out where they would collide. */
-export function LandNumbers({ footprint, place, scale }: NumberProps) {
-  const places = useMemo(() => numberPlaces(footprint, NUMBER_SIZE / scale), [footprint, scale]);
-  const shown: { x: number; y: number; width: number }[] = [];
+export function LandNumbers({ footprint, place, scale, withTexts }: NumberProps) {
+  const places = useMemo(
+    () => evenly(numberPlaces(footprint, NUMBER_SIZE / scale), scale),
+    [footprint, scale],
+  );
+  // letters of the legend are there first
+  const shown = (withTexts ? footprint.texts : []).map(({ box }) => {
+    const [a, b] = [place({ x: box.minX, y: box.minY }), place({ x: box.maxX, y: box.maxY })];
+    return { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2, width: b.x - a.x, height: a.y - b.y };
+  });
   return places.map(({ text, inside, ...at }) => {
     const { x, y } = place(at);
-    const width = 4 + 6 * text.length;
+    const width = widthOf(text);
     const collides = shown.some(
-      (other) => Math.abs(other.x - x) < (other.width + width) / 2 && Math.abs(other.y - y) < NUMBER_SIZE,
+      (other) =>
+        Math.abs(other.x - x) < (other.width + width) / 2 &&
+        Math.abs(other.y - y) < (other.height + NUMBER_SIZE) / 2,
     );
     if (collides) return null;
-    shown.push({ x, y, width });
+    shown.push({ x, y, width, height: NUMBER_SIZE });
     return (
       <text
         key={`${text} ${at.x} ${at.y}`}

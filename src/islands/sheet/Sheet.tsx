@@ -19,6 +19,7 @@ import {
   divide,
   placer,
   pointUnder,
+  splitFor,
   transformOf,
   type Area,
   type Areas,
@@ -54,7 +55,29 @@ interface Props {
 export function Sheet({ view, actions }: Props) {
   const { ref, width, height } = useSize<HTMLDivElement>();
   const { drawable, whole, fourth, fits, note } = view;
-  const areas = useMemo(() => divide(width, height, whole), [width, height, whole]);
+  const split = useMemo(() => {
+    if (!drawable || width === 0) return undefined;
+    const { courtyard, package: drawn } = drawable.footprint;
+    return splitFor(
+      { width, height },
+      courtyard.box,
+      riseOf(drawable.footprint, drawable.process),
+      drawn.lines,
+    );
+  }, [drawable, width, height]);
+  const [planWidth, planHeight] = [split?.width, split?.height];
+  const areas = useMemo(
+    () =>
+      divide(
+        width,
+        height,
+        whole,
+        planWidth === undefined || planHeight === undefined
+          ? undefined
+          : { width: planWidth, height: planHeight },
+      ),
+    [width, height, whole, planWidth, planHeight],
+  );
   const key = `${width} ${height} ${whole} ${fits} ${drawable?.document.package.family}`;
   const { camera, hold } = useCamera(drawable?.footprint ?? null, drawable?.process ?? null, areas, key);
   const [pointer, setPointer] = useState<Pointer | null>(null);
@@ -261,7 +284,14 @@ function Drawings({ view: shown, actions, drawable, areas, camera, hold, size, o
                 onPoint={(over) => editing === null && actions.pointDimension(over ? glyph.symbol : null)}
               />
             ))}
-            {view === 'plan' && <LandNumbers footprint={footprint} place={place} scale={camera.scale} />}
+            {view === 'plan' && (
+              <LandNumbers
+                footprint={footprint}
+                place={place}
+                scale={camera.scale}
+                withTexts={shown.legendTexts}
+              />
+            )}
             {view === 'plan' && pinNames !== 'off' && footprint.pins.length > 0 && (
               <PinLabels footprint={footprint} place={place} scale={camera.scale} where={pinNames} />
             )}

@@ -24,8 +24,18 @@ export interface Camera {
   readonly y: number;
 }
 
-/** Share of the Sheet that the plan takes. */
-const PLAN = { width: 0.69, height: 0.61 };
+/** Shares of the Sheet that the plan takes. */
+export interface Split {
+  readonly width: number;
+  readonly height: number;
+}
+
+/** The usual split, taken where no part asks for another. */
+const USUAL: Split = { width: 0.69, height: 0.61 };
+/** The plan gets no less. */
+const LEAST: Split = { width: 0.46, height: 0.42 };
+/** What the title block needs beside and below it, px. */
+const TITLE = { width: 200, height: 282 };
 
 /** Room round the plan for dimension lines and numbers, px. */
 const ROOM = { x: 84, y: 72 };
@@ -33,10 +43,10 @@ const ROOM = { x: 84, y: 72 };
 const ROOM_RISE = { front: 58, side: 30 };
 
 /** Divides the Sheet, or gives it to one quadrant. */
-export function divide(width: number, height: number, whole: Quadrant | null): Areas {
+export function divide(width: number, height: number, whole: Quadrant | null, split: Split = USUAL): Areas {
   const none: Areas = { plan: null, front: null, side: null, turn: null };
   if (whole) return { ...none, [whole]: { x: 0, y: 0, width, height } };
-  const [w, h] = [Math.round(width * PLAN.width), Math.round(height * PLAN.height)];
+  const [w, h] = [Math.round(width * split.width), Math.round(height * split.height)];
   return {
     plan: { x: 0, y: 0, width: w, height: h },
     side: { x: w, y: 0, width: width - w, height: h },
@@ -59,6 +69,59 @@ function roomFor(lines: readonly DimensionLine[]): Record<DimensionLine['side'],
   const beside = (side: 'left' | 'right') => Math.max(ROOM.x, TIER * (tiers(side) + 3));
   const over = (side: 'top' | 'bottom') => Math.max(ROOM.y, TIER * (tiers(side) + 1.5));
   return { left: beside('left'), right: beside('right'), top: over('top'), bottom: over('bottom') };
+}
+
+/**
+ * The split with which plan and elevations fill their quadrants: long parts get a longer plan, high ones
+ * more room for their elevations. As near to the usual one as the largest common scale allows.
+ */
+export function splitFor(
+  { width, height }: { readonly width: number; readonly height: number },
+  extent: Box,
+  rise: Rise,
+  lines: readonly DimensionLine[] = [],
+): Split {
+  const { left, right, top, bottom } = roomFor(lines);
+  const depth = rise.high - rise.low;
+  const across: Axis = {
+    length: width,
+    plan: [extent.maxX - extent.minX, left + right],
+    beside: [depth, 2 * ROOM_RISE.side],
+    bounds: [LEAST.width, Math.max(USUAL.width, 1 - TITLE.width / width)],
+  };
+  const down: Axis = {
+    length: height,
+    plan: [extent.maxY - extent.minY, top + bottom],
+    beside: [depth, 2 * ROOM_RISE.front],
+    bounds: [LEAST.height, Math.max(0.5, 1 - TITLE.height / height)],
+  };
+  const scale = Math.min(largest(across), largest(down));
+  return { width: share(across, scale, USUAL.width), height: share(down, scale, USUAL.height) };
+}
+
+/** One way of the Sheet: its length, what the plan and the elevation beside it need (mm, and px of room), and the plan's share. */
+interface Axis {
+  readonly length: number;
+  readonly plan: readonly [mm: number, px: number];
+  readonly beside: readonly [mm: number, px: number];
+  readonly bounds: readonly [least: number, most: number];
+}
+
+const within = (v: number, [least, most]: Axis['bounds']) => Math.min(most, Math.max(least, v));
+
+/** The largest scale at which both fit along an axis, px per mm. */
+function largest({ length, plan, beside, bounds }: Axis): number {
+  const even = (plan[0] * (length - beside[1]) + beside[0] * plan[1]) / (length * (plan[0] + beside[0]));
+  const split = within(even, bounds);
+  return Math.min((split * length - plan[1]) / plan[0], ((1 - split) * length - beside[1]) / beside[0]);
+}
+
+/** The plan's share that is nearest to the usual one with both at a scale, in steps that do not tremble with every digit. */
+function share({ length, plan, beside, bounds }: Axis, scale: number, usual: number): number {
+  const least = (plan[0] * scale + plan[1]) / length;
+  const most = 1 - (beside[0] * scale + beside[1]) / length;
+  const nearest = within(Math.min(most, Math.max(least, usual)), bounds);
+  return nearest === usual ? usual : Math.round(nearest * 50) / 50;
 }
 
 /**

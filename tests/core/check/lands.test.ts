@@ -185,6 +185,38 @@ describe('a keep-out', () => {
       ['3', { kind: 'rectangle', width: 1.016, height: 1 }],
     ]);
   });
+  it('of other parts does not stop its own part, one of everything does', () => {
+    const round = (what: 'components' | 'everything') =>
+      chip({}, { keepOuts: [{ id: '1', x: '0', y: '0', diameter: '6', what }] });
+    expect(found(round('components'), 'keep-out')).toEqual([]);
+    expect(
+      found(round('everything'), 'keep-out').map(({ message }) => message.split(' ').slice(0, 2)),
+    ).toEqual([
+      ['Land', '1'],
+      ['The', 'body'],
+    ]);
+  });
+  it('of the package can be changed, given back and taken away', () => {
+    const hole = (keepOuts: NonNullable<TapisDocument['keepOuts']>) =>
+      footprintOf({ ...example('mounting-hole'), keepOuts }).keepOuts;
+    const [own] = hole([]);
+    expect(own).toMatchObject({ what: 'components', side: 'component', why: 'screw head and its clearance' });
+    const change = { id: 'package-1', x: '0', y: '0' };
+    const wider = hole([{ ...change, diameter: '300mil', what: 'everything', side: 'both' }]);
+    expect(wider).toMatchObject([
+      {
+        area: { figure: { kind: 'round', diameter: 7.62 } },
+        what: 'everything',
+        side: 'both',
+        why: own?.why,
+      },
+    ]);
+    // its size stays the package's where none is given
+    expect(hole([{ ...change, what: 'copper' }])[0]?.area).toEqual(own?.area);
+    expect(hole([{ ...change, what: 'nothing' }])).toEqual([]);
+    // a change for an area that the package does not have changes nothing
+    expect(hole([{ ...change, id: 'package-9', what: 'nothing' }])).toEqual([own]);
+  });
   it('has a place that can be emptied and not removed, so that its file can be read', () => {
     expect(isRequired(CHOICES, '/keepOuts/1/x')).toBe(true);
     expect(isRequired(CHOICES, '/keepOuts/1/diameter')).toBe(false);

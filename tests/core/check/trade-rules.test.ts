@@ -201,8 +201,14 @@ describe('rules of the trade', () => {
     ],
     [
       'keep-out',
-      'components under the body',
+      'other parts, under the body of this one',
       converter({}, { keepOuts: [{ id: '1', x: '0', y: '0', diameter: '1', what: 'components' }] }),
+      null,
+    ],
+    [
+      'keep-out',
+      'everything, under the body',
+      converter({}, { keepOuts: [{ id: '1', x: '0', y: '0', diameter: '1', what: 'everything' }] }),
       expect.any(Number) as unknown as number,
     ],
     ['pitch', 'lands on their terminals', converter(), null],

@@ -9,7 +9,7 @@ import { worstOf, type Miss, type Rule } from '../rule';
 const messages = {
   copper: 'Land {land} lies in an area that is kept free of copper{why}, by {over} mm; {count} such in all.',
   vias: 'A hole of land {land} lies in an area that is kept free of vias{why}; {count} such in all.',
-  body: 'The body lies in an area that is kept free of components{why}, by {over} mm.',
+  body: 'The body lies in an area that is kept free of everything{why}, by {over} mm.',
 };
 
 export const keepOut: Rule = {
@@ -20,7 +20,7 @@ export const keepOut: Rule = {
   stage: 'stack',
   looksAt: ['keep-outs'],
   check({ footprint: { lands, keepOuts, body } }) {
-    // the package's own areas hold other parts off, not itself
+    // the package's own areas hold others off, not itself
     const own = keepOuts.filter(({ id }) => id !== null);
     const solid = bodyAt(body.extent, 'max');
     return own.flatMap(({ area, what, side, why }) => {
@@ -48,7 +48,8 @@ export const keepOut: Rule = {
       return [
         ...(what === 'copper' || every ? found(copper, messages.copper) : []),
         ...(what === 'vias' || every ? found(vias, messages.vias) : []),
-        ...(what === 'components' || every ? found(under, messages.body) : []),
+        // other parts stay out of what is free of components; this one may be what it is kept free for
+        ...(every ? found(under, messages.body) : []),
       ];
     });
   },

@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import type { BoredHole, Land } from '../../footprint/footprint';
 import { sizeOf, type Figure } from '../../geometry/figure';
+import { holeName } from '../../padstack/naming';
 import { formatNumber } from '../../units/length';
 import { pinLabel, pinsByLand, type Pin } from '../../footprint/pins';
 import type { Format } from '../format';
@@ -93,7 +94,8 @@ function boreRow({ at, diameter, hole, opening }: BoredHole): Cell[] {
   const { kind } = hole.figure;
   const length = kind === 'round' ? '' : mm(sizeOf(hole.figure).width);
   return [
-    ...['', '', mm(at.x), mm(at.y), degrees(hole.rotation), '', '', ...sizes(opening.figure), '', ''],
+    ...['', holeName({ hole }), mm(at.x), mm(at.y), degrees(hole.rotation)],
+    ...['', '', ...sizes(opening.figure), '', ''],
     ...[mm(diameter), length, 'non-plated', kind, 'hole', '', ''],
   ];
 }

@@ -14,7 +14,7 @@ import { framed, lying, MARGIN, TITLE, type HandOver, type Size } from './frame'
 import { LINE, rectangle, type Item, type Page } from './page';
 import { SECTION, stackSection } from './stack-section';
 import { fitted, Flow } from './table';
-import { boreTable, dimensionTable, landTable, padstackTable, pinTable } from './tables';
+import { boreTable, dimensionTable, keepOutTable, landTable, padstackTable, pinTable } from './tables';
 import { putViews, scaleWords, strokeItems, type Field, type PutViews } from './views';
 
 /** Sheets of a drawing: the land pattern, the package, and tables. */
@@ -294,5 +294,6 @@ function tablePages(
   flow.table(fitted(pinTable(compiled), width - 2 * x), x);
   flow.table(fitted(landTable(compiled), width - 2 * x), x);
   flow.table(fitted(boreTable(compiled), width - 2 * x), x);
+  flow.table(fitted(keepOutTable(compiled), width - 2 * x), x);
   return flow.pages.map((items) => [...items]);
 }

@@ -2,6 +2,7 @@ import type { Writable } from '../format';
 import { pinLabel, DIRECTION_WORDS, pinsByLand } from '../../footprint/pins';
 import type { Land } from '../../footprint/footprint';
 import { sizeOf, type Placed } from '../../geometry/figure';
+import { holeName } from '../../padstack/naming';
 import type { Padstack } from '../../padstack/padstack';
 import { formatFigure, formatMm } from '../../units/length';
 import { describeLimits } from '../../units/toleranced';
@@ -82,16 +83,49 @@ export function boreTable({ footprint: { bores, origin } }: Writable): Table {
   return {
     title: 'Holes without copper, mm from the origin',
     columns: [
+      { head: 'padstack', width: 40 },
       { head: 'x', width: 24, align: 'end' },
       { head: 'y', width: 24, align: 'end' },
       { head: 'hole', width: 40 },
       { head: 'mask opening', width: 40 },
     ],
     rows: bores.map(({ at, hole, opening }) => [
+      holeName({ hole }),
       number(at.x - origin.x),
       number(at.y - origin.y),
       size(hole),
       size(opening),
+    ]),
+  };
+}
+
+const FREE_OF = {
+  copper: 'copper',
+  vias: 'vias and holes',
+  components: 'other parts',
+  everything: 'everything',
+} as const;
+const SIDE_WORDS = { component: 'component side', far: 'far side', both: 'both sides' } as const;
+
+/** Areas that something stays out of. */
+export function keepOutTable({ footprint: { keepOuts, origin } }: Writable): Table {
+  return {
+    title: 'Areas kept free, mm from the origin',
+    columns: [
+      { head: 'x', width: 24, align: 'end' },
+      { head: 'y', width: 24, align: 'end' },
+      { head: 'size', width: 40 },
+      { head: 'free of', width: 34 },
+      { head: 'on', width: 34 },
+      { head: 'why', width: 60 },
+    ],
+    rows: keepOuts.map(({ area, what, side, why }) => [
+      number(area.at.x - origin.x),
+      number(area.at.y - origin.y),
+      size(area),
+      FREE_OF[what],
+      SIDE_WORDS[side],
+      why,
     ]),
   };
 }

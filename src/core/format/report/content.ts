@@ -10,7 +10,7 @@ import { formatFigure, formatMm } from '../../units/length';
 import type { Writable } from '../format';
 import type { HandOver } from '../paper/frame';
 import type { Table } from '../paper/table';
-import { boreTable, dimensionTable, landTable, padstackTable, pinTable } from '../paper/tables';
+import { boreTable, dimensionTable, keepOutTable, landTable, padstackTable, pinTable } from '../paper/tables';
 
 // What a review is told: one content, written as a PDF and as a page. Widths of columns are in mm of paper.
 
@@ -107,9 +107,13 @@ export function reportOf(compiled: Writable, about: HandOver): ReportContent {
       ...section('How every number was computed', footprint.groups.map(derivationTable)),
       ...section(
         'Padstacks and lands',
-        [padstackTable(compiled), landTable(compiled), boreTable(compiled), pinTable(compiled)].map((table) =>
-          narrowed(table, 190),
-        ),
+        [
+          padstackTable(compiled),
+          landTable(compiled),
+          boreTable(compiled),
+          keepOutTable(compiled),
+          pinTable(compiled),
+        ].map((table) => narrowed(table, 190)),
       ),
       ...section('What was held', [
         {

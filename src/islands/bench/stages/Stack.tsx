@@ -3,6 +3,7 @@ import type { StackIntent } from '../../../core/document/intent';
 import { over } from '../../../core/document/read-fields';
 import { groupAt, type Drawable, type Footprint, type Land } from '../../../core/footprint/footprint';
 import { shapeOf } from '../../../core/padstack/copper';
+import { holeName } from '../../../core/padstack/naming';
 import type { Padstack } from '../../../core/padstack/padstack';
 import { pasteFigures } from '../../../core/padstack/paste-forms';
 import { formatLength, formatNumber } from '../../../core/units/length';
@@ -102,14 +103,16 @@ function PasteLine({ stack, process }: { stack: Padstack; process: Drawable['pro
 }
 
 /** Every padstack with its uses; pressing one selects its first land. */
-function StackList({ footprint: { padstacks, lands } }: { footprint: Footprint }) {
+function StackList({ footprint: { padstacks, lands, bores } }: { footprint: Footprint }) {
   const set = useBench((s) => s.set);
   const selected = useBench((s) => s.selectedLand);
+  const holes = [...new Set(bores.map(holeName))];
+  const count = padstacks.length + holes.length;
   const current = lands[selected ?? 0]?.padstack.name;
   return (
     <section className="mt-4">
       <h2 className="font-semibold">
-        {padstacks.length} {padstacks.length === 1 ? 'padstack' : 'padstacks'}
+        {count} {count === 1 ? 'padstack' : 'padstacks'}
       </h2>
       <ul>
         {padstacks.map(({ name }) => (
@@ -126,10 +129,20 @@ function StackList({ footprint: { padstacks, lands } }: { footprint: Footprint }
             </button>
           </li>
         ))}
+        {holes.map((name) => (
+          <li key={name} className="border-base-300 flex gap-2 border-t py-[3px]">
+            <span>{name}</span>
+            <span className="text-secondary ml-auto">
+              {holesWords(bores.filter((bore) => holeName(bore) === name).length)}
+            </span>
+          </li>
+        ))}
       </ul>
     </section>
   );
 }
+
+const holesWords = (count: number) => (count === 1 ? 'hole without copper' : `${count} holes without copper`);
 
 function usesOf(lands: readonly Land[]): string {
   const [first] = lands;

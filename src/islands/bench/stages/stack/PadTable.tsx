@@ -1,13 +1,14 @@
 import { useState } from 'react';
 import type { Footprint } from '../../../../core/footprint/footprint';
+import { holeName } from '../../../../core/padstack/naming';
 import { formatLength } from '../../../../core/units/length';
 import { useBench } from '../../../state/context';
 
 /** Rows that are shown at first; thousands of lands would slow typing down. */
 const FIRST_ROWS = 200;
 
-/** The lands in a table: the Sheet in words. Coordinates are measured from the origin. */
-export function PadTable({ footprint: { lands, origin } }: { footprint: Footprint }) {
+/** The lands in a table, then holes without copper: the Sheet in words. Coordinates are measured from the origin. */
+export function PadTable({ footprint: { lands, bores, origin } }: { footprint: Footprint }) {
   const unit = useBench((s) => s.unit);
   const selected = useBench((s) => s.selectedLand);
   const set = useBench((s) => s.set);
@@ -40,6 +41,15 @@ export function PadTable({ footprint: { lands, origin } }: { footprint: Footprin
               <td className="max-w-28 truncate" title={land.padstack.name}>
                 {land.padstack.name}
               </td>
+            </tr>
+          ))}
+          {bores.map((bore, i) => (
+            <tr key={i} className="border-base-300 border-t">
+              <td>–</td>
+              <td>{show(bore.at.x - origin.x)}</td>
+              <td>{show(bore.at.y - origin.y)}</td>
+              <td>{bore.hole.rotation}°</td>
+              <td>{holeName(bore)}</td>
             </tr>
           ))}
         </tbody>
