@@ -182,6 +182,7 @@ describe('the Ledger', () => {
           report: after.report,
           drawable,
           unit: 'mm',
+          letters: new Map([['c', 'T1']]),
           selectedFinding: 0,
           selectedLand: 4,
           explains: true,

@@ -3,6 +3,7 @@ import type { Drawable, Footprint } from '../footprint/footprint';
 import { lowestOf } from '../geometry/faces';
 import type { Point } from '../geometry/point';
 import { bodyAt } from '../package/drawn';
+import { letterOf, STANDARD_LETTERS, type Letters } from '../package/letters';
 import { line, type DimensionLine } from '../package/lines';
 import type { Process } from '../process/process';
 import { formatLength, type DisplayUnit } from '../units/length';
@@ -40,6 +41,7 @@ export function linesFor(
   drawable: Drawable,
   unit: DisplayUnit,
   selectedGroup: string | null = null,
+  letters: Letters = STANDARD_LETTERS,
 ): Labelled[] {
   const { footprint, resolved } = drawable;
   if (!resolved) return [];
@@ -55,8 +57,8 @@ export function linesFor(
         text: drawn.states
           ? describeLimits(drawn.states, unit)
           : value
-            ? `${drawn.symbol} ${describeLimits(value, unit)}`
-            : drawn.symbol,
+            ? `${letterOf(drawn.symbol, letters)} ${describeLimits(value, unit)}`
+            : letterOf(drawn.symbol, letters),
       };
     });
   }

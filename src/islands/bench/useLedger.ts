@@ -3,6 +3,7 @@ import { compareCompiled } from '../../core/compare/compare';
 import { openCount } from '../ledger/effect';
 import type { LedgerActions, LedgerView, Previewed } from '../ledger/view';
 import type { BenchStore, Preview } from '../state/bench';
+import { lettersOf } from '../state/letters';
 import { BenchContext, useBench } from '../state/context';
 import type { Derived } from '../state/derive';
 
@@ -11,6 +12,7 @@ export function useLedger(): { view: LedgerView; actions: LedgerActions } {
   const derived = useBench((s) => s.derived);
   const preview = useBench((s) => s.preview);
   const unit = useBench((s) => s.unit);
+  const letters = useBench(lettersOf);
   const selectedFinding = useBench((s) => s.selectedFinding);
   const selectedLand = useBench((s) => s.selectedLand);
   const stage = useBench((s) => s.stage);
@@ -23,6 +25,7 @@ export function useLedger(): { view: LedgerView; actions: LedgerActions } {
     checking: derived.checking ?? false,
     drawable: derived.shown?.drawable ?? null,
     unit,
+    letters,
     selectedFinding,
     selectedLand,
     // at Land the derivation stands in the stage column

@@ -2,6 +2,7 @@ import { useContext, useMemo } from 'react';
 import type { SheetActions, SheetView } from '../sheet/view';
 import { BenchContext, useBench } from '../state/context';
 import type { Shown } from '../state/derive';
+import { lettersOf } from '../state/letters';
 import { LEVEL_WORDS } from '../state/levels';
 import { useRevisionWords } from '../state/useRevisions';
 import { sheetField } from './SheetField';
@@ -18,6 +19,7 @@ export function useSheet(): { view: SheetView; actions: SheetActions } {
     note: shown && noteOf(shown),
     stage,
     unit,
+    letters: lettersOf(state),
     findings: report.findings,
     preview: state.preview?.derived.compiled.footprint ?? null,
     selectedLand: state.selectedLand,

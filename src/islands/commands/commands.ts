@@ -51,6 +51,10 @@ export const COMMANDS: readonly Command[] = [
     shown: 'U',
     run: (s) => s.set({ unit: s.unit === 'mm' ? 'mil' : 'mm' }),
   },
+  {
+    name: 'Letters of the datasheet or the standard',
+    run: (s) => s.set({ letters: !s.letters }),
+  },
   { name: 'Fit the drawing', keys: ['f'], shown: 'F', run: (s) => s.set({ fits: s.fits + 1 }) },
   {
     name: 'Show all views or the plan alone',

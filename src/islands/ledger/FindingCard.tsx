@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { waive } from '../../core/check/waivers';
 import { keepLook, keptLook } from '../common/look';
 import type { Finding, Remedy } from '../../core/document/finding';
+import { inLetters } from '../../core/package/letters';
 import { inUnit } from '../../core/units/in-words';
 import { SeverityMark } from '../sheet/Balloons';
 import { effectWords, openCount } from './effect';
@@ -10,7 +11,7 @@ import type { LedgerActions, LedgerView } from './view';
 interface Props {
   finding: Finding;
   index: number;
-  view: Pick<LedgerView, 'report' | 'unit' | 'selectedFinding' | 'previewed'>;
+  view: Pick<LedgerView, 'report' | 'unit' | 'letters' | 'selectedFinding' | 'previewed'>;
   actions: LedgerActions;
   /** Stands on its own in the stage column, with a coloured edge. */
   framed?: boolean;
@@ -18,8 +19,8 @@ interface Props {
 
 /** A finding: what is wrong, by how much, against which limit, and the remedies. */
 export function FindingCard({ finding, index, view, actions, framed = false }: Props) {
-  const { report, unit, selectedFinding, previewed } = view;
-  const say = (words: string) => inUnit(words, unit);
+  const { report, unit, letters, selectedFinding, previewed } = view;
+  const say = (words: string) => inUnit(inLetters(words, finding, letters), unit);
   const selected = selectedFinding === index;
   const frame = framed
     ? `mt-2.5 border-l-3 pl-2.5 ${finding.severity === 'stop' ? 'border-error' : 'border-warning'}`

@@ -13,7 +13,7 @@ interface Props {
 
 /** Findings by number, the joint of the selected land, and where its sizes come from. */
 export function Ledger({ view, actions }: Props) {
-  const { report, checking, drawable, selectedLand, unit, explains, change } = view;
+  const { report, checking, drawable, selectedLand, unit, letters, explains, change } = view;
   return (
     <aside
       className="border-base-300 bg-base-100 w-[260px] shrink-0 overflow-y-auto border-l px-3 py-3"
@@ -43,7 +43,13 @@ export function Ledger({ view, actions }: Props) {
       </div>
       {drawable && <JointGauge drawable={drawable} selectedLand={selectedLand} unit={unit} />}
       {drawable && explains && (
-        <WhyCard drawable={drawable} selectedLand={selectedLand} unit={unit} onPoint={actions.point} />
+        <WhyCard
+          drawable={drawable}
+          selectedLand={selectedLand}
+          unit={unit}
+          letters={letters}
+          onPoint={actions.point}
+        />
       )}
     </aside>
   );

@@ -1,12 +1,13 @@
 import { groupAt, type Drawable } from '../../core/footprint/footprint';
 import { substituted, type Step } from '../../core/land/derivation';
 import { derivationOf, sizesOf } from '../../core/land/solution';
+import { inFormula, letterOf } from '../../core/package/letters';
 import { inUnit } from '../../core/units/in-words';
 import { formatLength } from '../../core/units/length';
 import { Formula } from './Formula';
 import type { LedgerView } from './view';
 
-interface Props extends Pick<LedgerView, 'selectedLand' | 'unit'> {
+interface Props extends Pick<LedgerView, 'selectedLand' | 'unit' | 'letters'> {
   drawable: Drawable;
   /** The size that is asked for; else the land's length. */
   symbol?: string | null;
@@ -15,7 +16,7 @@ interface Props extends Pick<LedgerView, 'selectedLand' | 'unit'> {
 }
 
 /** Where a land dimension comes from, step by step with its values. */
-export function WhyCard({ drawable, selectedLand, unit, symbol: wanted, onPoint }: Props) {
+export function WhyCard({ drawable, selectedLand, unit, letters, symbol: wanted, onPoint }: Props) {
   const { footprint, resolved } = drawable;
   const solution = groupAt(footprint, selectedLand);
   if (!solution) return null;
@@ -38,10 +39,10 @@ export function WhyCard({ drawable, selectedLand, unit, symbol: wanted, onPoint 
             <span className="font-semibold">
               <Formula text={step.symbol} />
             </span>{' '}
-            = <Formula text={step.formula} />
+            = <Formula text={inFormula(step.formula, letters)} />
             <span className="block pl-3">
               = {substituted(step, unit)} = <b className="font-semibold">{formatLength(step.result, unit)}</b>
-              <Printed symbols={printedOf(step, resolved)} onPoint={onPoint} />
+              <Printed symbols={printedOf(step, resolved)} letters={letters} onPoint={onPoint} />
               {step.note && <span className="text-secondary block">{inUnit(step.note, unit)}</span>}
             </span>
           </li>
@@ -67,7 +68,11 @@ function printedOf({ values }: Step, resolved: Drawable['resolved']): string[] {
 }
 
 /** The dimensions of a step; pointing at one shows where it is printed. */
-function Printed({ symbols, onPoint }: { symbols: readonly string[]; onPoint: (symbol: string) => void }) {
+interface PrintedProps extends Pick<Props, 'letters' | 'onPoint'> {
+  symbols: readonly string[];
+}
+
+function Printed({ symbols, letters, onPoint }: PrintedProps) {
   if (symbols.length === 0) return null;
   return (
     <span className="text-secondary block">
@@ -77,12 +82,12 @@ function Printed({ symbols, onPoint }: { symbols: readonly string[]; onPoint: (s
           key={symbol}
           type="button"
           className="text-primary mr-1.5 cursor-pointer hover:underline"
-          aria-label={`Where ${symbol} is printed`}
+          aria-label={`Where ${letterOf(symbol, letters)} is printed`}
           onPointerEnter={() => onPoint(symbol)}
           onFocus={() => onPoint(symbol)}
           onClick={() => onPoint(symbol)}
         >
-          {symbol}
+          {letterOf(symbol, letters)}
         </button>
       ))}
     </span>

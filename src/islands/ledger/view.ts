@@ -3,6 +3,7 @@ import type { Change } from '../../core/compare/compare';
 import type { Edit } from '../../core/document/edit';
 import type { Remedy } from '../../core/document/finding';
 import type { Drawable } from '../../core/footprint/footprint';
+import type { Letters } from '../../core/package/letters';
 import type { DisplayUnit } from '../../core/units/length';
 
 /** What a change of the process did. */
@@ -27,6 +28,8 @@ export interface LedgerView {
   /** The footprint whose joints and sizes are told. */
   readonly drawable: Drawable | null;
   readonly unit: DisplayUnit;
+  /** What dimensions are called where that is not their standard symbol. */
+  readonly letters: Letters;
   readonly selectedFinding: number | null;
   readonly selectedLand: number | null;
   /** Whether it says where a land size comes from. */

@@ -5,7 +5,9 @@ import { valueAt } from '../../core/document/edit';
 import { parseEntry } from '../../core/units/entry-tree';
 import type { DimensionLine, View } from '../../core/package/lines';
 import type { Point } from '../../core/geometry/point';
+import { letterOf } from '../../core/package/letters';
 import { useBench } from '../state/context';
+import { lettersOf } from '../state/letters';
 import type { Drawable } from '../../core/footprint/footprint';
 import { Dimension } from '../sheet/Dimension';
 import type { Labelled } from '../../core/drawing/dimension-lines';
@@ -82,6 +84,7 @@ const symbolIn = (text: string): string => /[A-Za-z][A-Za-z0-9_]*/.exec(text)?.[
 function OutlineView({ drawable, drawing, view, scale, active }: ViewProps) {
   const { footprint } = drawable;
   const document = useBench((s) => s.document);
+  const letters = useBench(lettersOf);
   const set = useBench((s) => s.set);
   const { extent } = drawing;
   const lift = view === 'plan' ? 0 : footprint.body.heights.seating;
@@ -96,10 +99,15 @@ function OutlineView({ drawable, drawing, view, scale, active }: ViewProps) {
           from: { x: line.from.x, y: line.from.y + lift },
           to: { x: line.to.x, y: line.to.y + lift },
         },
-        text,
+        text: line.states ? text : letterOf(text, letters),
       },
     ];
   });
+  // a line that states a number carries the formula that it comes from
+  const symbolOf = (symbol: string) =>
+    footprint.package.lines.some((line) => line.symbol === symbol && line.states)
+      ? symbolIn(formulaAt(document, symbol) ?? '')
+      : symbol;
   const [above, below] = roomFor(view, labelled);
   const [width, height] = [widthOf(drawing), heightOf(drawing)];
   const total = height * scale + above + below;
@@ -121,7 +129,7 @@ function OutlineView({ drawable, drawing, view, scale, active }: ViewProps) {
           glyph={glyph}
           active={active === glyph.symbol}
           fault={false}
-          onPress={() => globalThis.document.getElementById(`entry-${symbolIn(glyph.text)}`)?.focus()}
+          onPress={() => globalThis.document.getElementById(`entry-${symbolOf(glyph.symbol)}`)?.focus()}
           onPoint={(over) => over && set({ activeDimension: glyph.symbol })}
         />
       ))}

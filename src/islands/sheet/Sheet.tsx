@@ -168,8 +168,18 @@ interface DrawingsProps extends Props {
 /** Plan and elevations in one SVG, so that leaders and projection lines can cross between them. */
 function Drawings({ view: shown, actions, drawable, areas, camera, hold, size, onPointer }: DrawingsProps) {
   const { footprint, process } = drawable;
-  const { stage, unit, findings, selectedFinding, selectedLand, activeDimension, preview, hidden, pinNames } =
-    shown;
+  const {
+    stage,
+    unit,
+    letters,
+    findings,
+    selectedFinding,
+    selectedLand,
+    activeDimension,
+    preview,
+    hidden,
+    pinNames,
+  } = shown;
   const rise = useMemo(() => riseOf(footprint, process), [footprint, process]);
   const lands = useMemo(() => neighboursOf(footprint.lands.map(({ copper }) => copper)), [footprint]);
   const [editing, setEditing] = useState<string | null>(null);
@@ -181,7 +191,7 @@ function Drawings({ view: shown, actions, drawable, areas, camera, hold, size, o
     const place = placer(view, area, camera, rise);
     // names of pins stand where Mark has its dimensions
     const isNamed = stage === 'mark' && !shown.legendTexts && footprint.pins.length > 0;
-    const labelled = isNamed ? [] : linesFor(stage, drawable, unit, selectedGroup);
+    const labelled = isNamed ? [] : linesFor(stage, drawable, unit, selectedGroup, letters);
     const drawn = drawnArea(view, footprint, rise, place, stage === 'mark');
     return [{ view, area, place, glyphs: glyphsFor(labelled, view, place, drawn) }];
   });

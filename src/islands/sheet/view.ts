@@ -5,6 +5,7 @@ import type { Edit } from '../../core/document/edit';
 import type { Finding, Stage } from '../../core/document/finding';
 import type { Drawable, Footprint } from '../../core/footprint/footprint';
 import type { Point } from '../../core/geometry/point';
+import type { Letters } from '../../core/package/letters';
 import type { DisplayUnit } from '../../core/units/length';
 import type { Look } from '../turn/looks';
 import type { Quadrant } from './layout';
@@ -18,6 +19,8 @@ export interface SheetView {
   /** Whose dimension lines are shown. */
   readonly stage: Stage;
   readonly unit: DisplayUnit;
+  /** What dimensions are called where that is not their standard symbol. */
+  readonly letters: Letters;
   readonly findings: readonly Finding[];
   /** A footprint whose lands are drawn dashed over these. */
   readonly preview: Footprint | null;

@@ -18,6 +18,7 @@ import type { Result } from '../../core/units/result';
 import { Autosave, isUnsaved, type SaveState } from '../../store/autosave';
 import type { StoredFootprint } from '../../store/database';
 import { keepUnit, keptUnit } from './display-unit';
+import { keepLetters, keptLetters } from './letters';
 import { dropDraft, keepDraft, keptDraft } from './draft';
 import { revisions, shelf } from '../common/shelf-store';
 import type { ProcessChange } from '../ledger/view';
@@ -72,6 +73,8 @@ export interface BenchState {
   readonly save: SaveState;
   readonly stage: Stage;
   readonly unit: DisplayUnit;
+  /** Whether dimensions are called as in the datasheet. */
+  readonly letters: boolean;
   /** Symbol of the dimension that is being edited or pointed at. */
   readonly activeDimension: string | null;
   /** Index of the selected land. */
@@ -142,6 +145,7 @@ export interface BenchState {
         BenchState,
         | 'stage'
         | 'unit'
+        | 'letters'
         | 'activeDimension'
         | 'selectedLand'
         | 'selectedFinding'
@@ -286,6 +290,7 @@ export function createBench(stored: StoredFootprint, kept: KeptHistory | null = 
       save,
       stage: 'measure',
       unit: keptUnit(id) ?? displayUnitOf(document),
+      letters: keptLetters(id),
       activeDimension: null,
       piece: null,
       addingPiece: false,
@@ -318,6 +323,7 @@ export function createBench(stored: StoredFootprint, kept: KeptHistory | null = 
       },
       set(part) {
         if (part.unit) keepUnit(id, part.unit);
+        if (part.letters !== undefined) keepLetters(id, part.letters);
         set(part);
       },
       edit(edits, gesture) {

@@ -1,4 +1,5 @@
 import { useMemo } from 'react';
+import { STANDARD_LETTERS } from '../../core/package/letters';
 import { later } from '../common/later';
 import { useNarrow } from '../common/useNarrow';
 import { openCount } from '../ledger/effect';
@@ -23,6 +24,7 @@ export function TrialLedger() {
     checking,
     drawable: null,
     unit,
+    letters: STANDARD_LETTERS,
     selectedFinding: finding,
     selectedLand: null,
     explains: false,

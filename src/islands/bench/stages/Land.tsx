@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { inUnit } from '../../../core/units/in-words';
 import { WhyCard } from '../../ledger/WhyCard';
 import { useBench } from '../../state/context';
+import { lettersOf } from '../../state/letters';
 import { useGroup } from '../../state/useGroup';
 import { GroupChoice } from './land/GroupChoice';
 import { LevelTable } from './land/LevelTable';
@@ -14,6 +15,7 @@ export function Land() {
   const drawable = useBench((s) => s.derived.shown?.drawable);
   const selectedLand = useBench((s) => s.selectedLand);
   const unit = useBench((s) => s.unit);
+  const letters = useBench(lettersOf);
   const set = useBench((s) => s.set);
   const [why, setWhy] = useState<string | null>(null);
   const group = useGroup();
@@ -42,6 +44,7 @@ export function Land() {
       {group.kind === 'span' && <Rounding group={group} />}
       <Trims group={group} />
       <WhyCard
+        letters={letters}
         drawable={drawable}
         selectedLand={selectedLand}
         unit={unit}

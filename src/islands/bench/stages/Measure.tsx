@@ -13,6 +13,7 @@ import type { OptionDefinition, StandardOutline } from '../../../core/package/de
 import { Pick } from '../../common/inputs';
 import { later } from '../../common/later';
 import { useBench } from '../../state/context';
+import { lettersOfSheet } from '../../state/letters';
 import { StageFinding } from '../StageFinding';
 
 /** Loaded ahead with the other stages: what is typed into it right away is not lost. */
@@ -29,6 +30,8 @@ export function Measure() {
   const active = useBench((s) => s.activeDimension);
   const edit = useBench((s) => s.edit);
   const set = useBench((s) => s.set);
+  const letters = useBench((s) => s.letters);
+  const hasOwnLetters = useBench((s) => lettersOfSheet(s).size > 0);
   const [choosing, setChoosing] = useState(false);
   const table = useRef<HTMLDivElement>(null);
   const title = resolved?.title ?? document.package.family;
@@ -116,6 +119,17 @@ export function Measure() {
             />
           ))}
       </div>
+      {hasOwnLetters && (
+        <label className="text-secondary mt-1.5 flex cursor-pointer items-center gap-2 text-[12px]">
+          <input
+            type="checkbox"
+            className="checkbox checkbox-xs"
+            checked={letters}
+            onChange={(event) => set({ letters: event.target.checked })}
+          />
+          Call them as the datasheet does, in drawing and findings
+        </label>
+      )}
       {implausible.map(({ finding, index }) => (
         <StageFinding key={`${finding.rule} ${index}`} finding={finding} index={index} framed />
       ))}
