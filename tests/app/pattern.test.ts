@@ -1,4 +1,4 @@
-import type { Browser, Page } from 'puppeteer-core';
+import type { Browser, ElementHandle, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import {
   columnOf,
@@ -29,7 +29,7 @@ const tableOf = (name: string) =>
     rows.map((row) => [...row.children].map((cell) => cell.textContent)),
   );
 const COMPARED = 'Computed lands against the datasheet’s';
-const { press } = columnOf(() => page);
+const { main, until, press } = columnOf(() => page);
 const numbers = () =>
   page.$$eval('input[aria-label^="Number of the land"]', (fields) =>
     fields.map((field) => (field as HTMLInputElement).value),
@@ -105,6 +105,24 @@ it('numbers by scheme, from another corner, and turned by a quarter', async () =
   await orientation?.select('B');
   expect((await numbers()).slice(0, 4)).toEqual(['5', '10', '4', '9']);
   expect(await summaryOf(page)).toContain('2 cautions');
+});
+
+it('lists holes without copper, and the areas that a package keeps free, which can be changed', async () => {
+  await page.goto(server.url, { waitUntil: 'networkidle0' });
+  await openFootprint(page, 'H3 mounting hole');
+  await page.keyboard.press('3');
+  await until('Of the package: screw head and its clearance');
+  expect(await main()).toContain('⌀ 6.00 mm, free of other parts, component side');
+  expect(await main()).toMatch(/1 padstack\s+n270\s+hole without copper/);
+  const areas = () => page.$$eval('section[aria-label="Sheet"] .layer-keep-out', (all) => all.length);
+  expect(await areas()).toBe(1);
+  await press('Change');
+  const kept = await page.waitForSelector('main select:has(option[value=nothing])');
+  await (kept as ElementHandle<HTMLSelectElement>).select('nothing');
+  await page.waitForFunction(() => !document.querySelector('section[aria-label="Sheet"] .layer-keep-out'));
+  await press('As the package has it');
+  await page.waitForSelector('section[aria-label="Sheet"] .layer-keep-out');
+  expectNoFaults(page);
 });
 
 it('starts from a typical size and says so', async () => {

@@ -57,6 +57,29 @@ it('works with its server gone: every place, 3D, files, edits', async () => {
   await page.close();
 });
 
+it('offers a newer build, and what was typed before it is loaded is there after', async () => {
+  const context = await browser.createBrowserContext();
+  const page = await openPage(context, server.url, true);
+  await takeDemo(page);
+  await page.waitForFunction(() => navigator.serviceWorker.controller);
+  await openFootprint(page, 'U4 tide converter');
+  // the same script under another address is another build to the browser
+  await page.evaluate(async () => {
+    await navigator.serviceWorker.register('/offline.js?newer', { scope: '/' });
+  });
+  const load = 'button ::-p-text(Load it)';
+  await page.waitForSelector(load);
+  await page.locator('#entry-D').click({ count: 3 });
+  await page.keyboard.type('5.2..5.3');
+  const again = page.waitForNavigation();
+  await page.locator(load).click();
+  await again;
+  await page.waitForSelector('#entry-D');
+  expect(await valueOf(page, '#entry-D')).toBe('5.2..5.3');
+  expect(await page.$(load)).toBeNull();
+  await context.close();
+});
+
 /** A table of a data sheet, to be read. */
 const TABLE =
   'Symbol Min Max\nE 5.80 6.20\nE1 3.80 4.00\nD 9.80 10.00\nL 0.40 0.90\nb 0.31 0.51\nA 1.35 1.75\ne 1.27 BSC';

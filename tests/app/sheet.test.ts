@@ -84,6 +84,24 @@ describe('the Sheet', () => {
     await page.keyboard.press('Escape');
   });
 
+  it('calls dimensions as the datasheet does where one likes, also after a reload', async () => {
+    const textOf = (symbol: string) => page.$eval(`${dimension(symbol)} text`, (text) => text.textContent);
+    expect(await textOf('E')).toBe('E 6.20–6.60');
+    const toggle = 'main label ::-p-text(Call them as the datasheet does)';
+    await page.locator(toggle).click();
+    expect(await textOf('E')).toBe('H 6.20–6.60');
+    expect(await textOf('E1')).toBe('E 4.30–4.50');
+    await page.reload({ waitUntil: 'networkidle0' });
+    await page.waitForSelector(dimension('E'));
+    expect(await textOf('E1')).toBe('E 4.30–4.50');
+    // the drawing beside the fields goes on to the field of the dimension
+    await page.click('figure [data-symbol="E1"] text');
+    expect(await page.evaluate(() => document.activeElement?.id)).toBe('entry-E1');
+    await page.keyboard.press('Escape');
+    await page.locator(toggle).click();
+    expect(await textOf('E1')).toBe('E1 4.30–4.50');
+  });
+
   it('cuts the elevations through the land that is pressed, and tells distances to another', async () => {
     await page.evaluate(() => (document.activeElement as HTMLElement).blur());
     const { left, top } = await extentOf(0, 'copper');

@@ -66,7 +66,12 @@ export function DimensionRow({ dimension, onCommit }: Props) {
           aria-describedby={note ? noteId : undefined}
           onEnter={() => set({ activeDimension: symbol })}
         />
-        <span className="text-secondary truncate pl-1 text-[12px]">{other}</span>
+        <span
+          className={`text-secondary truncate pl-1 ${other.length > 8 ? 'text-[11px] tracking-tight' : 'text-[12px]'}`}
+          title={other}
+        >
+          {other}
+        </span>
         <input
           className="hover:border-base-300 focus:border-primary text-primary w-full min-w-0 border-b border-transparent bg-transparent text-[12px]"
           aria-label={`The datasheet’s label for ${name}`}

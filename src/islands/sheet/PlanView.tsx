@@ -97,7 +97,9 @@ function evenly(places: readonly NumberPlace[], scale: number): NumberPlace[] {
     const key = place.inside ? place.text : rowOf(place);
     rows.set(key, [...(rows.get(key) ?? []), place]);
   }
-  return [...rows.values()].flatMap((row) => {
+  return [...rows.values()].flatMap((unsorted) => {
+    // a place that is missing in one row of a grid is numbered at the next
+    const row = [...unsorted].sort((a, b) => a.x - b.x || b.y - a.y);
     const [first, last] = [row[0], row.at(-1)];
     if (!first || !last || row.length < 3) return row;
     const level = first.beside !== 'side';
