@@ -2,13 +2,14 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Finding } from '../../src/core/document/finding';
 import { merged, pathData, type Stroke } from '../../src/core/drawing/drawing';
-import type { Rise } from '../../src/core/drawing/dimension-lines';
+import type { Labelled, Rise } from '../../src/core/drawing/dimension-lines';
 import { tiled } from '../../src/core/drawing/tiles';
 import { cornersOf, type Box } from '../../src/core/geometry/box';
 import { segmentsCross } from '../../src/core/geometry/distance';
 import { circleAt, contourOf } from '../../src/core/geometry/figure';
-import type { View } from '../../src/core/package/lines';
+import { line, type View } from '../../src/core/package/lines';
 import { placeBalloons } from '../../src/islands/sheet/Balloons';
+import { glyphsFor } from '../../src/islands/sheet/dimension-glyphs';
 import { textPlace, type DimensionGlyph } from '../../src/islands/sheet/Dimension';
 import {
   divide,
@@ -131,6 +132,30 @@ describe('a value that does not fit between its arrows', () => {
     const below = textPlace(upright);
     expect([below.x, 62 + below.run[1]]).toEqual([60, below.y - 8]);
     expect(textPlace({ ...glyph, to: { x: 300, y: 50 } }).run).toEqual([0, 0]);
+  });
+});
+
+describe('values on one dimension line', () => {
+  const dimension = (symbol: string, from: number, to: number): Labelled => ({
+    line: line(symbol, 'plan', 'bottom', [from, 0], [to, 0]),
+    text: `${symbol} 2.85`,
+  });
+  const placed = (...labelled: Labelled[]) =>
+    new Map(
+      glyphsFor(labelled, 'plan', ({ x, y }) => ({ x: 10 * x, y: -10 * y }), {
+        x: 0,
+        y: 0,
+        width: 300,
+        height: 9,
+      }).map((glyph) => [glyph.symbol, textPlace(glyph)]),
+    );
+  it('stand on the side where the next dimension is not', () => {
+    expect(placed(dimension('X', 10, 13)).get('X')?.x).toBeGreaterThan(130);
+    expect(placed(dimension('X', 10, 13), dimension('Y', 14, 28)).get('X')?.x).toBeLessThan(100);
+    // between two others it stays where it would be
+    expect(
+      placed(dimension('W', 1, 9), dimension('X', 10, 13), dimension('Y', 14, 28)).get('X')?.x,
+    ).toBeGreaterThan(130);
   });
 });
 

@@ -1,7 +1,7 @@
 import type { Labelled } from '../../core/drawing/dimension-lines';
 import type { Point } from '../../core/geometry/point';
 import type { DimensionLine, View } from '../../core/package/lines';
-import type { DimensionGlyph } from './Dimension';
+import { textPlace, type DimensionGlyph } from './Dimension';
 import { TIER, type Area } from './layout';
 
 type Side = DimensionLine['side'];
@@ -26,12 +26,12 @@ export function glyphsFor(
   place: (p: Point) => Point,
   drawn: Area,
 ): DimensionGlyph[] {
-  return (
+  return besideOthers(
     labelled
       .filter(({ line }) => line.view === view)
       // outer tiers first: their extension lines pass under the values of inner ones
       .sort((a, b) => b.line.tier - a.line.tier)
-      .map(({ line, text }) => {
+      .map(({ line, text }): DimensionGlyph => {
         const side = view === 'side' ? TURNED[line.side] : line.side;
         const first = FIRST[view === 'plan' ? 'plan' : 'elevation'][side];
         const away = first + line.tier * TIER;
@@ -55,6 +55,33 @@ export function glyphsFor(
           leftward: view === 'side',
           text,
         };
-      })
+      }),
   );
+}
+
+/** Values that stand beyond an arrow go to the end where no other dimension on the same line is in their way. */
+function besideOthers(glyphs: readonly DimensionGlyph[]): DimensionGlyph[] {
+  return glyphs.map((glyph) => {
+    const others = glyphs.filter(
+      (other) => other !== glyph && other.direction === glyph.direction && Math.abs(other.at - glyph.at) < 8,
+    );
+    if (!isInTheWay(glyph, others)) return glyph;
+    const turned: DimensionGlyph =
+      glyph.direction === 'horizontal'
+        ? { ...glyph, leftward: !glyph.leftward }
+        : { ...glyph, tail: glyph.tail === 'up' ? 'down' : 'up' };
+    return isInTheWay(turned, others) ? glyph : turned;
+  });
+}
+
+/** Whether a value beyond an arrow lies on another dimension. */
+function isInTheWay(glyph: DimensionGlyph, others: readonly DimensionGlyph[]): boolean {
+  const { x, y, width, run } = textPlace(glyph);
+  if (run[0] === 0 && run[1] === 0) return false;
+  const axis = glyph.direction === 'horizontal' ? 'x' : 'y';
+  const [middle, half] = axis === 'x' ? [x, width / 2] : [y, 8];
+  return others.some(({ from, to }) => {
+    const [low, high] = [Math.min(from[axis], to[axis]), Math.max(from[axis], to[axis])];
+    return middle + half > low && middle - half < high;
+  });
 }

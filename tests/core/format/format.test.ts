@@ -106,7 +106,7 @@ describe('pad table', () => {
     expect(count(text, 'paste window')).toBeGreaterThan(3);
     const [hole] = variantsOf(familyById('mounting-hole') as FamilyDefinition);
     expect(write('csv', hole!.document)).toContain(
-      '\r\n,,0.000,0.000,0,,,2.800,2.800,,,2.700,,non-plated,round,hole',
+      '\r\n,n270,0.000,0.000,0,,,2.800,2.800,,,2.700,,non-plated,round,hole',
     );
   });
 });
