@@ -90,10 +90,9 @@ function chosen(sizes: Readonly<Partial<Record<SettableSize, number | null>>>) {
 
 /** Areas without a place or a size: they keep nothing free, and say so. */
 function unfinishedAreas(areas: ChoicesRead['keepOuts'], told: readonly Finding[]): Finding[] {
-  return areas.flatMap((area, i): Finding[] => {
-    const { id, x, y, diameter, width, height } = area;
-    // what the package draws has a place and a size
-    if (isForPackageArea(area)) return [];
+  // what the package draws has a place and a size
+  const own = areas.filter((area) => !isForPackageArea(area));
+  return own.flatMap(({ id, x, y, diameter, width, height }, i): Finding[] => {
     const at = `/keepOuts/${pointerKey(id)}`;
     const missing = [
       ...(x === null ? ['x'] : []),
