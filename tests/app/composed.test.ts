@@ -135,6 +135,8 @@ it('builds a connector from its drawing with the keyboard alone', async () => {
     '10 0.85 −8.34',
     'SH −9.00 0.00',
     'SH 9.00 0.00',
+    '– 0.00 0.00',
+    '– 14.20 0.00',
   ]);
   expectNoFaults(page);
 });

@@ -3,21 +3,21 @@ import type { Page } from 'puppeteer-core';
 import { expect, it } from 'vitest';
 import { expectNoFaults, launch, openFootprint, openPage, takeDemo, server } from './harness';
 
-/** Collects the gzip size, and what is sent, of every script that a page loads, in kB. */
-function weigh(page: Page): () => Promise<Weight> {
-  const scripts: Promise<Weight>[] = [];
+/** Collects the gzip size, and what is sent, of every script that a page loads, in kB; of some of them where they are named. */
+function weigh(page: Page): (only?: ReadonlySet<string>) => Promise<Weight> {
+  const scripts: (readonly [url: string, weight: Promise<Weight>])[] = [];
   page.on('response', (response) => {
-    if (!/\.js$/.test(new URL(response.url()).pathname)) return;
+    const url = response.url();
+    if (!/\.js$/.test(new URL(url).pathname)) return;
     const sent = Number(response.headers()['content-length'] ?? 0) / 1000;
-    scripts.push(
-      response.buffer().then(
-        (body) => ({ gzip: gzipSync(body).length / 1000, sent }),
-        () => ({ gzip: 0, sent }),
-      ),
+    const weight = response.buffer().then(
+      (body) => ({ gzip: gzipSync(body).length / 1000, sent }),
+      () => ({ gzip: 0, sent }),
     );
+    scripts.push([url, weight]);
   });
-  return async () =>
-    (await Promise.all(scripts)).reduce(
+  return async (only) =>
+    (await Promise.all(scripts.flatMap(([url, weight]) => (only && !only.has(url) ? [] : [weight])))).reduce(
       (a, b) => ({ gzip: a.gzip + b.gzip, sent: a.sent + b.sent }),
       NOTHING,
     );
@@ -38,14 +38,24 @@ async function quiet(page: Page): Promise<void> {
   page.off('request', asked);
 }
 
-/** What a page loads before it is drawn: what it looks for ahead comes after that. */
+/** What a page asks for before it is drawn: what it looks for ahead comes after that. */
 async function firstWeight(page: Page, drawn: string): Promise<Weight> {
   const weight = weigh(page);
+  const watch = await page.evaluateOnNewDocument((selector) => {
+    new MutationObserver((_, observer) => {
+      if (!document.querySelector(selector)) return;
+      observer.disconnect();
+      Object.assign(globalThis, { drawnAt: performance.now() });
+    }).observe(document, { subtree: true, childList: true });
+  }, drawn);
   await page.reload({ waitUntil: 'domcontentloaded' });
   await page.waitForSelector(drawn);
-  const first = await weight();
   await quiet(page);
-  return first;
+  const asked = (await page.evaluate(
+    "performance.getEntriesByType('resource').filter(({ startTime }) => startTime < drawnAt).map(({ name }) => name)",
+  )) as string[];
+  await page.removeScriptToEvaluateOnNewDocument(watch.identifier);
+  return weight(new Set(asked));
 }
 
 it('pages stay light, 3D is loaded when it is asked for, and nothing comes from elsewhere', async () => {
