@@ -3,6 +3,16 @@ import { place, rectangle, type Figure } from '../geometry/figure';
 import type { KeepOut } from '../package/terminal';
 import type { PlacedKeepOut } from './footprint';
 
+/** What stays out of an area, in words. */
+export const FREE_OF = {
+  copper: 'copper',
+  vias: 'vias and holes',
+  components: 'other parts',
+  everything: 'everything',
+} as const;
+/** On which side of the board an area is kept free, in words. */
+export const KEPT_SIDES = { component: 'component side', far: 'far side', both: 'both sides' } as const;
+
 type Chosen = ChoicesRead['keepOuts'][number];
 
 /** What a choice about one of the package's own areas is known by. @param i its place among them, from 0 */

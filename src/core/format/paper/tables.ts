@@ -1,6 +1,7 @@
 import type { Writable } from '../format';
 import { pinLabel, DIRECTION_WORDS, pinsByLand } from '../../footprint/pins';
 import type { Land } from '../../footprint/footprint';
+import { FREE_OF, KEPT_SIDES } from '../../footprint/keep-outs';
 import { sizeOf, type Placed } from '../../geometry/figure';
 import { holeName } from '../../padstack/naming';
 import type { Padstack } from '../../padstack/padstack';
@@ -99,14 +100,6 @@ export function boreTable({ footprint: { bores, origin } }: Writable): Table {
   };
 }
 
-const FREE_OF = {
-  copper: 'copper',
-  vias: 'vias and holes',
-  components: 'other parts',
-  everything: 'everything',
-} as const;
-const SIDE_WORDS = { component: 'component side', far: 'far side', both: 'both sides' } as const;
-
 /** Areas that something stays out of. */
 export function keepOutTable({ footprint: { keepOuts, origin } }: Writable): Table {
   return {
@@ -124,7 +117,7 @@ export function keepOutTable({ footprint: { keepOuts, origin } }: Writable): Tab
       number(area.at.y - origin.y),
       size(area),
       FREE_OF[what],
-      SIDE_WORDS[side],
+      KEPT_SIDES[side],
       why,
     ]),
   };

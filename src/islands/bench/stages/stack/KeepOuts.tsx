@@ -1,30 +1,20 @@
+import { useMemo } from 'react';
 import type { KeepOutIntent } from '../../../../core/document/document';
 import { freshId } from '../../../../core/document/edit';
-import { idOfPackageArea, isForPackageArea } from '../../../../core/footprint/keep-outs';
+import { FREE_OF, idOfPackageArea, isForPackageArea, KEPT_SIDES } from '../../../../core/footprint/keep-outs';
 import { isQuarter } from '../../../../core/geometry/point';
 import { sizeOf } from '../../../../core/geometry/figure';
 import { drawPackage } from '../../../../core/package/draw';
 import type { KeepOut } from '../../../../core/package/terminal';
 import { formatLength, formatNumber, type DisplayUnit } from '../../../../core/units/length';
 import { ChoiceField, LengthField } from '../../../fields/choices';
-import { useMemo } from 'react';
 import { useBench } from '../../../state/context';
 
-const WHAT = [
-  ['copper', 'copper'],
-  ['vias', 'vias and holes'],
-  ['components', 'other parts'],
-  ['everything', 'everything'],
-] as const;
-
+const WHAT = Object.entries(FREE_OF);
 /** What an area of the package can be changed to beside these. */
-const WHAT_OF_PACKAGE = [...WHAT, ['nothing', 'nothing: not kept free']] as const;
+const WHAT_OF_PACKAGE = [...WHAT, ['nothing', 'nothing: not kept free'] as const];
 
-const SIDES = [
-  ['component', 'component side'],
-  ['far', 'far side'],
-  ['both', 'both sides'],
-] as const;
+const SIDES = Object.entries(KEPT_SIDES);
 
 const NONE: readonly KeepOutIntent[] = [];
 
@@ -107,9 +97,7 @@ function wordsOf({ figure, what = 'components', side = 'component' }: KeepOut, u
     figure.kind === 'round'
       ? `⌀ ${formatLength(width, unit)} ${unit}`
       : `${formatLength(width, unit)} × ${formatLength(height, unit)} ${unit}`;
-  const words = (options: readonly (readonly [string, string])[], id: string) =>
-    options.find(([one]) => one === id)?.[1] ?? id;
-  return `${size}, free of ${words(WHAT, what)}, ${words(SIDES, side)}`;
+  return `${size}, free of ${FREE_OF[what]}, ${KEPT_SIDES[side]}`;
 }
 
 /** An area of the package as the document would say it; one of another shape keeps the package's. */
