@@ -30,7 +30,7 @@ import type {
   SeatedBody,
 } from './footprint';
 import { noModels, withModel, type ModelSource } from './imported';
-import { placeKeepOuts } from './keep-outs';
+import { placeKeepOuts, strayAreas } from './keep-outs';
 import { firstLand, openMask, placeLands } from './lands';
 import { drawLegend } from './legend';
 import { drawAssembly, drawCourtyard, encloseLegend, occupiedBy } from './marks';
@@ -289,10 +289,13 @@ export function withReference(compiled: Drawable, reference: string): Footprint 
 }
 
 /** What was chosen for groups and lands that the drawing does not have. */
-function strays({ read }: Choices, { groups }: DrawnPackage): Finding[] {
+function strays({ read }: Choices, { groups, keepOuts }: DrawnPackage): Finding[] {
   const lands = () =>
     new Set(groups.flatMap((group) => group.places.map((spot, i) => landIdOf(group, spot, i))));
-  return strayChoices(read, new Set(groups.map(({ id }) => id)), lands);
+  return [
+    ...strayChoices(read, new Set(groups.map(({ id }) => id)), lands),
+    ...strayAreas(read.keepOuts, keepOuts.length),
+  ];
 }
 
 /** The process that a document or a trial names, or the standard one and why. */

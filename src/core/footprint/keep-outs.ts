@@ -1,3 +1,5 @@
+import { pointerKey } from '../document/edit';
+import type { Finding } from '../document/finding';
 import type { ChoicesRead } from '../document/intent';
 import { place, rectangle, type Figure } from '../geometry/figure';
 import type { KeepOut } from '../package/terminal';
@@ -20,6 +22,26 @@ export const idOfPackageArea = (i: number): string => `package-${i + 1}`;
 
 /** Whether an area of a document stands in place of one of the package's. */
 export const isForPackageArea = ({ id }: { readonly id: string }): boolean => /^package-\d+$/.test(id);
+
+/** Changes of areas that the package does not have: they are kept, and told. @param count of areas that it has */
+export function strayAreas(chosen: ChoicesRead['keepOuts'], count: number): Finding[] {
+  const known = new Set(Array.from({ length: count }, (_, i) => idOfPackageArea(i)));
+  return chosen
+    .filter((area) => isForPackageArea(area) && !known.has(area.id))
+    .map(({ id }): Finding => {
+      const field = `/keepOuts/${pointerKey(id)}`;
+      return {
+        rule: 'entry',
+        severity: 'note',
+        title: `A change of the area ${id} is not used`,
+        message: `The package keeps no area ${id} free; what was changed of it is kept in the document and not used.`,
+        source: 'Document',
+        stage: 'stack',
+        place: { field },
+        remedies: [{ label: 'Remove it', edits: [{ at: field, value: undefined }] }],
+      };
+    });
+}
 
 /**
  * Areas that the package keeps free for itself, as they were changed, then those of the document that

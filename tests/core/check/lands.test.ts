@@ -214,8 +214,13 @@ describe('a keep-out', () => {
     // its size stays the package's where none is given
     expect(hole([{ ...change, what: 'copper' }])[0]?.area).toEqual(own?.area);
     expect(hole([{ ...change, what: 'nothing' }])).toEqual([]);
-    // a change for an area that the package does not have changes nothing
-    expect(hole([{ ...change, id: 'package-9', what: 'nothing' }])).toEqual([own]);
+    // a change of an area that the package does not have changes nothing, and is told
+    const stray = { ...change, id: 'package-9', what: 'nothing' as const };
+    expect(hole([stray])).toEqual([own]);
+    const document = { ...example('mounting-hole'), keepOuts: [stray] };
+    const [told] = found(document, 'entry');
+    expect(told).toMatchObject({ severity: 'note', place: { field: '/keepOuts/package-9' } });
+    expect(applyEdits(document, told?.remedies[0]?.edits ?? []).keepOuts ?? []).toEqual([]);
   });
   it('has a place that can be emptied and not removed, so that its file can be read', () => {
     expect(isRequired(CHOICES, '/keepOuts/1/x')).toBe(true);
