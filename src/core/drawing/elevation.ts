@@ -1,17 +1,18 @@
 import type { Footprint, Land } from '../footprint/footprint';
-import { boxOfPoints, boxRound, overhang, type Box } from '../geometry/box';
-import { facesOf, placeFace, type Face } from '../geometry/faces';
+import { overhang, type Box } from '../geometry/box';
+import { facesOf, placeFace } from '../geometry/faces';
 import { circleAt, type Placed } from '../geometry/figure';
-import type { Point, Point3 } from '../geometry/point';
-import { area, unite, type Polygon } from '../geometry/polygon';
-import { stanceKey, type Assembly, type Part, type Shape, type Stand } from '../geometry/solid';
+import type { Point } from '../geometry/point';
+import { area } from '../geometry/polygon';
+import { stanceKey, type Assembly, type Part, type Shape } from '../geometry/solid';
 import type { Process } from '../process/process';
-import type { Drawing, Layer, Stroke } from './drawing';
+import { extentOf, type Drawing, type Layer, type Ring, type Stroke } from './drawing';
 import { edgeStrokes, laminate } from './board';
 import { filletsOf } from './fillet';
 import { modelBeyond, modelSection, modelStrokes } from './model';
 import { crosses, sectionOf, type CuttingPlane, type ElevationView } from './section';
 import { NOTHING, without, type Hideable } from './showing';
+import { onView, silhouetteOf, type Silhouette, type SolidView } from './silhouette';
 
 export interface ElevationOptions {
   /** Height down to which the laminate is drawn, mm; above the board's underside its edge is broken. */
@@ -22,10 +23,7 @@ export interface ElevationOptions {
   readonly hidden?: ReadonlySet<Hideable>;
 }
 
-/** Where solids may be looked at from. */
-export type SolidView = ElevationView | 'plan' | 'underside';
-
-/** Areas smaller than this are faces seen edge-on, mm². */
+/** Slivers smaller than this are none, mm². */
 const HAIR = 1e-6;
 
 const LAYER_OF: Readonly<Record<Part['material'], Layer>> = {
@@ -66,10 +64,7 @@ export function drawElevation(
     ...(plane && imported ? modelSection(imported, plane) : []),
     ...edgeStrokes(footprint, view, bottom),
   ];
-  const extent = boxRound(
-    strokes.flatMap(({ rings }) => rings.flatMap((ring) => boxOfPoints(ring) ?? [])),
-  ) as Box;
-  return { strokes, extent };
+  return { strokes, extent: extentOf(strokes) as Box };
 }
 
 /** Extent of a box along the view's horizontal axis. */
@@ -271,8 +266,7 @@ function beyondStrokes({ body }: Footprint, view: ElevationView, { axis, value }
  */
 export function drawSolids({ body }: Footprint, view: SolidView): Drawing {
   const strokes = outsideStrokes(body.assembly, view);
-  const boxes = strokes.flatMap(({ rings }) => rings.flatMap((ring) => boxOfPoints(ring) ?? []));
-  return { strokes, extent: boxRound(boxes) as Box };
+  return { strokes, extent: extentOf(strokes) as Box };
 }
 
 /** A part as it is seen: its silhouette, where it stands on the drawing and how far away. */
@@ -298,7 +292,7 @@ export function outsideStrokes({ shapes, parts }: Assembly, view: SolidView): St
   // of equal parts exactly behind one another only the nearest can be seen
   const nearest = new Map<Silhouette, Map<number, Map<number, Projected>>>();
   for (const part of parts) {
-    const silhouette = knownSilhouette(shapes[part.shape] as Shape, part, view);
+    const silhouette = silhouetteOf(shapes[part.shape] as Shape, part, view);
     const { right, up, depth } = onView(part.at, view);
     const column = entryOf(entryOf(nearest, silhouette), Math.round(right * NM));
     const level = Math.round(up * NM);
@@ -344,74 +338,10 @@ function sizeOfBox({ minX, minY, maxX, maxY }: Box): number {
 const NM = 1e6;
 
 function strokesOf({ part, silhouette, right, up }: Projected): Stroke[] {
-  const shift = (ring: readonly Point[]) => ring.map((p): Point => ({ x: p.x + right, y: p.y + up }));
+  const at = { x: right, y: up };
+  const shift = (of: readonly Point[]): Ring => ({ of, at });
   const layer = LAYER_OF[part.material];
   const outline: Stroke = { layer, rings: silhouette.outline.map(shift), closed: true };
   if (silhouette.edges.length === 0) return [outline];
   return [outline, { layer, rings: silhouette.edges.map(shift), closed: false }];
-}
-
-interface Silhouette {
-  readonly outline: readonly Polygon[];
-  /** Visible sharp edges inside the outline. */
-  readonly edges: readonly (readonly Point[])[];
-  readonly bounds: Box;
-  /** Depth of its nearest point. */
-  readonly near: number;
-}
-
-const silhouettes = new WeakMap<Shape, Map<string, Silhouette>>();
-
-/** The silhouette of a shape as it is turned: equal parts, and the same part elsewhere, have it in common. */
-function knownSilhouette(shape: Shape, part: Part, view: SolidView): Silhouette {
-  const known = silhouettes.get(shape) ?? new Map<string, Silhouette>();
-  silhouettes.set(shape, known);
-  const key = `${view} ${stanceKey(part)}`;
-  const found = known.get(key) ?? silhouetteOf(shape, part, view);
-  known.set(key, found);
-  return found;
-}
-
-function silhouetteOf(shape: Shape, stand: Stand, view: SolidView): Silhouette {
-  const faces = facesOf(shape).map((face) => placeFace(face, { ...stand, at: HERE }));
-  const flat = faces.map((face) => face.corners.map((p) => flatten(p, view)));
-  const facing = flat.map((polygon) => area(polygon) > HAIR);
-  const outline = unite(flat.filter((_, i) => facing[i]));
-  const edges = new Map<string, readonly Point[]>();
-  faces.forEach((face, i) => {
-    if (facing[i]) for (const edge of sharpEdges(face, flat[i] as Polygon)) edges.set(edgeKey(edge), edge);
-  });
-  const depths = faces.flatMap(({ corners }) => corners.map((p) => onView(p, view).depth));
-  const bounds = boxOfPoints(outline.flat()) ?? { minX: 0, minY: 0, maxX: 0, maxY: 0 };
-  return { outline, edges: [...edges.values()], bounds, near: Math.min(...depths) };
-}
-
-function sharpEdges({ sharp }: Face, polygon: Polygon): (readonly Point[])[] {
-  return polygon.flatMap((from, i) => (sharp[i] ? [[from, polygon[(i + 1) % polygon.length] as Point]] : []));
-}
-
-function edgeKey(edge: readonly Point[]): string {
-  return edge
-    .map(({ x, y }) => `${x.toFixed(5)},${y.toFixed(5)}`)
-    .sort()
-    .join(' ');
-}
-
-/** Place on the drawing and distance from the viewer. */
-function onView(p: Point3, view: SolidView): { right: number; up: number; depth: number } {
-  switch (view) {
-    case 'plan':
-      return { right: p.x, up: p.y, depth: -p.z };
-    case 'underside':
-      return { right: 0 - p.x, up: p.y, depth: p.z };
-    case 'front':
-      return { right: p.x, up: p.z, depth: p.y };
-    case 'side':
-      return { right: p.y, up: p.z, depth: -p.x };
-  }
-}
-
-function flatten(p: Point3, view: SolidView): Point {
-  const { right, up } = onView(p, view);
-  return { x: right, y: up };
 }

@@ -1,17 +1,16 @@
 import { boxAt, boxOfPoints, cornersOf, gapBetween, overhang, type Box } from '../geometry/box';
-import type { Contour } from '../geometry/contour';
 import { circleAt, contourOf, type Placed } from '../geometry/figure';
 import { turn, type Point } from '../geometry/point';
 import type { Contact } from '../body/contacts';
 import { bodyOutline } from '../package/drawn';
 import type { Footprint, Land } from '../footprint/footprint';
-import type { Drawing, Layer, Stroke } from './drawing';
+import { copyOf, type Drawing, type Layer, type Ring, type Stroke } from './drawing';
 
 /** The footprint seen from above. What looks alike is one stroke, so that thousands of lands stay light. */
 export function drawPlan(footprint: Footprint): Drawing {
   const { lands, maskOpenings, courtyard, legend, body, bores, keepOuts } = footprint;
   const layer = (name: Layer, figures: readonly Placed[]): Stroke[] =>
-    figures.length > 0 ? [{ layer: name, rings: figures.map(contourOf), closed: true }] : [];
+    figures.length > 0 ? [{ layer: name, rings: figures.map(copyOf), closed: true }] : [];
   const plated = lands.flatMap(({ hole, plated, vias }) => [
     ...(hole && plated ? [hole] : []),
     ...vias.map((via) => circleAt(via, via.hole)),
@@ -27,13 +26,10 @@ export function drawPlan(footprint: Footprint): Drawing {
       layer: 'mask',
       rings: [
         ...maskOpenings.flatMap(({ opening, lands: freed }) => [
-          contourOf(opening),
+          copyOf(opening),
           ...freed.flatMap((i) => copperWithin(opening, (lands[i] as Land).copper)),
         ]),
-        ...bores.flatMap(({ opening, at, diameter }) => [
-          contourOf(opening),
-          contourOf(circleAt(at, diameter)),
-        ]),
+        ...bores.flatMap(({ opening, at, diameter }) => [copyOf(opening), copyOf(circleAt(at, diameter))]),
       ],
       closed: true,
       detail: widestRing(footprint),
@@ -143,8 +139,8 @@ function widestLimit(lands: readonly Land[]): number {
 }
 
 /** Only the ring between land and opening is hatched; copper that reaches under the mask is not. */
-function copperWithin(opening: Placed, copper: Placed): Contour[] {
-  return overhang(copper, opening) <= 1e-9 ? [contourOf(copper)] : [contourOf(opening)];
+function copperWithin(opening: Placed, copper: Placed): Ring[] {
+  return [copyOf(overhang(copper, opening) <= 1e-9 ? copper : opening)];
 }
 
 /** Edges of the mask that lie on copper: where the mask defines the land, and spots over vias. */

@@ -1,11 +1,11 @@
-import { boxOfPoints, type Box } from '../geometry/box';
+import type { Box } from '../geometry/box';
 import { flatten } from '../geometry/contour';
 import { circleAt, contourOf, place, rectangle, sizeOf, type Figure, type Placed } from '../geometry/figure';
 import type { Point } from '../geometry/point';
 import type { Polygon } from '../geometry/polygon';
 import type { Padstack, StackPart } from '../padstack/padstack';
 import type { Process } from '../process/process';
-import type { Drawing, Layer, Stroke } from './drawing';
+import { extentOf, type Drawing, type Layer, type Stroke } from './drawing';
 
 /** One layer of a padstack seen from obliquely above, about the stack's middle; mm, second axis up. */
 export interface StackLayer {
@@ -100,8 +100,8 @@ export function explodeStack(stack: Padstack): ExplodedStack {
         : []),
     ],
   }));
-  const corners = layers.flatMap(({ strokes }) => strokes.flatMap(({ rings }) => rings.flat()));
-  return { layers, extent: boxOfPoints(corners) ?? { minX: -1, minY: -1, maxX: 1, maxY: 1 } };
+  const extent = extentOf(layers.flatMap(({ strokes }) => strokes));
+  return { layers, extent: extent ?? { minX: -1, minY: -1, maxX: 1, maxY: 1 } };
 }
 
 /** Arcs become chords: circles are ellipses from obliquely above. */

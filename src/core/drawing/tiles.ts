@@ -1,5 +1,5 @@
-import { boxOfPoints, boxRound, centreOf, overhang, type Box } from '../geometry/box';
-import type { Stroke } from './drawing';
+import { boxRound, centreOf, overhang, type Box } from '../geometry/box';
+import { boxOfRing, type Stroke } from './drawing';
 
 /** A part of a stroke that can be left out where it is off the view. */
 export interface Tile {
@@ -17,7 +17,7 @@ const RINGS = 120;
  */
 export function tiled(stroke: Stroke): Tile[] {
   const { rings } = stroke;
-  const boxes = rings.map((ring) => boxOfPoints(ring) ?? { minX: 0, minY: 0, maxX: 0, maxY: 0 });
+  const boxes = rings.map((ring) => boxOfRing(ring) ?? { minX: 0, minY: 0, maxX: 0, maxY: 0 });
   const all = boxRound(boxes);
   if (!all) return [];
   if (rings.length <= RINGS) return [{ stroke, box: all }];

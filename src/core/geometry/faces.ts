@@ -62,7 +62,7 @@ function extrusionFaces({ contour, depth }: Extract<Shape, { kind: 'extrusion' }
 }
 
 /** Whether the outline turns by more than a chord of an arc would (20°). */
-function isCorner(outline: readonly Point[], i: number, p: Point): boolean {
+export function isCorner(outline: readonly Point[], i: number, p: Point): boolean {
   const before = outline.at(i - 1) as Point;
   const after = outline[(i + 1) % outline.length] as Point;
   const [ax, ay, bx, by] = [p.x - before.x, p.y - before.y, after.x - p.x, after.y - p.y];

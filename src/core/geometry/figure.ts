@@ -253,7 +253,8 @@ export function contourOf({ figure, at, rotation }: Placed): Contour {
 /** Outlines of figures as they are turned: thousands of lands share a few. */
 const turnedOutlines = new WeakMap<Figure, Map<number, Contour>>();
 
-function turnedOutline(figure: Figure, rotation: number): Contour {
+/** The figure's outline about its own origin, turned by degrees counter-clockwise; the same array each time. */
+export function turnedOutline(figure: Figure, rotation: number): Contour {
   const known = turnedOutlines.get(figure) ?? new Map<number, Contour>();
   turnedOutlines.set(figure, known);
   const outline =

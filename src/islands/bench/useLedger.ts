@@ -1,5 +1,6 @@
 import { useContext, useMemo } from 'react';
 import { compareCompiled } from '../../core/compare/compare';
+import { useFollowing } from '../common/useFollowing';
 import { openCount } from '../ledger/effect';
 import type { LedgerActions, LedgerView, Previewed } from '../ledger/view';
 import type { BenchStore, Preview } from '../state/bench';
@@ -20,20 +21,25 @@ export function useLedger(): { view: LedgerView; actions: LedgerActions } {
   const store = useContext(BenchContext);
   const previewed = useMemo(() => previewOf(derived, preview), [derived, preview]);
   const actions = useMemo(() => actionsOf(store), [store]);
-  const view: LedgerView = {
-    report: derived.report,
-    checking: derived.checking ?? false,
-    drawable: derived.shown?.drawable ?? null,
-    unit,
-    letters,
-    selectedFinding,
-    selectedLand,
-    // at Land the derivation stands in the stage column
-    explains: stage !== 'land',
-    change,
-    previewed,
-  };
-  return { view, actions };
+  // at Land the derivation stands in the stage column
+  const explains = stage !== 'land';
+  const view = useMemo(
+    (): LedgerView => ({
+      report: derived.report,
+      checking: derived.checking ?? false,
+      drawable: derived.shown?.drawable ?? null,
+      unit,
+      letters,
+      selectedFinding,
+      selectedLand,
+      explains,
+      change,
+      previewed,
+    }),
+    [derived, unit, letters, selectedFinding, selectedLand, explains, change, previewed],
+  );
+  // it follows the Sheet
+  return { view: useFollowing(view), actions };
 }
 
 /** What a remedy would change against what is drawn now. */

@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { MISSING, type Finding } from '../../core/document/finding';
 import { ChangeCard } from './ChangeCard';
 import { summary } from './effect';
@@ -12,7 +13,7 @@ interface Props {
 }
 
 /** Findings by number, the joint of the selected land, and where its sizes come from. */
-export function Ledger({ view, actions }: Props) {
+export const Ledger = memo(function Ledger({ view, actions }: Props) {
   const { report, checking, drawable, selectedLand, unit, letters, explains, change } = view;
   return (
     <aside
@@ -53,7 +54,7 @@ export function Ledger({ view, actions }: Props) {
       )}
     </aside>
   );
-}
+});
 
 interface StillProps extends Pick<LedgerActions, 'goTo'> {
   findings: readonly Finding[];

@@ -1,4 +1,4 @@
-import { useMemo } from 'react';
+import { memo, useMemo } from 'react';
 import { heightOf, widthOf, type Drawing } from '../../core/drawing/drawing';
 import type { TapisDocument } from '../../core/document/document';
 import { valueAt } from '../../core/document/edit';
@@ -6,6 +6,7 @@ import { parseEntry } from '../../core/units/entry-tree';
 import type { DimensionLine, View } from '../../core/package/lines';
 import type { Point } from '../../core/geometry/point';
 import { letterOf } from '../../core/package/letters';
+import { useFollowing } from '../common/useFollowing';
 import { useBench } from '../state/context';
 import { lettersOf } from '../state/letters';
 import type { Drawable } from '../../core/footprint/footprint';
@@ -22,9 +23,13 @@ const ROOM = 50;
 
 /** The package alone, top, front and, where something is measured there, side view, its dimensions lettered; pressing a letter goes to its field. */
 export function OutlineDrawing({ active }: { active: string | null }) {
-  const drawable = useBench((s) => s.derived.shown?.drawable);
-  const views = useMemo(() => drawable && packageViews(drawable.footprint), [drawable]);
-  if (!drawable || !views) return null;
+  // it follows the Sheet
+  const drawable = useFollowing(useBench((s) => s.derived.shown?.drawable));
+  return drawable && <Outline drawable={drawable} active={active} />;
+}
+
+const Outline = memo(function Outline({ drawable, active }: { drawable: Drawable; active: string | null }) {
+  const views = useMemo(() => packageViews(drawable.footprint), [drawable]);
   // one scale for both views, so that they line up
   const { plan, front, side } = views;
   const scale = Math.min((WIDTH - 2 * ROOM) / widthOf(plan), 112 / heightOf(plan), 62 / heightOf(front));
@@ -38,7 +43,7 @@ export function OutlineDrawing({ active }: { active: string | null }) {
       </figcaption>
     </figure>
   );
-}
+});
 
 function DimensionHelp({ symbol, drawable }: { symbol: string | null; drawable: Drawable }) {
   const definition = drawable.resolved?.dimensions.find((d) => d.definition.symbol === symbol)?.definition;
@@ -82,8 +87,7 @@ function formulaAt(document: TapisDocument, at: string): string | null {
 const symbolIn = (text: string): string => /[A-Za-z][A-Za-z0-9_]*/.exec(text)?.[0] ?? '';
 
 function OutlineView({ drawable, drawing, view, scale, active }: ViewProps) {
-  const { footprint } = drawable;
-  const document = useBench((s) => s.document);
+  const { document, footprint } = drawable;
   const letters = useBench(lettersOf);
   const set = useBench((s) => s.set);
   const { extent } = drawing;

@@ -22,7 +22,7 @@ export interface Derived extends Checked {
 }
 
 /** Footprints with more lands are drawn first and checked a moment later, so that typing never waits for a check. */
-const MANY_LANDS = 250;
+const MANY_LANDS = 100;
 
 type Rules = typeof Guarded;
 let rules: Rules | null = null;

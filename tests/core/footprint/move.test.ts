@@ -1,3 +1,4 @@
+import { verticesOf } from '../../../src/core/drawing/drawing';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { drawPlan, textStrokes } from '../../../src/core/drawing/plan';
@@ -76,7 +77,7 @@ function spotsOf(of: string, ring: readonly Vertex[], by: Placement): Spot[] {
 /** Every point of a plan by its layer, wherever its rings begin and whichever way they run. */
 function pointsOf(footprint: Footprint, placement: Placement): Spot[] {
   return [...drawPlan(footprint).strokes, ...textStrokes(footprint)].flatMap(({ layer, rings }) =>
-    rings.flatMap((ring) => spotsOf(layer, ring, placement)),
+    rings.flatMap((ring) => spotsOf(layer, verticesOf(ring), placement)),
   );
 }
 

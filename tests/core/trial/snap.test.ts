@@ -1,3 +1,4 @@
+import { verticesOf } from '../../../src/core/drawing/drawing';
 import { describe, expect, it } from 'vitest';
 import { compileTrial } from '../../../src/core/trial/compile';
 import { drawBoard, drawBoardFrom, trialRise, turnedOver } from '../../../src/core/trial/drawing';
@@ -76,12 +77,12 @@ describe('the drawing', () => {
     // the capacitor is 13.5 high and comes out 1.6 below a board of 1.6
     expect(trialRise(trial)).toEqual({ low: -3.2, high: 15 });
     const solids = drawBoardFrom(trial, 'front').strokes.filter(({ layer }) => layer !== 'cover');
-    const box = boxOfPoints(solids.flatMap(({ rings }) => rings.flat()));
+    const box = boxOfPoints(solids.flatMap(({ rings }) => rings.flatMap(verticesOf)));
     expect(box?.maxY).toBeCloseTo(13.5, 6);
     expect(box?.minX).toBe(0);
     const over = drawBoardFrom(turnedOver(trial), 'front').strokes;
     const lowest = boxOfPoints(
-      over.filter(({ layer }) => layer !== 'cover').flatMap(({ rings }) => rings.flat()),
+      over.filter(({ layer }) => layer !== 'cover').flatMap(({ rings }) => rings.flatMap(verticesOf)),
     );
     expect(lowest?.minY).toBeCloseTo(-1.6 - 13.5, 6);
   });

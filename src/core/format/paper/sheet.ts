@@ -1,5 +1,5 @@
 import { linesFor, riseOf, type Labelled } from '../../drawing/dimension-lines';
-import type { Stroke } from '../../drawing/drawing';
+import { verticesOf, type Stroke } from '../../drawing/drawing';
 import { drawElevation, drawSolids } from '../../drawing/elevation';
 import { packageViews } from '../../drawing/package-views';
 import { drawPlan, numberPlaces } from '../../drawing/plan';
@@ -198,7 +198,7 @@ function cropped(
   box: { readonly minX: number; readonly maxX: number; readonly minY: number; readonly maxY: number },
 ): Strokes {
   return strokes.flatMap((stroke) => {
-    const rings = stroke.rings.flatMap((ring): (readonly Vertex[])[] => {
+    const rings = stroke.rings.map(verticesOf).flatMap((ring): (readonly Vertex[])[] => {
       const inside = ring.every(
         ({ x, y }) => x >= box.minX && x <= box.maxX && y >= box.minY && y <= box.maxY,
       );
@@ -210,7 +210,7 @@ function cropped(
 }
 
 /** A ring cut at the four sides of a box, one after the other. */
-function cropRing(ring: Strokes[number]['rings'][number], box: Parameters<typeof cropped>[1]): Point[][] {
+function cropRing(ring: readonly Vertex[], box: Parameters<typeof cropped>[1]): Point[][] {
   let points: Point[] = flatten(ring, 0.005).map(({ x, y }) => ({ x, y }));
   const sides = [
     { inside: (p: Point) => p.x >= box.minX, meet: (a: Point, b: Point) => atX(a, b, box.minX) },

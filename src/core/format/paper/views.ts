@@ -1,5 +1,5 @@
 import type { Labelled } from '../../drawing/dimension-lines';
-import type { Drawing, Layer, Stroke } from '../../drawing/drawing';
+import { verticesOf, type Drawing, type Layer, type Stroke } from '../../drawing/drawing';
 import { boxRound, type Box } from '../../geometry/box';
 import type { Point } from '../../geometry/point';
 import type { View } from '../../package/lines';
@@ -65,7 +65,7 @@ export function strokeItems(
     if (LEFT_OUT.has(layer)) return [];
     const { stroke = LINE.thin, ...ink } = inks[layer] ?? {};
     const isArea = layer === 'legend-fill';
-    const steps = rings.flatMap((ring) => stepsOf(ring, closed, put));
+    const steps = rings.flatMap((ring) => stepsOf(verticesOf(ring), closed, put));
     if (steps.length === 0) return [];
     // what is printed is as wide as it is
     const own = width === undefined ? stroke : width * scale;

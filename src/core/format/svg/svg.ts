@@ -1,5 +1,5 @@
 import { create } from 'xmlbuilder2';
-import { pathData, type Layer, type Stroke } from '../../drawing/drawing';
+import { pathData, verticesOf, type Layer, type Stroke } from '../../drawing/drawing';
 import { INK, INK_COLOUR } from '../../drawing/palette';
 import { drawPlan, numberPlaces, textStrokes } from '../../drawing/plan';
 import { boxAt, boxOfPoints, boxRound, grow, type Box } from '../../geometry/box';
@@ -76,9 +76,9 @@ function labelSize(
 }
 
 function pathAttributes(stroke: Stroke): Record<string, string> {
-  return stroke.width === undefined
-    ? { d: pathData(stroke) }
-    : { d: pathData(stroke), 'stroke-width': String(stroke.width) };
+  // other programs read places best where they are written out
+  const d = pathData({ ...stroke, rings: stroke.rings.map(verticesOf) });
+  return stroke.width === undefined ? { d } : { d, 'stroke-width': String(stroke.width) };
 }
 
 function round(value: number): number {
