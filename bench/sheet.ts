@@ -75,9 +75,10 @@ const of = (times: readonly number[]): Frames => {
   return { median: at(0.5), p95: at(0.95) };
 };
 
-/** Runs in the page: notes when each key came and when what followed it in the Sheet was painted. */
+/** Runs in the page: notes when each key, turn of the wheel or move came, and when what followed it was painted. */
 const WATCH = `(() => {
   const keys = [];
+  const moves = [];
   let began = 0;
   const painted = (then) => requestAnimationFrame(() => {
     const { port1, port2 } = new MessageChannel();
@@ -91,12 +92,23 @@ const WATCH = `(() => {
     began = 0;
     painted(() => keys.push(performance.now() - since));
   }).observe(document.querySelector('section[aria-label=Sheet]'), { subtree: true, childList: true, attributes: true });
-  Object.assign(globalThis, { keys, painted });
+  for (const kind of ['wheel', 'pointermove'])
+    addEventListener(kind, ({ timeStamp }) => painted(() => moves.push(performance.now() - timeStamp)), true);
+  Object.assign(globalThis, { keys, moves, painted });
 })()`;
+
+/** Time from each of many moves of the mouse, as the browser dates it, until what it changed was painted. */
+async function gestures(page: Page, count: number, act: (i: number) => Promise<void>): Promise<Frames> {
+  await page.evaluate('moves.length = 0');
+  for (let i = 0; i < count; i += 1) {
+    await act(i);
+    await page.evaluate('new Promise((done) => painted(done))');
+  }
+  return of((await page.evaluate('moves')) as number[]);
+}
 
 /** Time from each of many acts in the page until it was painted. */
 async function acts(page: Page, count: number, act: (i: number) => Promise<void>): Promise<Frames> {
-  await page.evaluate('globalThis.frames_ = []');
   const times: number[] = [];
   for (let i = 0; i < count; i += 1) {
     const began = (await page.evaluate('performance.now()')) as number;
@@ -171,19 +183,19 @@ async function measure(url: string): Promise<void> {
       return { x, y, width, height };
     });
     const at = { x: box.x + box.width * 0.3, y: box.y + box.height * 0.3 };
-    const hover = await acts(page, 30, (i) =>
+    const hover = await gestures(page, 30, (i) =>
       page.mouse.move(at.x + (i % 6) * 9, at.y + Math.floor(i / 6) * 9),
     );
     await page.mouse.move(at.x, at.y);
     await page.mouse.down();
-    const pan = await acts(page, 30, (i) => page.mouse.move(at.x + 8 + i * 4, at.y + i * 2));
+    const pan = await gestures(page, 30, (i) => page.mouse.move(at.x + 8 + i * 4, at.y + i * 2));
     await page.mouse.up();
-    const zoom = await acts(
+    const zoom = await gestures(
       page,
       20,
       (i) => page.mouse.wheel({ deltaY: i < 12 ? -120 : 120 }) as Promise<void>,
     );
-    const deep = await acts(page, 30, (i) =>
+    const deep = await gestures(page, 30, (i) =>
       page.mouse.move(at.x + (i % 6) * 9, at.y + Math.floor(i / 6) * 9),
     );
     const floor = await bare(page);

@@ -220,7 +220,7 @@ function Drawings({ view: shown, actions, drawable, areas, camera, hold, size, o
       : grabModel(view, pixel);
   };
   const press = actions.pressLand;
-  const gestures = useGestures({
+  const { wheel, handlers } = useGestures({
     press,
     areas,
     camera,
@@ -237,12 +237,13 @@ function Drawings({ view: shown, actions, drawable, areas, camera, hold, size, o
   return (
     <>
       <svg
+        ref={wheel}
         width={size.width}
         height={size.height}
         className="absolute inset-0 touch-none select-none"
         role="group"
         aria-label={`Drawing of ${footprint.standardName}; the pad table under Stack lists the same lands`}
-        {...gestures.handlers}
+        {...handlers}
       >
         <Hatches scale={camera.scale} />
         <defs>

@@ -3,6 +3,7 @@ import type { Point } from '../../core/geometry/point';
 import type { View } from '../../core/package/lines';
 import type { Rise } from '../../core/drawing/dimension-lines';
 import { pointUnder, zoomAbout, type Area, type Areas, type Camera } from './layout';
+import { useWheel } from './useWheel';
 
 const VIEWS: readonly View[] = ['plan', 'side', 'front'];
 
@@ -51,16 +52,17 @@ export function useGestures(input: GestureInput) {
       }) ?? null,
     [areas],
   );
-  const pixelOf = (event: React.MouseEvent): Point => {
-    const box = event.currentTarget.getBoundingClientRect();
-    return { x: event.clientX - box.left, y: event.clientY - box.top };
+  const pixelIn = (element: Element, { clientX, clientY }: { clientX: number; clientY: number }): Point => {
+    const box = element.getBoundingClientRect();
+    return { x: clientX - box.left, y: clientY - box.top };
   };
+  const pixelOf = (event: React.MouseEvent): Point => pixelIn(event.currentTarget, event);
+  const wheel = useWheel((event) => {
+    const pixel = pixelIn(event.currentTarget as Element, event);
+    const view = viewAt(pixel);
+    if (view) hold(zoomAbout(camera, view, areas[view] as Area, pixel, Math.exp(-event.deltaY * 0.0015)));
+  });
   const handlers = {
-    onWheel(event: React.WheelEvent) {
-      const pixel = pixelOf(event);
-      const view = viewAt(pixel);
-      if (view) hold(zoomAbout(camera, view, areas[view] as Area, pixel, Math.exp(-event.deltaY * 0.0015)));
-    },
     onPointerDown(event: React.PointerEvent) {
       const view = viewAt(pixelOf(event));
       if (!view) return;
@@ -102,5 +104,5 @@ export function useGestures(input: GestureInput) {
       press(find(pointUnder('plan', areas.plan as Area, camera, rise, pixel)));
     },
   };
-  return { handlers };
+  return { wheel, handlers };
 }

@@ -202,7 +202,7 @@ function Drawings({ shown, areas, camera, hold, size, onPointer }: DrawingsProps
       edit(moveTo(before, part.part, snapped.at), `move ${part.reference}`, gesture);
     };
   };
-  const gestures = useGestures({
+  const { wheel, handlers } = useGestures({
     press: (i) => store.getState().set({ selected: i === null ? null : (shown.parts[i]?.part ?? null) }),
     areas,
     camera,
@@ -226,12 +226,13 @@ function Drawings({ shown, areas, camera, hold, size, onPointer }: DrawingsProps
   );
   return (
     <svg
+      ref={wheel}
       width={size.width}
       height={size.height}
       className="absolute inset-0 touch-none select-none"
       role="group"
       aria-label={`Drawing of ${shown.trial.name}; the list of parts beside it says the same`}
-      {...gestures.handlers}
+      {...handlers}
     >
       <Hatches scale={camera.scale} />
       <defs>
