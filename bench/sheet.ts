@@ -124,8 +124,11 @@ async function acts(page: Page, count: number, act: (i: number) => Promise<void>
 /** The same shapes as one bare SVG: setting them anew, and moving them. */
 async function bare(page: Page): Promise<{ readonly redraw: Frames; readonly move: Frames }> {
   await page.evaluate(() => {
-    const svg = document.querySelector('section[aria-label=Sheet] svg[role=group]') as SVGElement;
-    const copy = svg.cloneNode(true) as SVGElement;
+    const drawn = document.querySelectorAll('section[aria-label=Sheet] svg:has(g.drawing), svg[role=group]');
+    const copy = document
+      .querySelector('section[aria-label=Sheet] svg[role=group]')
+      ?.cloneNode() as SVGElement;
+    copy.innerHTML = [...drawn].map((svg) => svg.innerHTML).join('');
     document.body.innerHTML = '';
     document.body.append(copy);
     Object.assign(globalThis, { bareSvg: copy, bareMarkup: copy.innerHTML });

@@ -1,9 +1,8 @@
-import { linesFor, riseOf, type Rise } from '../../core/drawing/dimension-lines';
+import { linesFor, riseOf } from '../../core/drawing/dimension-lines';
 import { useMemo, useState } from 'react';
 import { ErrorBoundary } from '../common/ErrorBoundary';
 import { later } from '../common/later';
 import { MISSING } from '../../core/document/finding';
-import { boxOfPoints, type Box } from '../../core/geometry/box';
 import { neighboursOf } from '../../core/geometry/neighbours';
 import type { Point } from '../../core/geometry/point';
 import type { View } from '../../core/package/lines';
@@ -13,14 +12,12 @@ import { useSize } from '../common/useSize';
 import { Balloons, placeBalloons } from './Balloons';
 import { Dimension, textPlace } from './Dimension';
 import { glyphsFor } from './dimension-glyphs';
-import { ElevationView } from './ElevationView';
 import { Hatches } from './Hatches';
 import {
   divide,
   placer,
   pointUnder,
   splitFor,
-  transformOf,
   type Area,
   type Areas,
   type Camera,
@@ -28,12 +25,13 @@ import {
 } from './layout';
 import { drawnArea, targetOf, type PlacedView } from './placed-view';
 import { PinLabels } from './PinLabels';
-import { LandNumbers, PlanView } from './PlanView';
+import { LandNumbers } from './PlanView';
 import { QuadrantHead } from './QuadrantHead';
 import { Readout } from './Readout';
+import { movedTo, Shapes } from './Shapes';
 import { SectionMark } from './SectionMark';
 import { TitleBlock } from './TitleBlock';
-import { useCamera } from './useCamera';
+import { isHeavy, useCamera } from './useCamera';
 import { useGestures, type Pointer } from './useGestures';
 import { SNAP, useModelGrab } from './useModelGrab';
 import type { SheetActions, SheetView } from './view';
@@ -45,6 +43,9 @@ const Turn = later(
 );
 
 const VIEWS: readonly View[] = ['plan', 'side', 'front'];
+
+/** What heavy drawings have ready beyond their views on every side for panning, px. */
+const BEYOND = 160;
 
 interface Props {
   view: SheetView;
@@ -79,7 +80,12 @@ export function Sheet({ view, actions }: Props) {
     [width, height, whole, planWidth, planHeight],
   );
   const key = `${width} ${height} ${whole} ${fits} ${drawable?.document.package.family}`;
-  const { camera, hold } = useCamera(drawable?.footprint ?? null, drawable?.process ?? null, areas, key);
+  const { camera, drawn, hold } = useCamera(
+    drawable?.footprint ?? null,
+    drawable?.process ?? null,
+    areas,
+    key,
+  );
   const [pointer, setPointer] = useState<Pointer | null>(null);
   return (
     <section className="bg-base-200 flex min-h-0 min-w-0 flex-1 flex-col" aria-label="Sheet">
@@ -91,6 +97,7 @@ export function Sheet({ view, actions }: Props) {
             drawable={drawable}
             areas={areas}
             camera={camera}
+            drawn={drawn}
             hold={hold}
             size={{ width, height }}
             onPointer={setPointer}
@@ -160,14 +167,18 @@ interface DrawingsProps extends Props {
   drawable: Drawable;
   areas: Areas;
   camera: Camera;
+  /** What shapes are drawn for while a gesture moves them. */
+  drawn: Camera;
   hold: (camera: Camera) => void;
   size: { width: number; height: number };
   onPointer: (pointer: Pointer | null) => void;
 }
 
-/** Plan and elevations in one SVG, so that leaders and projection lines can cross between them. */
-function Drawings({ view: shown, actions, drawable, areas, camera, hold, size, onPointer }: DrawingsProps) {
+/** Plan and elevations: what is made of matter below, then one SVG, so that leaders can cross between views. */
+function Drawings(props: DrawingsProps) {
+  const { view: shown, actions, drawable, areas, camera, drawn, hold, size, onPointer } = props;
   const { footprint, process } = drawable;
+  const beyond = isHeavy(footprint) ? BEYOND : 0;
   const {
     stage,
     unit,
@@ -236,6 +247,30 @@ function Drawings({ view: shown, actions, drawable, areas, camera, hold, size, o
 
   return (
     <>
+      <svg width={size.width} height={size.height} className="absolute inset-0" aria-hidden>
+        <Hatches scale={drawn.scale} />
+        <Grid areas={areas} size={size} />
+        {views.map(({ view, area, place }) => (
+          <CentreLines key={view} view={view} area={area} place={place} />
+        ))}
+      </svg>
+      {views.map(({ view, area }) => (
+        <Shapes
+          key={view}
+          view={view}
+          area={area}
+          rise={rise}
+          drawable={drawable}
+          preview={preview}
+          camera={drawn}
+          moved={movedTo(view, area, rise, { drawn, camera, beyond })}
+          beyond={beyond}
+          stage={stage}
+          selectedLand={selectedLand}
+          hidden={hidden}
+          legendTexts={shown.legendTexts}
+        />
+      ))}
       <svg
         ref={wheel}
         width={size.width}
@@ -245,7 +280,6 @@ function Drawings({ view: shown, actions, drawable, areas, camera, hold, size, o
         aria-label={`Drawing of ${footprint.standardName}; the pad table under Stack lists the same lands`}
         {...handlers}
       >
-        <Hatches scale={camera.scale} />
         <defs>
           {views.map(({ view, area }) => (
             <clipPath key={view} id={`clip-${view}`}>
@@ -253,35 +287,8 @@ function Drawings({ view: shown, actions, drawable, areas, camera, hold, size, o
             </clipPath>
           ))}
         </defs>
-        <Grid areas={areas} size={size} />
         {views.map(({ view, area, place, glyphs: own }) => (
           <g key={view} clipPath={`url(#clip-${view})`}>
-            <CentreLines view={view} area={area} place={place} />
-            <ErrorBoundary part="This view" drawnAt={area} from={footprint}>
-              {view === 'plan' ? (
-                <PlanView
-                  footprint={footprint}
-                  transform={transformOf(view, area, camera, rise)}
-                  scale={camera.scale}
-                  view={inView(area, camera, rise)}
-                  selected={selectedLand}
-                  preview={preview}
-                  recommended={stage === 'land' ? drawable.recommended : null}
-                  showTexts={stage === 'mark'}
-                  showLegendTexts={shown.legendTexts}
-                />
-              ) : (
-                <ElevationView
-                  footprint={footprint}
-                  process={process}
-                  view={view}
-                  transform={transformOf(view, area, camera, rise)}
-                  cut={selectedLand}
-                  low={rise.low}
-                  hidden={hidden}
-                />
-              )}
-            </ErrorBoundary>
             {selectedLand !== null && (
               <SectionMark view={view} land={footprint.lands[selectedLand]} area={area} place={place} />
             )}
@@ -313,13 +320,6 @@ function Drawings({ view: shown, actions, drawable, areas, camera, hold, size, o
       {edited && field?.({ symbol: edited.symbol, at: textPlace(edited), onClose: () => setEditing(null) })}
     </>
   );
-}
-
-/** What of the plan its quadrant shows, mm. */
-function inView(area: Area, camera: Camera, rise: Rise): Box {
-  const at = (x: number, y: number) =>
-    pointUnder('plan', area, camera, rise, { x: area.x + x, y: area.y + y });
-  return boxOfPoints([at(0, 0), at(area.width, area.height)]) as Box;
 }
 
 /** Hairlines between the quadrants. */
