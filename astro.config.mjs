@@ -3,6 +3,7 @@ import react from '@astrojs/react';
 import tailwindcss from '@tailwindcss/vite';
 import { defineConfig } from 'astro/config';
 import { fileURLToPath } from 'node:url';
+import { together } from './tools/chunks.mjs';
 import { serverParts } from './tools/server-parts.mjs';
 
 const modernDexie = fileURLToPath(new URL('./node_modules/dexie/dist/modern/dexie.mjs', import.meta.url));
@@ -36,6 +37,6 @@ export default defineConfig({
     // the build for today's browsers, without what older ones need
     resolve: { alias: [{ find: /^dexie$/, replacement: modernDexie }] },
     worker: { format: 'es' },
-    build: { assetsInlineLimit: 0 },
+    build: { assetsInlineLimit: 0, rollupOptions: { output: { manualChunks: together } } },
   },
 });

@@ -1,6 +1,7 @@
 import type { Mesh } from './mesh';
 import type { Point } from './point';
-import { simplified, unite, type Polygon, type Polyline } from './polygon';
+import { unite, type Polygon, type Polyline } from './polygon';
+import { simplified } from './simplify';
 
 /** How a mesh is looked at: coordinate to the right, upwards, and away from the viewer, each with its sign. */
 export interface LookingAlong {

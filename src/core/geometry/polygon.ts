@@ -1,13 +1,7 @@
-import {
-  Clipper,
-  Clipper64,
-  ClipType,
-  EndType,
-  FillRule,
-  JoinType,
-  type Path64,
-  type Paths64,
-} from 'clipper2-ts';
+// from its parts: its index brings triangles and other shapes of clipping along, which nobody here asks for
+import { ClipType, FillRule, PathType, type Path64, type Paths64 } from 'clipper2-ts/dist/Core.js';
+import { Clipper64 } from 'clipper2-ts/dist/Engine.js';
+import { ClipperOffset, EndType, JoinType } from 'clipper2-ts/dist/Offset.js';
 import { quantise } from '../units/length';
 import type { Point } from './point';
 
@@ -18,17 +12,12 @@ export type Polygon = readonly Point[];
 export type Polyline = readonly Point[];
 
 // The clipping library works on whole numbers; a unit is a nanometre.
-const NM = 1e6;
-const toNm = (path: readonly Point[]): Path64 =>
+export const NM = 1e6;
+export const toNm = (path: readonly Point[]): Path64 =>
   path.map(({ x, y }) => ({ x: Math.round(x * NM), y: Math.round(y * NM) }));
-const toMm = (path: Path64): Point[] =>
+export const toMm = (path: Path64): Point[] =>
   path.map(({ x, y }) => ({ x: quantise(x / NM), y: quantise(y / NM) }));
 const allToNm = (paths: readonly (readonly Point[])[]): Paths64 => paths.map(toNm);
-
-/** Polygons with fewer corners. @param within how far what is left out may lie from what is kept, mm */
-export function simplified(polygons: readonly Polygon[], within: number): Polygon[] {
-  return Clipper.simplifyPaths(allToNm(polygons), within * NM).map(toMm);
-}
 
 /** Signed area, mm²; positive for counter-clockwise. */
 export function area(polygon: Polygon): number {
@@ -50,22 +39,34 @@ export function encloses(polygon: Polygon, { x, y }: Point): boolean {
   return within;
 }
 
+/** What is made of solids and others, by the winding of their outlines. */
+function combined(kind: ClipType, solids: readonly Polygon[], others: readonly Polygon[]): Polygon[] {
+  const clipper = new Clipper64();
+  clipper.addPaths(allToNm(solids), PathType.Subject);
+  clipper.addPaths(allToNm(others), PathType.Clip);
+  const result: Paths64 = [];
+  clipper.execute(kind, FillRule.NonZero, result);
+  return result.map(toMm);
+}
+
 /** Union of polygons of either direction. */
 export function unite(polygons: readonly Polygon[]): Polygon[] {
   const solid = polygons.map((p) => (area(p) < 0 ? [...p].reverse() : p));
-  return Clipper.union(allToNm(solid), FillRule.NonZero).map(toMm);
+  return combined(ClipType.Union, solid, []);
 }
 
 /** Solids without the parts that others cover; holes come out clockwise. */
 export function subtract(solids: readonly Polygon[], others: readonly Polygon[]): Polygon[] {
-  return Clipper.difference(allToNm(solids), allToNm(others), FillRule.NonZero).map(toMm);
+  return combined(ClipType.Difference, solids, others);
 }
 
 /** What solids and others have in common. */
 export function intersect(solids: readonly Polygon[], others: readonly Polygon[]): Polygon[] {
-  return Clipper.intersect(allToNm(solids), allToNm(others), FillRule.NonZero).map(toMm);
+  return combined(ClipType.Intersection, solids, others);
 }
 
+/** How far a sharp corner may reach, in distances: sharper ones are cut off. */
+const MITRE = 4;
 /** Distance that chords of rounded corners may lie inside their arcs, nm. */
 const ARC_TOLERANCE = 2000;
 
@@ -79,7 +80,11 @@ export function inflate(
   corners: 'sharp' | 'round' = 'sharp',
 ): Polygon[] {
   const join = corners === 'round' ? JoinType.Round : JoinType.Miter;
-  return Clipper.inflatePaths(allToNm(polygons), by * NM, join, EndType.Polygon, 4, ARC_TOLERANCE).map(toMm);
+  const offset = new ClipperOffset(MITRE, ARC_TOLERANCE);
+  offset.addPaths(allToNm(polygons), join, EndType.Polygon);
+  const result: Paths64 = [];
+  offset.execute(by * NM, result);
+  return result.map(toMm);
 }
 
 /** The parts of open lines that lie outside all given polygons. */

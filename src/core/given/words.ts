@@ -2,7 +2,8 @@ import type { PieceIntent } from '../document/pieces';
 import { flatten } from '../geometry/contour';
 import { outlineOf, sizeOf, type Figure } from '../geometry/figure';
 import type { Point } from '../geometry/point';
-import { simplified, type Polyline } from '../geometry/polygon';
+import type { Polyline } from '../geometry/polygon';
+import { simplified } from '../geometry/simplify';
 import { inMm, mm, plain } from '../package/composed/writer';
 
 // Figures and outlines in the words of a document.
