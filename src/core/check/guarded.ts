@@ -1,6 +1,7 @@
 import type { TapisDocument } from '../document/document';
 import type { Compiled } from '../footprint/footprint';
-import { compileGuarded, faulty } from '../footprint/guarded';
+import { faulty } from '../footprint/fault';
+import { compileGuarded } from '../footprint/guarded';
 import { noModels, type ModelSource } from '../footprint/imported';
 import { check, type Report } from './check';
 

@@ -8,9 +8,14 @@ import { COMPOSED, drawComposed } from './composed/draw';
 import { askedOf, exampleValues } from './composed/own';
 import type { Dimensions } from './definitions';
 import type { DrawnPackage, Plausibility } from './drawn';
-import { FAMILIES, familyById } from './families';
 import type { FamilyDefinition, PlausibilityContext } from './family';
 import { resolvePackage, type Asked, type ResolvedPackage } from './resolve';
+
+/** The families that packages are drawn by. */
+export type Families = readonly FamilyDefinition[];
+
+const familyIn = (families: Families, id: string): FamilyDefinition | null =>
+  families.find((family) => family.id === id) ?? null;
 
 /** A document's package: what was entered, and how it is drawn as far as that goes. */
 export interface PackageDrawing {
@@ -22,10 +27,10 @@ export interface PackageDrawing {
 }
 
 /** Draws the package of a document, pin 1 upper left. Whoever makes the drawing, it comes out alike. */
-export function drawPackage(document: TapisDocument): PackageDrawing {
+export function drawPackage(document: TapisDocument, families: Families): PackageDrawing {
   if (document.package.family === COMPOSED) return drawPieces(document);
-  const family = familyById(document.package.family);
-  if (!family) return { resolved: null, drawn: null, problems: [unknownFamily(document)] };
+  const family = familyIn(families, document.package.family);
+  if (!family) return { resolved: null, drawn: null, problems: [unknownFamily(document, families)] };
   const resolved = resolvePackage(family, document.package);
   const problems = [
     ...entryProblems(resolved),
@@ -114,11 +119,14 @@ function plausibilityOf(
  * What is wrong with the dimensions of a package, by itself and against each other, without drawing it.
  * What is missing is not told.
  */
-export function soundness(document: TapisDocument): {
+export function soundness(
+  document: TapisDocument,
+  families: Families,
+): {
   readonly resolved: ResolvedPackage;
   readonly findings: readonly Finding[];
 } | null {
-  const family = familyById(document.package.family);
+  const family = familyIn(families, document.package.family);
   if (!family) return null;
   const resolved = resolvePackage(family, document.package);
   const problems = entryProblems(resolved).filter(({ rule }) => rule !== MISSING);
@@ -138,8 +146,8 @@ export interface ExampleDocument {
  * to look at while a datasheet is typed in. Never to be saved or handed over.
  * @returns `null` for a package that is not known
  */
-export function withExamples(document: TapisDocument): ExampleDocument | null {
-  const known = exampleOf(document.package);
+export function withExamples(document: TapisDocument, families: Families): ExampleDocument | null {
+  const known = exampleOf(document.package, families);
   if (!known) return null;
   const { asked, example } = known;
   const filled = resolvePackage(asked, document.package)
@@ -157,10 +165,11 @@ export function withExamples(document: TapisDocument): ExampleDocument | null {
 /** What a package asks for, and its family's example of it. A composition of its own has none but itself. */
 function exampleOf(
   intent: PackageIntent,
+  families: Families,
 ): { readonly asked: Asked; readonly example: Readonly<Partial<Record<string, string>>> } | null {
   if (intent.family === COMPOSED)
     return { asked: askedOf(intent).asked, example: isOwn(intent) ? exampleValues(intent) : {} };
-  const family = familyById(intent.family);
+  const family = familyIn(families, intent.family);
   return family ? { asked: family, example: family.example } : null;
 }
 
@@ -191,14 +200,14 @@ function noTerminals({ title, dimensions }: ResolvedPackage): Finding {
   };
 }
 
-function unknownFamily({ package: { family } }: TapisDocument): Finding {
-  const known = FAMILIES.map(({ id }) => id).join(', ');
+function unknownFamily({ package: { family } }: TapisDocument, families: Families): Finding {
+  const known = families.map(({ id }) => id).join(', ');
   return {
     ...FAMILY_BASE,
     title: 'Package family not known',
     message: `There is no family “${family}” here; known are ${known}.`,
     place: {},
-    remedies: FAMILIES.map(({ id, title }) => ({
+    remedies: families.map(({ id, title }) => ({
       label: `Use ${title}`,
       edits: [{ at: '/package/family', value: id }],
     })),

@@ -9,7 +9,8 @@ import {
   type TrialDocument,
   type TrialFootprint,
 } from '../document/trial';
-import { compile, processOf, withReference } from '../footprint/compile';
+import { compile } from '../footprint/compile';
+import { processOf, withReference } from '../footprint/compiling';
 import { isDrawable, type Compiled, type Drawable, type Footprint } from '../footprint/footprint';
 import { noModels, type ModelSource } from '../footprint/imported';
 import { moved } from '../footprint/move';

@@ -29,7 +29,7 @@ import { BenchContext, useBench } from '../state/context';
 import { ConflictBar } from './ConflictBar';
 import { StageRail } from './StageRail';
 import { Gallery, Measure } from './stages/Measure';
-import { createBench, loadReader, removedFootprint, type BenchStore } from '../state/bench';
+import { loadReader, openBench, removedFootprint, type BenchStore } from '../state/bench';
 import { STAGE_NAMES } from '../state/stages';
 import { useRevisions } from '../state/useRevisions';
 import { TopBar } from './TopBar';
@@ -102,7 +102,8 @@ export function Bench({ id, stage }: Props) {
       if (!stored || stored.binnedAt > 0) return setStore(stored ? 'binned' : 'missing');
       const history = await shelf.historyOf(stored);
       if (left) return;
-      const bench = createBench(stored, history);
+      const bench = await openBench(stored, history);
+      if (left) return;
       bench.getState().set({ stage: stageOf(asked.current) });
       setStore(bench);
     };

@@ -21,10 +21,12 @@ import { keepUnit, keptUnit } from './display-unit';
 import { keepLetters, keptLetters } from './letters';
 import { dropDraft, keepDraft, keptDraft } from './draft';
 import { revisions, shelf } from '../common/shelf-store';
+import { attempt } from '../common/trouble';
 import type { ProcessChange } from '../ledger/view';
 import type { Quadrant } from '../sheet/layout';
 import type { Standpoint } from '../turn/looks';
 import { checked, derive, deriveAtOnce, loadRules, rulesAreThere, type Derived } from './derive';
+import { isFamilyThere, loadFamilyOf } from './families';
 import { watchOtherTabs, watchPage } from './tabs';
 
 /** A remedy's effect, shown before it is taken. */
@@ -207,7 +209,13 @@ export function removedFootprint(id: string): StoredFootprint | null {
   );
 }
 
-/** Makes the state of a Bench for one stored footprint. */
+/** Makes the state of a Bench for one stored footprint, once what draws it is loaded. */
+export async function openBench(stored: StoredFootprint, kept: KeptHistory | null): Promise<BenchStore> {
+  await loadFamilyOf(keptDraft(stored.id)?.document ?? stored.document);
+  return createBench(stored, kept);
+}
+
+/** Makes the state of a Bench for one stored footprint, whose family is loaded. */
 export function createBench(stored: StoredFootprint, kept: KeptHistory | null = null) {
   const { id, revision, updatedAt } = stored;
   // changes of this tab that could not be written before it was reloaded
@@ -237,14 +245,23 @@ export function createBench(stored: StoredFootprint, kept: KeptHistory | null = 
     let later: ReturnType<typeof setTimeout> | undefined;
     const show = (next: TapisDocument) => {
       clearTimeout(later);
+      if (!isFamilyThere(next)) return showLater(next);
       const derived = deriveAtOnce(next, get().derived, modelAtHand);
       set({ document: next, derived, preview: null, ...stillSelected(derived, get()) });
       if (derived.checking) later = setTimeout(settle, CHECK_AFTER);
     };
+    /** What is drawn by a family that is not loaded yet is shown once that is there. */
+    const showLater = (next: TapisDocument) => {
+      set({ document: next, derived: { ...get().derived, checking: true }, preview: null });
+      void attempt('Loading the package family', async () => {
+        await loadFamilyOf(next);
+        if (get().document === next) show(next);
+      });
+    };
     /** Checks what was drawn and not checked yet. */
     const settle = () => {
       clearTimeout(later);
-      if (!get().derived.checking) return;
+      if (!get().derived.checking || !isFamilyThere(get().document)) return;
       if (!rulesAreThere()) return void loadRules().then(settle, () => {});
       const derived = checked(get().derived);
       set({ derived, ...stillSelected(derived, get()) });
@@ -398,9 +415,8 @@ export function createBench(stored: StoredFootprint, kept: KeptHistory | null = 
       setPreview(remedy) {
         const { document: current, derived } = get();
         if (!remedy) return set({ preview: null });
-        set({
-          preview: { remedy, derived: derive(applyEdits(current, remedy.edits), derived, modelAtHand) },
-        });
+        const after = applyEdits(current, remedy.edits);
+        if (isFamilyThere(after)) set({ preview: { remedy, derived: derive(after, derived, modelAtHand) } });
       },
       openFinding(index) {
         const { derived } = get();

@@ -1,10 +1,12 @@
 import type * as Guarded from '../../core/check/guarded';
 import type { Checked } from '../../core/check/guarded';
 import type { TapisDocument } from '../../core/document/document';
-import { compileGuarded } from '../../core/footprint/guarded';
+import { compileWith } from '../../core/footprint/compiling';
+import { guarded } from '../../core/footprint/fault';
 import { isDrawable, type Compiled, type Drawable } from '../../core/footprint/footprint';
 import { noModels, type ModelSource } from '../../core/footprint/imported';
 import { withExamples } from '../../core/package/draw';
+import { families, isFamilyThere, loadFamilies } from './families';
 
 /** What the Sheet shows, and why it is not the document as it stands where it is not. */
 export interface Shown {
@@ -27,9 +29,18 @@ const MANY_LANDS = 100;
 type Rules = typeof Guarded;
 let rules: Rules | null = null;
 
-/** Loads the rules, which follow the first drawing; fails where the server does not answer. */
+/** Loads the rules and all families, which follow the first drawing; fails where the server does not answer. */
 export async function loadRules(): Promise<void> {
-  rules ??= await import('../../core/check/guarded');
+  const [loaded] = await Promise.all([import('../../core/check/guarded'), loadFamilies()]);
+  rules = loaded;
+}
+
+/** Compiles with the families that are loaded; one that is not there yet is a fault of whoever asks. */
+function compiledOf(document: TapisDocument, models: ModelSource): Compiled {
+  return guarded(document, () => {
+    if (!isFamilyThere(document)) throw new Error(`the family ${document.package.family} is not loaded`);
+    return compileWith(families(), document, models);
+  });
 }
 
 /** Whether anything can be checked yet. */
@@ -53,7 +64,7 @@ export function derive(
   before: Derived | null,
   models: ModelSource = noModels,
 ): Derived {
-  const compiled = compileGuarded(document, models);
+  const compiled = compiledOf(document, models);
   const shown = shownFor(compiled, before?.shown ?? null);
   return checked({ compiled, report: unchecked(compiled), shown, checking: true });
 }
@@ -63,7 +74,7 @@ export function derive(
  * before, and says so, until {@link checked} makes it.
  */
 export function deriveAtOnce(document: TapisDocument, before: Derived, models: ModelSource): Derived {
-  const compiled = compileGuarded(document, models);
+  const compiled = compiledOf(document, models);
   const drawn: Derived = {
     compiled,
     report: before.report,
@@ -86,8 +97,8 @@ function shownFor(compiled: Compiled, before: Shown | null): Shown | null {
   const kindOf = ({ family, own }: TapisDocument['package']) => `${family} ${own?.id ?? ''}`;
   const sameFamily = before && kindOf(before.drawable.document.package) === kindOf(compiled.document.package);
   if (before && sameFamily && before.stand !== 'example') return { ...before, stand: 'last-good' };
-  const example = withExamples(compiled.document);
+  const example = withExamples(compiled.document, families());
   if (!example) return null;
-  const drawn = compileGuarded(example.document);
+  const drawn = compiledOf(example.document, noModels);
   return isDrawable(drawn) ? { drawable: drawn, stand: 'example', filled: example.filled } : before;
 }

@@ -152,7 +152,7 @@ describe('what cannot be compiled', () => {
       ...converter(),
       package: { family: 'gull-wing-dual', unit: 'in' as const, dimensions: { n: '20', e: '0.05' } },
     };
-    const example = withExamples(started);
+    const example = withExamples(started, FAMILIES);
     if (!example) throw new Error('no example');
     expect(example.filled).toEqual(['E', 'E1', 'D', 'L', 'b', 'A', 'A1']);
     expect(footprintOf(example.document).lands).toHaveLength(20);

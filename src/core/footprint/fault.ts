@@ -1,0 +1,39 @@
+import type { TapisDocument } from '../document/document';
+import type { Finding } from '../document/finding';
+import { standardProcess } from '../process';
+import type { Compiled } from './footprint';
+
+/** What compiling a document comes to; a fault of the program is a finding of it. */
+export function guarded(document: TapisDocument, compile: () => Compiled): Compiled {
+  try {
+    return compile();
+  } catch (error) {
+    return faulty(document, error);
+  }
+}
+
+/** What a document comes to that the program has a fault with. */
+export function faulty(document: TapisDocument, error: unknown): Compiled {
+  return {
+    document,
+    process: standardProcess,
+    resolved: null,
+    footprint: null,
+    levels: null,
+    recommended: new Map(),
+    problems: [faultOf(error)],
+  };
+}
+
+function faultOf(error: unknown): Finding {
+  return {
+    rule: 'fault',
+    severity: 'stop',
+    title: 'A fault of Tapis',
+    message: `This footprint cannot be drawn: ${error instanceof Error ? error.message : String(error)}. Nothing of it is lost: undo the last change, or export it as it is.`,
+    source: 'Tapis',
+    stage: 'release',
+    place: {},
+    remedies: [],
+  };
+}
