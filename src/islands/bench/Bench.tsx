@@ -1,6 +1,5 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import {
-  useCallback,
   useContext,
   useEffect,
   useRef,
@@ -21,7 +20,6 @@ import { kin, shelf, wakeStorage } from '../common/shelf-store';
 import { attempt, TroubleBar } from '../common/trouble';
 import { useNarrow } from '../common/useNarrow';
 import { useShortcuts } from '../commands/shortcuts';
-import { Ledger } from '../ledger/Ledger';
 import { warmReader } from '../model/in-worker';
 import { useStoredModel } from '../model/useModel';
 import { Sheet } from '../sheet/Sheet';
@@ -33,7 +31,6 @@ import { loadReader, openBench, removedFootprint, type BenchStore } from '../sta
 import { STAGE_NAMES } from '../state/stages';
 import { useRevisions } from '../state/useRevisions';
 import { TopBar } from './TopBar';
-import { useLedger } from './useLedger';
 import { loadSheets, usePrinting } from './usePrinting';
 import { usePastedSheet } from './usePastedSheet';
 import { useSheet } from './useSheet';
@@ -47,7 +44,11 @@ const CommandList = later(
 const TakeIn = later('Taking patterns in', async () => (await import('../intake/TakeIn')).TakeIn);
 const Brought = later('What was dropped', async () => (await import('./Brought')).Brought);
 const HeldBar = later('The second opinion', async () => (await import('./HeldBar')).HeldBar);
-const LedgerDrawer = later('The Ledger', async () => (await import('../ledger/LedgerDrawer')).LedgerDrawer);
+const BenchLedger = later(
+  'The Ledger',
+  async () => (await import('./BenchLedger')).BenchLedger,
+  <NoLedger />,
+);
 const RevisionLine = later('The revisions', async () => (await import('./RevisionLine')).RevisionLine);
 const KinBar = later('The variants', async () => (await import('./KinBar')).KinBar);
 
@@ -239,6 +240,7 @@ function Workplace({ place }: { place: string | undefined }) {
     const [, words = ''] = STAGE_NAMES.find(([each]) => each === stage) ?? [];
     document.title = `${name} · ${words} · Tapis`;
   }, [name, stage]);
+  const isDrawn = useDrawn();
   const Column = STAGES[stage];
   const takeDropped = async (files: readonly File[]) => {
     const { placeDropped } = await import('./dropped');
@@ -289,14 +291,39 @@ function Workplace({ place }: { place: string | undefined }) {
         </ErrorBoundary>
         <Refusal />
         <Peek />
-        <ErrorBoundary part="The Ledger">
-          <BenchLedger />
-        </ErrorBoundary>
+        <ErrorBoundary part="The Ledger">{isDrawn ? <BenchLedger /> : <NoLedger />}</ErrorBoundary>
       </div>
       {commandsOpen && <CommandList />}
       {intake && <TakeIn files={intake} against={{ id, name }} onClose={() => setIntake(null)} />}
       {brought && <Brought file={brought} onClose={() => setBrought(null)} />}
     </div>
+  );
+}
+
+/** Whether the browser has painted since: what follows the first drawing is not asked for before. */
+function useDrawn(): boolean {
+  const [isDrawn, setDrawn] = useState(false);
+  useEffect(() => {
+    let task: ReturnType<typeof setTimeout> | undefined;
+    const frame = requestAnimationFrame(() => {
+      task = setTimeout(() => setDrawn(true));
+    });
+    return () => {
+      cancelAnimationFrame(frame);
+      clearTimeout(task);
+    };
+  }, []);
+  return isDrawn;
+}
+
+/** The room of the Ledger until it is there. */
+function NoLedger() {
+  return useNarrow() ? null : (
+    <aside
+      className="border-base-300 bg-base-100 w-[260px] shrink-0 border-l"
+      aria-label="Ledger"
+      aria-busy
+    />
   );
 }
 
@@ -355,18 +382,4 @@ function Refusal() {
 
 function BenchSheet() {
   return <Sheet {...useSheet()} />;
-}
-
-function BenchLedger() {
-  const shown = useLedger();
-  const narrow = useNarrow();
-  const isOpen = useBench((s) => s.ledgerOpen);
-  const set = useBench((s) => s.set);
-  const toggle = useCallback((open: boolean) => set({ ledgerOpen: open }), [set]);
-  if (!narrow) return <Ledger {...shown} />;
-  return (
-    <LedgerDrawer report={shown.view.report} isOpen={isOpen} onToggle={toggle}>
-      <Ledger {...shown} />
-    </LedgerDrawer>
-  );
 }

@@ -1,5 +1,4 @@
 import { createStore } from 'zustand/vanilla';
-import { compareCompiled } from '../../core/compare/compare';
 import type { PinNames } from '../../core/drawing/pin-names';
 import type { Hideable } from '../../core/drawing/showing';
 import type { LoadedModel } from '../../core/body/loaded';
@@ -403,14 +402,16 @@ export function createBench(stored: StoredFootprint, kept: KeptHistory | null = 
         if (get().document === current) return;
         settle();
         const { derived: after } = get();
-        set({
-          ledgerOpen: true,
-          change: {
-            from: before.compiled.process.name,
-            to: after.compiled.process.name,
-            changes: compareCompiled(before, after),
-          },
-        });
+        void import('../../core/compare/compare').then(({ compareCompiled }) =>
+          set({
+            ledgerOpen: true,
+            change: {
+              from: before.compiled.process.name,
+              to: after.compiled.process.name,
+              changes: compareCompiled(before, after),
+            },
+          }),
+        );
       },
       setPreview(remedy) {
         const { document: current, derived } = get();

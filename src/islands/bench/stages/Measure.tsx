@@ -14,10 +14,10 @@ import { Pick } from '../../common/inputs';
 import { later } from '../../common/later';
 import { useBench } from '../../state/context';
 import { lettersOfSheet } from '../../state/letters';
-import { StageFinding } from '../StageFinding';
 
 /** Loaded ahead with the other stages: what is typed into it right away is not lost. */
 export const Gallery = later('The gallery', async () => (await import('../../gallery/Gallery')).Gallery);
+const StageFinding = later('This finding', async () => (await import('../StageFinding')).StageFinding);
 const Pieces = later('The pieces', async () => (await import('../../measure/pieces/Pieces')).Pieces);
 
 const UNITS: readonly SheetUnit[] = ['mm', 'mil', 'in'];
