@@ -10,6 +10,9 @@ import type { OwnIntent } from './pieces';
 // are called and between which limits they can be meant, its conditions and its sizes. A document of such
 // a family holds the whole of it, so that it can be drawn wherever it is taken.
 
+/** The family that is none: what a document's pieces make up. */
+export const COMPOSED = 'composed';
+
 /** A composed package that is kept as a family. */
 export type OwnFamily = PackageIntent & { readonly own: OwnIntent };
 

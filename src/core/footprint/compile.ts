@@ -1,5 +1,5 @@
 import type { TapisDocument } from '../document/document';
-import { KNOWN_FAMILIES } from '../package/known';
+import { ALL_MAKERS } from '../package/makers';
 import { compileWith } from './compiling';
 import type { Compiled } from './footprint';
 import { noModels, type ModelSource } from './imported';
@@ -9,5 +9,5 @@ import { noModels, type ModelSource } from './imported';
  * @param models gives imported models by their key, as far as they are at hand
  */
 export function compile(document: TapisDocument, models: ModelSource = noModels): Compiled {
-  return compileWith(KNOWN_FAMILIES, document, models);
+  return compileWith(ALL_MAKERS, document, models);
 }

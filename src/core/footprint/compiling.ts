@@ -10,7 +10,7 @@ import { area, type Polygon } from '../geometry/polygon';
 import type { Assembly } from '../geometry/solid';
 import type { SolvedGroup } from '../land/solution';
 import { solveLands } from '../land/solve';
-import { drawPackage, type Families } from '../package/draw';
+import { drawPackage, type Makers } from '../package/draw';
 import { bodyAt, bodyOutline, bodyShape, placedPackage, type DrawnPackage } from '../package/drawn';
 import { formatName } from '../package/naming';
 import { landIdOf, type Bore } from '../package/terminal';
@@ -47,18 +47,18 @@ import { placeTexts } from './texts';
  *
  * What was chosen is read first, then the package is drawn, its groups are solved where they stand,
  * and the footprint is put together from them.
- * @param families that packages may be of
+ * @param makers who draw packages
  * @param models gives imported models by their key, as far as they are at hand
  */
 export function compileWith(
-  families: Families,
+  makers: Makers,
   document: TapisDocument,
   models: ModelSource = noModels,
 ): Compiled {
   const shop = processOf(document);
   const choices = readChoices(document, shop.process);
   const { process, recommended } = choices;
-  const { resolved, drawn: unturned, problems: unread } = drawPackage(document, families);
+  const { resolved, drawn: unturned, problems: unread } = drawPackage(document, makers);
   const problems = [...shop.problems, ...unread, ...choices.problems];
   const base = { document, process, recommended, resolved };
   if (!unturned) return { ...base, footprint: null, levels: null, problems };

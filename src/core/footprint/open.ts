@@ -7,7 +7,7 @@ import { readShelfFile, readShelfParts, type ShelfContents, type ShelfPart } fro
 import type { TrialDocument } from '../document/trial';
 import { writeDocument, writeFamily, writeProcess, writeShelf, writeTrial } from '../document/write';
 import { drawPackage, withExamples } from '../package/draw';
-import { KNOWN_FAMILIES } from '../package/known';
+import { ALL_MAKERS } from '../package/makers';
 import { placedPackage } from '../package/drawn';
 import { landIdOf } from '../package/terminal';
 import { turned } from '../geometry/placement';
@@ -79,7 +79,7 @@ const landNames: LandNames = (raw) => {
 };
 
 function namesOf(document: TapisDocument): LandName[] {
-  const { drawn } = drawPackage(withExamples(document, KNOWN_FAMILIES)?.document ?? document, KNOWN_FAMILIES);
+  const { drawn } = drawPackage(withExamples(document, ALL_MAKERS)?.document ?? document, ALL_MAKERS);
   if (!drawn) return [];
   const process = processById(document.process) ?? standardProcess;
   const { orientation, read } = readChoices(document, document.ownProcess ?? process);

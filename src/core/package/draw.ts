@@ -3,19 +3,35 @@ import type { Edit } from '../document/edit';
 import { applyEdits } from '../document/edit';
 import { entryEdit, entryOf, writtenEntry } from '../document/entries';
 import { MISSING, type Finding } from '../document/finding';
-import { isOwn } from '../document/own-family';
-import { COMPOSED, drawComposed } from './composed/draw';
-import { askedOf, exampleValues } from './composed/own';
+import { COMPOSED, isOwn } from '../document/own-family';
+import type { drawComposed } from './composed/draw';
+import type { askedOf, exampleValues } from './composed/own';
 import type { Dimensions } from './definitions';
 import type { DrawnPackage, Plausibility } from './drawn';
 import type { FamilyDefinition, PlausibilityContext } from './family';
 import { resolvePackage, type Asked, type ResolvedPackage } from './resolve';
 
-/** The families that packages are drawn by. */
-export type Families = readonly FamilyDefinition[];
+/** Draws packages that are composed of pieces. */
+export interface Composer {
+  readonly drawComposed: typeof drawComposed;
+  readonly askedOf: typeof askedOf;
+  readonly exampleValues: typeof exampleValues;
+}
 
-const familyIn = (families: Families, id: string): FamilyDefinition | null =>
+/** Who draws packages, as far as they are loaded. */
+export interface Makers {
+  readonly families: readonly FamilyDefinition[];
+  readonly composer: Composer | null;
+}
+
+const familyIn = ({ families }: Makers, id: string): FamilyDefinition | null =>
   families.find((family) => family.id === id) ?? null;
+
+/** Who draws composed packages; nobody asks while there is none. */
+function composerOf({ composer }: Makers): Composer {
+  if (!composer) throw new Error('what draws composed packages is not loaded');
+  return composer;
+}
 
 /** A document's package: what was entered, and how it is drawn as far as that goes. */
 export interface PackageDrawing {
@@ -27,10 +43,10 @@ export interface PackageDrawing {
 }
 
 /** Draws the package of a document, pin 1 upper left. Whoever makes the drawing, it comes out alike. */
-export function drawPackage(document: TapisDocument, families: Families): PackageDrawing {
-  if (document.package.family === COMPOSED) return drawPieces(document);
-  const family = familyIn(families, document.package.family);
-  if (!family) return { resolved: null, drawn: null, problems: [unknownFamily(document, families)] };
+export function drawPackage(document: TapisDocument, makers: Makers): PackageDrawing {
+  if (document.package.family === COMPOSED) return drawPieces(document, composerOf(makers));
+  const family = familyIn(makers, document.package.family);
+  if (!family) return { resolved: null, drawn: null, problems: [unknownFamily(document, makers)] };
   const resolved = resolvePackage(family, document.package);
   const problems = [
     ...entryProblems(resolved),
@@ -42,8 +58,8 @@ export function drawPackage(document: TapisDocument, families: Families): Packag
 }
 
 /** Draws a package that is composed of pieces. */
-function drawPieces(document: TapisDocument): PackageDrawing {
-  const { resolved, drawn, problems: ofPieces } = drawComposed(document);
+function drawPieces(document: TapisDocument, composer: Composer): PackageDrawing {
+  const { resolved, drawn, problems: ofPieces } = composer.drawComposed(document);
   const problems = [...entryProblems(resolved), ...entryDoubts(resolved, document), ...ofPieces];
   return drawn ? unlessEmpty(resolved, drawn, problems) : { resolved, drawn, problems };
 }
@@ -121,12 +137,12 @@ function plausibilityOf(
  */
 export function soundness(
   document: TapisDocument,
-  families: Families,
+  makers: Makers,
 ): {
   readonly resolved: ResolvedPackage;
   readonly findings: readonly Finding[];
 } | null {
-  const family = familyIn(families, document.package.family);
+  const family = familyIn(makers, document.package.family);
   if (!family) return null;
   const resolved = resolvePackage(family, document.package);
   const problems = entryProblems(resolved).filter(({ rule }) => rule !== MISSING);
@@ -146,8 +162,8 @@ export interface ExampleDocument {
  * to look at while a datasheet is typed in. Never to be saved or handed over.
  * @returns `null` for a package that is not known
  */
-export function withExamples(document: TapisDocument, families: Families): ExampleDocument | null {
-  const known = exampleOf(document.package, families);
+export function withExamples(document: TapisDocument, makers: Makers): ExampleDocument | null {
+  const known = exampleOf(document.package, makers);
   if (!known) return null;
   const { asked, example } = known;
   const filled = resolvePackage(asked, document.package)
@@ -165,11 +181,16 @@ export function withExamples(document: TapisDocument, families: Families): Examp
 /** What a package asks for, and its family's example of it. A composition of its own has none but itself. */
 function exampleOf(
   intent: PackageIntent,
-  families: Families,
+  makers: Makers,
 ): { readonly asked: Asked; readonly example: Readonly<Partial<Record<string, string>>> } | null {
-  if (intent.family === COMPOSED)
-    return { asked: askedOf(intent).asked, example: isOwn(intent) ? exampleValues(intent) : {} };
-  const family = familyIn(families, intent.family);
+  if (intent.family === COMPOSED) {
+    const composer = composerOf(makers);
+    return {
+      asked: composer.askedOf(intent).asked,
+      example: isOwn(intent) ? composer.exampleValues(intent) : {},
+    };
+  }
+  const family = familyIn(makers, intent.family);
   return family ? { asked: family, example: family.example } : null;
 }
 
@@ -200,7 +221,7 @@ function noTerminals({ title, dimensions }: ResolvedPackage): Finding {
   };
 }
 
-function unknownFamily({ package: { family } }: TapisDocument, families: Families): Finding {
+function unknownFamily({ package: { family } }: TapisDocument, { families }: Makers): Finding {
   const known = families.map(({ id }) => id).join(', ');
   return {
     ...FAMILY_BASE,

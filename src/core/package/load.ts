@@ -1,4 +1,7 @@
-import type { Families } from './draw';
+import { COMPOSED } from '../document/own-family';
+import type { Makers } from './draw';
+
+type Families = Makers['families'];
 
 /** Where families are that can be loaded without the others. */
 const KINDS: readonly (readonly [ids: string, load: () => Promise<Families>])[] = [
@@ -21,10 +24,11 @@ const KINDS: readonly (readonly [ids: string, load: () => Promise<Families>])[] 
 ];
 
 /**
- * Loads a family with those of its kind, for a first drawing that does not wait for all of them.
+ * Loads who draws packages of a family, with those of its kind, for a first drawing that does not wait for all.
  * @returns `null` for one that is not found alone
  */
-export async function loadKindOf(id: string): Promise<Families | null> {
-  const [, load] = KINDS.find(([ids]) => ids.split(' ').includes(id)) ?? [];
-  return load ? await load() : null;
+export async function loadMakersOf(family: string): Promise<Makers | null> {
+  if (family === COMPOSED) return { families: [], composer: (await import('./composed/composer')).composer };
+  const [, load] = KINDS.find(([ids]) => ids.split(' ').includes(family)) ?? [];
+  return load ? { families: await load(), composer: null } : null;
 }

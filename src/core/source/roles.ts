@@ -1,7 +1,7 @@
 import { newDocument, type TapisDocument } from '../document/document';
 import type { PackageKind } from '../package/catalogue';
 import { soundness } from '../package/draw';
-import { KNOWN_FAMILIES } from '../package/known';
+import { ALL_MAKERS } from '../package/makers';
 import { countOf, evidenceFor, type Evidence, type Question } from './evidence';
 import { padOption } from './kinds';
 import { letterScore } from './letters';
@@ -330,5 +330,5 @@ function held(document: TapisDocument, kind: PackageKind) {
     filled.add(symbol);
   }
   const whole = { ...document, package: { ...document.package, dimensions } };
-  return { filled, checked: soundness(whole, KNOWN_FAMILIES) };
+  return { filled, checked: soundness(whole, ALL_MAKERS) };
 }

@@ -2,7 +2,7 @@ import { keepLook } from '../common/look';
 import { navigate } from 'wouter/use-browser-location';
 import { LEVELS } from '../../core/document/document';
 import type { Format } from '../../core/format/format';
-import { COMPOSED } from '../../core/package/composed/draw';
+import { COMPOSED } from '../../core/document/own-family';
 import { PROCESSES } from '../../core/process';
 import { download } from '../common/download';
 import { shelf } from '../common/shelf-store';

@@ -6,14 +6,16 @@ import { CATALOGUE, type PackageKind } from '../../core/package/catalogue';
 import type { OwnFamily } from '../../core/document/own-family';
 import { kindOf } from '../../core/package/composed/own';
 import { withExamples } from '../../core/package/draw';
-import { KNOWN_FAMILIES } from '../../core/package/known';
+import { ALL_MAKERS } from '../../core/package/makers';
 import { COMPOSED_KINDS } from '../../core/package/composed/starts';
 
 /** The footprint of a kind's example. Examples are complete; a fault of one shows as no drawing. */
 export function exampleOf(kind: PackageKind): Footprint | null {
   const { id, example } = kind;
   const document = newDocument(id, id, example as Record<string, string>);
-  const shown = kind.package ? withExamples({ ...document, package: kind.package }, KNOWN_FAMILIES)?.document : document;
+  const shown = kind.package
+    ? withExamples({ ...document, package: kind.package }, ALL_MAKERS)?.document
+    : document;
   return shown ? compile(shown).footprint : null;
 }
 

@@ -342,7 +342,7 @@ function startFromSheet(file: File): void {
   void attempt('Beginning a footprint', async () => {
     const name = file.name.replace(/\.[^.]*$/, '').slice(0, 120) || 'New part';
     // of no family yet: the table says of which it may be
-    const { COMPOSED } = await import('../../core/package/composed/draw');
+    const { COMPOSED } = await import('../../core/document/own-family');
     const stored = await shelf.begin(newDocument(name, COMPOSED));
     handFile(stored.id, file);
     navigate(`/bench/${stored.id}`);

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { SheetUnit } from '../../core/document/document';
 import { entryEdit, entryOf, writtenEntry } from '../../core/document/entries';
-import { COMPOSED } from '../../core/package/composed/draw';
+import { COMPOSED } from '../../core/document/own-family';
 import type { SourceReading } from '../../core/source/reading';
 import { runsOfLine } from '../../core/source/layout';
 import { isValue } from '../../core/source/words';

@@ -25,7 +25,7 @@ import type { ProcessChange } from '../ledger/view';
 import type { Quadrant } from '../sheet/layout';
 import type { Standpoint } from '../turn/looks';
 import { checked, derive, deriveAtOnce, loadRules, rulesAreThere, type Derived } from './derive';
-import { isFamilyThere, loadFamilyOf } from './families';
+import { isMakerThere, loadMakerOf } from './makers';
 import { watchOtherTabs, watchPage } from './tabs';
 
 /** A remedy's effect, shown before it is taken. */
@@ -210,7 +210,7 @@ export function removedFootprint(id: string): StoredFootprint | null {
 
 /** Makes the state of a Bench for one stored footprint, once what draws it is loaded. */
 export async function openBench(stored: StoredFootprint, kept: KeptHistory | null): Promise<BenchStore> {
-  await loadFamilyOf(keptDraft(stored.id)?.document ?? stored.document);
+  await loadMakerOf(keptDraft(stored.id)?.document ?? stored.document);
   return createBench(stored, kept);
 }
 
@@ -244,7 +244,7 @@ export function createBench(stored: StoredFootprint, kept: KeptHistory | null = 
     let later: ReturnType<typeof setTimeout> | undefined;
     const show = (next: TapisDocument) => {
       clearTimeout(later);
-      if (!isFamilyThere(next)) return showLater(next);
+      if (!isMakerThere(next)) return showLater(next);
       const derived = deriveAtOnce(next, get().derived, modelAtHand);
       set({ document: next, derived, preview: null, ...stillSelected(derived, get()) });
       if (derived.checking) later = setTimeout(settle, CHECK_AFTER);
@@ -253,14 +253,14 @@ export function createBench(stored: StoredFootprint, kept: KeptHistory | null = 
     const showLater = (next: TapisDocument) => {
       set({ document: next, derived: { ...get().derived, checking: true }, preview: null });
       void attempt('Loading the package family', async () => {
-        await loadFamilyOf(next);
+        await loadMakerOf(next);
         if (get().document === next) show(next);
       });
     };
     /** Checks what was drawn and not checked yet. */
     const settle = () => {
       clearTimeout(later);
-      if (!get().derived.checking || !isFamilyThere(get().document)) return;
+      if (!get().derived.checking || !isMakerThere(get().document)) return;
       if (!rulesAreThere()) return void loadRules().then(settle, () => {});
       const derived = checked(get().derived);
       set({ derived, ...stillSelected(derived, get()) });
@@ -417,7 +417,7 @@ export function createBench(stored: StoredFootprint, kept: KeptHistory | null = 
         const { document: current, derived } = get();
         if (!remedy) return set({ preview: null });
         const after = applyEdits(current, remedy.edits);
-        if (isFamilyThere(after)) set({ preview: { remedy, derived: derive(after, derived, modelAtHand) } });
+        if (isMakerThere(after)) set({ preview: { remedy, derived: derive(after, derived, modelAtHand) } });
       },
       openFinding(index) {
         const { derived } = get();

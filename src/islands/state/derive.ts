@@ -6,7 +6,7 @@ import { guarded } from '../../core/footprint/fault';
 import { isDrawable, type Compiled, type Drawable } from '../../core/footprint/footprint';
 import { noModels, type ModelSource } from '../../core/footprint/imported';
 import { withExamples } from '../../core/package/draw';
-import { families, isFamilyThere, loadFamilies } from './families';
+import { makers, isMakerThere, loadMakers } from './makers';
 
 /** What the Sheet shows, and why it is not the document as it stands where it is not. */
 export interface Shown {
@@ -29,17 +29,17 @@ const MANY_LANDS = 100;
 type Rules = typeof Guarded;
 let rules: Rules | null = null;
 
-/** Loads the rules and all families, which follow the first drawing; fails where the server does not answer. */
+/** Loads the rules and who draws all packages, which follow the first drawing; fails where the server does not answer. */
 export async function loadRules(): Promise<void> {
-  const [loaded] = await Promise.all([import('../../core/check/guarded'), loadFamilies()]);
+  const [loaded] = await Promise.all([import('../../core/check/guarded'), loadMakers()]);
   rules = loaded;
 }
 
-/** Compiles with the families that are loaded; one that is not there yet is a fault of whoever asks. */
+/** Compiles by who is loaded; a package whose maker is not there yet is a fault of whoever asks. */
 function compiledOf(document: TapisDocument, models: ModelSource): Compiled {
   return guarded(document, () => {
-    if (!isFamilyThere(document)) throw new Error(`the family ${document.package.family} is not loaded`);
-    return compileWith(families(), document, models);
+    if (!isMakerThere(document)) throw new Error(`what draws ${document.package.family} is not loaded`);
+    return compileWith(makers(), document, models);
   });
 }
 
@@ -97,7 +97,7 @@ function shownFor(compiled: Compiled, before: Shown | null): Shown | null {
   const kindOf = ({ family, own }: TapisDocument['package']) => `${family} ${own?.id ?? ''}`;
   const sameFamily = before && kindOf(before.drawable.document.package) === kindOf(compiled.document.package);
   if (before && sameFamily && before.stand !== 'example') return { ...before, stand: 'last-good' };
-  const example = withExamples(compiled.document, families());
+  const example = withExamples(compiled.document, makers());
   if (!example) return null;
   const drawn = compiledOf(example.document, noModels);
   return isDrawable(drawn) ? { drawable: drawn, stand: 'example', filled: example.filled } : before;

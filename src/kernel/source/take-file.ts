@@ -13,7 +13,7 @@ import type { TapisDocument } from '../../core/document/document';
 import { applyEdits } from '../../core/document/edit';
 import { CATALOGUE } from '../../core/package/catalogue';
 import { drawPackage } from '../../core/package/draw';
-import { KNOWN_FAMILIES } from '../../core/package/known';
+import { ALL_MAKERS } from '../../core/package/makers';
 import { readPattern } from '../../core/source/pattern';
 import { fail, ok, type Result } from '../../core/units/result';
 import { keyOf } from '../inside';
@@ -134,7 +134,7 @@ function withPattern(
   candidates: readonly Candidate[],
   from: TakenFrom,
 ): TapisDocument {
-  const groups = (drawPackage(document, KNOWN_FAMILIES).drawn?.groups ?? [])
+  const groups = (drawPackage(document, ALL_MAKERS).drawn?.groups ?? [])
     .filter(({ kind }) => kind === 'span')
     .map(({ id }) => id);
   if (groups.length === 0) return document;

@@ -4,6 +4,7 @@ import { check } from '../../../src/core/check/check';
 import { LEVELS, type TapisDocument } from '../../../src/core/document/document';
 import { compile } from '../../../src/core/footprint/compile';
 import { withExamples } from '../../../src/core/package/draw';
+import { ALL_MAKERS } from '../../../src/core/package/makers';
 import type { Footprint } from '../../../src/core/footprint/footprint';
 import { boxOfPoints, centreOf, gapBetween } from '../../../src/core/geometry/box';
 import type { Point } from '../../../src/core/geometry/point';
@@ -152,7 +153,7 @@ describe('what cannot be compiled', () => {
       ...converter(),
       package: { family: 'gull-wing-dual', unit: 'in' as const, dimensions: { n: '20', e: '0.05' } },
     };
-    const example = withExamples(started, FAMILIES);
+    const example = withExamples(started, ALL_MAKERS);
     if (!example) throw new Error('no example');
     expect(example.filled).toEqual(['E', 'E1', 'D', 'L', 'b', 'A', 'A1']);
     expect(footprintOf(example.document).lands).toHaveLength(20);

@@ -3,6 +3,7 @@ import { firstLand } from '../../../src/core/footprint/lands';
 import { check } from '../../../src/core/check/check';
 import { LEVELS } from '../../../src/core/document/document';
 import { compile } from '../../../src/core/footprint/compile';
+import { compileWith } from '../../../src/core/footprint/compiling';
 import type { Footprint, Land } from '../../../src/core/footprint/footprint';
 import { boxOfPoints, boxRound, overhang, type Box } from '../../../src/core/geometry/box';
 import { facesOf, placeFace } from '../../../src/core/geometry/faces';
@@ -12,6 +13,7 @@ import { turn, type Point3 } from '../../../src/core/geometry/point';
 import type { Shape } from '../../../src/core/geometry/solid';
 import { sizesOf, type SolvedGroup } from '../../../src/core/land/solution';
 import { FAMILIES } from '../../../src/core/package/families';
+import { loadMakersOf } from '../../../src/core/package/load';
 import { bodyAt } from '../../../src/core/package/drawn';
 import { formatName, numbersIn, parseName } from '../../../src/core/package/naming';
 import { PROCESSES } from '../../../src/core/process';
@@ -197,6 +199,25 @@ describe.each(variants)('%s', (_, { document }) => {
       expect(length, symbol).toBeGreaterThanOrEqual(0);
       expect(length, symbol).toBeLessThan(2 * Math.max(body.extent.x.nom, body.extent.y.nom) + 60);
     }
+  });
+});
+
+describe('loading who draws one package', () => {
+  it.each(FAMILIES.map(({ id }) => id))(
+    '%s comes with its kind and draws what it draws among all',
+    async (id) => {
+      const makers = await loadMakersOf(id);
+      const document = variants.find(([, one]) => one.document.package.family === id)?.[1].document;
+      if (!makers || !document) throw new Error(`${id} is not loaded alone, or has no example`);
+      expect(makers.families.length).toBeLessThan(FAMILIES.length / 2);
+      expect(compileWith(makers, document).footprint).toEqual(compile(document).footprint);
+    },
+  );
+  it('composed packages come without families, and what is nobody’s is not found alone', async () => {
+    const makers = await loadMakersOf('composed');
+    expect(makers?.families).toEqual([]);
+    expect(makers?.composer).not.toBeNull();
+    expect(await loadMakersOf('gull-wing-triple')).toBeNull();
   });
 });
 

@@ -22,7 +22,7 @@ import { openShelf } from '../../../src/core/footprint/open';
 import { holdCondition } from '../../../src/core/package/composed/conditions';
 import { kindOf } from '../../../src/core/package/composed/own';
 import { withExamples } from '../../../src/core/package/draw';
-import { FAMILIES } from '../../../src/core/package/families';
+import { ALL_MAKERS } from '../../../src/core/package/makers';
 import type { Toleranced } from '../../../src/core/units/toleranced';
 import { OWN_FAMILY_DOCUMENTS } from '../../../src/demo/own-family';
 import { footprintOf } from '../../data/families';
@@ -58,7 +58,7 @@ describe('a part of a family of one’s own', () => {
 
   it('says only what is missing while something is, and is drawn with its example', () => {
     expect(messagesOf(header({}))).toEqual(['Enter ways n: leads in the row.']);
-    const shown = withExamples(header({}), FAMILIES);
+    const shown = withExamples(header({}), ALL_MAKERS);
     expect(shown?.filled).toEqual(['n', 'D', 'S']);
     expect(compile((shown as { document: TapisDocument }).document).footprint?.lands).toHaveLength(8);
   });

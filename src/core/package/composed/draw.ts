@@ -24,9 +24,6 @@ import { placed, type Item, type Misplaced, type PlacedPiece } from './place';
 import { rangeOf } from './slack';
 import { unusedFields } from './strays';
 
-/** The family that is none: what a document's pieces make up. */
-export const COMPOSED = 'composed';
-
 /** A composed package: its dimensions, its pieces where they lie, and its drawing as far as it goes. */
 export interface Composition {
   readonly resolved: ResolvedPackage;

@@ -1,7 +1,7 @@
 import type { PackageIntent } from '../../document/document';
 import type { PieceIntent } from '../../document/pieces';
 import type { PackageKind } from '../catalogue';
-import { COMPOSED } from './draw';
+import { COMPOSED } from '../../document/own-family';
 
 /** A composed package to start from: what a datasheet of its kind usually draws. */
 interface Start {

@@ -6,15 +6,15 @@ import { drawPackage } from '../draw';
 import type { DrawnPackage } from '../drawn';
 import type { NameTemplate } from '../naming';
 import type { ResolvedDimension, ResolvedPackage } from '../resolve';
-import { KNOWN_FAMILIES } from '../known';
-import { COMPOSED } from './draw';
+import { ALL_MAKERS } from '../makers';
+import { COMPOSED } from '../../document/own-family';
 import { bodyOf, boreOf, keepOutOf, pieceOf } from './pieces-of';
 import { plain, Writer } from './writer';
 
 /** As {@link takenApart}; `null` where the document is of no family, or not complete. */
 export function apartFrom(document: TapisDocument): TapisDocument | null {
   if (document.package.family === COMPOSED) return null;
-  const { resolved, drawn } = drawPackage(document, KNOWN_FAMILIES);
+  const { resolved, drawn } = drawPackage(document, ALL_MAKERS);
   return resolved && drawn && takenApart(document, resolved, drawn);
 }
 

@@ -7,7 +7,7 @@ import { goToNextEntry, moveInGrid } from '../../measure/grid-keys';
 import { NameOffer } from '../../measure/NameOffer';
 import { OutlineDrawing } from '../../measure/OutlineDrawing';
 import { outlineEdits } from '../../../core/document/entries';
-import { COMPOSED } from '../../../core/package/composed/draw';
+import { COMPOSED } from '../../../core/document/own-family';
 import { sheetUnitEdits } from '../../../core/document/sheet-unit';
 import type { OptionDefinition, StandardOutline } from '../../../core/package/definitions';
 import { Pick } from '../../common/inputs';

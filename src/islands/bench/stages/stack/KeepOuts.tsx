@@ -5,7 +5,7 @@ import { FREE_OF, idOfPackageArea, isForPackageArea, KEPT_SIDES } from '../../..
 import { isQuarter } from '../../../../core/geometry/point';
 import { sizeOf } from '../../../../core/geometry/figure';
 import { drawPackage } from '../../../../core/package/draw';
-import { KNOWN_FAMILIES } from '../../../../core/package/known';
+import { ALL_MAKERS } from '../../../../core/package/makers';
 import type { KeepOut } from '../../../../core/package/terminal';
 import { formatLength, formatNumber, type DisplayUnit } from '../../../../core/units/length';
 import { ChoiceField, LengthField } from '../../../fields/choices';
@@ -24,7 +24,7 @@ export function KeepOuts() {
   const document = useBench((s) => s.document);
   const keepOuts = document.keepOuts ?? NONE;
   const edit = useBench((s) => s.edit);
-  const ofPackage = useMemo(() => drawPackage(document, KNOWN_FAMILIES).drawn?.keepOuts ?? [], [document]);
+  const ofPackage = useMemo(() => drawPackage(document, ALL_MAKERS).drawn?.keepOuts ?? [], [document]);
   const own = keepOuts.filter((area) => !isForPackageArea(area));
   const add = () => {
     const area: KeepOutIntent = { id: freshId(keepOuts), x: '0', y: '0', diameter: '1', what: 'copper' };

@@ -1,0 +1,6 @@
+import { composer } from './composed/composer';
+import type { Makers } from './draw';
+import { FAMILIES } from './families';
+
+/** Everybody who draws packages. */
+export const ALL_MAKERS: Makers = { families: FAMILIES, composer };

@@ -1,0 +1,37 @@
+import type { TapisDocument } from '../../core/document/document';
+import { COMPOSED } from '../../core/document/own-family';
+import type { Makers } from '../../core/package/draw';
+import { loadMakersOf } from '../../core/package/load';
+
+// The first drawing waits for who draws its own kind of package only; all others follow it with the rules.
+
+let atHand: Makers = { families: [], composer: null };
+let areAll = false;
+
+/** Who draws packages, as far as they are loaded. */
+export const makers = (): Makers => atHand;
+
+/** Whether a document can be drawn by who is loaded; one of no known family can be told to be so once all are. */
+export function isMakerThere({ package: { family } }: TapisDocument): boolean {
+  if (areAll) return true;
+  return family === COMPOSED ? atHand.composer !== null : atHand.families.some(({ id }) => id === family);
+}
+
+/** Loads all; fails where the server does not answer. */
+export async function loadMakers(): Promise<void> {
+  if (areAll) return;
+  ({ ALL_MAKERS: atHand } = await import('../../core/package/makers'));
+  areAll = true;
+}
+
+/** Loads who draws a document's package; fails where the server does not answer. */
+export async function loadMakerOf(document: TapisDocument): Promise<void> {
+  if (isMakerThere(document)) return;
+  const loaded = await loadMakersOf(document.package.family);
+  if (!loaded) return loadMakers();
+  if (areAll) return;
+  atHand = {
+    families: [...atHand.families, ...loaded.families],
+    composer: loaded.composer ?? atHand.composer,
+  };
+}
