@@ -7,6 +7,7 @@ import { tiled } from '../../src/core/drawing/tiles';
 import { cornersOf, type Box } from '../../src/core/geometry/box';
 import { segmentsCross } from '../../src/core/geometry/distance';
 import { circleAt, contourOf } from '../../src/core/geometry/figure';
+import type { Point } from '../../src/core/geometry/point';
 import { line, type View } from '../../src/core/package/lines';
 import { placeBalloons } from '../../src/islands/sheet/Balloons';
 import { glyphsFor } from '../../src/islands/sheet/dimension-glyphs';
@@ -14,6 +15,7 @@ import { textPlace, type DimensionGlyph } from '../../src/islands/sheet/Dimensio
 import {
   divide,
   fit,
+  movedTo,
   placer,
   pointUnder,
   splitFor,
@@ -270,5 +272,28 @@ describe('the camera', () => {
     const camera: Camera = { scale: 40, x: 1, y: 2 };
     expect(zoomAbout(camera, 'front', area('front'), { x: 10, y: 500 }, 2).y).toBe(2);
     expect(zoomAbout(camera, 'side', area('side'), { x: 600, y: 10 }, 2).x).toBe(1);
+  });
+});
+
+describe('shapes that were drawn for one camera', () => {
+  it('are moved to where another camera has them', () => {
+    fc.assert(
+      fc.property(cameras, cameras, points, views, fc.nat(300), (drawn, camera, p, view, beyond) => {
+        const moved = movedTo(view, area(view), RISE, { drawn, camera, beyond }) ?? '';
+        const [x = NaN, y = NaN, by = NaN] = [...moved.matchAll(/-?[\d.]+(e[-+]?\d+)?/g)].map(([v]) =>
+          Number(v),
+        );
+        const [from, to] = [drawn, camera].map((each) => placer(view, area(view), each, RISE)(p)) as [
+          Point,
+          Point,
+        ];
+        // a transform is about the corner of what is drawn
+        const [left, top] = [area(view).x - beyond, area(view).y - beyond];
+        expect(left + x + by * (from.x - left)).toBeCloseTo(to.x, 4);
+        expect(top + y + by * (from.y - top)).toBeCloseTo(to.y, 4);
+      }),
+    );
+    const camera = { scale: 40, x: 1, y: 2 };
+    expect(movedTo('plan', area('plan'), RISE, { drawn: camera, camera, beyond: 0 })).toBeUndefined();
   });
 });

@@ -87,6 +87,9 @@ interface Props {
   stage: string | undefined;
 }
 
+const NOT_LOADED =
+  'What draws this package could not be loaded: the server that gave this page does not answer. Nothing of the footprint is lost.';
+
 /** The Bench of one footprint, opened by its id. */
 export function Bench({ id, stage }: Props) {
   const [store, setStore] = useState<BenchStore | 'missing' | 'binned' | { readonly fault: string } | null>(
@@ -105,11 +108,12 @@ export function Bench({ id, stage }: Props) {
       if (left) return;
       const bench = await openBench(stored, history);
       if (left) return;
+      if (!bench) return setStore({ fault: NOT_LOADED });
       bench.getState().set({ stage: stageOf(asked.current) });
       setStore(bench);
     };
     open().catch((error: unknown) => {
-      if (!left) setStore({ fault: whyRefused(error) });
+      if (!left) setStore({ fault: `This browser’s storage cannot be read: ${whyRefused(error)}.` });
     });
     return () => {
       left = true;
@@ -136,7 +140,7 @@ export function Bench({ id, stage }: Props) {
     );
   if ('fault' in store)
     return (
-      <NotOpened why={`This browser’s storage cannot be read: ${store.fault}.`}>
+      <NotOpened why={store.fault}>
         <button type="button" className="btn btn-sm btn-primary" onClick={() => setTries(tries + 1)}>
           Try again
         </button>

@@ -5,7 +5,7 @@ import type { Drawable, Footprint } from '../../core/footprint/footprint';
 import type { View } from '../../core/package/lines';
 import { ErrorBoundary } from '../common/ErrorBoundary';
 import { ElevationView } from './ElevationView';
-import { placer, pointUnder, transformOf, type Area, type Camera } from './layout';
+import { pointUnder, transformOf, type Area, type Camera } from './layout';
 import { PlanView } from './PlanView';
 import type { SheetView } from './view';
 
@@ -85,22 +85,4 @@ function inView(area: Area, camera: Camera, rise: Rise, beyond: number): Box {
   const at = (x: number, y: number) =>
     pointUnder('plan', area, camera, rise, { x: area.x + x, y: area.y + y });
   return boxOfPoints([at(-beyond, -beyond), at(area.width + beyond, area.height + beyond)]) as Box;
-}
-
-/**
- * The CSS transform that puts shapes drawn for one camera where another has them.
- * @param beyond what is drawn beyond the view on every side, px
- */
-export function movedTo(
-  view: View,
-  area: Area,
-  rise: Rise,
-  { drawn, camera, beyond }: { readonly drawn: Camera; readonly camera: Camera; readonly beyond: number },
-): string | undefined {
-  if (drawn === camera) return undefined;
-  const by = camera.scale / drawn.scale;
-  const [from, to] = [drawn, camera].map((each) => placer(view, area, each, rise)({ x: 0, y: 0 }));
-  if (!from || !to) return undefined;
-  const [left, top] = [area.x - beyond, area.y - beyond];
-  return `translate(${to.x - left - by * (from.x - left)}px, ${to.y - top - by * (from.y - top)}px) scale(${by})`;
 }

@@ -15,6 +15,7 @@ import { glyphsFor } from './dimension-glyphs';
 import { Hatches } from './Hatches';
 import {
   divide,
+  movedTo,
   placer,
   pointUnder,
   splitFor,
@@ -28,7 +29,7 @@ import { PinLabels } from './PinLabels';
 import { LandNumbers } from './PlanView';
 import { QuadrantHead } from './QuadrantHead';
 import { Readout } from './Readout';
-import { movedTo, Shapes } from './Shapes';
+import { Shapes } from './Shapes';
 import { SectionMark } from './SectionMark';
 import { TitleBlock } from './TitleBlock';
 import { isHeavy, useCamera } from './useCamera';

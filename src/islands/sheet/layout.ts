@@ -178,6 +178,24 @@ export function transformOf(view: View, area: Area, camera: Camera, rise: Rise):
   return `translate(${origin.x} ${origin.y})${turn} scale(${camera.scale})`;
 }
 
+/**
+ * The CSS transform that puts shapes drawn for one camera where another has them.
+ * @param beyond what is drawn beyond the view on every side, px
+ */
+export function movedTo(
+  view: View,
+  area: Area,
+  rise: Rise,
+  { drawn, camera, beyond }: { readonly drawn: Camera; readonly camera: Camera; readonly beyond: number },
+): string | undefined {
+  if (drawn === camera) return undefined;
+  const by = camera.scale / drawn.scale;
+  const [from, to] = [drawn, camera].map((each) => placer(view, area, each, rise)({ x: 0, y: 0 }));
+  if (!from || !to) return undefined;
+  const [left, top] = [area.x - beyond, area.y - beyond];
+  return `translate(${to.x - left - by * (from.x - left)}px, ${to.y - top - by * (from.y - top)}px) scale(${by})`;
+}
+
 /** The point of the plan's or an elevation's coordinates under a pixel. */
 export function pointUnder(view: View, area: Area, camera: Camera, rise: Rise, pixel: Point): Point {
   const { scale } = camera;

@@ -208,10 +208,16 @@ export function removedFootprint(id: string): StoredFootprint | null {
   );
 }
 
-/** Makes the state of a Bench for one stored footprint, once what draws it is loaded. */
-export async function openBench(stored: StoredFootprint, kept: KeptHistory | null): Promise<BenchStore> {
-  await loadMakerOf(keptDraft(stored.id)?.document ?? stored.document);
-  return createBench(stored, kept);
+/** Makes the state of a Bench for one stored footprint, once what draws it is loaded; `null` where that fails. */
+export async function openBench(
+  stored: StoredFootprint,
+  kept: KeptHistory | null,
+): Promise<BenchStore | null> {
+  const isThere = await loadMakerOf(keptDraft(stored.id)?.document ?? stored.document).then(
+    () => true,
+    () => false,
+  );
+  return isThere ? createBench(stored, kept) : null;
 }
 
 /** Makes the state of a Bench for one stored footprint, whose family is loaded. */
