@@ -13,32 +13,34 @@ beforeAll(async () => {
 });
 afterAll(() => browser.close());
 
-/** Extent in pixels of everything drawn in a layer of a view (plan, side, front in this order). */
-function extentOf(view: 0 | 1 | 2, layer: string) {
-  return page.evaluate(
-    (index, name) => {
-      const drawing = document.querySelectorAll('section[aria-label="Sheet"] g.drawing')[index];
-      const boxes = [...(drawing?.querySelectorAll(`.layer-${name}`) ?? [])].map((e) =>
-        e.getBoundingClientRect(),
-      );
-      return {
-        left: Math.min(...boxes.map((b) => b.left)),
-        right: Math.max(...boxes.map((b) => b.right)),
-        top: Math.min(...boxes.map((b) => b.top)),
-        bottom: Math.max(...boxes.map((b) => b.bottom)),
-      };
-    },
-    view,
+interface Extent {
+  readonly left: number;
+  readonly right: number;
+  readonly top: number;
+  readonly bottom: number;
+}
+
+/** Extents in pixels of everything drawn in a layer of plan, side and front, in one moment. */
+async function extentsOf(layer: string): Promise<readonly [plan: Extent, side: Extent, front: Extent]> {
+  const extents = await page.$$eval(
+    'section[aria-label="Sheet"] g.drawing',
+    (drawings, name) =>
+      drawings.map((drawing) => {
+        const boxes = [...drawing.querySelectorAll(`.layer-${name}`)].map((e) => e.getBoundingClientRect());
+        return {
+          left: Math.min(...boxes.map((b) => b.left)),
+          right: Math.max(...boxes.map((b) => b.right)),
+          top: Math.min(...boxes.map((b) => b.top)),
+          bottom: Math.max(...boxes.map((b) => b.bottom)),
+        };
+      }),
     layer,
   );
+  return extents as unknown as readonly [Extent, Extent, Extent];
 }
 
 async function expectAligned(): Promise<void> {
-  const [plan, side, front] = [
-    await extentOf(0, 'copper'),
-    await extentOf(1, 'copper'),
-    await extentOf(2, 'copper'),
-  ];
+  const [plan, side, front] = await extentsOf('copper');
   expect(Math.abs(front.left - plan.left)).toBeLessThan(1);
   expect(Math.abs(front.right - plan.right)).toBeLessThan(1);
   expect(Math.abs(side.top - plan.top)).toBeLessThan(1);
@@ -67,7 +69,7 @@ describe('the Sheet', () => {
   });
 
   it('turns the top of the side elevation towards the plan, as third angle asks', async () => {
-    const [board, body] = [await extentOf(1, 'laminate'), await extentOf(1, 'body')];
+    const [[, board], [, body]] = [await extentsOf('laminate'), await extentsOf('body')];
     expect(body.right).toBeLessThanOrEqual(board.left);
   });
 

@@ -22,6 +22,7 @@ import { useNarrow } from '../common/useNarrow';
 import { useShortcuts } from '../commands/shortcuts';
 import { warmReader } from '../model/in-worker';
 import { useStoredModel } from '../model/useModel';
+import { LEDGER_COLUMN, LedgerHead } from '../ledger/LedgerHead';
 import { Sheet } from '../sheet/Sheet';
 import { BenchContext, useBench } from '../state/context';
 import { ConflictBar } from './ConflictBar';
@@ -320,14 +321,12 @@ function useDrawn(): boolean {
   return isDrawn;
 }
 
-/** The room of the Ledger until it is there. */
+/** The Ledger until it is there. */
 function NoLedger() {
   return useNarrow() ? null : (
-    <aside
-      className="border-base-300 bg-base-100 w-[260px] shrink-0 border-l"
-      aria-label="Ledger"
-      aria-busy
-    />
+    <aside className={LEDGER_COLUMN} aria-label="Ledger" aria-busy>
+      <LedgerHead summary={null} />
+    </aside>
   );
 }
 

@@ -4,6 +4,7 @@ import { ChangeCard } from './ChangeCard';
 import { summary } from './effect';
 import { FindingCard } from './FindingCard';
 import { JointGauge } from './JointGauge';
+import { LEDGER_COLUMN, LedgerHead } from './LedgerHead';
 import type { LedgerActions, LedgerView } from './view';
 import { WhyCard } from './WhyCard';
 
@@ -17,15 +18,12 @@ export const Ledger = memo(function Ledger({ view, actions }: Props) {
   const { report, checking, drawable, selectedLand, unit, letters, explains, change } = view;
   return (
     <aside
-      className="border-base-300 bg-base-100 w-[260px] shrink-0 overflow-y-auto border-l px-3 py-3"
+      className={LEDGER_COLUMN}
       aria-label="Ledger"
       // with nothing in it that takes the focus, it is scrolled by keys itself
       {...(report.findings.length === 0 ? { tabIndex: 0 } : {})}
     >
-      <h2 className="text-[15px] font-semibold">Ledger</h2>
-      <p className="text-secondary text-[12px]" data-testid="summary">
-        {checking ? 'checking …' : summary(report)}
-      </p>
+      <LedgerHead summary={checking ? null : summary(report)} />
       {change && <ChangeCard change={change} unit={unit} onClose={actions.putAway} />}
       <div className="mt-1">
         <StillToEnter findings={report.findings} goTo={actions.goTo} />
