@@ -106,24 +106,24 @@ describe('the Sheet', () => {
 
   it('cuts the elevations through the land that is pressed, and tells distances to another', async () => {
     await page.evaluate(() => (document.activeElement as HTMLElement).blur());
-    const { left, top } = await extentOf(0, 'copper');
+    const { left, top } = (await extentsOf('copper'))[0];
     await page.mouse.click(left + 12, top + 5);
     expect(
       await page.$$eval('section[aria-label="Sheet"] text', (texts) => texts.map((t) => t.textContent)),
     ).toContain('Cut K–K');
-    expect((await extentOf(2, 'fillet')).right).toBeGreaterThan(0);
+    expect((await extentsOf('fillet'))[2].right).toBeGreaterThan(0);
     await page.mouse.move(left + 12, top + 5 + 24);
     const readout = await page.$eval('section[aria-label="Sheet"] > div:last-child', (e) => e.textContent);
     expect(readout).toContain('to land 2: 0.25 edge · 0.65 centre · 1.05 outer');
   });
 
   it('gives the whole Sheet to one view and takes it back', async () => {
-    const before = await extentOf(0, 'copper');
+    const before = (await extentsOf('copper'))[0];
     await page.keyboard.press('p');
-    const whole = await extentOf(0, 'copper');
+    const whole = (await extentsOf('copper'))[0];
     expect(whole.right - whole.left).toBeGreaterThan(before.right - before.left);
     await page.keyboard.press('p');
-    expect(await extentOf(0, 'copper')).toEqual(before);
+    expect((await extentsOf('copper'))[0]).toEqual(before);
   });
 
   it('finds every command by its name', async () => {
