@@ -1,6 +1,5 @@
 import { useContext, useMemo } from 'react';
 import { compareCompiled } from '../../core/compare/compare';
-import { useFollowing } from '../common/useFollowing';
 import { openCount } from '../ledger/effect';
 import type { LedgerActions, LedgerView, Previewed } from '../ledger/view';
 import type { BenchStore, Preview } from '../state/bench';
@@ -38,8 +37,7 @@ export function useLedger(): { view: LedgerView; actions: LedgerActions } {
     }),
     [derived, unit, letters, selectedFinding, selectedLand, explains, change, previewed],
   );
-  // it follows the Sheet
-  return { view: useFollowing(view), actions };
+  return { view, actions };
 }
 
 /** What a remedy would change against what is drawn now. */
