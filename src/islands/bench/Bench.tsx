@@ -18,11 +18,10 @@ import { ErrorBoundary } from '../common/ErrorBoundary';
 import { later } from '../common/later';
 import { kin, shelf, wakeStorage } from '../common/shelf-store';
 import { attempt, TroubleBar } from '../common/trouble';
-import { useNarrow } from '../common/useNarrow';
 import { useShortcuts } from '../commands/shortcuts';
 import { warmReader } from '../model/in-worker';
 import { useStoredModel } from '../model/useModel';
-import { LEDGER_COLUMN, LedgerHead } from '../ledger/LedgerHead';
+import { NoLedger } from '../ledger/NoLedger';
 import { Sheet } from '../sheet/Sheet';
 import { BenchContext, useBench } from '../state/context';
 import { ConflictBar } from './ConflictBar';
@@ -319,15 +318,6 @@ function useDrawn(): boolean {
     };
   }, []);
   return isDrawn;
-}
-
-/** The Ledger until it is there. */
-function NoLedger() {
-  return useNarrow() ? null : (
-    <aside className={LEDGER_COLUMN} aria-label="Ledger" aria-busy>
-      <LedgerHead summary={null} />
-    </aside>
-  );
 }
 
 /** The kept revisions of what stands on the Bench, where there are any. */

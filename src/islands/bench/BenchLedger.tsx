@@ -2,11 +2,17 @@ import { useCallback } from 'react';
 import { later } from '../common/later';
 import { useNarrow } from '../common/useNarrow';
 import { Ledger } from '../ledger/Ledger';
+import { NoLedger } from '../ledger/NoLedger';
 import { useBench } from '../state/context';
 import { useLedger } from './useLedger';
 
-const LedgerDrawer = later('The Ledger', async () => (await import('../ledger/LedgerDrawer')).LedgerDrawer);
+const LedgerDrawer = later(
+  'The Ledger',
+  async () => (await import('../ledger/LedgerDrawer')).LedgerDrawer,
+  <NoLedger />,
+);
 
+/** The Bench's Ledger: beside the Sheet, or a drawer where there is no room. */
 export function BenchLedger() {
   const shown = useLedger();
   const narrow = useNarrow();
