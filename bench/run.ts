@@ -119,7 +119,7 @@ function thousand(): CompiledTrial {
     })),
   });
 }
-let placed = thousand();
+let placed: CompiledTrial;
 /** What any check of neighbours needs at the least: an index over all their lands, asked once for each. */
 const bareBoard = () => bareNeighbours(placed.parts.flatMap(({ footprint }) => footprint.lands));
 

@@ -8,8 +8,10 @@ import type { SolvedGroup, SpanSolution } from '../land/solution';
 import type { LandSize } from '../land/solver';
 import type { Process } from '../process/process';
 
-/** A land of a span as its group sees it, and the margins of its joint. */
+/** Lands of a span that are alike as their group sees them, and the margins of their joints. */
 export interface Joint {
+  /** In their order; at least one. */
+  readonly lands: readonly [Land, ...Land[]];
   readonly size: LandSize;
   /** Outer end, inner end, side. */
   readonly margins: readonly [Margin, Margin, Margin];
@@ -34,8 +36,8 @@ export interface CheckContext {
   readonly closeLands: () => readonly (readonly [number, number])[];
   /** The group of terminals that a land belongs to. */
   readonly groupOf: (land: Land) => SolvedGroup;
-  /** The joint of a land of a span. */
-  readonly jointOf: (land: Land, group: SpanSolution) => Joint;
+  /** The joints of a span, each distinct one once: hundreds of lands of a row are alike. */
+  readonly jointsOf: (group: SpanSolution) => readonly Joint[];
   /** Copper and openings that lie in a box or touch it. */
   readonly obstaclesNear: (box: Box) => Obstacle[];
 }
@@ -50,9 +52,9 @@ export function contextOf(compiled: Compiled, footprint: Footprint): CheckContex
     footprint,
     process,
     lands,
-    closeLands: once(() => [...lands.pairs(Math.max(process.minGap, process.minMaskWeb, process.windowGap))]),
+    closeLands: once(() => lands.pairs(Math.max(process.minGap, process.minMaskWeb, process.windowGap))),
     groupOf: ({ group }) => groups.get(group) as SolvedGroup,
-    jointOf: jointsOf(footprint, process),
+    jointsOf: jointsIn(footprint, process),
     obstaclesNear: obstaclesOf(footprint, lands),
   };
 }
@@ -67,24 +69,28 @@ function reachOf({ copper, mask, paste }: Land): Box {
   return boxRound([copper, ...mask, ...paste]) as Box;
 }
 
-/** Joints, each distinct one once: hundreds of lands of a row are alike. */
-function jointsOf({ contacts }: Footprint, process: Process): CheckContext['jointOf'] {
-  const known = new Map<Land, Joint>();
-  const distinct = new Map<SpanSolution, Joint[]>();
-  const find = (land: Land, group: SpanSolution): Joint => {
-    const size = landOf(land, group.terminals);
-    const ofGroup = distinct.get(group) ?? [];
-    distinct.set(group, ofGroup);
-    const alike = ofGroup.find(({ size: { Z, G, X } }) => Z === size.Z && G === size.G && X === size.X);
-    if (alike) return alike;
-    const joint = { size, margins: marginsOf(group, size, contacts, process) as [Margin, Margin, Margin] };
-    ofGroup.push(joint);
-    return joint;
+function jointsIn({ lands, contacts }: Footprint, process: Process): CheckContext['jointsOf'] {
+  const known = new Map<SpanSolution, readonly Joint[]>();
+  const find = (group: SpanSolution): readonly Joint[] => {
+    const { terminals } = group;
+    const alike: { readonly size: LandSize; readonly lands: [Land, ...Land[]] }[] = [];
+    for (const land of lands) {
+      if (land.group !== terminals.id) continue;
+      const size = landOf(land, terminals);
+      const others = alike.find(({ size: { Z, G, X } }) => Z === size.Z && G === size.G && X === size.X);
+      if (others) others.lands.push(land);
+      else alike.push({ size, lands: [land] });
+    }
+    return alike.map(({ size, lands: own }) => ({
+      lands: own,
+      size,
+      margins: marginsOf(group, size, contacts, process) as [Margin, Margin, Margin],
+    }));
   };
-  return (land, group) => {
-    const joint = known.get(land) ?? find(land, group);
-    known.set(land, joint);
-    return joint;
+  return (group) => {
+    const joints = known.get(group) ?? find(group);
+    known.set(group, joints);
+    return joints;
   };
 }
 

@@ -1,9 +1,10 @@
 import type { LegendStyle } from '../document/document';
 import { boxOfPoints, boxRound, cornersOf, grow, type Box } from '../geometry/box';
 import { flatten, type Contour } from '../geometry/contour';
+import { cutLines, type Segment } from '../geometry/cut-lines';
 import type { Placed } from '../geometry/figure';
 import { turn, type Point } from '../geometry/point';
-import { cutLines, type Polygon, type Polyline } from '../geometry/polygon';
+import type { Polygon, Polyline } from '../geometry/polygon';
 import type { Land } from './footprint';
 
 /** What a style draws its lines from; lengths in mm. */
@@ -30,7 +31,7 @@ const CHORD = 0.001;
 const LEG_SHARE = 0.22;
 const LONGEST_LEG = 1.2;
 
-function sidesOf(body: Contour): Polyline[] {
+function sidesOf(body: Contour): Segment[] {
   const corners = flatten(body, CHORD);
   return corners.map((corner, i) => [corner, corners[(i + 1) % corners.length] as Point]);
 }

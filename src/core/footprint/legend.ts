@@ -1,11 +1,11 @@
 import type { LegendStyle } from '../document/document';
-import { boxOfPoints, cornersOf, gapBetween, grow, overhang, type Box } from '../geometry/box';
+import { boxOfPoints, boxRound, cornersOf, gapBetween, grow, overhang, type Box } from '../geometry/box';
 import { flatten } from '../geometry/contour';
-import { contourOf, growPlaced, type Placed } from '../geometry/figure';
+import { cutLines, type Segment } from '../geometry/cut-lines';
+import { contourOf, grown, place, type Figure, type Placed } from '../geometry/figure';
 import { gapToPolygon } from '../geometry/gaps';
-import { neighboursOf, type Neighbours } from '../geometry/neighbours';
 import { add, distance, fullTurn, turn, type Point } from '../geometry/point';
-import { cutLines, inflate, lengthOf, type Polygon, type Polyline } from '../geometry/polygon';
+import { inflate, lengthOf, type Polygon, type Polyline } from '../geometry/polygon';
 import type { Process } from '../process/process';
 import type { BoredHole, Land, Legend, MaskOpening } from './footprint';
 import { LEGEND_STYLES } from './legend-styles';
@@ -82,7 +82,7 @@ function styledLines(
   const reach = gap + width / 2 + 2e-6;
   const body = besideBody(largest, width, -overhang(bodyMax, courtyard));
   const drawn = styleOf(style).lines({ lands, obstacles, body, reach });
-  const pieces = drawn.flatMap((line) => line.slice(1).map((to, i) => [line[i] as Point, to]));
+  const pieces = drawn.flatMap((line) => line.slice(1).map((to, i): Segment => [line[i] as Point, to]));
   const box = boxOfPoints(pieces.flat());
   if (!box) return [];
   const rectangular = style === 'outline' && body.length === 4;
@@ -90,7 +90,8 @@ function styledLines(
     (o) => gapBetween(o, box) < reach && !(rectangular && strictlyInside(o, box, reach)),
   );
   // chords of round obstacles cut inside their arcs by this tolerance
-  const keep = near.map((o) => flatten(contourOf(growPlaced(o, reach + CHORD)), CHORD));
+  const wide = widener(reach + CHORD);
+  const keep = near.map((o) => flatten(contourOf(wide(o)), CHORD));
   return joined(cutLines(pieces, keep)).filter((line) => lengthOf(line) >= 2 * width);
 }
 
@@ -116,6 +117,16 @@ function isEdge(v: number, low: number, high: number): boolean {
 
 function styleOf(style: LegendStyle) {
   return LEGEND_STYLES.find(({ id }) => id === style) ?? (LEGEND_STYLES[0] as (typeof LEGEND_STYLES)[number]);
+}
+
+/** Grows placed figures; those that share a figure share the grown one. */
+function widener(by: number): (placed: Placed) => Placed {
+  const known = new Map<Figure, Figure>();
+  return ({ figure, at, rotation }) => {
+    const wide = known.get(figure) ?? grown(figure, by);
+    known.set(figure, wide);
+    return place(wide, at, rotation);
+  };
 }
 
 /** Tolerance of chords round round obstacles, mm. */
@@ -166,7 +177,10 @@ function pin1Mark(
 ): Polygon | null {
   const [usual] = shapes;
   if (!usual || !input.first) return null;
-  const search = { ...input, first: input.first, index: neighboursOf(obstacles), obstacles };
+  const { first, lands, maskOpenings } = input;
+  const place = lands.indexOf(first);
+  const from = maskOpenings.find((o) => o.lands.includes(place))?.opening ?? first.copper;
+  const search = { ...input, first, from, obstacles };
   for (const shape of shapes) {
     for (const widths of MARK_WIDTHS) {
       const size = widths * input.process.legendWidth;
@@ -185,9 +199,13 @@ function pin1Mark(
 
 interface MarkSearch extends LegendInput {
   readonly first: Land;
+  /** Its copper, or the opening round it: what the mark stands beside. */
+  readonly from: Box;
   readonly obstacles: readonly Placed[];
-  readonly index: Neighbours;
 }
+
+/** How far out a mark is looked for, and in which steps, mm. */
+const SEARCH = { reach: 2, step: 0.1 };
 
 /** The first clear place of a mark, and the first that is clear but nearer to another land. */
 function markBeside(
@@ -196,41 +214,42 @@ function markBeside(
   size: number,
   within: Box | null,
 ): { readonly clear: Polygon | null; readonly ambiguous: Polygon | null } {
-  const { lands, bodyMax, first, obstacles, index } = search;
+  const { bodyMax, first, obstacles } = search;
   const { legendGap: gap } = search.process;
-  const opening = search.maskOpenings.find((o) => o.lands.includes(lands.indexOf(first)))?.opening;
-  const isClear = (box: Box): boolean => {
-    const near = index.near(grow(box, gap)).map((i) => obstacles[i] as Placed);
-    return near.every((o) => gapBetween(box, o) >= gap - 1e-9) && gapBetween(box, bodyMax) >= -1e-9;
-  };
-  const pointsAtFirst = (mark: Polygon): boolean => {
-    const own = gapToPolygon(first.copper, mark) + 1e-6;
-    // the obstacles start with the lands
-    const near = index.near(grow(boxOfPoints(mark) as Box, own)).flatMap((i) => lands[i] ?? []);
-    return near.every((land) => land === first || gapToPolygon(land.copper, mark) > own);
-  };
   let ambiguous: Polygon | null = null;
   for (const direction of directionsFrom(first, bodyMax)) {
     const own = boxOfPoints(markAt(shape, { x: 0, y: 0 }, direction, size)) as Box;
-    const from = edgePoint(first.at, opening ?? first.copper, direction, gap);
+    const from = edgePoint(first.at, search.from, direction, gap);
     // a land under the body is pointed at from beside the body
     const beside = edgePoint(first.at, bodyMax, direction, within ? 0 : gap);
     const body = isBeyond(beside, from, direction) ? distance(beside, from) : 0;
+    const apexAt = (out: number) => add(from, turn({ x: out, y: 0 }, direction));
     for (const start of body > 0 ? [0, body] : [0]) {
-      for (let extra = start; extra <= start + 2; extra += 0.1) {
-        const apex = add(from, turn({ x: extra, y: 0 }, direction));
+      const last = start + SEARCH.reach;
+      const swept = boxRound([shifted(own, apexAt(start)), shifted(own, apexAt(last))]) as Box;
+      const near = obstacles.filter((o) => gapBetween(o, swept) < gap);
+      for (let out = start; out <= last; out += SEARCH.step) {
+        const apex = apexAt(out);
         const box = shifted(own, apex);
         // further out it does not come back in
         if (within && overhang(box, within) > 1e-6) break;
-        if (!isClear(box)) continue;
+        if (gapBetween(box, bodyMax) < -1e-9 || near.some((o) => gapBetween(box, o) < gap - 1e-9)) continue;
         const mark = markAt(shape, apex, direction, size);
-        if (pointsAtFirst(mark)) return { clear: mark, ambiguous };
+        if (pointsAt(search, mark, box)) return { clear: mark, ambiguous };
         ambiguous ??= mark;
         break;
       }
     }
   }
   return { clear: null, ambiguous };
+}
+
+/** Whether a mark lies nearer to the first land than to any other. */
+function pointsAt({ first, lands }: MarkSearch, mark: Polygon, box: Box): boolean {
+  const own = gapToPolygon(first.copper, mark) + 1e-6;
+  return lands.every(
+    (land) => land === first || gapBetween(land.copper, box) > own || gapToPolygon(land.copper, mark) > own,
+  );
 }
 
 const shifted = ({ minX, minY, maxX, maxY }: Box, { x, y }: Point): Box => ({

@@ -87,18 +87,6 @@ export function inflate(
   return result.map(toMm);
 }
 
-/** The parts of open lines that lie outside all given polygons. */
-export function cutLines(lines: readonly Polyline[], outside: readonly Polygon[]): Polyline[] {
-  if (outside.length === 0) return [...lines];
-  const clipper = new Clipper64();
-  clipper.addOpenSubject(allToNm(lines));
-  clipper.addClip(allToNm(outside));
-  const closed: Paths64 = [];
-  const open: Paths64 = [];
-  clipper.execute(ClipType.Difference, FillRule.NonZero, closed, open);
-  return open.map(toMm);
-}
-
 /** Length of a polyline, mm. */
 export function lengthOf(line: Polyline): number {
   let sum = 0;

@@ -1,7 +1,7 @@
 import type { Level } from '../document/document';
 import type { Footprint, Land } from '../footprint/footprint';
 import { narrowOf, sizeOf } from '../geometry/figure';
-import { putPlaced, putPoint, undone } from '../geometry/placement';
+import { isHome, putPlaced, putPoint, undone } from '../geometry/placement';
 import { diagonal } from '../land/solve-pin';
 import { HOLE_ALLOWANCE } from '../land/tables';
 import type { LandSize } from '../land/solver';
@@ -197,11 +197,11 @@ export function jointModel(
 
 /** The sizes of a land of a span as it lies, seen from its group's frame: padstacks may differ from what was solved. */
 export function landOf({ copper, end, at }: Land, { frame }: SpanGroup): LandSize {
-  const back = undone(frame);
-  const { minX, maxX, minY, maxY } = putPlaced(back, copper);
+  const back = isHome(frame) ? null : undone(frame);
+  const { minX, maxX, minY, maxY } = back ? putPlaced(back, copper) : copper;
   const [outer, inner] = end === -1 ? [-minX, -maxX] : [maxX, minX];
   // a land that lies beside the middle of its terminal is as wide as it is on its narrower side
-  const middle = putPoint(back, at).y;
+  const middle = (back ? putPoint(back, at) : at).y;
   const X = quantise(2 * Math.min(maxY - middle, middle - minY));
   return { Z: 2 * outer, G: 2 * inner, C: outer + inner, Y: outer - inner, X };
 }

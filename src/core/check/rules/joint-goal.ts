@@ -4,13 +4,12 @@
  * size, less what rounding may take.
  */
 import { centreOf } from '../../geometry/box';
-import type { Land } from '../../footprint/footprint';
 import type { Margin } from '../../joint/margins';
 import type { LandSize } from '../../land/solver';
 import type { SpanSolution } from '../../land/solution';
 import { TRIM_TITLES } from '../../land/trims';
 import { quantise } from '../../units/length';
-import type { CheckContext } from '../context';
+import type { CheckContext, Joint } from '../context';
 import { fill, idsOf, mm, TAKE_COMPUTED, type Rule, type RuleFinding } from '../rule';
 
 const messages = {
@@ -18,9 +17,9 @@ const messages = {
     '{End} of land {land} is {value} mm, level {level} asks for {goal} mm ({form}); {count} such in all.{why}',
 };
 
-/** A margin of one land under its goal. */
+/** A margin of lands that are alike, under its goal. */
 interface Miss {
-  readonly land: Land;
+  readonly joint: Joint;
   readonly margin: Margin;
 }
 
@@ -38,25 +37,24 @@ export const jointGoal: Rule = {
   },
 };
 
-function findings(
-  group: SpanSolution,
-  { footprint, jointOf, compiled: { document } }: CheckContext,
-): RuleFinding[] {
-  const { terminals, goalRow, level, trims, rounding } = group;
-  const misses = footprint.lands.flatMap((land): Miss[] => {
-    if (land.group !== terminals.id) return [];
-    const { size, margins } = jointOf(land, group);
-    const slack = slackOf(size, group);
-    return margins.filter(({ inverse, goal }) => inverse < goal - slack).map((margin) => ({ land, margin }));
+function findings(group: SpanSolution, { jointsOf, compiled: { document } }: CheckContext): RuleFinding[] {
+  const { goalRow, level, trims, rounding } = group;
+  const misses = jointsOf(group).flatMap((joint): Miss[] => {
+    const slack = slackOf(joint.size, group);
+    return joint.margins
+      .filter(({ inverse, goal }) => inverse < goal - slack)
+      .map((margin) => ({ joint, margin }));
   });
   return ['toe', 'heel', 'side'].flatMap((end): RuleFinding[] => {
     const own = misses.filter(({ margin }) => margin.end === end);
     const [worst] = own.sort((a, b) => quantise(a.margin.inverse) - quantise(b.margin.inverse));
     if (!worst) return [];
-    const { land, margin } = worst;
+    const { joint, margin } = worst;
+    const [land] = joint.lands;
+    const lands = own.flatMap((miss) => miss.joint.lands);
     const { overrides, recommended } = document;
     const byHand = overrides?.land || overrides?.lands || recommended?.adopted;
-    const proposed = isProposed(jointOf(land, group).size, group);
+    const proposed = isProposed(joint.size, group);
     const cut = TRIM_TITLES.filter(({ id }) => proposed && trims.includes(id)).map(({ title }) =>
       title.toLowerCase(),
     );
@@ -69,7 +67,7 @@ function findings(
       goal: mm(margin.goal),
       form: goalRow.title,
       level,
-      count: own.length,
+      count: lands.length,
       why: cut.length > 0 ? ` The land was trimmed: ${cut.join(', ')}.` : '',
     };
     return [
@@ -77,7 +75,7 @@ function findings(
         severity: cut.length > 0 ? 'note' : severity,
         message: fill(messages.under, values),
         measured: { value: margin.inverse, limit: margin.goal, unit: 'mm' },
-        place: { at: centreOf(land.contact.nom), lands: idsOf(own.map((miss) => miss.land)) },
+        place: { at: centreOf(land.contact.nom), lands: idsOf(lands) },
         remedies: byHand ? [TAKE_COMPUTED] : [],
       },
     ];

@@ -1,18 +1,16 @@
 /**
  * Requires terminals to stay on their lands as the acceptance class demands, with tolerances as
  * root of the sum of squares about the mean: end overhang, length of the joint along the terminal, side
- * overhang, width of the end joint. Every land is held
- * by itself, since each may have a size of its own.
+ * overhang, width of the end joint. Lands of a group may each have a size of their own.
  */
 import { pointerKey } from '../../document/edit';
 import { centreOf } from '../../geometry/box';
 import { endJointLimit, endStaysOn, sideJointLimit, sideOverhangLimit } from '../../joint/acceptance';
-import type { Land } from '../../footprint/footprint';
 import type { SpanSolution } from '../../land/solution';
 import { correctedGroup } from '../../package/contact';
 import { formatNumber, quantise } from '../../units/length';
 import type { Toleranced } from '../../units/toleranced';
-import type { CheckContext } from '../context';
+import type { CheckContext, Joint } from '../context';
 import { fill, idsOf, mm, TAKE_COMPUTED, type Rule, type RuleFinding } from '../rule';
 
 const messages = {
@@ -26,10 +24,10 @@ const messages = {
 /** Rounding of the lands may take this much of a margin, mm. */
 const ROUNDING = 0.025;
 
-/** One way in which one land misses what its class demands. */
+/** One way in which lands that are alike miss what their class demands. */
 interface Miss {
   readonly kind: keyof typeof messages;
-  readonly land: Land;
+  readonly joint: Joint;
   readonly value: number;
   readonly limit: number;
 }
@@ -50,16 +48,17 @@ export const jointMargin: Rule = {
 
 /** One finding for each way in which lands of a group miss, by the worst of them. */
 function findings(group: SpanSolution, context: CheckContext): RuleFinding[] {
-  const { footprint, process, compiled } = context;
+  const { process, compiled } = context;
   const { overrides, stacks } = compiled.document;
-  const lands = footprint.lands.filter((land) => land.group === group.terminals.id);
-  const misses = lands.flatMap((land) => missesOf(land, group, context));
+  const misses = context.jointsOf(group).flatMap((joint) => missesOf(joint, group, context));
   return (['end', 'length', 'side', 'width'] as const).flatMap((kind): RuleFinding[] => {
     const own = misses.filter((miss) => miss.kind === kind);
     const sign = kind === 'width' || kind === 'length' ? 1 : -1;
     const [worst] = own.sort((a, b) => sign * (quantise(a.value) - quantise(b.value)));
     if (!worst) return [];
-    const { land, value, limit } = worst;
+    const { value, limit } = worst;
+    const [land] = worst.joint.lands;
+    const lands = own.flatMap(({ joint }) => joint.lands);
     const unit = kind === 'end' || kind === 'length' ? 'mm' : 'share';
     const show = (v: number) => (unit === 'mm' ? `${mm(v)} mm` : `${formatNumber(v * 100, 0, 0)} %`);
     const values = {
@@ -69,20 +68,20 @@ function findings(group: SpanSolution, context: CheckContext): RuleFinding[] {
       limit: show(limit),
     };
     const byHand = overrides?.land ?? overrides?.lands;
-    const single = own.filter((miss) => stacks?.lands?.[miss.land.id]);
+    const single = lands.filter(({ id }) => stacks?.lands?.[id]);
     return [
       {
         message: fill(messages[kind], values),
         measured: { value, limit, unit },
-        place: { at: centreOf(land.contact.nom), lands: idsOf(own.map((miss) => miss.land)) },
+        place: { at: centreOf(land.contact.nom), lands: idsOf(lands) },
         remedies: [
           ...(byHand ? [TAKE_COMPUTED] : []),
           ...(single.length > 0
             ? [
                 {
                   label: 'Padstacks as the others of the group',
-                  edits: single.map((miss) => ({
-                    at: `/stacks/lands/${pointerKey(miss.land.id)}`,
+                  edits: single.map(({ id }) => ({
+                    at: `/stacks/lands/${pointerKey(id)}`,
                     value: undefined,
                   })),
                 },
@@ -94,12 +93,12 @@ function findings(group: SpanSolution, context: CheckContext): RuleFinding[] {
   });
 }
 
-function missesOf(land: Land, group: SpanSolution, { footprint, process, jointOf }: CheckContext): Miss[] {
+function missesOf(joint: Joint, group: SpanSolution, { footprint, process }: CheckContext): Miss[] {
   const { terminals } = group;
   const {
     size,
     margins: [outer, inner, side],
-  } = jointOf(land, group);
+  } = joint;
   const touching = correctedGroup(terminals, footprint.contacts.get(terminals.id));
   const middle = ({ min, max }: Toleranced) => (min + max) / 2;
   const [W, T] = [middle(touching.width), middle(touching.length)];
@@ -107,17 +106,17 @@ function missesOf(land: Land, group: SpanSolution, { footprint, process, jointOf
   // lands as large as pulled-back terminals have no margin to lose
   const slack = terminals.form === 'pulled-back' ? process.fabricationTolerance : ROUNDING;
   if (endStaysOn(terminals.form) && outer.rms.min < -slack)
-    found.push({ kind: 'end', land, value: -outer.rms.min, limit: 0 });
+    found.push({ kind: 'end', joint, value: -outer.rms.min, limit: 0 });
   const least = sideJointLimit(terminals.form, process.acceptanceClass, W, T);
   const length = T + Math.min(0, outer.rms.min) + Math.min(0, inner.rms.min);
   if (least !== null && length < least - ROUNDING)
-    found.push({ kind: 'length', land, value: Math.max(0, length), limit: least });
+    found.push({ kind: 'length', joint, value: Math.max(0, length), limit: least });
   const share = Math.max(0, -side.rms.min) / W;
   const most = sideOverhangLimit(process.acceptanceClass, terminals.form);
-  if (share > most + 1e-9) return [...found, { kind: 'side', land, value: share, limit: most }];
+  if (share > most + 1e-9) return [...found, { kind: 'side', joint, value: share, limit: most }];
   // what lies on the land is the terminal, or the land where that is narrower
-  const joint = Math.min(1, size.X / W, 1 - share);
+  const width = Math.min(1, size.X / W, 1 - share);
   const narrowest = endJointLimit(process.acceptanceClass);
-  if (joint < narrowest - 1e-9) found.push({ kind: 'width', land, value: joint, limit: narrowest });
+  if (width < narrowest - 1e-9) found.push({ kind: 'width', joint, value: width, limit: narrowest });
   return found;
 }

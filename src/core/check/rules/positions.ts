@@ -128,9 +128,10 @@ export const asymmetry: Rule = {
     const mirrored = (mirror: (p: Point) => Point) =>
       surface.flatMap((land, i): Miss[] => {
         const other = at.get(key(mirror(places[i] as Point))) ?? i;
-        const twin = surface[other] as Land;
         // each pair once
-        if (other <= i || !alike(land, twin)) return [];
+        if (other <= i) return [];
+        const twin = surface[other] as Land;
+        if (!alike(land, twin)) return [];
         const [a, b] = [mirror(centreOf(land.copper)), centreOf(twin.copper)];
         const [wide, high] = [
           widthOf(land.copper) - widthOf(twin.copper),
