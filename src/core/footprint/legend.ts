@@ -223,15 +223,18 @@ function markBeside(
     // a land under the body is pointed at from beside the body
     const beside = edgePoint(first.at, bodyMax, direction, within ? 0 : gap);
     const body = isBeyond(beside, from, direction) ? distance(beside, from) : 0;
-    const apexAt = (out: number) => add(from, turn({ x: out, y: 0 }, direction));
+    const step = turn({ x: 1, y: 0 }, direction);
+    const apexAt = (out: number): Point => ({ x: from.x + out * step.x, y: from.y + out * step.y });
     for (const start of body > 0 ? [0, body] : [0]) {
       const last = start + SEARCH.reach;
-      const swept = boxRound([shifted(own, apexAt(start)), shifted(own, apexAt(last))]) as Box;
+      const [begin, end] = [shifted(own, apexAt(start)), shifted(own, apexAt(last))];
+      // further out it does not come back in
+      if (within && overhang(begin, within) > 1e-6) continue;
+      const swept = boxRound([begin, end]) as Box;
       const near = obstacles.filter((o) => gapBetween(o, swept) < gap);
       for (let out = start; out <= last; out += SEARCH.step) {
         const apex = apexAt(out);
         const box = shifted(own, apex);
-        // further out it does not come back in
         if (within && overhang(box, within) > 1e-6) break;
         if (gapBetween(box, bodyMax) < -1e-9 || near.some((o) => gapBetween(box, o) < gap - 1e-9)) continue;
         const mark = markAt(shape, apex, direction, size);

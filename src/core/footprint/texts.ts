@@ -1,6 +1,6 @@
 import type { ChoicesRead } from '../document/intent';
-import { boxAt, boxOfPoints, centreOf, type Box } from '../geometry/box';
-import { add, turn, type Point } from '../geometry/point';
+import { boxAt, boxOfPoints, boxRound, centreOf, type Box } from '../geometry/box';
+import { turn, type Point } from '../geometry/point';
 import type { Process } from '../process/process';
 import { quantise } from '../units/length';
 import type { TextMark } from './footprint';
@@ -35,11 +35,11 @@ export function placeTexts(
     const middle = { x: quantise(point.x), y: quantise(point.y) };
     const lines = drawn.lines.map((line) =>
       line.map((p) => {
-        const { x, y } = add(middle, turn(p, rotation));
-        return { x: quantise(x), y: quantise(y) };
+        const { x, y } = rotation === 0 ? p : turn(p, rotation);
+        return { x: quantise(middle.x + x), y: quantise(middle.y + y) };
       }),
     );
-    const box = boxOfPoints(lines.flat()) ?? boxAt(middle, size.width, size.height);
+    const box = boxRound(lines.flatMap((line) => boxOfPoints(line) ?? [])) ?? boxAt(middle, size.width, size.height);
     return [{ role, text, at: middle, height, rotation, lines, stroke: process.textStroke, box }];
   });
 }

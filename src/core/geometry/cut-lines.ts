@@ -28,25 +28,31 @@ export function cutLines(lines: readonly Segment[], outside: readonly Polygon[])
   });
 }
 
-/** Where a line runs through an outline: between its first and second crossing, its third and fourth … */
+/** Where a line runs through an outline: between its first and second crossing, its third and fourth, … */
 function stretchesIn([a, b]: Segment, outline: Polygon): Stretch[] {
   const [dx, dy] = [b.x - a.x, b.y - a.y];
   const square = dx * dx + dy * dy;
   const crossings: number[] = [];
   let p = outline[outline.length - 1] as Point;
-  let leftOfLine = dx * (p.y - a.y) - dy * (p.x - a.x);
+  let before = dx * (p.y - a.y) - dy * (p.x - a.x);
   for (const q of outline) {
     const side = dx * (q.y - a.y) - dy * (q.x - a.x);
     // a corner on the line counts to its right, so that crossings always come in pairs
-    if (side > 0 !== leftOfLine > 0) {
-      const share = leftOfLine / (leftOfLine - side);
+    if (side > 0 !== before > 0) {
+      const share = before / (before - side);
       const [x, y] = [p.x + share * (q.x - p.x) - a.x, p.y + share * (q.y - p.y) - a.y];
       crossings.push((x * dx + y * dy) / square);
     }
-    [p, leftOfLine] = [q, side];
+    p = q;
+    before = side;
   }
-  crossings.sort((s, t) => s - t);
-  return crossings.flatMap((from, i): Stretch[] => (i % 2 ? [] : [[from, crossings[i + 1] as number]]));
+  if (crossings.length > 2) crossings.sort((s, t) => s - t);
+  const stretches: Stretch[] = [];
+  for (let i = 0; i < crossings.length; i += 2) {
+    const [s, t] = [crossings[i] as number, crossings[i + 1] as number];
+    stretches.push(s < t ? [s, t] : [t, s]);
+  }
+  return stretches;
 }
 
 /** What stretches that may overlap leave of a whole line. */

@@ -21,7 +21,7 @@ export function isQuarter(angle: number): boolean {
 
 /** Turns a point about the origin by degrees counter-clockwise; exactly for quarter turns. */
 export function turn({ x, y }: Point, by: number): Point {
-  switch (fullTurn(by)) {
+  switch (by < 360 && by >= 0 ? by : fullTurn(by)) {
     case 0:
       return { x, y };
     case 90:
