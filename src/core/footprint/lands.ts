@@ -170,6 +170,9 @@ interface InFrame {
   readonly contact: (limit: Limit) => Lying;
 }
 
+/** What thousands of lands do not have is one and the same nothing. */
+const NONE: readonly never[] = [];
+
 /** The lands of a group, each made in the group's frame and put where the frame stands. */
 function landsAt<P extends TerminalPlace | Spot>(
   { terminals }: SolvedGroup,
@@ -203,11 +206,11 @@ function landsAt<P extends TerminalPlace | Spot>(
       padstack: stack,
       copper: put({ figure: stack.copper, at: stack.offset, rotation: 0 }),
       mask: stack.mask.map(put),
-      islands: stack.islands.map(put),
-      paste: stack.paste.map(put),
+      islands: stack.islands.length > 0 ? stack.islands.map(put) : NONE,
+      paste: stack.paste.length > 0 ? stack.paste.map(put) : NONE,
       hole: stack.hole && put({ figure: stack.hole.figure, at: HOME.at, rotation: 0 }),
       plated: stack.hole?.plated ?? false,
-      vias: stack.vias.map((via) => putPoint(where, via)),
+      vias: stack.vias.length > 0 ? stack.vias.map((via) => putPoint(where, via)) : NONE,
       contact: { min: touching('min'), nom: touching('nom'), max: touching('max') },
     };
     return { order: terminal.order, land };
@@ -296,7 +299,11 @@ export function openMask(
     const { mask, islands, far } = lands[i] as Land;
     return mask.map((opening) => ({ opening, islands, lands: [i], far }));
   };
-  if (!joint) return lands.flatMap((_, i) => openingsOf(i));
+  if (!joint) {
+    const openings: MaskOpening[] = [];
+    for (let i = 0; i < lands.length; i += 1) openings.push(...openingsOf(i));
+    return openings;
+  }
   const frames = new Map(groups.map(({ terminals: { id, frame } }) => [id, frame]));
   const rows = new Map<string, number[]>();
   lands.forEach(({ group, end }, i) => {

@@ -174,7 +174,8 @@ export function numbersOf(
   }
   const scheme = asCounted ? own : new Map([...own, ...numberTerminals(terminals, own, numbering, polarity)]);
   for (const [id, order] of joined) scheme.set(id, scheme.get(counted.get(order) ?? id) ?? String(order));
-  return new Map(
-    [...scheme].map(([id, schemeNumber]) => [id, { number: typed.get(id) ?? schemeNumber, schemeNumber }]),
-  );
+  const numbers = new Map<string, Numbers>();
+  for (const [id, schemeNumber] of scheme)
+    numbers.set(id, { number: typed.get(id) ?? schemeNumber, schemeNumber });
+  return numbers;
 }

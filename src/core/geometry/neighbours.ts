@@ -9,17 +9,32 @@ export interface Neighbours {
   readonly pairs: (within: number) => (readonly [number, number])[];
 }
 
+/** So few boxes are looked through sooner than an index of them is built. */
+const FEW = 100;
+
 /**
  * Answers about boxes; the index behind `near` is built when it is first asked.
  * @param boxes their order gives the indices in the answers
  */
 export function neighboursOf(boxes: readonly Box[]): Neighbours {
-  if (boxes.length === 0) return { near: () => [], pairs: () => [] };
   let index: Flatbush | null = null;
   return {
-    near: ({ minX, minY, maxX, maxY }) => (index ??= indexOf(boxes)).search(minX, minY, maxX, maxY),
+    near: (box) => {
+      if (boxes.length <= FEW) return touching(boxes, box);
+      index ??= indexOf(boxes);
+      return index.search(box.minX, box.minY, box.maxX, box.maxY);
+    },
     pairs: (within) => pairsWithin(boxes, within),
   };
+}
+
+function touching(boxes: readonly Box[], { minX, minY, maxX, maxY }: Box): number[] {
+  const found: number[] = [];
+  for (let i = 0; i < boxes.length; i += 1) {
+    const box = boxes[i] as Box;
+    if (box.minX <= maxX && box.maxX >= minX && box.minY <= maxY && box.maxY >= minY) found.push(i);
+  }
+  return found;
 }
 
 function indexOf(boxes: readonly Box[]): Flatbush {
@@ -31,25 +46,26 @@ function indexOf(boxes: readonly Box[]): Flatbush {
 
 /** Sweeps along the axis on which the boxes reach further: only those that stand abreast are compared. */
 function pairsWithin(boxes: readonly Box[], within: number): (readonly [number, number])[] {
-  const round = boxRound(boxes) as Box;
-  const n = boxes.length;
+  const round = boxRound(boxes);
+  if (!round) return [];
   const upright = round.maxY - round.minY > round.maxX - round.minX;
-  // along the sweep, then across it
-  const ends = boxes.map((b) =>
-    upright ? [b.minY, b.maxY, b.minX, b.maxX] : [b.minX, b.maxX, b.minY, b.maxY],
-  ) as [number, number, number, number][];
-  const order = Array.from(boxes, (_, i) => i).sort((i, j) => ends[i]![0] - ends[j]![0]);
+  const inOrder = boxes
+    .map(({ minX, minY, maxX, maxY }, index) =>
+      upright
+        ? { index, start: minY, end: maxY, low: minX, high: maxX }
+        : { index, start: minX, end: maxX, low: minY, high: maxY },
+    )
+    .sort((a, b) => a.start - b.start);
+  const n = boxes.length;
   const keys: number[] = [];
-  for (let at = 0; at < n; at += 1) {
-    const i = order[at] as number;
-    const [, end, low, high] = ends[i] as (typeof ends)[number];
+  inOrder.forEach(({ index: i, end, low, high }, at) => {
     for (let next = at + 1; next < n; next += 1) {
-      const j = order[next] as number;
-      const other = ends[j] as (typeof ends)[number];
-      if (other[0] > end + within) break;
-      if (other[2] > high + within || other[3] < low - within) continue;
-      keys.push(i < j ? i * n + j : j * n + i);
+      const { index: j, start, low: lowest, high: highest } = inOrder[next] as (typeof inOrder)[number];
+      if (start > end + within) break;
+      if (lowest <= high + within && highest >= low - within) keys.push(i < j ? i * n + j : j * n + i);
     }
-  }
-  return Array.from(Float64Array.from(keys).sort(), (key) => [Math.floor(key / n), key % n] as const);
+  });
+  const pairs: (readonly [number, number])[] = [];
+  for (const key of Float64Array.from(keys).sort()) pairs.push([Math.floor(key / n), key % n]);
+  return pairs;
 }

@@ -171,15 +171,27 @@ function readPlace(text: string): { row: number; column: number } | null {
   return row === null || column < 0 ? null : { row, column };
 }
 
+/** Places by the dimensions that they were made of: a package's groups, body and name all ask for them. */
+const placesKnown = new WeakMap<GridValues, { readonly options: Options; readonly places: readonly Spot[] }>();
+
 /** The terminals of a grid, row by row from upper left, numbered by letters and digits. */
-export function gridPlaces(sizes: GridSizes, options: Options): Spot[] {
+export function gridPlaces(d: GridValues, options: Options): readonly Spot[] {
+  const known = placesKnown.get(d);
+  if (known?.options === options) return known.places;
+  const places = makePlaces(gridSizes(d), options);
+  placesKnown.set(d, { options, places });
+  return places;
+}
+
+function makePlaces(sizes: GridSizes, options: Options): Spot[] {
   const { columns, rows, pitchX, pitchY } = sizes;
   const { places: missing } = readMissing(options['missing'] ?? '');
   const taken = takenBy(options['layout'] ?? 'full', sizes);
+  const isMissing = (row: number, column: number) => missing.size > 0 && missing.has(`${row} ${column}`);
   const spots: Spot[] = [];
   for (let row = 0; row < rows; row += 1) {
     for (let column = 0; column < columns; column += 1) {
-      if (!taken(row, column) || missing.has(`${row} ${column}`)) continue;
+      if (!taken(row, column) || isMissing(row, column)) continue;
       spots.push({
         order: spots.length + 1,
         number: `${gridLetters(row)}${column + 1}`,

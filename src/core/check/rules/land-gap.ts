@@ -21,10 +21,9 @@ export const landGap: Rule = {
   looksAt: ['several lands'],
   check({ footprint: { lands }, closeLands, process, compiled }) {
     const limit = process.minGap;
-    const pairs = closeLands().flatMap(([i, j]): (readonly [Land, Land])[] => {
-      const [a, b] = [lands[i] as Land, lands[j] as Land];
-      return shareSide(a, b) && !areOneNode(a, b) ? [[a, b]] : [];
-    });
+    const pairs = closeLands()
+      .map(([i, j]) => [lands[i] as Land, lands[j] as Land] as const)
+      .filter(([a, b]) => shareSide(a, b) && !areOneNode(a, b));
     const close = closerThan(pairs, ({ copper }) => copper, limit);
     const [worst] = close;
     if (!worst) return [];

@@ -6,7 +6,6 @@ import { centreOf, type Box } from '../../geometry/box';
 import { gapBetweenFigures } from '../../geometry/gaps';
 import type { Placed } from '../../geometry/figure';
 import { putPlaced, undone } from '../../geometry/placement';
-import type { Point } from '../../geometry/point';
 import type { Footprint, Land } from '../../footprint/footprint';
 import { worstOf, type Miss, type Rule } from '../rule';
 
@@ -121,27 +120,35 @@ export const asymmetry: Rule = {
   looksAt: ['surface lands'],
   check({ footprint }) {
     // a tenth of a micrometre, as one number: no footprint is metres wide
-    const key = ({ x, y }: Point) => Math.round(x * 1e4) * 1e8 + Math.round(y * 1e4);
+    const key = (x: number, y: number) => Math.round(x * 1e4) * 1e8 + Math.round(y * 1e4);
     const surface = footprint.lands.filter(({ hole }) => !hole);
     const places = surface.map(({ contact }) => centreOf(contact.nom));
-    const at = new Map(places.map((place, i) => [key(place), i]));
-    const mirrored = (mirror: (p: Point) => Point) =>
-      surface.flatMap((land, i): Miss[] => {
-        const other = at.get(key(mirror(places[i] as Point))) ?? i;
+    const at = new Map(places.map(({ x, y }, i) => [key(x, y), i]));
+    const mirrored = (signX: 1 | -1, signY: 1 | -1): Miss[] => {
+      const misses: Miss[] = [];
+      for (const [i, { x, y }] of places.entries()) {
+        const other = at.get(key(signX * x, signY * y)) ?? i;
         // each pair once
-        if (other <= i) return [];
-        const twin = surface[other] as Land;
-        if (!alike(land, twin)) return [];
-        const [a, b] = [mirror(centreOf(land.copper)), centreOf(twin.copper)];
+        if (other <= i) continue;
+        const [land, twin] = [surface[i] as Land, surface[other] as Land];
+        if (!alike(land, twin)) continue;
+        const [a, b] = [centreOf(land.copper), centreOf(twin.copper)];
         const [wide, high] = [
           widthOf(land.copper) - widthOf(twin.copper),
           heightOf(land.copper) - heightOf(twin.copper),
         ];
-        const value = Math.max(Math.abs(a.x - b.x), Math.abs(a.y - b.y), Math.abs(wide), Math.abs(high));
-        return value > ROUNDING ? [{ value, at: centreOf(twin.copper), lands: [land, twin] }] : [];
-      });
-    const across = mirrored(({ x, y }) => ({ x: -x, y }));
-    const misses = across.length > 0 ? across : mirrored(({ x, y }) => ({ x, y: -y }));
+        const value = Math.max(
+          Math.abs(signX * a.x - b.x),
+          Math.abs(signY * a.y - b.y),
+          Math.abs(wide),
+          Math.abs(high),
+        );
+        if (value > ROUNDING) misses.push({ value, at: centreOf(twin.copper), lands: [land, twin] });
+      }
+      return misses;
+    };
+    const across = mirrored(-1, 1);
+    const misses = across.length > 0 ? across : mirrored(1, -1);
     const message =
       'Lands {land} and {other} differ by {value} mm though their terminals mirror each other; {count} such in all.';
     return worstOf(misses, 0, 'mm', message, 'larger');

@@ -81,7 +81,7 @@ function defineGrid(kind: GridKind) {
         body: block(d.E.nom * 0.94, d.D.nom * 0.94, split(d), Math.max(d.A.nom, split(d) + 0.05)),
       },
       parts: [
-        ...gridPlaces(gridSizes(d), options).map(({ number = '', at }) => ({
+        ...gridPlaces(d, options).map(({ number = '', at }) => ({
           name: `terminal ${number}`,
           shape: 'terminal',
           material: 'metal' as const,
@@ -104,7 +104,7 @@ function defineGrid(kind: GridKind) {
     },
     name: (d, options) => [
       kind.prefix,
-      counted('n', gridPlaces(gridSizes(d), options).length),
+      counted('n', gridPlaces(d, options).length),
       `${kind.letter(options)}`,
       hundredths('e', d.e.nom),
       'P',
@@ -142,7 +142,7 @@ function group(kind: GridKind, d: Values, options: Options): SpotGroup {
     form: kind.form(options),
     contact: { min: at('min'), nom: at('nom'), max: at('max') },
     pitch: gridPitch(sizes, options),
-    places: gridPlaces(sizes, options),
+    places: gridPlaces(d, options),
   };
 }
 

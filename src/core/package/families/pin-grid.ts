@@ -9,7 +9,6 @@ import {
   firstPlace,
   GRID_OPTIONS,
   gridPlaces,
-  gridSizes,
   LAYOUT_DIMENSIONS,
   MATRIX_DIMENSIONS,
   MATRIX_RULES,
@@ -71,7 +70,7 @@ export const pinGrid = defineFamily<Symbol>({
   },
   name: (d, options) => [
     'PGA',
-    counted('n', gridPlaces(gridSizes(d), options).length),
+    counted('n', gridPlaces(d, options).length),
     'P',
     hundredths('e', d.e.nom),
     '_',
@@ -95,6 +94,6 @@ function pins(d: Values, options: Options): PinGroup {
     lead: roundPin(d.b),
     // in a staggered grid the next pin of a row is two places on
     pitch: staggered ? { x: 2 * d.e.nom, y: 2 * d.eD.nom } : { x: d.e.nom, y: d.eD.nom },
-    places: gridPlaces(gridSizes(d), options),
+    places: gridPlaces(d, options),
   };
 }
