@@ -62,6 +62,7 @@ export function readFields<F extends Field>(
 }
 
 function read(field: Field, raw: unknown, spot: Spot, problems: Finding[]): unknown {
+  if (raw === undefined) return nothingOf(field);
   switch (field.kind) {
     case 'length':
       return readLength(
@@ -93,7 +94,7 @@ function read(field: Field, raw: unknown, spot: Spot, problems: Finding[]): unkn
       return null;
     }
     case 'record':
-      return raw === undefined ? nothingOf(field) : readRecord(field, asRecord(raw), spot, problems);
+      return readRecord(field, asRecord(raw), spot, problems);
     case 'map':
       return new Map(
         Object.entries(asRecord(raw)).map(([key, value]) => [
@@ -108,28 +109,30 @@ function read(field: Field, raw: unknown, spot: Spot, problems: Finding[]): unkn
         return { id, ...(read(field.of as Field, item, place, problems) as object) };
       });
     default:
-      return raw ?? null;
+      return raw;
   }
 }
 
-/** What a record comes to where nothing was written; most of a document’s choices are that. */
+/** Records of which nothing was written, by their field. */
 const nothing = new WeakMap<RecordField, Record<string, unknown>>();
 
-function nothingOf(field: RecordField): Record<string, unknown> {
-  const known = nothing.get(field);
-  if (known) return known;
-  const spot: Spot = {
-    at: '',
-    mend: '',
-    label: '',
-    unit: 'mm',
-    symbols: NO_SYMBOLS,
-    stage: 'release',
-    otherwise: OTHERWISE,
-  };
-  const made = readRecord(field, {}, spot, []);
-  nothing.set(field, made);
-  return made;
+/** What a field comes to where nothing was written; most of a document’s choices are that. */
+function nothingOf(field: Field): unknown {
+  switch (field.kind) {
+    case 'record': {
+      const made =
+        nothing.get(field) ??
+        Object.fromEntries(Object.entries(field.fields).map(([key, inner]) => [key, nothingOf(inner)]));
+      nothing.set(field, made);
+      return made;
+    }
+    case 'map':
+      return new Map();
+    case 'list':
+      return [];
+    default:
+      return null;
+  }
 }
 
 function readRecord(
@@ -141,15 +144,19 @@ function readRecord(
   const own = raw['unit'];
   const unit = typeof own === 'string' && Object.hasOwn(MM_PER, own) ? (own as LengthUnit) : spot.unit;
   const inside = { ...spot, unit, stage: stage ?? spot.stage, otherwise: otherwise ?? spot.otherwise };
-  return Object.fromEntries(
-    Object.entries(fields).map(([key, field]) => {
-      const label = joined(spot.label, field.label);
-      const value = Object.hasOwn(raw, key) ? raw[key] : undefined;
-      const at = `${spot.at}/${key}`;
-      const mend = inside.otherwise.whole ? spot.at : at;
-      return [key, read(field, value, { ...inside, at, mend, label }, problems)];
-    }),
-  );
+  const values: Record<string, unknown> = {};
+  for (const [key, field] of Object.entries(fields)) {
+    const value = Object.hasOwn(raw, key) ? raw[key] : undefined;
+    if (value === undefined) {
+      values[key] = nothingOf(field);
+      continue;
+    }
+    const label = joined(spot.label, field.label);
+    const at = `${spot.at}/${key}`;
+    const mend = inside.otherwise.whole ? spot.at : at;
+    values[key] = read(field, value, { ...inside, at, mend, label }, problems);
+  }
+  return values;
 }
 
 function readLength<T>(

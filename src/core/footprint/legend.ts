@@ -232,11 +232,16 @@ function markBeside(
       if (within && overhang(begin, within) > 1e-6) continue;
       const swept = boxRound([begin, end]) as Box;
       const near = obstacles.filter((o) => gapBetween(o, swept) < gap);
-      for (let out = start; out <= last; out += SEARCH.step) {
+      let steps = 1;
+      for (let out = start; out <= last; out += steps * SEARCH.step) {
         const apex = apexAt(out);
         const box = shifted(own, apex);
         if (within && overhang(box, within) > 1e-6) break;
-        if (gapBetween(box, bodyMax) < -1e-9 || near.some((o) => gapBetween(box, o) < gap - 1e-9)) continue;
+        let lacking = -gapBetween(box, bodyMax);
+        for (const o of near) lacking = Math.max(lacking, gap - gapBetween(box, o));
+        // a gap grows by no more than the way that is gone
+        steps = Math.max(1, Math.floor(lacking / SEARCH.step));
+        if (lacking > 1e-9) continue;
         const mark = markAt(shape, apex, direction, size);
         if (pointsAt(search, mark, box)) return { clear: mark, ambiguous };
         ambiguous ??= mark;

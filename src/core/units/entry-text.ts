@@ -60,5 +60,6 @@ export function plainText(typed: string): PlainText {
 
 /** Whether a cell says that there is no value: `-`, `—`, `n/a`. */
 export function isNotGiven(typed: string): boolean {
-  return /^\s*(-+|n\.?\/?a\.?)\s*$/i.test(plainText(typed).text);
+  // what has a digit gives a value: most entries need no second look
+  return !/\d/.test(typed) && /^\s*(-+|n\.?\/?a\.?)\s*$/i.test(plainText(typed).text);
 }

@@ -63,13 +63,16 @@ export function inwardLead({ tip, foot, width, thickness, exit }: Omit<LeadSizes
  * @param out distance of the shape's origin from the middle of the span, mm
  */
 export function leadParts(group: SpanGroup, shape: string, out = 0): Part[] {
-  return group.places.map((place) => ({
-    name: `lead ${place.order}`,
-    shape,
-    material: 'metal',
-    at: { ...putPoint(group.frame, { x: place.end * out, y: place.along }), z: 0 },
-    rotation: outwardOf(group, place),
-  }));
+  return group.places.map((place) => {
+    const { x, y } = putPoint(group.frame, { x: place.end * out, y: place.along });
+    return {
+      name: `lead ${place.order}`,
+      shape,
+      material: 'metal',
+      at: { x, y, z: 0 },
+      rotation: outwardOf(group, place),
+    };
+  });
 }
 
 /** A body alone in the middle of its package. */
