@@ -90,7 +90,7 @@ export function placeLands(solved: readonly SolvedGroup[], context: LandContext)
           ...(vias ? { vias } : {}),
         };
         return landsAt(group, context, ({ at, rotation }: Spot, id) => ({
-          at: { ...HOME, at, angle: rotation },
+          at: { at, angle: rotation, far: false },
           end: null,
           stack: stacks.of(group.terminals.id, id, base),
           contact: (limit) => ({ figure: contact[limit], at, rotation }),
@@ -233,7 +233,7 @@ function spanLands(solution: SpanSolution, context: LandContext, stackFor: Stack
     const angle = end === 1 ? 0 : 180;
     const C = atCorner ? corner.C : land.C;
     return {
-      at: { ...HOME, at: { x: quantise(end * (C / 2 + beyond)), y: along }, angle },
+      at: { at: { x: quantise(end * (C / 2 + beyond)), y: along }, angle, far: false },
       end,
       stack: stackFor(group.id, id, atCorner ? cornerBase : base),
       contact: (limit) => {
@@ -274,7 +274,7 @@ function pinLands(solution: PinSolution, context: LandContext, stackFor: StackFo
   return landsAt(solution, context, ({ at, rotation }: Spot, id): InFrame => {
     const isFirst = FIRST_NUMBERS.includes(numbers.get(id)?.number ?? '');
     return {
-      at: { ...HOME, at, angle: rotation },
+      at: { at, angle: rotation, far: false },
       end: null,
       stack: stackFor(group.id, id, isFirst ? first : base),
       contact: (limit) => ({ figure: contacts[limit], at, rotation }),

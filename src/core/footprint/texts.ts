@@ -39,7 +39,8 @@ export function placeTexts(
         return { x: quantise(middle.x + x), y: quantise(middle.y + y) };
       }),
     );
-    const box = boxRound(lines.flatMap((line) => boxOfPoints(line) ?? [])) ?? boxAt(middle, size.width, size.height);
+    const box =
+      boxRound(lines.flatMap((line) => boxOfPoints(line) ?? [])) ?? boxAt(middle, size.width, size.height);
     return [{ role, text, at: middle, height, rotation, lines, stroke: process.textStroke, box }];
   });
 }

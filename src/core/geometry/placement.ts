@@ -42,9 +42,15 @@ export function undone({ at, angle, far }: Placement): Placement {
 
 /** The bare point: thousands are put with every keystroke, and a copy of all else costs more than the sum. */
 function put({ at, angle, far }: Placement, p: Point): Point {
-  if (p.x === 0 && p.y === 0) return { x: quantise(at.x), y: quantise(at.y) };
+  if (p.x === 0 && p.y === 0) return quantised(at);
   const { x, y } = turn(far ? { x: 0 - p.x, y: p.y } : p, angle);
   return { x: quantise(x + at.x), y: quantise(y + at.y) };
+}
+
+/** A point to a nanometre: the point itself where it is there already. */
+function quantised(p: Point): Point {
+  const [x, y] = [quantise(p.x), quantise(p.y)];
+  return Object.is(x, p.x) && Object.is(y, p.y) ? p : { x, y };
 }
 
 /** A point of a placed thing with what else it holds, to a nanometre. */

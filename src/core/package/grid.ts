@@ -172,7 +172,10 @@ function readPlace(text: string): { row: number; column: number } | null {
 }
 
 /** Places by the dimensions that they were made of: a package's groups, body and name all ask for them. */
-const placesKnown = new WeakMap<GridValues, { readonly options: Options; readonly places: readonly Spot[] }>();
+const placesKnown = new WeakMap<
+  GridValues,
+  { readonly options: Options; readonly places: readonly Spot[] }
+>();
 
 /** The terminals of a grid, row by row from upper left, numbered by letters and digits. */
 export function gridPlaces(d: GridValues, options: Options): readonly Spot[] {
