@@ -53,6 +53,16 @@ const sixtyFour: TapisDocument = {
     dimensions: { ...converter.package.dimensions, n: 64, D: 'e*(n/2-1)+0.6' },
   },
 };
+/** The converter with a span that was not read before, as after a keystroke. */
+let typed = 0;
+function retyped(): TapisDocument {
+  typed += 1;
+  const E = `6.8..${(7.2 + (typed % 1e6) / 1e7).toFixed(7)}`;
+  return {
+    ...converter,
+    package: { ...converter.package, dimensions: { ...converter.package.dimensions, E } },
+  };
+}
 const grid: TapisDocument = {
   ...converter,
   name: '2025 balls',
@@ -130,6 +140,7 @@ bench
     () => void solveSpan(group.terminals, 'B', sixteen.process, NO_CHOICES),
   )
   .add('compile 16 leads', () => void compile(converter))
+  .add('compile 16 leads, one entry typed anew', () => void compile(retyped()))
   .add('compile 64 leads', () => void compile(sixtyFour))
   .add('compile 2025 balls', () => void compile(grid))
   .add('check 16 leads', () => void check(sixteen))
