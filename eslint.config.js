@@ -29,6 +29,7 @@ const ISLAND_FLOORS = [
   ['fields', 'model', 'commands'],
   ['measure', 'prove', 'gallery', 'source', 'intake'],
   ['bench', 'shelf', 'processes', 'sides', 'opinion', 'trials'],
+  ['help'],
   ['app'],
 ];
 

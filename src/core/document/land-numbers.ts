@@ -1,3 +1,4 @@
+import { listed } from '../units/listed';
 import { fail, ok, type Result } from '../units/result';
 import type { NotationField } from './fields';
 
@@ -10,9 +11,9 @@ const LONGEST_RANGE = 10_000;
  */
 export function readNumberList(text: string): Result<string[], string> {
   const numbers: string[] = [];
-  const gap = /(?:^|[^\s,;]*)\s*[,;]\s*(?=[,;])|^\s*[,;]/.exec(text);
-  if (gap) return fail(`After “${gap[0].trim()}” a number is missing.`);
-  for (const token of text.split(/[\s,;]+/).filter((part) => part !== '')) {
+  const items = listed(text, 'a number');
+  if (!items.ok) return items;
+  for (const token of items.value) {
     const range = /^(\d{1,6})(?:-|–|\.\.)(\d{1,6})$/.exec(token);
     if (!range) {
       if (token.length > 12) return fail(`“${token}” is longer than a land number can be (12 letters).`);

@@ -4,14 +4,16 @@ import { segmentsCross } from '../geometry/distance';
 import type { Point } from '../geometry/point';
 import { area, type Polyline } from '../geometry/polygon';
 import { MM_PER, quantise, type LengthUnit } from '../units/length';
+import { listed } from '../units/listed';
 import { fail, ok } from '../units/result';
 import type { NotationField } from './fields';
 
 /** Places of a via grid by row and column from upper left, such as `1.2 2.1`. */
 export const viaPlaces: NotationField<ReadonlySet<string>>['read'] = (text) => {
-  const names = text.split(/[\s,;]+/).filter((name) => name !== '');
-  const found = names.find((name) => !/^\d{1,2}\.\d{1,2}$/.test(name));
-  if (found === undefined) return ok(new Set(names));
+  const names = listed(text, 'a place');
+  if (!names.ok) return fail({ found: text, reason: names.error });
+  const found = names.value.find((name) => !/^\d{1,2}\.\d{1,2}$/.test(name));
+  if (found === undefined) return ok(new Set(names.value));
   return fail({ found, reason: 'Name places by row and column from upper left, such as 1.2.' });
 };
 
@@ -124,9 +126,10 @@ function cornersOf(text: string, factor: number): ReturnType<NotationField<Conto
 
 /** Places of a piece by their number, or by row and column, such as `3 5` or `2.3`. */
 export const rowPlaces: NotationField<ReadonlySet<string>>['read'] = (text) => {
-  const names = text.split(/[\s,;]+/).filter((name) => name !== '');
-  const found = names.find((name) => !/^\d{1,4}(\.\d{1,4})?$/.test(name));
-  if (found === undefined) return ok(new Set(names));
+  const names = listed(text, 'a place');
+  if (!names.ok) return fail({ found: text, reason: names.error });
+  const found = names.value.find((name) => !/^\d{1,4}(\.\d{1,4})?$/.test(name));
+  if (found === undefined) return ok(new Set(names.value));
   return fail({
     found,
     reason: 'Name places by their number, such as 3, or by row and column, such as 2.3.',

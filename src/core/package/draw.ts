@@ -207,7 +207,8 @@ function optionProblems({ choices, options }: ResolvedPackage): Finding[] {
     const message = read?.(options[id] ?? '');
     if (!message) return [];
     const remedies = [{ label: 'Clear it', edits: [{ at: `/package/options/${id}`, value: undefined }] }];
-    return [{ ...FAMILY_BASE, title: `${name} cannot be read`, message, place: {}, remedies }];
+    const place = { field: `/package/options/${id}` };
+    return [{ ...FAMILY_BASE, title: `${name} cannot be read`, message, place, remedies }];
   });
 }
 

@@ -6,6 +6,7 @@ import type { DimensionLine } from './lines';
 import type { PlausibilityRule } from './family';
 import { gridAgainstBody, gridDrift } from './plausibility/grid';
 import type { Spot } from './terminal';
+import { listed } from '../units/listed';
 
 /** Letters of grid rows: without I, O, Q, S, X and Z (JEDEC 95, section SPP-010). */
 const LETTERS = 'ABCDEFGHJKLMNPRTUVWY';
@@ -145,8 +146,9 @@ const MOST_PLACES = 20000;
  */
 export function readMissing(text: string): Missing {
   const places = new Set<string>();
-  let error: string | null = null;
-  for (const part of text.split(/[\s,;]+/).filter(Boolean)) {
+  const items = listed(text, 'a place');
+  let error = items.ok ? null : items.error;
+  for (const part of items.ok ? items.value : text.split(/[\s,;]+/).filter(Boolean)) {
     const [from, to = from] = part.split('..').map(readPlace);
     if (!from || !to) {
       error ??= `“${part}” is not a place of a grid: expected letters without I, O, Q, S, X, Z and a number, such as B4 or C3..E5.`;

@@ -4,6 +4,7 @@ import { navigate } from 'wouter/use-browser-location';
 import { ErrorBoundary } from '../common/ErrorBoundary';
 import { later } from '../common/later';
 import { holdWithDrafts } from '../state/draft';
+import { AskedHelp } from './AskedHelp';
 import { NewVersion } from './NewVersion';
 import { keepOffline } from './offline';
 
@@ -41,6 +42,7 @@ export function App({ earlierPorts }: { earlierPorts: readonly number[] }) {
   return (
     <>
       <NewVersion />
+      <AskedHelp />
       <Switch>
         <Route path="/">
           <ErrorBoundary>

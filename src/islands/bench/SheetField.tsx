@@ -6,7 +6,8 @@ import type { SettableSize } from '../../core/land/solution';
 import { useEntryOf } from '../fields/choices';
 import { EntryInput } from '../fields/EntryInput';
 import { useDimensionField, useWritten, type EntryField } from '../fields/useEntry';
-import { useLandField } from '../fields/useLandField';
+import { FaultWords, toldOf, useDimensionFault, useFault, type Fault } from '../fields/fault';
+import { useLandFault, useLandField } from '../fields/useLandField';
 import type { ValuePlace } from '../sheet/view';
 import { useBench } from '../state/context';
 
@@ -41,22 +42,47 @@ export function sheetField(
 
 /** A length of a piece's place: its symbol is where the document has it. */
 function PieceField(place: ValuePlace) {
-  return <FloatingInput {...place} field={useWritten(place.symbol, place.onClose)} />;
+  return (
+    <FloatingInput
+      {...place}
+      field={useWritten(place.symbol, place.onClose)}
+      fault={useFault(place.symbol)}
+    />
+  );
 }
 
 function DatasheetField(place: ValuePlace) {
-  return <FloatingInput {...place} field={useDimensionField(place.symbol, place.onClose)} />;
+  return (
+    <FloatingInput
+      {...place}
+      field={useDimensionField(place.symbol, place.onClose)}
+      fault={useDimensionFault(place.symbol)}
+    />
+  );
 }
 
 function HeightField({ name, ...place }: ValuePlace & { name: string }) {
-  return <FloatingInput {...place} field={useEntryOf(name, [], place.onClose)} />;
+  return (
+    <FloatingInput {...place} field={useEntryOf(name, [], place.onClose)} fault={useFault(`/${name}`)} />
+  );
 }
 
 function LandField({ group, size, ...place }: ValuePlace & { group: string; size: SettableSize }) {
-  return <FloatingInput {...place} field={useLandField(group, size, place.onClose)} />;
+  return (
+    <FloatingInput
+      {...place}
+      field={useLandField(group, size, place.onClose)}
+      fault={useLandFault(group, size)}
+    />
+  );
 }
 
-function FloatingInput({ symbol, at, field, onClose }: ValuePlace & { field: EntryField }) {
+interface FloatingProps extends ValuePlace {
+  field: EntryField;
+  fault: Fault;
+}
+
+function FloatingInput({ symbol, at, field, fault, onClose }: FloatingProps) {
   const ref = useRef<HTMLInputElement>(null);
   const set = useBench((s) => s.set);
   useEffect(() => {
@@ -65,15 +91,22 @@ function FloatingInput({ symbol, at, field, onClose }: ValuePlace & { field: Ent
   }, [symbol, set]);
   const width = 104;
   return (
-    <EntryInput
-      ref={ref}
-      field={field}
-      tone="set"
-      className="absolute h-[26px]"
-      style={{ left: Math.max(4, at.x - width / 2), top: at.y - 13, width }}
-      aria-label={`${symbol} on the drawing`}
-      placeholder="computed"
-      onBlur={onClose}
-    />
+    <div className="absolute" style={{ left: Math.max(4, at.x - width / 2), top: at.y - 13, width }}>
+      <EntryInput
+        ref={ref}
+        field={field}
+        tone="set"
+        className="h-[26px] w-full"
+        aria-label={`${symbol} on the drawing`}
+        placeholder="computed"
+        onBlur={onClose}
+        {...toldOf(fault)}
+      />
+      {fault.words !== null && (
+        <div className="border-error bg-base-100 absolute top-full left-0 w-56 border px-1.5 py-0.5">
+          <FaultWords fault={fault} />
+        </div>
+      )}
+    </div>
   );
 }

@@ -1,7 +1,6 @@
 import { useContext, useEffect, useMemo, useState } from 'react';
 import { BenchContext, useBench } from '../state/context';
 import { usePicker } from '../common/usePicker';
-import { STAGE_HELP, STAGE_NAMES } from '../state/stages';
 import { COMMANDS, saveCommands, type Command } from './commands';
 import { commandUses, countUse } from './uses';
 
@@ -16,8 +15,6 @@ export function CommandList() {
     if (store) command.run(store.getState());
   };
   const { dialog, query, search, found, at, point, onKeyDown } = usePicker(useCommands(), run);
-  const stage = useBench((s) => s.stage);
-  const [, stageName] = STAGE_NAMES.find(([id]) => id === stage) ?? [];
   return (
     <dialog ref={dialog} className="modal" onClose={close} aria-label="Commands">
       <div className="modal-box border-base-300 max-w-md border p-3">
@@ -29,11 +26,6 @@ export function CommandList() {
           onChange={(event) => search(event.target.value)}
           onKeyDown={onKeyDown}
         />
-        {query === '' && (
-          <p className="text-secondary mt-2 px-2 text-[12px]">
-            <b>{stageName}</b>: {STAGE_HELP[stage]}
-          </p>
-        )}
         <ul className="mt-2 max-h-[480px] overflow-y-auto" role="listbox" tabIndex={0} aria-label="Commands">
           {found.map((command, i) => (
             <li

@@ -1,3 +1,4 @@
+import { askHelp } from '../common/help';
 import { keepLook } from '../common/look';
 import { navigate } from 'wouter/use-browser-location';
 import { LEVELS } from '../../core/document/document';
@@ -9,8 +10,11 @@ import { shelf } from '../common/shelf-store';
 import { attempt } from '../common/trouble';
 import { aboutOf } from '../common/about';
 import { fileOf } from '../common/write';
+import { keepRevision } from '../state/keep-revision';
 import { STAGE_NAMES } from '../state/stages';
+import { REVISION_STATES } from '../state/useRevisions';
 import type { BenchState } from '../state/bench';
+import { focusControl, STAGE_CONTROLS } from './stage-controls';
 
 /** Something a person can do on the Bench, by name or by key. */
 export interface Command {
@@ -22,6 +26,8 @@ export interface Command {
   readonly keys?: readonly string[];
   /** The key as the person sees it. */
   readonly shown?: string;
+  /** What the help says of this and like commands, in one line. */
+  readonly inHelp?: string;
   /** Whether the keys work while typing in a field too. */
   readonly inFields?: boolean;
   /** When the keys do anything; always where it is missing. */
@@ -35,6 +41,7 @@ export const COMMANDS: readonly Command[] = [
     name: `Go to ${name}`,
     keys: [`Digit${i + 1}`, `Numpad${i + 1}`],
     shown: String(i + 1),
+    inHelp: 'to the stages, Measure to Release',
     run: (s) => s.set({ stage }),
   })),
   { name: 'Undo', keys: ['$mod+z'], shown: 'Ctrl Z', inFields: true, run: (s) => s.undo() },
@@ -43,6 +50,7 @@ export const COMMANDS: readonly Command[] = [
     name: `Density level ${level}`,
     keys: [level.toLowerCase()],
     shown: level,
+    inHelp: 'density level',
     run: (s) => s.edit([{ at: '/level', value: level }]),
   })),
   {
@@ -85,8 +93,16 @@ export const COMMANDS: readonly Command[] = [
     name: `Move the opened piece ${way} by a step`,
     keys: [key],
     shown,
+    inHelp: 'move the opened piece by a step',
     when: (s) => s.mover !== null && s.piece !== null,
     run: (s) => s.mover?.nudge(by),
+  })),
+  ...STAGE_CONTROLS.map(({ name, stage, control }): Command => ({
+    name,
+    run: (s) => {
+      s.set({ stage, source: null, pinsOpen: false });
+      focusControl(control);
+    },
   })),
   {
     name: 'Read the datasheet',
@@ -148,6 +164,17 @@ export const COMMANDS: readonly Command[] = [
         else s.set({ refusal: 'Only a footprint of a family that is complete can be taken apart.' });
       }),
   },
+  ...(['draft', 'review', 'approved'] as const).map((state): Command => ({
+    name: `Keep a revision: ${REVISION_STATES[state].words}`,
+    run: (s) => void keepRevision(s, state, ''),
+  })),
+  {
+    name: 'Go on after the approved revision',
+    run: (s) =>
+      s.locked === null
+        ? s.set({ refusal: 'No approved revision stands here: it can be changed as it is.' })
+        : void attempt('Going on', s.goOn),
+  },
   {
     name: 'Delete the footprint (into the bin)',
     run: (s) =>
@@ -173,6 +200,7 @@ export const COMMANDS: readonly Command[] = [
     },
   },
   { name: 'Print', run: () => print() },
+  { name: 'Help: this stage and its keys', shown: '? or F1', run: () => askHelp(true) },
   { name: 'Go to the Shelf', keys: ['s'], shown: 'S', run: () => navigate('/') },
 ];
 

@@ -31,8 +31,6 @@ export function useShortcuts(): void {
       ...bindings,
       k: outside(open),
       '/': outside(open),
-      'Shift+?': outside(open),
-      F1: open,
       '$mod+k': open,
     });
   }, [store]);

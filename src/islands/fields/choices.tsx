@@ -1,10 +1,11 @@
-import { createContext, useContext, useState, type ReactNode } from 'react';
+import { createContext, useContext, useId, useState, type ReactNode } from 'react';
 import { valueAt } from '../../core/document/edit';
 import { CHOICES } from '../../core/document/intent';
 import { fieldAt, isRequired } from '../../core/document/read-fields';
 import { Pick, Tick, type Options } from '../common/inputs';
 import { useBench } from '../state/context';
 import { EntryInput } from './EntryInput';
+import { FaultWords, toldOf, useFault } from './fault';
 import { LEAVE, useField, type EntryField, type OnDone } from './useEntry';
 import { useUnits } from './useUnits';
 
@@ -43,11 +44,6 @@ export function useChoice(name: string) {
     title: field?.column ?? field?.label ?? name,
     write: (next: unknown, gesture?: string) => edit([{ at, value: next }], gesture),
   };
-}
-
-/** Whether an entry of the document cannot be used as it is. */
-function useFaulty(at: string): boolean {
-  return useBench((s) => s.derived.report.findings.some(({ place }) => place.field === at));
 }
 
 /**
@@ -108,7 +104,7 @@ export function LengthField({
   const { at, title: called } = useChoice(name);
   const field = useEntryOf(name, instead);
   const { reads: unit } = useUnits(at);
-  const faulty = useFaulty(at);
+  const fault = useFault(at);
   const words = title ?? called;
   const [row, head, box] = {
     column: ['flex min-w-0 items-center gap-2', 'w-[88px] shrink-0', 'w-24'],
@@ -116,19 +112,22 @@ export function LengthField({
     under: ['block', 'text-secondary text-[12px]', 'w-full'],
   }[layout] as [string, string, string];
   return (
-    <label className={row}>
-      <span className={head}>{words}</span>
-      <EntryInput
-        field={field}
-        tone={faulty ? 'fault' : field.text ? 'set' : 'plain'}
-        className={box}
-        placeholder={computed}
-        unit={unit}
-        aria-label={label ?? words}
-        aria-invalid={faulty || undefined}
-      />
-      {note && <span className="text-secondary truncate text-[12px]">{note}</span>}
-    </label>
+    <div className="min-w-0">
+      <label className={row}>
+        <span className={head}>{words}</span>
+        <EntryInput
+          field={field}
+          tone={field.text ? 'set' : 'plain'}
+          className={box}
+          placeholder={computed}
+          unit={unit}
+          aria-label={label ?? words}
+          {...toldOf(fault)}
+        />
+        {note && <span className="text-secondary truncate text-[12px]">{note}</span>}
+      </label>
+      <FaultWords fault={fault} />
+    </div>
   );
 }
 
@@ -179,22 +178,28 @@ export function CountField({
       LEAVE(how, input);
     },
   );
-  const why = `a whole number from ${least}${most === Infinity ? '' : ` to ${most}`}`;
+  const limits = `a whole number from ${least}${most === Infinity ? '' : ` to ${most}`}`;
+  const fault = {
+    id: useId(),
+    words: refused === null ? null : `“${refused}” cannot be used: ${limits} is expected.`,
+  };
   return (
-    <label className="flex items-center gap-2">
-      <span className="w-[88px] shrink-0">{title}</span>
-      <EntryInput
-        field={field}
-        tone={refused !== null ? 'fault' : value === undefined ? 'plain' : 'set'}
-        className="w-24"
-        inputMode="numeric"
-        aria-label={title}
-        aria-invalid={refused !== null}
-        placeholder={String(computed)}
-        onBlur={() => setRefused(null)}
-      />
-      {refused !== null && <span className="text-error text-[12px]">{why}</span>}
-    </label>
+    <div className="min-w-0">
+      <label className="flex items-center gap-2">
+        <span className="w-[88px] shrink-0">{title}</span>
+        <EntryInput
+          field={field}
+          tone={value === undefined ? 'plain' : 'set'}
+          className="w-24"
+          inputMode="numeric"
+          aria-label={title}
+          placeholder={String(computed)}
+          onBlur={() => setRefused(null)}
+          {...toldOf(fault)}
+        />
+      </label>
+      <FaultWords fault={fault} />
+    </div>
   );
 }
 

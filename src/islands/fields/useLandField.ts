@@ -1,8 +1,14 @@
 import { pointerKey } from '../../core/document/edit';
 import type { SettableSize } from '../../core/land/solution';
 import { useBench } from '../state/context';
+import { useFault, type Fault } from './fault';
 import { LEAVE, useField, type EntryField, type OnDone } from './useEntry';
 import { useUnits } from './useUnits';
+
+/** What is wrong with a land size of one group. */
+export function useLandFault(group: string, size: SettableSize): Fault {
+  return useFault(`/overrides/lands/${pointerKey(group)}/${size}`, `/overrides/land/${size}`);
+}
 
 /** The field of a land size of one group; clearing it also clears what was set for every group. */
 export function useLandField(group: string, size: SettableSize, onDone: OnDone = LEAVE): EntryField {

@@ -5,6 +5,7 @@ import { PROCESS_FIELDS, type NumberKey, type ProcessField } from '../../core/pr
 import type { Process, RuleSeverity } from '../../core/process/process';
 import { readLength } from '../../core/units/entry';
 import { formatNumber } from '../../core/units/length';
+import { listed } from '../../core/units/listed';
 import { whyRefused } from '../../store/storage';
 import { Pick, Tick } from '../common/inputs';
 import { processes } from '../common/shelf-store';
@@ -150,6 +151,7 @@ function NumberRow({ field, process, original, editable, put }: RowProps) {
             className={`bg-base-100 w-full min-w-0 border px-1 text-right ${problem ? 'border-error' : differs ? 'border-primary font-semibold' : 'border-base-300'}`}
             value={shown}
             aria-describedby={`help-${key}`}
+            aria-invalid={problem !== null || undefined}
             onChange={(event) => setText(event.target.value)}
             onFocus={(event) => event.target.select()}
             onBlur={take}
@@ -209,13 +211,15 @@ function problemOf(text: string, { unit, limits }: ProcessField): string | null 
 function DrillRow({ process, editable, put }: PartProps) {
   const [text, setText] = useState<string | null>(null);
   const shown = text ?? process.drills.map((drill) => formatNumber(drill, 1, 4)).join(', ');
-  const read = shown
-    .split(/[\s,;]+/)
-    .filter((part) => part !== '')
-    .map(Number);
-  const wrong = read.some((drill) => !(drill > 0 && drill <= 20));
+  const items = listed(shown, 'a drill');
+  const read = items.ok ? items.value.map(Number) : [];
+  const wrong = !items.ok
+    ? items.error
+    : read.some((drill) => !(drill > 0 && drill <= 20))
+      ? 'Drills are numbers from 0 to 20, between commas.'
+      : null;
   const take = () => {
-    if (text === null || wrong) return;
+    if (text === null || wrong !== null) return;
     put({ drills: [...new Set(read)].sort((a, b) => a - b) });
     setText(null);
   };
@@ -229,13 +233,19 @@ function DrillRow({ process, editable, put }: PartProps) {
           placeholder="empty: any multiple of the drill step"
           onChange={(event) => setText(event.target.value)}
           onBlur={take}
-          onKeyDown={({ key }) => key === 'Enter' && take()}
+          onKeyDown={({ key }) => {
+            if (key === 'Enter') take();
+            if (key === 'Escape') setText(null);
+          }}
+          {...(wrong === null ? {} : { 'aria-invalid': true, 'aria-describedby': 'drills-fault' })}
         />
       ) : (
         <b className="block font-semibold">{shown || 'any multiple of the drill step'}</b>
       )}
-      {wrong && (
-        <span className="text-error text-[12px]">Drills are numbers from 0 to 20, between commas.</span>
+      {wrong !== null && (
+        <span id="drills-fault" className="text-error text-[12px]">
+          {wrong}
+        </span>
       )}
     </label>
   );

@@ -113,20 +113,27 @@ function StepField() {
   const set = useTrial((s) => s.set);
   const wrong = stepOf(step, unit) === null;
   return (
-    <label className="mt-2 flex items-center gap-2">
-      <span className="w-[88px] shrink-0">Step</span>
-      <span className="relative inline-block w-[104px]">
-        <input
-          className={`bg-base-100 w-full border px-1 pr-7 text-right ${wrong ? 'border-error' : 'border-base-300'}`}
-          aria-label="Step of arrow keys and dragging"
-          aria-invalid={wrong || undefined}
-          value={step}
-          onChange={({ target }) => set({ step: target.value })}
-        />
-        <span className="text-secondary pointer-events-none absolute inset-y-0 right-1 flex items-center text-[12px]">
-          {!hasWords(step) && unit}
+    <div className="mt-2">
+      <label className="flex items-center gap-2">
+        <span className="w-[88px] shrink-0">Step</span>
+        <span className="relative inline-block w-[104px]">
+          <input
+            className={`bg-base-100 w-full border px-1 pr-7 text-right ${wrong ? 'border-error' : 'border-base-300'}`}
+            aria-label="Step of arrow keys and dragging"
+            {...(wrong ? { 'aria-invalid': true, 'aria-describedby': 'step-fault' } : {})}
+            value={step}
+            onChange={({ target }) => set({ step: target.value })}
+          />
+          <span className="text-secondary pointer-events-none absolute inset-y-0 right-1 flex items-center text-[12px]">
+            {!hasWords(step) && unit}
+          </span>
         </span>
-      </span>
-    </label>
+      </label>
+      {wrong && (
+        <p id="step-fault" className="text-error pl-24 text-[12px]">
+          “{step}” is no step: a length above 0 is expected, such as 0.5 or 20mil.
+        </p>
+      )}
+    </div>
   );
 }

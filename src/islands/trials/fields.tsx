@@ -65,11 +65,20 @@ function Labelled({
 /** Why an entry cannot be used; nothing where it can. */
 export function Fault({ at }: { at: string }) {
   const message = useTrial((s) => s.compiled.problems.find(({ place }) => place.field === at)?.message);
-  return message ? <p className="text-error pl-24 text-[12px]">{message}</p> : null;
+  return message ? (
+    <p id={faultId(at)} className="text-error pl-24 text-[12px]">
+      {message}
+    </p>
+  ) : null;
 }
 
-const useFaulty = (at: string): boolean =>
-  useTrial((s) => s.compiled.problems.some(({ place }) => place.field === at));
+const faultId = (at: string) => `fault${at.replaceAll('/', '-')}`;
+
+/** How the field of an entry that cannot be used looks and reads. */
+function useTold(at: string) {
+  const faulty = useTrial((s) => s.compiled.problems.some(({ place }) => place.field === at));
+  return faulty ? ({ tone: 'fault', 'aria-invalid': true, 'aria-describedby': faultId(at) } as const) : {};
+}
 
 /** A length, in the unit of the display. */
 export function LengthEntry({ at, title, words, placeholder = '', slim = false }: FieldProps) {
@@ -81,19 +90,18 @@ export function LengthEntry({ at, title, words, placeholder = '', slim = false }
     (text) => shownEntry(text, display, reads),
     (typed) => keptEntry(typed, display, reads),
   );
-  const faulty = useFaulty(at);
+  const told = useTold(at);
   return (
     <>
       <Labelled title={title} slim={slim}>
         <EntryInput
           field={field}
-          tone={faulty ? 'fault' : 'plain'}
           unit={display}
           className="w-[104px] text-right"
           placeholder={placeholder}
           maxLength={200}
           aria-label={words}
-          aria-invalid={faulty || undefined}
+          {...told}
         />
       </Labelled>
       {!slim && <Fault at={at} />}
@@ -112,18 +120,17 @@ export function WordsEntry({
   longest = 80,
 }: FieldProps) {
   const field = useWrittenField(at, words, same, same);
-  const faulty = useFaulty(at);
+  const told = useTold(at);
   return (
     <>
       <Labelled title={title}>
         <EntryInput
           field={field}
-          tone={faulty ? 'fault' : 'plain'}
           className={wide ? 'min-w-0 flex-1' : 'w-[104px] text-right'}
           placeholder={placeholder}
           maxLength={longest}
           aria-label={words}
-          aria-invalid={faulty || undefined}
+          {...told}
         />
       </Labelled>
       {!slim && <Fault at={at} />}

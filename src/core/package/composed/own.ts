@@ -3,6 +3,7 @@ import { pointerKey } from '../../document/edit';
 import type { Finding } from '../../document/finding';
 import { isOwn, pieceUnitOf, type OwnFamily } from '../../document/own-family';
 import { plainScope, readEntry } from '../../units/entry';
+import { listed } from '../../units/listed';
 import { fail, ok, type Result } from '../../units/result';
 import type { PackageKind } from '../catalogue';
 import type { DimensionDefinition, StandardOutline } from '../definitions';
@@ -71,10 +72,11 @@ function definitionOf(symbol: string, intent: PackageIntent, problems: Finding[]
 }
 
 function readCounts(text: string): Result<readonly number[], string> {
-  const words = text.split(/[\s,;]+/).filter((word) => word !== '');
-  const wrong = words.find((word) => !/^\d{1,4}$/.test(word));
+  const words = listed(text, 'a count');
+  if (!words.ok) return words;
+  const wrong = words.value.find((word) => !/^\d{1,4}$/.test(word));
   return wrong === undefined
-    ? ok(words.map(Number))
+    ? ok(words.value.map(Number))
     : fail(`“${wrong}” is no count; write whole numbers with blanks between them.`);
 }
 

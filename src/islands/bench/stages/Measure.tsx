@@ -12,6 +12,7 @@ import { sheetUnitEdits } from '../../../core/document/sheet-unit';
 import type { OptionDefinition, StandardOutline } from '../../../core/package/definitions';
 import { Pick } from '../../common/inputs';
 import { later } from '../../common/later';
+import { FaultWords, toldOf, useFault } from '../../fields/fault';
 import { useBench } from '../../state/context';
 import { lettersOfSheet } from '../../state/letters';
 
@@ -179,26 +180,32 @@ function OptionField({
 }) {
   const edit = useBench((s) => s.edit);
   const at = `/package/options/${id}`;
+  const fault = useFault(at);
+  const { tone, ...told } = { tone: 'plain', ...toldOf(fault) };
   return (
-    <label className="mt-1.5 flex items-center gap-2">
-      <span className="text-secondary w-20">{name}</span>
-      {choices.length > 0 ? (
-        <Pick
-          value={value}
-          options={choices.map((choice) => [choice.id, choice.name] as const)}
-          onChange={(next) => edit([{ at, value: next }])}
-        />
-      ) : (
-        <input
-          className="border-base-300 bg-base-100 min-w-0 flex-1 border px-1 py-0.5"
-          title={help}
-          placeholder={help}
-          value={value}
-          maxLength={4000}
-          onChange={(event) => edit([{ at, value: event.target.value || undefined }], `option ${id}`)}
-        />
-      )}
-    </label>
+    <div className="mt-1.5">
+      <label className="flex items-center gap-2">
+        <span className="text-secondary w-20">{name}</span>
+        {choices.length > 0 ? (
+          <Pick
+            value={value}
+            options={choices.map((choice) => [choice.id, choice.name] as const)}
+            onChange={(next) => edit([{ at, value: next }])}
+          />
+        ) : (
+          <input
+            className={`${tone === 'fault' ? 'border-error' : 'border-base-300'} bg-base-100 min-w-0 flex-1 border px-1 py-0.5`}
+            title={help}
+            placeholder={help}
+            value={value}
+            maxLength={4000}
+            onChange={(event) => edit([{ at, value: event.target.value || undefined }], `option ${id}`)}
+            {...told}
+          />
+        )}
+      </label>
+      <FaultWords fault={fault} />
+    </div>
   );
 }
 

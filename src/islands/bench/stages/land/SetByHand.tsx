@@ -3,7 +3,8 @@ import { sizesOf, type SettableSize, type SolvedGroup } from '../../../../core/l
 import { formatLength } from '../../../../core/units/length';
 import { ChoiceField, Reason } from '../../../fields/choices';
 import { EntryInput } from '../../../fields/EntryInput';
-import { useLandField } from '../../../fields/useLandField';
+import { FaultWords, toldOf } from '../../../fields/fault';
+import { useLandFault, useLandField } from '../../../fields/useLandField';
 import { useBench } from '../../../state/context';
 
 const HOLDS = [
@@ -55,20 +56,25 @@ function HandField({ group, symbol, computed }: HandProps) {
   const set = useBench((s) => s.set);
   const unit = useBench((s) => s.unit);
   const field = useLandField(group, symbol);
+  const fault = useLandFault(group, symbol);
   return (
-    <label className="block">
-      <span className="text-secondary text-[12px]">
-        {symbol} {field.text ? `computed ${computed}` : ''}
-      </span>
-      <EntryInput
-        field={field}
-        tone={field.text ? 'set' : 'plain'}
-        className="w-full"
-        placeholder={computed}
-        unit={unit}
-        aria-label={`Land ${symbol} set by hand`}
-        onEnter={() => set({ activeDimension: symbol })}
-      />
-    </label>
+    <div className="min-w-0">
+      <label className="block">
+        <span className="text-secondary text-[12px]">
+          {symbol} {field.text ? `computed ${computed}` : ''}
+        </span>
+        <EntryInput
+          field={field}
+          tone={field.text ? 'set' : 'plain'}
+          className="w-full"
+          placeholder={computed}
+          unit={unit}
+          aria-label={`Land ${symbol} set by hand`}
+          onEnter={() => set({ activeDimension: symbol })}
+          {...toldOf(fault)}
+        />
+      </label>
+      <FaultWords fault={fault} />
+    </div>
   );
 }

@@ -6,6 +6,7 @@ import type { Footprint } from '../../../../core/footprint/footprint';
 import { DIRECTION_WORDS } from '../../../../core/footprint/pins';
 import { Pick } from '../../../common/inputs';
 import { EntryInput } from '../../../fields/EntryInput';
+import { FaultWords, toldOf, type Fault } from '../../../fields/fault';
 import { useField } from '../../../fields/useEntry';
 import { BenchContext, useBench } from '../../../state/context';
 import { PastePins } from './PastePins';
@@ -176,7 +177,17 @@ function PinRow({ pin, known, next, chosen, onChoose, onAdd }: RowProps) {
   const edit = useBench((s) => s.edit);
   const at = `/pins/${pin.id}`;
   const read = readNumberList(pin.lands);
-  const isWrong = !read.ok || read.value.length === 0 || read.value.some((number) => !known.has(number));
+  const strangers = read.ok ? read.value.filter((number) => !known.has(number)) : [];
+  const fault = {
+    id: `${cellId(pin.id, 'lands')}-fault`,
+    words: !read.ok
+      ? read.error
+      : read.value.length === 0
+        ? 'It names no land.'
+        : strangers.length > 0
+          ? `There is no land ${strangers.join(', ')}.`
+          : null,
+  };
   const down = (cell: CellName) => () => {
     if (next === null) onAdd();
     else focusCell(next, cell);
@@ -189,7 +200,7 @@ function PinRow({ pin, known, next, chosen, onChoose, onAdd }: RowProps) {
             pin={pin}
             cell="lands"
             label={`Lands of ${pin.name ?? 'the pin'}`}
-            isWrong={isWrong}
+            fault={fault}
             onDown={down('lands')}
           />
           <button
@@ -203,6 +214,7 @@ function PinRow({ pin, known, next, chosen, onChoose, onAdd }: RowProps) {
             ◎
           </button>
         </span>
+        <FaultWords fault={fault} />
       </td>
       <td className="pr-1">
         <Cell pin={pin} cell="name" label={`Name of the pin at ${pin.lands}`} onDown={down('name')} />
@@ -248,7 +260,7 @@ interface CellProps {
   pin: PinIntent;
   cell: CellName;
   label: string;
-  isWrong?: boolean;
+  fault?: Fault;
   /** Goes to the row below. */
   onDown: () => void;
 }
@@ -256,7 +268,7 @@ interface CellProps {
 /** Longest texts that the document keeps. */
 const LONGEST: Readonly<Record<CellName, number>> = { lands: 4000, name: 80, group: 40, note: 400 };
 
-function Cell({ pin, cell, label, isWrong = false, onDown }: CellProps) {
+function Cell({ pin, cell, label, fault, onDown }: CellProps) {
   const edit = useBench((s) => s.edit);
   const value = pin[cell] ?? '';
   const field = useField(
@@ -271,12 +283,11 @@ function Cell({ pin, cell, label, isWrong = false, onDown }: CellProps) {
   return (
     <EntryInput
       field={field}
-      tone={isWrong ? 'fault' : 'plain'}
       className="w-full min-w-0"
       id={cellId(pin.id, cell)}
       aria-label={label}
-      aria-invalid={isWrong || undefined}
       maxLength={LONGEST[cell]}
+      {...(fault ? toldOf(fault) : {})}
     />
   );
 }

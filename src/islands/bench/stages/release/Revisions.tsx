@@ -7,6 +7,7 @@ import { attempt } from '../../../common/trouble';
 import { Pick } from '../../../common/inputs';
 import { whenMade } from '../../../common/words';
 import { useBench } from '../../../state/context';
+import { keepRevision } from '../../../state/keep-revision';
 import { REVISION_STATES, useRevisions } from '../../../state/useRevisions';
 
 const STATES = Object.entries(REVISION_STATES).map(
@@ -23,14 +24,9 @@ export function Revisions() {
   const all = useRevisions();
   const [state, setState] = useState<RevisionState>('draft');
   const [note, setNote] = useState('');
-  const keep = () =>
-    attempt('Keeping a revision', async () => {
-      await flush();
-      const kept = await revisions.keep(id, state, note.trim());
-      if (!kept) return;
-      setNote('');
-      set({ locked: kept.state === 'approved' ? kept.number : null, refusal: null });
-    });
+  const keep = async () => {
+    if (await keepRevision({ id, locked, flush, set }, state, note)) setNote('');
+  };
   return (
     <section className="mt-4" aria-label="Revisions">
       <h2 className="font-semibold">Revisions</h2>

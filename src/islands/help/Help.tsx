@@ -1,0 +1,94 @@
+import { useEffect, useRef } from 'react';
+import { COMMANDS } from '../commands/commands';
+import { KEYS } from '../trials/keys';
+import { HELP_PAGES, ON_THE_SHEET, placeOf, type HelpPlace, type Told } from './pages';
+
+/** The page of a place and its keys, over the page. */
+export function Help({ path, onClose }: { path: string; onClose: () => void }) {
+  const dialog = useRef<HTMLDialogElement>(null);
+  useEffect(() => dialog.current?.showModal(), []);
+  const place = placeOf(path);
+  const { title, what, how, written, keys = [] } = HELP_PAGES[place];
+  return (
+    <dialog ref={dialog} className="modal" onClose={onClose} aria-labelledby="help-title">
+      <div
+        className="modal-box border-base-300 max-h-[86vh] max-w-3xl overflow-y-auto border p-5 outline-none"
+        tabIndex={0}
+      >
+        <h2 id="help-title" className="text-[20px] font-semibold">
+          {title}
+        </h2>
+        <p>{what}</p>
+        <div className="mt-3 grid grid-cols-[1fr_300px] gap-6">
+          <div>
+            <ul className="flex list-disc flex-col gap-1.5 pl-4">
+              {how.map((words) => (
+                <li key={words}>{words}</li>
+              ))}
+            </ul>
+            {written && <List title="What can be written" rows={written} wide />}
+          </div>
+          <div>
+            {[...keys, ...gesturesOf(place)].length > 0 && (
+              <List title="Here" rows={[...keys, ...gesturesOf(place)]} />
+            )}
+            <List title="Keys" rows={keysOf(place)} />
+          </div>
+        </div>
+      </div>
+      <form method="dialog" className="modal-backdrop">
+        <button>Close</button>
+      </form>
+    </dialog>
+  );
+}
+
+function List({ title, rows, wide = false }: { title: string; rows: readonly Told[]; wide?: boolean }) {
+  return (
+    <section className="mb-3">
+      <h3 className={`font-semibold ${wide ? 'mt-3' : ''}`}>{title}</h3>
+      <dl
+        className={`grid gap-x-3 gap-y-0.5 text-[12px] ${wide ? 'grid-cols-[96px_1fr]' : 'grid-cols-[88px_1fr]'}`}
+      >
+        {rows.map(([sign, words]) => (
+          <div key={`${sign} ${words}`} className="col-span-2 grid grid-cols-subgrid">
+            <dt className={wide ? 'font-mono' : 'font-semibold'}>{sign}</dt>
+            <dd className="text-secondary">{words}</dd>
+          </div>
+        ))}
+      </dl>
+    </section>
+  );
+}
+
+const HELP_KEYS: Told = ['? or F1', 'this help'];
+
+/** The keys of a place; those of the Bench as its commands have them. */
+function keysOf(place: HelpPlace): Told[] {
+  switch (place) {
+    case 'shelf':
+    case 'trials':
+    case 'processes':
+    case 'sides':
+    case 'opinion':
+      return [HELP_KEYS];
+    case 'trial':
+      return [...KEYS.map(({ shown, words }): Told => [shown, words]), HELP_KEYS];
+    default:
+      return [['K or /', 'everything that can be done, by its name'], ...commandKeys()];
+  }
+}
+
+/** The keys of all commands of the Bench; like ones share a line. */
+function commandKeys(): Told[] {
+  const lines = new Map<string, string>();
+  for (const { name, shown, inHelp = name } of COMMANDS) {
+    if (shown) lines.set(inHelp, [lines.get(inHelp), shown].filter(Boolean).join(' '));
+  }
+  return [...lines].map(([words, signs]) => [signs, words]);
+}
+
+function gesturesOf(place: HelpPlace): readonly Told[] {
+  const isOnBench = !['shelf', 'trial', 'trials', 'processes', 'sides', 'opinion'].includes(place);
+  return isOnBench ? ON_THE_SHEET : [];
+}

@@ -1,0 +1,239 @@
+import type { Browser, CDPSession, Page } from 'puppeteer-core';
+import { afterAll, beforeAll, expect, it } from 'vitest';
+import { columnOf, expectNoFaults, launch, openPage, server, valueOf, waitSaved } from './harness';
+
+let browser: Browser;
+let page: Page;
+let session: CDPSession;
+
+beforeAll(async () => {
+  browser = await launch();
+  page = await openPage(browser, server.url);
+  session = await page.createCDPSession();
+});
+afterAll(() => browser.close());
+
+const { until } = columnOf(() => page);
+const nameOf = () => valueOf(page, 'input[aria-label="Name of the footprint"]');
+const stageShown = () =>
+  page.$eval('nav[aria-label=Stages] [aria-current=step]', (e) => e.firstChild?.textContent);
+const active = () => page.evaluate(() => document.activeElement?.id ?? '');
+const untilStage = (name: string) =>
+  page.waitForFunction(
+    (text) => document.querySelector('main h1')?.textContent === text && document.title.includes(text),
+    {},
+    name,
+  );
+
+/** Starts a footprint from the gallery of the Shelf, found by words. */
+async function begin(words: string): Promise<void> {
+  await page.locator('::-p-xpath(//button[.="New footprint" or .="Choose the package"])').click();
+  await page.waitForSelector('dialog[open] input');
+  await page.keyboard.type(words);
+  await Promise.all([page.waitForNavigation(), page.keyboard.press('Enter')]);
+  await page.waitForSelector('section[aria-label="Sheet"] svg');
+}
+
+/** A key as a keyboard of another country sends it: the sign that it produces, and where it lies. */
+async function key(sign: string, code: string, modifiers = 0): Promise<void> {
+  const pressed = { key: sign, code, modifiers };
+  const text = modifiers & 2 ? {} : { text: sign };
+  await session.send('Input.dispatchKeyEvent', { type: 'keyDown', ...pressed, ...text });
+  await session.send('Input.dispatchKeyEvent', { type: 'keyUp', ...pressed });
+}
+const [CTRL, SHIFT] = [2, 8];
+
+it('puts a click where the pointer is, whatever hint the field before had', async () => {
+  await begin('two rows 16');
+  const fields = await page.$$eval('input[data-entry]', (all) => all.map(({ id }) => id));
+  expect(fields.length).toBeGreaterThan(9);
+  for (const [i, id] of fields.slice(1).entries()) {
+    await page.focus(`#${fields[i]}`);
+    // the hint of the field that is left stands between the two
+    const place = await page.$eval(`#${id}`, (e) => {
+      e.scrollIntoView({ block: 'nearest' });
+      const { x, y, width, height } = e.getBoundingClientRect();
+      return { x: x + width / 2, y: y + height / 2 };
+    });
+    await page.mouse.move(place.x, place.y);
+    await page.mouse.down();
+    expect(await active()).toBe(id);
+    await page.mouse.up();
+    expect(await active()).toBe(id);
+  }
+});
+
+it('undoes by the letter that a keyboard produces, and goes to stages by the place of the digit', async () => {
+  await page.focus('#entry-E');
+  await page.keyboard.type('10.0..10.6');
+  await page.keyboard.press('Enter');
+  // a German keyboard has Z where the American has Y
+  await key('z', 'KeyY', CTRL);
+  expect(await valueOf(page, '#entry-E')).toBe('');
+  await key('y', 'KeyZ', CTRL);
+  expect(await valueOf(page, '#entry-E')).toBe('10.0..10.6');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Escape');
+  // a French one has signs where the digits are
+  await key('é', 'Digit2');
+  await untilStage('Land');
+  await key('&', 'Digit1');
+  await untilStage('Measure');
+});
+
+it('takes keys for commands again after a list or a tick box was used', async () => {
+  await page.focus('select[aria-label="Unit of the datasheet"]');
+  await page.keyboard.press('4');
+  await untilStage('Mark');
+  await page.locator('main input[type=checkbox]').click();
+  await page.keyboard.press('1');
+  await untilStage('Measure');
+  // its number is text where text goes
+  await page.focus('input[aria-label="Name of the footprint"]');
+  await page.keyboard.press('End');
+  await page.keyboard.type(' 4');
+  expect(await stageShown()).toBe('Measure');
+  expect(await nameOf()).toMatch(/ 4$/);
+  await page.keyboard.press('Escape');
+});
+
+it('shows the help of the place by ? and F1, in a field too, by its name, and on the Shelf', async () => {
+  const help = () => page.waitForSelector('dialog[open][aria-labelledby=help-title]');
+  const words = async () => (await help())?.evaluate((dialog) => (dialog as HTMLElement).innerText);
+  await page.focus('#entry-L');
+  await page.keyboard.press('F1');
+  expect(await words()).toMatch(/^Measure[^]*5\.8\.\.6\.2[^]*Ctrl Z\s+Undo/);
+  // a number of a stage does nothing behind it
+  await page.keyboard.press('2');
+  await page.keyboard.press('Escape');
+  await page.waitForSelector('dialog[open]', { hidden: true });
+  expect(await stageShown()).toBe('Measure');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('6');
+  await untilStage('Prove');
+  // on a German keyboard beside the zero
+  await key('?', 'Minus', SHIFT);
+  expect(await words()).toMatch(/^Prove/);
+  await page.keyboard.press('Escape');
+  await page.waitForSelector('dialog[open]', { hidden: true });
+  await page.keyboard.press('k');
+  await page.keyboard.type('help');
+  await page.keyboard.press('Enter');
+  expect(await words()).toMatch(/^Prove/);
+  await page.keyboard.press('Escape');
+});
+
+it('keeps a revision and finds a button of another stage by their names', async () => {
+  const run = async (command: string) => {
+    await page.waitForSelector('dialog[open]', { hidden: true });
+    await page.keyboard.press('k');
+    await page.waitForSelector('dialog[open] input');
+    await page.keyboard.type(command);
+    await page.keyboard.press('Enter');
+  };
+  await run('keep a revision for review');
+  await page.waitForSelector('[aria-label="Revision 1, for review"]');
+  await run('area kept free');
+  await untilStage('Stack');
+  await page.waitForFunction(() => document.activeElement?.textContent === 'Add an area');
+  await page.keyboard.press('Enter');
+  await page.waitForSelector('input[aria-label="Keep-out 1 x"]');
+  await run('revision approved');
+  await page.waitForSelector('[aria-label="Revision 2, approved"]');
+  await run('keep a revision: draft');
+  await page.waitForFunction(() =>
+    document.body.innerText.includes('Revision 2 is approved and stays as it is'),
+  );
+  await run('go on after');
+  await page.waitForFunction(() => !document.body.innerText.includes('is approved and locked'));
+});
+
+it('marks a field that cannot be used alike, says why beside it, and Escape takes it back', async () => {
+  const x = 'input[aria-label="Keep-out 1 x"]';
+  await page.waitForSelector(x);
+  const before = await valueOf(page, x);
+  await page.focus(x);
+  await page.keyboard.type('2,,5');
+  await page.waitForSelector(`${x}[aria-invalid=true]`);
+  const told = await page.$eval(x, (field) => {
+    const id = field.getAttribute('aria-describedby');
+    return id && document.getElementById(id)?.textContent;
+  });
+  expect(told).toContain('2,,5');
+  await page.keyboard.press('Escape');
+  expect(await valueOf(page, x)).toBe(before);
+  await page.waitForSelector(`${x}:not([aria-invalid=true])`);
+});
+
+it('goes back and forward through stages and footprints, each with its title', async () => {
+  const first = await nameOf();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('5');
+  await untilStage('Rise');
+  await page.keyboard.press('7');
+  await untilStage('Release');
+  await waitSaved(page);
+  await Promise.all([page.waitForNavigation(), page.keyboard.press('s')]);
+  await page.waitForFunction(() => document.title === 'Shelf · Tapis');
+  await page.goBack();
+  await untilStage('Release');
+  await page.goBack();
+  await untilStage('Rise');
+  expect(await page.title()).toBe(`${first} · Rise · Tapis`);
+  await page.goForward();
+  await untilStage('Release');
+});
+
+it('names new footprints apart, and adds the demo to what is there', async () => {
+  await page.goto(server.url, { waitUntil: 'networkidle0' });
+  await begin('two rows 16');
+  const again = await nameOf();
+  await page.keyboard.type('16');
+  await waitSaved(page);
+  await page.goto(server.url, { waitUntil: 'networkidle0' });
+  const names = await page.$$eval('a[title^="Open "]', (links) => links.map(({ title }) => title.slice(5)));
+  expect(names).toContain(again);
+  expect(new Set(names).size).toBe(2);
+  await page.locator('button ::-p-text(Add the parts of the demo board)').click();
+  await page.waitForFunction(() => /of 38 footprints/.test(document.body.textContent ?? ''));
+});
+
+it('says what to do where there is no such footprint, page or stage', async () => {
+  await page.goto(`${server.url}/bench/nothing-here`, { waitUntil: 'networkidle0' });
+  await until('There is no such footprint on this browser’s Shelf');
+  expect(await page.$('main a[href="/"]')).not.toBeNull();
+  const other = await browser.newPage();
+  const answer = await other.goto(`${server.url}/benches`);
+  expect(answer?.status()).toBe(404);
+  expect(await other.$eval('body', (body) => body.innerText)).toContain('There is nothing at this address');
+  await other.close();
+});
+
+it('pinches the drawing, and not the page along with it', async () => {
+  await page.goto(server.url, { waitUntil: 'networkidle0' });
+  await page.locator('a[title="Open U4 tide converter"]').click();
+  await page.waitForSelector('section[aria-label="Sheet"] svg[role=group]');
+  const land = 'section[aria-label="Sheet"] g.drawing .layer-copper';
+  const before = await page.$eval(land, (e) => e.getBoundingClientRect().width);
+  const { x, y } = await page.$eval('section[aria-label="Sheet"]', (e) => {
+    const box = e.getBoundingClientRect();
+    return { x: box.x + box.width / 4, y: box.y + box.height / 2 };
+  });
+  for (let i = 0; i < 4; i += 1)
+    await session.send('Input.dispatchMouseEvent', {
+      type: 'mouseWheel',
+      x,
+      y,
+      deltaX: 0,
+      deltaY: -40,
+      modifiers: CTRL,
+    });
+  await page.waitForFunction(
+    (selector, width) => (document.querySelector(selector)?.getBoundingClientRect().width ?? 0) > 1.1 * width,
+    {},
+    land,
+    before,
+  );
+  expect(await page.evaluate(() => [visualViewport?.scale, devicePixelRatio])).toEqual([1, 1]);
+  expectNoFaults(page);
+});
