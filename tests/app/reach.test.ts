@@ -133,6 +133,16 @@ describe('assistive technology finds its way', () => {
     await page.waitForSelector('dialog[open]');
     await look('commands');
     await page.keyboard.press('Escape');
+    await page.keyboard.press('F1');
+    await page.waitForSelector('dialog[open] #help-title');
+    await look('help');
+    await page.keyboard.press('Escape');
+    await page.waitForSelector('dialog[open]', { hidden: true });
+    await page.keyboard.press('2');
+    await page.waitForSelector('[aria-label="Land D set by hand"]');
+    await page.type('[aria-label="Land D set by hand"]', '1..x');
+    await page.waitForSelector('[aria-label="Land D set by hand"][aria-invalid=true]');
+    await look('a field that cannot be used');
     const [, , id] = new URL(page.url()).pathname.split('/');
     await page.goto(`${server.url}/side-by-side/${id}/${id}~level%3DC`, { waitUntil: 'networkidle0' });
     await look('side by side');

@@ -35,10 +35,10 @@ afterAll(() => browser.close());
 
 const count = () =>
   page.$eval('header', (header) => /(\d+) of (\d+) footprint/.exec(header.textContent ?? '')?.[1] ?? '');
-const until = (found: number) =>
+const until = (found: number, timeout = 30_000) =>
   page.waitForFunction(
     (n) => new RegExp(`(^|\\D)${n} of `).test(document.querySelector('header')?.textContent ?? ''),
-    {},
+    { timeout },
     found,
   );
 const search = async (query: string) => {
@@ -95,11 +95,16 @@ describe('the Shelf as a library', () => {
       await page.waitForSelector('[role=listitem]:has(a[title="Open J3 sensor connector"])'),
       await page.waitForSelector('nav button ::-p-text(In no group)'),
     ];
-    await card!.hover();
-    await page.mouse.down();
-    await target!.hover();
-    await target!.hover();
-    await page.mouse.up();
+    const drag = async () => {
+      await card!.hover();
+      await page.mouse.down();
+      await target!.hover();
+      await target!.hover();
+      await page.mouse.up();
+    };
+    await drag();
+    // a browser that has much to do can miss that the pointer moved
+    await until(3, 5000).catch(drag);
     await until(3);
 
     const other = await browser.createBrowserContext();

@@ -109,23 +109,31 @@ export function LengthField({
   const [row, head, box] = {
     column: ['flex min-w-0 items-center gap-2', 'w-[88px] shrink-0', 'w-24'],
     line: ['flex items-center gap-2 py-[2px]', 'min-w-0 flex-1', 'w-[104px] text-right'],
-    under: ['block', 'text-secondary text-[12px]', 'w-full'],
+    under: ['block min-w-0', 'text-secondary text-[12px]', 'w-full'],
   }[layout] as [string, string, string];
-  return (
+  const line = (
+    <label className={row}>
+      <span className={head}>{words}</span>
+      <EntryInput
+        field={field}
+        tone={field.text ? 'set' : 'plain'}
+        className={box}
+        placeholder={computed}
+        unit={unit}
+        aria-label={label ?? words}
+        {...toldOf(fault)}
+      />
+      {note && <span className="text-secondary truncate text-[12px]">{note}</span>}
+    </label>
+  );
+  return layout === 'under' ? (
+    <>
+      {line}
+      <FaultWords fault={fault} wide />
+    </>
+  ) : (
     <div className="min-w-0">
-      <label className={row}>
-        <span className={head}>{words}</span>
-        <EntryInput
-          field={field}
-          tone={field.text ? 'set' : 'plain'}
-          className={box}
-          placeholder={computed}
-          unit={unit}
-          aria-label={label ?? words}
-          {...toldOf(fault)}
-        />
-        {note && <span className="text-secondary truncate text-[12px]">{note}</span>}
-      </label>
+      {line}
       <FaultWords fault={fault} />
     </div>
   );

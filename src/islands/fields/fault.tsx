@@ -35,11 +35,14 @@ export function toldOf({ id, words }: Fault) {
   return words === null ? {} : ({ tone: 'fault', 'aria-invalid': true, 'aria-describedby': id } as const);
 }
 
-/** The words below a field whose entry cannot be used. */
-export function FaultWords({ fault: { id, words } }: { fault: Fault }) {
+/**
+ * The words below a field whose entry cannot be used.
+ * @param wide fields stand beside each other: below all of them
+ */
+export function FaultWords({ fault: { id, words }, wide = false }: { fault: Fault; wide?: boolean }) {
   return (
     words !== null && (
-      <p id={id} className="text-error text-[12px] wrap-anywhere">
+      <p id={id} className={`text-error text-[12px] wrap-anywhere ${wide ? 'order-last col-span-full' : ''}`}>
         {words}
       </p>
     )

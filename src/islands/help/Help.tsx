@@ -52,7 +52,7 @@ function List({ title, rows, wide = false }: { title: string; rows: readonly Tol
       >
         {rows.map(([sign, words]) => (
           <div key={`${sign} ${words}`} className="col-span-2 grid grid-cols-subgrid">
-            <dt className={wide ? 'font-mono' : 'font-semibold'}>{sign}</dt>
+            <dt className="font-semibold">{sign}</dt>
             <dd className="text-secondary">{words}</dd>
           </div>
         ))}

@@ -41,7 +41,7 @@ export const HELP_PAGES: Readonly<Record<HelpPlace, HelpPage>> = {
     title: 'Measure',
     what: 'The dimensions of the package, as the datasheet prints them.',
     how: [
-      'Choose the package family above, and the unit of the datasheet beside it.',
+      'Choose the package family at the top of the column, and the unit of the datasheet beside it.',
       'Type each number as it is printed, with its limits. The Sheet follows every key; what is missing is drawn with example values and said so.',
       'A dimension that follows from others shows its formula until it is entered.',
       'A PDF, a picture or a copied table can be read: press “Read the datasheet”, drop the file, or paste.',

@@ -58,8 +58,8 @@ function HandField({ group, symbol, computed }: HandProps) {
   const field = useLandField(group, symbol);
   const fault = useLandFault(group, symbol);
   return (
-    <div className="min-w-0">
-      <label className="block">
+    <>
+      <label className="block min-w-0">
         <span className="text-secondary text-[12px]">
           {symbol} {field.text ? `computed ${computed}` : ''}
         </span>
@@ -74,7 +74,7 @@ function HandField({ group, symbol, computed }: HandProps) {
           {...toldOf(fault)}
         />
       </label>
-      <FaultWords fault={fault} />
-    </div>
+      <FaultWords fault={fault} wide />
+    </>
   );
 }
