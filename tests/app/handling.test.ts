@@ -165,6 +165,27 @@ it('marks a field that cannot be used alike, says why beside it, and Escape take
   await page.waitForSelector(`${x}:not([aria-invalid=true])`);
 });
 
+it('takes back by Escape what was typed, in every kind of field', async () => {
+  const typedAndTakenBack = async (selector: string) => {
+    await page.waitForSelector(selector);
+    const before = await valueOf(page, selector);
+    await page.focus(selector);
+    await page.keyboard.type('xyz');
+    const typed = await valueOf(page, selector);
+    await page.keyboard.press('Escape');
+    return typed !== before && (await valueOf(page, selector)) === before;
+  };
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('7');
+  await untilStage('Release');
+  expect(await typedAndTakenBack('main textarea')).toBe(true);
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('1');
+  await untilStage('Measure');
+  for (const field of ['#entry-E', 'input[data-label="E"]', '[aria-label="Datasheet, revision and page"]'])
+    expect(await typedAndTakenBack(field), field).toBe(true);
+});
+
 it('goes back and forward through stages and footprints, each with its title', async () => {
   const first = await nameOf();
   await page.keyboard.press('Escape');
@@ -196,6 +217,18 @@ it('names new footprints apart, and adds the demo to what is there', async () =>
   expect(new Set(names).size).toBe(2);
   await page.locator('button ::-p-text(Add the parts of the demo board)').click();
   await page.waitForFunction(() => /of 38 footprints/.test(document.body.textContent ?? ''));
+});
+
+it('names the place after which a list lacks an entry', async () => {
+  await begin('ball grid');
+  const missing = 'input[title^="Places without a terminal"]';
+  await page.waitForSelector(missing);
+  await page.focus(missing);
+  await page.keyboard.type('A1,,C3');
+  await page.waitForSelector(`${missing}[aria-invalid=true]`);
+  await until('After “A1,” a place is missing.');
+  await page.keyboard.press('Escape');
+  await page.waitForSelector(`${missing}:not([aria-invalid=true])`);
 });
 
 it('says what to do where there is no such footprint, page or stage', async () => {

@@ -9,6 +9,10 @@ let gestures = 0;
 export interface EntryField {
   readonly text: string;
   readonly onChange: (text: string) => void;
+  /** A new visit begins: what is typed from now on is a step of its own. */
+  readonly begin: () => void;
+  /** Takes back what was typed in this visit; says whether there was anything. */
+  readonly restore: () => boolean;
   readonly onFocus: (event: FocusEvent<HTMLInputElement>) => void;
   readonly onKeyDown: (event: KeyboardEvent<HTMLInputElement>) => void;
 }
@@ -49,8 +53,15 @@ export function useGestureField(
     gestures += 1;
     gesture.current = `entry ${gestures}`;
   };
+  const restore = () => {
+    const restored = abandon(gesture.current);
+    begin();
+    return restored;
+  };
   return {
     text,
+    begin,
+    restore,
     onChange(next) {
       if (gesture.current === '') begin();
       write(next, gesture.current);
@@ -64,10 +75,8 @@ export function useGestureField(
         begin();
         onDone('commit', event.currentTarget);
       } else if (event.key === 'Escape') {
-        const restored = abandon(gesture.current);
-        begin();
         // with nothing to restore, Escape leaves the field
-        if (!restored) event.currentTarget.blur();
+        if (!restore()) event.currentTarget.blur();
         onDone('restore', event.currentTarget);
       }
     },

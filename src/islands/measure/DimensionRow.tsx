@@ -5,7 +5,7 @@ import type { ResolvedDimension } from '../../core/package/resolve';
 import { inUnit } from '../../core/units/in-words';
 import { describeLimits } from '../../core/units/toleranced';
 import { useBench } from '../state/context';
-import { useDimensionField } from '../fields/useEntry';
+import { useDimensionField, useField } from '../fields/useEntry';
 
 /** Name, entry, other unit and label. */
 export const DIMENSION_COLUMNS = 'grid-cols-[96px_88px_1fr_26px]';
@@ -33,6 +33,13 @@ export function DimensionRow({ dimension, onCommit }: Props) {
   const field = useDimensionField(symbol, (how, input) => {
     if (how === 'commit') onCommit(input);
   });
+  const labelled = useField(
+    label,
+    (next, gesture) => edit([entryEdit(document, symbol, { label: next })], gesture),
+    (how, input) => {
+      if (how === 'commit') onCommit(input);
+    },
+  );
   const otherUnit = (document.package.unit ?? 'mm') === 'mm' ? 'mil' : 'mm';
   const other = value && kind === 'length' && !error ? describeLimits(value, otherUnit, true) : '';
   const ownUnit = otherUnit === 'mil' ? 'mm' : 'mil';
@@ -78,11 +85,11 @@ export function DimensionRow({ dimension, onCommit }: Props) {
           title={where ? `${label || 'no label'}, ${where}` : 'The datasheet’s own label'}
           data-label={symbol}
           tabIndex={-1}
-          value={label}
+          value={labelled.text}
           placeholder={source === 'entered' ? '–' : ''}
-          onChange={(event) =>
-            edit([entryEdit(document, symbol, { label: event.target.value })], `label ${symbol}`)
-          }
+          onChange={({ target }) => labelled.onChange(target.value)}
+          onFocus={labelled.begin}
+          onKeyDown={labelled.onKeyDown}
         />
       </div>
       {note && (

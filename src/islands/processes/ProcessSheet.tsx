@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useState, type KeyboardEvent } from 'react';
 import { RULES } from '../../core/check/rules';
 import { LEVELS } from '../../core/document/document';
 import { PROCESS_FIELDS, type NumberKey, type ProcessField } from '../../core/process/fields';
@@ -108,6 +108,7 @@ function Words({ process, editable, put }: PartProps) {
         defaultValue={process.name}
         maxLength={80}
         onBlur={({ target: { value } }) => value.trim() && put({ name: value.trim() })}
+        onKeyDown={restoreOnEscape(process.name)}
       />
       <input
         className="border-base-300 focus:border-primary w-full border-b bg-transparent"
@@ -115,9 +116,18 @@ function Words({ process, editable, put }: PartProps) {
         defaultValue={process.summary}
         maxLength={400}
         onBlur={({ target: { value } }) => put({ summary: value })}
+        onKeyDown={restoreOnEscape(process.summary)}
       />
     </>
   );
+}
+
+/** Enter leaves a field that is written when it is left; Escape puts back what was there before. */
+function restoreOnEscape(before: string) {
+  return ({ key, currentTarget }: KeyboardEvent<HTMLInputElement>) => {
+    if (key === 'Escape') currentTarget.value = before;
+    if (key === 'Escape' || key === 'Enter') currentTarget.blur();
+  };
 }
 
 interface RowProps extends PartProps {

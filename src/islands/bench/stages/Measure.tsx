@@ -12,7 +12,9 @@ import { sheetUnitEdits } from '../../../core/document/sheet-unit';
 import type { OptionDefinition, StandardOutline } from '../../../core/package/definitions';
 import { Pick } from '../../common/inputs';
 import { later } from '../../common/later';
+import { EntryInput } from '../../fields/EntryInput';
 import { FaultWords, toldOf, useFault } from '../../fields/fault';
+import { useWritten } from '../../fields/useEntry';
 import { useBench } from '../../state/context';
 import { lettersOfSheet } from '../../state/letters';
 
@@ -172,7 +174,7 @@ function OwnPieces() {
 
 /** A choice of the family, or a text such as the missing places of a grid. */
 function OptionField({
-  option: { id, name, choices, help },
+  option: { id, name, choices, help = '' },
   value,
 }: {
   option: OptionDefinition;
@@ -180,8 +182,8 @@ function OptionField({
 }) {
   const edit = useBench((s) => s.edit);
   const at = `/package/options/${id}`;
+  const field = useWritten(at);
   const fault = useFault(at);
-  const { tone, ...told } = { tone: 'plain', ...toldOf(fault) };
   return (
     <div className="mt-1.5">
       <label className="flex items-center gap-2">
@@ -193,14 +195,13 @@ function OptionField({
             onChange={(next) => edit([{ at, value: next }])}
           />
         ) : (
-          <input
-            className={`${tone === 'fault' ? 'border-error' : 'border-base-300'} bg-base-100 min-w-0 flex-1 border px-1 py-0.5`}
+          <EntryInput
+            field={field}
+            className="flex-1 py-0.5"
             title={help}
             placeholder={help}
-            value={value}
             maxLength={4000}
-            onChange={(event) => edit([{ at, value: event.target.value || undefined }], `option ${id}`)}
-            {...told}
+            {...toldOf(fault)}
           />
         )}
       </label>
@@ -238,18 +239,17 @@ function OutlineChoice({ outlines }: { outlines: readonly StandardOutline[] }) {
 }
 
 function SourceField() {
-  const source = useBench((s) => s.document.package.source ?? '');
-  const edit = useBench((s) => s.edit);
+  const field = useWritten('/package/source');
   return (
     <input
       className="hover:border-base-300 focus:border-primary text-secondary min-w-0 flex-1 border-b border-transparent bg-transparent py-0.5 text-[12px]"
       aria-label="Datasheet, revision and page"
       placeholder="Datasheet, revision, page"
-      value={source}
+      value={field.text}
       maxLength={300}
-      onChange={(event) =>
-        edit([{ at: '/package/source', value: event.target.value || undefined }], 'source')
-      }
+      onChange={({ target }) => field.onChange(target.value)}
+      onFocus={field.begin}
+      onKeyDown={field.onKeyDown}
     />
   );
 }

@@ -1,4 +1,5 @@
 import { useEntryOf } from '../../fields/choices';
+import { useWritten } from '../../fields/useEntry';
 import { EntryInput } from '../../fields/EntryInput';
 import { useEffect, useState } from 'react';
 import type { Format } from '../../../core/format/format';
@@ -16,8 +17,6 @@ export function Release() {
   const stops = useBench(
     (s) => s.derived.report.findings.filter(({ severity }) => severity === 'stop').length,
   );
-  const notes = useBench((s) => s.document.notes ?? '');
-  const edit = useBench((s) => s.edit);
   const agreed = useEntryOf('overrides/standardName');
   const model = useBench((s) => s.models.get(s.document.body?.model?.key ?? '')?.model ?? null);
   const { writing, trouble, setTrouble, stop, handOver } = useHandOver();
@@ -90,16 +89,28 @@ export function Release() {
       )}
       <Revisions />
       <UsedWhere />
-      <label className="mt-4 block">
-        <span className="font-semibold">Notes</span>
-        <textarea
-          className="border-base-300 bg-base-100 mt-1 h-32 w-full border p-1"
-          value={notes}
-          maxLength={20000}
-          onChange={(event) => edit([{ at: '/notes', value: event.target.value || undefined }], 'notes')}
-        />
-      </label>
+      <Notes />
     </>
+  );
+}
+
+/** Free words about the footprint. */
+function Notes() {
+  const { text, onChange, begin, restore } = useWritten('/notes');
+  return (
+    <label className="mt-4 block">
+      <span className="font-semibold">Notes</span>
+      <textarea
+        className="border-base-300 bg-base-100 mt-1 h-32 w-full border p-1"
+        value={text}
+        maxLength={20000}
+        onChange={({ target }) => onChange(target.value)}
+        onFocus={begin}
+        onKeyDown={({ key, currentTarget }) => {
+          if (key === 'Escape' && !restore()) currentTarget.blur();
+        }}
+      />
+    </label>
   );
 }
 
