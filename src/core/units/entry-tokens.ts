@@ -236,6 +236,8 @@ function readNumber(rest: string, at: number, gap: boolean, previous: Token | un
   if (/\.$/.test(text) && /^ +\d/.test(rest.slice(text.length)))
     return refuse(at, text, 'digits right behind the decimal sign');
   if (/^0\d/.test(text)) return refuse(at, text, 'a number without leading zeros');
+  if (text.startsWith(',') && previous?.text === ',')
+    return refuse(at, text, 'a number between the two commas');
   if (previous?.kind === 'number' && !gap)
     return refuse(at, text, 'one decimal sign in a number, and a blank or a sign between two');
   const after = rest.slice(text.length);

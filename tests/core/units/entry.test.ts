@@ -244,6 +244,7 @@ describe('an entry that cannot be read', () => {
     ['', 0, 'a value'],
     ['5.8..', 5, 'a number'],
     ['5,8,9', 3, 'one decimal sign'],
+    ['2,,5', 2, 'between the two commas'],
     ['1.000,5', 5, 'one decimal sign'],
     ['1 000', 2, 'leading zeros'],
     ['5. 8', 0, 'behind the decimal sign'],
