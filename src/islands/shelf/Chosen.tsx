@@ -39,7 +39,8 @@ export function Chosen({ chosen, tags, groups, onAll, onNone, onExport, onCheck,
     <div
       role="toolbar"
       aria-label="Selected footprints"
-      className="border-base-300 bg-base-200 sticky top-0 z-20 flex flex-wrap items-center gap-3 border-b px-4 py-1.5"
+      // over the lower edge of the page: the next tick is where it was
+      className="border-base-300 bg-base-200 fixed inset-x-0 bottom-0 z-20 flex flex-wrap items-center gap-3 border-t px-4 py-1.5"
     >
       <span className="font-semibold">{many} selected</span>
       <button type="button" className="link" onClick={onAll}>

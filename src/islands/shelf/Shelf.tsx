@@ -244,7 +244,7 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
             onDrop={dropOnGroup}
           />
         )}
-        <main className="min-w-0 flex-1 p-4">
+        <main className="min-w-0 flex-1 p-4 pb-16">
           {all && count === 0 && (
             <EmptyShelf
               earlierPorts={earlierPorts}
