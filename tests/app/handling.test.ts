@@ -217,6 +217,14 @@ it('names new footprints apart, and adds the demo to what is there', async () =>
   expect(new Set(names).size).toBe(2);
   await page.locator('button ::-p-text(Add the parts of the demo board)').click();
   await page.waitForFunction(() => /of 38 footprints/.test(document.body.textContent ?? ''));
+  // ticking one leaves the next where it was
+  const ticks = 'main [role=listitem] input[type=checkbox]';
+  const places = () => page.$$eval(ticks, (all) => all.slice(0, 3).map((e) => e.getBoundingClientRect().y));
+  const before = await places();
+  await page.locator(ticks).click();
+  await page.waitForSelector('[aria-label="Selected footprints"]');
+  expect(await places()).toEqual(before);
+  await page.locator('[aria-label="Selected footprints"] button ::-p-text(none)').click();
 });
 
 it('names the place after which a list lacks an entry', async () => {

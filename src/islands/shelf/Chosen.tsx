@@ -40,7 +40,7 @@ export function Chosen({ chosen, tags, groups, onAll, onNone, onExport, onCheck,
       role="toolbar"
       aria-label="Selected footprints"
       // over the lower edge of the page: the next tick is where it was
-      className="border-base-300 bg-base-200 fixed inset-x-0 bottom-0 z-20 flex flex-wrap items-center gap-3 border-t px-4 py-1.5"
+      className="border-base-300 bg-base-200 fixed inset-x-0 bottom-0 z-20 flex flex-wrap items-center gap-2 border-t px-4 py-1.5"
     >
       <span className="font-semibold">{many} selected</span>
       <button type="button" className="link" onClick={onAll}>
@@ -50,7 +50,7 @@ export function Chosen({ chosen, tags, groups, onAll, onNone, onExport, onCheck,
         none
       </button>
       <Pick
-        className="w-40"
+        className="w-32"
         label="Move to group"
         value=""
         options={[
@@ -63,7 +63,7 @@ export function Chosen({ chosen, tags, groups, onAll, onNone, onExport, onCheck,
         }}
       />
       <Pick
-        className="w-36"
+        className="w-32"
         label="Process for the selected"
         value=""
         options={[['', 'process …'], ...known.map(({ id, name }) => [id, name] as const)]}
@@ -128,7 +128,7 @@ export function Chosen({ chosen, tags, groups, onAll, onNone, onExport, onCheck,
         </a>
       )}
       <Pick
-        className="ml-auto w-36"
+        className="ml-auto w-32"
         label="Release the selected for"
         value=""
         options={[
