@@ -29,6 +29,7 @@ export const numberSequence: Rule = {
     }
     const found: RuleFinding[] = [];
     for (const [number, same] of byNumber) {
+      // one land with a number of its own: most are that
       if (same.length === 1 && number.trim() !== '') continue;
       const [first] = same as [Land];
       const [meant] = same.filter(({ schemeNumber }) => schemeNumber !== '');

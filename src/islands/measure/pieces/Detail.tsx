@@ -4,6 +4,7 @@ import { USUAL_COLOURS } from '../../../core/body/colours';
 import { hasToe } from '../../../core/package/composed/element';
 import { Pick } from '../../common/inputs';
 import { EntryInput } from '../../fields/EntryInput';
+import { useFault } from '../../fields/fault';
 import { useWritten } from '../../fields/useEntry';
 import { useBench } from '../../state/context';
 import { Differ } from './Differ';
@@ -96,7 +97,7 @@ function Line({ title, children }: { title: string; children: ReactNode }) {
 function Entry({ piece, name, title }: PartProps) {
   const at = `${pieceAt(piece.id)}/${name}`;
   const field = useWritten(at);
-  const faulty = useBench((s) => s.derived.report.findings.some(({ place }) => place.field === at));
+  const faulty = useFault(at).words !== null;
   return (
     <Line title={title}>
       <EntryInput

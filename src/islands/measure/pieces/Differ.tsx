@@ -4,6 +4,7 @@ import { COMPOSITION, SHAPES, type PieceIntent } from '../../../core/document/pi
 import { fieldAt } from '../../../core/document/read-fields';
 import { Pick } from '../../common/inputs';
 import { EntryInput } from '../../fields/EntryInput';
+import { useFault } from '../../fields/fault';
 import { useWritten } from '../../fields/useEntry';
 import { useBench } from '../../state/context';
 import { pieceAt } from './edits';
@@ -77,7 +78,7 @@ export function Differ({ piece }: { piece: PieceIntent }) {
 function Difference({ at, title }: { at: string; title: string }) {
   const edit = useBench((s) => s.edit);
   const written = useWritten(at);
-  const faulty = useBench((s) => s.derived.report.findings.some(({ place }) => place.field === at));
+  const faulty = useFault(at).words !== null;
   const isShape = at.endsWith('/shape');
   return (
     <div className="flex items-center gap-1">

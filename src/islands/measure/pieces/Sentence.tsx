@@ -3,6 +3,7 @@ import { fieldAt } from '../../../core/document/read-fields';
 import { COMPOSITION, type PieceIntent } from '../../../core/document/pieces';
 import { valueAt } from '../../../core/document/edit';
 import { EntryInput } from '../../fields/EntryInput';
+import { useFault } from '../../fields/fault';
 import { useWritten } from '../../fields/useEntry';
 import { BenchContext, useBench } from '../../state/context';
 import { fromEdits, mineEdits, pieceAt } from './edits';
@@ -39,10 +40,6 @@ function Part({ fragment, piece }: { fragment: Fragment; piece: PieceIntent }) {
   }
 }
 
-/** Where a piece's field stands in the findings and on the drawing. */
-const useFaulty = (at: string): boolean =>
-  useBench((s) => s.derived.report.findings.some(({ place }) => place.field === at));
-
 function InlineEntry({ id, field, label }: { id: string; field: string; label: string }) {
   const at = `${pieceAt(id)}/${field}`;
   const isSided = field === 'x' || field === 'y';
@@ -57,7 +54,8 @@ function InlineEntry({ id, field, label }: { id: string; field: string; label: s
     : written;
   const active = useBench((s) => s.activeDimension === at);
   const set = useBench((s) => s.set);
-  const faulty = useFaulty(at);
+  // its words stand below the pieces
+  const faulty = useFault(at).words !== null;
   const width = Math.max(3, entry.text.length * 0.9 + 1);
   return (
     <>
