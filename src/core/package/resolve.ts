@@ -204,7 +204,9 @@ class Resolver {
       if (this.open.includes(name)) {
         return `${symbol} refers to itself${name === symbol ? '' : ` through ${name}`}; enter one of them as a number.`;
       }
-      if (!this.resolve(name).value) return `${symbol} is computed from ${name}, which has no value yet.`;
+      const { value, error } = this.resolve(name);
+      // a value outside of what can be meant is none to compute with
+      if (!value || error) return `${symbol} is computed from ${name}, which has no value yet.`;
     }
     return null;
   }
