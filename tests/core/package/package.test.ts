@@ -47,6 +47,13 @@ describe('reading the dimensions of a package', () => {
     expect(dimension(circle, 'D').error?.message).toMatch(/refers to itself|no value yet/);
     expect(resolvePackage(dual, circle).values).toBeNull();
   });
+  it('computes nothing from a dimension that is outside of what can be meant', () => {
+    const { package: intent } = converter({ E: '0.006..6', D: 'E-1' });
+    expect(dimension(intent, 'E').error?.message).toContain('expected between');
+    // the family's formula waits for it; what was entered says so
+    expect(dimension(intent, 'L1')).toMatchObject({ value: null, error: null });
+    expect(dimension(intent, 'D').error?.message).toContain('computed from E, which has no value yet');
+  });
   it('says what had to be assumed', () => {
     const { package: intent } = converter({ L: 'typ 0.6', b: '0.25', A1: 'max 0.15' });
     expect(dimension(intent, 'L').assumption).toContain('typical');
