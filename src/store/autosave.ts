@@ -4,8 +4,10 @@ import { whyRefused } from './storage';
 
 /** What is saved: something with a revision that counts its changes. */
 export interface Saved {
+  /** Counts every saved change; a tab may only save onto the revision it has read. */
   readonly revision: number;
   readonly updatedAt: number;
+  /** When it was put into the bin; 0 while it is listed. */
   readonly binnedAt: number;
 }
 

@@ -26,7 +26,7 @@ export interface Contents {
   readonly made: string;
   readonly footprints: readonly (Omit<StoredFootprint, 'document'> & { readonly path: string })[];
   readonly revisions?: readonly (Omit<StoredRevision, 'document'> & { readonly path: string })[];
-  readonly trials?: readonly (Omit<StoredTrial, 'trial'> & { readonly path: string })[];
+  readonly trials?: readonly (Omit<StoredTrial, 'document'> & { readonly path: string })[];
   readonly groups: readonly StoredGroup[];
   readonly models: readonly { readonly path: string; readonly key: string; readonly name: string }[];
   readonly sources?: readonly { readonly path: string; readonly key: string; readonly name: string }[];
@@ -106,9 +106,9 @@ export async function makeBackup(
     pack(path, writeDocument(document));
     await breathe();
   }
-  const trials = (await db.trials.toArray()).map(({ trial, ...about }) => {
-    const path = pathOf(['trials', trial.name], ENDING);
-    pack(path, writeTrial(trial));
+  const trials = (await db.trials.toArray()).map(({ document, ...about }) => {
+    const path = pathOf(['trials', document.name], ENDING);
+    pack(path, writeTrial(document));
     return { path, ...about };
   });
   const own = <Row extends { readonly id: string }>(
@@ -131,8 +131,8 @@ export async function makeBackup(
     models,
     sources,
     habits: await db.habits.toArray(),
-    processes: own('processes', processes, ({ process }) => writeProcess(process)),
-    families: own('families', families, ({ family }) => writeFamily(family)),
+    processes: own('processes', processes, ({ document }) => writeProcess(document)),
+    families: own('families', families, ({ document }) => writeFamily(document)),
   };
   pack(CONTENTS, `${JSON.stringify(contents, null, 2)}\n`);
   zip.end();

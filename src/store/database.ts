@@ -1,4 +1,4 @@
-import Dexie, { type EntityTable, type Transaction } from 'dexie';
+import Dexie, { type EntityTable, type Table, type Transaction } from 'dexie';
 import type { Model } from '../core/body/model';
 import type { Change } from '../core/compare/compare';
 import type { TapisDocument } from '../core/document/document';
@@ -10,17 +10,10 @@ import type { OwnFamily } from '../core/document/own-family';
 import type { ReleaseTarget } from '../core/format/release/targets';
 import type { Process } from '../core/process/process';
 import type { TrialDocument } from '../core/document/trial';
+import type { Kept } from './kept';
 
-/** A footprint as the browser keeps it. Times are milliseconds since 1970. */
-export interface StoredFootprint {
-  readonly id: string;
-  readonly document: TapisDocument;
-  /** Counts every saved change; a tab may only save onto the revision it has read. */
-  readonly revision: number;
-  readonly createdAt: number;
-  readonly updatedAt: number;
-  /** When it was put into the bin; 0 while it stands on the Shelf. */
-  readonly binnedAt: number;
+/** A footprint as the browser keeps it. */
+export interface StoredFootprint extends Kept<TapisDocument> {
   /** Nothing was entered yet: it does not stand on the Shelf. */
   readonly blank?: true;
   /** Id of its group; it stands in none where it is missing. */
@@ -105,33 +98,17 @@ export interface StoredDrawing {
   readonly drawing: CardDrawing | null;
 }
 
-/** A trial as the browser keeps it. Times are milliseconds since 1970. */
-export interface StoredTrial {
-  readonly id: string;
-  readonly trial: TrialDocument;
-  readonly revision: number;
-  readonly createdAt: number;
-  readonly updatedAt: number;
-  /** When it was put into the bin; 0 while it is listed. */
-  readonly binnedAt: number;
-}
+/** A trial as the browser keeps it. */
+export type StoredTrial = Kept<TrialDocument>;
 
 /** A choice of files for a release, by its id. */
 export type StoredTarget = ReleaseTarget;
 
 /** A process of the person's own, by its id. */
-export interface StoredProcess {
-  readonly id: string;
-  readonly process: Process;
-  readonly updatedAt: number;
-}
+export type StoredProcess = Kept<Process>;
 
 /** A package family of the person's own, by its id. */
-export interface StoredFamily {
-  readonly id: string;
-  readonly family: OwnFamily;
-  readonly updatedAt: number;
-}
+export type StoredFamily = Kept<OwnFamily>;
 
 /** A file with a model, kept by the SHA-256 of its bytes, and what was read from it. */
 export interface StoredModel {
@@ -158,9 +135,9 @@ export interface StoredHabit {
 
 export type TapisDatabase = Dexie & {
   footprints: EntityTable<StoredFootprint, 'id'>;
-  processes: EntityTable<StoredProcess, 'id'>;
+  processes: Table<StoredProcess, string>;
   models: EntityTable<StoredModel, 'key'>;
-  families: EntityTable<StoredFamily, 'id'>;
+  families: Table<StoredFamily, string>;
   entries: EntityTable<ShelfEntry, 'id'>;
   groups: EntityTable<StoredGroup, 'id'>;
   facts: EntityTable<StoredFacts, 'id'>;
@@ -171,7 +148,7 @@ export type TapisDatabase = Dexie & {
   targets: EntityTable<StoredTarget, 'id'>;
   sources: EntityTable<StoredSource, 'key'>;
   habits: EntityTable<StoredHabit, 'id'>;
-  trials: EntityTable<StoredTrial, 'id'>;
+  trials: Table<StoredTrial, string>;
 };
 
 /** Makes the entries of all footprints, one after the other: thousands of documents are not held at once. */
@@ -217,5 +194,24 @@ export function openDatabase(name = 'tapis'): TapisDatabase {
   db.version(9).stores({ sources: 'key', habits: 'id' });
   db.version(10).stores({ entries: 'id, binnedAt, base, against' });
   db.version(11).stores({ trials: 'id, binnedAt' });
+  // what is a document is called so in every table, and whoever works on one saves onto what was read
+  db.version(12)
+    .stores({ processes: 'id, binnedAt', families: 'id, binnedAt' })
+    .upgrade(async (transaction) => {
+      for (const [name, field] of [
+        ['trials', 'trial'],
+        ['processes', 'process'],
+        ['families', 'family'],
+      ] as const)
+        await transaction
+          .table<Record<string, unknown>>(name)
+          .toCollection()
+          .modify((row) => {
+            const { [field]: document, ...about } = row;
+            delete row[field];
+            const { updatedAt } = about;
+            Object.assign(row, { revision: 1, createdAt: updatedAt, binnedAt: 0, ...about, document });
+          });
+    });
   return db;
 }

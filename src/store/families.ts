@@ -1,30 +1,24 @@
 import { familyId, familyOf, isOwn, isSameFamily, type OwnFamily } from '../core/document/own-family';
 import type { TapisDocument } from '../core/document/document';
 import type { TapisDatabase } from './database';
+import { KeptTable } from './kept';
 
 /** The person's own package families in browser storage. */
-export class FamilyStore {
-  constructor(private readonly db: TapisDatabase) {}
+export class FamilyStore extends KeptTable<OwnFamily> {
+  constructor(db: TapisDatabase) {
+    super(db, db.families);
+  }
 
   /** Own families by title. */
   async list(): Promise<OwnFamily[]> {
-    const rows = await this.db.families.toArray();
-    return rows
-      .map(({ family }) => family)
+    return (await this.rows())
+      .map(({ document }) => document)
       .sort((a, b) => (a.title ?? '').localeCompare(b.title ?? '') || a.own.id.localeCompare(b.own.id));
   }
 
-  async get(id: string): Promise<OwnFamily | null> {
-    return (await this.db.families.get(id))?.family ?? null;
-  }
-
   /** Keeps a family, in place of the one that has its id. */
-  async save(family: OwnFamily): Promise<void> {
-    await this.db.families.put({ id: family.own.id, family: familyOf(family), updatedAt: Date.now() });
-  }
-
-  async remove(id: string): Promise<void> {
-    await this.db.families.delete(id);
+  async keep(family: OwnFamily): Promise<void> {
+    await this.put(family.own.id, familyOf(family));
   }
 
   /** Keeps a family that came in a file; one whose id has another comes in beside it, under the next id. */
@@ -38,7 +32,7 @@ export class FamilyStore {
     );
     const title = known ? `${family.title ?? id} (other)`.slice(0, 80) : family.title;
     const added = { ...family, ...(title === undefined ? {} : { title }), own: { ...family.own, id } };
-    await this.save(added);
+    await this.keep(added);
     return added;
   }
 
@@ -47,7 +41,7 @@ export class FamilyStore {
     const added: OwnFamily[] = [];
     for (const { package: intent } of documents) {
       if (!isOwn(intent) || (await this.get(intent.own.id))) continue;
-      await this.save(intent);
+      await this.keep(intent);
       added.push(familyOf(intent));
     }
     return added;

@@ -111,7 +111,7 @@ export class KinStore {
       kin,
       folders: foldersOf(groups, own?.group),
       tags: own?.tags ?? [],
-      family: family ? (family.family.title ?? family.id) : null,
+      family: family ? (family.document.title ?? family.id) : null,
       ofFamily: others.filter((one) => one.id !== id && one.binnedAt === 0),
     };
   }

@@ -3,46 +3,44 @@ import type { DocumentProblem } from '../core/document/read';
 import { PROCESSES } from '../core/process';
 import type { Process } from '../core/process/process';
 import type { TapisDatabase } from './database';
+import { KeptTable } from './kept';
 
 /** The person's own processes in browser storage; those that come with Tapis are never changed. */
-export class ProcessStore {
-  constructor(private readonly db: TapisDatabase) {}
+export class ProcessStore extends KeptTable<Process> {
+  constructor(db: TapisDatabase) {
+    super(db, db.processes);
+  }
 
   /** Own processes by name. */
   async list(): Promise<Process[]> {
-    const rows = await this.db.processes.toArray();
-    return rows.map(({ process }) => process).sort((a, b) => a.name.localeCompare(b.name));
+    return (await this.rows()).map(({ document }) => document).sort((a, b) => a.name.localeCompare(b.name));
   }
 
-  async get(id: string): Promise<Process | null> {
-    return (await this.db.processes.get(id))?.process ?? null;
-  }
-
-  /** Keeps a process; throws RangeError for one that comes with Tapis. */
-  async save(process: Process): Promise<void> {
+  /** Keeps a process, in place of the one that has its id; throws RangeError for one that comes with Tapis. */
+  async keep(process: Process): Promise<void> {
     if (PROCESSES.some(({ id }) => id === process.id))
       throw new RangeError(`“${process.id}” comes with Tapis and is not overwritten`);
-    await this.db.processes.put({ id: process.id, process, updatedAt: Date.now() });
+    await this.put(process.id, process);
   }
 
   /** Adds a copy of a process under a name of its own. */
   async copy(original: Process): Promise<Process> {
     return this.db.transaction('rw', this.db.processes, async () => {
       const copy = copyProcess(original, await this.list());
-      await this.save(copy);
+      await this.keep(copy);
       return copy;
     });
   }
 
-  async remove(id: string): Promise<void> {
-    await this.db.processes.delete(id);
+  async addCopy(process: Process): Promise<void> {
+    await this.copy(process);
   }
 
   /** Keeps a process that came from elsewhere; one whose id is taken by another comes in as a copy. */
   async add(process: Process): Promise<Process> {
     const known = [...PROCESSES, ...(await this.list())].find(({ id }) => id === process.id);
     if (known) return processDifferences(known, process).length === 0 ? known : this.copy(process);
-    await this.save(process);
+    await this.keep(process);
     return process;
   }
 

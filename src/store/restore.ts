@@ -14,6 +14,7 @@ import { keyOf } from '../kernel/inside';
 import { CONTENTS, type Contents } from './backup';
 import { entryOf, type StoredFootprint, type TapisDatabase } from './database';
 import { FamilyStore } from './families';
+import type { Kept } from './kept';
 import { breathe, type Progress } from './pace';
 import { ProcessStore } from './processes';
 
@@ -191,7 +192,7 @@ async function compared(
     return read.ok ? ok(read.value.families[0]) : read;
   });
   for (const family of families) {
-    const own = await new FamilyStore(db).get(family.own.id);
+    const own = (await new FamilyStore(db).get(family.own.id))?.document;
     if (own && !isSameFamily(own, family))
       clashes.push({
         kind: 'family',
@@ -323,9 +324,13 @@ async function bringTrials(db: TapisDatabase, { contents, trials }: Comparison):
   for (const { path: _path, ...about } of contents.trials ?? []) {
     const trial = trials.get(about.id);
     const own = await db.trials.get(about.id);
-    if (!trial || (own && writeTrial(own.trial) === writeTrial(trial))) continue;
+    if (!trial || (own && writeTrial(own.document) === writeTrial(trial))) continue;
     const name = own ? `${trial.name} (from the backup)`.slice(0, 120) : trial.name;
-    await db.trials.put({ ...about, trial: { ...trial, name }, ...(own ? { id: crypto.randomUUID() } : {}) });
+    await db.trials.put({
+      ...about,
+      document: { ...trial, name },
+      ...(own ? { id: crypto.randomUUID() } : {}),
+    });
     count += 1;
   }
   return count;
@@ -355,8 +360,8 @@ async function bringGroups(db: TapisDatabase, contents: Contents): Promise<(id: 
 
 /** Where things of one kind are kept by their ids. */
 interface OwnStore<T> {
-  get(id: string): Promise<T | null>;
-  save(one: T): Promise<void>;
+  get(id: string): Promise<Kept<T> | null>;
+  keep(one: T): Promise<void>;
   /** Keeps one beside what has its id, under another. */
   add(one: T): Promise<unknown>;
 }
@@ -370,12 +375,12 @@ async function bringOwn<T>(
 ): Promise<number> {
   let count = 0;
   for (const one of list) {
-    const own = await store.get(idOf(one));
+    const own = (await store.get(idOf(one)))?.document;
     const choice = own ? choiceOf(idOf(one)) : 'both';
     if (choice === undefined || choice === 'here') continue;
     if (choice === 'both') await store.add(one);
     else {
-      await store.save(one);
+      await store.keep(one);
       if (own) await store.add(own);
     }
     count += 1;

@@ -9,6 +9,7 @@ import type { ShelfEntry, StoredFootprint, TapisDatabase } from './database';
 import { FamilyStore } from './families';
 import { KinStore } from './kin';
 import { foldersOf, GroupStore } from './groups';
+import { copyName, keptNow } from './kept';
 import { ModelStore } from './models';
 import { SourceStore } from './sources';
 import { breathe, type Progress } from './pace';
@@ -108,16 +109,7 @@ export class ShelfStore {
     const left = await entries
       .filter(({ blank, createdAt }) => blank === true && createdAt < old)
       .primaryKeys();
-    const now = Date.now();
-    const stored: StoredFootprint = {
-      id: crypto.randomUUID(),
-      document,
-      revision: 1,
-      createdAt: now,
-      updatedAt: now,
-      binnedAt: 0,
-      blank: true,
-    };
+    const stored: StoredFootprint = { ...keptNow(crypto.randomUUID(), document), blank: true };
     await this.db.transaction('rw', footprints, entries, async () => {
       await footprints.bulkDelete(left);
       await entries.bulkDelete(left);
@@ -243,10 +235,14 @@ export class ShelfStore {
     });
   }
 
+  /** Adds what this tab holds beside what another tab has saved. */
+  async addCopy(document: TapisDocument): Promise<void> {
+    await this.add([{ ...document, name: copyName(document.name) }]);
+  }
+
   /** Keeps a footprint again that was removed for good, under its old id. */
   async keepAgain(id: string, document: TapisDocument): Promise<StoredFootprint> {
-    const now = Date.now();
-    const stored = { id, document, revision: 1, createdAt: now, updatedAt: now, binnedAt: 0 };
+    const stored = keptNow(id, document);
     await writeFootprints(this.db, [stored]);
     return stored;
   }
@@ -316,7 +312,7 @@ export class ShelfStore {
     const kept = [
       ...(await footprints.toArray()).map(({ document }) => document),
       ...(await revisions.toArray()).map(({ document }) => document),
-      ...(await this.db.trials.toArray()).flatMap(({ trial }) => documentsOf(trial)),
+      ...(await this.db.trials.toArray()).flatMap(({ document }) => documentsOf(document)),
     ];
     await this.models.keepOnly(kept);
     await this.sources.keepOnly(kept);

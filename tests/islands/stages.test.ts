@@ -21,7 +21,8 @@ import { Ledger } from '../../src/islands/ledger/Ledger';
 import { ProcessSheet } from '../../src/islands/processes/ProcessSheet';
 import { createBench, type BenchState } from '../../src/islands/state/bench';
 import { loadRules } from '../../src/islands/state/derive';
-import { BenchContext } from '../../src/islands/state/context';
+import { BenchContext, benchFields } from '../../src/islands/state/context';
+import { FieldContext } from '../../src/islands/state/fields';
 import { converter } from '../data/documents';
 import { footprintOf } from '../data/families';
 
@@ -34,7 +35,11 @@ function column(Stage: ComponentType, document: TapisDocument, state: Partial<Be
   // rendering takes the state that a store began with
   const begun = { ...store, getInitialState: () => ({ ...store.getInitialState(), ...state }) };
   const html = renderToStaticMarkup(
-    createElement(BenchContext.Provider, { value: begun }, createElement(Stage)),
+    createElement(
+      BenchContext.Provider,
+      { value: begun },
+      createElement(FieldContext.Provider, { value: benchFields(begun) }, createElement(Stage)),
+    ),
   );
   const attribute = (tag: string, name: string) => new RegExp(`\\b${name}="([^"]*)"`).exec(tag)?.[1] ?? '';
   const inputs = [...html.matchAll(/<input\b[^>]*>/g)].map(([tag]) => tag);
@@ -208,7 +213,7 @@ describe('the Ledger', () => {
 it('the severities of a process are listed with what the rules have by themselves', () => {
   const process: Process = { ...(PROCESSES[0] as Process), severities: { 'land-gap': 'note' } };
   const html = renderToStaticMarkup(
-    createElement(ProcessSheet, { process, original: null, editable: true, onRemoved: () => undefined }),
+    createElement(ProcessSheet, { process, original: null, put: () => undefined }),
   );
   expect(html).toContain('stop, as usual');
   expect(html).toMatch(/<option value="note" selected="">note<\/option>/);

@@ -73,7 +73,7 @@ async function filled(): Promise<void> {
   await shelf.bin(binned!.id);
   await shelf.move([binned!.id], '');
   await new ProcessStore(db).copy(PROCESSES[0]!);
-  await new FamilyStore(db).save(OWN_FAMILY_DOCUMENTS[0]?.package as OwnFamily);
+  await new FamilyStore(db).keep(OWN_FAMILY_DOCUMENTS[0]?.package as OwnFamily);
 }
 
 describe('a backup', () => {
@@ -129,10 +129,10 @@ describe('a backup', () => {
     const bytes = await backup();
     const processes = new ProcessStore(db);
     const own = (await processes.list())[0]!;
-    await processes.save({ ...own, minWidth: own.minWidth + 0.05 });
+    await processes.keep({ ...own, minWidth: own.minWidth + 0.05 });
     const families = new FamilyStore(db);
     const family = familyOf(OWN_FAMILY_DOCUMENTS[0]?.package as OwnFamily);
-    await families.save({ ...family, naming: 'OTHER{n}' });
+    await families.keep({ ...family, naming: 'OTHER{n}' });
     const comparison = await compare(bytes, shelf);
     expect(comparison.clashes.map(({ kind }) => kind)).toEqual(['process', 'family']);
     await shelf.bringBack(comparison, () => 'backup');

@@ -10,6 +10,10 @@ import { OWN_FAMILY_DOCUMENTS } from '../../src/demo/own-family';
 import { keptOf } from '../../src/core/library/facts';
 import { FactsStore } from '../../src/store/facts';
 import { FamilyStore } from '../../src/store/families';
+import { ProcessStore } from '../../src/store/processes';
+import { TrialStore } from '../../src/store/trials';
+import { newTrial } from '../../src/core/document/trial';
+import { standardProcess } from '../../src/core/process';
 import { GroupStore, pathOf } from '../../src/store/groups';
 import { ShelfStore } from '../../src/store/shelf';
 import { chip, converter } from '../data/documents';
@@ -246,7 +250,7 @@ describe('own families', () => {
     expect(await store.list()).toEqual([familyOf(family)]);
     const brought = await shelf.importText(writeFamily({ ...family, naming: 'OTHER{n}' }));
     expect(brought.families.map(({ own }) => own.id)).toEqual(['harness-header-2']);
-    expect((await store.get('harness-header'))?.naming).toBe(family.naming);
+    expect((await store.get('harness-header'))?.document.naming).toBe(family.naming);
   });
 });
 
@@ -376,6 +380,31 @@ describe('groups, tags and ZIPs', () => {
         binnedAt: 0,
       },
     ]);
+    await grown.delete();
+  });
+});
+
+describe('processes, families and trials', () => {
+  it('are brought up from a store that kept them without revisions', async () => {
+    const name = 'without revisions';
+    const old = new Dexie(name);
+    old.version(11).stores({ processes: 'id', families: 'id', trials: 'id, binnedAt' });
+    const process = { ...standardProcess, id: 'ours', name: 'Ours' };
+    const trial = newTrial('Board');
+    await old.table('processes').add({ id: 'ours', process, updatedAt: 7 });
+    const about = { id: 't', revision: 3, createdAt: 1, updatedAt: 2, binnedAt: 9 };
+    await old.table('trials').add({ ...about, trial });
+    old.close();
+    const grown = openDatabase(name);
+    expect(await new ProcessStore(grown).get('ours')).toEqual({
+      id: 'ours',
+      document: process,
+      revision: 1,
+      createdAt: 7,
+      updatedAt: 7,
+      binnedAt: 0,
+    });
+    expect(await new TrialStore(grown).binned()).toEqual([{ ...about, document: trial }]);
     await grown.delete();
   });
 });

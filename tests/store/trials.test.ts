@@ -39,7 +39,7 @@ describe('trials that are kept', () => {
       stored: { revision: 2 },
     });
     expect(await trials.save(id, newTrial('C'), 1, null)).toMatchObject({ kind: 'conflict' });
-    expect((await trials.get(id))?.trial.name).toBe('B');
+    expect((await trials.get(id))?.document.name).toBe('B');
     expect(await trials.save('none', newTrial('D'), 1, null)).toEqual({ kind: 'gone' });
   });
   it('go into the bin and come back, and are known by the footprints that they hold', async () => {
@@ -47,9 +47,9 @@ describe('trials that are kept', () => {
     const { id } = await trials.add(trial);
     expect((await trials.holding(footprint)).map((one) => one.id)).toEqual([id]);
     await trials.bin(id);
-    expect([await trials.list(), await trials.holding(footprint)]).toEqual([[], []]);
+    expect([await trials.rows(), await trials.holding(footprint)]).toEqual([[], []]);
     await trials.restore(id);
-    expect(await trials.list()).toHaveLength(1);
+    expect(await trials.rows()).toHaveLength(1);
     await trials.remove(id);
     expect(await trials.get(id)).toBeNull();
   });
@@ -66,7 +66,7 @@ describe('trials that are kept', () => {
     expect(file.footprints?.['R']?.document.body?.model?.data).toBeDefined();
     const other = openDatabase(`trials elsewhere ${count}`);
     const brought = await new TrialStore(other).bring(file);
-    expect(brought.trial).toEqual(trial);
+    expect(brought.document).toEqual(trial);
     expect((await new ShelfStore(other).models.get(key))?.bytes).toEqual(MODEL);
     await other.delete();
   });
@@ -83,13 +83,13 @@ describe('trials that are kept', () => {
     };
     const other = openDatabase(`trials of a backup ${count}`);
     expect(await back(other)).toMatchObject({ trials: 1 });
-    expect((await new TrialStore(other).get(id))?.trial).toEqual(trial);
+    expect((await new TrialStore(other).get(id))?.document).toEqual(trial);
     await other.delete();
     // what is here as it is there does not come twice; what differs comes in beside it
     expect(await back(db)).toMatchObject({ trials: 0 });
     await trials.save(id, newTrial('Changed'), 1, null);
     expect(await back(db)).toMatchObject({ trials: 1 });
-    expect((await trials.list()).map((one) => one.trial.name).sort()).toEqual([
+    expect((await trials.rows()).map((one) => one.document.name).sort()).toEqual([
       'Board (from the backup)',
       'Changed',
     ]);

@@ -18,14 +18,22 @@ const PLACES: Readonly<Record<string, string>> = {
   '/package/source': 'source',
 };
 
+const keysOf = (at: string): string[] =>
+  at
+    .split('/')
+    .slice(1)
+    .map((key) => key.replaceAll('~1', '/').replaceAll('~0', '~'));
+
+/** What a place is called by the labels of a table of fields. @param at a JSON pointer */
+export function tableWords(table: Field, at: string): string {
+  return PLACES[at] ?? walked(table, keysOf(at));
+}
+
 /** What a place is called; a part of it that nobody named stands as it is. @param at a JSON pointer */
 export function placeWords(at: string): string {
   const known = PLACES[at];
   if (known !== undefined) return known;
-  const keys = at
-    .split('/')
-    .slice(1)
-    .map((key) => key.replaceAll('~1', '/').replaceAll('~0', '~'));
+  const keys = keysOf(at);
   const [first, second, third = ''] = keys;
   if (first === 'waivers') return `accepted finding ${second ?? ''}`.trimEnd();
   if (first !== 'package') return walked(CHOICES, keys);
@@ -75,8 +83,12 @@ function walked(start: Field, keys: readonly string[]): string {
 }
 
 /** What several places are called, each once, the first few. */
-export function placesWords(places: readonly string[], most = 3): string {
-  const words = [...new Set(places.map(placeWords))];
+export function placesWords(
+  places: readonly string[],
+  most = 3,
+  wordsOf: (at: string) => string = placeWords,
+): string {
+  const words = [...new Set(places.map(wordsOf))];
   const more = words.length > most ? ` and ${words.length - most} more` : '';
   return words.slice(0, most).join(', ') + more;
 }

@@ -42,12 +42,24 @@ export function processDifferences(a: Process, b: Process): ProcessDifference[] 
     const [x, y] = [JSON.stringify(from), JSON.stringify(to)];
     if (x !== y) found.push({ title, from: plain(from), to: plain(to) });
   };
-  say('Drills', a.drills, b.drills);
-  say('Zero rotation', a.orientation, b.orientation);
-  say('Acceptance class', a.acceptanceClass, b.acceptanceClass);
-  say('Density levels', a.levels, b.levels);
-  say('Severities', a.severities, b.severities);
+  for (const [key, title] of Object.entries(OTHER_TITLES) as [OtherKey, string][]) say(title, a[key], b[key]);
   return found;
+}
+
+/** What of a process is no number, and what it is called. */
+const OTHER_TITLES = {
+  drills: 'Drills',
+  orientation: 'Zero rotation',
+  acceptanceClass: 'Acceptance class',
+  levels: 'Density levels',
+  severities: 'Severities',
+} as const;
+type OtherKey = keyof typeof OTHER_TITLES;
+
+/** What a field of a process is called. */
+export function processFieldTitle(key: string): string {
+  const number = allFields().find((field) => field.key === key);
+  return number?.title ?? (OTHER_TITLES as Readonly<Record<string, string>>)[key] ?? key;
 }
 
 function plain(value: unknown): string {

@@ -9,10 +9,11 @@ import {
   type ReactNode,
 } from 'react';
 import { navigate } from 'wouter/use-browser-location';
+import type { TapisDocument } from '../../core/document/document';
 import type { Stage } from '../../core/document/finding';
 import { entryOf, writtenEntry } from '../../core/document/entries';
 import { whyRefused } from '../../store/storage';
-import { Bar, BarButton } from '../common/Bar';
+import { BarButton } from '../common/Bar';
 import { handedFile } from '../common/handed';
 import { ErrorBoundary } from '../common/ErrorBoundary';
 import { later } from '../common/later';
@@ -23,13 +24,15 @@ import { warmReader } from '../model/in-worker';
 import { useStoredModel } from '../model/useModel';
 import { NoLedger } from '../ledger/NoLedger';
 import { Sheet } from '../sheet/Sheet';
-import { BenchContext, useBench } from '../state/context';
-import { ConflictBar } from './ConflictBar';
+import { BenchContext, benchFields, useBench } from '../state/context';
 import { StageRail } from './StageRail';
 import { Gallery, Measure } from './stages/Measure';
-import { loadReader, openBench, removedFootprint, type BenchStore } from '../state/bench';
+import { loadReader, openBench, type BenchStore } from '../state/bench';
+import { FieldContext } from '../state/fields';
 import { STAGE_NAMES } from '../state/stages';
 import { useRevisions } from '../state/useRevisions';
+import { removedDocument } from '../state/workplace';
+import { RefusalBar, SavingBar } from '../state/WorkplaceBars';
 import { TopBar } from './TopBar';
 import { loadSheets, usePrinting } from './usePrinting';
 import { usePastedSheet } from './usePastedSheet';
@@ -101,7 +104,7 @@ export function Bench({ id, stage }: Props) {
     let left = false;
     const open = async () => {
       await wakeStorage();
-      const stored = (await shelf.get(id)) ?? removedFootprint(id);
+      const stored = (await shelf.get(id)) ?? removedDocument<TapisDocument>(id);
       if (left) return;
       if (!stored || stored.binnedAt > 0) return setStore(stored ? 'binned' : 'missing');
       const history = await shelf.historyOf(stored);
@@ -148,7 +151,9 @@ export function Bench({ id, stage }: Props) {
     );
   return (
     <BenchContext value={store}>
-      <Workplace place={stage} />
+      <FieldContext value={benchFields(store)}>
+        <Place stage={stage} />
+      </FieldContext>
     </BenchContext>
   );
 }
@@ -220,7 +225,7 @@ function holdsFiles({ dataTransfer }: DragEvent): boolean {
   return dataTransfer.types.includes('Files');
 }
 
-function Workplace({ place }: { place: string | undefined }) {
+function Place({ stage: place }: { stage: string | undefined }) {
   useStageAddress(place);
   useNamedPart();
   useLoadAhead();
@@ -268,7 +273,7 @@ function Workplace({ place }: { place: string | undefined }) {
     >
       <TopBar />
       <TroubleBar />
-      <ConflictBar />
+      <Saving />
       <Kin />
       <Patterns />
       <div className="relative flex min-h-0 flex-1">
@@ -352,25 +357,26 @@ function Peek() {
   return !isReading && from && active !== null ? <SourcePeek symbol={active} from={from} /> : null;
 }
 
-/** Says over the Sheet why a change was not taken; nothing moves for it. */
+/** Why a change was not taken, and going on where what is approved is not changed. */
 function Refusal() {
   const refusal = useBench((s) => s.refusal);
   const locked = useBench((s) => s.locked);
   const goOn = useBench((s) => s.goOn);
   const set = useBench((s) => s.set);
-  if (refusal === null) return null;
   return (
-    <Bar
-      tone="error"
-      words={`Not taken: ${refusal}`}
-      className="absolute bottom-8 left-[372px] z-10 max-w-[560px] rounded"
-    >
+    <RefusalBar refusal={refusal} onClose={() => set({ refusal: null })}>
       {locked !== null && (
         <BarButton onPress={() => void attempt('Going on', goOn)}>Go on with revision {locked + 1}</BarButton>
       )}
-      <BarButton onPress={() => set({ refusal: null })}>Put away</BarButton>
-    </Bar>
+    </RefusalBar>
   );
+}
+
+/** How saving stands, where that is a trouble. */
+function Saving() {
+  const work = useBench((s) => s);
+  const file = async () => (await import('../common/document-file')).documentFile(work.document);
+  return <SavingBar work={work} noun="footprint" home="on the Shelf" file={file} />;
 }
 
 function BenchSheet() {

@@ -2,6 +2,7 @@ import { useId } from 'react';
 import type { Finding } from '../../core/document/finding';
 import { inUnit } from '../../core/units/in-words';
 import { useBench } from '../state/context';
+import { useFieldHost, useFieldState } from '../state/fields';
 
 /** Why an entry of the document cannot be used as it is. */
 export interface Fault {
@@ -10,24 +11,23 @@ export interface Fault {
   readonly words: string | null;
 }
 
-function useFirst(isOf: (finding: Finding) => boolean): Fault {
+function useTold(message: string | undefined): Fault {
   const id = useId();
-  const unit = useBench((s) => s.unit);
-  const message = useBench((s) => s.derived.report.findings.find(isOf)?.message);
+  const unit = useFieldState((s) => s.unit);
   return { id, words: message === undefined ? null : inUnit(message, unit) };
 }
 
 /** What is wrong with the entry at a place of the document, or at another that stands in the same field. */
 export function useFault(at: string, otherwise = at): Fault {
-  return useFirst(({ place: { field } }) => field === at || field === otherwise);
+  const { faultAt } = useFieldHost();
+  return useTold(useFieldState(() => faultAt(at) ?? faultAt(otherwise)));
 }
 
 /** Why the entry of a dimension cannot be read. */
 export function useDimensionFault(symbol: string): Fault {
-  return useFirst(
-    ({ rule, severity, place: { dimensions } }) =>
-      rule === 'entry' && severity === 'stop' && dimensions?.[0] === symbol,
-  );
+  const isOf = ({ rule, severity, place: { dimensions } }: Finding) =>
+    rule === 'entry' && severity === 'stop' && dimensions?.[0] === symbol;
+  return useTold(useBench((s) => s.derived.report.findings.find(isOf)?.message));
 }
 
 /** How the field of a faulty entry looks and reads: a red line, and its words. */

@@ -2,6 +2,7 @@ import { useRef, type FocusEvent, type KeyboardEvent } from 'react';
 import { valueAt } from '../../core/document/edit';
 import { entryEdit, entryOf, writtenEntry } from '../../core/document/entries';
 import { useBench } from '../state/context';
+import { useFieldState } from '../state/fields';
 
 let gestures = 0;
 
@@ -23,31 +24,16 @@ export type OnDone = (how: 'commit' | 'restore', input: HTMLInputElement) => voi
 /** Leaves the field. */
 export const LEAVE: OnDone = (_, input) => input.blur();
 
-/** A field of the document on the Bench, as {@link useGestureField} says. */
+/**
+ * A field that writes while it is typed in. All typing of one visit is one step of undo;
+ * Enter commits it, Escape takes it back, Escape again leaves the field.
+ */
 export function useField(
   text: string,
   write: (text: string, gesture: string) => void,
   onDone: OnDone = LEAVE,
 ): EntryField {
-  return useGestureField(
-    text,
-    write,
-    useBench((s) => s.abandon),
-    onDone,
-  );
-}
-
-/**
- * A field that writes while it is typed in. All typing of one visit is one step of undo;
- * Enter commits it, Escape takes it back, Escape again leaves the field.
- * @param abandon takes back what a gesture did; says whether there was anything
- */
-export function useGestureField(
-  text: string,
-  write: (text: string, gesture: string) => void,
-  abandon: (gesture: string) => boolean,
-  onDone: OnDone = LEAVE,
-): EntryField {
+  const abandon = useFieldState((state) => state.abandon);
   const gesture = useRef('');
   const begin = () => {
     gestures += 1;
@@ -85,8 +71,8 @@ export function useGestureField(
 
 /** The field of an entry that stands at a place of the document, as it was typed. */
 export function useWritten(at: string, onDone: OnDone = LEAVE): EntryField {
-  const value = useBench((s) => valueAt(s.document, at));
-  const edit = useBench((s) => s.edit);
+  const value = useFieldState((s) => valueAt(s.document, at));
+  const edit = useFieldState((s) => s.edit);
   return useField(
     typeof value === 'string' ? value : '',
     (next, gesture) => edit([{ at, value: next === '' ? undefined : next }], gesture),

@@ -1,5 +1,5 @@
 import type { SheetUnit } from '../../core/document/document';
-import { useBench } from '../state/context';
+import { useFieldHost, useFieldState } from '../state/fields';
 import { keptEntry, shownEntry } from './units';
 
 /** The units of the field of a choice. */
@@ -10,22 +10,21 @@ export interface FieldUnits {
   readonly kept: (typed: string) => string;
 }
 
+const same = (text: string) => text;
+
 /**
- * In which unit the field of a length reads plain numbers: that of the display, but the datasheet's
- * own pattern in that of its table.
+ * In which unit the field of a length reads plain numbers: that of the display, but what is shown as it
+ * stands in that of its table.
  * @param at JSON pointer of the choice
  */
 export function useUnits(at: string): FieldUnits {
-  const display = useBench((s) => s.unit);
-  const sheet = useBench((s) => s.document.package.unit ?? 'mm');
-  const pattern = useBench((s) => s.document.recommended?.unit ?? null);
-  if (at.startsWith('/recommended')) {
-    const same = (text: string) => text;
-    return { reads: pattern ?? sheet, shown: same, kept: same };
-  }
+  const { readsAt } = useFieldHost();
+  const display = useFieldState((s) => s.unit);
+  const reads = useFieldState(() => readsAt(at).unit);
+  if (readsAt(at).asTyped) return { reads, shown: same, kept: same };
   return {
     reads: display,
-    shown: (text) => shownEntry(text, display, sheet),
-    kept: (typed) => keptEntry(typed, display, sheet),
+    shown: (text) => shownEntry(text, display, reads),
+    kept: (typed) => keptEntry(typed, display, reads),
   };
 }

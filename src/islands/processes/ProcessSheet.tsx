@@ -1,4 +1,4 @@
-import { useState, type KeyboardEvent } from 'react';
+import { useState, type KeyboardEvent, type ReactNode } from 'react';
 import { RULES } from '../../core/check/rules';
 import { LEVELS } from '../../core/document/document';
 import { PROCESS_FIELDS, type NumberKey, type ProcessField } from '../../core/process/fields';
@@ -6,56 +6,32 @@ import type { Process, RuleSeverity } from '../../core/process/process';
 import { readLength } from '../../core/units/entry';
 import { formatNumber } from '../../core/units/length';
 import { listed } from '../../core/units/listed';
-import { whyRefused } from '../../store/storage';
 import { Pick, Tick } from '../common/inputs';
-import { processes } from '../common/shelf-store';
-import { attempt } from '../common/trouble';
 
 interface Props {
   process: Process;
   /** What it is a copy of, to show what differs. */
   original: Process | null;
-  editable: boolean;
-  onRemoved: () => void;
+  /** Changes a part of it; `null` for one that does not change. */
+  put: Put | null;
+  /** What can be done with it, beside its name. */
+  children?: ReactNode;
 }
 
+type Put = (part: Partial<Process>) => void;
+
 /** Every number of a process with what it means and why it is so. */
-export function ProcessSheet({ process, original, editable, onRemoved }: Props) {
-  const [error, setError] = useState<string | null>(null);
-  const put = (part: Partial<Process>) => {
-    processes.save({ ...process, ...part }).then(
-      () => setError(null),
-      (reason: unknown) => setError(`Not saved: ${whyRefused(reason)}.`),
-    );
-  };
+export function ProcessSheet({ process, original, put: given, children }: Props) {
+  const editable = given !== null;
+  const put = given ?? (() => undefined);
   return (
     <main className="bg-base-200 min-w-0 flex-1 overflow-y-auto px-6 py-4" tabIndex={0}>
       <div className="flex items-start gap-4">
         <div className="min-w-0 flex-1">
-          <Words process={process} editable={editable} put={put} />
+          <Words key={`${process.name} ${process.summary}`} process={process} editable={editable} put={put} />
         </div>
-        {editable && (
-          <button
-            type="button"
-            className="text-error underline"
-            onClick={() => {
-              if (
-                confirm(`Remove the process “${process.name}”? Footprints that use it keep their own copy.`)
-              )
-                void attempt(`Removing ${process.name}`, () => processes.remove(process.id)).then(
-                  (removed) => removed && onRemoved(),
-                );
-            }}
-          >
-            Remove
-          </button>
-        )}
+        {children}
       </div>
-      {error && (
-        <p role="alert" className="text-error">
-          {error}
-        </p>
-      )}
       {!editable && (
         <p className="text-secondary mt-1">
           This process comes with Tapis and does not change. Make a copy to edit its numbers.
@@ -88,7 +64,7 @@ export function ProcessSheet({ process, original, editable, onRemoved }: Props) 
 interface PartProps {
   process: Process;
   editable: boolean;
-  put: (part: Partial<Process>) => void;
+  put: Put;
 }
 
 function Words({ process, editable, put }: PartProps) {

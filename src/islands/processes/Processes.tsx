@@ -1,12 +1,12 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useRef, useState } from 'react';
-import { writeProcess } from '../../core/document/write';
 import { PROCESSES } from '../../core/process';
 import type { Process } from '../../core/process/process';
 import { download } from '../common/download';
 import { PageHead } from '../common/PageHead';
 import { processes } from '../common/shelf-store';
 import { attempt, TroubleBar } from '../common/trouble';
+import { OwnProcess, processFile } from './OwnProcess';
 import { ProcessSheet } from './ProcessSheet';
 
 /** What shops, stencils and lines can hold: the processes that come with Tapis, and one's own. */
@@ -40,7 +40,7 @@ export function Processes() {
             <BringFile onFile={(file) => void bring(file)} />
             {process && (
               <>
-                <button type="button" className="btn btn-sm" onClick={() => save(process)}>
+                <button type="button" className="btn btn-sm" onClick={() => download(processFile(process))}>
                   Save as a file
                 </button>
                 <button type="button" className="btn btn-sm btn-primary" onClick={() => void copy(process)}>
@@ -76,28 +76,21 @@ export function Processes() {
             </p>
           )}
         </nav>
-        {process ? (
-          <ProcessSheet
-            key={process.id}
-            process={process}
-            original={all.find(({ id }) => id === process.basedOn) ?? null}
-            editable={mine}
+        {mine ? (
+          <OwnProcess
+            key={chosen}
+            id={chosen}
+            originalOf={({ basedOn }) => all.find(({ id }) => id === basedOn) ?? null}
             onRemoved={() => setChosen('standard')}
           />
+        ) : process ? (
+          <ProcessSheet key={process.id} process={process} original={null} put={null} />
         ) : (
           own && <p className="p-10">There is no process “{chosen}” here. Choose one at the left.</p>
         )}
       </div>
     </div>
   );
-}
-
-function save(process: Process): void {
-  download({
-    name: `${process.id}.tapis-process.json`,
-    mediaType: 'application/json',
-    content: writeProcess(process),
-  });
 }
 
 function BringFile({ onFile }: { onFile: (file: File) => void }) {

@@ -52,7 +52,7 @@ export function useImport({ onPatterns, onSheet }: Elsewhere) {
       if (kind === 'trial') {
         const { takeTrial } = await import('../common/trial-file');
         const taken = await takeTrial(file);
-        if ('stored' in taken) said.push(`${taken.stored.trial.name} is among the trials.`);
+        if ('stored' in taken) said.push(`${taken.stored.document.name} is among the trials.`);
         results.push({ added: [], families: [], refused: 'refused' in taken ? taken.refused : [] });
         continue;
       }

@@ -15,7 +15,7 @@ import { attempt } from '../common/trouble';
 import { Pick } from '../common/inputs';
 import { counted } from '../common/words';
 import { useBench } from '../state/context';
-import type { SourceWish } from '../state/bench';
+import type { SourceWish } from '../state/bench-view';
 import { chosenOf, takenOf, type Choices } from './chosen';
 import { Choose } from './Choose';
 import { FamilyLine } from './FamilyLine';

@@ -3,7 +3,7 @@ import type { SourceIntent } from '../../core/document/document';
 import { keyOf } from '../../kernel/inside';
 import { shelf } from '../common/shelf-store';
 import { useBench } from '../state/context';
-import type { SourceWish } from '../state/bench';
+import type { SourceWish } from '../state/bench-view';
 import { openSheet, type OpenSheet } from './sheet-file';
 
 /** A datasheet that lies beside the drawing. */

@@ -1,6 +1,4 @@
 import type { Autosave } from '../../store/autosave';
-import type { StoredFootprint } from '../../store/database';
-import { shelf } from '../common/shelf-store';
 
 /** Writes what is waiting when the page is hidden or left. */
 export function watchPage(autosave: Pick<Autosave, 'flush'>, signal: AbortSignal): void {
@@ -10,15 +8,15 @@ export function watchPage(autosave: Pick<Autosave, 'flush'>, signal: AbortSignal
 }
 
 /** Tells what another tab saved or deleted, unless this tab has changes of its own. */
-export function watchOtherTabs(
-  id: string,
-  autosave: Autosave,
+export function watchOtherTabs<T>(
+  read: () => Promise<T | null>,
+  autosave: Pick<Autosave, 'pending'>,
   signal: AbortSignal,
-  tell: (theirs: StoredFootprint | null) => void,
+  tell: (theirs: T | null) => void,
 ): void {
   const look = async () => {
     if (document.visibilityState !== 'visible' || autosave.pending) return;
-    const theirs = await shelf.get(id);
+    const theirs = await read();
     if (signal.aborted || autosave.pending) return;
     tell(theirs);
   };

@@ -22,7 +22,7 @@ export function AddPart() {
       if (!footprint) return;
       const { compiled, edit, set } = store.getState();
       const placed = placeFootprint(compiled, footprint);
-      edit(placed.edits, `place ${footprint.document.name}`);
+      edit(placed.edits, undefined, `place ${footprint.document.name}`);
       set({ selected: placed.id });
       setQuery('');
       setOpen(false);

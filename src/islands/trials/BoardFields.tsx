@@ -5,12 +5,12 @@ import { formatLength } from '../../core/units/length';
 import { Heading } from '../common/inputs';
 import { attempt } from '../common/trouble';
 import { outlineOfFile } from './outline';
-import { ChoiceEntry, LengthEntry, WordsEntry } from './fields';
+import { ChoiceField, LengthField, TextField } from '../fields/choices';
 import { useTrial } from './state';
 
 /** The board itself: a rectangle with round corners, or an outline. */
 export function BoardFields() {
-  const outline = useTrial((s) => s.trial.board?.outline);
+  const outline = useTrial((s) => s.document.board?.outline);
   const edit = useTrial((s) => s.edit);
   const thickness = useTrial((s) => s.compiled.board.thickness);
   const unit = useTrial((s) => s.unit);
@@ -19,25 +19,25 @@ export function BoardFields() {
     file &&
     void attempt('Reading the outline', async () => {
       const { text, left: some } = await outlineOfFile(file);
-      edit([{ at: '/board/outline', value: text }], `outline from ${file.name}`);
+      edit([{ at: '/board/outline', value: text }], undefined, `outline from ${file.name}`);
       setLeft(some);
     });
   return (
     <>
       {outline === undefined ? (
         <>
-          <LengthEntry at="/board/width" title="Width" words="board width" />
-          <LengthEntry at="/board/height" title="Height" words="board height" />
-          <LengthEntry at="/board/radius" title="Corner radius" words="corner radius" placeholder="0" />
+          <LengthField name="board/width" title="Width" words="board width" />
+          <LengthField name="board/height" title="Height" words="board height" />
+          <LengthField name="board/radius" title="Corner radius" words="corner radius" computed="0" />
         </>
       ) : (
-        <WordsEntry at="/board/outline" title="Corners" words="board outline" wide longest={40_000} />
+        <TextField name="board/outline" title="Corners" words="board outline" wide />
       )}
-      <LengthEntry
-        at="/board/thickness"
+      <LengthField
+        name="board/thickness"
         title="Thickness"
         words="board thickness"
-        placeholder={formatLength(thickness, unit)}
+        computed={formatLength(thickness, unit)}
       />
       <div className="mt-1 flex flex-wrap gap-x-3 text-[12px]">
         {outline === undefined ? (
@@ -45,7 +45,7 @@ export function BoardFields() {
             type="button"
             className="text-primary hover:underline"
             onClick={() =>
-              edit([{ at: '/board/outline', value: '0,0 80,0 80,50 0,50' }], 'outline by corners')
+              edit([{ at: '/board/outline', value: '0,0 80,0 80,50 0,50' }], undefined, 'outline by corners')
             }
           >
             Outline by corners
@@ -54,7 +54,7 @@ export function BoardFields() {
           <button
             type="button"
             className="text-primary hover:underline"
-            onClick={() => edit([{ at: '/board/outline', value: undefined }], 'rectangle again')}
+            onClick={() => edit([{ at: '/board/outline', value: undefined }], undefined, 'rectangle again')}
           >
             A rectangle again
           </button>
@@ -86,46 +86,50 @@ type Lists = 'covers' | 'keepOuts';
 
 /** Covers over the board, and areas that it keeps free. */
 export function AreaFields() {
-  const covers = useTrial((s) => s.trial.covers);
-  const keepOuts = useTrial((s) => s.trial.keepOuts);
+  const covers = useTrial((s) => s.document.covers);
+  const keepOuts = useTrial((s) => s.document.keepOuts);
   return (
     <>
       <Heading>Covers</Heading>
       {(covers ?? []).map(({ id, why }) => (
         <Area key={id} list="covers" id={id} name={why ?? `Cover ${id}`}>
-          <LengthEntry at={`/covers/${id}/under`} title="Underside" words={`underside of cover ${id}`} />
+          <LengthField name={`covers/${id}/under`} title="Underside" words={`underside of cover ${id}`} />
           <Place list="covers" id={id} />
-          <ChoiceEntry
-            at={`/covers/${id}/side`}
+          <ChoiceField
+            name={`covers/${id}/side`}
             title="Over"
             words={`side of cover ${id}`}
             usual="top"
             options={SIDES}
           />
-          <WordsEntry at={`/covers/${id}/why`} title="What" words={`what cover ${id} is`} wide />
+          <TextField name={`covers/${id}/why`} title="What" words={`what cover ${id} is`} wide />
         </Area>
       ))}
       <AddButton list="covers" words="Add a cover" value={{ under: '10' }} />
       <Heading>Areas kept free</Heading>
       {(keepOuts ?? []).map(({ id, why }) => (
         <Area key={id} list="keepOuts" id={id} name={why ?? `Area ${id}`}>
-          <ChoiceEntry
-            at={`/keepOuts/${id}/what`}
+          <ChoiceField
+            name={`keepOuts/${id}/what`}
             title="Free of"
             words={`what area ${id} is free of`}
             usual={NEVER}
             options={WHAT}
           />
-          <ChoiceEntry
-            at={`/keepOuts/${id}/side`}
+          <ChoiceField
+            name={`keepOuts/${id}/side`}
             title="On"
             words={`side of area ${id}`}
             usual="both"
             options={BOTH}
           />
           <Place list="keepOuts" id={id} />
-          <LengthEntry at={`/keepOuts/${id}/diameter`} title="or Diameter" words={`diameter of area ${id}`} />
-          <WordsEntry at={`/keepOuts/${id}/why`} title="Why" words={`why area ${id} is kept free`} wide />
+          <LengthField
+            name={`keepOuts/${id}/diameter`}
+            title="or Diameter"
+            words={`diameter of area ${id}`}
+          />
+          <TextField name={`keepOuts/${id}/why`} title="Why" words={`why area ${id} is kept free`} wide />
         </Area>
       ))}
       <AddButton
@@ -152,23 +156,23 @@ const WHAT: readonly (readonly [string, string])[] = [
 ];
 
 function Place({ list, id }: { list: Lists; id: string }) {
-  const at = `/${list}/${id}`;
+  const at = `${list}/${id}`;
   const name = list === 'covers' ? `cover ${id}` : `area ${id}`;
   return (
     <>
-      <LengthEntry at={`${at}/x`} title="x" words={`x of ${name}`} placeholder="0" />
-      <LengthEntry at={`${at}/y`} title="y" words={`y of ${name}`} placeholder="0" />
-      <LengthEntry
-        at={`${at}/width`}
+      <LengthField name={`${at}/x`} title="x" words={`x of ${name}`} computed="0" />
+      <LengthField name={`${at}/y`} title="y" words={`y of ${name}`} computed="0" />
+      <LengthField
+        name={`${at}/width`}
         title="Width"
         words={`width of ${name}`}
-        placeholder={list === 'covers' ? 'whole board' : ''}
+        computed={list === 'covers' ? 'whole board' : ''}
       />
-      <LengthEntry
-        at={`${at}/height`}
+      <LengthField
+        name={`${at}/height`}
         title="Height"
         words={`height of ${name}`}
-        placeholder={list === 'covers' ? 'whole board' : ''}
+        computed={list === 'covers' ? 'whole board' : ''}
       />
     </>
   );
@@ -198,7 +202,7 @@ function Area({
         <button
           type="button"
           className="text-error text-[12px] hover:underline"
-          onClick={() => edit([{ at: `/${list}/${id}`, value: undefined }], `remove ${name}`)}
+          onClick={() => edit([{ at: `/${list}/${id}`, value: undefined }], undefined, `remove ${name}`)}
         >
           Remove
         </button>
@@ -208,7 +212,7 @@ function Area({
 }
 
 function AddButton({ list, words, value }: { list: Lists; words: string; value: object }) {
-  const trial = useTrial((s) => s.trial);
+  const trial = useTrial((s) => s.document);
   const edit = useTrial((s) => s.edit);
   const add = () => {
     const there: TrialDocument[Lists] = trial[list];
@@ -219,6 +223,7 @@ function AddButton({ list, words, value }: { list: Lists; words: string; value: 
           ? { at: `/${list}/${id}`, value: { id, ...value } }
           : { at: `/${list}`, value: [{ id, ...value }] },
       ],
+      undefined,
       words.toLowerCase(),
     );
   };

@@ -12,8 +12,8 @@ import { stepOf } from './step';
 /** The parts, how they are looked at and moved, the board, and the keys. */
 export function Column() {
   const selected = useTrial((s) => s.selected);
-  const parts = useTrial((s) => s.trial.parts) ?? [];
-  const footprints = useTrial((s) => s.trial.footprints) ?? {};
+  const parts = useTrial((s) => s.document.parts) ?? [];
+  const footprints = useTrial((s) => s.document.footprints) ?? {};
   const compiled = useTrial((s) => s.compiled);
   const set = useTrial((s) => s.set);
   const counts = useMemo(() => {

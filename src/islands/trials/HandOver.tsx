@@ -1,11 +1,10 @@
 import { useState } from 'react';
-import { writeTrial } from '../../core/document/write';
 import type { BoardFormat } from '../../core/format/board/board-format';
 import { download } from '../common/download';
 import { useLoaded } from '../common/later';
-import { trials } from '../common/shelf-store';
 import { attempt } from '../common/trouble';
 import { useTrialStore } from './state';
+import { trialFile } from './trial-file';
 
 const load = () => import('../../core/format/board');
 
@@ -29,15 +28,7 @@ export function HandOver({ onClose }: { onClose: () => void }) {
       setBusy(null);
     }
   };
-  const saveTrial = async () => {
-    // with the files of its models inside
-    const trial = await trials.packed(store.getState().trial);
-    download({
-      name: `${trial.name.replace(/[\\/:*?"<>|]+/g, '-')}.tapis-trial.json`,
-      mediaType: 'application/json',
-      content: writeTrial(trial),
-    });
-  };
+  const saveTrial = async () => download(await trialFile(store.getState().document));
   const { problems } = store.getState().compiled;
   return (
     <section aria-label="Hand over" className="border-base-300 bg-base-100 border-b px-4 py-2">

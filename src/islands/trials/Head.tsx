@@ -9,7 +9,7 @@ import { PageHead } from '../common/PageHead';
 import { SaveNote, UndoButtons } from '../common/saving';
 import { processes } from '../common/shelf-store';
 import { EntryInput } from '../fields/EntryInput';
-import { useGestureField } from '../fields/useEntry';
+import { useField } from '../fields/useEntry';
 import { newerFootprints } from './library';
 import { useTrial } from './state';
 
@@ -49,13 +49,10 @@ export function Head() {
 }
 
 function NameEntry() {
-  const name = useTrial((s) => s.trial.name);
+  const name = useTrial((s) => s.document.name);
   const edit = useTrial((s) => s.edit);
-  const abandon = useTrial((s) => s.abandon);
-  const field = useGestureField(
-    name,
-    (text, gesture) => edit([{ at: '/name', value: text.slice(0, 120) || 'Unnamed' }], 'name', gesture),
-    abandon,
+  const field = useField(name, (text, gesture) =>
+    edit([{ at: '/name', value: text.slice(0, 120) || 'Unnamed' }], gesture, 'name'),
   );
   return <EntryInput field={field} className="w-64" aria-label="Name of the trial" maxLength={120} />;
 }
@@ -80,6 +77,7 @@ function ProcessPick() {
             { at: '/process', value: process.id },
             { at: '/ownProcess', value: carriedProcess(process) },
           ],
+          undefined,
           `process ${process.name}`,
         );
       }}
@@ -87,44 +85,9 @@ function ProcessPick() {
   );
 }
 
-/** What to do when another tab has saved the same trial, or when saving fails. */
-export function SavingBar() {
-  const save = useTrial((s) => s.save);
-  const refusal = useTrial((s) => s.refusal);
-  const set = useTrial((s) => s.set);
-  const resolve = useTrial((s) => s.resolve);
-  if (refusal !== null)
-    return (
-      <Bar tone="warning" words={`Not done: ${refusal}`}>
-        <BarButton onPress={() => set({ refusal: null })}>Close</BarButton>
-      </Bar>
-    );
-  if (save.kind === 'failed')
-    return (
-      <Bar
-        tone="error"
-        words={`Not saved: ${save.reason}. It is tried again every few seconds; keep this page open.`}
-      />
-    );
-  if (save.kind === 'gone')
-    return (
-      <Bar tone="warning" words="Another tab has removed this trial for good. It lives in this tab only." />
-    );
-  if (save.kind !== 'conflict') return null;
-  return (
-    <Bar
-      tone="warning"
-      words="Another tab has saved this trial. Nothing of yours is written until you choose."
-    >
-      <BarButton onPress={() => resolve('theirs')}>Take the other tab’s</BarButton>
-      <BarButton onPress={() => resolve('mine')}>Replace it with mine</BarButton>
-    </Bar>
-  );
-}
-
 /** Footprints that the Shelf has newer, and taking them in one action. */
 export function NewerBar() {
-  const trial = useTrial((s) => s.trial);
+  const trial = useTrial((s) => s.document);
   const edit = useTrial((s) => s.edit);
   const newer = useLiveQuery(() => newerFootprints(trial), [trial.footprints]) ?? [];
   const [first] = newer;
@@ -139,6 +102,7 @@ export function NewerBar() {
         onPress={() =>
           edit(
             newer.map(({ key, footprint }) => ({ at: `/footprints/${key}`, value: footprint })),
+            undefined,
             'take newer footprints',
           )
         }

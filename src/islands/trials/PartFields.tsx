@@ -14,7 +14,7 @@ import {
 import { Pick, Tick, type Options } from '../common/inputs';
 import { openCount } from '../ledger/effect';
 import { alternativesFor, type Alternative } from './library';
-import { CountEntry, Fault, LengthEntry, WordsEntry } from './fields';
+import { CountField, LengthField, TextField } from '../fields/choices';
 import { useTrial, useTrialStore } from './state';
 
 const FROM_X = [
@@ -33,23 +33,22 @@ export function PartFields({ id }: { id: string }) {
   const store = useTrialStore();
   const compiled = useTrial((s) => s.compiled);
   const edit = useTrial((s) => s.edit);
-  const part = useTrial((s) => s.trial.parts?.find((one) => one.id === id));
+  const part = useTrial((s) => s.document.parts?.find((one) => one.id === id));
   if (!part) return null;
-  const at = `/parts/${id}`;
+  const at = `parts/${id}`;
   const name = part.reference;
   const { corners = false } = part;
   return (
     <section aria-label={`Part ${name}`} className="pt-1">
-      <WordsEntry at={`${at}/reference`} title="Reference" words={`reference of ${name}`} longest={20} />
+      <TextField name={`${at}/reference`} title="Reference" words={`reference of ${name}`} />
       <Coordinate id={id} axis="x" from={part.fromX ?? 'left'} options={corners ? [] : FROM_X} />
       <Coordinate id={id} axis="y" from={part.fromY ?? 'bottom'} options={corners ? [] : FROM_Y} />
-      <div className="flex items-center gap-1">
-        <WordsEntry at={`${at}/angle`} title="Angle, °" words={`angle of ${name}`} placeholder="0" slim />
+      <TextField name={`${at}/angle`} title="Angle, °" words={`angle of ${name}`} computed="0">
         <button
           type="button"
           className="btn btn-xs"
           title="Turn by 90° (R)"
-          onClick={() => edit(turnBy(compiled, id, 90), `turn ${name}`)}
+          onClick={() => edit(turnBy(compiled, id, 90), undefined, `turn ${name}`)}
         >
           +90°
         </button>
@@ -58,17 +57,16 @@ export function PartFields({ id }: { id: string }) {
           className="btn btn-xs"
           aria-pressed={part.side === 'bottom'}
           title="To the other side of the board (O)"
-          onClick={() => edit(toOtherSide(compiled, id), `${name} to the other side`)}
+          onClick={() => edit(toOtherSide(compiled, id), undefined, `${name} to the other side`)}
         >
           {part.side === 'bottom' ? 'on the bottom' : 'on the top'}
         </button>
-      </div>
-      <Fault at={`${at}/angle`} />
+      </TextField>
       <div className="py-1">
         <Tick
           checked={corners}
           small
-          onChange={(on) => edit(atCorners(compiled, id, on), `${name} at all corners`)}
+          onChange={(on) => edit(atCorners(compiled, id, on), undefined, `${name} at all corners`)}
         >
           The same at all four corners
         </Tick>
@@ -78,10 +76,10 @@ export function PartFields({ id }: { id: string }) {
           <summary className="text-secondary hover:bg-base-200 cursor-pointer text-[12px]">
             Row or array
           </summary>
-          <CountEntry at={`${at}/columns`} title="Columns" words={`columns of ${name}`} placeholder="1" />
-          <LengthEntry at={`${at}/stepX`} title="step" words={`column step of ${name}`} />
-          <CountEntry at={`${at}/rows`} title="Rows" words={`rows of ${name}`} placeholder="1" />
-          <LengthEntry at={`${at}/stepY`} title="step" words={`row step of ${name}`} />
+          <CountField name={`${at}/columns`} words={`columns of ${name}`} computed={1} usual={1} />
+          <LengthField name={`${at}/stepX`} title="step" words={`column step of ${name}`} />
+          <CountField name={`${at}/rows`} words={`rows of ${name}`} computed={1} usual={1} />
+          <LengthField name={`${at}/stepY`} title="step" words={`row step of ${name}`} />
         </details>
       )}
       <Swap id={id} />
@@ -92,7 +90,7 @@ export function PartFields({ id }: { id: string }) {
           onClick={() => {
             const copy = duplicatePart(compiled, id);
             if (!copy) return;
-            edit(copy.edits, `duplicate ${name}`);
+            edit(copy.edits, undefined, `duplicate ${name}`);
             store.getState().set({ selected: copy.id });
           }}
         >
@@ -101,7 +99,7 @@ export function PartFields({ id }: { id: string }) {
         <button
           type="button"
           className="text-error hover:underline"
-          onClick={() => edit(removePart(store.getState().trial, id), `remove ${name}`)}
+          onClick={() => edit(removePart(store.getState().document, id), undefined, `remove ${name}`)}
         >
           Remove
         </button>
@@ -122,35 +120,30 @@ type From = Parameters<typeof measureFrom>[3];
 /** A coordinate and the edge that it is measured from; measured from another one, the part stays where it is. */
 function Coordinate<F extends From>({ id, axis, from, options }: CoordinateProps<F>) {
   const store = useTrialStore();
-  const name = useTrial((s) => s.trial.parts?.find((one) => one.id === id)?.reference ?? '');
-  const at = `/parts/${id}/${axis}`;
+  const name = useTrial((s) => s.document.parts?.find((one) => one.id === id)?.reference ?? '');
   return (
-    <>
-      <div className="flex items-center gap-1">
-        <LengthEntry at={at} title={axis} words={`${axis} of ${name}`} slim />
-        {options.length > 0 && (
-          <Pick
-            className="min-w-0 flex-1"
-            label={`Edge that ${axis} of ${name} is measured from`}
-            value={from}
-            options={options}
-            onChange={(next) => {
-              const { compiled, edit } = store.getState();
-              edit(measureFrom(compiled, id, axis, next), `measure ${name} from another edge`);
-            }}
-          />
-        )}
-      </div>
-      <Fault at={at} />
-    </>
+    <LengthField name={`parts/${id}/${axis}`} title={axis} words={`${axis} of ${name}`} layout="close">
+      {options.length > 0 && (
+        <Pick
+          className="min-w-0 flex-1"
+          label={`Edge that ${axis} of ${name} is measured from`}
+          value={from}
+          options={options}
+          onChange={(next) => {
+            const { compiled, edit } = store.getState();
+            edit(measureFrom(compiled, id, axis, next), undefined, `measure ${name} from another edge`);
+          }}
+        />
+      )}
+    </LengthField>
   );
 }
 
 /** What else can stand in the part's place: newer revisions, variants; each with what collides then. */
 function Swap({ id }: { id: string }) {
-  const footprints = useTrial((s) => s.trial.footprints);
-  const key = useTrial((s) => s.trial.parts?.find((one) => one.id === id)?.footprint);
-  const used = new Set(useTrial((s) => s.trial.parts)?.map(({ footprint }) => footprint));
+  const footprints = useTrial((s) => s.document.footprints);
+  const key = useTrial((s) => s.document.parts?.find((one) => one.id === id)?.footprint);
+  const used = new Set(useTrial((s) => s.document.parts)?.map(({ footprint }) => footprint));
   const held = key === undefined ? undefined : footprints?.[key];
   const from = held?.from;
   const others = useLiveQuery(() => alternativesFor(held), [from, held?.revision, held?.document]);
@@ -187,7 +180,7 @@ function SwapRow({ id, alternative }: { id: string; alternative: Alternative }) 
   const store = useTrialStore();
   const [open, setOpen] = useState<number | null>(null);
   const edits = (footprint: TrialFootprint) => {
-    const held = holdFootprint(store.getState().trial, footprint);
+    const held = holdFootprint(store.getState().document, footprint);
     return [...held.edits, ...swapFootprint(id, held.key)];
   };
   const label = `Take ${alternative.name}`;
@@ -207,7 +200,9 @@ function SwapRow({ id, alternative }: { id: string; alternative: Alternative }) 
         onPointerLeave={leave}
         onFocus={look}
         onBlur={leave}
-        onClick={() => store.getState().edit(edits(alternative.footprint), `${label} for the part`)}
+        onClick={() =>
+          store.getState().edit(edits(alternative.footprint), undefined, `${label} for the part`)
+        }
       >
         {label}
       </button>

@@ -3,25 +3,42 @@ import { whyRefused } from '../../store/storage';
 import { ErrorBoundary } from '../common/ErrorBoundary';
 import { trials, wakeStorage } from '../common/shelf-store';
 import { attempt, TroubleBar } from '../common/trouble';
-import { watchPage } from '../state/tabs';
+import type { TrialDocument } from '../../core/document/trial';
+import { FieldContext } from '../state/fields';
+import { removedDocument } from '../state/workplace';
+import { RefusalBar, SavingBar } from '../state/WorkplaceBars';
 import { Column } from './Column';
-import { Head, NewerBar, SavingBar } from './Head';
+import { Head, NewerBar } from './Head';
 import { useTrialKeys } from './keys';
 import { useTrialModels } from './models';
-import { createTrial, TrialContext, useTrial, useTrialStore, type TrialStore } from './state';
+import {
+  createTrial,
+  loadTrialReader,
+  TrialContext,
+  trialFields,
+  useTrial,
+  useTrialStore,
+  type TrialStore,
+} from './state';
 import { TrialLedger } from './TrialLedger';
 import { TrialSheet } from './TrialSheet';
 
 /** One trial: its board, its parts, what is found, and what can be written. */
 export function Trial({ id }: { id: string }) {
-  const [store, setStore] = useState<TrialStore | 'missing' | { readonly fault: string } | null>(null);
+  const [store, setStore] = useState<TrialStore | 'missing' | 'binned' | { readonly fault: string } | null>(
+    null,
+  );
+  const [tries, setTries] = useState(0);
   useEffect(() => {
     let left = false;
     const open = async () => {
       await wakeStorage();
-      const stored = await trials.get(id);
+      const stored = (await trials.get(id)) ?? removedDocument<TrialDocument>(id);
       const history = stored && (await trials.historyOf(stored));
-      if (!left) setStore(stored ? createTrial(stored, history) : 'missing');
+      if (left) return;
+      if (!stored || stored.binnedAt > 0) return setStore(stored ? 'binned' : 'missing');
+      setStore(createTrial(stored, history));
+      loadTrialReader().catch(() => {});
     };
     open().catch((error: unknown) => {
       if (!left) setStore({ fault: whyRefused(error) });
@@ -29,8 +46,27 @@ export function Trial({ id }: { id: string }) {
     return () => {
       left = true;
     };
-  }, [id]);
+  }, [id, tries]);
   if (store === null) return <p className="text-secondary p-10">Opening the trial</p>;
+  if (store === 'binned')
+    return (
+      <main className="flex flex-col items-start gap-3 p-10 text-[15px]">
+        <TroubleBar />
+        <p>This trial is in the bin.</p>
+        <button
+          type="button"
+          className="btn btn-sm btn-primary"
+          onClick={() =>
+            void attempt('Putting it back', () => trials.restore(id)).then(() => setTries(tries + 1))
+          }
+        >
+          Put it back and open it
+        </button>
+        <a className="link" href="/trials">
+          Go to the trials
+        </a>
+      </main>
+    );
   if (store === 'missing' || 'fault' in store)
     return (
       <main className="flex flex-col items-start gap-3 p-10 text-[15px]">
@@ -46,27 +82,22 @@ export function Trial({ id }: { id: string }) {
     );
   return (
     <TrialContext value={store}>
-      <Place />
+      <FieldContext value={trialFields(store)}>
+        <Place />
+      </FieldContext>
     </TrialContext>
   );
 }
 
 function Place() {
   const store = useTrialStore();
-  const name = useTrial((s) => s.trial.name);
+  const name = useTrial((s) => s.document.name);
   useTrialKeys();
   useTrialModels();
   useEffect(() => {
     document.title = `${name} · Trial · Tapis`;
   }, [name]);
-  useEffect(() => {
-    const stop = new AbortController();
-    watchPage({ flush: () => store.getState().flush() }, stop.signal);
-    return () => {
-      stop.abort();
-      void store.getState().flush();
-    };
-  }, [store]);
+  useEffect(() => store.getState().watch(), [store]);
   const drop = async ([file]: readonly File[]) => {
     const { edit, set } = store.getState();
     if (!file) return;
@@ -77,7 +108,7 @@ function Place() {
     await attempt('Reading the outline', async () => {
       const { outlineOfFile } = await import('./outline');
       const { text } = await outlineOfFile(file);
-      edit([{ at: '/board/outline', value: text }], `outline from ${file.name}`);
+      edit([{ at: '/board/outline', value: text }], undefined, `outline from ${file.name}`);
     });
   };
   return (
@@ -95,7 +126,7 @@ function Place() {
     >
       <Head />
       <TroubleBar />
-      <SavingBar />
+      <Saving />
       <NewerBar />
       <div className="relative flex min-h-0 flex-1">
         <main
@@ -110,7 +141,22 @@ function Place() {
         <ErrorBoundary part="The Ledger">
           <TrialLedger />
         </ErrorBoundary>
+        <Refusal />
       </div>
     </div>
   );
+}
+
+/** How saving stands, where that is a trouble. */
+function Saving() {
+  const work = useTrial((s) => s);
+  const file = async () => (await import('./trial-file')).trialFile(work.document);
+  return <SavingBar work={work} noun="trial" home="among the trials" file={file} />;
+}
+
+/** Why a change was not taken. */
+function Refusal() {
+  const refusal = useTrial((s) => s.refusal);
+  const set = useTrial((s) => s.set);
+  return <RefusalBar refusal={refusal} onClose={() => set({ refusal: null })} />;
 }

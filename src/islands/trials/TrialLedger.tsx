@@ -41,7 +41,7 @@ export function TrialLedger() {
         state().set({ finding: index, selected: own ?? state().selected });
       },
       preview: (remedy) => state().setPreview(remedy),
-      edit: (edits) => state().edit(edits, state().preview?.remedy.label ?? 'remedy'),
+      edit: (edits) => state().edit(edits, undefined, state().preview?.remedy.label ?? 'remedy'),
       goTo: () => undefined,
       point: () => undefined,
       putAway: () => undefined,

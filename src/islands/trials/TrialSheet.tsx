@@ -199,7 +199,7 @@ function Drawings({ shown, areas, camera, hold, size, onPointer }: DrawingsProps
         step: stepOf(step, unit) ?? 0.5,
       });
       set({ guides: snapped.guides, selected: part.part });
-      edit(moveTo(before, part.part, snapped.at), `move ${part.reference}`, gesture);
+      edit(moveTo(before, part.part, snapped.at), gesture, `move ${part.reference}`);
     };
   };
   const { wheel, handlers } = useGestures({

@@ -14,7 +14,7 @@ import { whenMade } from '../common/words';
 
 /** All trials of this browser. */
 export function Trials() {
-  const all = useLiveQuery(() => trials.list(), []);
+  const all = useLiveQuery(() => trials.rows(), []);
   const binned = useLiveQuery(() => trials.binned(), []) ?? [];
   const [refused, setRefused] = useState<string | null>(null);
   useEffect(() => {
@@ -84,7 +84,7 @@ export function Trials() {
           <details className="mt-4">
             <summary className="text-secondary cursor-pointer">In the bin: {binned.length}</summary>
             <ul>
-              {binned.map(({ id, trial }) => (
+              {binned.map(({ id, document: trial }) => (
                 <li key={id} className="flex gap-3">
                   {trial.name}
                   <button
@@ -112,14 +112,14 @@ export function Trials() {
 }
 
 function freeName(all: readonly StoredTrial[]): string {
-  const taken = new Set(all.map(({ trial }) => trial.name));
+  const taken = new Set(all.map(({ document }) => document.name));
   for (let i = 1; ; i += 1) {
     const name = i === 1 ? 'New trial' : `New trial ${i}`;
     if (!taken.has(name)) return name;
   }
 }
 
-function TrialCard({ stored: { id, trial, updatedAt } }: { stored: StoredTrial }) {
+function TrialCard({ stored: { id, document: trial, updatedAt } }: { stored: StoredTrial }) {
   const compiled = useMemo(() => compileTrial(trial), [trial]);
   const { strokes, extent } = useMemo(() => drawBoard(compiled), [compiled]);
   const { minX, minY, maxX, maxY } = extent;

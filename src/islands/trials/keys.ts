@@ -31,8 +31,8 @@ function nudge(state: TrialState, dx: number, dy: number): void {
   const mirrored = state.below ? -1 : 1;
   edit(
     moveTo(compiled, selected, { x: x + mirrored * dx * by, y: y + dy * by }),
-    `move ${part.reference}`,
     `nudge ${nudges}`,
+    `move ${part.reference}`,
   );
 }
 
@@ -64,13 +64,13 @@ export const KEYS: readonly Key[] = [
     keys: ['r'],
     shown: 'R',
     words: 'turn by 90°',
-    run: ofSelected((s, id) => s.edit(turnBy(s.compiled, id, 90), 'turn')),
+    run: ofSelected((s, id) => s.edit(turnBy(s.compiled, id, 90), undefined, 'turn')),
   },
   {
     keys: ['o'],
     shown: 'O',
     words: 'to the other side',
-    run: ofSelected((s, id) => s.edit(toOtherSide(s.compiled, id), 'to the other side')),
+    run: ofSelected((s, id) => s.edit(toOtherSide(s.compiled, id), undefined, 'to the other side')),
   },
   {
     keys: ['d'],
@@ -79,7 +79,7 @@ export const KEYS: readonly Key[] = [
     run: ofSelected((s, id) => {
       const copy = duplicatePart(s.compiled, id);
       if (!copy) return;
-      s.edit(copy.edits, 'duplicate');
+      s.edit(copy.edits, undefined, 'duplicate');
       s.set({ selected: copy.id });
     }),
   },
@@ -87,7 +87,7 @@ export const KEYS: readonly Key[] = [
     keys: ['Delete'],
     shown: 'Delete',
     words: 'remove',
-    run: ofSelected((s, id) => s.edit(removePart(s.trial, id), 'remove')),
+    run: ofSelected((s, id) => s.edit(removePart(s.document, id), undefined, 'remove')),
   },
   { keys: ['n'], shown: 'N', words: 'next part', run: (s) => stepPart(s, 1) },
   { keys: ['v'], shown: 'V', words: 'part before', run: (s) => stepPart(s, -1) },

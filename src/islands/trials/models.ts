@@ -6,7 +6,7 @@ import { useTrial, useTrialStore } from './state';
 /** Fetches the imported models of the placed footprints from this browser's storage. */
 export function useTrialModels(): void {
   const store = useTrialStore();
-  const footprints = useTrial((s) => s.trial.footprints);
+  const footprints = useTrial((s) => s.document.footprints);
   useEffect(() => {
     const stop = new AbortController();
     const fetchModels = async () => {

@@ -77,13 +77,13 @@ function Kept({ family }: { family: OwnFamily }) {
   const document = useBench((s) => s.document);
   const edit = useBench((s) => s.edit);
   const { id } = family.own;
-  const kept = useLiveQuery(() => families.get(id), [id]);
+  const kept = useLiveQuery(async () => (await families.get(id))?.document ?? null, [id]);
   if (kept === undefined) return null;
   const same = kept !== null && isSameFamily(kept, family);
   const keep = () => {
     const example = valuesOf(document, family.own.unit ?? 'mm');
     const drawn = { ...family, own: { ...family.own, example } };
-    void attempt('Keeping the family', () => families.save(drawn));
+    void attempt('Keeping the family', () => families.keep(drawn));
   };
   const take = () => {
     if (!kept) return;

@@ -47,7 +47,7 @@ export function UsedWhere() {
           <>
             <dt className="text-secondary">on trials</dt>
             <dd>
-              {held.map(({ id: one, trial }, i) => (
+              {held.map(({ id: one, document: trial }, i) => (
                 <span key={one}>
                   {i > 0 && ', '}
                   <a className="link" href={`/trial/${one}`}>
