@@ -21,7 +21,9 @@ export interface ReleaseRequest {
   readonly target: ReleaseTarget;
 }
 export type ReleaseAnswer =
-  { readonly done: number; readonly all: number } | { readonly zip: Uint8Array } | { readonly error: string };
+  | { readonly done: number; readonly all: number }
+  | { readonly zip: Uint8Array }
+  | { readonly error: string };
 
 const answer = (message: ReleaseAnswer) => postMessage(message);
 

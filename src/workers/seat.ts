@@ -9,7 +9,9 @@ export interface SeatRequest {
   readonly ground: Ground;
 }
 export type SeatAnswer =
-  { readonly done: number } | { readonly result: SeatResult | null } | { readonly error: string };
+  | { readonly done: number }
+  | { readonly result: SeatResult | null }
+  | { readonly error: string };
 
 const answer = (message: SeatAnswer) => postMessage(message);
 

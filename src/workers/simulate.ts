@@ -7,7 +7,9 @@ export interface SimulationRequest {
   readonly plan: SimulationPlan;
 }
 export type SimulationAnswer =
-  { readonly done: number } | { readonly result: Simulation } | { readonly error: string };
+  | { readonly done: number }
+  | { readonly result: Simulation }
+  | { readonly error: string };
 
 const answer = (message: SimulationAnswer) => postMessage(message);
 

@@ -24,7 +24,13 @@ export type TerminalForm =
  * lands as somebody gives them, of whose terminals nothing is known.
  */
 export type SpotForm =
-  'collapsing-ball' | 'non-collapsing-ball' | 'column' | 'land-grid' | 'thermal' | 'probe' | 'given';
+  | 'collapsing-ball'
+  | 'non-collapsing-ball'
+  | 'column'
+  | 'land-grid'
+  | 'thermal'
+  | 'probe'
+  | 'given';
 
 /** What all terminals of a package have in common. */
 interface AnyPlace {

@@ -18,7 +18,16 @@ export type Source = 'land formulas' | 'package' | 'process' | 'by rule' | 'set 
 
 /** The parts of a padstack that have a size of their own. */
 export type StackPart =
-  'copper' | 'other' | 'inner' | 'mask' | 'maskOther' | 'paste' | 'hole' | 'relief' | 'clearance' | 'vias';
+  | 'copper'
+  | 'other'
+  | 'inner'
+  | 'mask'
+  | 'maskOther'
+  | 'paste'
+  | 'hole'
+  | 'relief'
+  | 'clearance'
+  | 'vias';
 
 /** A hole through the board; slots are oblong. */
 export interface StackHole {

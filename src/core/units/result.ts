@@ -1,6 +1,7 @@
 /** Either a value or what went wrong; the core returns these for anything a person can mend. */
 export type Result<T, E> =
-  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly error: E };
+  | { readonly ok: true; readonly value: T }
+  | { readonly ok: false; readonly error: E };
 
 export function ok<T>(value: T): { ok: true; value: T } {
   return { ok: true, value };

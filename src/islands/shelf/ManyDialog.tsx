@@ -4,7 +4,8 @@ import { VERDICTS } from './verdict';
 
 /** Verdicts, the gravest first. */
 export const GRAVITY = ['stop', 'caution', 'note', 'clear'] as const satisfies readonly (
-  Severity | 'clear'
+  | Severity
+  | 'clear'
 )[];
 
 interface Props {
