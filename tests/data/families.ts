@@ -55,8 +55,50 @@ export function variantsOf(family: FamilyDefinition): Variant[] {
 /** All families in all their variants. */
 export const VARIANTS: readonly Variant[] = FAMILIES.flatMap(variantsOf);
 
+/** The example of each family. */
+export const EXAMPLES: readonly Variant[] = VARIANTS.filter(({ name, family }) => name === family.id);
+
 /** The variants that slower laws are tried on: all in a deep run, else the example of each family. */
-export const SOME_VARIANTS = DEEP ? VARIANTS : VARIANTS.filter(({ name, family }) => name === family.id);
+export const SOME_VARIANTS = DEEP ? VARIANTS : EXAMPLES;
+
+/**
+ * What tells a package from others for whoever draws, writes or seats it: how its groups are solved, the forms
+ * of their terminals, how it is mounted, and which sides have terminals.
+ */
+function stratumOf({ groups, bores, body }: Footprint): string {
+  const forms = groups.map(({ kind, terminals }) =>
+    terminals.kind === 'pin' ? `${kind} ${terminals.lead.shape}` : `${kind} ${terminals.form}`,
+  );
+  return [...new Set(forms), body.extent.mount, bores.length > 0].join(', ');
+}
+
+/**
+ * A stratified sample of the families: of those that are alike in everything that {@link stratumOf} tells, the
+ * one with the fewest lands. Laws that take long hold on these in every run, on all in a deep one.
+ */
+export const STRATA: readonly Variant[] = DEEP ? VARIANTS : sampled(EXAMPLES);
+
+function sampled(all: readonly Variant[]): Variant[] {
+  const least = new Map<string, { variant: Variant; count: number }>();
+  for (const variant of all) {
+    const footprint = footprintOf(variant.document);
+    const stratum = stratumOf(footprint);
+    const count = footprint.lands.length;
+    if (count < (least.get(stratum)?.count ?? Infinity)) least.set(stratum, { variant, count });
+  }
+  return [...least.values()].map(({ variant }) => variant);
+}
+
+/** In every run: the example, every choice of every option, and of the common sizes the first and the last of few lands. */
+export const USUAL_VARIANTS: readonly Variant[] = DEEP
+  ? VARIANTS
+  : FAMILIES.flatMap((family) => {
+      const all = variantsOf(family);
+      const sizes = all.slice(all.length - (family.outlines?.length ?? 0));
+      const few = sizes.filter(({ document }) => footprintOf(document).lands.length <= 100);
+      const ends = new Set([few[0], few.at(-1)]);
+      return all.filter((one) => !sizes.includes(one) || ends.has(one));
+    });
 
 /** Compiles or says why not. */
 export function footprintOf(document: TapisDocument): Footprint {

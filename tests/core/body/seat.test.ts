@@ -7,10 +7,9 @@ import { groundOf } from '../../../src/core/footprint/ground';
 import { meshOf, meshOfFaces, welded } from '../../../src/core/geometry/mesh';
 import type { Point3 } from '../../../src/core/geometry/point';
 import { block } from '../../../src/core/geometry/solid';
-import { FAMILIES } from '../../../src/core/package/families';
 import { ball, lyingCylinder } from '../../../src/core/package/shapes/round';
 import { converter } from '../../data/documents';
-import { footprintOf, VARIANTS } from '../../data/families';
+import { footprintOf, STRATA, VARIANTS } from '../../data/families';
 import { elsewhere, seated, throughStep } from '../../data/models';
 import { cases } from '../../data/depth';
 
@@ -124,10 +123,10 @@ describe('self-seating', () => {
   const shift = fc.double({ min: -40, max: 40, noNaN: true });
   const place = fc.record({ x: shift, y: shift, z: shift });
 
-  it.each(FAMILIES.map(({ id }) => id))(
+  it.each(STRATA.map(({ name, document }) => [name, document] as const))(
     'puts the exported body of %s back to a micrometre, up to its symmetry, from any turn and place',
-    (id) => {
-      const footprint = variant(id);
+    (_, document) => {
+      const footprint = footprintOf(document);
       const ground = groundOf(footprint);
       const meshes = throughStep(footprint.body.assembly);
       fc.assert(
@@ -156,7 +155,7 @@ describe('self-seating', () => {
     expect(second!.fit.cost).toBeGreaterThan(best.fit.cost + 0.05);
   });
   it.each(SCALES.filter((scale) => scale !== 1))('sees that a model has to be made larger by %d', (scale) => {
-    const footprint = footprintOf(converter());
+    const footprint = variant('small-transistor');
     const by = { x: 90, y: 0, z: 90 };
     const at = { x: 1, y: 2, z: 3 };
     const meshes = elsewhere(throughStep(footprint.body.assembly), by, at, 1 / scale);

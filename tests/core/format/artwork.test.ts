@@ -23,7 +23,7 @@ import {
   type Placed,
 } from '../../../src/core/geometry/figure';
 import { chip, converter } from '../../data/documents';
-import { SOME_VARIANTS } from '../../data/families';
+import { SOME_VARIANTS, STRATA } from '../../data/families';
 import { readDrill, readFilm } from '../../data/gerber';
 
 const ABOUT = ofFootprint('X', 'U1');
@@ -144,7 +144,7 @@ describe('a film', () => {
   });
 });
 
-describe.each(SOME_VARIANTS.map(({ name, document }) => [name, document] as const))(
+describe.each(STRATA.map(({ name, document }) => [name, document] as const))(
   'the artwork of %s',
   (_, document) => {
     it.each([

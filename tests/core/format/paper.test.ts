@@ -20,7 +20,7 @@ import { releaseZip } from '../../../src/core/format/release/release';
 import { filled, patternTrouble, TARGETS } from '../../../src/core/format/release/targets';
 import { keyOf } from '../../../src/kernel/inside';
 import { chip, converter } from '../../data/documents';
-import { SOME_VARIANTS } from '../../data/families';
+import { STRATA } from '../../data/families';
 
 function writable(document: TapisDocument): Writable {
   const compiled = compile(document);
@@ -118,7 +118,7 @@ describe('a drawing sheet', () => {
       await write('drawing', writable(converter())),
     );
   });
-  it.each(SOME_VARIANTS.map(({ name, document }, i) => [name, document, i] as const))(
+  it.each(STRATA.map(({ name, document }, i) => [name, document, i] as const))(
     'of %s lies on its paper, A4 or letter',
     (_, document, i) => {
       const compiled = writable(document);
@@ -131,7 +131,7 @@ describe('a drawing sheet', () => {
 });
 
 describe('every family', () => {
-  it.each(SOME_VARIANTS.map(({ name, document }, i) => [name, document, i] as const))(
+  it.each(STRATA.map(({ name, document }, i) => [name, document, i] as const))(
     '%s is written in every format of papers and tables',
     async (_, document, i) => {
       const compiled = writable(document);
@@ -227,7 +227,7 @@ describe('a review report', () => {
 
 describe('a release', () => {
   it('has every file of its target and their digests, and is the same whenever it is made', async () => {
-    const all = [converter(), { ...chip(), marks: { reference: 'R1' } }].map((document) => ({
+    const all = [chip(), { ...chip(), name: 'R2', marks: { reference: 'R1' } }].map((document) => ({
       compiled: writable(document),
       about: { revision: '1' },
     }));
@@ -258,7 +258,7 @@ describe('a release', () => {
       expect(files[path]).toHaveLength(bytes);
       expect(createHash('sha256').update(files[path]!).digest('hex')).toBe(sha256);
     }
-    expect(listed.map(({ path }) => path)).toContain('R1/R1RESC1608X55N-r1.dxf');
+    expect(listed.map(({ path }) => path)).toContain('R2/R1RESC1608X55N-r1.dxf');
     expect(told.at(-1)).toBe(listed.length - 1);
     expect(await releaseZip(all, target, keyOf)).toEqual(zip);
     expect(await releaseZip(all, target, keyOf, (done) => done < 3)).toBeNull();
