@@ -36,7 +36,11 @@ export default defineConfig({
     plugins: [tailwindcss()],
     // the build for today's browsers, without what older ones need
     resolve: { alias: [{ find: /^dexie$/, replacement: modernDexie }] },
-    worker: { format: 'es' },
+    // the server tells what workers may do by the names of their scripts
+    worker: {
+      format: 'es',
+      rollupOptions: { output: { entryFileNames: '_astro/worker-[name].[hash].js' } },
+    },
     build: { assetsInlineLimit: 0, rollupOptions: { output: { manualChunks: together } } },
   },
 });

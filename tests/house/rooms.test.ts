@@ -1,4 +1,4 @@
-import { execFileSync } from 'node:child_process';
+import { execFileSync, spawnSync } from 'node:child_process';
 import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join, resolve } from 'node:path';
@@ -77,4 +77,10 @@ describe('imports point downwards', () => {
   it.each(DOWNWARDS)('%s may import %s', (file, target) => {
     expect(said.get(`${file} ${target}`)).toBe('');
   });
+});
+
+it('choices are unions of words: nothing is an enum', () => {
+  // git says 1 where it finds none
+  const { stdout } = spawnSync('git', ['grep', '-nE', '^(export )?(const |declare )?enum ', '--', 'src']);
+  expect(String(stdout)).toBe('');
 });

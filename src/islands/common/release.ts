@@ -1,6 +1,5 @@
 import type { ReleaseTarget } from '../../core/format/release/targets';
-import { fail, ok, type Result } from '../../core/units/result';
-import type { ReleaseAnswer, ReleaseRequest } from '../../workers/release';
+import type { ReleaseRequest } from '../../workers/jobs/release';
 import { aboutOf } from './about';
 import { download } from './download';
 import { runJob } from './job';
@@ -31,23 +30,22 @@ export async function makeRelease(
   );
   const control = new AbortController();
   const made = await working(`Releasing for ${target.title}`, (onDone) =>
-    runJob<Uint8Array, ReleaseAnswer>({
-      worker: new Worker(new URL('../../workers/release.ts', import.meta.url), { type: 'module' }),
-      request: { footprints, target } satisfies ReleaseRequest,
+    runJob({
+      job: 'release',
+      request: { footprints, target },
       signal: control.signal,
       time: RELEASE_TIME,
-      late: `The release was not made within ${RELEASE_TIME / 60_000} minutes and was given up.`,
+      late: `it took longer than ${RELEASE_TIME / 60_000} minutes and was given up`,
       broken: 'Load the page again and try once more.',
-      take(answer): Result<Uint8Array, string> | null {
-        if ('done' in answer) {
-          if (!onDone(answer.done, answer.all)) control.abort();
-          return null;
-        }
-        return 'zip' in answer ? ok(answer.zip) : fail(`The release could not be made: ${answer.error}.`);
+      onProgress: ({ done, all }) => {
+        if (!onDone(done, all)) control.abort();
       },
     }),
   );
-  if (!made.ok) return control.signal.aborted ? null : made.error;
+  if (!made.ok) {
+    const why = made.error.replace(/\.$/, '');
+    return control.signal.aborted ? null : `The release could not be made: ${why}.`;
+  }
   const [only] = rows;
   const name = rows.length === 1 && only ? only.document.name : `${rows.length} footprints`;
   const plain = `${name}, ${target.title}`.replace(/[\\/:*?"<>|]+/g, '-');

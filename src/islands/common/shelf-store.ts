@@ -1,4 +1,3 @@
-import factsWorker from '../../workers/facts?worker&url';
 import type { ReleaseTarget } from '../../core/format/release/targets';
 import { FactsStore } from '../../store/facts';
 import { FamilyStore } from '../../store/families';
@@ -10,6 +9,7 @@ import { ShelfStore } from '../../store/shelf';
 import { HabitStore } from '../../store/sources';
 import { TrialStore } from '../../store/trials';
 import { openStorage, reopen } from '../../store/storage';
+import { BUILD } from './job';
 
 const { database, fleeting } = await openStorage();
 
@@ -31,8 +31,8 @@ export const groups = new GroupStore(database);
 /** What was kept of footprints on purpose. */
 export const revisions = new RevisionStore(database);
 
-/** What is listed and drawn of footprints. The address of the worker that makes it names the build. */
-export const facts = new FactsStore(database, factsWorker);
+/** What is listed and drawn of footprints. What another build made is made anew. */
+export const facts = new FactsStore(database, BUILD);
 
 /** The person's own choices of files for a release. */
 export const targets = {

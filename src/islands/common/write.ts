@@ -3,7 +3,6 @@ import type { TapisDocument } from '../../core/document/document';
 import type { Compiled } from '../../core/footprint/footprint';
 import type { Format, WrittenFile } from '../../core/format/format';
 import { fail, ok, type Result } from '../../core/units/result';
-import type { WriteAnswer, WriteRequest } from '../../workers/write';
 import type { About } from './about';
 import { documentFile } from './document-file';
 import { runJob } from './job';
@@ -28,23 +27,22 @@ export function fileOf(
   return Promise.resolve(format.id === 'json' ? ok(documentFile(document)) : fail(missing));
 }
 
-function writeInWorker(
+async function writeInWorker(
   { id, title }: Pick<Format, 'id' | 'title'>,
   document: TapisDocument,
   model: Model | null,
   about: About,
   signal: AbortSignal,
 ): Promise<Result<WrittenFile, string>> {
-  return runJob<WrittenFile, WriteAnswer>({
-    worker: new Worker(new URL('../../workers/write.ts', import.meta.url), { type: 'module' }),
-    request: { document, model, format: id, ...about } satisfies WriteRequest,
+  const written = await runJob({
+    job: 'write',
+    request: { document, model, format: id, ...about },
     signal,
     time: WRITE_TIME,
-    late: `${title} was not written within ${WRITE_TIME / 1000} s and was given up.`,
+    late: `it took longer than ${WRITE_TIME / 1000} s and was given up`,
     broken: 'Load the page again and try once more.',
-    take: (answer) =>
-      'file' in answer
-        ? ok(answer.file)
-        : fail(`${title} could not be written: ${answer.error}. Nothing was lost.`),
   });
+  return written.ok
+    ? written
+    : fail(`${title} could not be written: ${written.error.replace(/\.$/, '')}. Nothing was lost.`);
 }

@@ -1,7 +1,7 @@
 import { useRef, useState, type PointerEvent } from 'react';
 import type { Box } from '../../core/geometry/box';
 import { formatMm } from '../../core/units/length';
-import type { Picture } from '../../workers/take-in';
+import type { Picture } from '../../workers/jobs/take-in';
 
 interface Props {
   picture: Picture;

@@ -5,7 +5,7 @@ import type { PadColumn } from '../../core/format/csv/read';
 import type { DrawingRole } from '../../core/format/dxf/read';
 import type { ImportAsked } from '../../core/format/import';
 import type { Box } from '../../core/geometry/box';
-import type { SeenFiles, SeenPattern } from '../../workers/take-in';
+import type { SeenFiles, SeenPattern } from '../../workers/jobs/take-in';
 import { Tick } from '../common/inputs';
 import { shelf } from '../common/shelf-store';
 import { attempt } from '../common/trouble';

@@ -1,6 +1,6 @@
 import type { ImportAsked } from '../../core/format/import';
 import { fail, type Result } from '../../core/units/result';
-import type { SeenFiles, TakeInAnswer, TakeInRequest } from '../../workers/take-in';
+import type { SeenFiles, TakeInRequest } from '../../workers/jobs/take-in';
 import { runJob } from '../common/job';
 
 /** How long reading may take, ms, and how large files may be together, in bytes. */
@@ -26,13 +26,13 @@ export async function readFiles(
     asked,
     take,
   };
-  return runJob<SeenFiles, TakeInAnswer>({
-    worker: new Worker(new URL('../../workers/take-in.ts', import.meta.url), { type: 'module' }),
+  const read = await runJob({
+    job: 'takeIn',
     request,
     signal,
     time: TIME,
     late: `It took longer than ${TIME / 1000} s and was given up; take fewer files, or a part of them.`,
     broken: 'The files are as they were.',
-    take: (answer) => answer,
   });
+  return read.ok ? read.value : read;
 }

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import type { TapisDocument } from '../../core/document/document';
 import type { Result } from '../../core/units/result';
-import type { OpinionRequest, OpinionSaid } from '../../workers/opinion';
+import type { OpinionRequest, OpinionSaid } from '../../workers/jobs/opinion';
 import { runJob } from '../common/job';
 
 /** How long an opinion may take, ms. */
@@ -22,14 +22,13 @@ export function useOpinion(
     if (!pattern) return;
     const stop = new AbortController();
     const request: OpinionRequest = { pattern, against };
-    void runJob<OpinionSaid, Result<OpinionSaid, string>>({
-      worker: new Worker(new URL('../../workers/opinion.ts', import.meta.url), { type: 'module' }),
+    void runJob({
+      job: 'opinion',
       request,
       signal: stop.signal,
       time: TIME,
       late: `It took longer than ${TIME / 1000} s and was given up.`,
       broken: 'Open it on the Bench, where its findings are.',
-      take: (answer) => answer,
     }).then((result) => {
       if (!stop.signal.aborted) setSaid({ request, result });
     });

@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import type { JointModel } from '../../core/joint/model';
 import type { Simulation, SimulationPlan } from '../../core/joint/simulate';
-import type { SimulationAnswer, SimulationRequest } from '../../workers/simulate';
+import { runJob } from '../common/job';
 
 export type SimulationState =
   | { readonly kind: 'idle' }
@@ -9,39 +9,42 @@ export type SimulationState =
   | { readonly kind: 'done'; readonly result: Simulation; readonly model: JointModel }
   | { readonly kind: 'failed'; readonly reason: string };
 
-/** Runs simulations in a worker of their own, one at a time; cancelling throws the worker away. */
+/** A simulation that takes longer is given up, ms. */
+const TIME = 600_000;
+
+/** Runs simulations beside the page, one at a time; cancelling throws the worker away. */
 export function useSimulation() {
   const [state, setState] = useState<SimulationState>({ kind: 'idle' });
-  const worker = useRef<Worker | null>(null);
-  const stop = () => {
-    worker.current?.terminate();
-    worker.current = null;
-  };
-  useEffect(() => stop, []);
+  const running = useRef<AbortController | null>(null);
+  useEffect(() => () => running.current?.abort(), []);
   return {
     state,
     run(model: JointModel, plan: SimulationPlan) {
-      stop();
-      const started = new Worker(new URL('../../workers/simulate.ts', import.meta.url), { type: 'module' });
-      worker.current = started;
+      running.current?.abort();
+      const control = new AbortController();
+      running.current = control;
       setState({ kind: 'running', done: 0 });
-      started.onmessage = ({ data }: MessageEvent<SimulationAnswer>) => {
-        if ('done' in data) return setState({ kind: 'running', done: data.done });
-        stop();
+      void runJob({
+        job: 'simulate',
+        request: { model, plan },
+        signal: control.signal,
+        time: TIME,
+        late: `it took longer than ${TIME / 60_000} minutes and was given up`,
+        broken: 'Load the page again and try once more.',
+        onProgress: (done) => {
+          if (!control.signal.aborted) setState({ kind: 'running', done });
+        },
+      }).then((result) => {
+        if (control.signal.aborted) return;
         setState(
-          'result' in data
-            ? { kind: 'done', result: data.result, model }
-            : { kind: 'failed', reason: data.error },
+          result.ok
+            ? { kind: 'done', result: result.value, model }
+            : { kind: 'failed', reason: result.error },
         );
-      };
-      started.onerror = ({ message }) => {
-        stop();
-        setState({ kind: 'failed', reason: message || 'the worker could not be started' });
-      };
-      started.postMessage({ model, plan } satisfies SimulationRequest);
+      });
     },
     cancel() {
-      stop();
+      running.current?.abort();
       setState({ kind: 'idle' });
     },
   };

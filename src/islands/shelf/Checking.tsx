@@ -2,7 +2,7 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { facts } from '../common/shelf-store';
 import { attempt } from '../common/trouble';
 import { counted } from '../common/words';
-import type { Found } from '../../workers/change';
+import type { Found } from '../../workers/jobs/change';
 import { saidChanges } from './change-words';
 import { useLooking, type Line } from './looking';
 import { GRAVITY, ManyDialog, Verdict } from './ManyDialog';

@@ -1,3 +1,5 @@
+import { askWorker, newWorker, type JobAnswer, type JobName, type JobRequest } from '../common/job';
+
 /** Workers that share a long work; one less than there are processors, so that the page stays live. */
 const hands = (): number => Math.max(1, Math.min(4, (navigator.hardwareConcurrency || 2) - 1));
 
@@ -6,30 +8,28 @@ const hands = (): number => Math.max(1, Math.min(4, (navigator.hardwareConcurren
  * @param request makes what a worker is told of a batch
  * @param take gets a worker's answer and the batch that it is about; `null` where the worker fell over
  */
-export async function byCrew<Item, Request, Answer>(
+export async function byCrew<Item, N extends JobName>(
+  job: N,
   batches: readonly (readonly Item[])[],
-  make: () => Worker,
-  request: (batch: readonly Item[]) => Promise<Request>,
-  take: (answer: Answer | null, batch: readonly Item[]) => void,
+  request: (batch: readonly Item[]) => Promise<JobRequest<N>>,
+  take: (answer: JobAnswer<N> | null, batch: readonly Item[]) => void,
   signal: AbortSignal,
 ): Promise<void> {
   let next = 0;
   const work = async () => {
-    let worker = make();
+    let worker = newWorker();
     try {
       for (let batch = batches[next]; batch && !signal.aborted; batch = batches[next]) {
         next += 1;
         const asked = await request(batch);
-        const answer = await new Promise<Answer | null>((resolve) => {
-          worker.onmessage = ({ data }: MessageEvent<Answer>) => resolve(data);
-          worker.onerror = () => resolve(null);
+        const stopped = new Promise<null>((resolve) => {
           signal.addEventListener('abort', () => resolve(null), { once: true });
-          worker.postMessage(asked);
         });
+        const answer = await Promise.race([askWorker(worker, job, asked), stopped]);
         if (signal.aborted) return;
         if (answer === null) {
           worker.terminate();
-          worker = make();
+          worker = newWorker();
         }
         take(answer, batch);
       }

@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import type { Prospect, Wish } from '../../core/library/change';
 import type { StoredFootprint } from '../../store/database';
-import type { ChangeAnswer, ChangeRequest, Found } from '../../workers/change';
+import type { Found } from '../../workers/jobs/change';
 import { shelf } from '../common/shelf-store';
 import { byCrew } from './crew';
 
@@ -55,9 +55,9 @@ async function look(
     ids.slice(i * BATCH, (i + 1) * BATCH),
   );
   const rows = new Map<string, Pick<StoredFootprint, 'revision' | 'document' | 'locked'>>();
-  await byCrew<string, ChangeRequest, ChangeAnswer>(
+  await byCrew(
+    'change',
     batches,
-    () => new Worker(new URL('../../workers/change.ts', import.meta.url), { type: 'module' }),
     async (batch) => {
       const footprints = await Promise.all(
         (await shelf.getAll(batch)).map(async ({ id, revision, document, locked }) => {

@@ -1,6 +1,6 @@
 import type { ShelfEntry } from '../../store/database';
-import factsWorker from '../../workers/facts?worker&url';
-import type { FactsAnswer, FactsRequest } from '../../workers/facts';
+import type { FactsAnswer, FactsRequest } from '../../workers/jobs/facts';
+import { askWorker, newWorker } from '../common/job';
 import { facts, shelf } from '../common/shelf-store';
 
 /** Footprints that are read at a time. */
@@ -53,18 +53,13 @@ export class Reader {
     }
   }
 
-  private make(request: FactsRequest): Promise<FactsAnswer> {
-    this.worker ??= new Worker(factsWorker, { type: 'module' });
-    const { worker } = this;
-    return new Promise((resolve) => {
-      worker.onmessage = ({ data }: MessageEvent<FactsAnswer>) => resolve(data);
-      // one that cannot be started or falls over gives nothing, and the rest goes on
-      worker.onerror = () => {
-        worker.terminate();
-        this.worker = null;
-        resolve([]);
-      };
-      worker.postMessage(request);
-    });
+  private async make(request: FactsRequest): Promise<FactsAnswer> {
+    this.worker ??= newWorker();
+    const made = await askWorker(this.worker, 'facts', request);
+    if (made) return made;
+    // one that cannot be started or falls over gives nothing, and the rest goes on
+    this.worker.terminate();
+    this.worker = null;
+    return [];
   }
 }

@@ -1,7 +1,7 @@
 import type { SheetUnit } from '../../core/document/document';
 import { kindById } from '../../core/source/kinds';
 import type { SourceReading } from '../../core/source/reading';
-import type { Guess } from '../../workers/read-table';
+import type { Guess } from '../../workers/jobs/read-table';
 import { Pick } from '../common/inputs';
 
 interface Props {

@@ -3,7 +3,7 @@ import { writtenEntry } from '../../core/document/entries';
 import { rereadSource, type Reread } from '../../core/source/reread';
 import { takeEdits, type TakenFrom } from '../../core/source/take';
 import type { SourceReading } from '../../core/source/reading';
-import type { TableAsk } from '../../workers/read-table';
+import type { TableAsk } from '../../workers/jobs/read-table';
 import { attempt } from '../common/trouble';
 import { counted } from '../common/words';
 import { useBench } from '../state/context';

@@ -1,7 +1,7 @@
 import { kindById } from '../../core/source/kinds';
 import { patternEdits, takenDocument, type TakenFrom } from '../../core/source/take';
 import type { SourceReading } from '../../core/source/reading';
-import type { TableAnswer, TableAsk } from '../../workers/read-table';
+import type { TableAnswer, TableAsk } from '../../workers/jobs/read-table';
 import { groups, shelf } from '../common/shelf-store';
 import { attempt } from '../common/trouble';
 import { counted } from '../common/words';

@@ -9,7 +9,7 @@ import { isNotGiven } from '../../core/units/entry-text';
 import { areaRound, wordsIn, type Area, type Word } from '../../core/source/page';
 import { printedAt, sourceEdits, takeEdits, type TakenFrom } from '../../core/source/take';
 import { applyEdits } from '../../core/document/edit';
-import type { TableAsk, TableInput } from '../../workers/read-table';
+import type { TableAsk, TableInput } from '../../workers/jobs/read-table';
 import { shelf, habits } from '../common/shelf-store';
 import { attempt } from '../common/trouble';
 import { Pick } from '../common/inputs';

@@ -3,7 +3,8 @@ import type { Area, SourcePage } from '../../core/source/page';
 import { LARGEST_PICTURE, pageOfPicture, seenAt } from '../../core/source/picture/prepare';
 import { wordsOfPage, type PdfDocument } from '../../kernel/source/pdf';
 import { seenWords } from '../../kernel/source/picture';
-import type { LevelAnswer, LevelAsk } from '../../workers/level';
+import type { LevelAnswer } from '../../workers/jobs/level';
+import { runJob } from '../common/job';
 
 /** A datasheet that is open: its pages can be drawn and read. */
 export interface OpenSheet {
@@ -128,18 +129,21 @@ export async function readPage(sheet: OpenSheet, number: number, onPicture: () =
   return { page: pageOfPicture(words, { width, height }, number), seen };
 }
 
+/** How long a picture may take to be made ready, ms. */
+const LEVEL_TIME = 60_000;
+
 async function levelled({ width, height, data }: ImageData): Promise<LevelAnswer> {
-  const worker = new Worker(new URL('../../workers/level.ts', import.meta.url), { type: 'module' });
-  try {
-    return await new Promise<LevelAnswer>((resolve, reject) => {
-      worker.onmessage = ({ data: answer }: MessageEvent<LevelAnswer>) => resolve(answer);
-      worker.onerror = ({ message }) => reject(new Error(message || 'The picture could not be made ready.'));
-      const ask: LevelAsk = { width, height, data };
-      worker.postMessage(ask, [data.buffer]);
-    });
-  } finally {
-    worker.terminate();
-  }
+  const made = await runJob({
+    job: 'level',
+    request: { width, height, data },
+    transfer: [data.buffer],
+    signal: new AbortController().signal,
+    time: LEVEL_TIME,
+    late: `The picture was not made ready within ${LEVEL_TIME / 1000} s. Take a smaller one.`,
+    broken: 'Take a smaller picture.',
+  });
+  if (!made.ok) throw new Error(made.error);
+  return made.value;
 }
 
 let reader: Promise<Letters> | null = null;

@@ -1,5 +1,5 @@
-import { ok, type Result } from '../../core/units/result';
-import type { TableAnswer, TableAsk } from '../../workers/read-table';
+import type { Result } from '../../core/units/result';
+import type { TableAnswer, TableAsk } from '../../workers/jobs/read-table';
 import { runJob } from '../common/job';
 
 /** Longest that a table may take to be understood, ms. */
@@ -7,16 +7,15 @@ const LONGEST = 30_000;
 
 /** Has a worker understand a table. */
 export function understand(
-  ask: TableAsk,
+  request: TableAsk,
   signal = new AbortController().signal,
 ): Promise<Result<TableAnswer, string>> {
-  return runJob<TableAnswer, TableAnswer>({
-    worker: new Worker(new URL('../../workers/read-table.ts', import.meta.url), { type: 'module' }),
-    request: ask,
+  return runJob({
+    job: 'readTable',
+    request,
     signal,
     time: LONGEST,
     late: 'The table took too long to be understood. Draw a box round the part that is meant.',
     broken: 'Draw a box round the part that is meant.',
-    take: (answer) => ok(answer),
   });
 }

@@ -1,6 +1,6 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useMemo } from 'react';
-import type { TableAsk } from '../../workers/read-table';
+import type { TableAsk } from '../../workers/jobs/read-table';
 import { habits } from '../common/shelf-store';
 
 /** Makers' letters that are kept under names. */

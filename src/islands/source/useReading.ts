@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
-import type { TableAnswer, TableAsk } from '../../workers/read-table';
+import type { TableAnswer, TableAsk } from '../../workers/jobs/read-table';
 import { useBench } from '../state/context';
 import { readPage, type ReadPage } from './sheet-file';
 import { understand } from './understand';

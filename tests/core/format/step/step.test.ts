@@ -89,23 +89,20 @@ describe('bodies as STEP', () => {
     60_000,
   );
 
-  it.each(STRATA)(
-    'of $name stand as one assembly in the same box',
-    ({ name, document }) => {
-      const { assembly } = footprintOf(document).body;
-      const { root, meshes } = readStep(writeStep(assembly, name, USUAL_COLOURS), 0.002);
-      expect(root.children[0]?.name).toBe(name);
-      expect(meshes).toHaveLength(assembly.parts.length);
-      const boxes = meshes.map(
-        ({ attributes, index }) => measureMesh(attributes.position.array, index.array).box,
-      );
-      boxOf(assembly).forEach(([from, to], axis) => {
-        // chords of either side lie up to 2 µm inside of arcs
-        expect(Math.abs(Math.min(...boxes.map((box) => box[axis]![0]!)) - from!)).toBeLessThan(0.004);
-        expect(Math.abs(Math.max(...boxes.map((box) => box[axis]![1]!)) - to!)).toBeLessThan(0.004);
-      });
-    },
-  );
+  it.each(STRATA)('of $name stand as one assembly in the same box', ({ name, document }) => {
+    const { assembly } = footprintOf(document).body;
+    const { root, meshes } = readStep(writeStep(assembly, name, USUAL_COLOURS), 0.002);
+    expect(root.children[0]?.name).toBe(name);
+    expect(meshes).toHaveLength(assembly.parts.length);
+    const boxes = meshes.map(
+      ({ attributes, index }) => measureMesh(attributes.position.array, index.array).box,
+    );
+    boxOf(assembly).forEach(([from, to], axis) => {
+      // chords of either side lie up to 2 µm inside of arcs
+      expect(Math.abs(Math.min(...boxes.map((box) => box[axis]![0]!)) - from!)).toBeLessThan(0.004);
+      expect(Math.abs(Math.max(...boxes.map((box) => box[axis]![1]!)) - to!)).toBeLessThan(0.004);
+    });
+  });
 
   it.each(USUAL_VARIANTS)('of $name are closed: every edge is used once each way', ({ document }) => {
     for (const shape of Object.values(footprintOf(document).body.assembly.shapes)) {

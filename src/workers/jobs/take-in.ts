@@ -1,19 +1,19 @@
-import type { TapisDocument } from '../core/document/document';
-import { pathData } from '../core/drawing/drawing';
+import type { TapisDocument } from '../../core/document/document';
+import { pathData } from '../../core/drawing/drawing';
 import {
   documentOf,
   readPatterns,
   type FilmSaid,
   type ImportAsked,
   type ImportFile,
-} from '../core/format/import';
-import type { PadTable } from '../core/format/csv/read';
-import type { DrawingLayer } from '../core/format/dxf/read';
-import { boxRound, type Box } from '../core/geometry/box';
-import { flatten } from '../core/geometry/contour';
-import { contourOf, type Placed } from '../core/geometry/figure';
-import type { GivenPattern } from '../core/given/pattern';
-import type { Result } from '../core/units/result';
+} from '../../core/format/import';
+import type { PadTable } from '../../core/format/csv/read';
+import type { DrawingLayer } from '../../core/format/dxf/read';
+import { boxRound, type Box } from '../../core/geometry/box';
+import { flatten } from '../../core/geometry/contour';
+import { contourOf, type Placed } from '../../core/geometry/figure';
+import type { GivenPattern } from '../../core/given/pattern';
+import type { Result } from '../../core/units/result';
 
 /** Files to be read, and the patterns of them that are to be taken. */
 export interface TakeInRequest {
@@ -56,9 +56,8 @@ export type TakeInAnswer = Result<SeenFiles, string>;
 /** Pieces that a picture shows at most. */
 const MOST_SHOWN = 20_000;
 
-addEventListener('message', ({ data }: MessageEvent<TakeInRequest>) => postMessage(answerTo(data)));
-
-function answerTo({ files, asked, take }: TakeInRequest): TakeInAnswer {
+/** Reads files, and makes documents of the patterns that are taken. */
+export function takeIn({ files, asked, take }: TakeInRequest): TakeInAnswer {
   const read = readPatterns(files, asked);
   if (!read.ok) return read;
   const { patterns, left, films, copper, table, layers } = read.value;

@@ -1,13 +1,13 @@
-import { guessFamilies } from '../core/source/family';
-import type { Grid } from '../core/source/grid';
-import { gridsOfHtml } from '../core/source/html';
-import { gridsOfWords } from '../core/source/layout';
-import type { Word } from '../core/source/page';
-import { readPattern, type ReadPattern } from '../core/source/pattern';
-import { pinTexts } from '../core/source/pins';
-import { readDimensions, tablesOf, type Asked, type SourceReading } from '../core/source/reading';
-import { kindById } from '../core/source/kinds';
-import { gridsOfText } from '../core/source/text';
+import { guessFamilies } from '../../core/source/family';
+import type { Grid } from '../../core/source/grid';
+import { gridsOfHtml } from '../../core/source/html';
+import { gridsOfWords } from '../../core/source/layout';
+import type { Word } from '../../core/source/page';
+import { readPattern, type ReadPattern } from '../../core/source/pattern';
+import { pinTexts } from '../../core/source/pins';
+import { readDimensions, tablesOf, type Asked, type SourceReading } from '../../core/source/reading';
+import { kindById } from '../../core/source/kinds';
+import { gridsOfText } from '../../core/source/text';
 
 /** What is to be read. */
 export type TableInput =
@@ -49,7 +49,8 @@ function gridsOf(input: TableInput): Grid[] {
   return tablesOf(ofHtml).length > 0 || pinTexts(ofHtml).length > 0 ? ofHtml : gridsOfText(input.text);
 }
 
-function answerTo({ input, family, letters, ...asked }: TableAsk): TableAnswer {
+/** Reads a table or the words of a page. */
+export function readTable({ input, family, letters, ...asked }: TableAsk): TableAnswer {
   const isScan = input.kind === 'words' && input.isScan;
   const grids = gridsOf(input);
   const tables = tablesOf(grids, isScan);
@@ -64,5 +65,3 @@ function answerTo({ input, family, letters, ...asked }: TableAsk): TableAnswer {
     tables: tables.length,
   };
 }
-
-addEventListener('message', ({ data }: MessageEvent<TableAsk>) => postMessage(answerTo(data)));

@@ -1,7 +1,7 @@
-import { loadedModel } from '../core/body/loaded';
-import type { Model } from '../core/body/model';
-import type { TapisDocument } from '../core/document/document';
-import { keptOf, type Kept } from '../core/library/facts';
+import { loadedModel } from '../../core/body/loaded';
+import type { Model } from '../../core/body/model';
+import type { TapisDocument } from '../../core/document/document';
+import { keptOf, type Kept } from '../../core/library/facts';
 
 /** Footprints to be compiled, checked and drawn for the Shelf. */
 export interface FactsRequest {
@@ -15,10 +15,10 @@ export interface FactsRequest {
 }
 export type FactsAnswer = readonly (Kept & { readonly id: string; readonly revision: number })[];
 
-addEventListener('message', ({ data: { footprints } }: MessageEvent<FactsRequest>) => {
-  const made: FactsAnswer = footprints.map(({ id, revision, document, model }) => {
+/** Compiles, checks and draws footprints for the Shelf. */
+export function facts({ footprints }: FactsRequest): FactsAnswer {
+  return footprints.map(({ id, revision, document, model }) => {
     const loaded = model && loadedModel(model);
     return { id, revision, ...keptOf(document, () => loaded) };
   });
-  postMessage(made);
-});
+}

@@ -1,9 +1,9 @@
-import { compileGuarded } from '../core/footprint/guarded';
-import type { TapisDocument } from '../core/document/document';
-import { isDrawable } from '../core/footprint/footprint';
-import { opinionAlone } from '../core/opinion/alone';
-import { opinionOn, type Opinion } from '../core/opinion/opinion';
-import { ok, type Result } from '../core/units/result';
+import { compileGuarded } from '../../core/footprint/guarded';
+import type { TapisDocument } from '../../core/document/document';
+import { isDrawable } from '../../core/footprint/footprint';
+import { opinionAlone } from '../../core/opinion/alone';
+import { opinionOn, type Opinion } from '../../core/opinion/opinion';
+import type { Result } from '../../core/units/result';
 
 /** A pattern, and the package that it is held against where that is said. */
 export interface OpinionRequest {
@@ -17,13 +17,12 @@ export interface OpinionSaid {
   readonly opinion: Result<Opinion, string> | null;
 }
 
-addEventListener('message', ({ data }: MessageEvent<OpinionRequest>) => postMessage(answerTo(data)));
-
-function answerTo({ pattern, against }: OpinionRequest): Result<OpinionSaid, string> {
+/** Holds a pattern against its package. */
+export function opinion({ pattern, against }: OpinionRequest): OpinionSaid {
   const [theirs, own] = [pattern, against].map((document) => document && compileGuarded(document));
   const drawn = theirs && isDrawable(theirs) ? theirs : null;
-  return ok({
+  return {
     alone: drawn && opinionAlone(drawn),
     opinion: drawn && own && isDrawable(own) ? opinionOn(drawn, own) : null,
-  });
+  };
 }

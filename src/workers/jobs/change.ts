@@ -1,9 +1,9 @@
-import { loadedModel } from '../core/body/loaded';
-import type { Model } from '../core/body/model';
-import { compileAndCheck } from '../core/check/guarded';
-import type { TapisDocument } from '../core/document/document';
-import type { Finding, Severity } from '../core/document/finding';
-import { editsFor, prospectOf, type Prospect, type Wish } from '../core/library/change';
+import { loadedModel } from '../../core/body/loaded';
+import type { Model } from '../../core/body/model';
+import { compileAndCheck } from '../../core/check/guarded';
+import type { TapisDocument } from '../../core/document/document';
+import type { Finding, Severity } from '../../core/document/finding';
+import { editsFor, prospectOf, type Prospect, type Wish } from '../../core/library/change';
 
 /** Footprints that something is wished for; with an empty wish they are checked as they are. */
 export interface ChangeRequest {
@@ -29,16 +29,16 @@ export type ChangeAnswer = readonly {
   readonly found: Found | null;
 }[];
 
-addEventListener('message', ({ data: { wish, footprints } }: MessageEvent<ChangeRequest>) => {
+/** Looks at footprints: at what a wish would make of them, or at what is found in them. */
+export function change({ wish, footprints }: ChangeRequest): ChangeAnswer {
   const isCheck = editsFor(wish).length === 0;
-  const answer: ChangeAnswer = footprints.map(({ id, document, model }) => {
+  return footprints.map(({ id, document, model }) => {
     const loaded = model && loadedModel(model);
     return isCheck
       ? { id, prospect: null, found: foundIn(document, () => loaded) }
       : { id, prospect: prospectOf(document, wish, () => loaded), found: null };
   });
-  postMessage(answer);
-});
+}
 
 function foundIn(...asked: Parameters<typeof compileAndCheck>): Found {
   const { verdict, findings } = compileAndCheck(...asked).report;

@@ -1,6 +1,6 @@
 import { encode } from 'fast-png';
-import { greyOf } from '../core/source/picture/grey';
-import { prepared, type Levelling } from '../core/source/picture/prepare';
+import { greyOf } from '../../core/source/picture/grey';
+import { prepared, type Levelling } from '../../core/source/picture/prepare';
 
 /** A picture as a page draws it: red, green, blue and alpha. */
 export interface LevelAsk {
@@ -17,9 +17,9 @@ export interface LevelAnswer {
   readonly levelling: Levelling;
 }
 
-addEventListener('message', ({ data: { width, height, data } }: MessageEvent<LevelAsk>) => {
+/** Sets a picture level and makes it ready for a reader of letters. */
+export function level({ width, height, data }: LevelAsk): LevelAnswer {
   const { picture, levelling } = prepared(greyOf(width, height, data, 4));
   const png = encode({ width: picture.width, height: picture.height, data: picture.data, channels: 1 });
-  const answer: LevelAnswer = { png, width: picture.width, height: picture.height, levelling };
-  postMessage(answer, { transfer: [png.buffer] });
-});
+  return { png, width: picture.width, height: picture.height, levelling };
+}

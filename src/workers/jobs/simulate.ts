@@ -1,0 +1,17 @@
+import type { JointModel } from '../../core/joint/model';
+import { simulate, type Simulation, type SimulationPlan } from '../../core/joint/simulate';
+
+/** What the page asks for, and what it is told; ending the worker cancels it. */
+export interface SimulationRequest {
+  readonly model: JointModel;
+  readonly plan: SimulationPlan;
+}
+/** Simulates a joint to the end. */
+export function simulateJoint({ model, plan }: SimulationRequest, tell: (share: number) => void): Simulation {
+  const run = simulate(model, plan);
+  for (;;) {
+    const step = run.next();
+    if (step.done) return step.value;
+    tell(step.value);
+  }
+}
