@@ -17,23 +17,27 @@ const room = fileURLToPath(new URL('../src/core/document/', import.meta.url));
 
 // the schemas are made from the tables of fields, which are TypeScript
 const { outputFiles: made } = await build({
-  entryPoints: [`${room}schema.ts`],
+  stdin: {
+    contents: "export * from './schema'; export * from './backup-schema';",
+    resolveDir: room,
+    loader: 'ts',
+  },
   bundle: true,
   write: false,
   format: 'esm',
   platform: 'node',
 });
-const { backupSchema, documentSchema, familySchema, processSchema, shelfSchema, trialSchema } = await import(
-  `data:text/javascript;base64,${Buffer.from(made[0].text).toString('base64')}`
-);
+const schemaOf = await import(`data:text/javascript;base64,${Buffer.from(made[0].text).toString('base64')}`);
 // the process comes first: documents refer to it
 const schemas = {
-  process: processSchema(),
-  document: documentSchema(),
-  family: familySchema(),
-  shelf: shelfSchema(),
-  backup: backupSchema(),
-  trial: trialSchema(),
+  process: schemaOf.processSchema(),
+  document: schemaOf.documentSchema(),
+  family: schemaOf.familySchema(),
+  shelf: schemaOf.shelfSchema(),
+  backup: schemaOf.backupSchema(),
+  trial: schemaOf.trialSchema(),
+  habit: schemaOf.habitSchema(),
+  target: schemaOf.targetSchema(),
 };
 
 const ajv = new Ajv({

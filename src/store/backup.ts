@@ -1,15 +1,9 @@
 import type { Zip } from 'fflate';
 import { writeDocument, writeFamily, writeProcess, writeTrial } from '../core/document/write';
-import type {
-  StoredFootprint,
-  StoredGroup,
-  StoredHabit,
-  StoredRevision,
-  StoredTrial,
-  TapisDatabase,
-} from './database';
+import type { StoredFootprint, StoredGroup, StoredRevision, StoredTrial, TapisDatabase } from './database';
 import { foldersOf } from './groups';
 import { breathe, type Progress } from './pace';
+import { rowsOf, type Rows } from './rows';
 import { ENDING, fileNames } from './zip';
 
 // The whole store as one ZIP: documents in folders as their groups are, files of models as they came,
@@ -20,7 +14,7 @@ import { ENDING, fileNames } from './zip';
 export const CONTENTS = 'tapis-backup.json';
 
 /** What a backup says of itself. */
-export interface Contents {
+export interface Contents extends Rows {
   readonly tapisBackup: 1;
   /** When it was made, as ISO 8601. */
   readonly made: string;
@@ -30,7 +24,6 @@ export interface Contents {
   readonly groups: readonly StoredGroup[];
   readonly models: readonly { readonly path: string; readonly key: string; readonly name: string }[];
   readonly sources?: readonly { readonly path: string; readonly key: string; readonly name: string }[];
-  readonly habits?: readonly StoredHabit[];
   readonly processes: readonly { readonly path: string; readonly id: string }[];
   readonly families: readonly { readonly path: string; readonly id: string }[];
 }
@@ -130,7 +123,7 @@ export async function makeBackup(
     groups,
     models,
     sources,
-    habits: await db.habits.toArray(),
+    ...(await rowsOf(db)),
     processes: own('processes', processes, ({ document }) => writeProcess(document)),
     families: own('families', families, ({ document }) => writeFamily(document)),
   };

@@ -17,6 +17,7 @@ import { FamilyStore } from './families';
 import type { Kept } from './kept';
 import { breathe, type Progress } from './pace';
 import { ProcessStore } from './processes';
+import { bringRows, soundRows } from './rows';
 
 // A backup is first held against what is here, then brought back. What is here and differs is asked about;
 // whatever is chosen, nothing that is here is lost.
@@ -105,7 +106,7 @@ async function compared(
   onDone: Progress,
 ): Promise<Comparison> {
   const documents = new Map<string, TapisDocument>();
-  const refused: DocumentProblem[] = [];
+  const refused: DocumentProblem[] = [...soundRows(contents).refused];
   const clashes: Clash[] = [];
   const counts = { fresh: 0, same: 0 };
   const refuse = (path: string, problems: readonly DocumentProblem[]) => {
@@ -228,6 +229,7 @@ export async function bringBack(
   const choices = new Map(clashes.map((clash) => [`${clash.kind} ${clash.id}`, choose(clash)]));
   const models = await bringModels(db, contents, bytes);
   await bringSources(db, contents, bytes);
+  await bringRows(db, soundRows(contents).sound);
   const trials = await bringTrials(db, comparison);
   const { footprints, entries, groups, processes, families, revisions } = db;
   return db.transaction('rw', [footprints, entries, groups, processes, families, revisions], async () => {
@@ -303,19 +305,14 @@ async function bringModels(db: TapisDatabase, { models }: Contents, bytes: Uint8
   return count;
 }
 
-/** Keeps the datasheets that are not here, and what makers' letters meant where nothing is known of them. */
-async function bringSources(
-  db: TapisDatabase,
-  { sources = [], habits = [] }: Contents,
-  bytes: Uint8Array,
-): Promise<void> {
+/** Keeps the datasheets that are not here. */
+async function bringSources(db: TapisDatabase, { sources = [] }: Contents, bytes: Uint8Array): Promise<void> {
   for (const { path, key, name } of sources) {
     if (await db.sources.get(key)) continue;
     const file = only(bytes, [path])[path];
     if (file && (await keyOf(file)) === key) await db.sources.put({ key, name, bytes: file });
     await breathe();
   }
-  for (const habit of habits) if (!(await db.habits.get(habit.id))) await db.habits.put(habit);
 }
 
 /** Adds the trials that are not here as they are there; one that differs from what is here comes in beside it. */

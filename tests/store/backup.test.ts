@@ -51,6 +51,7 @@ const everything = async (of: TapisDatabase) => ({
   revisions: await of.revisions.orderBy('id').toArray(),
   sources: await of.sources.toArray(),
   habits: await of.habits.toArray(),
+  targets: await of.targets.toArray(),
 });
 
 /** A store with everything that one can have. */
@@ -74,7 +75,11 @@ async function filled(): Promise<void> {
   await shelf.move([binned!.id], '');
   await new ProcessStore(db).copy(PROCESSES[0]!);
   await new FamilyStore(db).keep(OWN_FAMILY_DOCUMENTS[0]?.package as OwnFamily);
+  await new HabitStore(db).keep('Harrow', 'dip', { A: 'E' });
+  await db.targets.put(TARGET);
 }
+
+const TARGET = { id: 'mine', title: 'My shop', formats: ['artwork'], pattern: '{standard}' };
 
 describe('a backup', () => {
   it('comes back into an empty browser as it was: bin, groups, tags, times, models, processes, families', async () => {
@@ -90,6 +95,32 @@ describe('a backup', () => {
       footprints: before.footprints.filter(stood),
       entries: before.entries.filter(stood),
     });
+  });
+
+  it('brings a target of one’s own beside the one that is here and differs', async () => {
+    await filled();
+    await there.targets.put({ ...TARGET, formats: ['step'] });
+    await other.bringBack(await compare(await backup()), () => 'here');
+    expect((await there.targets.toArray()).map(({ title, formats }) => [title, formats])).toEqual(
+      expect.arrayContaining([
+        ['My shop', ['step']],
+        ['My shop (from the backup)', ['artwork']],
+      ]),
+    );
+  });
+
+  it('leaves out rows that are not what they should be, says so, and brings the rest', async () => {
+    await filled();
+    await db.habits.bulkPut([{ id: 'bad', name: 'Bad', letters: { dip: 7 } } as never]);
+    await db.targets.put({ id: 'half' } as never);
+    const comparison = await compare(await backup());
+    expect(comparison.refused.map(({ message }) => message)).toEqual([
+      expect.stringMatching(/letters mean is left out: \/letters\/dip must be object/),
+      expect.stringMatching(/release target is left out: it must have required property/),
+    ]);
+    await other.bringBack(comparison, () => 'here');
+    expect((await there.habits.toArray()).map(({ id }) => id)).toEqual(['harrow']);
+    expect(await there.targets.toArray()).toEqual([TARGET]);
   });
 
   it('brings nothing new a second time, and puts back what lies in the bin since', async () => {

@@ -5,9 +5,9 @@ import { COMPOSITION } from './pieces';
 import { TRIAL } from './trial';
 
 /** A JSON Schema, or a part of one. */
-type Schema = Readonly<Record<string, unknown>>;
+export type Schema = Readonly<Record<string, unknown>>;
 
-const DRAFT = 'https://json-schema.org/draft/2020-12/schema';
+export const DRAFT = 'https://json-schema.org/draft/2020-12/schema';
 const ID_PATTERN = '^[a-z][a-z0-9-]{0,40}$';
 const ENTRY: Schema = { $ref: '#/$defs/entryText' };
 const ORIGIN: Schema = { type: 'string', maxLength: 120 };
@@ -417,82 +417,6 @@ export function shelfSchema(): Schema {
         items: { type: 'object' },
         description: 'Families of one’s own, each as in a file of its own.',
       },
-    },
-  };
-}
-
-/** The JSON Schema of the list of contents in a backup of a whole store. */
-export function backupSchema(): Schema {
-  const path: Schema = { type: 'string', minLength: 1, maxLength: 2000 };
-  const id: Schema = { type: 'string', minLength: 1, maxLength: 80 };
-  const time: Schema = { type: 'number', minimum: 0 };
-  const list = (
-    maxItems: number,
-    properties: Record<string, Schema>,
-    optional: Record<string, Schema> = {},
-  ) => ({
-    type: 'array',
-    maxItems,
-    items: {
-      type: 'object',
-      required: Object.keys(properties),
-      properties: { ...properties, ...optional },
-    },
-  });
-  return {
-    $schema: DRAFT,
-    $id: '/schema/tapis-backup-1.json',
-    title: 'Tapis backup, version 1',
-    description: 'What the files of a backup are. Times are milliseconds since 1970.',
-    type: 'object',
-    required: ['tapisBackup', 'made', 'footprints', 'groups', 'models', 'processes', 'families'],
-    properties: {
-      tapisBackup: { const: 1, description: 'Version of this format.' },
-      made: { type: 'string', maxLength: 40 },
-      footprints: list(
-        100000,
-        {
-          path,
-          id,
-          revision: { type: 'integer', minimum: 1 },
-          createdAt: time,
-          updatedAt: time,
-          binnedAt: time,
-        },
-        {
-          group: { type: 'string', maxLength: 80 },
-          tags: { type: 'array', maxItems: 100, items: { type: 'string', maxLength: 40 } },
-        },
-      ),
-      revisions: list(200000, {
-        path,
-        id,
-        footprint: id,
-        number: { type: 'integer', minimum: 1 },
-        state: { enum: ['draft', 'review', 'approved', 'withdrawn'] },
-        note: { type: 'string', maxLength: 2000 },
-        at: time,
-      }),
-      trials: list(10000, {
-        path,
-        id,
-        revision: { type: 'integer', minimum: 1 },
-        createdAt: time,
-        updatedAt: time,
-        binnedAt: time,
-      }),
-      groups: list(10000, {
-        id,
-        name: { type: 'string', maxLength: 80 },
-        parent: { type: 'string', maxLength: 80 },
-      }),
-      models: list(100000, {
-        path,
-        key: { type: 'string', pattern: '^[0-9a-f]{64}$' },
-        name: { type: 'string', maxLength: 300 },
-      }),
-      processes: list(10000, { path, id }),
-      families: list(10000, { path, id }),
     },
   };
 }

@@ -1,12 +1,12 @@
 import type { APIRoute } from 'astro';
 import {
-  backupSchema,
   documentSchema,
   familySchema,
   processSchema,
   shelfSchema,
   trialSchema,
 } from '../../core/document/schema';
+import { backupSchema } from '../../core/document/backup-schema';
 import { only } from '../../server/endpoint';
 import { json, problem, response } from '../../server/reply';
 
