@@ -3,6 +3,7 @@
  * Rooms on the same floor do not know each other, except where `also` says so.
  */
 const CORE_FLOORS = [
+  ['words'],
   ['units'],
   ['geometry', 'process'],
   ['document'],

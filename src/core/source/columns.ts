@@ -1,5 +1,6 @@
 import type { SheetUnit } from '../document/document';
 import { cellAt, type Cell, type Grid, type GridRow } from './grid';
+import { limitsByNumbers } from './limits-by-numbers';
 import { countSaid, headSays, isAngle, isValue, type HeadRole, type Limit } from './words';
 
 // What the columns of a table are: by the words over them, by what is in them, and by how their numbers go
@@ -78,14 +79,10 @@ export function columnsOf(
   });
   // words behind the values are remarks, words before them names
   const firstValue = columns.findIndex(({ role }) => role === 'value');
-  return unitsApart(
-    body,
-    sizesToo(
-      columns.map((column, i) =>
-        column.role === 'name' && i > firstValue ? { ...column, role: 'remark' } : column,
-      ),
-    ),
+  const told = columns.map((column, i): Column =>
+    column.role === 'name' && i > firstValue ? { ...column, role: 'remark' } : column,
   );
+  return unitsApart(body, sizesToo(limitsByNumbers(body, told)));
 }
 
 /**
@@ -158,7 +155,10 @@ function apartOf({ area, column: first }: Cell, column: number, at: number | nul
 function sizesToo(columns: readonly Column[]): Column[] {
   const values = columns.filter(({ role }) => role === 'value');
   const named = new Set(values.map(({ size }) => size));
-  return named.size > 1 ? [...columns] : columns.map((column) => ({ ...column, size: '' }));
+  // where every limit comes once in its unit there is one size: what stands over it is a line of text
+  const once = new Set(values.map(({ limit, unit }) => `${limit} ${unit}`)).size === values.length;
+  const isOne = once && values.every(({ limit }) => limit !== null);
+  return named.size > 1 && !isOne ? [...columns] : columns.map((column) => ({ ...column, size: '' }));
 }
 
 /**

@@ -177,7 +177,9 @@ function readBlock(grid: Grid): Block | null {
   return { ...read, context: `${context} ${read.leftOut.join(' ')}` };
 }
 
-const isName = ({ text }: Cell) => /[A-Za-zÄÖÜäöü]{3,}/.test(text) && headSays(text).limit === null;
+/** Three letters, or two signs of a script that has words in fewer. */
+const NAME = /\p{L}{3,}|[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Hangul}]{2,}/u;
+const isName = ({ text }: Cell) => NAME.test(text) && headSays(text).limit === null;
 
 /** Longest name of a size that stands on a line of its own, in characters. */
 const LONGEST_SIZE = 40;

@@ -1,7 +1,19 @@
 import type { SheetUnit } from '../document/document';
 import { isNotGiven, plainText } from '../units/entry-text';
+import {
+  HEAD_WORDS,
+  isFill,
+  LIMIT_WORDS,
+  oneMeaning,
+  plainWord,
+  UNIT_WORDS,
+  type HeadRole,
+  type Limit as WordLimit,
+} from '../words';
 
-// The words that tables of dimensions are printed with, in English and German.
+// The words that tables of dimensions are printed with.
+
+export type { HeadRole };
 
 /** What a column of values holds. */
 export type Limit = 'min' | 'nom' | 'max' | 'tolerance';
@@ -13,21 +25,18 @@ const LIMITS: readonly (readonly [Limit, RegExp])[] = [
   ['nom', /^(nom(inal|inell|\.)?|typ(ical|isch|\.)?|nennmaß|nenn\.?|bsc\.?|basic|mittel)$/],
 ];
 
-const UNITS: readonly (readonly [SheetUnit, RegExp])[] = [
-  ['mm', /^(mm|millimet(er|re)s?|millim\.?)$/],
-  ['mil', /^(mils?|thou)$/],
-  ['in', /^(in|inch(es)?|zoll|")$/],
-];
+/** What a word of a dictionary says of a column. */
+const COLUMN_OF: Readonly<Partial<Record<WordLimit, Limit>>> = {
+  min: 'min',
+  max: 'max',
+  nom: 'nom',
+  typical: 'nom',
+  exact: 'nom',
+  tolerance: 'tolerance',
+};
 
-const LETTER_HEAD =
-  /^(sym(bol|b|\.)?s?|dim(ension)?s?\.?|letter|ref(erence)?\.?|item|code|kennbuchstabe|maß|zeichen|buchstabe|key)$/;
-const NAME_HEAD =
-  /^(parameters?|descriptions?|names?|dimensions?|features?|characteristics?|benennung|bezeichnung|beschreibung|kenngröße|merkmal)$/;
-const REMARK_HEAD = /^(remarks?|notes?|comments?|bemerkung(en)?|hinweise?|anmerkung(en)?)$/;
-const UNIT_HEAD = /^(units?|einheit(en)?)$/;
-const VALUE_HEAD = /^(values?|wert(e)?|measure(ment)?|maße|size|limits?|data)$/;
-
-export type HeadRole = 'letter' | 'name' | 'remark' | 'unit' | 'value';
+const ROLES: readonly HeadRole[] = ['letter', 'name', 'remark', 'unit', 'value'];
+const LETTER_HEAD = /^ref(erence)?\.?$/;
 
 /** What a cell of a table's head says. */
 export interface HeadSays {
@@ -40,40 +49,39 @@ export interface HeadSays {
   readonly rest: string;
 }
 
-const NOISE =
-  /^(dimensions?|all|are|in|the|abmessungen|maße|alle|und|and|of|unit:?|units:?|values?|einheit:?|der|die)$/;
+/** Whether a word is a unit that says of “in” beside it that it is none. */
+const isUnitBeside = (word: string): boolean =>
+  word.toLowerCase() !== 'in' && oneMeaning(UNIT_WORDS, word) !== null;
 
-/** Reads a cell of a head. */
+/** Reads a cell of a head, in any language that there is a dictionary of. */
 export function headSays(printed: string): HeadSays {
   const plain = plainText(printed).text.toLowerCase().replace(/\s+/g, ' ').trim();
-  const bare = plain.replace(/[:.]+$/, '');
-  const role: HeadRole | null = LETTER_HEAD.test(bare)
-    ? 'letter'
-    : NAME_HEAD.test(bare)
-      ? 'name'
-      : REMARK_HEAD.test(bare)
-        ? 'remark'
-        : UNIT_HEAD.test(bare)
-          ? 'unit'
-          : VALUE_HEAD.test(bare)
-            ? 'value'
-            : null;
+  const bare = plainWord(plain);
+  const heads = HEAD_WORDS.get(bare) ?? [];
+  const role = LETTER_HEAD.test(bare) ? 'letter' : (ROLES.find((one) => heads.includes(one)) ?? null);
+  const original = plainText(printed).text.replace(/\s+/g, ' ').trim();
+  const words = original.split(/[\s()[\],/（）]+(?![-+])/u).filter((one) => one !== '');
   let limit: Limit | null = null;
   let unit: SheetUnit | null = null;
   let typical = false;
   const rest: string[] = [];
-  const original = plainText(printed).text.replace(/\s+/g, ' ').trim();
-  for (const said of original.split(/[\s()[\],]+/).filter((one) => one !== '')) {
-    const word = said.toLowerCase();
-    const stripped = word.replace(/[:;]+$/, '');
-    const ofLimit = LIMITS.find(([, words]) => words.test(stripped))?.[0];
-    const ofUnit = UNITS.find(([, words]) => words.test(stripped))?.[0];
+  for (const said of words) {
+    const word = said.toLowerCase().replace(/[:;]+$/, '');
+    const ofLimit = LIMITS.find(([, form]) => form.test(word))?.[0];
+    const named = oneMeaning(UNIT_WORDS, word);
+    // “DIMENSION IN MM”: the word is no unit where a unit follows
+    const ofUnit = word === 'in' && words.some((other) => isUnitBeside(other)) ? null : named;
     if (ofLimit && limit === null) {
       limit = ofLimit;
-      typical = stripped.startsWith('typ');
+      typical = word.startsWith('typ');
     } else if (ofUnit && unit === null) unit = ofUnit;
-    else if (!NOISE.test(stripped)) rest.push(said);
+    else if (!isFill(plainWord(word))) rest.push(said);
   }
+  // words of other languages are words of names too: they say a limit where the cell says nothing else
+  const meant = rest.map((word) => oneMeaning(LIMIT_WORDS, word));
+  const [first] = meant;
+  if (limit === null && first && meant.every((one) => one === first) && COLUMN_OF[first])
+    return { limit: COLUMN_OF[first] ?? null, typical: first === 'typical', unit, role, rest: '' };
   return { limit, typical, unit, role, rest: role ? '' : rest.join(' ') };
 }
 
@@ -81,13 +89,15 @@ export function headSays(printed: string): HeadSays {
 export function unitSaid(text: string): SheetUnit | null {
   const words = plainText(text)
     .text.toLowerCase()
-    .split(/[^a-z"]+/);
-  // "in" alone is a word of the language
-  const said = UNITS.filter(([, form]) =>
-    words.some((word) => word !== 'in' && word !== '"' && form.test(word)),
+    .split(/[^\p{L}\p{M}"]+/u);
+  // "in" alone is a word of the language, and so are the shorts of inches in others
+  const said = new Set(
+    words.flatMap((word) =>
+      word.length < 3 && word !== 'mm' && word !== 'мм' ? [] : (oneMeaning(UNIT_WORDS, word) ?? []),
+    ),
   );
   const [only] = said;
-  if (said.length === 1 && only) return only[0];
+  if (said.size === 1 && only) return only;
   const meant = /\b(controlling|basic)\s+(dimension|unit)s?\b[^.]*?\b(millimet|inch|mm)/i.exec(text)?.[3];
   return meant ? (meant.toLowerCase() === 'inch' ? 'in' : 'mm') : null;
 }

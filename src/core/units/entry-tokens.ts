@@ -1,4 +1,5 @@
 import { plainText } from './entry-text';
+import { foreignWord, noteFrom } from './foreign-words';
 import type { LengthUnit } from './length';
 
 /** Words that say how a value was given; they may stand before or after the number. */
@@ -47,6 +48,8 @@ export type Token =
   | (AnyToken & { kind: 'symbol' })
   | (AnyToken & { kind: 'mark'; mark: Mark })
   | (AnyToken & { kind: 'places' })
+  | (AnyToken & { kind: 'from' })
+  | (AnyToken & { kind: 'note' })
   | (AnyToken & { kind: 'sign'; sign: Sign })
   | (AnyToken & { kind: 'end' });
 
@@ -158,9 +161,10 @@ export function tokenise(typed: string): Token[] {
   // a cell without a value, of the same length so that places stay
   const text = plain.text.replace(/(^|[\t|])( *)n\/a(?= *([\t|]|$))/gi, '$1$2-  ');
   const tokens: Token[] = [];
+  const end = noteFrom(text);
   let next = 0;
   let gap = false;
-  while (next < text.length) {
+  while (next < end) {
     const rest = text.slice(next);
     const space = /^ +/.exec(rest);
     if (space) {
@@ -175,8 +179,19 @@ export function tokenise(typed: string): Token[] {
     // datasheets print "typ." and "max." with a full stop
     if (token.kind === 'qualifier' && /^\.(?![.\d])/.test(text.slice(next))) next += 1;
   }
+  if (end < text.length)
+    tokens.push({ kind: 'note', at: plain.at[end] ?? 0, text: text.slice(end).trim(), gap });
   tokens.push({ kind: 'end', at: typed.length, text: '', gap });
-  return tokens;
+  const from = tokens.find(({ kind }) => kind === 'from');
+  if (from && !tokens.some((token) => token.kind === 'sign' && token.sign === 'to'))
+    return refuse(from.at, from.text, 'a range: from one number to another');
+  return tokens.filter(({ kind }) => kind !== 'from');
+}
+
+/** Whether a text begins with a word that is read as English, which every language prints. */
+function isEnglish(rest: string): boolean {
+  const word = /^[A-Za-z]+(?![\p{L}\p{M}])/u.exec(rest)?.[0].toLowerCase();
+  return word !== undefined && (word === 'to' || Object.hasOwn(QUALIFIERS, word));
 }
 
 interface ReadToken {
@@ -210,6 +225,11 @@ function readToken(rest: string, at: number, gap: boolean, previous: Token | und
     const times = TIMES.exec(rest)?.[0];
     if (times) return made(times, { kind: 'sign', sign: '×' });
   }
+  const foreign = isEnglish(rest) ? null : foreignWord(rest, previous?.kind === 'number');
+  if (foreign) {
+    const { text, said } = foreign;
+    return made(text, said.kind === 'to' ? { kind: 'sign', sign: 'to' } : said);
+  }
   const basic = BASIC.exec(rest)?.[0];
   if (basic) return made(basic, { kind: 'qualifier', qualifier: 'exact' });
   const mark = first(MARKS);
@@ -225,7 +245,8 @@ function readToken(rest: string, at: number, gap: boolean, previous: Token | und
   }
   const sign = first(SIGNS);
   if (sign) return made(sign.text, { kind: 'sign', sign: sign.value });
-  return refuse(at, rest[0] ?? '', 'a number, a unit or a dimension symbol');
+  const strange = /^[\p{L}\p{M}]+/u.exec(rest)?.[0] ?? rest[0] ?? '';
+  return refuse(at, strange, 'a number, a unit or a dimension symbol');
 }
 
 /** A number with its unit; fractions of an inch are numbers too. */

@@ -37,6 +37,9 @@ function withoutCount(body: readonly Token[]): { body: readonly Token[]; count: 
   const [first, second, third] = body;
   const end = body.length;
   const product = body.some((token) => isSign(token, '='));
+  // (4X) 1.50
+  if (isSign(first, '(', '[') && isWhole(second) && isSign(body[3], ')', ']') && end > 4)
+    if (isSign(third, '×') || third?.kind === 'places') return { body: body.slice(4), count: second.value };
   if (isWhole(first) && !product) {
     const places = second?.kind === 'places' || (isSign(second, '-') && third?.kind === 'mark');
     const next = third?.kind === 'mark' ? body[3] : third;
@@ -70,5 +73,12 @@ function withoutBeside(body: readonly Token[]): Pick<Peeled, 'body' | 'beside'> 
   if (open < 0 || close < 0 || inside.length === 0) return { body, beside: null };
   if (/^([+±-]|N[/,]?[+-])/.test(signatureOf(inside)) && !/^N-N$/.test(signatureOf(inside)))
     return { body, beside: null };
+  // NOM 1.0 (MAX 1.2): another limit of the same length
+  const outside = [...body.slice(0, open), ...body.slice(close + 1)];
+  const [own, other] = [outside, inside].map((tokens) =>
+    tokens.flatMap((token) => (token.kind === 'qualifier' ? [token.qualifier] : [])),
+  ) as [string[], string[]];
+  if (own.length > 0 && other.length > 0 && !other.some((word) => own.includes(word)))
+    return { body: [...body.slice(0, open), ...inside, ...body.slice(close + 1)], beside: null };
   return { body: [...body.slice(0, open), ...body.slice(close + 1)], beside: inside };
 }

@@ -16,10 +16,14 @@ import type { Given } from './toleranced';
  * @throws EntryFailure where it is one that has two readings, or cannot be meant
  */
 export function readPrinted(tokens: readonly Token[]): Omit<EntryTree, 'text'> | null {
-  const peeled = peel(tokens.slice(0, -1));
+  const notes = tokens.filter(({ kind }) => kind === 'note');
+  const peeled = peel(tokens.slice(0, -1).filter(({ kind }) => kind !== 'note'));
   if (!peeled || peeled.body.length === 0) return null;
   const { body, hints, beside } = peeled;
-  const doubts: EntryDoubt[] = [];
+  const doubts: EntryDoubt[] = notes.map(({ text }) => ({
+    severity: 'note',
+    message: `“${text}” refers to a note of the datasheet.`,
+  }));
   const read = (part: readonly Token[]) => {
     const form = part.length > 0 ? formOf(part, doubts) : null;
     return form && shareUnit(form);
@@ -104,6 +108,11 @@ function pair(tokens: readonly Token[]): GivenParts | null {
   switch (sign?.sign) {
     case '-':
       if (ratio >= 0.5) return range;
+      // eight places of 0.3 are printed so too
+      if (isWhole(first) && first.value > 1 && last.decimals !== null && !(sign.gap && !last.gap))
+        return ask(
+          `${first.text}X ${last.text} for ${first.text} places or ${first.text} +0/-${last.text} for a tolerance`,
+        );
       if (ratio > 0.1 || b.value === 0) {
         if (sign.gap && !last.gap) return fallingShort(a, b);
         return ask(
@@ -115,6 +124,11 @@ function pair(tokens: readonly Token[]): GivenParts | null {
       if (unlike) return range;
       // 240mil/2 is half of it
       if (a.unit !== null && b.unit === null && b.decimals === null) return null;
+      // a fraction of an inch that no ruler has
+      if (isInch(b) && a.unit === null && a.decimals === null && b.decimals === null)
+        return ask(
+          `${formatNumber(a.value / b.value, 0, 4)}in for the fraction or ${first.text}in..${last.text}in for a range`,
+        );
       const whole = b.decimals === null && b.unit === null;
       if ((whole && (a.decimals === null || ratio < 0.67)) || ratio < 0.5)
         return ask(`${first.text}..${last.text} for a range or (${first.text})/${last.text} for a division`);

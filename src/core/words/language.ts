@@ -1,0 +1,23 @@
+/** How a value is given, as words beside a number or over a column say it. */
+export type Limit = 'min' | 'nom' | 'typical' | 'max' | 'reference' | 'exact' | 'tolerance';
+
+/** What a column of a table of dimensions holds, as its head says. */
+export type HeadRole = 'letter' | 'name' | 'remark' | 'unit' | 'value';
+
+/**
+ * The words that datasheets in one language print round their dimensions: in lower case, without a full stop
+ * at their end. Only words that are printed so are listed; what is not known is flagged, never guessed.
+ */
+export interface Language {
+  /** ISO 639-1, with its script where there are two. */
+  readonly id: string;
+  readonly limits: Readonly<Partial<Record<Limit, readonly string[]>>>;
+  /** Words of a range: “from … to”. */
+  readonly range: { readonly from: readonly string[]; readonly to: readonly string[] };
+  readonly heads: Readonly<Partial<Record<HeadRole, readonly string[]>>>;
+  readonly units: Readonly<Partial<Record<'mm' | 'in' | 'mil', readonly string[]>>>;
+  /** Words that stand in heads and say nothing of their columns. */
+  readonly fill: readonly string[];
+  /** “Note 3”: what refers to a remark elsewhere on the page. */
+  readonly note: readonly string[];
+}

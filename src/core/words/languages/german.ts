@@ -1,0 +1,28 @@
+import type { Language } from '../language';
+
+export const GERMAN: Language = {
+  id: 'de',
+  limits: {
+    min: ['kleinst', 'kleinstmaß', 'mind', 'mindest', 'mindestens', 'mindestmaß', 'minimal', 'minimum'],
+    nom: ['nominell', 'nenn', 'nennmaß', 'mittel', 'mittelwert', 'mitte'],
+    typical: ['typisch', 'üblich'],
+    max: ['größt', 'größtmaß', 'höchst', 'höchstens', 'höchstmaß', 'maximal', 'maximum'],
+    reference: ['bezug', 'referenz'],
+    exact: ['theoretisch'],
+    tolerance: ['toleranz', 'toleranzen', 'abmaß'],
+  },
+  range: { from: ['von'], to: ['bis'] },
+  heads: {
+    letter: ['kennbuchstabe', 'maß', 'zeichen', 'buchstabe', 'kurzzeichen'],
+    name: ['benennung', 'bezeichnung', 'beschreibung', 'kenngröße', 'merkmal'],
+    remark: ['bemerkung', 'bemerkungen', 'hinweis', 'hinweise', 'anmerkung', 'anmerkungen'],
+    unit: ['einheit', 'einheiten'],
+    value: ['wert', 'werte', 'maße'],
+  },
+  units: {
+    mm: ['millimeter'],
+    in: ['zoll'],
+  },
+  fill: ['abmessungen', 'maße', 'alle', 'und', 'einheit', 'der', 'die', 'das', 'sind'],
+  note: ['anm', 'anmerkung', 'fußnote', 'hinweis'],
+};

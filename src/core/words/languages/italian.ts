@@ -1,0 +1,28 @@
+import type { Language } from '../language';
+
+export const ITALIAN: Language = {
+  id: 'it',
+  limits: {
+    min: ['minimo', 'minima'],
+    nom: ['nominale', 'medio', 'media'],
+    typical: ['tipico', 'tipica', 'tip'],
+    max: ['massimo', 'massima', 'mass'],
+    reference: ['riferimento', 'rif'],
+    exact: ['teorico'],
+    tolerance: ['tolleranza', 'tolleranze'],
+  },
+  range: { from: ['da'], to: ['a'] },
+  heads: {
+    letter: ['simbolo', 'simboli', 'quota', 'quote', 'lettera'],
+    name: ['descrizione', 'parametro', 'parametri', 'denominazione'],
+    remark: ['nota', 'note', 'osservazioni'],
+    unit: ['unità'],
+    value: ['valore', 'valori'],
+  },
+  units: {
+    mm: ['millimetro', 'millimetri'],
+    in: ['pollice', 'pollici'],
+  },
+  fill: ['dimensioni', 'in', 'le', 'tutte', 'e'],
+  note: ['nota'],
+};

@@ -1,0 +1,143 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { gridsOfHtml } from '../../../src/core/source/html';
+import { kindById } from '../../../src/core/source/kinds';
+import { readDimensions, tablesOf } from '../../../src/core/source/reading';
+import { gridsOfText } from '../../../src/core/source/text';
+import { limitsOf } from '../../../src/core/source/value';
+import { headSays } from '../../../src/core/source/words';
+import { LANGUAGES, LIMIT_WORDS, UNIT_WORDS, plainWord } from '../../../src/core/words';
+import { cases } from '../../data/depth';
+
+/** Letter, least, nominal, most. mm */
+const PART: readonly (readonly [string, string, string, string])[] = [
+  ['A', '0.80', '0.90', '1.00'],
+  ['A1', '0.00', '0.02', '0.05'],
+  ['D', '3.85', '4.00', '4.15'],
+  ['E', '2.90', '3.00', '3.10'],
+  ['b', '0.18', '0.25', '0.30'],
+  ['L', '0.30', '0.40', '0.50'],
+  ['D2', '2.40', '2.50', '2.60'],
+  ['E2', '1.50', '1.60', '1.70'],
+];
+const TRUTH = new Map(PART.map(([letter, min, , max]) => [letter, [Number(min), Number(max)] as const]));
+
+type Cells = readonly (readonly string[])[];
+const asText = (rows: Cells) => gridsOfText(rows.map((row) => row.join('\t')).join('\n'));
+const asHtml = (rows: Cells) =>
+  gridsOfHtml(
+    `<table>${rows.map((row) => `<tr>${row.map((cell) => `<td>${cell}</td>`).join('')}</tr>`).join('')}</table>`,
+  );
+
+/** What was read wrong without a word, and how many values were read right. */
+function heldAgainst(rows: Cells, grids: typeof asText) {
+  const reading = readDimensions(tablesOf(grids(rows)), { kind: kindById('no-lead-quad')! });
+  const silent: string[] = [];
+  let right = 0;
+  for (const { symbol, text, unit, doubts } of reading?.dimensions ?? []) {
+    const want = TRUTH.get(symbol);
+    const got = limitsOf({ text, unit: unit ?? 'mm' });
+    if (!want) continue;
+    const isRight = got !== null && Math.abs(got.min - want[0]) < 1e-9 && Math.abs(got.max - want[1]) < 1e-9;
+    if (isRight) right += 1;
+    else if (doubts.length === 0) silent.push(`${symbol}: ${text} for ${want.join('..')}`);
+  }
+  return { silent, right, doubts: reading?.dimensions.flatMap((one) => one.doubts) ?? [] };
+}
+
+const table = (head: readonly string[]) => [head, ...PART];
+
+describe('the dictionaries', () => {
+  it('have no word of two meanings beside a number', () => {
+    expect([...LIMIT_WORDS].filter(([, meanings]) => meanings.length > 1)).toEqual([]);
+    expect([...UNIT_WORDS].filter(([, meanings]) => meanings.length > 1)).toEqual([]);
+  });
+  it('have their words as they are looked up: composed, in lower case, without a stop at the end', () => {
+    for (const { id, limits, heads, units, range } of LANGUAGES)
+      for (const words of [limits, heads, units, range].flatMap((part) => Object.values(part)))
+        for (const word of words as readonly string[]) expect(plainWord(word), id).toBe(word);
+  });
+  it('tell a unit from the word before it', () => {
+    expect(headSays('DIMENSION IN MM').unit).toBe('mm');
+    expect(headSays('Dimensions in inch').unit).toBe('in');
+    expect(headSays('IN').unit).toBe('in');
+  });
+  it('take no limit from a word of a name', () => {
+    for (const name of ['Lead tip to tip', 'Standard height', 'Tip radius'])
+      expect(headSays(name).limit, name).toBeNull();
+  });
+});
+
+describe('heads of columns', () => {
+  it.each([
+    ['Symbol', 'Min.', 'Avg.', 'Max.'],
+    ['Sym', 'Min', 'Mean', 'Max'],
+    ['Dim', 'MIN', 'STD', 'MAX'],
+    ['Símbolo', 'mín', 'nom', 'máx'],
+    ['Símbolo', 'Mínimo', 'Típico', 'Máximo'],
+    ['Simbolo', 'minimo', 'tipico', 'massimo'],
+    ['Symbole', 'mini', 'nominale', 'maxi'],
+    ['Kurzzeichen', 'kleinst', 'Nennmaß', 'größt'],
+    ['記号', '最小', '標準', '最大'],
+    ['符号', '最小值', '标称值', '最大值'],
+    ['代號', '最小值', '標稱值', '最大值'],
+    ['기호', '최소', '공칭', '최대'],
+    ['Обозн.', 'мин.', 'ном.', 'макс.'],
+  ])('are known in other words and languages: %s %s %s %s', (...head) => {
+    for (const grids of [asText, asHtml])
+      expect(heldAgainst(table(head), grids)).toEqual({ silent: [], right: PART.length, doubts: [] });
+  });
+
+  it.each([
+    ['Symbol', 'Min.', 'Keskiarvo', 'Max.'],
+    ['Symboli', 'Pienin', 'Nimellinen', 'Suurin'],
+    ['Σύμβολο', 'ελάχ', 'ονομ', 'μέγ'],
+  ])('that no dictionary has are told by the numbers, and that is said: %s %s %s %s', (...head) => {
+    const { silent, right, doubts } = heldAgainst(table(head), asText);
+    expect([silent, right]).toEqual([[], PART.length]);
+    expect(new Set(doubts)).toEqual(new Set([expect.stringContaining('No head that is known')]));
+  });
+
+  it('that fit nowhere are left out, and that is said', () => {
+    const rows = [['Symbol', 'Min', 'Max', 'Gewicht'], ...PART.map(([a, b, , d]) => [a, b, d, '7.2'])];
+    const { silent, right, doubts } = heldAgainst(rows, asText);
+    expect([silent, right]).toEqual([[], PART.length]);
+    expect(doubts).toContain('The column “Gewicht” is not understood and was left out.');
+  });
+
+  it('are no sizes where a line of text over them was cut into cells', () => {
+    const rows = [
+      ['', 'All values unless', 'otherwise noted'],
+      ['Symbol', 'Min', 'Max'],
+      ...PART.map(([a, b, , d]) => [a, b, d]),
+    ];
+    expect(heldAgainst(rows, asText)).toMatchObject({ silent: [], right: PART.length });
+  });
+
+  it('whatever they say, in whatever order, no value is wrong without a word', () => {
+    const known = (...limits: readonly ('min' | 'nom' | 'typical' | 'max')[]) =>
+      fc.constantFrom(...LANGUAGES.flatMap((one) => limits.flatMap((limit) => one.limits[limit] ?? [])));
+    const strange = fc
+      .array(fc.constantFrom(...'bdfghklprstvwxyzаеиоутἀβγдлаεκ'), { minLength: 3, maxLength: 9 })
+      .map((letters) => letters.join(''))
+      .filter((word) => !LIMIT_WORDS.has(word));
+    const head = (...limits: Parameters<typeof known>) =>
+      fc.oneof({ weight: 3, arbitrary: known(...limits) }, { weight: 1, arbitrary: strange });
+    const columns = fc.oneof(
+      fc.tuple(head('min'), head('nom', 'typical'), head('max')).map((words) => ({ words, of: [1, 2, 3] })),
+      fc.tuple(head('min'), head('max')).map((words) => ({ words, of: [1, 3] })),
+      fc.tuple(head('min'), head('nom'), head('max'), strange).map((words) => ({ words, of: [1, 2, 3, 4] })),
+      fc.tuple(head('max'), head('min')).map((words) => ({ words, of: [3, 1] })),
+    );
+    fc.assert(
+      fc.property(columns, fc.boolean(), ({ words, of }, isHtml) => {
+        const rows = [
+          ['Symbol', ...words],
+          ...PART.map((row) => [row[0], ...of.map((i) => (row as readonly string[])[i] ?? '12.5')]),
+        ];
+        expect(heldAgainst(rows, isHtml ? asHtml : asText).silent).toEqual([]);
+      }),
+      { numRuns: cases(300, 5000) },
+    );
+  });
+});
