@@ -1,6 +1,6 @@
 // Brings a checkout up to date: installs what the lock file asks for and is not there, builds when a source changed.
 import './node-version.mjs';
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -25,15 +25,28 @@ export function run(command, args) {
   if (status !== 0) process.exit(status ?? 1);
 }
 
+/** A long step says how long it has been at it so often, ms. */
+const STILL = 15_000;
+
 /** Runs a long step, keeping what it prints; where it fails that is said in a sentence with what to do. */
-function step({ doing, command, args, log, mend, extra = {} }) {
+async function step({ doing, command, args, log, mend, extra = {} }) {
+  const begun = Date.now();
+  const seconds = () => Math.round((Date.now() - begun) / 1000);
   console.log(`${doing} …`);
-  const settings = { cwd: root, env: { ...environment, ...extra }, encoding: 'utf8', maxBuffer: 1e8 };
-  const { status, signal, stdout, stderr, error } = spawnSync(command, args, settings);
-  if (status === 0) return;
+  const still = setInterval(() => console.log(`${doing}: ${seconds()} s so far …`), STILL);
+  const child = spawn(command, args, { cwd: root, env: { ...environment, ...extra } });
+  const heard = { stdout: '', stderr: '' };
+  for (const name of ['stdout', 'stderr']) child[name].on('data', (data) => (heard[name] += data));
+  const { status, signal, error } = await new Promise((resolve) => {
+    child.once('error', (reason) => resolve({ error: reason }));
+    child.once('close', (code, by) => resolve({ status: code, signal: by }));
+  });
+  clearInterval(still);
+  if (status === 0) return void console.log(`${doing} took ${seconds()} s.`);
+  const { stdout, stderr } = heard;
   mkdirSync(cache, { recursive: true });
-  writeFileSync(join(cache, log), `${stdout ?? ''}\n${stderr ?? ''}`);
-  const printed = `${stderr ?? ''}\n${stdout ?? ''}`.split('\n');
+  writeFileSync(join(cache, log), `${stdout}\n${stderr}`);
+  const printed = `${stderr}\n${stdout}`.split('\n');
   const line = printed.find((each) => /error/i.test(each))?.trim() ?? error?.message ?? signal ?? '';
   console.error(
     `${doing} did not succeed: ${line.slice(0, 200)}\n${mend} All that it printed is in .cache/${log}.`,
@@ -70,9 +83,10 @@ function missingPackage() {
   return null;
 }
 
-export function install() {
+/** Installs what is missing; what only tests and checks need is left out where only building and serving is wished. */
+export async function install() {
   if (missingPackage() === null) return;
-  step({
+  await step({
     doing: 'Installing what Tapis is built from',
     command: 'npm',
     args: ['ci', '--include=dev', '--no-audit', '--no-fund'],
@@ -82,7 +96,7 @@ export function install() {
 }
 
 /** Builds unless there is a build, whole as it was left, of these very sources. */
-export function build() {
+export async function build() {
   const stamp = join(cache, 'built.json');
   const state = () => ({
     sources: digest(SOURCES, (path) => readFileSync(path)),
@@ -93,7 +107,7 @@ export function build() {
   if (last?.sources === now.sources && last.output === now.output) return;
   // a build that is broken off leaves no stamp
   rmSync(stamp, { force: true });
-  step({
+  await step({
     doing: 'Building',
     command: 'npm',
     args: ['run', '-s', 'build'],

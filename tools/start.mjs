@@ -11,8 +11,8 @@ if (!Number.isInteger(wished) || wished < 0 || wished > 65535) {
   console.error(`“${given}” is not a port; give a number from 0 (any free one) to 65535.`);
   process.exit(1);
 }
-install();
-build();
+await install();
+await build();
 const port = await freePort(wished);
 if (wished !== 0 && port !== wished)
   console.error(

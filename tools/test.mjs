@@ -1,10 +1,18 @@
 // npm test: installs what the tests need, then lint, types, unit tests and app tests.
 import { spawn } from 'node:child_process';
+import { chromium } from './chromium.mjs';
 import { build, install, root, run } from './prepare.mjs';
 
-install();
-const { chromium } = await import('./chromium.mjs');
-process.env.CHROMIUM = chromium();
+const begun = Date.now();
+const say = (words) =>
+  console.log(`${String(Math.round((Date.now() - begun) / 1000)).padStart(4)} s  ${words}`);
+
+const browser = chromium().catch((error) => {
+  console.error(error.message);
+  process.exit(1);
+});
+await install();
+say('installed');
 run('npm', ['run', '-s', 'generate']);
 
 /** Runs scripts one after the other beside other work; what they print is shown once they are through. */
@@ -14,14 +22,24 @@ async function beside(...scripts) {
     const printed = [];
     for (const stream of [child.stdout, child.stderr]) stream.on('data', (data) => printed.push(data));
     const status = await new Promise((resolve) => child.once('close', resolve));
-    process.stdout.write(`${script}${status === 0 ? ' holds' : ''}\n${Buffer.concat(printed).toString()}`);
+    process.stdout.write(Buffer.concat(printed));
+    say(`${script} ${status === 0 ? 'holds' : 'does not hold'}`);
     if (status !== 0) return false;
   }
   return true;
 }
 
-// a machine has at least two processors: what reads the code runs beside what runs it
-const [read, ran] = await Promise.all([beside('lint', 'types'), beside('unit')]);
+/** Reads the code, then makes what the app tests drive. */
+async function readAndBuild() {
+  if (!(await beside('lint', 'types'))) return false;
+  await build();
+  say('built');
+  return true;
+}
+
+// a machine has at least two processors: what reads and builds the code runs beside what runs it
+const [read, ran] = await Promise.all([readAndBuild(), beside('unit')]);
 if (!read || !ran) process.exit(1);
-build();
+process.env.CHROMIUM = await browser;
 run('npm', ['run', '-s', 'app']);
+say('all hold');

@@ -11,30 +11,33 @@ export type ProgressOf<J extends Job> = Parameters<Run<J>>[1] extends (progress:
 
 /** What a page asks. */
 export interface Asked {
+  /** Tells its answer from those of other jobs that the same worker was given. */
+  readonly number: number;
   readonly job: string;
   readonly request: unknown;
 }
 
 /** What a worker says. */
-export type Said =
+export type Said = { readonly number: number } & (
   | { readonly progress: unknown }
   | { readonly answer: unknown }
-  | { readonly broken: string };
+  | { readonly broken: string }
+);
 
 /** Has this worker do jobs, one after the other as they are asked for. */
 export function serveJobs(jobs: Readonly<Record<string, Job>>): void {
   const say = (said: Said) => postMessage(said);
-  addEventListener('message', ({ data: { job, request } }: MessageEvent<Asked>) => {
+  addEventListener('message', ({ data: { number, job, request } }: MessageEvent<Asked>) => {
     const run = async () => {
       const loaded = (await jobs[job]?.()) as
         | ((asked: unknown, tell: (progress: unknown) => void) => unknown)
         | undefined;
       if (!loaded) throw new Error(`there is no job ${job}`);
-      return loaded(request, (progress) => say({ progress }));
+      return loaded(request, (progress) => say({ number, progress }));
     };
     run().then(
-      (answer) => say({ answer }),
-      (error: unknown) => say({ broken: error instanceof Error ? error.message : String(error) }),
+      (answer) => say({ number, answer }),
+      (error: unknown) => say({ number, broken: error instanceof Error ? error.message : String(error) }),
     );
   });
 }

@@ -1,32 +1,20 @@
-import { existsSync, mkdtempSync, readdirSync, readFileSync, statSync } from 'node:fs';
+import { cpSync, existsSync, mkdtempSync, readdirSync, readFileSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import puppeteer, { type Browser, type Page } from 'puppeteer-core';
+import type { Browser, Page } from 'puppeteer-core';
 import { expect, inject } from 'vitest';
+import { launch } from './browser';
 
-const FLAGS = [
-  '--no-sandbox',
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-  '--disable-gpu',
-  '--enable-unsafe-swiftshader',
-];
+export { launch, takeDemo } from './browser';
 
 /** The served Tapis. */
 export const server = { url: inject('url') };
 
-/** Starts Chromium; a profile's folder keeps its storage from start to start. */
-export function launch(profile = mkdtempSync(join(tmpdir(), 'tapis-profile-'))): Promise<Browser> {
-  return puppeteer.launch({
-    executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
-    headless: true,
-    args: FLAGS,
-    userDataDir: profile,
-    defaultViewport: { width: 1280, height: 800 },
-  });
+/** Starts Chromium with the demo board on its Shelf: in a copy of a profile that was made once for all files. */
+export function launchWithDemo(): Promise<Browser> {
+  const profile = mkdtempSync(join(tmpdir(), 'tapis-profile-'));
+  cpSync(inject('demo'), profile, { recursive: true });
+  return launch(profile);
 }
 
 /**
@@ -39,6 +27,8 @@ export async function openPage(
   offline = false,
 ): Promise<Page> {
   const page = await browser.newPage();
+  // a busy machine takes its time: what never comes ends with its test
+  page.setDefaultTimeout(200_000);
   if (!offline)
     await page.evaluateOnNewDocument(() => Reflect.deleteProperty(Navigator.prototype, 'serviceWorker'));
   const faults: string[] = [];
@@ -56,14 +46,6 @@ const pageFaults = new WeakMap<Page, string[]>();
 /** Fails where a page had script errors. */
 export function expectNoFaults(page: Page): void {
   expect(pageFaults.get(page)).toEqual([]);
-}
-
-/** Puts the demo board on an empty Shelf. */
-export async function takeDemo(page: Page): Promise<void> {
-  await page.locator('button ::-p-text(Put the demo on the Shelf)').click();
-  // its variant comes last, after the board
-  await page.waitForFunction(() => /of 36 footprints/.test(document.body.textContent ?? ''));
-  await page.waitForSelector('a[title="Open U4 tide converter"]');
 }
 
 /** Opens a footprint from the Shelf. */

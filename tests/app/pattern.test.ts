@@ -3,11 +3,10 @@ import { afterAll, beforeAll, expect, it } from 'vitest';
 import {
   columnOf,
   expectNoFaults,
-  launch,
+  launchWithDemo,
   openFootprint,
   openPage,
   summaryOf,
-  takeDemo,
   server,
   valueOf,
   waitSaved,
@@ -17,9 +16,8 @@ let browser: Browser;
 let page: Page;
 
 beforeAll(async () => {
-  browser = await launch();
+  browser = await launchWithDemo();
   page = await openPage(browser, server.url);
-  await takeDemo(page);
 });
 afterAll(() => browser.close());
 

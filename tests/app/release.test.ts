@@ -8,21 +8,19 @@ import { converter } from '../data/documents';
 import {
   columnOf,
   expectNoFaults,
-  launch,
+  launchWithDemo,
   openFootprint,
   openPage,
   savedFiles,
   server,
-  takeDemo,
 } from './harness';
 
 let browser: Browser;
 let page: Page;
 
 beforeAll(async () => {
-  browser = await launch();
+  browser = await launchWithDemo();
   page = await openPage(browser, server.url);
-  await takeDemo(page);
 });
 afterAll(() => browser.close());
 

@@ -2,12 +2,11 @@ import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import {
   expectNoFaults,
-  launch,
+  launchWithDemo,
   openFootprint,
   openPage,
   retype,
   server,
-  takeDemo,
   valueOf,
   waitSaved,
 } from './harness';
@@ -16,9 +15,8 @@ let browser: Browser;
 let page: Page;
 
 beforeAll(async () => {
-  browser = await launch();
+  browser = await launchWithDemo();
   page = await openPage(browser, server.url);
-  await takeDemo(page);
 });
 afterAll(() => browser.close());
 

@@ -8,10 +8,9 @@ import {
   columnOf,
   downloadsOf,
   expectNoFaults,
-  launch,
+  launchWithDemo,
   openFootprint,
   openPage,
-  takeDemo,
   server,
   valueOf,
   waitSaved,
@@ -21,9 +20,8 @@ let browser: Browser;
 let page: Page;
 
 beforeAll(async () => {
-  browser = await launch();
+  browser = await launchWithDemo();
   page = await openPage(browser, server.url);
-  await takeDemo(page);
 });
 afterAll(() => browser.close());
 
@@ -223,7 +221,7 @@ it('has a worker for the CAD kernel with a policy of its own, and the page keeps
   await rise('U4 tide converter');
   await give('public/demo/HS-SC12.step');
   await until('contacts');
-  const [worker] = [...policies].filter(([name]) => name.includes('read-model-'));
+  const [worker] = [...policies].filter(([name]) => name.includes('worker-read-model.'));
   const answer = await fetch(`${server.url}${worker?.[0] ?? ''}`);
   expect(answer.headers.get('content-security-policy')).toContain("'wasm-unsafe-eval'");
   const pages = [...policies].filter(([name]) => name === '/').map(([, policy]) => policy);

@@ -1,10 +1,16 @@
 import { spawn } from 'node:child_process';
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import type { TestProject } from 'vitest/node';
+import { launch, takeDemo } from './browser';
 
 declare module 'vitest' {
   export interface ProvidedContext {
     /** Address of the served Tapis. */
     readonly url: string;
+    /** Folder of a browser's profile with the demo board on its Shelf. */
+    readonly demo: string;
   }
 }
 
@@ -25,5 +31,14 @@ export async function serve(): Promise<{ readonly url: string; readonly end: () 
 export async function setup({ provide }: TestProject): Promise<() => void> {
   const { url, end } = await serve();
   provide('url', url);
+  const demo = mkdtempSync(join(tmpdir(), 'tapis-demo-'));
+  const browser = await launch(demo);
+  const page = await browser.newPage();
+  // what keeps all files offline is for those who ask for it
+  await page.evaluateOnNewDocument(() => Reflect.deleteProperty(Navigator.prototype, 'serviceWorker'));
+  await page.goto(url, { waitUntil: 'networkidle0' });
+  await takeDemo(page);
+  await browser.close();
+  provide('demo', demo);
   return end;
 }

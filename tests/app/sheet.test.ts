@@ -1,14 +1,13 @@
 import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { expectNoFaults, launch, openFootprint, openPage, takeDemo, server, valueOf } from './harness';
+import { expectNoFaults, launchWithDemo, openFootprint, openPage, server, valueOf } from './harness';
 
 let browser: Browser;
 let page: Page;
 
 beforeAll(async () => {
-  browser = await launch();
+  browser = await launchWithDemo();
   page = await openPage(browser, server.url);
-  await takeDemo(page);
   await openFootprint(page, 'U4 tide converter');
 });
 afterAll(() => browser.close());

@@ -4,11 +4,10 @@ import {
   columnOf,
   downloadsOf,
   expectNoFaults,
-  launch,
+  launchWithDemo,
   openFootprint,
   openPage,
   summaryOf,
-  takeDemo,
   server,
   waitSaved,
 } from './harness';
@@ -17,9 +16,8 @@ let browser: Browser;
 let page: Page;
 
 beforeAll(async () => {
-  browser = await launch();
+  browser = await launchWithDemo();
   page = await openPage(browser, server.url);
-  await takeDemo(page);
 });
 afterAll(() => browser.close());
 

@@ -3,12 +3,11 @@ import type { Browser, ElementHandle, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import {
   expectNoFaults,
-  launch,
+  launchWithDemo,
   openFootprint,
   openPage,
   savedFiles,
   server,
-  takeDemo,
   valueOf,
   waitSaved,
 } from './harness';
@@ -17,9 +16,8 @@ let browser: Browser;
 let page: Page;
 
 beforeAll(async () => {
-  browser = await launch();
+  browser = await launchWithDemo();
   page = await openPage(browser, server.url);
-  await takeDemo(page);
   await page.goto(`${server.url}/trials`, { waitUntil: 'networkidle0' });
   await page.locator('a[title="Open Tide-gauge logger board"]').click();
   await page.waitForSelector('section[aria-label=Sheet] svg .drawing');

@@ -18,14 +18,18 @@ export const newWorker = (): Worker => new Worker(coreWorker, { type: 'module' }
 /** A worker that reads models. */
 export const newModelWorker = (): Worker => new Worker(modelWorker, { type: 'module' });
 
-/** Gives a worker a job; what it says comes by its messages. */
+let given = 0;
+
+/** Gives a worker a job. @returns its number, which everything that is said of it bears */
 export function giveJob<N extends JobName>(
   worker: Worker,
   job: N,
   request: JobRequest<N>,
   transfer: Transferable[] = [],
-): void {
-  worker.postMessage({ job, request } satisfies Asked, transfer);
+): number {
+  given += 1;
+  worker.postMessage({ number: given, job, request } satisfies Asked, transfer);
+  return given;
 }
 
 interface Plan<N extends JobName> {
@@ -56,13 +60,14 @@ export function runJob<N extends JobName>(plan: Plan<N>): Promise<Result<JobAnsw
     };
     const clock = setTimeout(() => end(fail(late)), time);
     signal.addEventListener('abort', stopped);
+    const number = giveJob(worker, job, request, transfer);
     worker.onmessage = ({ data }: MessageEvent<Said>) => {
+      if (data.number !== number) return;
       if ('progress' in data) onProgress?.(data.progress as ProgressOf<Jobs[N]>);
       else end('answer' in data ? ok(data.answer as JobAnswer<N>) : fail(data.broken));
     };
     worker.onerror = ({ message }) =>
       end(fail(`The work broke off${message ? ` (${message})` : ''}; nothing was changed. ${broken}`));
-    giveJob(worker, job, request, transfer);
   });
 }
 
@@ -73,10 +78,11 @@ export function askWorker<N extends JobName>(
   request: JobRequest<N>,
 ): Promise<JobAnswer<N> | null> {
   return new Promise((resolve) => {
+    const number = giveJob(worker, job, request);
     worker.onmessage = ({ data }: MessageEvent<Said>) => {
-      if (!('progress' in data)) resolve('answer' in data ? (data.answer as JobAnswer<N>) : null);
+      if (data.number === number && !('progress' in data))
+        resolve('answer' in data ? (data.answer as JobAnswer<N>) : null);
     };
     worker.onerror = () => resolve(null);
-    giveJob(worker, job, request);
   });
 }

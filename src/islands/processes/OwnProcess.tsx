@@ -83,9 +83,11 @@ function Opened({ work, originalOf, onRemoved }: Omit<Props, 'id'> & { work: Pro
       <ProcessSheet
         process={process}
         original={originalOf(process)}
-        put={(part) =>
-          edit(Object.entries(part).map(([key, value]) => ({ at: `/${key}`, value: value as unknown })))
-        }
+        put={(part) => {
+          edit(Object.entries(part).map(([key, value]) => ({ at: `/${key}`, value: value as unknown })));
+          // fields commit at once: nothing more is waited for
+          void work.getState().flush();
+        }}
       >
         <UndoButtons past={past.at(-1) ?? null} future={future[0] ?? null} undo={undo} redo={redo} />
         <SaveNote save={save} />

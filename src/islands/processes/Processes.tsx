@@ -40,7 +40,7 @@ export function Processes() {
             <BringFile onFile={(file) => void bring(file)} />
             {process && (
               <>
-                <button type="button" className="btn btn-sm" onClick={() => download(processFile(process))}>
+                <button type="button" className="btn btn-sm" onClick={() => void saveAsFile(process)}>
                   Save as a file
                 </button>
                 <button type="button" className="btn btn-sm btn-primary" onClick={() => void copy(process)}>
@@ -91,6 +91,14 @@ export function Processes() {
       </div>
     </div>
   );
+}
+
+/** Saves a process as a file: one's own as it was written last. */
+async function saveAsFile(process: Process): Promise<void> {
+  await attempt(`Saving ${process.name}`, async () => {
+    const stored = await processes.get(process.id);
+    download(processFile(stored?.document ?? process));
+  });
 }
 
 function BringFile({ onFile }: { onFile: (file: File) => void }) {
