@@ -6,7 +6,7 @@ import {
   shelfSchema,
   trialSchema,
 } from '../../core/document/schema';
-import { backupSchema } from '../../core/document/backup-schema';
+import { backupSchema, habitSchema, targetSchema } from '../../core/document/backup-schema';
 import { only } from '../../server/endpoint';
 import { json, problem, response } from '../../server/reply';
 
@@ -16,6 +16,8 @@ const SCHEMAS = new Map([
   ['tapis-family-1', familySchema],
   ['tapis-shelf-1', shelfSchema],
   ['tapis-backup-1', backupSchema],
+  ['tapis-habit-1', habitSchema],
+  ['tapis-target-1', targetSchema],
   ['tapis-trial-1', trialSchema],
 ]);
 

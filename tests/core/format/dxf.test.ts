@@ -98,7 +98,7 @@ describe('outlines of a drawing', () => {
       outlines: [],
       texts: [{ layer: '0', text: 'BODY' }],
       lines: [{ layer: 'BODY' }],
-      left: ['Not understood: 1 of kind SPLINE.', '2 lines and arcs do not close.', expect.any(String)],
+      left: ['Not taken: 1 entities of kind SPLINE.', '2 lines and arcs do not close.', expect.any(String)],
     });
   });
 

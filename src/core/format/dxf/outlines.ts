@@ -2,10 +2,12 @@ import { backwards, flatten, type Contour, type Vertex } from '../../geometry/co
 import type { Point } from '../../geometry/point';
 import { area, type Polygon } from '../../geometry/polygon';
 import { fail, ok, type Result } from '../../units/result';
-import { formatNumber, quantise } from '../../units/length';
+import { formatNumber, MM_PER, quantise, type DisplayUnit } from '../../units/length';
+import { drawingOf } from './drawing';
+import { shownBy, type PlacedShape } from './placed';
 
-// Closed outlines of a DXF drawing (the ASCII group codes of release 12 and later): polylines with their
-// arcs, circles, and lines and arcs that meet end to end. Text, dimensions, hatches and blocks are told.
+// Closed outlines of a DXF drawing (the ASCII group codes of release 12 and later): closed shapes of all kinds,
+// also in blocks, and lines and arcs that meet end to end. What is not understood or not shown is told.
 
 /** A closed outline of a drawing. */
 export interface Outline {
@@ -37,18 +39,10 @@ export interface Drawn {
   readonly left: readonly string[];
 }
 
-/** Largest drawing that is read, in characters. */
-export const LARGEST_DXF = 8_000_000;
 /** Ends that are nearer than this meet. mm */
 const MEET = 0.005;
 /** Lines and arcs that are joined at most. */
 const MOST_LOOSE = 20_000;
-
-/** One entity: its kind and its group codes in their order. */
-interface Entity {
-  readonly kind: string;
-  readonly codes: readonly (readonly [number, string])[];
-}
 
 /** A line or an arc of an outline, from its start to its end. */
 interface Edge {
@@ -68,207 +62,70 @@ const UNITS: Readonly<Record<string, number>> = {
   '13': 0.001,
 };
 
+/** What a person says of a drawing. */
+export interface OutlinesAsked {
+  /** Its unit, whatever it says itself. */
+  readonly unit?: DisplayUnit | 'in';
+}
+
 /** Reads the closed outlines of a DXF drawing. @returns what it holds, or why it is none */
-export function readOutlines(text: string): Result<Drawn, string> {
-  if (text.length > LARGEST_DXF)
+export function readOutlines(text: string, { unit: said }: OutlinesAsked = {}): Result<Drawn, string> {
+  const drawing = drawingOf(text);
+  if (!drawing.ok) return drawing;
+  const { unit, saysMm } = drawing.value;
+  const own = UNITS[unit];
+  if (own === undefined && said === undefined)
     return fail(
-      `The drawing has ${formatNumber(text.length / 1e6, 1)} million characters; at most 8 are read.`,
+      `The drawing’s unit ($INSUNITS ${unit}) is not known here; say which it is, or save it in mm.`,
     );
-  if (text.includes('\u0000')) return fail('This is a binary drawing; save it as ASCII DXF.');
-  const pairs = pairsOf(text);
-  if (!pairs.ok) return pairs;
-  const entities = entitiesOf(pairs.value);
-  if (!entities) return fail('There is no section ENTITIES: this is not a whole DXF drawing.');
-  const unit = unitOf(pairs.value);
-  const factor = UNITS[unit];
-  if (factor === undefined)
-    return fail(`The drawing’s unit ($INSUNITS ${unit}) is not known here; save it in mm or inches.`);
-  const outlines: Outline[] = [];
-  const loose: Edge[] = [];
-  const texts: DrawnText[] = [];
-  const left = new Map<string, number>();
-  for (const entity of entities) {
-    if (entity.kind === 'TEXT') {
-      texts.push(textOf(entity, factor));
-      continue;
-    }
-    const made = outlineOf(entity, factor);
-    if (made === null) left.set(entity.kind, (left.get(entity.kind) ?? 0) + 1);
-    else if ('contour' in made) outlines.push(made);
-    else loose.push(...made);
-  }
+  const factor = said === undefined ? (own ?? 1) : MM_PER[said];
+  const shown = shownBy(drawing.value);
+  if (!shown.ok) return shown;
+  const { shapes, texts, left } = shown.value;
+  const inMm = shapes.map((shape) => ({ ...shape, corners: shape.corners.map((one) => mmOf(one, factor)) }));
+  const loose = inMm.flatMap((shape) => (shape.isClosed ? [] : edgesOf(shape)));
   if (loose.length > MOST_LOOSE)
     return fail(`The drawing has ${loose.length} single lines and arcs; at most ${MOST_LOOSE} are joined.`);
   const joined = join(loose);
-  const all = [...outlines, ...joined.outlines].flatMap(
+  const closed = inMm.flatMap(({ layer, corners, isClosed }) =>
+    isClosed ? [{ layer, contour: corners }] : [],
+  );
+  const all = [...closed, ...joined.outlines].flatMap(
     ({ layer, contour }): (Outline & { size: number })[] => {
       const size = area(flatten(contour));
-      if (Math.abs(size) < 1e-4) return [];
+      if (!(Math.abs(size) >= 1e-4)) return [];
       return [{ layer, contour: size > 0 ? contour : turnedRound(contour), size: Math.abs(size) }];
     },
   );
-  const words = [...left].map(([kind, count]) => `${count} of kind ${kind}`);
+  const words = [...left].map(([what, count]) => `${count} ${what}`);
+  const isOtherwise = said !== undefined && unit !== '0' && Math.abs((own ?? NaN) / factor - 1) > 1e-9;
   return ok({
     outlines: all.sort((a, b) => b.size - a.size).map(({ layer, contour }) => ({ layer, contour })),
     lines: joined.lines,
-    texts,
+    texts: texts.map(({ layer, at, text: letters }) => ({
+      layer,
+      at: { x: quantise(at.x * factor), y: quantise(at.y * factor) },
+      text: letters,
+    })),
     left: [
-      ...(words.length > 0 ? [`Not understood: ${words.join(', ')}.`] : []),
+      ...(words.length > 0 ? [`Not taken: ${words.join(', ')}.`] : []),
       ...(joined.open > 0 ? [`${joined.open} lines and arcs do not close.`] : []),
-      ...(unit === '0' && !saysMm(pairs.value)
+      ...(isOtherwise
+        ? [`The drawing says that its unit is another; it is read in ${said}, as was said.`]
+        : []),
+      ...(unit === '0' && !saysMm && said === undefined
         ? ['The drawing does not say its unit; it is read in mm.']
         : []),
     ],
   });
 }
 
-/** Group codes and their values, line by line. */
-function pairsOf(text: string): Result<readonly (readonly [number, string])[], string> {
-  const lines = text.replace(/^\uFEFF/, '').split(/\r\n|\r|\n/);
-  const pairs: (readonly [number, string])[] = [];
-  for (let i = 0; i + 1 < lines.length; i += 2) {
-    const code = (lines[i] as string).trim();
-    if (!/^\d{1,4}$/.test(code)) {
-      if (code === '' && lines.slice(i).every((line) => line.trim() === '')) break;
-      return fail(`Line ${i + 1} is “${code.slice(0, 20)}”, and a group code is expected.`);
-    }
-    pairs.push([Number(code), (lines[i + 1] as string).trim()]);
-  }
-  return pairs.length > 0 ? ok(pairs) : fail('The file is empty.');
+function mmOf({ x, y, bulge }: Vertex, factor: number): Vertex {
+  return { x: quantise(x * factor), y: quantise(y * factor), ...(bulge ? { bulge } : {}) };
 }
 
-/** Whether a comment says that lengths are in mm: drawings of release 12 have no word for it. */
-const saysMm = (pairs: readonly (readonly [number, string])[]): boolean =>
-  pairs.some(([code, value]) => code === 999 && /\b(mm|millimet)/i.test(value));
-
-function unitOf(pairs: readonly (readonly [number, string])[]): string {
-  const at = pairs.findIndex(([code, value]) => code === 9 && value === '$INSUNITS');
-  const next = at >= 0 ? pairs[at + 1] : undefined;
-  return next?.[0] === 70 ? String(Number(next[1])) : '0';
-}
-
-/** The entities of the drawing itself, those of blocks left alone. */
-function entitiesOf(pairs: readonly (readonly [number, string])[]): Entity[] | null {
-  const start = pairs.findIndex(
-    ([code, value], i) => code === 2 && value === 'ENTITIES' && pairs[i - 1]?.[1] === 'SECTION',
-  );
-  if (start < 0) return null;
-  const entities: Entity[] = [];
-  let codes: (readonly [number, string])[] = [];
-  for (const [code, value] of pairs.slice(start + 1)) {
-    if (code === 0) {
-      if (value === 'ENDSEC') break;
-      codes = [];
-      entities.push({ kind: value, codes });
-    } else codes.push([code, value]);
-  }
-  return withVertices(entities);
-}
-
-/** Old polylines hold their corners as entities of their own, up to SEQEND. */
-function withVertices(entities: readonly Entity[]): Entity[] {
-  const whole: Entity[] = [];
-  let open: (readonly [number, string])[] | null = null;
-  for (const { kind, codes } of entities) {
-    if (kind === 'SEQEND') open = null;
-    // a corner's own codes stand behind a mark of its beginning
-    else if (kind === 'VERTEX' && open) open.push([-1, ''], ...codes);
-    else {
-      open = kind === 'POLYLINE' ? [...codes] : null;
-      whole.push({ kind, codes: open ?? codes });
-    }
-  }
-  return whole;
-}
-
-/** A text where it is centred, else where it starts. */
-function textOf({ codes }: Entity, factor: number): DrawnText {
-  const of = (code: number) => codes.find(([own]) => own === code)?.[1];
-  const at = (...from: readonly number[]) => {
-    const value = Number(from.map(of).find((text) => text !== undefined) ?? 0);
-    return Number.isFinite(value) ? quantise(value * factor) : 0;
-  };
-  const isCentred = Number(of(72) ?? 0) !== 0 || Number(of(73) ?? 0) !== 0;
-  return {
-    layer: of(8) ?? '0',
-    at: isCentred ? { x: at(11, 10), y: at(21, 20) } : { x: at(10), y: at(20) },
-    text: of(1) ?? '',
-  };
-}
-
-function outlineOf({ kind, codes }: Entity, factor: number): Outline | Edge[] | null {
-  const number = (code: number, otherwise = 0) => {
-    const found = codes.find(([own]) => own === code)?.[1];
-    const value = found === undefined ? otherwise : Number(found);
-    return Number.isFinite(value) ? value : otherwise;
-  };
-  const layer = codes.find(([code]) => code === 8)?.[1] ?? '0';
-  const mm = (value: number) => quantise(value * factor);
-  const point = (x: number, y: number): Vertex => ({ x: mm(x), y: mm(y) });
-  switch (kind) {
-    case 'LINE':
-      return [{ layer, from: point(number(10), number(20)), to: point(number(11), number(21)) }];
-    case 'CIRCLE': {
-      const [x, y, r] = [number(10), number(20), number(40)];
-      if (r <= 0) return [];
-      return {
-        layer,
-        contour: [
-          { ...point(x + r, y), bulge: 1 },
-          { ...point(x - r, y), bulge: 1 },
-        ],
-      };
-    }
-    case 'ARC': {
-      const [x, y, r] = [number(10), number(20), number(40)];
-      const start = (number(50) * Math.PI) / 180;
-      const sweep = ((((number(51) - number(50)) % 360) + 360) % 360 || 360) * (Math.PI / 180);
-      const at = (angle: number) => point(x + r * Math.cos(angle), y + r * Math.sin(angle));
-      // halves, so that no arc is a whole turn
-      const middle = start + sweep / 2;
-      const bulge = Math.tan(sweep / 8);
-      return [
-        { layer, from: { ...at(start), bulge }, to: at(middle) },
-        { layer, from: { ...at(middle), bulge }, to: at(start + sweep) },
-      ];
-    }
-    case 'LWPOLYLINE':
-    case 'POLYLINE':
-      return polyline(layer, cornersOf(kind, codes, point), (number(70) & 1) === 1);
-    default:
-      return null;
-  }
-}
-
-/** The corners of a polyline, old or new. */
-function cornersOf(kind: string, codes: Entity['codes'], point: (x: number, y: number) => Vertex): Vertex[] {
-  const corners: { x: number; y: number; bulge: number }[] = [];
-  // an old one has a place of its own before its first corner
-  let begun = kind === 'LWPOLYLINE';
-  for (const [code, value] of codes) {
-    const last = corners.at(-1);
-    if (code === -1) {
-      begun = true;
-      corners.push({ x: 0, y: 0, bulge: 0 });
-    } else if (!begun) continue;
-    else if (code === 10 && kind === 'LWPOLYLINE') corners.push({ x: Number(value), y: 0, bulge: 0 });
-    else if (last && code === 10) last.x = Number(value);
-    else if (last && code === 20) last.y = Number(value);
-    else if (last && code === 42) last.bulge = Number(value);
-  }
-  return corners
-    .filter(({ x, y, bulge }) => [x, y, bulge].every(Number.isFinite))
-    .map(({ x, y, bulge }) => ({ ...point(x, y), ...(bulge === 0 ? {} : { bulge }) }));
-}
-
-function polyline(layer: string, corners: readonly Vertex[], isClosed: boolean): Outline | Edge[] {
-  const [first, last] = [corners[0], corners.at(-1)];
-  if (!first || !last || corners.length < 2) return [];
-  const meets = near(first, last);
-  if (isClosed || (meets && corners.length > 2))
-    return { layer, contour: meets && corners.length > 2 ? corners.slice(0, -1) : corners };
-  return corners.slice(1).map((to, i) => ({ layer, from: corners[i] as Vertex, to }));
-}
+const edgesOf = ({ layer, corners }: PlacedShape): Edge[] =>
+  corners.slice(1).map((to, i) => ({ layer, from: corners[i] as Vertex, to }));
 
 const near = (a: Vertex, b: Vertex): boolean => Math.hypot(a.x - b.x, a.y - b.y) < MEET;
 

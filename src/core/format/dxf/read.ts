@@ -7,7 +7,7 @@ import { joined, type CopperPiece } from '../../given/join';
 import type { GivenFile, GivenPattern } from '../../given/pattern';
 import { recognised } from '../../given/recognise';
 import { fail, ok, type Result } from '../../units/result';
-import { readOutlines, type Outline } from './outlines';
+import { readOutlines, type Outline, type OutlinesAsked } from './outlines';
 
 // A drawing as a land pattern: what its layers are for follows from their names, or from choice. A drawing
 // whose layers say nothing has a body and free contours.
@@ -30,7 +30,7 @@ export const DRAWING_ROLES = [
 export type DrawingRole = (typeof DRAWING_ROLES)[number];
 
 /** What is asked of a drawing: what layers are for, by their names. */
-export interface DrawingAsked {
+export interface DrawingAsked extends OutlinesAsked {
   readonly layers?: Readonly<Record<string, DrawingRole>>;
 }
 
@@ -41,29 +41,37 @@ export interface DrawingLayer {
   readonly outlines: number;
 }
 
+const BELOW = String.raw`bottom|\bbot\b|\bback\b|unten|unterseite|rückseite|dessous|inf[ée]rieur|inferior|abajo|\bretro\b|нижн`;
+const COPPER = String.raw`copper|kupfer|cuivre|cobre|\brame\b|медь|\blands?\b|\bpads?\b|pastille|plages?\b|piazzol\w|\bislas?\b`;
+const MASK = String.raw`mask|masque|m[áa]scara|maschera|stopplack|lötstopp|маск`;
+
+/** What layers are called, in the languages of those who draw them; the first that fits counts. */
 const WORDS: readonly (readonly [RegExp, DrawingRole])[] = [
-  [/(bottom|bot\b|back).*mask|mask.*(bottom|bot\b|back)/, 'far-mask'],
-  [/(bottom|bot\b|back).*(copper|land|pads?\b)/, 'far-lands'],
-  [/bottom|bot\b|back/, 'leave'],
-  [/mask/, 'mask'],
-  [/paste|stencil/, 'paste'],
-  [/copper|land|\bpads?\b|kupfer/, 'lands'],
-  [/hole|drill|bore|cut.?out|bohr/, 'holes'],
+  [new RegExp(`(${BELOW}).*(${MASK})|(${MASK}).*(${BELOW})`), 'far-mask'],
+  [new RegExp(`(${BELOW}).*(${COPPER})|(${COPPER}).*(${BELOW})`), 'far-lands'],
+  [new RegExp(BELOW), 'leave'],
+  [new RegExp(MASK), 'mask'],
+  [/paste|\bpasta\b|stencil|schablone|pochoir|pâte|паст/, 'paste'],
+  [new RegExp(COPPER), 'lands'],
+  [
+    /hole|drill|bore|cut.?out|bohr|perçage|\btrous?\b|taladro|agujero|\bfor[oi]\b|\bfuros?\b|отверст/,
+    'holes',
+  ],
   [/courtyard/, 'courtyard'],
-  [/legend|silk/, 'legend'],
-  [/keep/, 'keep-out'],
-  [/board|edge|profile|rand/, 'edge'],
-  [/assembly|number|text|dim/, 'leave'],
-  [/body|outline|package|component|umriss/, 'body'],
+  [/legend|silk|bestückungsdruck|s[ée]rigra[pf]/, 'legend'],
+  [/keep|sperr|interdit|prohib|vietat/, 'keep-out'],
+  [/board|edge|profile|rand\b|platine\b|\bborde?\b|\bbordo\b/, 'edge'],
+  [/assembly|number|text|\bdims?\b|dimension|bemaßung|\bcotes?\b|\bquote\b/, 'leave'],
+  [/body|outline|package|component|umriss|körper|gehäuse|corps|boîtier|cuerpo|\bcorpo\b|корпус/, 'body'],
 ];
 
 /** Reads a drawing as a land pattern. @returns it with its layers, or why it is none */
 export function readDrawing(
   text: string,
   fileName: string,
-  { layers: chosen = {} }: DrawingAsked = {},
+  { layers: chosen = {}, ...outlinesAsked }: DrawingAsked = {},
 ): Result<GivenFile & { readonly layers: readonly DrawingLayer[] }, string> {
-  const read = readOutlines(text);
+  const read = readOutlines(text, outlinesAsked);
   if (!read.ok) return read;
   const { outlines, lines, texts } = read.value;
   if (outlines.length === 0)

@@ -1,0 +1,185 @@
+import type { Vertex } from '../../geometry/contour';
+import { arc, ellipse, hatchPaths, spline } from './curves';
+import type { Entity } from './drawing';
+
+// What entities draw, in the units and the coordinates that they are written in.
+
+/** Corners of what an entity draws. */
+export interface Shape {
+  readonly corners: readonly Vertex[];
+  readonly isClosed: boolean;
+}
+
+/** What was drawn, and what of it was left out, in words. */
+export interface Drawn {
+  readonly shapes: readonly Shape[];
+  readonly left?: string;
+}
+
+/** Reads numbers of an entity. */
+export function numberOf({ codes }: Entity, code: number, otherwise = 0): number {
+  const found = codes.find(([own]) => own === code)?.[1];
+  const value = found === undefined ? otherwise : Number(found);
+  return Number.isFinite(value) ? value : otherwise;
+}
+
+const closed = (corners: readonly Vertex[]): Drawn => ({ shapes: [{ corners, isClosed: true }] });
+const open = (corners: readonly Vertex[]): Drawn => ({ shapes: [{ corners, isClosed: false }] });
+const NOTHING: Drawn = { shapes: [] };
+
+const circle = (x: number, y: number, r: number): readonly Vertex[] => [
+  { x: x + r, y, bulge: 1 },
+  { x: x - r, y, bulge: 1 },
+];
+
+/** Kinds of entities whose coordinates count in their own plane, whose x goes the other way seen from below. */
+export const IN_OWN_PLANE: ReadonlySet<string> = new Set([
+  'CIRCLE',
+  'ARC',
+  'LWPOLYLINE',
+  'POLYLINE',
+  'SOLID',
+  'TRACE',
+  'HATCH',
+  'TEXT',
+  'INSERT',
+]);
+
+type Draw = (entity: Entity) => Drawn | null;
+
+/** How each kind of entity is drawn. To have another one drawn, list it here. */
+const KINDS: Readonly<Record<string, Draw>> = {
+  LINE: (one) =>
+    open([
+      { x: numberOf(one, 10), y: numberOf(one, 20) },
+      { x: numberOf(one, 11), y: numberOf(one, 21) },
+    ]),
+  CIRCLE(one) {
+    const r = numberOf(one, 40);
+    return r > 0 ? closed(circle(numberOf(one, 10), numberOf(one, 20), r)) : NOTHING;
+  },
+  ARC(one) {
+    const start = numberOf(one, 50);
+    const sweep = (((numberOf(one, 51) - start) % 360) + 360) % 360 || 360;
+    const middle = { x: numberOf(one, 10), y: numberOf(one, 20) };
+    return open(arc(middle, numberOf(one, 40), (start * Math.PI) / 180, (sweep * Math.PI) / 180));
+  },
+  ELLIPSE(one) {
+    const [from, to] = [numberOf(one, 41), numberOf(one, 42, 2 * Math.PI)];
+    const corners = ellipse(
+      { x: numberOf(one, 10), y: numberOf(one, 20) },
+      { x: numberOf(one, 11), y: numberOf(one, 21) },
+      numberOf(one, 40, 1),
+      from,
+      to > from ? to : to + 2 * Math.PI,
+    );
+    return Math.abs(Math.abs(to - from) - 2 * Math.PI) < 1e-6 ? closed(corners) : open(corners);
+  },
+  SPLINE(one) {
+    const all = (code: number) => one.codes.flatMap(([own, value]) => (own === code ? [Number(value)] : []));
+    const [xs, ys] = [all(10), all(20)];
+    const made = spline(
+      numberOf(one, 71),
+      all(40),
+      xs.map((x, i) => ({ x, y: ys[i] ?? NaN })),
+      all(41),
+    );
+    return made && ((numberOf(one, 70) & 1) !== 0 ? closed(made.slice(0, -1)) : open(made));
+  },
+  SOLID: solid,
+  TRACE: solid,
+  HATCH(one) {
+    const paths = hatchPaths(one.codes);
+    if (!paths) return null;
+    const inner = paths.filter(({ isOuter }) => !isOuter).length;
+    return {
+      shapes: paths.flatMap(({ corners, isOuter }) => (isOuter ? [{ corners, isClosed: true }] : [])),
+      ...(inner > 0 ? { left: 'openings in hatches' } : {}),
+    };
+  },
+  LWPOLYLINE: polyline,
+  POLYLINE: polyline,
+};
+
+/** What an entity draws; `null` for one that is not understood. */
+export function shapesOf(entity: Entity): Drawn | null {
+  return Object.hasOwn(KINDS, entity.kind) ? (KINDS[entity.kind] as Draw)(entity) : null;
+}
+
+/** Four corners, of which the last two are written the other way round. */
+function solid(one: Entity): Drawn {
+  const corner = (k: number) => ({ x: numberOf(one, 10 + k), y: numberOf(one, 20 + k) });
+  const [a, b, c] = [corner(0), corner(1), corner(2)];
+  const hasFourth = one.codes.some(([code]) => code === 13);
+  const d = hasFourth ? corner(3) : c;
+  const isTriangle = d.x === c.x && d.y === c.y;
+  return closed(isTriangle ? [a, b, c] : [a, b, d, c]);
+}
+
+/** Ends that are nearer than this meet, in units of the drawing. */
+const MEET = 0.0002;
+
+function polyline(one: Entity): Drawn {
+  const corners = cornersOf(one);
+  const [first, last] = [corners[0], corners.at(-1)];
+  if (!first || !last || corners.length < 2) return NOTHING;
+  const isClosed = (numberOf(one, 70) & 1) === 1;
+  const width = widthOf(one);
+  if (width > 0) return painted(corners, isClosed, width);
+  const meets = Math.hypot(first.x - last.x, first.y - last.y) < MEET && corners.length > 2;
+  if (isClosed || meets) return closed(meets ? corners.slice(0, -1) : corners);
+  return open(corners);
+}
+
+function widthOf(one: Entity): number {
+  const own = one.kind === 'LWPOLYLINE' ? numberOf(one, 43) : 0;
+  return own || Math.max(numberOf(one, 40), numberOf(one, 41));
+}
+
+/** A line with a width: a disc, a ring or a bar is what it paints; the middle line of others stands for them. */
+function painted(corners: readonly Vertex[], isClosed: boolean, width: number): Drawn {
+  const [a, b] = corners as [Vertex, Vertex];
+  const [x, y] = [(a.x + b.x) / 2, (a.y + b.y) / 2];
+  const length = Math.hypot(b.x - a.x, b.y - a.y);
+  if (isClosed && corners.length === 2 && Math.abs(a.bulge ?? 0) === 1 && Math.abs(b.bulge ?? 0) === 1) {
+    const inner = length / 2 - width / 2;
+    return {
+      ...closed(circle(x, y, length / 2 + width / 2)),
+      ...(inner > MEET ? { left: 'openings of rings' } : {}),
+    };
+  }
+  if (!isClosed && corners.length === 2 && !a.bulge && length > 0) {
+    const [dx, dy] = [(-(b.y - a.y) / length) * (width / 2), ((b.x - a.x) / length) * (width / 2)];
+    return closed([
+      { x: a.x + dx, y: a.y + dy },
+      { x: a.x - dx, y: a.y - dy },
+      { x: b.x - dx, y: b.y - dy },
+      { x: b.x + dx, y: b.y + dy },
+    ]);
+  }
+  return {
+    shapes: [{ corners: corners.map((corner) => corner), isClosed }],
+    left: 'widths of lines with several corners (their middle is taken)',
+  };
+}
+
+/** The corners of a polyline, old or new. */
+function cornersOf({ kind, codes }: Entity): Vertex[] {
+  const corners: { x: number; y: number; bulge: number }[] = [];
+  // an old one has a place of its own before its first corner
+  let begun = kind === 'LWPOLYLINE';
+  for (const [code, value] of codes) {
+    const last = corners.at(-1);
+    if (code === -1) {
+      begun = true;
+      corners.push({ x: 0, y: 0, bulge: 0 });
+    } else if (!begun) continue;
+    else if (code === 10 && kind === 'LWPOLYLINE') corners.push({ x: Number(value), y: 0, bulge: 0 });
+    else if (last && code === 10) last.x = Number(value);
+    else if (last && code === 20) last.y = Number(value);
+    else if (last && code === 42) last.bulge = Number(value);
+  }
+  return corners
+    .filter(({ x, y, bulge }) => [x, y, bulge].every(Number.isFinite))
+    .map(({ x, y, bulge }) => ({ x, y, ...(bulge === 0 ? {} : { bulge }) }));
+}
