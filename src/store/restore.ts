@@ -1,4 +1,5 @@
-import { unzipSync, strFromU8, type UnzipFileInfo } from 'fflate';
+import { strFromU8 } from 'fflate';
+import { unpackZip } from '../core/format/unpack';
 import type { TapisDocument } from '../core/document/document';
 import { backup as validate } from '../core/document/generated/validators.js';
 import { isSameFamily, type OwnFamily } from '../core/document/own-family';
@@ -66,10 +67,15 @@ export function isBackup(bytes: Uint8Array): boolean {
   }
 }
 
-/** Files of a ZIP by their paths; throws where it is damaged. */
-function only(bytes: Uint8Array, paths: readonly string[]): Record<string, Uint8Array> {
+/** Most that files of a backup may come to that are unpacked at a time, in bytes. */
+const MOST = 500_000_000;
+
+/** Files of a ZIP by their paths, as far as they are whole; throws where it is none. */
+function only(bytes: Uint8Array, paths: readonly string[]): Readonly<Record<string, Uint8Array>> {
   const wanted = new Set(paths);
-  return unzipSync(bytes, { filter: ({ name }: UnzipFileInfo) => wanted.has(name) });
+  const unpacked = unpackZip(bytes, { isWanted: (path) => wanted.has(path), most: MOST });
+  if (!unpacked.ok) throw new Error(unpacked.error);
+  return unpacked.value.files;
 }
 
 /**
@@ -113,7 +119,7 @@ async function compared(
     for (const { field, message } of problems) refused.push({ field, message: `${path}: ${message}` });
   };
   const missing = (path: string) =>
-    refuse(path, [{ field: '', message: 'the file is missing in the backup.' }]);
+    refuse(path, [{ field: '', message: 'the file is missing in the backup, or damaged.' }]);
 
   const { footprints } = contents;
   for (let at = 0; at < footprints.length; at += BATCH) {

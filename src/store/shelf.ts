@@ -374,18 +374,21 @@ export class ShelfStore {
    */
   async importZip(bytes: Uint8Array, onDone: Progress = () => true): Promise<ImportResult> {
     const { unpackFolders } = await import('./zip');
-    const files = await unpackFolders(bytes);
+    const files = unpackFolders(bytes);
     if (!files.ok) return { added: [], families: [], refused: [{ field: '', message: files.error }] };
+    const { texts, damage } = files.value;
     const groups = new GroupStore(this.db);
-    const results: ImportResult[] = [];
-    for (const [i, { path, folders, text }] of files.value.entries()) {
+    const results: ImportResult[] = damage
+      ? [{ added: [], families: [], refused: [{ field: '', message: damage }] }]
+      : [];
+    for (const [i, { path, folders, text }] of texts.entries()) {
       const { added, families, refused } = await this.importText(text, await groups.ensure(folders));
       results.push({
         added,
         families,
         refused: refused.map(({ field, message }) => ({ field, message: `${path}: ${message}` })),
       });
-      if (!onDone(i + 1, files.value.length)) break;
+      if (!onDone(i + 1, texts.length)) break;
     }
     return together(results);
   }

@@ -1,5 +1,7 @@
 import type { TapisDocument } from '../core/document/document';
 import { writeDocument } from '../core/document/write';
+import { strFromU8 } from 'fflate';
+import { damageWords, unpackZip } from '../core/format/unpack';
 import { fail, ok, type Result } from '../core/units/result';
 
 // A group of footprints as a ZIP: one document to a file, in folders as the groups are.
@@ -55,34 +57,30 @@ export interface FolderedText {
   readonly text: string;
 }
 
+/** The JSON files of a ZIP, and what is wrong with it. */
+export interface UnpackedTexts {
+  readonly texts: readonly FolderedText[];
+  /** Of files that are left out, in words; `null` where all are whole. */
+  readonly damage: string | null;
+}
+
 /** Unpacks the JSON files of a ZIP. @returns them by their paths, or why it cannot be unpacked */
-export async function unpackFolders(bytes: Uint8Array): Promise<Result<readonly FolderedText[], string>> {
-  const { strFromU8, unzipSync } = await import('fflate');
-  let total = 0;
-  let isTooLarge = false;
-  try {
-    const files = unzipSync(bytes, {
-      filter: ({ name, originalSize }) => {
-        if (!name.toLowerCase().endsWith('.json')) return false;
-        total += originalSize;
-        isTooLarge ||= total > MOST;
-        return !isTooLarge;
-      },
-    });
-    if (isTooLarge) return fail('Unpacked it has more than 200 MB; export it in parts.');
-    return ok(
-      Object.keys(files)
-        .sort()
-        .map((path) => ({
-          path,
-          folders: path
-            .split('/')
-            .slice(0, -1)
-            .filter((name) => name !== '' && name !== '.' && name !== '..'),
-          text: strFromU8(files[path] as Uint8Array),
-        })),
-    );
-  } catch (error) {
-    return fail(`It cannot be unpacked: ${error instanceof Error ? error.message : String(error)}.`);
-  }
+export function unpackFolders(bytes: Uint8Array): Result<UnpackedTexts, string> {
+  const unpacked = unpackZip(bytes, {
+    isWanted: (path) => path.toLowerCase().endsWith('.json'),
+    most: MOST,
+  });
+  if (!unpacked.ok) return fail(`It cannot be unpacked: ${unpacked.error}.`);
+  const { files, damaged } = unpacked.value;
+  const texts = Object.keys(files)
+    .sort()
+    .map((path) => ({
+      path,
+      folders: path
+        .split('/')
+        .slice(0, -1)
+        .filter((name) => name !== '' && name !== '.' && name !== '..'),
+      text: strFromU8(files[path] as Uint8Array),
+    }));
+  return ok({ texts, damage: damaged.length > 0 ? `${damageWords(damaged)}; it is left out.` : null });
 }

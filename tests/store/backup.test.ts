@@ -198,7 +198,7 @@ describe('a backup', () => {
     const comparison = await compare(zipSync(files));
     expect(new Set(comparison.refused.map(({ message }) => message))).toEqual(
       new Set([
-        `${first}: the file is missing in the backup.`,
+        `${first}: the file is missing in the backup, or damaged.`,
         expect.stringContaining(`${second}: This is not JSON`),
       ]),
     );

@@ -1,4 +1,4 @@
-import { strFromU8, unzipSync } from 'fflate';
+import { strFromU8 } from 'fflate';
 import { compile } from '../footprint/compile';
 import type { Land } from '../footprint/footprint';
 import type { TapisDocument } from '../document/document';
@@ -7,6 +7,7 @@ import { areaOf, type Placed } from '../geometry/figure';
 import { takenIn } from '../given/document';
 import type { GivenFile, GivenLand, GivenPattern } from '../given/pattern';
 import { fail, ok, type Result } from '../units/result';
+import { damageWords, unpackZip } from './unpack';
 import { isDrill } from './artwork/read-drill';
 import {
   patternsOfFilms,
@@ -166,18 +167,18 @@ function unpackedFiles(files: readonly ImportFile[]): Result<TextFile[], string>
       texts.push({ name, text: textOf(bytes) });
       continue;
     }
-    try {
-      const inside = unzipSync(bytes, {
-        filter: ({ name: path, originalSize }) => {
-          if (path.endsWith('/') || /(^|\/)(__MACOSX|\.)/.test(path)) return false;
-          total += originalSize;
-          return total <= MOST_BYTES;
-        },
-      });
-      for (const path of Object.keys(inside).sort())
-        texts.push({ name: path, text: textOf(inside[path] as Uint8Array) });
-    } catch (error) {
-      return fail(`${name} cannot be unpacked: ${error instanceof Error ? error.message : String(error)}.`);
+    const unpacked = unpackZip(bytes, {
+      isWanted: (path) => !path.endsWith('/') && !/(^|\/)(__MACOSX|\.)/.test(path),
+      most: MOST_BYTES - total,
+    });
+    if (!unpacked.ok) return fail(`${name} cannot be unpacked: ${unpacked.error}.`);
+    const { files: inside, damaged } = unpacked.value;
+    // films of which one is missing are another pattern
+    if (damaged.length > 0) return fail(`${name} is not taken: ${damageWords(damaged)}. Pack it again.`);
+    for (const path of Object.keys(inside).sort()) {
+      const file = inside[path] as Uint8Array;
+      total += file.length;
+      texts.push({ name: path, text: textOf(file) });
     }
   }
   if (total > MOST_BYTES)
