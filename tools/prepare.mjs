@@ -76,35 +76,46 @@ function json(path) {
   }
 }
 
-/** The first package that the lock file asks for and that is not there as it says; `null` where all are. */
-function missingPackage() {
-  for (const [path, { version, optional, link }] of Object.entries(json('package-lock.json')?.packages ?? {}))
-    if (path && !optional && !link && json(join(path, 'package.json'))?.version !== version) return path;
-  return null;
+/** Whether every package that the lock file asks for is there as it says. */
+function isInstalled(withDev) {
+  return Object.entries(json('package-lock.json')?.packages ?? {}).every(
+    ([path, { version, optional, devOptional, dev, link }]) =>
+      !path ||
+      optional ||
+      link ||
+      ((dev || devOptional) && !withDev) ||
+      json(join(path, 'package.json'))?.version === version,
+  );
 }
 
-/** Installs what is missing; what only tests and checks need is left out where only building and serving is wished. */
-export async function install() {
-  if (missingPackage() === null) return;
+/** Installs what is missing. @param withDev also what builds and tests, which only serving does not need */
+export async function install(withDev = true) {
+  if (isInstalled(withDev)) return;
   await step({
-    doing: 'Installing what Tapis is built from',
+    doing: withDev ? 'Installing what Tapis is built from' : 'Installing what Tapis runs on',
     command: 'npm',
-    args: ['ci', '--include=dev', '--no-audit', '--no-fund'],
+    args: ['ci', withDev ? '--include=dev' : '--omit=dev', '--no-audit', '--no-fund'],
     log: 'install.log',
     mend: 'See that the package registry can be reached and that the disk has room, then run it again.',
   });
 }
 
-/** Builds unless there is a build, whole as it was left, of these very sources. */
-export async function build() {
-  const stamp = join(cache, 'built.json');
-  const state = () => ({
-    sources: digest(SOURCES, (path) => readFileSync(path)),
-    output: digest(['dist'], (path) => String(statSync(path).size)),
-  });
-  const now = state();
+const builtState = () => ({
+  sources: digest(SOURCES, (path) => readFileSync(path)),
+  output: digest(['dist'], (path) => String(statSync(path).size)),
+});
+
+/** Whether there is a build, whole as it was left, of these very sources. */
+export function isBuilt() {
+  const now = builtState();
   const last = json('.cache/built.json');
-  if (last?.sources === now.sources && last.output === now.output) return;
+  return last?.sources === now.sources && last.output === now.output;
+}
+
+/** Builds unless that was done. */
+export async function build() {
+  if (isBuilt()) return;
+  const stamp = join(cache, 'built.json');
   // a build that is broken off leaves no stamp
   rmSync(stamp, { force: true });
   await step({
@@ -117,5 +128,5 @@ export async function build() {
     extra: { NODE_ENV: 'production' },
   });
   mkdirSync(cache, { recursive: true });
-  writeFileSync(stamp, JSON.stringify(state()));
+  writeFileSync(stamp, JSON.stringify(builtState()));
 }

@@ -1,5 +1,5 @@
 // npm start [-- PORT]: installs and builds where needed, then serves on 127.0.0.1.
-import { build, install, root } from './prepare.mjs';
+import { build, install, isBuilt, root } from './prepare.mjs';
 import { freePort } from './free-port.mjs';
 import { earlierPorts, keepPort } from './ports.mjs';
 import { join } from 'node:path';
@@ -11,7 +11,8 @@ if (!Number.isInteger(wished) || wished < 0 || wished > 65535) {
   console.error(`“${given}” is not a port; give a number from 0 (any free one) to 65535.`);
   process.exit(1);
 }
-await install();
+// what builds is installed only where something is to be built
+await install(!isBuilt());
 await build();
 const port = await freePort(wished);
 if (wished !== 0 && port !== wished)

@@ -2,12 +2,13 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import type { TapisDocument } from '../core/document/document';
 import { writeDocument } from '../core/document/write';
 import { compile } from '../core/footprint/compile';
-import { isDrawable, type Compiled, type Drawable } from '../core/footprint/footprint';
+import { isDrawable, type Drawable } from '../core/footprint/footprint';
 import { opinionAlone } from '../core/opinion/alone';
 import { keptTheirs, opinionOn, type Opinion } from '../core/opinion/opinion';
 import type { Remark } from '../core/opinion/remark';
 import { differenceWords } from '../core/opinion/remarks-lands';
 import { formatFigure, formatMm } from '../core/units/length';
+import { compileFile } from './files';
 import { patternsIn, type ImportOptions } from './import';
 import { Refusal, type Outcome } from './outcome';
 
@@ -18,16 +19,10 @@ interface OpinionOptions extends ImportOptions {
   readonly reason?: string | undefined;
 }
 
-type CompileFile = (file: string) => Promise<{ readonly compiled: Compiled; readonly err: string }>;
-
 /** Holds a pattern against a package, and writes what is made of it where that is asked for. */
-export async function opinion(
-  file: string,
-  options: OpinionOptions,
-  compileFile: CompileFile,
-): Promise<Outcome> {
+export async function opinion(file: string, options: OpinionOptions): Promise<Outcome> {
   const { against: path, json = false, take, out, reason } = options;
-  const pattern = await patternOf(file, options, compileFile);
+  const pattern = await patternOf(file, options);
   const told = pattern.left.map((one) => `${one}\n`).join('');
   if (path === undefined) {
     if (take !== undefined)
@@ -85,7 +80,6 @@ function documentFor(
 async function patternOf(
   file: string,
   options: OpinionOptions,
-  compileFile: CompileFile,
 ): Promise<{ readonly drawn: Drawable; readonly left: readonly string[] }> {
   const { compiled, left } = isDocument(file)
     ? { compiled: (await compileFile(file)).compiled, left: [] }

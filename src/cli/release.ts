@@ -4,8 +4,8 @@ import { isDrawable } from '../core/footprint/footprint';
 import { handOverFrom } from '../core/format/release/ask';
 import { releaseZip, type Released } from '../core/format/release/release';
 import { keyOf } from '../kernel/inside';
+import { compileFile } from './files';
 import { Refusal, type Outcome } from './outcome';
-import type { Read } from './tapis';
 
 /** What a release is told on the command line. */
 export interface ReleaseOptions {
@@ -21,7 +21,6 @@ export interface ReleaseOptions {
 export async function release(
   files: readonly string[],
   { out, ...options }: ReleaseOptions,
-  read: (file: string) => Promise<Read>,
 ): Promise<Outcome> {
   const asked = handOverFrom(options);
   if (!asked.ok) throw new Refusal(`--${asked.error}`);
@@ -31,7 +30,7 @@ export async function release(
   const all: Released[] = [];
   let err = '';
   for (const file of files) {
-    const { compiled, err: left } = await read(file);
+    const { compiled, err: left } = await compileFile(file);
     err += left;
     if (!isDrawable(compiled))
       throw new Refusal(`${file}: ${compiled.problems[0]?.message ?? 'It gives no footprint.'}`);

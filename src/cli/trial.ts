@@ -7,6 +7,7 @@ import { writeBoard } from '../core/format/board/board-format';
 import { checkTrial } from '../core/trial/check';
 import { compileTrial } from '../core/trial/compile';
 import { readInside } from '../kernel/read-inside';
+import { textOf } from './files';
 import { Refusal, type Outcome } from './outcome';
 import { reportWords } from './words';
 
@@ -16,9 +17,9 @@ interface TrialOptions {
   readonly out?: string | undefined;
 }
 
-/** Checks a trial, or writes its board in a format. @param text of its file */
-export async function trial(text: string, { json, format: formatId, out }: TrialOptions): Promise<Outcome> {
-  const read = openTrial(text);
+/** Checks a trial, or writes its board in a format. */
+export async function trial(file: string, { json, format: formatId, out }: TrialOptions): Promise<Outcome> {
+  const read = openTrial(textOf(file));
   if (!read.ok) throw new Refusal(read.error.map(({ message }) => message).join('\n'));
   const models = new Map<string, LoadedModel>();
   const err: string[] = [];

@@ -81,8 +81,24 @@ it('undoes by the letter that a keyboard produces, and goes to stages by the pla
   await untilStage('Measure');
 });
 
-it('takes keys for commands again after a list or a tick box was used', async () => {
-  await page.focus('select[aria-label="Unit of the datasheet"]');
+it('leaves letters to a list while it has the focus, and takes keys for commands again after', async () => {
+  const process = 'select[aria-label="Process"]';
+  const chosen = () => page.$eval(process, (list) => (list as HTMLSelectElement).value);
+  const levelShown = () =>
+    page.$eval('[aria-label="Density level"] [aria-pressed=true]', (e) => e.textContent);
+  const before = [await levelShown(), new URL(page.url()).pathname];
+  await page.focus(process);
+  // S goes to the Shelf, C to the level C, 4 to Mark: in a list they find entries
+  for (const letter of ['s', 'c', '4']) await page.keyboard.press(letter as 's');
+  expect([await levelShown(), new URL(page.url()).pathname, await stageShown()]).toEqual([
+    ...before,
+    'Measure',
+  ]);
+  await page.keyboard.press('f');
+  await page.waitForFunction((list) => document.activeElement === document.querySelector(list), {}, process);
+  await page.select(process, 'standard');
+  expect(await chosen()).toBe('standard');
+  await page.keyboard.press('Escape');
   await page.keyboard.press('4');
   await untilStage('Mark');
   await page.locator('main input[type=checkbox]').click();

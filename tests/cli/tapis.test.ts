@@ -209,8 +209,8 @@ describe('tapis', () => {
     expect(out).toContain('“a.step”');
   });
   it.each([
-    [[], 'tapis compile FILE'],
-    [['bake', good], 'no command “bake”'],
+    [[], 'compile <FILE>'],
+    [['bake', good], "unknown command 'bake'"],
     [['check', join(folder, 'none.json')], 'cannot be read'],
     [['check', file('broken.json', '{')], 'not JSON'],
     [['check', file('newer.json', { tapis: 9 })], 'version 9'],

@@ -38,7 +38,7 @@ import { numbersOf } from './numbering';
 import { originOf } from './origin';
 import { pinsOf } from './pins';
 import { shapesToTry } from './pin1-shapes';
-import { placeTexts } from './texts';
+import { NO_REFERENCE, placeTexts } from './texts';
 
 /**
  * Turns a document into a footprint. Pure and total: whatever a person typed gives a result,
@@ -233,7 +233,7 @@ function marksOf(
       extent.outline ? bodyOutline(extent) : null,
       lands,
       polarised ? orientation : null,
-      marks.reference ?? 'REF',
+      marks.reference ?? NO_REFERENCE,
     ),
     texts: placeTexts(courtyard.box, body, process, marks),
   };
@@ -285,13 +285,17 @@ export function withReference(compiled: Drawable, reference: string): Footprint 
   const { courtyard, body, assembly } = footprint;
   const marks = marksRead.get(compiled) ?? readChoices(document, process).read.marks;
   marksRead.set(compiled, marks);
-  const named = { ...marks, reference };
+  const named = { ...marks, reference: isNone(reference) ? null : reference };
   return {
     ...footprint,
     texts: placeTexts(courtyard.box, bodyAt(body.extent, 'nom'), process, named),
     assembly: { ...assembly, text: { ...assembly.text, text: reference } },
   };
 }
+
+/** Whether a reference is what parts without one are called. */
+const isNone = (reference: string): boolean =>
+  reference.startsWith(NO_REFERENCE) && /^\d*$/.test(reference.slice(NO_REFERENCE.length));
 
 /** What was chosen for groups and lands that the drawing does not have. */
 function strays({ read }: Choices, { groups, keepOuts }: DrawnPackage): Finding[] {

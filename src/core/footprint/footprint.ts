@@ -112,6 +112,8 @@ export interface Legend {
 export interface TextMark {
   readonly role: 'reference' | 'value';
   readonly text: string;
+  /** Nobody gave a text: what is written shows its place, and belongs on no film. */
+  readonly isPlaceholder: boolean;
   readonly at: Point;
   /** Of capitals, mm. */
   readonly height: number;

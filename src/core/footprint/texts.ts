@@ -6,8 +6,11 @@ import { quantise } from '../units/length';
 import type { TextMark } from './footprint';
 import { strokeText } from './stroke-font';
 
+/** What stands for a reference that nobody gave. */
+export const NO_REFERENCE = 'REF';
+
 const USUAL = {
-  reference: { text: 'REF', place: 'above' },
+  reference: { text: NO_REFERENCE, place: 'above' },
   value: { text: 'VALUE', place: 'below' },
 } as const;
 
@@ -23,6 +26,7 @@ export function placeTexts(
     const chosen = marks.texts[role];
     if (chosen.shown === false) return [];
     const text = marks[role] ?? usual.text;
+    const isPlaceholder = (marks[role] ?? '') === '';
     const height = chosen.height ?? process.textHeight;
     const rotation = chosen.rotation ?? 0;
     const drawn = strokeText(text, height);
@@ -41,7 +45,9 @@ export function placeTexts(
     );
     const box =
       boxRound(lines.flatMap((line) => boxOfPoints(line) ?? [])) ?? boxAt(middle, size.width, size.height);
-    return [{ role, text, at: middle, height, rotation, lines, stroke: process.textStroke, box }];
+    return [
+      { role, text, isPlaceholder, at: middle, height, rotation, lines, stroke: process.textStroke, box },
+    ];
   });
 }
 

@@ -15,6 +15,7 @@ import { isDrawable, type Compiled, type Drawable, type Footprint } from '../foo
 import { noModels, type ModelSource } from '../footprint/imported';
 import { moved } from '../footprint/move';
 import { atOrigin } from '../footprint/origin';
+import { NO_REFERENCE } from '../footprint/texts';
 import { circleAt, place, placedBox, rectangle, type Placed } from '../geometry/figure';
 import type { Placement } from '../geometry/placement';
 import { fullTurn, type Point } from '../geometry/point';
@@ -83,7 +84,7 @@ function placedPart(
   models: ModelSource,
 ): { readonly parts: readonly PlacedPart[] } | { readonly problem: Finding } {
   const { id, reference: name, footprint: key } = part;
-  const reference = name || 'REF';
+  const reference = name || NO_REFERENCE;
   const held = trial.footprints?.[key ?? ''];
   if (part.x === null || part.y === null) return { problem: noPlace(part) };
   if (!held || !key) return { problem: noFootprint(part) };

@@ -3,6 +3,7 @@ import { Route, Switch } from 'wouter';
 import { navigate } from 'wouter/use-browser-location';
 import { ErrorBoundary } from '../common/ErrorBoundary';
 import { later } from '../common/later';
+import { letGoOfLists } from '../common/typing';
 import { holdWithDrafts } from '../state/draft';
 import { AskedHelp } from './AskedHelp';
 import { NewVersion } from './NewVersion';
@@ -39,6 +40,7 @@ export function App({ earlierPorts }: { earlierPorts: readonly number[] }) {
   useEffect(followLinks, []);
   useEffect(keepOffline, []);
   useEffect(holdWithDrafts, []);
+  useEffect(letGoOfLists, []);
   return (
     <>
       <NewVersion />

@@ -135,7 +135,8 @@ export function LengthField({
       <span className={head}>{title ?? called}</span>
       <EntryInput
         field={field}
-        tone={field.text ? 'set' : 'plain'}
+        // it stands out against what is computed
+        tone={field.text && computed ? 'set' : 'plain'}
         className={box}
         placeholder={computed}
         unit={unit}

@@ -24,21 +24,23 @@ export function BoardFields() {
     });
   return (
     <>
-      {outline === undefined ? (
-        <>
-          <LengthField name="board/width" title="Width" words="board width" />
-          <LengthField name="board/height" title="Height" words="board height" />
-          <LengthField name="board/radius" title="Corner radius" words="corner radius" computed="0" />
-        </>
-      ) : (
-        <TextField name="board/outline" title="Corners" words="board outline" wide />
-      )}
-      <LengthField
-        name="board/thickness"
-        title="Thickness"
-        words="board thickness"
-        computed={formatLength(thickness, unit)}
-      />
+      <div className="grid gap-1">
+        {outline === undefined ? (
+          <>
+            <LengthField name="board/width" title="Width" words="board width" />
+            <LengthField name="board/height" title="Height" words="board height" />
+            <LengthField name="board/radius" title="Corner radius" words="corner radius" computed="0" />
+          </>
+        ) : (
+          <TextField name="board/outline" title="Corners" words="board outline" wide />
+        )}
+        <LengthField
+          name="board/thickness"
+          title="Thickness"
+          words="board thickness"
+          computed={formatLength(thickness, unit)}
+        />
+      </div>
       <div className="mt-1 flex flex-wrap gap-x-3 text-[12px]">
         {outline === undefined ? (
           <button
@@ -196,7 +198,7 @@ function Area({
   return (
     <details className="border-base-300 border-b py-0.5" open={problem !== undefined || undefined}>
       <summary className="hover:bg-base-200 cursor-pointer">{name}</summary>
-      <div className="py-1">
+      <div className="grid justify-items-start gap-1 py-1">
         {problem && <p className="text-error text-[12px]">{problem}</p>}
         {children}
         <button

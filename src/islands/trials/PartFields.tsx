@@ -39,7 +39,7 @@ export function PartFields({ id }: { id: string }) {
   const name = part.reference;
   const { corners = false } = part;
   return (
-    <section aria-label={`Part ${name}`} className="pt-1">
+    <section aria-label={`Part ${name}`} className="grid gap-1 py-1">
       <TextField name={`${at}/reference`} title="Reference" words={`reference of ${name}`} />
       <Coordinate id={id} axis="x" from={part.fromX ?? 'left'} options={corners ? [] : FROM_X} />
       <Coordinate id={id} axis="y" from={part.fromY ?? 'bottom'} options={corners ? [] : FROM_Y} />

@@ -10,7 +10,9 @@ import { moved } from '../../../src/core/footprint/move';
 import { formatById } from '../../../src/core/format';
 import { artworkFiles } from '../../../src/core/format/artwork/artwork';
 import { ofFootprint, writeGerber } from '../../../src/core/format/artwork/gerber';
-import { ofLand } from '../../../src/core/format/artwork/layers';
+import { artworkOf, ofLand } from '../../../src/core/format/artwork/layers';
+import { newTrial } from '../../../src/core/document/trial';
+import { compileTrial } from '../../../src/core/trial/compile';
 import { writeFile, type Writable } from '../../../src/core/format/format';
 import { flatten } from '../../../src/core/geometry/contour';
 import {
@@ -270,6 +272,31 @@ describe('artwork', () => {
     expect(attributes.get('.Part')).toBe('Other,SOP65P640X120-16N');
     // sixteen lands of 1.55 × 0.40, worked by hand in the solver's test
     expect(areaOfAll(readFilm(films.get('top-copper.gbr')!).dark) / 1e12).toBeCloseTo(16 * 1.55 * 0.4, 9);
+  });
+  it('prints the texts that were given, and none that only show their place', () => {
+    const strokes = (marks: TapisDocument['marks']) => {
+      const { footprint } = compile({ ...converter(), ...(marks ? { marks } : {}) });
+      const legend = artworkOf(footprint!).layers.find(({ id }) => id === 'top-legend')!;
+      return legend.objects.filter(({ kind }) => kind === 'line').length;
+    };
+    const bare = strokes({ texts: { reference: { shown: false }, value: { shown: false } } });
+    expect(strokes(undefined)).toBe(bare);
+    expect(strokes({ reference: 'U4' })).toBeGreaterThan(bare);
+    expect(strokes({ reference: 'U4', value: 'HS-ADC' })).toBeGreaterThan(strokes({ reference: 'U4' }));
+    // parts of a board bear their own, where they have one
+    const board = (reference: string) => {
+      const trial = {
+        ...newTrial('Board'),
+        footprints: { u: { document: converter() } },
+        parts: [{ id: '1', reference, footprint: 'u', x: '20', y: '20' }],
+      };
+      const [part] = compileTrial(trial).parts;
+      return part!.footprint.texts.map(({ isPlaceholder }) => isPlaceholder);
+    };
+    expect([board('U7'), board('')]).toEqual([
+      [false, true],
+      [true, true],
+    ]);
   });
   it('is packed the same, byte for byte', async () => {
     const [one, two] = await Promise.all(

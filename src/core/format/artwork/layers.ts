@@ -179,7 +179,10 @@ function legendOf({ legend, texts }: Footprint): ArtObject[] {
   return [
     ...lines(legend.lines, legend.width),
     ...(legend.pin1 ? [{ kind: 'region', contour: legend.pin1 } as const] : []),
-    ...texts.flatMap(({ lines: strokes, stroke }) => lines(strokes, stroke)),
+    // what only shows where a text would stand is not printed
+    ...texts.flatMap(({ isPlaceholder, lines: strokes, stroke }) =>
+      isPlaceholder ? [] : lines(strokes, stroke),
+    ),
   ];
 }
 

@@ -1,0 +1,157 @@
+import { FORMATS } from '../core/format';
+import { BOARD_FORMATS } from '../core/format/board';
+import { TARGETS } from '../core/format/release/targets';
+import type { Outcome } from './outcome';
+
+// Every command with its own options. To add one, write what it does in a file of its own and list it here.
+
+/** An option as it is written, and what it is for. */
+type Option = readonly [flags: string, words: string];
+
+/** What was said behind a command's name. */
+interface Said {
+  readonly files: readonly string[];
+  /** By the names of its options, which are those that its function takes. */
+  readonly options: never;
+  /** Takes what is told before the work is done. */
+  readonly print: (text: string) => void;
+}
+
+export interface Command {
+  readonly name: string;
+  readonly summary: string;
+  /** What it takes: `FILE…` is one or more. */
+  readonly takes: string;
+  readonly options: readonly Option[];
+  /** What it does, loaded when it is asked for. */
+  readonly run: (said: Said) => Promise<Outcome> | Outcome;
+}
+
+const ids = (all: readonly { readonly id: string }[]) => all.map(({ id }) => id).join(', ');
+
+const JSON_OUT: Option = ['--json', 'as JSON'];
+const FOLDER: Option = ['--out <dir>', 'the folder to write into'];
+const ABOUT: readonly Option[] = [
+  ['--date <day>', 'the day that is printed, such as 2026-05-04'],
+  ['--revision <words>', 'the revision that is printed'],
+  ['--paper <size>', 'a4 or letter'],
+];
+const PATTERNS: readonly Option[] = [
+  ['--only <name>', 'the patterns whose names hold this'],
+  ['--unit <unit>', 'mm, mil or in, where a file does not say it or says another'],
+  ['--columns <roles>', 'what the columns of a pad table are, between commas'],
+  ['--as <name=role>', 'what a film or a layer is for; may come several times'],
+  ['--box <x,y,x,y>', 'the part of films that is taken'],
+];
+
+export const COMMANDS: readonly Command[] = [
+  {
+    name: 'compile',
+    summary: 'footprint, derivations and findings as JSON',
+    takes: 'FILE',
+    options: [],
+    run: async ({ files: [file = ''] }) => (await import('./compile')).compileToJson(file),
+  },
+  {
+    name: 'check',
+    summary: 'findings; exit 1 when one is a stop',
+    takes: 'FILE…',
+    options: [['--format <format>', 'words, json, sarif or junit; words where it is missing']],
+    run: async ({ files, options }) => (await import('./check')).checkFiles(files, options),
+  },
+  {
+    name: 'compare',
+    summary: 'in what B differs from A; exit 1 when lands, holes or vias do',
+    takes: 'A B',
+    options: [JSON_OUT, ['--least <mm>', 'the smallest difference that counts']],
+    run: async ({ files, options }) => (await import('./compare')).compareFiles(files, options),
+  },
+  {
+    name: 'export',
+    summary: 'writes a file; a report tells what changed since the approved one',
+    takes: 'FILE',
+    options: [
+      ['--format <format>', ids(FORMATS)],
+      FOLDER,
+      ...ABOUT,
+      ['--approved <file>', 'the document that was approved last'],
+    ],
+    run: async ({ files: [file = ''], options }) => (await import('./export')).exportFile(file, options),
+  },
+  {
+    name: 'release',
+    summary: 'the files of a target in one ZIP, with a manifest',
+    takes: 'FILE…',
+    options: [
+      ['--target <target>', ids(TARGETS)],
+      ['--out <zip>', 'the ZIP, such as release.zip'],
+      ['--pattern <pattern>', 'how files are called, such as {reference}-{standard}'],
+      ...ABOUT,
+    ],
+    run: async ({ files, options }) => (await import('./release')).release(files, options),
+  },
+  {
+    name: 'take',
+    summary:
+      'reads a datasheet’s table (txt, tsv, html, pdf, png, jpg) and prints a document; what is doubtful goes to standard error',
+    takes: 'FILE',
+    options: [
+      ['--family <id>', 'the package family; guessed where it is missing'],
+      ['--size <name>', 'the size that is meant, where a table has several'],
+      ['--page <number>', 'the page of a PDF'],
+      ['--unit <unit>', 'mm, mil or in, where the page does not say it'],
+    ],
+    run: async ({ files: [file = ''], options }) => (await import('./take')).take(file, options),
+  },
+  {
+    name: 'import',
+    summary:
+      'land patterns of other people’s files (IPC-2581, Gerber films with drill files, DXF, pad tables as CSV, or a ZIP of them) as documents; what was not understood goes to standard error',
+    takes: 'FILE…',
+    options: [FOLDER, ...PATTERNS],
+    run: async ({ files, options }) => (await import('./import')).importFiles(files, options),
+  },
+  {
+    name: 'opinion',
+    summary:
+      'holds a pattern (a document, or a file as import reads it) against the package that it is meant for; exit 1 when it is wrong',
+    takes: 'PATTERN',
+    options: [
+      ['--against <document>', 'the footprint of the package'],
+      JSON_OUT,
+      ['--take <what>', 'computed, theirs or mended: what is written'],
+      ['--out <file>', 'where it is written'],
+      ['--reason <words>', 'why theirs is taken'],
+      ...PATTERNS,
+    ],
+    run: async ({ files: [file = ''], options }) => (await import('./opinion')).opinion(file, options),
+  },
+  {
+    name: 'trial',
+    summary: 'a board with placed footprints: findings, exit 1 when one is a stop; or writes it',
+    takes: 'FILE',
+    options: [JSON_OUT, ['--format <format>', ids(BOARD_FORMATS)], FOLDER],
+    run: async ({ files: [file = ''], options }) => (await import('./trial')).trial(file, options),
+  },
+  {
+    name: 'batch',
+    summary: 'all documents of a folder, in threads: a line of JSON for each, a summary to standard error',
+    takes: 'DIR',
+    options: [
+      ['--process <process>', 'a process’s id or its file'],
+      ['--level <level>', 'A, B or C'],
+      ['--check', 'with findings'],
+      ['--format <format>', ids(FORMATS)],
+      FOLDER,
+    ],
+    run: async ({ files: [folder = ''], options, print }) =>
+      (await import('./batch')).batch(folder, options, print),
+  },
+  {
+    name: 'format',
+    summary: 'writes files anew, the same intent as the same text, for version control',
+    takes: 'FILE…',
+    options: [['--check', 'names those that would change, exit 1, and writes nothing']],
+    run: async ({ files, options }) => (await import('./rewrite')).rewriteFiles(files, options),
+  },
+];

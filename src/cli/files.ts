@@ -1,0 +1,33 @@
+import { readFileSync } from 'node:fs';
+import { compile } from '../core/footprint/compile';
+import type { Compiled } from '../core/footprint/footprint';
+import { openDocument } from '../core/footprint/open';
+import { readInside } from '../kernel/read-inside';
+import { Refusal } from './outcome';
+
+/** A compiled file, and in words what of it was left out. */
+export interface Read {
+  readonly compiled: Compiled;
+  readonly err: string;
+}
+
+/** Reads and compiles a document; `-` is standard input. @throws Refusal where it cannot be read */
+export const compileFile = (file: string): Promise<Read> => compileText(textOf(file));
+
+/** As {@link compileFile}, for a text that is read already. */
+export async function compileText(text: string): Promise<Read> {
+  const read = openDocument(text);
+  if (!read.ok) throw new Refusal(read.error.map(({ message }) => message).join('\n'));
+  const kernel = async () => (await import('occt-import-js')).default();
+  const { loaded, trouble } = await readInside(read.value, kernel);
+  return { compiled: compile(read.value, () => loaded), err: trouble === null ? '' : `${trouble}\n` };
+}
+
+/** The text of a file. @throws Refusal where it cannot be read */
+export function textOf(file: string): string {
+  try {
+    return readFileSync(file === '-' ? 0 : file, 'utf8');
+  } catch (error) {
+    throw new Refusal(`${file} cannot be read: ${(error as Error).message}`);
+  }
+}
