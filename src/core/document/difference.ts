@@ -11,7 +11,7 @@ import { canonical } from './write';
  */
 export function editsBetween<D extends object>(from: D, to: D): Edit[] {
   const edits = between(from, to, '');
-  // where a list or an ordered table came into another order, the whole of it is said
+  // where an ordered table came into another order, the whole of it is said
   const coarse = ORDERED.filter((at) => !isSame(valueAt(applyEdits(from, edits), at), valueAt(to, at)));
   if (coarse.length === 0) return edits;
   const others = edits.filter((edit) => !coarse.some((at) => edit.at === at || edit.at.startsWith(`${at}/`)));
@@ -23,15 +23,8 @@ export function isSameDocument(a: TapisDocument, b: TapisDocument): boolean {
   return JSON.stringify(canonical(a)) === JSON.stringify(canonical(b));
 }
 
-/** Things in which an order means something. */
-const ORDERED: readonly string[] = [
-  '/package/dimensions',
-  '/package/named',
-  '/package/pieces',
-  '/package/own/conditions',
-  '/package/own/sizes',
-  '/keepOuts',
-];
+/** Tables in which an order means something; in lists it always does. */
+const ORDERED: readonly string[] = ['/package/dimensions', '/package/named'];
 
 /** What is chosen as a whole: its parts mean nothing beside those of another. */
 const WHOLE: readonly RegExp[] = [
@@ -64,18 +57,25 @@ function between(whole: unknown, other: unknown, at: string): Edit[] {
   return edits;
 }
 
-/** Lists are compared by the ids of what they hold. */
+/** Lists are compared by the ids of what they hold; one that comes into another order is said as a whole. */
 function betweenLists(from: readonly Item[], to: readonly Item[], at: string): Edit[] {
-  const gone = from.filter(({ id }) => !to.some((item) => item.id === id));
-  return [
-    ...gone.map(({ id }) => ({ at: `${at}/${pointerKey(id)}`, value: undefined })),
+  const within = (place: string): Edit[] => [
+    ...from
+      .filter(({ id }) => !to.some((item) => item.id === id))
+      .map(({ id }) => ({ at: `${place}/${pointerKey(id)}`, value: undefined })),
     ...to.flatMap((item) => {
       const own = from.find(({ id }) => id === item.id);
-      const place = `${at}/${pointerKey(item.id)}`;
-      return own ? between(own, item, place) : [{ at: place, value: item }];
+      const there = `${place}/${pointerKey(item.id)}`;
+      return own ? between(own, item, there) : [{ at: there, value: item }];
     }),
   ];
+  const { list } = applyEdits<{ list?: unknown }>({ list: from }, within('/list'));
+  const keepsOrder =
+    Array.isArray(list) && list.length === to.length && to.every(({ id }, i) => idOf(list[i]) === id);
+  return keepsOrder ? within(at) : [{ at, value: to }];
 }
+
+const idOf = (item: unknown): unknown => (isRecord(item) ? item['id'] : undefined);
 
 interface Item {
   readonly id: string;

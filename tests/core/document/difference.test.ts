@@ -41,6 +41,23 @@ describe('what a document has of its own', () => {
     );
   });
 
+  it('keeps the order of lists: what was taken out and put back stands where it stood', () => {
+    const pin = (id: string) => ({ id, lands: id, name: `P${id}` });
+    const withPins = (...ids: string[]) => ({ ...converter(), pins: ids.map(pin) });
+    const lists = fc.shuffledSubarray(['1', '2', '3', '4', '5']);
+    fc.assert(
+      fc.property(lists, lists, (a, b) => {
+        const [from, to] = [withPins(...a), withPins(...b)];
+        const got = applyEdits<TapisDocument>(from, editsBetween<TapisDocument>(from, to));
+        expect((got.pins ?? []).map(({ id }) => id)).toEqual(b);
+      }),
+    );
+    // one that only grew at its end is told by what is new
+    expect(editsBetween(withPins('1', '2'), withPins('1', '2', '3')).map(({ at }) => at)).toEqual([
+      '/pins/3',
+    ]);
+  });
+
   it('says a process with what it holds, a dimension and a package of another family as a whole', () => {
     const base = { ...converter(), ownProcess: undefined } as unknown as TapisDocument;
     expect(editsBetween(converter(), { ...converter(), process: 'kitchen-table' })).toEqual([
