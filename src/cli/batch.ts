@@ -1,3 +1,4 @@
+import { problemWords } from '../core/document/read';
 import { readdirSync, readFileSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
 import { sep } from 'node:path';
@@ -96,7 +97,7 @@ function processOf(named: string) {
     throw new Refusal(`--process is “${named}”: neither one of ${ids} nor a file that can be read.`);
   }
   const read = readProcess(text);
-  if (!read.ok) throw new Refusal(read.error.map(({ message }) => message).join('\n'));
+  if (!read.ok) throw new Refusal(problemWords(read.error));
   return read.value;
 }
 

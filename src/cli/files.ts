@@ -1,3 +1,4 @@
+import { problemWords } from '../core/document/read';
 import { readFileSync } from 'node:fs';
 import { compile } from '../core/footprint/compile';
 import type { Compiled } from '../core/footprint/footprint';
@@ -17,7 +18,7 @@ export const compileFile = (file: string): Promise<Read> => compileText(textOf(f
 /** As {@link compileFile}, for a text that is read already. */
 export async function compileText(text: string): Promise<Read> {
   const read = openDocument(text);
-  if (!read.ok) throw new Refusal(read.error.map(({ message }) => message).join('\n'));
+  if (!read.ok) throw new Refusal(problemWords(read.error));
   const kernel = async () => (await import('occt-import-js')).default();
   const { loaded, trouble } = await readInside(read.value, kernel);
   return { compiled: compile(read.value, () => loaded), err: trouble === null ? '' : `${trouble}\n` };

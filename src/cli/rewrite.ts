@@ -1,3 +1,4 @@
+import { problemWords } from '../core/document/read';
 import { renameSync, writeFileSync } from 'node:fs';
 import { rewritten } from '../core/footprint/open';
 import { textOf } from './files';
@@ -14,7 +15,7 @@ export function rewriteFiles(
     try {
       const text = textOf(file);
       const read = rewritten(text);
-      if (!read.ok) throw new Refusal(read.error.map(({ message }) => message).join('; '));
+      if (!read.ok) throw new Refusal(problemWords(read.error, '; '));
       if (file === '-') out.push(read.value);
       else if (read.value !== text) {
         if (!isCheck) replace(file, read.value);

@@ -1,3 +1,4 @@
+import { problemWords } from '../core/document/read';
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { LoadedModel } from '../core/body/loaded';
@@ -20,7 +21,7 @@ interface TrialOptions {
 /** Checks a trial, or writes its board in a format. */
 export async function trial(file: string, { json, format: formatId, out }: TrialOptions): Promise<Outcome> {
   const read = openTrial(textOf(file));
-  if (!read.ok) throw new Refusal(read.error.map(({ message }) => message).join('\n'));
+  if (!read.ok) throw new Refusal(problemWords(read.error));
   const models = new Map<string, LoadedModel>();
   const err: string[] = [];
   const kernel = async () => (await import('occt-import-js')).default();

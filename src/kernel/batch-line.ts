@@ -1,3 +1,4 @@
+import { problemWords } from '../core/document/read';
 import { openDocument } from '../core/footprint/open';
 import { formatById } from '../core/format';
 import { writeFile, type WrittenFile } from '../core/format/format';
@@ -31,7 +32,7 @@ export async function batchLine(
   { wish, inWords, format: id }: BatchAsk,
 ): Promise<{ readonly told: BatchTold; readonly file: WrittenFile | null }> {
   const read = openDocument(text);
-  if (!read.ok) return { told: { refused: read.error.map(({ message }) => message).join('; ') }, file: null };
+  if (!read.ok) return { told: { refused: problemWords(read.error, '; ') }, file: null };
   const kernel = async () => (await import('occt-import-js')).default();
   const { loaded, trouble } = await readInside(read.value, kernel);
   const { result, checked } = batched(read.value, wish, inWords, () => loaded);

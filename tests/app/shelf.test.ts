@@ -68,10 +68,13 @@ describe('the Shelf as a library', () => {
     await takeDemo(page);
     await page.waitForFunction(() => !document.querySelector('main [role=status]'));
     await page.locator('button ::-p-text(New group)').click();
-    const name = await page.waitForSelector('[aria-label="Name of the group"]');
-    await name!.click({ count: 3 });
+    // a new group waits for its name, and keeps it when it is left
+    await page.waitForFunction(
+      () => document.activeElement?.getAttribute('aria-label') === 'Name of the group',
+    );
     await page.keyboard.type('Connectors');
-    await page.keyboard.press('Enter');
+    await page.keyboard.press('Tab');
+    await page.waitForSelector('nav button ::-p-text(Connectors)');
     await page.locator('nav button ::-p-text(Everything)').click();
     await search('header pins > 4 pins < 30');
     await until(4);

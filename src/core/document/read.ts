@@ -103,3 +103,17 @@ function describeError({ instancePath, keyword, message, params }: SchemaError):
       return { field: instancePath, message: `${place} ${message ?? 'is not valid'}.` };
   }
 }
+
+/** So many problems are told; more say how many there are. */
+const TOLD = 10;
+/** Longest that one is told, in characters. */
+const LONGEST = 300;
+
+/** Problems in words: the first of them, each no longer than can be read, and how many more there are. */
+export function problemWords(problems: readonly DocumentProblem[], between = '\n'): string {
+  const told = problems
+    .slice(0, TOLD)
+    .map(({ message }) => (message.length > LONGEST ? `${message.slice(0, LONGEST - 1)}…` : message));
+  const more = problems.length - told.length;
+  return [...told, ...(more > 0 ? [`and ${more} more.`] : [])].join(between);
+}

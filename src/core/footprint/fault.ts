@@ -3,6 +3,9 @@ import type { Finding } from '../document/finding';
 import { standardProcess } from '../process';
 import type { Compiled } from './footprint';
 
+/** The rule of findings about the program itself. */
+export const FAULT = 'fault';
+
 /** What compiling a document comes to; a fault of the program is a finding of it. */
 export function guarded(document: TapisDocument, compile: () => Compiled): Compiled {
   try {
@@ -27,7 +30,7 @@ export function faulty(document: TapisDocument, error: unknown): Compiled {
 
 function faultOf(error: unknown): Finding {
   return {
-    rule: 'fault',
+    rule: FAULT,
     severity: 'stop',
     title: 'A fault of Tapis',
     message: `This footprint cannot be drawn: ${error instanceof Error ? error.message : String(error)}. Nothing of it is lost: undo the last change, or export it as it is.`,

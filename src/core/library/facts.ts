@@ -19,7 +19,7 @@ export interface Facts {
   readonly title: string;
   readonly verdict: Severity | 'clear';
   /** The first of the gravest findings. */
-  readonly finding: { readonly title: string; readonly message: string } | null;
+  readonly finding: { readonly rule: string; readonly title: string; readonly message: string } | null;
   readonly waived: number;
   readonly level: Level;
   readonly process: string;
@@ -76,7 +76,7 @@ export function keptOf(document: TapisDocument, models: ModelSource = noModels):
     standardName: footprint?.standardName ?? null,
     title,
     verdict: report.verdict,
-    finding: first ? { title: first.title, message: first.message } : null,
+    finding: first ? { rule: first.rule, title: first.title, message: first.message } : null,
     waived: Object.keys(waivers).length,
     level: document.level,
     process: process.name,

@@ -31,6 +31,7 @@ const later = <K extends string>(one: ProcessField<K>): ProcessField<K> => ({ ..
 /** To give a process another number, list it here: its type, its form in files and its field follow. Lengths in mm, shares 0 to 1. */
 const GROUPS = [
   {
+    id: 'copper',
     title: 'Copper',
     fields: [
       mm(
@@ -65,6 +66,7 @@ const GROUPS = [
     ],
   },
   {
+    id: 'holes',
     title: 'Holes',
     fields: [
       mm(
@@ -107,6 +109,7 @@ const GROUPS = [
     ],
   },
   {
+    id: 'mask',
     title: 'Mask',
     fields: [
       mm('maskMargin', 0.05, 'Mask margin', 'Growth of an opening over its land, on each side.', [-1, 2]),
@@ -114,6 +117,7 @@ const GROUPS = [
     ],
   },
   {
+    id: 'paste',
     title: 'Paste',
     fields: [
       mm(
@@ -146,6 +150,7 @@ const GROUPS = [
     ],
   },
   {
+    id: 'legend',
     title: 'Legend',
     fields: [
       mm('legendWidth', 0.12, 'Legend line', 'Width of outlines and marks.', [0.05, 1]),
@@ -170,6 +175,7 @@ const GROUPS = [
     ],
   },
   {
+    id: 'assembly',
     title: 'Assembly',
     fields: [
       mm(
@@ -221,6 +227,7 @@ const GROUPS = [
     ],
   },
   {
+    id: 'board',
     title: 'Board',
     fields: [
       mm('boardThickness', 1.6, 'Board thickness', 'Laminate, without copper.', [0.1, 10]),
@@ -238,6 +245,7 @@ export type NumberKey = (typeof GROUPS)[number]['fields'][number]['key'];
 
 /** Fields under a heading. */
 export interface ProcessFieldGroup {
+  readonly id: string;
   readonly title: string;
   readonly fields: readonly ProcessField<NumberKey>[];
 }

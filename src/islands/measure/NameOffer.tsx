@@ -1,4 +1,5 @@
 import { isUnnamed, namesFor } from '../../core/library/naming';
+import { NameInput } from '../common/naming';
 import { useBench } from '../state/context';
 
 /** Asks for the name of a footprint that has only that of its kind, and offers some. */
@@ -10,27 +11,20 @@ export function NameOffer() {
   const offered = namesFor(document, footprint?.standardName ?? null);
   const give = (name: string) => edit([{ at: '/name', value: name.slice(0, 120) }]);
   return (
-    <form
-      className="border-base-300 mt-3 border-t pt-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        const name = String(new FormData(event.currentTarget).get('name') ?? '').trim();
-        if (name !== '') give(name);
-      }}
-    >
+    <div className="border-base-300 mt-3 border-t pt-2">
       <label className="flex items-baseline gap-2">
         <span className="text-secondary shrink-0">What is it called?</span>
-        <input
-          name="name"
+        <NameInput
+          name=""
+          onName={give}
           className="input input-sm min-w-0 flex-1"
           maxLength={120}
-          autoComplete="off"
           aria-label="Name for the new footprint"
           placeholder={offered[0] ?? document.name}
         />
       </label>
       {offered.length > 0 && (
-        <p className="mt-1 flex flex-wrap gap-1.5">
+        <p className="mt-1 flex flex-wrap gap-1.5" data-offers-names>
           {offered.map((name) => (
             <button
               key={name}
@@ -44,6 +38,6 @@ export function NameOffer() {
           ))}
         </p>
       )}
-    </form>
+    </div>
   );
 }

@@ -38,8 +38,8 @@ export function ProcessSheet({ process, original, put: given, children }: Props)
         </p>
       )}
       <div className="mt-3 columns-2 gap-8 max-[1180px]:columns-1">
-        {PROCESS_FIELDS.map(({ title, fields }) => (
-          <section key={title} className="mb-4 break-inside-avoid">
+        {PROCESS_FIELDS.map(({ id, title, fields }) => (
+          <section key={id} className="mb-4 break-inside-avoid">
             <h2 className="text-[15px] font-semibold">{title}</h2>
             {fields.map((field) => (
               <NumberRow
@@ -51,8 +51,8 @@ export function ProcessSheet({ process, original, put: given, children }: Props)
                 put={put}
               />
             ))}
-            {title === 'Holes' && <DrillRow process={process} editable={editable} put={put} />}
-            {title === 'Assembly' && <AssemblyRows process={process} editable={editable} put={put} />}
+            {id === 'holes' && <DrillRow process={process} editable={editable} put={put} />}
+            {id === 'assembly' && <AssemblyRows process={process} editable={editable} put={put} />}
           </section>
         ))}
         <Severities process={process} editable={editable} put={put} />

@@ -1,3 +1,4 @@
+import { FAULT } from '../../core/footprint/fault';
 import { memo } from 'react';
 import { download } from '../common/download';
 import { shelf } from '../common/shelf-store';
@@ -119,7 +120,7 @@ async function variantOf(id: string): Promise<void> {
 export function undrawn({ facts }: Shelved): string {
   if (!facts) return '';
   if (facts.standardName !== null) return '';
-  return facts.finding?.title === 'A fault of Tapis' ? facts.finding.message : 'dimensions incomplete';
+  return facts.finding?.rule === FAULT ? facts.finding.message : 'dimensions incomplete';
 }
 
 async function exportOne({ entry, facts }: Shelved): Promise<void> {

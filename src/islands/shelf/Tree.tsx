@@ -3,6 +3,7 @@ import type { StoredGroup } from '../../store/database';
 import { pathOf, within } from '../../store/groups';
 import { Pick } from '../common/inputs';
 import { groups as store } from '../common/shelf-store';
+import { NameInput } from '../common/naming';
 import { attempt } from '../common/trouble';
 
 interface Props {
@@ -20,9 +21,15 @@ interface Props {
 /** Groups as a quiet tree; footprints are dropped onto them. */
 export function Tree({ groups, counts, total, shown, onShow, onDrop }: Props) {
   const [dragged, setDragged] = useState<string | null>(null);
+  /** The group that was made last. */
+  const [made, setMade] = useState<string | null>(null);
   const add = () => {
     const parent = groups.some(({ id }) => id === shown) ? shown : '';
-    void attempt('Making a group', async () => onShow((await store.add('New group', parent)).id));
+    void attempt('Making a group', async () => {
+      const { id } = await store.add('New group', parent);
+      setMade(id);
+      onShow(id);
+    });
   };
   const rows = ordered(groups, '', 0);
   return (
@@ -67,9 +74,10 @@ export function Tree({ groups, counts, total, shown, onShow, onDrop }: Props) {
         New group{groups.some(({ id }) => id === shown) ? ' in this one' : ''}
       </button>
       <ShownGroup
-        key={shown}
+        key={`${shown} ${groups.some(({ id }) => id === shown)}`}
         group={groups.find(({ id }) => id === shown) ?? null}
         groups={groups}
+        isNew={made !== null && made === shown}
         onShow={onShow}
       />
     </nav>
@@ -134,32 +142,25 @@ function TreeItem({ name, count, depth, isShown, onShow, onDrop, onDragStart }: 
 interface ShownProps {
   group: StoredGroup | null;
   groups: readonly StoredGroup[];
+  isNew: boolean;
   onShow: (id: string) => void;
 }
 
 /** What can be done with the group that is shown. */
-function ShownGroup({ group, groups, onShow }: ShownProps) {
-  const [name, setName] = useState(group?.name ?? '');
+function ShownGroup({ group, groups, isNew, onShow }: ShownProps) {
   if (!group) return null;
   const inside = within(groups, group.id);
-  const rename = () => {
-    const wanted = name.trim();
-    if (wanted === '') return setName(group.name);
-    if (wanted !== group.name) void attempt('Renaming a group', () => store.rename(group.id, wanted));
-  };
   return (
     <div className="border-base-300 mt-3 flex flex-col gap-1 border-t px-2 pt-2 text-[12px]">
-      <input
+      <NameInput
         className="border-base-300 bg-base-100 w-full border px-1 py-0.5"
         aria-label="Name of the group"
-        value={name}
+        name={group.name}
         maxLength={80}
-        onChange={({ target }) => setName(target.value)}
-        onBlur={rename}
-        onKeyDown={({ key, currentTarget }) => {
-          if (key === 'Enter') currentTarget.blur();
-          if (key === 'Escape') setName(group.name);
-        }}
+        onName={(name) => void attempt('Renaming a group', () => store.rename(group.id, name))}
+        // a group that was just made waits for its name
+        autoFocus={isNew}
+        onFocus={({ target }) => target.select()}
       />
       <Pick
         className="w-full"
