@@ -74,10 +74,19 @@ export async function pictureOf(bytes: Uint8Array): Promise<Result<Grey, string>
       // its size stands in the first bytes: what is too large is not unpacked
       const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
       if (view.getUint32(16) * view.getUint32(20) > LARGEST_PICTURE) return fail(TOO_LARGE);
-      const { width, height, data, channels, depth, palette } = decode(bytes);
+      const { width, height, data, channels, depth, palette } = decode(bytes, { checkCrc: true });
+      const samples = depth < 8 ? unpacked(data, width, height, depth) : data;
+      if (palette) return ok(greyOf(width, height, coloured(samples, palette), 3));
+      // a fax has black and white, and a scan sixteen shades
+      const most = 2 ** depth - 1;
       return ok(
-        palette
-          ? greyOf(width, height, coloured(data, palette), 3)
+        depth < 8
+          ? greyOf(
+              width,
+              height,
+              Array.from(samples, (sample) => Math.round((sample / most) * 255)),
+              1,
+            )
           : greyOf(width, height, data, channels, depth),
       );
     }
@@ -94,6 +103,20 @@ export async function pictureOf(bytes: Uint8Array): Promise<Result<Grey, string>
 }
 
 const TOO_LARGE = `the picture has more than ${LARGEST_PICTURE / 1e6} million pixels`;
+
+/** Samples of fewer than eight bits: rows are packed from the left, and begin with a byte of their own. */
+function unpacked(data: ArrayLike<number>, width: number, height: number, depth: number): Uint8Array {
+  const samples = new Uint8Array(width * height);
+  const perByte = 8 / depth;
+  const rowBytes = Math.ceil(width / perByte);
+  for (let y = 0; y < height; y += 1)
+    for (let x = 0; x < width; x += 1) {
+      const byte = data[y * rowBytes + Math.floor(x / perByte)] ?? 0;
+      const shift = 8 - depth * ((x % perByte) + 1);
+      samples[y * width + x] = (byte >> shift) & (2 ** depth - 1);
+    }
+  return samples;
+}
 
 function coloured(data: ArrayLike<number>, palette: readonly (readonly number[])[]): number[] {
   return Array.from(data).flatMap((index) => (palette[index] ?? [255, 255, 255]).slice(0, 3));
