@@ -65,9 +65,12 @@ class Weighing {
   private readonly usual: readonly Readonly<Record<string, number>>[];
   private readonly typical: readonly (readonly number[])[];
   private readonly trust: number;
+  /** All letters of the table. */
+  private readonly letters: ReadonlySet<string>;
 
   constructor(private readonly question: Question) {
     const { kind, rows, unit } = question;
+    this.letters = new Set(rows.map(({ row }) => row.letter));
     this.symbols = kind.dimensions.map(({ symbol }) => symbol);
     this.names = kind.dimensions.map(({ name }) => name);
     this.limits = rows.map(({ value }) => limitsOf(value, unit));
@@ -118,13 +121,14 @@ class Weighing {
     const isCount = dimension.kind === 'count';
     const says = nameSays(printed.name, this.names);
     const isNamed = says.of.includes(index);
-    const letter = this.trust * letterScore(printed.letter, dimension, this.symbols);
+    const letter = this.trust * letterScore(printed.letter, dimension, this.symbols, this.letters);
     if (printed.isAngle || says.isNotNeeded) return { score: -Infinity, why: [] };
     const counted = countOf(sized);
     const isCounted = counted !== null && says.of.some((i) => kind.dimensions[i]?.kind === 'count');
     if (
       isCount &&
-      (counted === null || (!isNamed && letterScore(printed.letter, dimension, this.symbols) < 1))
+      (counted === null ||
+        (!isNamed && letterScore(printed.letter, dimension, this.symbols, this.letters) < 1))
     )
       return { score: -Infinity, why: [] };
     if (!isCount && isCounted) return { score: -Infinity, why: [] };

@@ -13,7 +13,10 @@ const ALIASES: readonly (readonly [of: RegExp, letters: readonly string[]])[] = 
   [/^(lead diameter|pin diameter|ball diameter|ball|column diameter)$/i, ['b', 'd', 'db', 'φd']],
   [/^(lead thickness|ribbon thickness)$/i, ['c', 'C', 't', 'c1']],
   [/^foot length$/i, ['L', 'Lp', 'LP', 'l']],
-  [/^(terminal length|end cap|cap length|contact length)$/i, ['T', 'L', 'L1', 't', 'l', 'S', 'BW', 'a']],
+  [
+    /^(terminal length|end cap|cap length|contact length)$/i,
+    ['T', 'L', 'L1', 't', 'l', 'S', 'BW', 'a', 'e', 'b', 'B', 'd', 'E'],
+  ],
   [/^lead length$/i, ['L1', 'LE', 'T', 'L']],
   [/^pad across$/i, ['E2', 'Eh', 'E3', 'P2', 'X']],
   [/^pad upright$/i, ['D2', 'Dh', 'D3', 'P1', 'Y']],
@@ -28,13 +31,45 @@ const ALIASES: readonly (readonly [of: RegExp, letters: readonly string[]])[] = 
   [/^base$/i, ['B', 'W', 'A']],
 ];
 
-/** How well a printed letter goes with a dimension: 3 its own, 1.5 another usual one, −1.5 another dimension's. */
+const TERMINAL = /^(terminal length|end cap|cap length|contact length)$/i;
+const HEIGHT = /^(height|head height)$/i;
+/** Letters that a height has where T is something else. */
+const HEIGHTS: ReadonlySet<string> = new Set(['H', 'h', 'A', 't', 'C']);
+/** Letters that the ends of a part have where T is its thickness. */
+const ENDS: ReadonlySet<string> = new Set(['a', 'e', 'b', 'l', 'd', 'c', 'B', 'BW', 'L1', 'L2', 'S', 'E']);
+
+/**
+ * T is the terminal of the standard and the thickness of many makers of chips: the letters beside it say which.
+ * @returns `null` where the letter is another one, or the dimension neither
+ */
+function scoreOfT(letter: string, name: string, beside: ReadonlySet<string>): number | null {
+  if (letter !== 'T' || !(TERMINAL.test(name) || HEIGHT.test(name))) return null;
+  if ([...HEIGHTS].some((one) => beside.has(one))) return null;
+  const isThickness = [...ENDS].some((one) => beside.has(one));
+  // alone it may be either, which is for their sizes to tell, and said
+  if (!isThickness) return 1;
+  return HEIGHT.test(name) ? 3 : -1.5;
+}
+
+/** Whether a letter may be either of two dimensions, and no letter beside it says which. */
+export const isEither = (letter: string, name: string, beside: ReadonlySet<string>): boolean =>
+  scoreOfT(letter, name, beside) === 1;
+
+/**
+ * How well a printed letter goes with a dimension: 3 its own, 1.5 another usual one, −1.5 another dimension's.
+ * @param beside all letters of the table
+ */
 export function letterScore(
   letter: string,
   dimension: { readonly symbol: string; readonly name: string },
   symbols: readonly string[],
+  beside: ReadonlySet<string> = new Set(),
 ): number {
   if (letter === '') return 0;
+  // only packages that have both can have one for the other
+  const ofT =
+    symbols.includes('T') && symbols.includes('A') ? scoreOfT(letter, dimension.name, beside) : null;
+  if (ofT !== null) return ofT;
   if (letter === dimension.symbol) return 3;
   const isOthers = symbols.includes(letter);
   const alias = ALIASES.some(([of, letters]) => of.test(dimension.name) && letters.includes(letter));

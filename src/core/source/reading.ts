@@ -1,3 +1,4 @@
+import { isEither } from './letters';
 import type { SheetUnit } from '../document/document';
 import type { PackageKind } from '../package/catalogue';
 import { formatNumber } from '../units/length';
@@ -284,6 +285,11 @@ function dimensionOf(
     ...(role.margin < LIKELY && next ? [`${rowWords(next.row, next.value)} may be meant as well.`] : []),
     ...(role.margin < LIKELY && !next ? ['The table may not have it at all.'] : []),
     ...(role.reasons[0] === 'by its size alone' ? ['Neither letter nor name say that this is meant.'] : []),
+    ...(definition && row.name === '' && isEither(row.letter, definition.name, lettersOf(rows))
+      ? [
+          `${row.letter} is the thickness to some makers and the terminal to others; no letter beside it says which.`,
+        ]
+      : []),
   ];
   const standing: Standing =
     doubts.length > 0
@@ -371,3 +377,6 @@ function leftRows(kind: PackageKind, rows: readonly SizedRow[], found: Assignmen
     return [{ label: row.letter, called: row.name, printed: value.printed, why }];
   });
 }
+
+const lettersOf = (rows: readonly SizedRow[]): ReadonlySet<string> =>
+  new Set(rows.map(({ row }) => row.letter));
