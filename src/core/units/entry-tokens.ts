@@ -188,6 +188,12 @@ export function tokenise(typed: string): Token[] {
   return tokens.filter(({ kind }) => kind !== 'from');
 }
 
+/** Whether a text begins with a letter, or with a sign beyond ASCII. */
+function beginsWord(rest: string): boolean {
+  const code = rest.charCodeAt(0);
+  return code > 0x7f || (code >= 0x41 && code <= 0x5a) || (code >= 0x61 && code <= 0x7a);
+}
+
 /** Whether a text begins with a word that is read as English, which every language prints. */
 function isEnglish(rest: string): boolean {
   const word = /^[A-Za-z]+(?![\p{L}\p{M}])/u.exec(rest)?.[0].toLowerCase();
@@ -225,7 +231,8 @@ function readToken(rest: string, at: number, gap: boolean, previous: Token | und
     const times = TIMES.exec(rest)?.[0];
     if (times) return made(times, { kind: 'sign', sign: '×' });
   }
-  const foreign = isEnglish(rest) ? null : foreignWord(rest, previous?.kind === 'number');
+  const foreign =
+    beginsWord(rest) && !isEnglish(rest) ? foreignWord(rest, previous?.kind === 'number') : null;
   if (foreign) {
     const { text, said } = foreign;
     return made(text, said.kind === 'to' ? { kind: 'sign', sign: 'to' } : said);

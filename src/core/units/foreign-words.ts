@@ -68,6 +68,8 @@ const NOTE = /[([]\s*([\p{L}]+)\.?\s*\d+(?:\s*[,&]\s*\d+)*\s*[)\]]\s*$/u;
 
 /** Where a text ends with what refers to a note, such as “(NOTE 3)”; its length where it does not. */
 export function noteFrom(text: string): number {
+  const last = text.trimEnd().at(-1);
+  if (last !== ')' && last !== ']') return text.length;
   const found = NOTE.exec(text);
   return found && isNoteWord(plainWord(found[1] ?? '')) ? found.index : text.length;
 }
