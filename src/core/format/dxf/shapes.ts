@@ -158,7 +158,7 @@ function painted(corners: readonly Vertex[], isClosed: boolean, width: number): 
     ]);
   }
   return {
-    shapes: [{ corners: corners.map((corner) => corner), isClosed }],
+    shapes: [{ corners, isClosed }],
     left: 'widths of lines with several corners (their middle is taken)',
   };
 }
