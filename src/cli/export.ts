@@ -1,10 +1,8 @@
-import { mkdirSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
 import { check } from '../core/check/check';
 import { FORMATS, formatById } from '../core/format';
 import { writeFile } from '../core/format/format';
 import { aboutFrom } from '../core/format/release/ask';
-import { compileFile } from './files';
+import { compileFile, writeInto } from './files';
 import { Refusal, type Outcome } from './outcome';
 import { reportWords } from './words';
 
@@ -38,12 +36,6 @@ export async function exportFile(
   const before = approved === undefined ? null : (await compileFile(approved)).compiled;
   const previous = before ? { previous: { compiled: before, report: check(before) } } : {};
   const written = await writeFile(format, { ...compiled, footprint }, { ...about.value, ...previous });
-  const path = join(out, written.name);
-  try {
-    mkdirSync(out, { recursive: true });
-    writeFileSync(path, written.content);
-  } catch (error) {
-    throw new Refusal(`${path} cannot be written: ${(error as Error).message}`);
-  }
+  const path = writeInto(out, written);
   return { out: `${path}\n`, err, code: 0 };
 }

@@ -1,8 +1,10 @@
 import { problemWords } from '../core/document/read';
-import { readFileSync } from 'node:fs';
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { compile } from '../core/footprint/compile';
 import type { Compiled } from '../core/footprint/footprint';
 import { openDocument } from '../core/footprint/open';
+import type { WrittenFile } from '../core/format/format';
 import { readInside } from '../kernel/read-inside';
 import { Refusal } from './outcome';
 
@@ -31,4 +33,16 @@ export function textOf(file: string): string {
   } catch (error) {
     throw new Refusal(`${file} cannot be read: ${(error as Error).message}`);
   }
+}
+
+/** Writes a file into a folder, which is made where it is missing. @returns its path @throws Refusal where it cannot */
+export function writeInto(folder: string, { name, content }: WrittenFile): string {
+  const path = join(folder, name);
+  try {
+    mkdirSync(folder, { recursive: true });
+    writeFileSync(path, content);
+  } catch (error) {
+    throw new Refusal(`${path} cannot be written: ${(error as Error).message}`);
+  }
+  return path;
 }

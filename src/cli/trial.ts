@@ -1,6 +1,4 @@
 import { problemWords } from '../core/document/read';
-import { mkdirSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
 import type { LoadedModel } from '../core/body/loaded';
 import { openTrial } from '../core/footprint/open';
 import { BOARD_FORMATS } from '../core/format/board';
@@ -8,7 +6,7 @@ import { writeBoard } from '../core/format/board/board-format';
 import { checkTrial } from '../core/trial/check';
 import { compileTrial } from '../core/trial/compile';
 import { readInside } from '../kernel/read-inside';
-import { textOf } from './files';
+import { textOf, writeInto } from './files';
 import { Refusal, type Outcome } from './outcome';
 import { reportWords } from './words';
 
@@ -41,13 +39,7 @@ export async function trial(file: string, { json, format: formatId, out }: Trial
       );
     if (out === undefined) throw new Refusal('--out is missing: the folder to write into.');
     const written = await writeBoard(format, compiled);
-    const path = join(out, written.name);
-    try {
-      mkdirSync(out, { recursive: true });
-      writeFileSync(path, written.content);
-    } catch (error) {
-      throw new Refusal(`${path} cannot be written: ${(error as Error).message}`);
-    }
+    const path = writeInto(out, written);
     // what was left out of the board is not in the file either
     const left = compiled.problems.map(({ message }) => `${message}\n`);
     return { out: `${path}\n`, err: [...err, ...left].join(''), code: 0 };
