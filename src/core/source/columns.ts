@@ -1,4 +1,6 @@
 import type { SheetUnit } from '../document/document';
+import { plainScope, readEntry } from '../units/entry';
+import { isNotGiven } from '../units/entry-text';
 import { cellAt, type Cell, type Grid, type GridRow } from './grid';
 import { limitsByNumbers } from './limits-by-numbers';
 import { countSaid, headSays, isAngle, isValue, type HeadRole, type Limit } from './words';
@@ -65,6 +67,9 @@ export function columnsOf(
     };
     if (i === letterColumn) return { ...base, limit: null, unit: null, role: 'letter' };
     const wordy = cells.length > 0 && !isValues;
+    // “Standard” over MO-220, “Average” over “see note”: a head says a limit where a number stands below it
+    if ((limit || isValues) && cells.length > 0 && !cells.some(({ text }) => isEntry(text)))
+      return { ...base, limit: null, role: 'remark' };
     if (
       limit ||
       (role === 'value' && !wordy) ||
@@ -84,6 +89,10 @@ export function columnsOf(
   );
   return unitsApart(body, sizesToo(limitsByNumbers(body, told)));
 }
+
+/** Whether a cell can be read as an entry, or says that there is no value. */
+const isEntry = (text: string): boolean =>
+  isNotGiven(text) || isAngle(text) || readEntry(text, plainScope('mm')).ok;
 
 /**
  * Heads over columns whose limits repeat, such as two units over Min Max Min Max, share them equally.

@@ -43,8 +43,16 @@ export function limitsByNumbers(body: readonly GridRow[], columns: readonly Colu
     const isAlone = unknown.length === of.length;
     // several names without a limit may be sizes: only numbers that rise in all of several rows say otherwise
     const rows = rowsWith(body, run);
-    if (isAlone && of.length < 2) continue;
     const words = unknown.map(({ size }) => `“${size}”`).join(', ');
+    if (isAlone && of.length < 2) {
+      // apart from columns that say their limits it is none of theirs, and may be one
+      const doubt = leftOut(words);
+      const others = next.flatMap(({ role, limit }, i) => (role === 'value' && limit !== null ? [i] : []));
+      for (const i of others) next[i] = { ...(next[i] as Column), doubt };
+      for (const i of others.length > 0 ? run : [])
+        next[i] = { ...(next[i] as Column), role: 'none', size: '' };
+      continue;
+    }
     const limits =
       isAlone && rows.length < 3
         ? null
@@ -63,7 +71,7 @@ export function limitsByNumbers(body: readonly GridRow[], columns: readonly Colu
       const limit = limits?.[k] ?? null;
       const doubt = limits
         ? `No head that is known: ${words}. By the numbers the columns are ${limits.map((one) => LIMIT_NAMES[one]).join(', ')}.`
-        : `The column ${words} is not understood and was left out.`;
+        : leftOut(words);
       if (limits) next[i] = { ...column, limit, size: '', doubt };
       else if (isUnknown(column)) next[i] = { ...column, role: 'none', size: '' };
       else next[i] = { ...column, doubt };
@@ -71,6 +79,8 @@ export function limitsByNumbers(body: readonly GridRow[], columns: readonly Colu
   }
   return next;
 }
+
+const leftOut = (words: string): string => `The column ${words} is not understood and was left out.`;
 
 /** Value columns that stand side by side in one unit and for one size. */
 function runsOf(columns: readonly Column[]): number[][] {

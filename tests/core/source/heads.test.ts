@@ -105,6 +105,26 @@ describe('heads of columns', () => {
     expect(doubts).toContain('The column “Gewicht” is not understood and was left out.');
   });
 
+  it('that stand apart from the others are left out, and that is said', () => {
+    const rows = [
+      ['Symbol', 'Min', 'Max', 'Unit', 'Keskiarvo'],
+      ...PART.map(([a, b, c, d]) => [a, b, d, 'mm', c]),
+    ];
+    const { silent, right, doubts } = heldAgainst(rows, asText);
+    expect([silent, right]).toEqual([[], PART.length]);
+    expect(doubts).toContain('The column “Keskiarvo” is not understood and was left out.');
+  });
+
+  it.each([
+    ['Standard', 'MO-220'],
+    ['Average', 'see note'],
+    ['JEDEC', 'MO-220'],
+  ])('say no limit where no number stands below them: %s over %s', (head, cell) => {
+    const rows = [['Symbol', 'Min', 'Max', head], ...PART.map(([a, b, , d]) => [a, b, d, cell])];
+    for (const grids of [asText, asHtml])
+      expect(heldAgainst(rows, grids)).toMatchObject({ silent: [], right: PART.length });
+  });
+
   it('are no sizes where a line of text over them was cut into cells', () => {
     const rows = [
       ['', 'All values unless', 'otherwise noted'],
