@@ -111,7 +111,9 @@ export function readOutlines(text: string, { unit: said }: OutlinesAsked = {}): 
       ...(words.length > 0 ? [`Not taken: ${words.join(', ')}.`] : []),
       ...(joined.open > 0 ? [`${joined.open} lines and arcs do not close.`] : []),
       ...(isOtherwise
-        ? [`The drawing says that its unit is another; it is read in ${said}, as was said.`]
+        ? [
+            `The drawing says that its unit is another; it is read in ${said === 'in' ? 'inches' : said}, as was said.`,
+          ]
         : []),
       ...(unit === '0' && !saysMm && said === undefined
         ? ['The drawing does not say its unit; it is read in mm.']
