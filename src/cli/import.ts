@@ -2,7 +2,7 @@ import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { basename, join } from 'node:path';
 import { writeDocument } from '../core/document/write';
 import type { GivenPattern } from '../core/given/pattern';
-import { FILM_ROLES, type FilmRole } from '../core/format/artwork/read-films';
+import { FILM_ROLES, type FilmRole } from '../core/format/artwork/film-roles';
 import { PAD_COLUMNS, type PadColumn } from '../core/format/csv/read';
 import { DRAWING_ROLES, type DrawingRole } from '../core/format/dxf/read';
 import { documentOf, readPatterns, type DocumentIn, type ImportAsked } from '../core/format/import';

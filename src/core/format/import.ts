@@ -9,13 +9,8 @@ import type { GivenFile, GivenLand, GivenPattern } from '../given/pattern';
 import { fail, ok, type Result } from '../units/result';
 import { damageWords, unpackZip } from './unpack';
 import { isDrill } from './artwork/read-drill';
-import {
-  patternsOfFilms,
-  sortFilms,
-  type FilmRole,
-  type FilmsAsked,
-  type TextFile,
-} from './artwork/read-films';
+import { sortFilms, type FilmRole, type TextFile } from './artwork/film-roles';
+import { patternsOfFilms, type FilmsAsked } from './artwork/read-films';
 import { isFilm } from './artwork/read-gerber';
 import {
   hasNumberColumns,

@@ -1,6 +1,7 @@
 // from its parts: its index brings triangles and other shapes of clipping along, which nobody here asks for
 import { ClipType, FillRule, PathType, type Path64, type Paths64 } from 'clipper2-ts/dist/Core.js';
 import { Clipper64 } from 'clipper2-ts/dist/Engine.js';
+import { Minkowski } from 'clipper2-ts/dist/Minkowski.js';
 import { ClipperOffset, EndType, JoinType } from 'clipper2-ts/dist/Offset.js';
 import { quantise } from '../units/length';
 import type { Point } from './point';
@@ -86,6 +87,38 @@ export function inflate(
   offset.execute(by * NM, result);
   return result.map(toMm);
 }
+
+/** What a round pen of a width covers along a line; outlines counter-clockwise, holes clockwise. mm */
+export function stroked(line: Polyline, width: number): Polygon[] {
+  const offset = new ClipperOffset(MITRE, ARC_TOLERANCE / 10);
+  offset.addPaths(allToNm([line]), JoinType.Round, EndType.Round);
+  const result: Paths64 = [];
+  offset.execute((width / 2) * NM, result);
+  return result.map(toMm);
+}
+
+/** What an outline covers on its straight way between two places. mm */
+export function swept(outline: Polygon, from: Point, to: Point): Polygon[] {
+  const at = (place: Point) => outline.map((p) => ({ x: p.x + place.x, y: p.y + place.y }));
+  return unite([...Minkowski.sum(toNm(outline), toNm([from, to]), false).map(toMm), at(from), at(to)]);
+}
+
+/** The convex polygon round points: lower corners from left to right, then the upper ones back. */
+export function hullOf(points: readonly Point[]): Polygon {
+  const sorted = [...points].sort((a, b) => a.x - b.x || a.y - b.y);
+  const chain = (along: readonly Point[]): Point[] => {
+    const made: Point[] = [];
+    for (const p of along) {
+      while (made.length > 1 && !turnsLeft(made.at(-2) as Point, made.at(-1) as Point, p)) made.pop();
+      made.push(p);
+    }
+    return made.slice(0, -1);
+  };
+  return [...chain(sorted), ...chain(sorted.reverse())];
+}
+
+const turnsLeft = (a: Point, b: Point, c: Point): boolean =>
+  (b.x - a.x) * (c.y - a.y) - (b.y - a.y) * (c.x - a.x) > 0;
 
 /** Length of a polyline, mm. */
 export function lengthOf(line: Polyline): number {

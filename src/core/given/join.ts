@@ -1,8 +1,11 @@
+import { boxOfPoints, type Box } from '../geometry/box';
 import { areaOf, circleAt, sizeOf, type Placed } from '../geometry/figure';
 import { gapBetweenFigures, roomWithin } from '../geometry/gaps';
 import { neighboursOf } from '../geometry/neighbours';
 import { distance, type Point } from '../geometry/point';
+import type { Polygon } from '../geometry/polygon';
 import type { GivenLand, GivenVia } from './pattern';
+import { placesIn } from './places';
 
 // Layers that were drawn apart, such as films, put together: which opening frees which land, and which hole goes
 // through it.
@@ -13,6 +16,8 @@ export interface CopperPiece {
   readonly number: string;
   /** What the file says that it is for. */
   readonly use?: 'via' | 'land' | 'pad';
+  /** What is free of copper within it. */
+  readonly openings?: readonly Polygon[];
 }
 
 /** A hole of a drill file. */
@@ -127,13 +132,17 @@ export function joined({ copper, far, mask, maskOther, paste, holes = [] }: Laye
       },
     ];
   });
+  left.push(...openedLands(lands, drilled), ...holesInLands(lands, drilled, vias));
   const rings = new Set([...inside.rings].map(({ placed }) => `${placed.at.x} ${placed.at.y}`));
   const alone = farPieces.filter(
     ({ placed }, k) => !farUsed.has(k) && !rings.has(`${placed.at.x} ${placed.at.y}`),
   );
   if (alone.length > 0)
     left.push(
-      `${counted(alone.length, 'land lies', 'lands lie')} on the far side alone; a pattern has them on the component side.`,
+      `${counted(alone.length, 'land lies', 'lands lie')} on the far side alone and ${alone.length === 1 ? 'is' : 'are'} left out, as a pattern has its lands on one side: ${alone
+        .map(({ number, placed }) => number || placesIn([placed.at]))
+        .slice(0, 6)
+        .join(', ')}${alone.length > 6 ? ' and more' : ''}.`,
     );
   return {
     lands: made,
@@ -141,6 +150,49 @@ export function joined({ copper, far, mask, maskOther, paste, holes = [] }: Laye
     windows: masks.stray.filter((opening) => !bores.some((bore) => distance(bore.at, opening.at) < 1e-3)),
     left,
   };
+}
+
+/** Lands whose copper is open where nothing is drilled: a land has none. */
+function openedLands(lands: readonly CopperPiece[], drilled: readonly (readonly DrilledHole[])[]): string[] {
+  return lands.flatMap((land, i) => {
+    const open = (land.openings ?? []).filter(
+      (opening) =>
+        !(drilled[i] ?? []).some(({ hole }) => {
+          const box = boxOfPoints(opening) as Box;
+          return (
+            box.minX >= hole.minX - 0.01 &&
+            box.maxX <= hole.maxX + 0.01 &&
+            box.minY >= hole.minY - 0.01 &&
+            box.maxY <= hole.maxY + 0.01
+          );
+        }),
+    );
+    const [first] = open;
+    if (!first) return [];
+    const { minX, maxX, minY, maxY } = boxOfPoints(first) as Box;
+    const size = `${(maxX - minX).toFixed(3)} × ${(maxY - minY).toFixed(3)} mm`;
+    return [
+      `The copper of land ${nameOf(land)} ${placesIn([land.placed.at])} is open within (${open.length > 1 ? `${open.length} spots, the first ` : ''}${size}), and nothing is drilled there: it is taken as solid.`,
+    ];
+  });
+}
+
+/** Holes in surface lands, which become vias of theirs. */
+function holesInLands(
+  lands: readonly CopperPiece[],
+  drilled: readonly (readonly DrilledHole[])[],
+  isVias: (i: number) => boolean,
+): string[] {
+  const found = lands.flatMap((land, i) =>
+    isVias(i) && drilled[i]?.some(({ use }) => use !== 'via')
+      ? [`${drilled[i]?.length ?? 0} in ${nameOf(land)}`]
+      : [],
+  );
+  return found.length > 0
+    ? [
+        `Holes that lie in surface lands are taken as vias in them: ${found.slice(0, 6).join(', ')}${found.length > 6 ? ' and more' : ''}.`,
+      ]
+    : [];
 }
 
 /** Openings of the far mask over a land's hole; those over its vias are closed or as usual. */

@@ -1,4 +1,4 @@
-import { FILM_ROLES, type FilmRole } from '../../core/format/artwork/read-films';
+import { FILM_ROLES, type FilmRole } from '../../core/format/artwork/film-roles';
 import { PAD_COLUMNS, type PadColumn, type PadTable } from '../../core/format/csv/read';
 import { DRAWING_ROLES, type DrawingLayer, type DrawingRole } from '../../core/format/dxf/read';
 import type { FilmSaid } from '../../core/format/import';
@@ -21,7 +21,9 @@ const FILM_WORDS: Readonly<Record<FilmRole, string>> = {
   mask: 'mask',
   'far-mask': 'mask, far side',
   paste: 'paste',
+  'far-paste': 'paste, far side',
   legend: 'legend',
+  'far-legend': 'legend, far side',
   courtyard: 'courtyard',
   body: 'body',
   plated: 'plated holes',

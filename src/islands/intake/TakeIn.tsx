@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { navigate } from 'wouter/use-browser-location';
-import type { FilmRole } from '../../core/format/artwork/read-films';
+import type { FilmRole } from '../../core/format/artwork/film-roles';
 import type { PadColumn } from '../../core/format/csv/read';
 import type { DrawingRole } from '../../core/format/dxf/read';
 import type { ImportAsked } from '../../core/format/import';

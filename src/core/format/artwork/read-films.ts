@@ -1,138 +1,29 @@
 import { boxRound, centreOf, gapBetween, type Box } from '../../geometry/box';
 import { flatten } from '../../geometry/contour';
-import { areaOf, circleAt, contourOf, type Placed } from '../../geometry/figure';
-import { gapBetweenFigures } from '../../geometry/gaps';
+import { areaOf, contourOf, type Placed } from '../../geometry/figure';
+import { gapBetweenFigures, roomWithin } from '../../geometry/gaps';
 import { neighboursOf } from '../../geometry/neighbours';
-import { HOME, putPlaced, putPoint } from '../../geometry/placement';
+import { HOME, putPlaced, putPoint, type Placement } from '../../geometry/placement';
 import { distance, type Point } from '../../geometry/point';
-import { unite, type Polyline } from '../../geometry/polygon';
+import type { Polyline } from '../../geometry/polygon';
 import { pinsNamed } from '../../given/pins';
-import { joined, type CopperPiece, type DrilledHole } from '../../given/join';
+import { joined, type DrilledHole } from '../../given/join';
 import type { GivenFile, GivenPattern } from '../../given/pattern';
-import { recognised } from '../../given/recognise';
+import { placesIn } from '../../given/places';
 import { fail, ok, type Result } from '../../units/result';
-import { isDrill, readDrill, type DrillFile } from './read-drill';
-import { isFilm, readFilm, type Film, type FilmObject } from './read-gerber';
+import { copperOf, type Piece } from './copper';
+import type { FilmRole, RolesAsked, SortedFilm } from './film-roles';
+import { inkOf } from './ink';
+import type { DrillFile } from './read-drill';
+import type { FilmObject } from './read-gerber';
 
 // Films and drill files of one board or footprint, put together into land patterns: one for each component that
 // the films name, or one of all that lies in a box.
 
-/** What a film shows. */
-export const FILM_ROLES = [
-  'copper',
-  'far-copper',
-  'mask',
-  'far-mask',
-  'paste',
-  'legend',
-  'courtyard',
-  'body',
-  'plated',
-  'non-plated',
-  'drill',
-  'cut-outs',
-  'leave',
-] as const;
-export type FilmRole = (typeof FILM_ROLES)[number];
-
-/** A file with its text. */
-export interface TextFile {
-  readonly name: string;
-  readonly text: string;
-}
-
-/** A film or drill file with what it shows. */
-export interface SortedFilm {
-  readonly name: string;
-  readonly role: FilmRole;
-  /** What it is taken for it by. */
-  readonly by: 'attribute' | 'name' | 'choice' | 'nothing';
-  readonly film: Film | null;
-  /** Of a drill file whose numbers can be read in two ways: both. */
-  readonly drills: readonly DrillFile[];
-}
-
 /** What is asked of films. */
-export interface FilmsAsked {
-  /** What films show, by their names, where it is not as they say. */
-  readonly roles?: Readonly<Record<string, FilmRole>>;
+export interface FilmsAsked extends RolesAsked {
   /** Only what lies in it is taken. mm, in the films' own coordinates */
   readonly box?: Box;
-}
-
-/** Reads films and tells what each shows. @returns or which cannot be read, and why */
-export function sortFilms(
-  files: readonly TextFile[],
-  { roles = {} }: FilmsAsked = {},
-): Result<readonly SortedFilm[], string> {
-  const sorted: SortedFilm[] = [];
-  for (const { name, text } of files) {
-    const own = Object.hasOwn(roles, name) ? roles[name] : undefined;
-    if (isDrill(text)) {
-      const drill = readDrill(text);
-      if (!drill.ok) return fail(`${name}: ${drill.error}`);
-      const { plated, uncertain } = drill.value;
-      const said = plated === null ? null : plated ? 'plated' : 'non-plated';
-      const other = uncertain ? readDrill(text, 'trailing') : null;
-      sorted.push({
-        name,
-        role: own ?? said ?? 'drill',
-        by: own ? 'choice' : said ? 'attribute' : 'nothing',
-        film: null,
-        drills: [drill.value, ...(other?.ok ? [other.value] : [])],
-      });
-    } else if (isFilm(text)) {
-      const film = readFilm(text);
-      if (!film.ok) return fail(`${name}: ${film.error}`);
-      const said = roleSaid(film.value.attributes.get('.FileFunction'));
-      const called = roleCalled(name);
-      sorted.push({
-        name,
-        role: own ?? said ?? called ?? 'leave',
-        by: own ? 'choice' : said ? 'attribute' : called ? 'name' : 'nothing',
-        film: film.value,
-        drills: [],
-      });
-    } else return fail(`${name} is neither a film (Gerber) nor a drill file (XNC).`);
-  }
-  return ok(only(sorted));
-}
-
-/** One film alone that does not say what it shows is taken for copper. */
-function only(sorted: readonly SortedFilm[]): readonly SortedFilm[] {
-  const films = sorted.filter(({ film }) => film);
-  const [first] = films;
-  if (films.length !== 1 || first?.by !== 'nothing') return sorted;
-  return sorted.map((one) => (one === first ? { ...one, role: 'copper' } : one));
-}
-
-/** The layer that a file function names (X2). */
-function roleSaid(said: string | undefined): FilmRole | null {
-  if (said === undefined) return null;
-  const isFar = /,Bot\b/i.test(said);
-  if (/^Copper,/i.test(said)) return isFar ? 'far-copper' : /,Top\b/i.test(said) ? 'copper' : 'leave';
-  if (/^Soldermask/i.test(said)) return isFar ? 'far-mask' : 'mask';
-  if (/^Paste/i.test(said)) return isFar ? 'leave' : 'paste';
-  if (/^Legend/i.test(said)) return isFar ? 'leave' : 'legend';
-  if (/courtyard/i.test(said)) return isFar ? 'leave' : 'courtyard';
-  if (/^Profile,NP/i.test(said)) return 'cut-outs';
-  if (/^AssemblyDrawing/i.test(said)) return isFar ? 'leave' : 'body';
-  return 'leave';
-}
-
-/** What a film is by the words of its name. */
-function roleCalled(name: string): FilmRole | null {
-  const words = name.toLowerCase();
-  const isFar = /bottom|bot\b|back|far|solder.?side|unten/.test(words);
-  const near = (role: FilmRole): FilmRole => (isFar ? 'leave' : role);
-  if (/mask/.test(words)) return isFar ? 'far-mask' : 'mask';
-  if (/paste|stencil/.test(words)) return near('paste');
-  if (/legend|silk/.test(words)) return near('legend');
-  if (/courtyard/.test(words)) return near('courtyard');
-  if (/assembly/.test(words)) return near('body');
-  if (/copper|\btop\b|layer.?1|kupfer|component.?side|oben/.test(words))
-    return isFar ? 'far-copper' : 'copper';
-  return null;
 }
 
 /** Puts films together. @returns a pattern for each component, or one of all that there is */
@@ -143,7 +34,7 @@ export function patternsOfFilms(
 ): Result<GivenFile & { readonly copper: readonly Placed[] }, string> {
   const left = sorted.flatMap(({ name: file, film, drills, role }) => [
     ...((film ?? drills[0])?.left ?? []).map((words) => `${file}: ${words}`),
-    ...(role === 'leave' && (film?.objects.length ?? 0) > 0
+    ...(role === 'leave' && (film?.objects.length ?? drills[0]?.holes.length ?? 0) > 0
       ? [`${file} shows nothing that a pattern has, and is left out.`]
       : []),
   ]);
@@ -151,72 +42,69 @@ export function patternsOfFilms(
     if (by === 'name') left.push(`${file} does not say what it shows; by its name it was taken for ${role}.`);
     else if (by === 'nothing' && role === 'copper')
       left.push(`${file} does not say what it shows; it was taken for copper.`);
-  const of = (role: FilmRole) =>
-    sorted.filter((one) => one.role === role).flatMap(({ film }) => film?.objects ?? []);
-  const has = (role: FilmRole) => sorted.some((one) => one.role === role && one.film);
-  const isDrilled = sorted.some(({ drills }) => drills.length > 0);
-  if (!has('copper') && !isDrilled)
-    return fail('None of the films shows the copper of the component side; say which one does.');
-  const near = copperOf(of('copper'), left);
-  const far = copperOf(of('far-copper'), []);
-  const cut = of('cut-outs').flatMap(({ placed, clear }): DrilledHole[] =>
-    placed && !clear ? [{ hole: placed, plated: false }] : [],
-  );
-  const holes = [...holesOf(sorted, near, left), ...cut];
-  const all: Board = {
-    copper: near,
-    far,
-    holes,
-    mask: has('mask') ? openings(of('mask'), 'mask', left) : null,
-    maskOther: has('far-mask') ? openings(of('far-mask'), 'far mask', left) : null,
-    paste: has('paste') ? openings(of('paste'), 'paste', left) : null,
-    legend: has('legend') ? of('legend').filter(({ clear }) => !clear) : null,
-    courtyard: of('courtyard'),
-    body: of('body'),
-    names: new Map(of('copper').map(({ component, number, pinName }) => [`${component} ${number}`, pinName])),
-  };
-  const inBox = (placed: Box) =>
+  const hasCopper = sorted.some(({ role, film }) => film && /copper$/.test(role));
+  if (!hasCopper && !sorted.some(({ drills }) => drills.length > 0))
+    return fail('None of the films shows copper of the component side or the far side; say which one does.');
+  const board = boardOf(sorted, left);
+  if (!board.ok) return board;
+  const seen = board.value;
+  const isIn = (placed: Box) =>
     !box ||
     (placed.minX >= box.minX &&
       placed.maxX <= box.maxX &&
       placed.minY >= box.minY &&
       placed.maxY <= box.maxY);
-  const boxed = { ...all, copper: all.copper.filter(({ placed }) => inBox(placed)) };
-  if (boxed.copper.length === 0 && !holes.some(({ hole }) => inBox(hole)))
+  const near = seen.copper.filter(({ placed }) => isIn(placed));
+  const far = seen.far.filter(({ placed }) => isIn(placed));
+  if (near.length + far.length === 0 && !seen.holes.some(({ hole }) => isIn(hole)))
     return fail(
       box
         ? 'No land lies wholly in the box.'
         : 'There is no land on the copper: nothing is flashed or filled there.',
     );
-  const components = [...new Set(boxed.copper.map(({ component }) => component))].filter((one) => one !== '');
-  const isBoard = components.length > 1;
-  const parts = isBoard
-    ? components.map((component) => ({
-        component,
-        copper: boxed.copper.filter((piece) => piece.component === component),
-      }))
-    : [
-        {
-          component: components[0] ?? '',
-          copper: boxed.copper.filter(({ use, number }) => use !== 'via' || number !== ''),
-        },
-      ];
-  const vias = boxed.copper.filter(({ use, component }) => use === 'via' && component === '').length;
-  if (vias > 0 && isBoard) left.push(`${vias} vias beside the components are left out.`);
-  const loose = isBoard
-    ? boxed.copper.filter(({ use, component }) => use !== 'via' && component === '').length
-    : 0;
-  if (loose > 0) left.push(`${loose} pieces of copper that belong to no component are left out.`);
-  const patterns = parts.map(({ component, copper }) =>
-    patternOf(component === '' ? name : isBoard ? component : name, copper, all, !isBoard && !box),
-  );
-  return ok({ patterns, left, copper: all.copper.map(({ placed }) => placed) });
+  const named = (pieces: readonly Piece[]) =>
+    [...new Set(pieces.map(({ component }) => component))].filter((one) => one !== '');
+  const onNear = named(near);
+  const onFar = named(far).filter((component) => !onNear.includes(component));
+  const isBoard = onNear.length + onFar.length > 1;
+  const patterns: GivenPattern[] = [];
+  if (isBoard) {
+    const under = onFar.length > 0 ? fromBelow(seen) : seen;
+    const parts = [
+      ...onNear.map((component) => ({ component, from: seen })),
+      ...onFar.map((component) => ({ component, from: under })),
+    ];
+    for (const { component, from } of parts) {
+      const isFar = from !== seen;
+      const own = (pieces: readonly Piece[]) => pieces.filter((piece) => piece.component === component);
+      const pattern = patternOf(component, own(from.copper), from, { whole: false, far: own(from.far) });
+      patterns.push(isFar ? withWords(pattern, SEEN_FROM_BELOW) : pattern);
+    }
+    left.push(...notTaken(seen, new Set([...onNear, ...onFar])));
+  } else {
+    const isBelow = near.length === 0 && far.length > 0;
+    const from = isBelow ? fromBelow(seen) : seen;
+    const copper = from.copper.filter(({ placed }) => isIn(isBelow ? putPlaced(OVER, placed) : placed));
+    const { kept, dropped, holes } = withoutVias(copper, from.holes);
+    if (dropped.length > 0)
+      left.push(
+        `${dropped.length} vias beside the lands are left out: ${placesIn(dropped.map(({ placed }) => placed.at))}.`,
+      );
+    const pattern = patternOf(name, kept, { ...from, holes }, { whole: !box, far: from.far });
+    patterns.push(isBelow ? withWords(pattern, SEEN_FROM_BELOW) : pattern);
+  }
+  return ok({ patterns, left, copper: seen.copper.map(({ placed }) => placed) });
 }
 
-interface Piece extends CopperPiece {
-  readonly component: string;
-}
+const SEEN_FROM_BELOW =
+  'It lies on the far side of the films and is taken as seen from its own side: left and right are exchanged.';
 
+const withWords = (pattern: GivenPattern, words: string): GivenPattern => ({
+  ...pattern,
+  left: [words, ...pattern.left],
+});
+
+/** What lies on the films of a board, seen from the component side. */
 interface Board {
   readonly copper: readonly Piece[];
   readonly far: readonly Piece[];
@@ -224,103 +112,139 @@ interface Board {
   readonly mask: readonly Placed[] | null;
   readonly maskOther: readonly Placed[] | null;
   readonly paste: readonly Placed[] | null;
+  readonly pasteOther: readonly Placed[] | null;
   readonly legend: readonly FilmObject[] | null;
+  readonly legendOther: readonly FilmObject[] | null;
   readonly courtyard: readonly FilmObject[];
   readonly body: readonly FilmObject[];
   /** What pins are called, by component and number. */
   readonly names: ReadonlyMap<string, string>;
 }
 
-/** Copper that may be a land: what is flashed, and what is filled and no conductor. */
-function copperOf(objects: readonly FilmObject[], left: string[]): Piece[] {
-  const solid = objects.filter(
-    ({ kind, clear, use }) =>
-      kind !== 'line' && !clear && !/^(Conductor|NonConductor|CopperBalancing)/.test(use),
+function boardOf(sorted: readonly SortedFilm[], left: string[]): Result<Board, string> {
+  const of = (role: FilmRole) =>
+    sorted.filter((one) => one.role === role).flatMap(({ film }) => film?.objects ?? []);
+  const has = (role: FilmRole) => sorted.some((one) => one.role === role && one.film);
+  let wrong: string | null = null;
+  const areasOf = (role: FilmRole, what: string): readonly Placed[] | null => {
+    if (!has(role)) return null;
+    const found = openings(of(role), what, left);
+    if (!found.ok) wrong ??= `The film of ${what}: ${found.error}`;
+    return found.ok ? found.value : [];
+  };
+  const mask = areasOf('mask', 'the mask');
+  const maskOther = areasOf('far-mask', 'the mask of the far side');
+  const near = copperOf(of('copper'), mask, left);
+  const far = copperOf(of('far-copper'), maskOther, left);
+  if (!near.ok) return fail(`The film of the copper: ${near.error}`);
+  if (!far.ok) return fail(`The film of the copper of the far side: ${far.error}`);
+  const cut = of('cut-outs').flatMap(({ placed, clear }): DrilledHole[] =>
+    placed && !clear ? [{ hole: placed, plated: false }] : [],
   );
-  const strokes = objects.filter(({ kind }) => kind === 'line').length;
-  if (strokes > 0)
-    left.push(
-      `${strokes} strokes of the copper are left out: they are conductors, or lands that are painted.`,
-    );
-  const cleared = objects.filter(({ clear }) => clear).length;
-  if (cleared > 0) left.push(`${cleared} things that are taken away from the copper are left out.`);
-  return overlapping(
-    withoutPours(solid, left).flatMap(({ placed, number, component, use }): Piece[] => {
-      if (!placed) return [];
-      const kind = /Via/.test(use)
-        ? 'via'
-        : /SMD|Heatsink/.test(use)
-          ? 'pad'
-          : use === ''
-            ? undefined
-            : 'land';
-      return [{ placed, number, component, ...(kind ? { use: kind } : {}) }];
-    }),
-  );
-}
-
-/** Corners of an area from which it is no plain land, and lands that it runs over then. */
-const POUR = { corners: 12, lands: 3 } as const;
-
-/** Films that say nothing of their areas may have poured copper: a winding outline that runs over several lands. */
-function withoutPours(objects: readonly FilmObject[], left: string[]): readonly FilmObject[] {
-  const isWinding = ({ placed, kind, use, number }: FilmObject) =>
-    kind === 'region' &&
-    use === '' &&
-    number === '' &&
-    placed?.figure.kind === 'contour' &&
-    placed.figure.outline.length > POUR.corners;
-  if (!objects.some(isWinding)) return objects;
-  const figures = objects.flatMap(({ placed }) => placed ?? []);
-  const index = neighboursOf(figures);
-  const kept = objects.filter((object) => {
-    const { placed } = object;
-    if (!placed || !isWinding(object)) return true;
-    const under = index.near(placed).filter((i) => {
-      const other = figures[i] as Placed;
-      return other !== placed && gapBetweenFigures(placed, circleAt(other.at, 0.001)) < 0;
-    });
-    return under.length < POUR.lands;
+  const paste = areasOf('paste', 'the paste');
+  const pasteOther = areasOf('far-paste', 'the paste of the far side');
+  if (wrong !== null) return fail(wrong);
+  const dark = (role: FilmRole) => (has(role) ? of(role).filter(({ clear }) => !clear) : null);
+  const holes = holesOf(sorted, near.value.length > 0 ? near.value : far.value, left);
+  return ok({
+    copper: near.value,
+    far: far.value,
+    holes: [...holes, ...cut],
+    mask,
+    maskOther,
+    paste,
+    pasteOther,
+    legend: dark('legend'),
+    legendOther: dark('far-legend'),
+    courtyard: of('courtyard'),
+    body: of('body'),
+    names: new Map(
+      [...of('copper'), ...of('far-copper')].map(({ component, number, pinName }) => [
+        `${component} ${number}`,
+        pinName,
+      ]),
+    ),
   });
-  const poured = objects.length - kept.length;
-  if (poured > 0)
-    left.push(`${poured} areas of copper run over several lands (poured copper) and are left out.`);
-  return kept;
 }
 
-/** Pieces of one number that overlap are one land. */
-function overlapping(pieces: readonly Piece[]): Piece[] {
-  const made: Piece[] = [];
-  const byPin = new Map<string, Piece[]>();
-  for (const piece of pieces) {
-    const key = piece.number === '' || piece.use === 'via' ? '' : `${piece.component} ${piece.number}`;
-    byPin.set(key, [...(byPin.get(key) ?? []), piece]);
-  }
-  for (const [key, own] of byPin) {
-    if (key === '' || own.length === 1 || own.length > 60) made.push(...own);
-    else made.push(...unitedPieces(own));
-  }
-  // in the order in which they were drawn
-  const order = new Map(pieces.map((piece, i) => [piece, i]));
-  return made.sort((a, b) => (order.get(a) ?? 0) - (order.get(b) ?? 0));
+/** Turned over: left and right are exchanged. */
+const OVER: Placement = { ...HOME, far: true };
+
+/** A board seen from its far side. */
+function fromBelow(board: Board): Board {
+  const put = <T extends readonly Placed[] | null>(all: T) =>
+    (all?.map((placed) => putPlaced(OVER, placed)) ?? null) as T;
+  const pieces = (all: readonly Piece[]) =>
+    all.map((piece) => ({
+      ...piece,
+      placed: putPlaced(OVER, piece.placed),
+      ...(piece.openings ? { openings: piece.openings.map((one) => one.map((p) => putPoint(OVER, p))) } : {}),
+    }));
+  const drawn = (all: readonly FilmObject[] | null) =>
+    all?.map((object) => ({
+      ...object,
+      ...(object.placed ? { placed: putPlaced(OVER, object.placed) } : {}),
+      ...(object.points ? { points: object.points.map((p) => putPoint(OVER, p)) } : {}),
+    })) ?? null;
+  return {
+    copper: pieces(board.far),
+    far: pieces(board.copper),
+    holes: board.holes.map((hole) => ({ ...hole, hole: putPlaced(OVER, hole.hole) })),
+    mask: put(board.maskOther),
+    maskOther: put(board.mask),
+    paste: put(board.pasteOther),
+    pasteOther: put(board.paste),
+    legend: drawn(board.legendOther),
+    legendOther: drawn(board.legend),
+    courtyard: [],
+    body: [],
+    names: board.names,
+  };
 }
 
-function unitedPieces(own: readonly Piece[]): Piece[] {
-  const rest = [...own];
-  const made: Piece[] = [];
-  for (let first = rest.shift(); first; first = rest.shift()) {
-    let whole = first;
-    for (let i = 0; i < rest.length; i += 1) {
-      const other = rest[i] as Piece;
-      if (gapBetweenFigures(whole.placed, other.placed) > 1e-6) continue;
-      const [outline] = unite([flatten(contourOf(whole.placed)), flatten(contourOf(other.placed))]);
-      rest.splice(i, 1);
-      i = -1;
-      if (outline) whole = { ...first, placed: recognised(outline) };
-    }
-    made.push(whole);
-  }
-  return made;
+/** Vias that lie in no land, and their holes, belong to conductors. */
+function withoutVias(copper: readonly Piece[], holes: readonly DrilledHole[]) {
+  const others = copper.filter(({ use }) => use !== 'via');
+  const index = neighboursOf(others.map(({ placed }) => placed));
+  const dropped = copper.filter(
+    ({ use, number, placed }) =>
+      use === 'via' &&
+      number === '' &&
+      !index.near(placed).some((i) => roomWithin((others[i] as Piece).placed, placed) > -1e-3),
+  );
+  const gone = new Set(dropped);
+  return {
+    kept: copper.filter((piece) => !gone.has(piece)),
+    dropped,
+    holes: holes.filter(({ hole }) => !dropped.some(({ placed }) => distance(placed.at, hole.at) < 1e-3)),
+  };
+}
+
+/** What of a board belongs to none of its components, with its places: nothing leaves without a word. */
+function notTaken(board: Board, components: ReadonlySet<string>): string[] {
+  const pieces = [...board.copper, ...board.far];
+  const own = pieces.filter(({ component }) => components.has(component));
+  const loose = pieces.filter(({ component }) => !components.has(component));
+  const vias = loose.filter(({ use }) => use === 'via');
+  const areas = loose.filter(({ use }) => use !== 'via');
+  const index = neighboursOf(own.map(({ placed }) => placed));
+  const isOver = (placed: Placed) =>
+    index.near(placed).some((i) => gapBetweenFigures((own[i] as Piece).placed, placed) < -1e-4);
+  const looseIndex = neighboursOf(loose.map(({ placed }) => placed));
+  const isInLoose = ({ hole }: DrilledHole) =>
+    looseIndex.near(hole).some((i) => gapBetweenFigures((loose[i] as Piece).placed, hole) < 0);
+  const holes = board.holes.filter((hole) => !isOver(hole.hole) && !isInLoose(hole));
+  const stray = (all: readonly Placed[] | null) => (all ?? []).filter((opening) => !isOver(opening));
+  const said: readonly (readonly [readonly Placed[], string])[] = [
+    [vias.map(({ placed }) => placed), 'vias beside the components'],
+    [areas.map(({ placed }) => placed), 'pieces of copper that belong to no component'],
+    [holes.map(({ hole }) => hole), 'holes that lie in no land of a component'],
+    [[...stray(board.mask), ...stray(board.maskOther)], 'openings of the mask over no land of a component'],
+    [[...stray(board.paste), ...stray(board.pasteOther)], 'paste openings over no land of a component'],
+  ];
+  return said.flatMap(([all, what]) =>
+    all.length > 0 ? [`${all.length} ${what} are left out: ${placesIn(all.map(({ at }) => at))}.`] : [],
+  );
 }
 
 /** Holes of all drill files; where two readings of a file are possible, the one that meets the copper. */
@@ -353,17 +277,37 @@ function holesOf(sorted: readonly SortedFilm[], copper: readonly Piece[], left: 
   });
 }
 
-/** Openings of a mask or a stencil; strokes of them are told. */
-function openings(objects: readonly FilmObject[], what: string, left: string[]): Placed[] {
-  const strokes = objects.filter(({ kind }) => kind === 'line').length;
-  if (strokes > 0) left.push(`${strokes} strokes of the ${what} are left out.`);
-  const cleared = objects.filter(({ clear, kind }) => clear && kind !== 'line').length;
-  if (cleared > 0) left.push(`${cleared} spots that are taken away from the ${what} are left out.`);
-  return objects.flatMap(({ placed, clear }) => (placed && !clear ? [placed] : []));
+/** Openings of a mask or a stencil, painted ones as what their strokes fill; what is none is told. */
+function openings(
+  objects: readonly FilmObject[],
+  what: string,
+  left: string[],
+): Result<readonly Placed[], string> {
+  const inked = inkOf(objects);
+  if (!inked.ok) return inked;
+  const { areas, lone, strokes } = inked.value;
+  const found = [...areas, ...lone];
+  const lines = strokes.length - lone.length;
+  if (lines > 0) left.push(`${lines} strokes of ${what} fill nothing and are left out.`);
+  const withIslands = found.filter((one) => one.openings.length > 0);
+  if (withIslands.length > 0)
+    left.push(
+      `${withIslands.length} openings of ${what} have closed spots within, which are not kept: ${placesIn(withIslands.map(({ placed }) => placed.at))}.`,
+    );
+  return ok(found.map(({ placed }) => placed));
 }
 
-/** One pattern of the copper that belongs to it; @param whole everything of the films is its own */
-function patternOf(name: string, copper: readonly Piece[], board: Board, whole: boolean): GivenPattern {
+/**
+ * One pattern of the copper that belongs to it.
+ * @param whole everything of the films is its own
+ * @param ownFar copper of the far side that is its own
+ */
+function patternOf(
+  name: string,
+  copper: readonly Piece[],
+  board: Board,
+  { whole, far: ownFar }: { readonly whole: boolean; readonly far: readonly Piece[] },
+): GivenPattern {
   const around = boxRound([
     ...copper.map(({ placed }) => placed),
     ...(copper.length > 0 ? [] : board.holes.map(({ hole }) => hole)),
@@ -384,10 +328,13 @@ function patternOf(name: string, copper: readonly Piece[], board: Board, whole: 
             gapBetween(around, opening) < 0 &&
             copper.some(({ placed }) => gapBetweenFigures(placed, opening) < -1e-4),
         );
+  const isOwn = new Set(ownFar);
   const far = board.far.filter(
-    ({ placed }) =>
+    (piece) =>
       whole ||
-      (gapBetween(around, placed) < 0 && copper.some((piece) => distance(piece.placed.at, placed.at) < 0.01)),
+      (isOwn.has(piece) && piece.component !== '') ||
+      (gapBetween(around, piece.placed) < 0 &&
+        copper.some(({ placed }) => distance(placed.at, piece.placed.at) < 0.01)),
   );
   const holes = board.holes.filter(
     ({ hole }) =>

@@ -1,12 +1,12 @@
 import { flatten, flattenOpen, type Vertex } from '../../geometry/contour';
-import { place, rectangle, type Placed } from '../../geometry/figure';
+import { contourOf, place, rectangle, type Placed } from '../../geometry/figure';
 import { HOME, putPlaced, putPoint, type Placement } from '../../geometry/placement';
 import { fullTurn, type Point } from '../../geometry/point';
-import { area, type Polyline } from '../../geometry/polygon';
+import { area, swept, type Polygon, type Polyline } from '../../geometry/polygon';
 import { recognised } from '../../given/recognise';
 import { quantise } from '../../units/length';
 import { fail, ok, type Result } from '../../units/result';
-import { macroShape, regular, type Macro } from './read-macro';
+import { macroShape, regular, type ApertureFigure, type Macro } from './read-macro';
 
 // Films of the Gerber layer format, with attributes (X2) or without (X1, and older files that give unit and
 // format by codes): flashes and regions as figures, strokes as lines.
@@ -14,11 +14,13 @@ import { macroShape, regular, type Macro } from './read-macro';
 /** One thing on a film; mm. */
 export interface FilmObject {
   readonly kind: 'flash' | 'region' | 'line';
-  /** Of a flash or a region. */
+  /** Of a flash or a region, with what its aperture leaves free within. */
   readonly placed?: Placed;
-  /** Of a line. */
+  readonly openings?: readonly Polygon[];
+  /** Of a line: where it runs, and how wide its pen is or, where that is not round, what it covers. */
   readonly points?: Polyline;
   readonly width?: number;
+  readonly swept?: Polygon;
   /** Taken away from what lies under it. */
   readonly clear: boolean;
   /** What its aperture is for, as the film says it. */
@@ -76,7 +78,13 @@ export function readFilm(text: string): Result<Film, string> {
 }
 
 type Aperture =
-  | { readonly kind: 'shape'; readonly placed: Placed; readonly across: number | null; readonly use: string }
+  | {
+      readonly kind: 'shape';
+      readonly figures: readonly ApertureFigure[];
+      /** Of a round one. */
+      readonly across: number | null;
+      readonly use: string;
+    }
   | { readonly kind: 'block'; readonly objects: FilmObject[] }
   | { readonly kind: 'nothing'; readonly use: string };
 
@@ -103,10 +111,15 @@ class FilmReader {
   private region: { x: number; y: number; bulge?: number }[] | null = null;
   private clear = false;
   private mirror = '';
+  /** How the whole film is put, by commands of older files. */
+  private whole: FilmPlacement = AS_DRAWN;
   private angle = 0;
   private scale = 1;
   /** Whether the next stroke goes on from the last one. */
   private goesOn = false;
+  /** The line that strokes go on. */
+  private run: { readonly points: Point[]; readonly width: number; readonly object: FilmObject } | null =
+    null;
   private use = '';
   private pin: { component: string; number: string; pinName: string } = NO_PIN;
   /** Of a step and repeat that is open: where its objects start. */
@@ -124,11 +137,21 @@ class FilmReader {
       return fail('It does not say its unit (MO): inches and millimetres cannot be told apart.');
     this.endRepeat();
     if (!this.ended) this.leave('an end (M02)');
+    if (this.blocks.length > 0) this.leave('the end of a block of objects (AB)');
+    for (const open of this.blocks.splice(0).reverse()) this.objects = open.outer;
     const words = [...this.left].map(([what, count]) => (count > 1 ? `${count} × ${what}` : what));
+    const isPut = this.whole !== AS_DRAWN && !isAsDrawn(this.whole);
     return ok({
       attributes: this.attributes,
-      objects: this.objects,
-      left: words.length > 0 ? [`Not understood or missing: ${words.join(', ')}.`] : [],
+      objects: isPut ? this.objects.map((object) => putWhole(this.whole, object)) : this.objects,
+      left: [
+        ...(words.length > 0 ? [`Not understood or missing: ${words.join(', ')}.`] : []),
+        ...(isPut
+          ? [
+              'The whole film is moved, turned, mirrored or scaled by its own commands (OF, SF, MI, AS, IR), which is done here: hold its places against the other films.',
+            ]
+          : []),
+      ],
     });
   }
 
@@ -168,13 +191,16 @@ class FilmReader {
         this.clear = rest.startsWith('C');
         return;
       case 'LM':
+        if (!/^(N|X|Y|XY)$/.test(rest)) this.leave(`the mirroring LM${rest.slice(0, 10)}`);
         this.mirror = rest === 'N' ? '' : rest;
         return;
       case 'LR':
+        if (!Number.isFinite(Number(rest))) this.leave(`the turn LR${rest.slice(0, 10)}`);
         this.angle = Number(rest) || 0;
         return;
       case 'LS':
-        this.scale = Number(rest) || 1;
+        if (!(Number(rest) > 0)) this.leave(`the scale LS${rest.slice(0, 10)}`);
+        this.scale = Number(rest) > 0 ? Number(rest) : 1;
         return;
       case 'SR':
         return this.stepAndRepeat(rest);
@@ -196,18 +222,29 @@ class FilmReader {
     }
   }
 
-  /** Commands of older files, which are left out of use where they change nothing. */
+  /** Commands of older files: those that move, turn, mirror or scale the whole film, and those that do nothing. */
   private older(code: string, rest: string): void {
-    const numbers = (rest.match(/[-\d.]+/g) ?? []).map(Number);
-    const nothing =
-      (code === 'AS' && rest === 'AXBY') ||
-      (code === 'IR' && Number(rest) === 0) ||
-      (['OF', 'MI', 'IJ', 'IO'].includes(code) && numbers.every((value) => value === 0)) ||
-      (code === 'SF' && numbers.every((value) => value === 1));
-    if (nothing) return;
-    if (['AS', 'IR', 'OF', 'MI', 'SF'].includes(code))
-      this.wrong = `“${code}${rest}” moves, turns or scales the whole film, which is not read.`;
-    else this.leave(`the command ${code}`);
+    const number = (axis: 'A' | 'B', otherwise: number) =>
+      Number(new RegExp(`${axis}([-+]?[\\d.]+)`).exec(rest)?.[1] ?? otherwise);
+    const [a, b] = [number('A', code === 'SF' ? 1 : 0), number('B', code === 'SF' ? 1 : 0)];
+    const own: Partial<FilmPlacement> | null =
+      code === 'OF'
+        ? { x: a * (this.unit ?? 1), y: b * (this.unit ?? 1) }
+        : code === 'SF'
+          ? { scaleX: a, scaleY: b }
+          : code === 'MI'
+            ? { mirrorX: a === 1, mirrorY: b === 1 }
+            : code === 'AS'
+              ? { swaps: rest === 'AYBX' }
+              : code === 'IR'
+                ? { angle: Number(rest) || 0 }
+                : null;
+    if (own) {
+      this.whole = { ...this.whole, ...own };
+      const { scaleX, scaleY, angle } = this.whole;
+      if (!(scaleX > 0 && scaleY > 0) || angle % 90 !== 0)
+        this.wrong = `“${code}${rest.slice(0, 20)}” is no way that a film can be scaled or turned.`;
+    } else if (!(['IJ', 'IO'].includes(code) && a === 0 && b === 0)) this.leave(`the command ${code}`);
   }
 
   private setFormat(rest: string): void {
@@ -242,23 +279,28 @@ class FilmReader {
       return;
     }
     const [a = 0, b = 0, c = 0] = values;
-    const shape = (placed: Placed, across: number | null = null): Aperture => ({
+    const shape = (placed: Placed, across: number | null = null, free?: Placed): Aperture => ({
       kind: 'shape',
-      placed,
-      across,
+      figures: [{ placed, openings: free ? [flatten(contourOf(free))] : [] }],
+      across: free ? null : across,
       use: this.use,
     });
+    /** The hole of an aperture: a diameter, or in older files two sides. */
+    const hole = ([x, y]: readonly number[]): Placed | undefined =>
+      x === undefined || !(x > 0)
+        ? undefined
+        : y === undefined
+          ? place({ kind: 'round', diameter: mm(x) }, ORIGIN)
+          : place(rectangle(mm(x), mm(y)), ORIGIN);
     const mm = (value: number) => quantise(value * unit);
     const standard = (): Aperture | null => {
       switch (name) {
         case 'C':
-          if (values.length > 1) this.leave('a hole in an aperture');
           return a > 0
-            ? shape(place({ kind: 'round', diameter: mm(a) }, ORIGIN), mm(a))
+            ? shape(place({ kind: 'round', diameter: mm(a) }, ORIGIN), mm(a), hole(values.slice(1)))
             : { kind: 'nothing', use: this.use };
         case 'R':
         case 'O':
-          if (values.length > 2) this.leave('a hole in an aperture');
           if (!(a > 0 && b > 0)) return null;
           return shape(
             place(
@@ -269,18 +311,22 @@ class FilmReader {
                   : { kind: 'oblong', width: mm(a), height: mm(b) },
               ORIGIN,
             ),
+            null,
+            hole(values.slice(2)),
           );
         case 'P': {
-          if (values.length > 3) this.leave('a hole in an aperture');
           if (!(a > 0 && b >= 3 && b <= 12)) return null;
           const turned = { ...HOME, angle: c };
-          return shape(recognised(regular(b, a * unit, ORIGIN).map((p) => putPoint(turned, p))));
+          const outline = regular(b, a * unit, ORIGIN).map((p) => putPoint(turned, p));
+          return shape(recognised(outline), null, hole(values.slice(3)));
         }
         default: {
           const macro = this.macros.get(name);
           const made = macro ? macroShape(macro, values, unit) : fail(`an aperture of the macro “${name}”`);
           if (!made.ok) this.leave(made.error);
-          return made.ok ? shape(made.value) : { kind: 'nothing', use: this.use };
+          return made.ok
+            ? { kind: 'shape', figures: made.value, across: null, use: this.use }
+            : { kind: 'nothing', use: this.use };
         }
       }
     };
@@ -430,19 +476,41 @@ class FilmReader {
     const line: { x: number; y: number; bulge?: number }[] = [{ ...this.at }];
     this.bend(line, to, offset);
     line.push({ ...to });
-    if (aperture.kind !== 'shape' || aperture.across === null) {
-      if (aperture.kind !== 'nothing') this.leave('a stroke with an aperture that is not round');
+    if (aperture.kind !== 'shape') {
+      if (aperture.kind !== 'nothing') this.leave('a stroke with a block of objects');
       return;
     }
     const isDot = line.length === 2 && to.x === this.at.x && to.y === this.at.y;
     if (isDot) return this.flash(aperture, to);
     const points = flattenOpen(line, 0.002);
-    const last = this.objects.at(-1);
-    if (goesOn && last?.kind === 'line' && last.points && last.width === aperture.across) {
-      this.objects[this.objects.length - 1] = { ...last, points: [...last.points, ...points.slice(1)] };
+    if (aperture.across === null) return this.sweep(aperture, points);
+    const width = quantise(aperture.across * this.scale);
+    const run = this.run;
+    if (goesOn && run && run.width === width && this.objects.at(-1) === run.object) {
+      // corners are added where they are kept: a line of thousands is not copied with each
+      run.points.push(...points.slice(1));
       return;
     }
-    this.add({ kind: 'line', points, width: aperture.across, use: aperture.use });
+    const kept = [...points];
+    this.add({ kind: 'line', points: kept, width, use: aperture.use });
+    this.run = { points: kept, width, object: this.objects.at(-1) as FilmObject };
+  }
+
+  /** A straight stroke with an aperture that is not round covers what lies round it at both ends. */
+  private sweep(aperture: Extract<Aperture, { kind: 'shape' }>, points: Polyline): void {
+    const [figure] = aperture.figures;
+    if (!figure || aperture.figures.length > 1 || figure.openings.length > 0) {
+      this.leave('a stroke with an aperture of several parts');
+      return;
+    }
+    const outline = this.atPlace(ORIGIN, figure).flatMap(({ placed }) =>
+      placed ? flatten(contourOf(placed)) : [],
+    );
+    for (const [i, to] of points.slice(1).entries()) {
+      const from = points[i] as Point;
+      const [covered] = swept(outline, from, to);
+      if (covered) this.add({ kind: 'line', points: [from, to], swept: covered, use: aperture.use });
+    }
   }
 
   /** Bends the last corner's edge towards a point where arcs are drawn; whole turns in two halves. */
@@ -501,27 +569,47 @@ class FilmReader {
   }
 
   private flash(aperture: Aperture, at: Point): void {
-    const where: Placement = { at, angle: fullTurn(this.angle), far: false };
-    // mirroring and scaling are seldom used, and change the shape itself
-    const changed = this.scale !== 1 || this.mirror !== '';
-    if (changed && this.mirror !== '' && this.mirror !== 'X' && this.mirror !== 'Y' && this.mirror !== 'XY')
-      this.leave(`the mirroring LM${this.mirror}`);
-    if (this.scale !== 1) {
-      this.leave('a flash that is scaled (LS)');
+    if (aperture.kind === 'nothing') return;
+    if (aperture.kind === 'shape') {
+      for (const figure of aperture.figures)
+        for (const put of this.atPlace(at, figure)) this.add({ kind: 'flash', ...put, use: aperture.use });
       return;
     }
-    const over: Placement = {
-      ...where,
+    const over = this.placementAt(at);
+    for (const object of aperture.objects)
+      this.addWhole(put(over, this.scale === 1 ? object : scaledObject(object, this.scale, this.scale)));
+  }
+
+  /** Mirrored first, then turned (LM, LR). */
+  private placementAt(at: Point): Placement {
+    return {
+      at,
       angle: fullTurn(this.angle + (this.mirror === 'Y' || this.mirror === 'XY' ? 180 : 0)),
       far: this.mirror === 'X' || this.mirror === 'Y',
     };
-    if (aperture.kind === 'nothing') return;
-    if (aperture.kind === 'shape')
-      return this.add({ kind: 'flash', placed: putPlaced(over, aperture.placed), use: aperture.use });
-    for (const object of aperture.objects) this.addWhole(put(over, object));
   }
 
-  private add(object: Pick<FilmObject, 'kind' | 'placed' | 'points' | 'width' | 'use'>): void {
+  private atPlace(
+    at: Point,
+    { placed, openings }: ApertureFigure,
+  ): readonly Pick<FilmObject, 'placed' | 'openings'>[] {
+    const over = this.placementAt(at);
+    const own = this.scale === 1 ? placed : scaledPlaced(placed, this.scale, this.scale);
+    return [
+      {
+        placed: putPlaced(over, own),
+        ...(openings.length > 0
+          ? {
+              openings: openings.map((opening) =>
+                opening.map(({ x, y }) => putPoint(over, { x: x * this.scale, y: y * this.scale })),
+              ),
+            }
+          : {}),
+      },
+    ];
+  }
+
+  private add(object: Omit<FilmObject, 'clear' | 'component' | 'number' | 'pinName'>): void {
     this.addWhole({ ...object, ...this.pin, clear: this.clear });
   }
 
@@ -579,11 +667,70 @@ class FilmReader {
 const ORIGIN: Point = { x: 0, y: 0 };
 const NO_PIN = { component: '', number: '', pinName: '' };
 
+/** How a whole film is put by commands of older files: scaled, mirrored, its axes exchanged, turned, moved. */
+interface FilmPlacement extends Point {
+  readonly scaleX: number;
+  readonly scaleY: number;
+  readonly mirrorX: boolean;
+  readonly mirrorY: boolean;
+  readonly swaps: boolean;
+  readonly angle: number;
+}
+
+const AS_DRAWN: FilmPlacement = {
+  x: 0,
+  y: 0,
+  scaleX: 1,
+  scaleY: 1,
+  mirrorX: false,
+  mirrorY: false,
+  swaps: false,
+  angle: 0,
+};
+
+const isAsDrawn = (whole: FilmPlacement): boolean =>
+  (Object.keys(AS_DRAWN) as (keyof FilmPlacement)[]).every((key) => whole[key] === AS_DRAWN[key]);
+
+function putWhole(whole: FilmPlacement, object: FilmObject): FilmObject {
+  const { scaleX, scaleY, mirrorX, mirrorY, swaps, angle } = whole;
+  const scaled = scaleX === 1 && scaleY === 1 ? object : scaledObject(object, scaleX, scaleY);
+  // mirrored about an axis, and the axes exchanged: turned over, and turned
+  const over =
+    mirrorX !== mirrorY
+      ? { ...HOME, far: true, angle: mirrorY ? 180 : 0 }
+      : { ...HOME, angle: mirrorX ? 180 : 0 };
+  const swapped = swaps ? { ...HOME, far: true, angle: 270 } : HOME;
+  return [over, swapped, { at: { x: whole.x, y: whole.y }, angle: fullTurn(angle), far: false }].reduce(
+    (made, placement) => put(placement, made),
+    scaled,
+  );
+}
+
+function scaledPlaced(placed: Placed, byX: number, byY: number): Placed {
+  const outline = byX === byY ? contourOf(placed) : flatten(contourOf(placed), 0.0005);
+  return recognised(outline.map((corner) => ({ ...corner, x: corner.x * byX, y: corner.y * byY })));
+}
+
+function scaledObject(object: FilmObject, byX: number, byY: number): FilmObject {
+  const to = (p: Point) => ({ x: quantise(p.x * byX), y: quantise(p.y * byY) });
+  return {
+    ...object,
+    ...(object.placed ? { placed: scaledPlaced(object.placed, byX, byY) } : {}),
+    ...(object.openings ? { openings: object.openings.map((opening) => opening.map(to)) } : {}),
+    ...(object.points ? { points: object.points.map(to) } : {}),
+    ...(object.swept ? { swept: object.swept.map(to) } : {}),
+    ...(object.width ? { width: quantise(object.width * Math.sqrt(byX * byY)) } : {}),
+  };
+}
+
 function put(placement: Placement, object: FilmObject): FilmObject {
+  const all = (points: readonly Point[]) => points.map((p) => putPoint(placement, p));
   return {
     ...object,
     ...(object.placed ? { placed: putPlaced(placement, object.placed) } : {}),
-    ...(object.points ? { points: object.points.map((p) => putPoint(placement, p)) } : {}),
+    ...(object.openings ? { openings: object.openings.map(all) } : {}),
+    ...(object.points ? { points: all(object.points) } : {}),
+    ...(object.swept ? { swept: all(object.swept) } : {}),
   };
 }
 

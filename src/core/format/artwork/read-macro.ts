@@ -1,7 +1,7 @@
 import { flatten } from '../../geometry/contour';
 import { contourOf, place, rectangle, type Placed } from '../../geometry/figure';
 import { turn, type Point } from '../../geometry/point';
-import { area, subtract, unite, type Polygon } from '../../geometry/polygon';
+import { area, encloses, subtract, type Polygon } from '../../geometry/polygon';
 import { recognised } from '../../given/recognise';
 import { fail, ok, type Result } from '../../units/result';
 
@@ -12,15 +12,42 @@ export type Macro = readonly string[];
 
 /** Chords of a macro's circles lie at most this far off. mm */
 const CHORD = 0.0005;
+/** Figures of one macro at most. */
+const MOST_FIGURES = 500;
 /** Corners of an outline at most: the format's own limit. */
 const MOST_CORNERS = 5000;
 
+/** One figure of an aperture, with what it leaves free within. */
+export interface ApertureFigure {
+  readonly placed: Placed;
+  readonly openings: readonly Polygon[];
+}
+
+/** Outlines of what was united or cut as figures: each with the openings that lie in it. */
+export function figuresOf(outlines: readonly Polygon[]): ApertureFigure[] {
+  const outer = outlines.filter((outline) => area(outline) > LEAST_AREA);
+  const free = outlines.filter((outline) => area(outline) < -LEAST_AREA);
+  return outer.map((outline) => ({
+    placed: recognised(outline),
+    openings: outer.length === 1 ? free : free.filter((opening) => encloses(outline, opening[0] as Point)),
+  }));
+}
+
+/** What is smaller is left by rounding. mm² */
+const LEAST_AREA = 1e-6;
+
 /**
- * The shape of a macro with its values.
+ * The figures of a macro with its values.
  * @param unit mm of the film's unit
- * @returns the shape about its origin, or what of it is not understood
+ * @returns the figures about its origin, or what of it is not understood
  */
-export function macroShape(macro: Macro, values: readonly number[], unit: number): Result<Placed, string> {
+export function macroShape(
+  macro: Macro,
+  values: readonly number[],
+  unit: number,
+): Result<readonly ApertureFigure[], string> {
+  if (macro.length > MOST_FIGURES)
+    return fail(`a macro of ${macro.length} figures (at most ${MOST_FIGURES})`);
   const variables = new Map(values.map((value, i) => [i + 1, value]));
   let shape: Polygon[] = [];
   for (const statement of macro) {
@@ -37,29 +64,33 @@ export function macroShape(macro: Macro, values: readonly number[], unit: number
     const [code, ...rest] = fields as number[];
     const made = primitive(code ?? -1, rest, unit);
     if (made === null) return fail(`primitive ${code ?? ''} of a macro`);
-    shape = made.exposed ? unite([...shape, made.polygon]) : subtract(shape, [made.polygon]);
+    shape = made.exposed ? added(shape, made.polygons) : subtract(shape, made.polygons);
   }
-  const [outer, ...others] = shape.sort((a, b) => area(b) - area(a));
-  if (!outer || area(outer) <= 1e-9) return fail('a macro without a shape');
-  if (others.some((other) => Math.abs(area(other)) > 1e-6))
-    return fail('a macro with a hole or of several parts');
-  return ok(recognised(outer));
+  const figures = figuresOf(shape);
+  return figures.length > 0 ? ok(figures) : fail('a macro without a shape');
 }
 
+/** Both together by winding: openings stay open where nothing is laid into them. */
+const added = (shape: readonly Polygon[], others: readonly Polygon[]): Polygon[] =>
+  subtract([...shape, ...others], []);
+
+/** A polygon counter-clockwise. */
+const solid = (polygon: Polygon): Polygon => (area(polygon) < 0 ? [...polygon].reverse() : polygon);
+
 interface Primitive {
-  readonly polygon: Polygon;
+  readonly polygons: readonly Polygon[];
   readonly exposed: boolean;
 }
 
 function primitive(code: number, v: readonly number[], unit: number): Primitive | null {
   const at = (i: number) => (v[i] ?? 0) * unit;
   const turned = (points: readonly Point[], rotation: number): Polygon =>
-    points.map((p) => turn(p, rotation));
+    solid(points.map((p) => turn(p, rotation)));
   const flat = (placed: Placed) => flatten(contourOf(placed), CHORD);
   switch (code) {
     case 1: {
       const middle = turn({ x: at(2), y: at(3) }, v[4] ?? 0);
-      return { polygon: flat(place({ kind: 'round', diameter: at(1) }, middle)), exposed: v[0] === 1 };
+      return { polygons: [flat(place({ kind: 'round', diameter: at(1) }, middle))], exposed: v[0] === 1 };
     }
     case 2:
     case 20: {
@@ -71,21 +102,21 @@ function primitive(code: number, v: readonly number[], unit: number): Primitive 
       const angle = (Math.atan2(to.y - from.y, to.x - from.x) * 180) / Math.PI;
       const middle = { x: (from.x + to.x) / 2, y: (from.y + to.y) / 2 };
       return {
-        polygon: turned(flat(place(rectangle(long, at(1)), middle, angle)), v[6] ?? 0),
+        polygons: [turned(flat(place(rectangle(long, at(1)), middle, angle)), v[6] ?? 0)],
         exposed: v[0] === 1,
       };
     }
     case 21: {
       const middle = { x: at(3), y: at(4) };
       return {
-        polygon: turned(flat(place(rectangle(at(1), at(2)), middle)), v[5] ?? 0),
+        polygons: [turned(flat(place(rectangle(at(1), at(2)), middle)), v[5] ?? 0)],
         exposed: v[0] === 1,
       };
     }
     case 22: {
       const middle = { x: at(3) + at(1) / 2, y: at(4) + at(2) / 2 };
       return {
-        polygon: turned(flat(place(rectangle(at(1), at(2)), middle)), v[5] ?? 0),
+        polygons: [turned(flat(place(rectangle(at(1), at(2)), middle)), v[5] ?? 0)],
         exposed: v[0] === 1,
       };
     }
@@ -93,19 +124,55 @@ function primitive(code: number, v: readonly number[], unit: number): Primitive 
       const count = v[1] ?? 0;
       if (!(count >= 2 && count <= MOST_CORNERS)) return null;
       const points = Array.from({ length: count }, (_, i) => ({ x: at(2 + 2 * i), y: at(3 + 2 * i) }));
-      return { polygon: turned(points, v[4 + 2 * count] ?? 0), exposed: v[0] === 1 };
+      return { polygons: [turned(points, v[4 + 2 * count] ?? 0)], exposed: v[0] === 1 };
     }
     case 5: {
       const count = v[1] ?? 0;
       if (!(count >= 3 && count <= 12)) return null;
       return {
-        polygon: turned(regular(count, at(4), { x: at(2), y: at(3) }), v[5] ?? 0),
+        polygons: [turned(regular(count, at(4), { x: at(2), y: at(3) }), v[5] ?? 0)],
         exposed: v[0] === 1,
       };
     }
+    case 6:
+      return { polygons: moire(v, unit), exposed: true };
+    case 7:
+      return { polygons: thermal(v, unit), exposed: true };
     default:
       return null;
   }
+}
+
+/** Rings round a middle with a cross over them. */
+function moire(v: readonly number[], unit: number): Polygon[] {
+  const [x = 0, y = 0, outer = 0, ring = 0, gap = 0, most = 0, bar = 0, long = 0] = v
+    .slice(0, 8)
+    .map((value, i) => (i === 5 ? value : value * unit));
+  const disc = (diameter: number) => flatten(contourOf(place({ kind: 'round', diameter }, { x, y })), CHORD);
+  let shape: Polygon[] = [];
+  for (let i = 0, size = outer; i < Math.min(most, 50) && size > 0; i += 1, size -= 2 * (ring + gap)) {
+    const inner = size - 2 * ring;
+    shape = added(shape, inner > 0 ? subtract([disc(size)], [disc(inner)]) : [disc(size)]);
+  }
+  const bars = [rectangle(long, bar), rectangle(bar, long)].map((figure) =>
+    flatten(contourOf(place(figure, { x, y })), CHORD),
+  );
+  return subtract([...shape, ...(bar > 0 && long > 0 ? bars : [])], []).map((polygon) =>
+    polygon.map((p) => turn(p, v[8] ?? 0)),
+  );
+}
+
+/** A ring with four gaps. */
+function thermal(v: readonly number[], unit: number): Polygon[] {
+  const [x = 0, y = 0, outer = 0, inner = 0, gap = 0] = v.slice(0, 5).map((value) => value * unit);
+  const at = { x, y };
+  const disc = (diameter: number) => flatten(contourOf(place({ kind: 'round', diameter }, at)), CHORD);
+  const bars = [rectangle(2 * outer, gap), rectangle(gap, 2 * outer)].map((figure) =>
+    flatten(contourOf(place(figure, at)), CHORD),
+  );
+  return subtract([disc(outer)], [...(inner > 0 ? [disc(inner)] : []), ...(gap > 0 ? bars : [])]).map(
+    (polygon) => polygon.map((p) => turn(p, v[5] ?? 0)),
+  );
 }
 
 /** A regular polygon by the circle round it, its first corner to the right. */

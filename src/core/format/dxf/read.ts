@@ -7,6 +7,7 @@ import { joined, type CopperPiece } from '../../given/join';
 import type { GivenFile, GivenPattern } from '../../given/pattern';
 import { recognised } from '../../given/recognise';
 import { fail, ok, type Result } from '../../units/result';
+import { layerCalled } from '../layer-words';
 import { readOutlines, type Outline, type OutlinesAsked } from './outlines';
 
 // A drawing as a land pattern: what its layers are for follows from their names, or from choice. A drawing
@@ -41,29 +42,13 @@ export interface DrawingLayer {
   readonly outlines: number;
 }
 
-const BELOW = String.raw`bottom|\bbot\b|\bback\b|unten|unterseite|rückseite|dessous|inf[ée]rieur|inferior|abajo|\bretro\b|нижн`;
-const COPPER = String.raw`copper|kupfer|cuivre|cobre|\brame\b|медь|\blands?\b|\bpads?\b|pastille|plages?\b|piazzol\w|\bislas?\b`;
-const MASK = String.raw`mask|masque|m[áa]scara|maschera|stopplack|lötstopp|маск`;
-
-/** What layers are called, in the languages of those who draw them; the first that fits counts. */
-const WORDS: readonly (readonly [RegExp, DrawingRole])[] = [
-  [new RegExp(`(${BELOW}).*(${MASK})|(${MASK}).*(${BELOW})`), 'far-mask'],
-  [new RegExp(`(${BELOW}).*(${COPPER})|(${COPPER}).*(${BELOW})`), 'far-lands'],
-  [new RegExp(BELOW), 'leave'],
-  [new RegExp(MASK), 'mask'],
-  [/paste|\bpasta\b|stencil|schablone|pochoir|pâte|паст/, 'paste'],
-  [new RegExp(COPPER), 'lands'],
-  [
-    /hole|drill|bore|cut.?out|bohr|perçage|\btrous?\b|taladro|agujero|\bfor[oi]\b|\bfuros?\b|отверст/,
-    'holes',
-  ],
-  [/courtyard/, 'courtyard'],
-  [/legend|silk|bestückungsdruck|s[ée]rigra[pf]/, 'legend'],
-  [/keep|sperr|interdit|prohib|vietat/, 'keep-out'],
-  [/board|edge|profile|rand\b|platine\b|\bborde?\b|\bbordo\b/, 'edge'],
-  [/assembly|number|text|\bdims?\b|dimension|bemaßung|\bcotes?\b|\bquote\b/, 'leave'],
-  [/body|outline|package|component|umriss|körper|gehäuse|corps|boîtier|cuerpo|\bcorpo\b|корпус/, 'body'],
-];
+/** What a layer's outlines are by its name; `null` where that says nothing. */
+function roleCalled(name: string): DrawingRole | null {
+  const { kind, isFar } = layerCalled(name);
+  if (isFar) return kind === 'mask' ? 'far-mask' : kind === 'copper' ? 'far-lands' : 'leave';
+  if (kind === 'copper') return 'lands';
+  return kind === 'assembly' || kind === 'dimensions' ? 'leave' : kind;
+}
 
 /** Reads a drawing as a land pattern. @returns it with its layers, or why it is none */
 export function readDrawing(
@@ -80,9 +65,7 @@ export function readDrawing(
   const left = read.value.left.filter((words) => !/do not close/.test(words));
   const names = [...new Set([...outlines, ...lines].map(({ layer }) => layer))];
   const said = (name: string): DrawingRole | null =>
-    (Object.hasOwn(chosen, name) ? chosen[name] : undefined) ??
-    WORDS.find(([words]) => words.test(name.toLowerCase().replaceAll('_', ' ')))?.[1] ??
-    null;
+    (Object.hasOwn(chosen, name) ? chosen[name] : undefined) ?? roleCalled(name);
   const hasLands = names.some((name) => said(name) === 'lands');
   const roleOf = (name: string): DrawingRole => said(name) ?? (hasLands ? 'leave' : 'lands');
   const of = (role: DrawingRole) => outlines.filter(({ layer }) => roleOf(layer) === role);

@@ -8,6 +8,7 @@ import { pinsNamed } from '../../given/pins';
 import { joined, type Layers } from '../../given/join';
 import type { GivenArea, GivenFile, GivenHole, GivenLand, GivenPattern, GivenVia } from '../../given/pattern';
 import { fail, ok, type Result } from '../../units/result';
+import { layerCalled } from '../layer-words';
 import { all, everywhere, one, readXml, type XmlNode } from '../xml-tree';
 import { contourOf, placementOf, shapeReader, unitFactor, type ShapeReader } from './read-shapes';
 
@@ -173,12 +174,12 @@ class Reader {
   private layer(name: string): Layer {
     const known = this.layers.get(name);
     if (known) return known;
-    const side = /bot|far|under/i.test(name) ? 'bottom' : /inner|internal/i.test(name) ? 'all' : 'top';
-    const role: Role = /paste|stencil/i.test(name)
-      ? 'paste'
-      : /mask/i.test(name)
-        ? 'mask'
-        : side === 'all'
+    const { kind, isFar, isInner } = layerCalled(name);
+    const side = isFar || /under/i.test(name) ? 'bottom' : isInner ? 'all' : 'top';
+    const role: Role =
+      kind === 'paste' || kind === 'mask' || kind === 'legend' || kind === 'courtyard'
+        ? kind
+        : isInner
           ? 'inner'
           : 'copper';
     this.notes.add(

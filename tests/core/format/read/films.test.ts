@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from 'vitest';
-import { patternsOfFilms, sortFilms, type FilmsAsked } from '../../../../src/core/format/artwork/read-films';
+import { sortFilms } from '../../../../src/core/format/artwork/film-roles';
+import { patternsOfFilms, type FilmsAsked } from '../../../../src/core/format/artwork/read-films';
 import { readDrill } from '../../../../src/core/format/artwork/read-drill';
 import { readFilm } from '../../../../src/core/format/artwork/read-gerber';
 import { evaluate } from '../../../../src/core/format/artwork/read-macro';
@@ -36,7 +37,7 @@ test('films of a board give each component that they name, in mm about its middl
   expect((cathode?.copper.maxY ?? 0) - (cathode?.copper.minY ?? 0)).toBeCloseTo(2.032, 4);
   expect(anode?.copper.figure).toMatchObject({ kind: 'rectangle', width: 1.016, height: 2.032 });
   expect(d1?.lands.map(({ mask }) => mask?.length)).toEqual([1, 0]);
-  expect(left.join(' ')).toContain('1 strokes of the copper');
+  expect(left.join(' ')).toContain('1 strokes of the copper are left out as conductors');
   expect(left.join(' ')).toContain('1 vias beside the components');
 });
 
@@ -79,7 +80,7 @@ test('poured copper of a film that says nothing is left out, a land of many corn
   const found = sorted.ok && patternsOfFilms(sorted.value, 'x');
   if (!found || !found.ok) throw new Error('not read');
   expect(found.value.patterns[0]?.lands).toHaveLength(4);
-  expect(found.value.left.join(' ')).toContain('1 areas of copper run over several lands');
+  expect(found.value.left.join(' ')).toContain('1 areas of copper run over or round other lands');
 });
 
 test('routes and slots are slots, holes are holes', () => {
@@ -137,7 +138,7 @@ test.each([
   ['%FSLAX36Y36*%\n%ADD10C,1*%\nM02*', 'before the unit'],
   ['%MOMM*%\nX0Y0D03*\nM02*', 'before their format'],
   ['%FSLAX36Y36*%\n%MOMM*%\n%IPNEG*%\nM02*', 'negative'],
-  ['%FSLAX36Y36*%\n%MOMM*%\n%OFA1B1*%\nM02*', 'moves, turns or scales'],
+  ['%FSLAX36Y36*%\n%MOMM*%\n%SFA0B1*%\nM02*', 'no way that a film can be scaled'],
   ['%FSLAX36Y36*%\n%MOMM', 'does not end'],
 ])('a film that cannot be read says why: %s', (text, why) => {
   const found = readFilm(text);

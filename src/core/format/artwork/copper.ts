@@ -1,0 +1,142 @@
+import { flatten } from '../../geometry/contour';
+import { circleAt, contourOf, type Placed } from '../../geometry/figure';
+import { gapBetweenFigures, roomWithin } from '../../geometry/gaps';
+import { neighboursOf } from '../../geometry/neighbours';
+import { encloses, unite } from '../../geometry/polygon';
+import type { CopperPiece } from '../../given/join';
+import { recognised } from '../../given/recognise';
+import { placesIn } from '../../given/places';
+import type { Result } from '../../units/result';
+import { inkOf, isShort, type Ink } from './ink';
+import type { FilmObject } from './read-gerber';
+
+// The copper of a film as lands, vias and areas: conductors and poured copper are told from them.
+
+/** A piece of copper with the component that it belongs to; empty where the film names none. */
+export interface Piece extends CopperPiece {
+  readonly component: string;
+}
+
+/**
+ * Copper that may be a land: what is flashed, and what is filled or painted and no conductor.
+ * @param freed openings of the mask over it; `null` where there is no such film
+ * @param left takes what is none, in words
+ */
+export function copperOf(
+  objects: readonly FilmObject[],
+  freed: readonly Placed[] | null,
+  left: string[],
+): Result<Piece[], string> {
+  const inked = inkOf(objects.filter(({ use }) => !/^(Conductor|NonConductor|CopperBalancing)/.test(use)));
+  if (!inked.ok) return inked;
+  const named = objects.filter(({ use }) => /^(Conductor|NonConductor|CopperBalancing)/.test(use));
+  const { areas, lone, strokes } = inked.value;
+  const lands = lone.filter((bar) => isLand(bar, areas, freed));
+  const painted = [...areas.filter(({ isPainted }) => isPainted), ...lands];
+  if (painted.length > 0)
+    left.push(
+      `${painted.length} ${painted.length === 1 ? 'land is' : 'lands are'} painted with strokes and taken as what the strokes fill: ${placesIn(painted.map(({ placed }) => placed.at))}.`,
+    );
+  const conductors = strokes.length - lands.length + named.filter(({ kind }) => kind === 'line').length;
+  if (conductors > 0) left.push(`${conductors} strokes of the copper are left out as conductors.`);
+  const marked = named.filter(({ kind }) => kind !== 'line').length;
+  if (marked > 0) left.push(`${marked} areas of the copper are left out: the film calls them no lands.`);
+  return {
+    ok: true,
+    value: overlapping(
+      withoutPours([...areas, ...lands], left).map(({ placed, openings, said }): Piece => {
+        const { use, number, component } = said;
+        const kind = /Via/.test(use)
+          ? 'via'
+          : /SMD|Heatsink/.test(use)
+            ? 'pad'
+            : use === ''
+              ? undefined
+              : 'land';
+        return {
+          placed,
+          number,
+          component,
+          ...(kind ? { use: kind } : {}),
+          ...(openings.length > 0 ? { openings } : {}),
+        };
+      }),
+    ),
+  };
+}
+
+/** A lone straight stroke is a land where the film or the mask says so; without a mask, where it is short and touches nothing. */
+function isLand(bar: Ink, areas: readonly Ink[], freed: readonly Placed[] | null): boolean {
+  if (bar.said.number !== '' || /Pad|Heatsink/.test(bar.said.use)) return true;
+  if (freed) return freed.some((opening) => roomWithin(opening, bar.placed) > -0.02);
+  return isShort(bar.placed) && areas.every(({ placed }) => gapBetweenFigures(placed, bar.placed) > 1e-6);
+}
+
+/** Corners of an area from which it is no plain land, and lands that it runs over or round then. */
+const POUR = { corners: 12, lands: 3 } as const;
+
+/** Films that say nothing of their areas may have poured copper: a winding outline that runs over several lands. */
+function withoutPours(areas: readonly Ink[], left: string[]): readonly Ink[] {
+  const isWinding = ({ placed, openings, said, isPainted }: Ink) =>
+    (said.kind === 'region' || isPainted) &&
+    said.use === '' &&
+    said.number === '' &&
+    (openings.length > 0 ||
+      (placed.figure.kind === 'contour' && placed.figure.outline.length > POUR.corners));
+  if (!areas.some(isWinding)) return areas;
+  const index = neighboursOf(areas.map(({ placed }) => placed));
+  const poured: Ink[] = [];
+  const kept = areas.filter((area) => {
+    const { placed, openings } = area;
+    if (!isWinding(area)) return true;
+    const others = index.near(placed).flatMap((i) => {
+      const other = areas[i] as Ink;
+      return other === area ? [] : [other.placed];
+    });
+    const under = others.filter((other) => gapBetweenFigures(placed, circleAt(other.at, 0.001)) < 0);
+    const round = others.some((other) => openings.some((opening) => encloses(opening, other.at)));
+    const isKept = under.length < POUR.lands && !round;
+    if (!isKept) poured.push(area);
+    return isKept;
+  });
+  if (poured.length > 0)
+    left.push(
+      `${poured.length} areas of copper run over or round other lands (poured copper) and are left out: ${placesIn(poured.map(({ placed }) => placed.at))}.`,
+    );
+  return kept;
+}
+
+/** Pieces of one number that overlap are one land. */
+export function overlapping(pieces: readonly Piece[]): Piece[] {
+  const made: Piece[] = [];
+  const byPin = new Map<string, Piece[]>();
+  for (const piece of pieces) {
+    const key = piece.number === '' || piece.use === 'via' ? '' : `${piece.component} ${piece.number}`;
+    byPin.set(key, [...(byPin.get(key) ?? []), piece]);
+  }
+  for (const [key, own] of byPin) {
+    if (key === '' || own.length === 1 || own.length > 60) made.push(...own);
+    else made.push(...unitedPieces(own));
+  }
+  // in the order in which they were drawn
+  const order = new Map(pieces.map((piece, i) => [piece, i]));
+  return made.sort((a, b) => (order.get(a) ?? 0) - (order.get(b) ?? 0));
+}
+
+function unitedPieces(own: readonly Piece[]): Piece[] {
+  const rest = [...own];
+  const made: Piece[] = [];
+  for (let first = rest.shift(); first; first = rest.shift()) {
+    let whole = first;
+    for (let i = 0; i < rest.length; i += 1) {
+      const other = rest[i] as Piece;
+      if (gapBetweenFigures(whole.placed, other.placed) > 1e-6) continue;
+      const [outline] = unite([flatten(contourOf(whole.placed)), flatten(contourOf(other.placed))]);
+      rest.splice(i, 1);
+      i = -1;
+      if (outline) whole = { ...first, placed: recognised(outline) };
+    }
+    made.push(whole);
+  }
+  return made;
+}

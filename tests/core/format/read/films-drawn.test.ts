@@ -1,0 +1,233 @@
+import { expect, test } from 'vitest';
+import { sortFilms, type FilmRole } from '../../../../src/core/format/artwork/film-roles';
+import { patternsOfFilms } from '../../../../src/core/format/artwork/read-films';
+import { sizeOf } from '../../../../src/core/geometry/figure';
+
+// Films as they are drawn in the wild: written by hand here, in mm with three decimals.
+
+const HEAD = '%FSLAX43Y43*%\n%MOMM*%\nG01*\n';
+const film = (body: string) => `${HEAD}${body}\nM02*\n`;
+
+function read(films: Readonly<Record<string, string>>, roles: Readonly<Record<string, FilmRole>> = {}) {
+  const files = Object.entries(films).map(([name, text]) => ({ name, text }));
+  const sorted = sortFilms(files, { roles });
+  if (!sorted.ok) throw new Error(sorted.error);
+  const found = patternsOfFilms(sorted.value, 'lot');
+  if (!found.ok) throw new Error(found.error);
+  const words = [...found.value.left, ...found.value.patterns.flatMap(({ left }) => left)].join(' ');
+  return { ...found.value, words };
+}
+
+const sides = (body: string, name = 'top copper.gbr') =>
+  read({ [name]: film(body) }).patterns[0]?.lands.map(({ copper: { figure, at } }) => {
+    const { width, height } = sizeOf(figure);
+    return [figure.kind, ...[width, height, at.x, at.y].map((value) => Math.round(value * 1000) / 1000)];
+  });
+
+test('what is taken away is taken away, and what is drawn later is there again', () => {
+  // a bar of 4 × 1 cut into two by a clear bar of 1 × 2, and a disc laid back into the gap
+  const cut = sides(
+    '%ADD10R,4X1*%\n%ADD11R,1X2*%\n%ADD12C,0.5*%\nD10*\nX0Y0D03*\n%LPC*%\nD11*\nX0Y0D03*\n%LPD*%\nD12*\nX0Y0D03*',
+  );
+  expect(cut).toHaveLength(3);
+  expect(cut).toEqual(
+    expect.arrayContaining([
+      ['rectangle', 1.5, 1, -1.25, 0],
+      ['rectangle', 1.5, 1, 1.25, 0],
+      ['round', 0.5, 0.5, 0, 0],
+    ]),
+  );
+});
+
+test('a clear stroke trims a land, a clear area elsewhere leaves it as it was', () => {
+  expect(
+    sides(
+      '%ADD10R,2X1*%\n%ADD11C,0.2*%\nD10*\nX0Y0D03*\nX5000Y0D03*\n%LPC*%\nD11*\nX900Y-2000D02*\nX900Y2000D01*',
+    ),
+  ).toEqual(
+    expect.arrayContaining([
+      ['rectangle', 1.8, 1, -0.1, 0],
+      ['rectangle', 2, 1, 5, 0],
+    ]),
+  );
+});
+
+test('apertures with holes and donuts: told where nothing is drilled, a hole where it is', () => {
+  const copper = film('%ADD10C,1.5X0.8*%\nD10*\nX0Y0D03*\nX5000Y0D03*');
+  const alone = read({ 'top copper.gbr': copper });
+  expect(alone.patterns[0]?.lands).toHaveLength(2);
+  expect(alone.words).toMatch(/is open within \(0\.800 × 0\.800 mm\).*taken as solid/);
+  const drill = 'M48\nMETRIC\nT1C0.8\n%\nT1\nX0.0Y0.0\nX5.0Y0.0\nM30\n';
+  const drilled = read({ 'top copper.gbr': copper, 'a.drl': drill });
+  expect(drilled.words).not.toContain('open within');
+  expect(drilled.patterns[0]?.lands.map(({ hole }) => hole?.hole.figure)).toEqual([
+    { kind: 'round', diameter: 0.8 },
+    { kind: 'round', diameter: 0.8 },
+  ]);
+});
+
+test('a macro of two bars gives two lands, one with a hole says so', () => {
+  const two = '%AMTWO*21,1,1.0,0.5,-1.0,0,0*21,1,1.0,0.5,1.0,0,0*%\n%ADD10TWO*%\nD10*\nX0Y0D03*';
+  expect(sides(two)).toEqual(
+    expect.arrayContaining([
+      ['rectangle', 1, 0.5, -1, 0],
+      ['rectangle', 1, 0.5, 1, 0],
+    ]),
+  );
+  const ring = read({
+    'top copper.gbr': film('%AMRING*1,1,2.0,0,0*1,0,1.0,0,0*%\n%ADD10RING*%\nD10*\nX0Y0D03*'),
+  });
+  expect(ring.patterns[0]?.lands[0]?.copper.figure).toMatchObject({ kind: 'round' });
+  expect(ring.words).toContain('open within');
+});
+
+test('flashes are mirrored, turned and scaled', () => {
+  const corner = '%AMEL*4,1,6,0,0,2,0,2,1,1,1,1,2,0,2,0,0,0*%\n%ADD10EL*%\nD10*\n';
+  const boxOf = (state: string) => {
+    const copper = read({ 'top copper.gbr': film(`${corner}${state}\nX0Y0D03*`) }, {}).copper[0];
+    return [copper?.minX, copper?.maxX, copper?.minY, copper?.maxY];
+  };
+  expect(boxOf('')).toEqual([0, 2, 0, 2]);
+  expect(boxOf('%LMX*%')).toEqual([-2, 0, 0, 2]);
+  expect(boxOf('%LMY*%')).toEqual([0, 2, -2, 0]);
+  expect(boxOf('%LMXY*%')).toEqual([-2, 0, -2, 0]);
+  expect(boxOf('%LS1.5*%')).toEqual([0, 3, 0, 3]);
+  expect(boxOf('%LMX*%\n%LR90*%\n%LS2.0*%')).toEqual([-4, 0, -4, 0]);
+});
+
+test('lands that are painted stroke by stroke are lands, conductors are not', () => {
+  const strokes = Array.from(
+    { length: 5 },
+    (_, i) => `X-900Y${-400 + i * 200}D02*\nX900Y${-400 + i * 200}D01*`,
+  );
+  const painted = read({
+    'top copper.gbr': film(
+      `%ADD10C,0.25*%\nD10*\n${strokes.join('\n')}\nX5000Y0D02*\nX9000Y0D01*\nX9000Y4000D01*`,
+    ),
+  });
+  const [land, ...others] = painted.patterns[0]?.lands ?? [];
+  expect(others).toEqual([]);
+  expect(land?.copper.figure.kind).toBe('rectangle');
+  expect((land?.copper.maxX ?? 0) * 2).toBeCloseTo(2.05, 3);
+  expect((land?.copper.maxY ?? 0) * 2).toBeCloseTo(1.05, 3);
+  expect(painted.words).toMatch(/1 land is painted with strokes.*at 0, 0 mm/);
+  expect(painted.words).toContain('1 strokes of the copper are left out as conductors');
+});
+
+test('a painted land with a conductor of the same pen is what is wider than the conductor', () => {
+  const strokes = Array.from(
+    { length: 9 },
+    (_, i) => `X-900Y${-800 + i * 200}D02*\nX900Y${-800 + i * 200}D01*`,
+  );
+  const painted = read({
+    'top copper.gbr': film(`%ADD10C,0.25*%\nD10*\n${strokes.join('\n')}\nX900Y0D02*\nX30000Y0D01*`),
+  });
+  const [land, ...others] = painted.patterns[0]?.lands ?? [];
+  expect(others).toEqual([]);
+  expect((land?.copper.maxX ?? 0) - (land?.copper.minX ?? 0)).toBeCloseTo(2.05, 1);
+  expect((land?.copper.maxY ?? 0) - (land?.copper.minY ?? 0)).toBeCloseTo(1.85, 1);
+});
+
+test('single strokes: oblong lands where the mask frees them, or where they are short and touch nothing', () => {
+  const copper = film(
+    '%ADD10C,0.6*%\nD10*\nX0Y0D02*\nX1000Y0D01*\nX5000Y0D02*\nX6000Y0D01*\nX0Y5000D02*\nX9000Y5000D01*',
+  );
+  expect(read({ 'top copper.gbr': copper }).patterns[0]?.lands.map(({ copper: { at } }) => at.x)).toEqual([
+    0.5, 5.5,
+  ]);
+  const mask = film('%ADD10C,0.7*%\nD10*\nX0Y0D02*\nX1000Y0D01*');
+  const freed = read({ 'top copper.gbr': copper, 'top mask.gbr': mask });
+  expect(freed.patterns[0]?.lands.map(({ copper: { at, figure } }) => [at.x, figure])).toEqual([
+    [0.5, { kind: 'oblong', width: 1.6, height: 0.6 }],
+  ]);
+  expect(freed.patterns[0]?.lands[0]?.mask).toHaveLength(1);
+  expect(freed.words).toContain('2 strokes of the copper are left out as conductors');
+});
+
+test('strokes with a square pen cover what the pen covers', () => {
+  const square = film('%ADD10R,0.5X0.5*%\nD10*\nX0Y0D02*\nX1000Y0D01*');
+  expect(read({ 'top copper.gbr': square }).patterns[0]?.lands[0]?.copper.figure).toEqual({
+    kind: 'rectangle',
+    width: 1.5,
+    height: 0.5,
+  });
+});
+
+test('a whole film that is moved, scaled or mirrored by its own commands is, and says so', () => {
+  const moved = read({
+    'top copper.gbr': film('%OFA1.0B-2.0*%\n%SFA2.0B2.0*%\n%ADD10R,2X1*%\nD10*\nX1000Y0D03*'),
+  });
+  const [land] = moved.copper;
+  expect([land?.at.x, land?.at.y, land && land.maxX - land.minX]).toEqual([3, -2, 4]);
+  expect(moved.words).toContain('moved, turned, mirrored or scaled by its own commands');
+  const swapped = read({ 'top copper.gbr': film('%ASAYBX*%\n%ADD10R,2X1*%\nD10*\nX1000Y3000D03*') });
+  expect([
+    swapped.copper[0]?.at,
+    swapped.copper[0] && swapped.copper[0].maxX - swapped.copper[0].minX,
+  ]).toEqual([{ x: 3, y: 1 }, 1]);
+});
+
+const PIN = (component: string, number: string, at: string) =>
+  `%TO.P,${component},${number}*%\n${at}\n%TD*%\n`;
+
+test('a board gives the components of both sides, those below as seen from their own side', () => {
+  const board = read({
+    'a.gbr': film(
+      `%TF.FileFunction,Copper,L1,Top*%\n%ADD10R,1X2*%\nD10*\n${PIN('R1', '1', 'X10000Y0D03*')}${PIN('R1', '2', 'X12000Y0D03*')}X50000Y50000D03*`,
+    ),
+    'b.gbr': film(
+      `%TF.FileFunction,Copper,L2,Bot*%\n%ADD10R,1X2*%\nD10*\n${PIN('C7', '1', 'X20000Y0D03*')}${PIN('C7', '2', 'X24000Y1000D03*')}`,
+    ),
+    'm.gbr': film(
+      '%TF.FileFunction,Soldermask,Bot*%\n%ADD10R,1.1X2.1*%\nD10*\nX20000Y0D03*\nX70000Y7000D03*',
+    ),
+  });
+  expect(board.patterns.map(({ name }) => name)).toEqual(['R1', 'C7']);
+  const c7 = board.patterns[1];
+  // from below the second land is left of the first
+  expect(c7?.lands.map(({ number, copper }) => [number, copper.at.x, copper.at.y])).toEqual([
+    ['1', 2, -0.5],
+    ['2', -2, 0.5],
+  ]);
+  expect(c7?.lands.map(({ mask }) => mask?.length)).toEqual([1, 0]);
+  expect(c7?.left[0]).toContain('far side of the films');
+  expect(board.words).toContain('1 pieces of copper that belong to no component are left out: at 50, 50 mm');
+  expect(board.words).toContain(
+    '1 openings of the mask over no land of a component are left out: at 70, 7 mm',
+  );
+});
+
+test('a pattern that is on the far side alone is taken from there, a card edge names what it loses', () => {
+  const below = read({ 'bottom copper.gbr': film('%ADD10R,1X2*%\nD10*\nX-1000Y0D03*\nX3000Y0D03*') });
+  expect(below.patterns[0]?.lands.map(({ copper }) => copper.at.x)).toEqual([1, -3]);
+  expect(below.words).toContain('left and right are exchanged');
+  const edge = read({
+    'a.gbr': film(
+      `%TF.FileFunction,Copper,L1,Top*%\n%ADD10R,1X2*%\nD10*\n${PIN('J1', 'A1', 'X0Y0D03*')}${PIN('J2', '1', 'X9000Y0D03*')}`,
+    ),
+    'b.gbr': film(`%TF.FileFunction,Copper,L2,Bot*%\n%ADD10R,1X2*%\nD10*\n${PIN('J1', 'B1', 'X0Y0D03*')}`),
+  });
+  expect(edge.words).toContain(
+    '1 land lies on the far side alone and is left out, as a pattern has its lands on one side: B1',
+  );
+});
+
+test.each([
+  ['board.GTL', 'copper'],
+  ['board.gbs', 'far-mask'],
+  ['Kupfer unten.gbr', 'far-copper'],
+  ['masque dessus.gbr', 'mask'],
+  ['pasta inferior.gbr', 'far-paste'],
+  ['serigrafía superior.gbr', 'legend'],
+  ['rame_retro.gbr', 'far-copper'],
+  ['component side.gbr', 'copper'],
+  ['inner2 copper.gbr', 'leave'],
+  ['маска.gbr', 'mask'],
+])('%s is taken for %s', (name, role) => {
+  const plain = film('%ADD10C,1*%\nD10*\nX0Y0D03*');
+  const sorted = sortFilms([
+    { name, text: plain },
+    { name: 'x.gbr', text: plain },
+  ]);
+  expect(sorted.ok && sorted.value[0]?.role).toBe(role);
+});
