@@ -3,7 +3,7 @@ import { basename, join } from 'node:path';
 import { writeDocument } from '../core/document/write';
 import type { GivenPattern } from '../core/given/pattern';
 import { FILM_ROLES, type FilmRole } from '../core/format/artwork/film-roles';
-import { PAD_COLUMNS, type PadColumn } from '../core/format/csv/read';
+import { PAD_COLUMNS, type PadColumn } from '../core/format/csv/pad-columns';
 import { DRAWING_ROLES, type DrawingRole } from '../core/format/dxf/read';
 import { documentOf, readPatterns, type DocumentIn, type ImportAsked } from '../core/format/import';
 import { Refusal, type Outcome } from './outcome';
@@ -84,8 +84,8 @@ function bytesOf(path: string): Uint8Array {
 
 /** What is asked, with every word that is not known refused. */
 function askedOf({ unit, columns, as = [], box }: ImportOptions): ImportAsked {
-  if (unit !== undefined && unit !== 'mm' && unit !== 'in' && unit !== 'mil')
-    throw new Refusal(`--unit is “${unit}”; known are mm, in, mil.`);
+  if (unit !== undefined && unit !== 'mm' && unit !== 'in' && unit !== 'mil' && unit !== 'um')
+    throw new Refusal(`--unit is “${unit}”; known are mm, in, mil, um.`);
   const named = columns?.split(',').map((word) => {
     const column = PAD_COLUMNS.find((one) => one === word.trim());
     if (!column) throw new Refusal(`--columns has “${word}”; known are ${PAD_COLUMNS.join(', ')}.`);

@@ -69,7 +69,12 @@ export function patternKindOf(name: string, text: string): PatternKind | null {
   if (isFilm(text) || isDrill(text)) return 'films';
   if (/^\s*(0|999)\s*\r?\n/.test(head) && /\bSECTION\b/.test(head)) return 'drawing';
   if (/\.dxf$/i.test(name)) return 'drawing';
-  if (!/^\s*[<{[]/.test(head) && isPadTable(text)) return 'table';
+  if (
+    /^\s*</.test(head)
+      ? /<table\b/i.test(text) && isPadTable(text)
+      : !/^\s*[{[]/.test(head) && isPadTable(text)
+  )
+    return 'table';
   return null;
 }
 

@@ -12,18 +12,17 @@ const WIDEST = 60;
 export function gridsOfHtml(html: string): Grid[] {
   const grids: Grid[] = [];
   const words: string[] = [];
-  const walk = (node: Node): void => {
+  walk(parse(html), (node) => {
     if (isElement(node)) {
-      if (['script', 'style', 'template', 'head'].includes(node.tagName)) return;
+      if (['script', 'style', 'template', 'head'].includes(node.tagName)) return false;
       if (node.tagName === 'table' && !inside(node)) {
         grids.push(gridOf(node));
-        return;
+        return false;
       }
     }
     if (node.nodeName === '#text') words.push((node as DefaultTreeAdapterMap['textNode']).value.trim());
-    if ('childNodes' in node) node.childNodes.forEach(walk);
-  };
-  walk(parse(html));
+    return true;
+  });
   const context = words.filter((word) => word !== '').join(' ');
   return grids.map((grid) => ({ ...grid, context: `${grid.context} ${context}`.trim() }));
 }
@@ -32,12 +31,33 @@ const isElement = (node: Node): node is Element => 'tagName' in node;
 
 /** Whether a table holds tables of its own: it lays a page out and is no table of values. */
 function inside(table: Element): boolean {
-  return descendants(table).some((one) => one !== table && one.tagName === 'table');
+  let found = false;
+  walk(table, (one) => {
+    found ||= one !== table && isElement(one) && one.tagName === 'table';
+    return !found;
+  });
+  return found;
+}
+
+/**
+ * Goes through a node and what lies in it, in order; tags may lie deeper in each other than calls may.
+ * @param enter whether to go into a node
+ */
+function walk(from: Node, enter: (node: Node) => boolean): void {
+  const waiting = [from];
+  for (let node = waiting.pop(); node; node = waiting.pop()) {
+    if (!enter(node) || !('childNodes' in node)) continue;
+    for (let i = node.childNodes.length - 1; i >= 0; i -= 1) waiting.push(node.childNodes[i] as Node);
+  }
 }
 
 function descendants(node: Node): Element[] {
-  const own = isElement(node) ? [node] : [];
-  return 'childNodes' in node ? [...own, ...node.childNodes.flatMap(descendants)] : own;
+  const found: Element[] = [];
+  walk(node, (one) => {
+    if (isElement(one)) found.push(one);
+    return true;
+  });
+  return found;
 }
 
 function gridOf(table: Element): Grid {
@@ -81,20 +101,23 @@ function spanOf({ attrs }: Element, name: string): number {
 /** The text of a cell; raised digits are footnotes and not part of a number. */
 function textOf(node: Node): string {
   const parts: string[] = [];
-  const walk = (one: Node): void => {
+  walk(node, (one) => {
     if (one.nodeName === '#text') parts.push((one as DefaultTreeAdapterMap['textNode']).value);
     if (isElement(one)) {
       if (one.tagName === 'br') parts.push(' ');
       // 4.90 with a raised 1 is no 4.901
-      if (one.tagName === 'sup' && /^[\s\d),*†‡(]+$/.test(parts.length > 0 ? plainOf(one) : '')) return;
+      if (one.tagName === 'sup' && /^[\s\d),*†‡(]+$/.test(parts.length > 0 ? plainOf(one) : '')) return false;
     }
-    if ('childNodes' in one) one.childNodes.forEach(walk);
-  };
-  walk(node);
+    return true;
+  });
   return parts.join('').replace(/\s+/g, ' ').trim();
 }
 
 function plainOf(node: Node): string {
-  if (node.nodeName === '#text') return (node as DefaultTreeAdapterMap['textNode']).value;
-  return 'childNodes' in node ? node.childNodes.map(plainOf).join('') : '';
+  const parts: string[] = [];
+  walk(node, (one) => {
+    if (one.nodeName === '#text') parts.push((one as DefaultTreeAdapterMap['textNode']).value);
+    return true;
+  });
+  return parts.join('');
 }

@@ -1,6 +1,8 @@
 import { FILM_ROLES, type FilmRole } from '../../core/format/artwork/film-roles';
-import { PAD_COLUMNS, type PadColumn, type PadTable } from '../../core/format/csv/read';
+import { PAD_COLUMNS, type PadColumn } from '../../core/format/csv/pad-columns';
+import type { PadTable } from '../../core/format/csv/read';
 import { DRAWING_ROLES, type DrawingLayer, type DrawingRole } from '../../core/format/dxf/read';
+import type { LengthUnit } from '../../core/units/length';
 import type { FilmSaid } from '../../core/format/import';
 import { Choice, Pick } from '../common/inputs';
 import { counted } from '../common/words';
@@ -12,7 +14,7 @@ interface Props {
   onFilm: (name: string, role: FilmRole) => void;
   onLayer: (name: string, role: DrawingRole) => void;
   onColumns: (columns: readonly PadColumn[]) => void;
-  onUnit: (unit: 'mm' | 'mil' | 'in') => void;
+  onUnit: (unit: LengthUnit) => void;
 }
 
 const FILM_WORDS: Readonly<Record<FilmRole, string>> = {
@@ -54,6 +56,10 @@ const COLUMN_WORDS: Readonly<Record<PadColumn, string>> = {
   number: 'number',
   x: 'x of the middle',
   y: 'y of the middle',
+  x1: 'x of a corner or edge',
+  y1: 'y of a corner or edge',
+  x2: 'x of the opposite one',
+  y2: 'y of the opposite one',
   rotation: 'angle',
   length: 'size along x',
   width: 'size along y',
@@ -111,8 +117,9 @@ export function Reading({ films, table, layers, onFilm, onLayer, onColumns, onUn
                 ['mm', 'mm'],
                 ['mil', 'mil'],
                 ['in', 'in'],
+                ['um', 'µm'],
               ]}
-              value={table.unit === 'um' ? 'mm' : table.unit}
+              value={table.unit}
               onChoose={onUnit}
             />
           </div>

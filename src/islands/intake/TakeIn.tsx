@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { navigate } from 'wouter/use-browser-location';
 import type { FilmRole } from '../../core/format/artwork/film-roles';
-import type { PadColumn } from '../../core/format/csv/read';
+import type { PadColumn } from '../../core/format/csv/pad-columns';
 import type { DrawingRole } from '../../core/format/dxf/read';
 import type { ImportAsked } from '../../core/format/import';
 import type { Box } from '../../core/geometry/box';

@@ -652,6 +652,7 @@ class FilmReader {
     this.repeat = null;
     if (!repeat) return;
     const own = this.objects.slice(repeat.from);
+    if (own.length === 0) return;
     if (own.length * repeat.x * repeat.y > MOST_OBJECTS) {
       this.wrong = `It repeats into more than ${MOST_OBJECTS} objects.`;
       return;

@@ -4,38 +4,16 @@ import { fullTurn } from '../../geometry/point';
 import { pinsNamed } from '../../given/pins';
 import type { GivenFile, GivenLand, GivenVia } from '../../given/pattern';
 import { formatNumber, MM_PER, quantise, type LengthUnit } from '../../units/length';
+import { gridsOfHtml } from '../../source/html';
 import { fail, ok, type Result } from '../../units/result';
+import { columnOf, headWords, sayPlace, UNIT, type PadColumn } from './pad-columns';
 
 // Pad tables: a row for each land, columns by their heads or by choice, lengths in mm, mil or inch. A table that
 // Tapis wrote is read back whole.
 
-/** What a column of a pad table holds. */
-export const PAD_COLUMNS = [
-  'number',
-  'x',
-  'y',
-  'rotation',
-  'length',
-  'width',
-  'diameter',
-  'shape',
-  'hole',
-  'slot',
-  'plating',
-  'mask-length',
-  'mask-width',
-  'paste-length',
-  'paste-width',
-  'what',
-  'pin',
-  'direction',
-  'leave',
-] as const;
-export type PadColumn = (typeof PAD_COLUMNS)[number];
-
 /** What is asked of a pad table. */
 export interface PadTableAsked {
-  readonly unit?: 'mm' | 'mil' | 'in';
+  readonly unit?: LengthUnit;
   /** What the columns hold, one by one, where it is not as their heads say. */
   readonly columns?: readonly PadColumn[];
 }
@@ -53,55 +31,13 @@ const MOST_ROWS = 20_000;
 /** Largest table that is read, in characters. */
 const LARGEST_TABLE = 8_000_000;
 
-/** Words that heads have, without their unit. Those that say more come first. */
-const HEADS: readonly (readonly [RegExp, PadColumn])[] = [
-  [/^mask.*(length|x|breite|width x)$/, 'mask-length'],
-  [/^mask.*(width|height|y)$/, 'mask-width'],
-  [/^paste.*(length|x)$/, 'paste-length'],
-  [/^paste.*(width|height|y)$/, 'paste-width'],
-  [/^(slot.*)$/, 'slot'],
-  [/^(hole|drill|bore|bohrung|finished hole)( ?(diameter|dia|size|ø|⌀))?$/, 'hole'],
-  [
-    /^(x|(pos(ition)?|cent(er|re)|mid|coord(inate)?|loc(ation)?|mitte|lage|koordinate)[ .-]*x|x[ .-]*(pos(ition)?|cent(er|re)|mid|coord(inate)?|loc(ation)?|mitte|lage|koordinate))$/,
-    'x',
-  ],
-  [
-    /^(y|(pos(ition)?|cent(er|re)|mid|coord(inate)?|loc(ation)?|mitte|lage|koordinate)[ .-]*y|y[ .-]*(pos(ition)?|cent(er|re)|mid|coord(inate)?|loc(ation)?|mitte|lage|koordinate))$/,
-    'y',
-  ],
-  [/^(rot(ation)?|angle|turn(ed)?|drehung|winkel)( deg(rees)?)?$/, 'rotation'],
-  [
-    /^((land|pad) )?(length|l|länge)$|^(size|dim(ension)?|width|d)[ .-]?x$|^x[ .-]?(size|dim(ension)?|width)$/,
-    'length',
-  ],
-  [
-    /^((land|pad) )?(height|h|höhe)$|^(size|dim(ension)?|height|width|d)[ .-]?y$|^y[ .-]?(size|dim(ension)?|height|width)$/,
-    'width',
-  ],
-  [/^((land|pad) )?(width|w|breite)$/, 'width'],
-  [/^(dia(meter)?|ø|⌀|durchmesser|(land|pad) dia(meter)?)$/, 'diameter'],
-  [/^((land|pad) )?(shape|form)$/, 'shape'],
-  [/^(plating|plated|pth)$/, 'plating'],
-  [/^(what|kind)$/, 'what'],
-  [/^(direction|dir)$/, 'direction'],
-  [
-    /^(number|no|nr|num|#|(pad|pin|land|terminal|anschluss)([ .-]*(no|nr|number|nummer|num|#|name|id))?|designator)$/,
-    'number',
-  ],
-  [/^(pin|signal|net|name|pin name|function)$/, 'pin'],
-];
-
-/** Units that a head or a cell may say. */
-const UNIT = /(?:[\s_([]+|(?<=[\d.]))(mm|mils?|thou|inch(es)?|in|deg|°)[\])]?\.?$/i;
-
 /**
  * Whether a text looks like a pad table: its heads name a place, or it has none and its rows hold places about
  * a middle. A table of dimensions or of pins has no place for each row, and no number below zero.
  */
 export function isPadTable(text: string): boolean {
   const { rows } = rowsOf(text.slice(0, 20_000));
-  const columns = rows[0]?.map((cell) => columnOf(cell)) ?? [];
-  if (columns.includes('x') && columns.includes('y')) return true;
+  if (headRow(rows) !== null) return true;
   const places = rows.slice(0, 50).map((row) => row.slice(1).map(numberOf));
   return (
     places.every((numbers) => numbers.length >= 4 && numbers.slice(0, 4).every(Number.isFinite)) &&
@@ -116,31 +52,60 @@ export const hasNumberColumns = (text: string): boolean =>
   );
 
 function rowsOf(text: string): { readonly rows: string[][]; readonly errors: readonly string[] } {
+  if (/^\s*</.test(text)) return { rows: rowsOfHtml(text), errors: [] };
   const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' });
-  return {
-    rows: parsed.data.map((row) => row.map((cell) => cell.trim())),
-    errors: parsed.errors
-      .filter(({ type }) => type === 'Quotes')
-      .map(({ message, row }) => `Row ${(row ?? 0) + 1}: ${message}.`),
-  };
+  const rows = parsed.data.map((row) => row.map((cell) => cell.trim()));
+  const errors = parsed.errors
+    .filter(({ type }) => type === 'Quotes')
+    .map(({ message, row }) => `Row ${(row ?? 0) + 1}: ${message}.`);
+  return { rows: rows.every((row) => row.length < 3) ? rowsOfPlain(text) : rows, errors };
 }
 
-const headWords = (head: string): string =>
-  head.toLowerCase().replaceAll('_', ' ').replace(UNIT, '').replace(/[.:]$/, '').trim();
+/** Rows of a text whose columns stand between blanks: two or more where heads have blanks in them. */
+function rowsOfPlain(text: string): string[][] {
+  const lines = text
+    .replace(/^\uFEFF/, '')
+    .split(/\r\n|\r|\n/)
+    .map((line) => line.replace(/^\s*\|/, '').trim())
+    .filter((line) => line !== '' && !/^[-=+|\s]+$/.test(line));
+  const by = (gap: RegExp) => lines.map((line) => line.split(gap).map((cell) => cell.trim()));
+  const isBarred = lines.filter((line) => line.includes('|')).length > lines.length / 2;
+  if (isBarred) return by(/\|/).map((row) => (row.at(-1) === '' ? row.slice(0, -1) : row));
+  const wide = by(/\t|\s{2,}/);
+  return wide.some((row) => row.length >= 4) ? wide : by(/\s+/);
+}
 
-const columnOf = (head: string): PadColumn | null =>
-  HEADS.find(([words]) => words.test(headWords(head)))?.[1] ?? null;
+/** Rows of the table of an HTML text that has the most cells. */
+function rowsOfHtml(html: string): string[][] {
+  const [largest] = gridsOfHtml(html).sort((a, b) => b.rows.flat().length - a.rows.flat().length);
+  return (largest?.rows ?? []).map((row) =>
+    Array.from({ length: largest?.columns ?? 0 }, (_, column) =>
+      (row.find((cell) => cell.column === column)?.text ?? '').trim(),
+    ),
+  );
+}
+
+/** Rows above the heads at most: a title, a comment, an empty line. */
+const MOST_ABOVE = 20;
+
+/** The row of the heads; `null` where none names a place. */
+function headRow(rows: readonly (readonly string[])[]): number | null {
+  const found = rows.slice(0, MOST_ABOVE).findIndex((row) => sayPlace(row.map((cell) => columnOf(cell))));
+  return found < 0 ? null : found;
+}
 
 const unitIn = (text: string): LengthUnit | null => {
   const said = UNIT.exec(text)?.[1]?.toLowerCase() ?? '';
-  if (said === 'mm') return 'mm';
+  if (said === 'mm' || said === 'мм') return 'mm';
+  if (/^([uµμ]m|microns?|мкм)$/.test(said)) return 'um';
   if (said.startsWith('mil') || said === 'thou') return 'mil';
   return said.startsWith('in') ? 'in' : null;
 };
 
 /** A pad table as its heads say it, so that its columns can be chosen where it cannot be read. */
 export function padTableOf(text: string, { unit = 'mm', columns }: PadTableAsked = {}): PadTable {
-  const [heads = [], ...body] = rowsOf(text.slice(0, 200_000)).rows;
+  const { rows } = rowsOf(text.slice(0, 200_000));
+  const [heads = [], ...body] = rows.slice(headRow(rows) ?? 0);
   return { heads, columns: columns ?? columnsOf(heads, true, []), unit, sample: body.slice(0, 5) };
 }
 
@@ -152,28 +117,37 @@ export function readPadTable(
 ): Result<GivenFile & { readonly table: PadTable }, string> {
   if (text.length > LARGEST_TABLE)
     return fail(`The table has ${Math.ceil(text.length / 1e6)} million characters; at most 8 are read.`);
-  const { rows, errors } = rowsOf(text);
+  const { rows: all, errors } = rowsOf(text);
+  const above = headRow(all) ?? 0;
+  const rows = all.slice(above);
   const [first] = rows;
   if (!first) return fail('The table is empty.');
   if (rows.length > MOST_ROWS)
     return fail(`The table has ${rows.length} rows; at most ${MOST_ROWS} are read.`);
   const left = [...errors];
+  if (above > 0)
+    left.push(
+      `${above} ${above === 1 ? 'row' : 'rows'} above the heads: “${all
+        .slice(0, above)
+        .map((row) => row.filter((cell) => cell !== '').join(' '))
+        .join(' / ')
+        .slice(0, 160)}”.`,
+    );
   const hasHead = first.filter((cell) => cell !== '' && !Number.isNaN(numberOf(cell))).length < 2;
   const heads = hasHead ? first : first.map((_, i) => `column ${i + 1}`);
   const columns = asked.columns ?? columnsOf(heads, hasHead, left);
-  const missing = (['x', 'y'] as const).filter((column) => !columns.includes(column));
-  if (missing.length > 0)
+  if (!sayPlace(columns))
     return fail(
-      `No column says ${missing.join(' and ')}: the heads are ${heads.slice(0, 12).join(', ')}. Say what each column holds.`,
+      `No column says ${(['x', 'y'] as const).filter((column) => !columns.includes(column)).join(' and ')}: the heads are ${heads.slice(0, 12).join(', ')}. Say what each column holds.`,
     );
-  if (!['length', 'width', 'diameter', 'hole'].some((column) => columns.includes(column as PadColumn)))
+  if (!['length', 'width', 'diameter', 'hole', 'x2'].some((column) => columns.includes(column as PadColumn)))
     return fail('No column says how large the lands are: length and width, or a diameter.');
   const body = hasHead ? rows.slice(1) : rows;
   const unit = asked.unit ?? unitOf(heads, columns, body, left);
   // a unit that is chosen goes before what heads say
   const said = asked.unit ? heads.map((head) => head.replace(UNIT, '')) : heads;
   const reader = new RowReader(said, columns, unit, left);
-  body.forEach((row, i) => reader.row(row, i + (hasHead ? 2 : 1)));
+  body.forEach((row, i) => reader.row(row, i + above + (hasHead ? 2 : 1)));
   const { lands, holes, pins } = reader.result();
   if (lands.length + holes.length === 0)
     return fail(`No row of the table is a land. ${left.slice(0, 3).join(' ')}`.trim());
@@ -207,8 +181,8 @@ function columnsOf(heads: readonly string[], hasHead: boolean, left: string[]): 
   // width beside height runs along, width beside length across
   const words = heads.map(headWords);
   const [across, upright] = [
-    words.findIndex((word) => /(^|\s)(width|w|breite)$/.test(word)),
-    words.findIndex((word) => /(^|\s)(height|h|höhe)$/.test(word)),
+    words.findIndex((word) => /(^|\s)(width|w|breite|largeur|ancho|larghezza|largura|ширина)$/.test(word)),
+    words.findIndex((word) => /(^|\s)(height|h|höhe|hauteur|alto|altezza|altura|высота)$/.test(word)),
   ];
   if (across >= 0 && upright >= 0 && found[across] === 'width' && found[upright] === 'width')
     found[across] = 'length';
@@ -230,6 +204,10 @@ function columnsOf(heads: readonly string[], hasHead: boolean, left: string[]): 
 const LENGTHS: readonly PadColumn[] = [
   'x',
   'y',
+  'x1',
+  'y1',
+  'x2',
+  'y2',
   'length',
   'width',
   'diameter',
@@ -295,6 +273,8 @@ class RowReader {
   private readonly holes: Placed[] = [];
   private readonly pins: { readonly number: string; readonly name: string }[] = [];
   private readonly shapes = new Map<string, number>();
+  /** Rows by the number and place of their land. */
+  private readonly places = new Map<string, number>();
 
   constructor(
     private readonly heads: readonly string[],
@@ -334,15 +314,38 @@ class RowReader {
       }
       return quantise(value * MM_PER[unitIn(cell) ?? this.unitOf(column)]);
     };
-    const [x, y] = [length('x'), length('y')];
     const rotation = numberOf(text('rotation') || '0');
-    const sides = [length('length'), length('width'), length('diameter')];
+    const [x1, y1, x2, y2] = [length('x1'), length('y1'), length('x2'), length('y2')];
+    const stated = [length('length'), length('width'), length('diameter')] as const;
+    // two corners say the size as well, a corner and the size the middle
+    const between = (a: number | null, b: number | null) =>
+      a === null || b === null ? null : quantise(Math.abs(b - a));
+    const sides = [stated[0] ?? between(x1, x2), stated[1] ?? between(y1, y2), stated[2]];
+    const middle = (own: number | null, from: number | null, to: number | null, side?: number | null) =>
+      own ??
+      (from === null
+        ? null
+        : to !== null
+          ? quantise((from + to) / 2)
+          : side
+            ? quantise(from + side / 2)
+            : null);
+    const x = middle(length('x'), x1, x2, sides[0] ?? sides[2]);
+    const y = middle(length('y'), y1, y2, sides[1] ?? sides[2] ?? sides[0]);
     const [hole, slot] = [length('hole'), length('slot')];
     const mask = [length('mask-length'), length('mask-width')];
     const paste = [length('paste-length'), length('paste-width')];
     const refuse = (why: string) => this.left.push(`Row ${number}: ${why}; the row is left out.`);
     if (wrong !== null) return void refuse(wrong);
     if (x === null || y === null) return void refuse('it has no place');
+    if (
+      between(x1, x2) !== null &&
+      stated[0] !== null &&
+      Math.abs((between(x1, x2) ?? 0) - stated[0]) > 0.002
+    )
+      this.left.push(
+        `Row ${number}: its corners are ${between(x1, x2) ?? 0} mm apart along x and its length is ${stated[0]} mm; the length was taken.`,
+      );
     if (Number.isNaN(rotation)) return void refuse(`the angle is “${text('rotation')}”`);
     const at = { x, y };
     const angle = fullTurn(rotation);
@@ -371,6 +374,14 @@ class RowReader {
       long === null || long === undefined ? null : [place(resized(copper, long, wide ?? long), at, angle)];
     const name = text('number');
     const [openMask, openPaste] = [opening(mask), opening(paste)];
+    const twin = name === '' ? undefined : this.places.get(`${name} ${at.x} ${at.y}`);
+    if (twin !== undefined) {
+      this.left.push(
+        `Row ${number} gives land ${name} at ${at.x}, ${at.y} once more, as row ${twin} does; the first is kept.`,
+      );
+      return;
+    }
+    this.places.set(`${name} ${at.x} ${at.y}`, number);
     this.lands.push({
       number: name.replace(/^'(?=[=+\-@])/, '').slice(0, 12),
       copper: place(copper, at, angle),

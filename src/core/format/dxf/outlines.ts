@@ -2,7 +2,7 @@ import { backwards, flatten, type Contour, type Vertex } from '../../geometry/co
 import type { Point } from '../../geometry/point';
 import { area, type Polygon } from '../../geometry/polygon';
 import { fail, ok, type Result } from '../../units/result';
-import { formatNumber, MM_PER, quantise, type DisplayUnit } from '../../units/length';
+import { formatNumber, MM_PER, quantise, type LengthUnit } from '../../units/length';
 import { drawingOf } from './drawing';
 import { shownBy, type PlacedShape } from './placed';
 
@@ -65,7 +65,7 @@ const UNITS: Readonly<Record<string, number>> = {
 /** What a person says of a drawing. */
 export interface OutlinesAsked {
   /** Its unit, whatever it says itself. */
-  readonly unit?: DisplayUnit | 'in';
+  readonly unit?: LengthUnit;
 }
 
 /** Reads the closed outlines of a DXF drawing. @returns what it holds, or why it is none */

@@ -19,8 +19,25 @@ import { all, everywhere, one, type XmlNode } from '../xml-tree';
 // Shapes of an IPC-2581 file: the standard's primitives, sets of them, contours and lines, by reference to the
 // file's dictionaries or where they stand. All come out in mm about their own origin.
 
-/** mm of the standard's units. */
+/** mm of the standard's units, and of words that others write in their place. */
 const UNITS: Readonly<Record<string, number>> = { MILLIMETER: 1, MICRON: 0.001, INCH: 25.4 };
+const OTHER_UNITS: Readonly<Record<string, number>> = {
+  MM: 1,
+  MILLIMETERS: 1,
+  MILLIMETRE: 1,
+  MICRONS: 0.001,
+  MICROMETER: 0.001,
+  UM: 0.001,
+  NM: 1e-6,
+  NANOMETER: 1e-6,
+  CM: 10,
+  CENTIMETER: 10,
+  MIL: 0.0254,
+  MILS: 0.0254,
+  THOU: 0.0254,
+  IN: 25.4,
+  INCHES: 25.4,
+};
 
 /** What shapes are read with. */
 export interface ShapeReader {
@@ -33,10 +50,16 @@ export interface ShapeReader {
   readonly left: ReadonlyMap<string, number>;
 }
 
-/** mm of a unit; `null` where the standard does not have it. */
+/** mm of a unit; `null` where it is none that is known. */
 export function unitFactor(node: XmlNode | undefined): number | null {
-  const units = node?.attributes['units'];
-  return units === undefined ? null : (UNITS[units.toUpperCase()] ?? null);
+  const units = node?.attributes['units']?.trim().toUpperCase();
+  return units === undefined ? null : (UNITS[units] ?? OTHER_UNITS[units] ?? null);
+}
+
+/** The word of a unit that is not the standard's; `null` where it is. */
+export function foreignUnit(node: XmlNode | undefined): string | null {
+  const units = node?.attributes['units']?.trim();
+  return units === undefined || UNITS[units.toUpperCase()] !== undefined ? null : units;
 }
 
 /** A reader of shapes over a file's dictionaries. @param factor mm of the file's unit */
@@ -57,8 +80,12 @@ export function shapeReader(root: XmlNode, factor: number): ShapeReader {
   const left = new Map<string, number>();
   const leave = (what: string) => left.set(what, (left.get(what) ?? 0) + 1);
 
+  let budget = MOST_FIGURES;
   const figuresOf = (node: XmlNode, unit: number, depth: number): Placed[] => {
-    if (depth > DEEPEST) return [];
+    if (depth > DEEPEST || budget < 0) {
+      leave(depth > DEEPEST ? 'a shape within shapes too deep' : 'a shape beyond the first 60,000');
+      return [];
+    }
     const within = placementOf(node, unit);
     const found = node.children.flatMap((child): Placed[] => {
       const kind = /^(Standard|User)PrimitiveRef$/.exec(child.name)?.[1];
@@ -71,13 +98,21 @@ export function shapeReader(root: XmlNode, factor: number): ShapeReader {
       if (child.name === 'UserSpecial' || child.name === 'Feature') return figuresOf(child, unit, depth + 1);
       const made = primitive(child, unit);
       if (made === 'unknown') leave(child.name);
-      return made === null || made === 'unknown' ? [] : [made];
+      if (made === null || made === 'unknown') return [];
+      const open = OPEN_WITHIN[child.name]?.(child);
+      if (open) leave(open);
+      budget -= 1;
+      return [made];
     });
     return within ? found.map((one) => putPlaced(within, one)) : found;
   };
 
   const linesOf = (node: XmlNode, unit: number, depth: number): { points: Polyline; width: number }[] => {
-    if (depth > DEEPEST) return [];
+    if (depth > DEEPEST || budget < 0) {
+      leave(depth > DEEPEST ? 'a line within lines too deep' : 'a line beyond the first 60,000 shapes');
+      return [];
+    }
+    budget -= 1;
     return node.children.flatMap((child) => {
       const kind = /^UserPrimitiveRef$/.test(child.name) ? 'User' : null;
       if (kind) {
@@ -104,8 +139,16 @@ export function shapeReader(root: XmlNode, factor: number): ShapeReader {
   };
 }
 
-/** How deep references may lead to each other. */
+/** How deep references may lead to each other, and how many figures a file may come to. */
 const DEEPEST = 12;
+const MOST_FIGURES = 60_000;
+
+/** Shapes that may be open within, which a land is not: what is said of them then. */
+const OPEN_WITHIN: Readonly<Record<string, (node: XmlNode) => string | null>> = {
+  Contour: ({ children }) =>
+    children.some(({ name }) => name === 'Cutout') ? 'a cut-out in a contour, which is taken as solid' : null,
+  Donut: () => 'the opening of a donut, which is taken as solid',
+};
 
 const lengthOf = (text: string | undefined, unit: number): number => {
   const value = Number(text ?? 0);
@@ -194,8 +237,43 @@ function primitive({ name, attributes, children }: XmlNode, unit: number): Place
         children.find((child) => child.name === 'Polygon'),
         unit,
       );
-      if (children.some((child) => child.name === 'Cutout')) return 'unknown';
       return polygon && recognised(polygon);
+    }
+    case 'Ellipse':
+      return width > 0 && height > 0
+        ? recognised(
+            corners(ELLIPSE_CORNERS, (angle) => [
+              (width / 2) * Math.cos(angle),
+              (height / 2) * Math.sin(angle),
+            ]),
+          )
+        : null;
+    case 'Hexagon':
+    case 'Octagon': {
+      const across = size('length') / 2;
+      const count = name === 'Hexagon' ? 6 : 8;
+      return across > 0
+        ? recognised(corners(count, (angle) => [across * Math.cos(angle), across * Math.sin(angle)]))
+        : null;
+    }
+    case 'Triangle': {
+      const [base, tall] = [size('base'), size('height')];
+      return base > 0 && tall > 0
+        ? recognised([
+            { x: -base / 2, y: -tall / 2 },
+            { x: base / 2, y: -tall / 2 },
+            { x: 0, y: tall / 2 },
+          ])
+        : null;
+    }
+    case 'Donut': {
+      const across = size('outerDiameter');
+      const shape = attributes['shape'] ?? 'ROUND';
+      if (!(across > 0) || !/^(ROUND|SQUARE)$/i.test(shape)) return across > 0 ? 'unknown' : null;
+      return centred(
+        /^ROUND$/i.test(shape) ? { kind: 'round', diameter: across } : rectangle(across, across),
+        true,
+      );
     }
     case 'Polygon': {
       const polygon = contourOf({ name, attributes, children }, unit);
@@ -205,6 +283,14 @@ function primitive({ name, attributes, children }: XmlNode, unit: number): Place
       return 'unknown';
   }
 }
+
+/** Corners that an ellipse is taken with. */
+const ELLIPSE_CORNERS = 96;
+const corners = (count: number, at: (angle: number) => readonly [number, number]): Point[] =>
+  Array.from({ length: count }, (_, i) => {
+    const [x, y] = at((2 * Math.PI * i) / count);
+    return { x, y };
+  });
 
 const CENTRE: Point = { x: 0, y: 0 };
 const CORNERS: readonly (readonly [Corner, string])[] = [

@@ -3,14 +3,23 @@ import { flatten, type Contour } from '../../geometry/contour';
 import { circleAt, contourOf as contourAt, sizeOf, type Placed } from '../../geometry/figure';
 import { HOME, putPlaced, putPoint, undone, within, type Placement } from '../../geometry/placement';
 import { distance, fullTurn, type Point } from '../../geometry/point';
-import { area, type Polygon, type Polyline } from '../../geometry/polygon';
+import { area, unite, type Polygon, type Polyline } from '../../geometry/polygon';
 import { pinsNamed } from '../../given/pins';
 import { joined, type Layers } from '../../given/join';
 import type { GivenArea, GivenFile, GivenHole, GivenLand, GivenPattern, GivenVia } from '../../given/pattern';
+import { placesIn } from '../../given/places';
+import { recognised } from '../../given/recognise';
 import { fail, ok, type Result } from '../../units/result';
 import { layerCalled } from '../layer-words';
 import { all, everywhere, one, readXml, type XmlNode } from '../xml-tree';
-import { contourOf, placementOf, shapeReader, unitFactor, type ShapeReader } from './read-shapes';
+import {
+  contourOf,
+  foreignUnit,
+  placementOf,
+  shapeReader,
+  unitFactor,
+  type ShapeReader,
+} from './read-shapes';
 
 // Packages of an IPC-2581 file (revisions B and C) with their land patterns, as others write them. A package
 // whose land pattern does not stand with it has it from the layers of the board, where one of its components
@@ -18,6 +27,9 @@ import { contourOf, placementOf, shapeReader, unitFactor, type ShapeReader } fro
 
 /** Largest file that is read, in characters. */
 export const LARGEST_IPC2581 = 60_000_000;
+
+/** Packages that are read of one file at most. */
+const MOST_PACKAGES = 5000;
 
 /** Branches of a file that say nothing of packages. */
 const NOT_WANTED = new Set([
@@ -45,10 +57,19 @@ export function readIpc2581(text: string, fileName: string): Result<GivenFile, s
   const factor = unitFactor(header);
   if (factor === null)
     return fail(
-      `The unit of the file is “${header?.attributes['units'] ?? 'missing'}”; MILLIMETER, MICRON and INCH are read.`,
+      `The unit of the file is “${(header?.attributes['units'] ?? 'missing').slice(0, 40)}”; MILLIMETER, MICRON and INCH are read, and the common words for them and for mil.`,
     );
+  const steps = [...everywhere(root, 'Step')];
+  const count = steps.reduce((sum, step) => sum + all(step, 'Package').length, 0);
+  if (count > MOST_PACKAGES)
+    return fail(`The file has ${count} packages; at most ${MOST_PACKAGES} are read at a time.`);
   const reader = new Reader(root, factor, fileName);
-  const patterns = [...everywhere(root, 'Step')].flatMap((step) => reader.step(step));
+  const foreign = foreignUnit(header);
+  if (foreign !== null)
+    reader.note(
+      `Its unit is written “${foreign}”, which the standard does not have; it was read as ${factor} mm.`,
+    );
+  const patterns = steps.flatMap((step) => reader.step(step));
   const left = reader.left();
   if (patterns.length === 0) return fail(`There is no package in it. ${left.join(' ')}`.trim());
   return ok({ patterns, left });
@@ -82,6 +103,8 @@ interface Stack {
   } | null;
   readonly pads: readonly { readonly layer: string; readonly figures: readonly Placed[] }[];
   readonly clearance: Placed | null;
+  /** What of its shapes is not as the file has it, in words. */
+  readonly lost: readonly string[];
 }
 
 interface Component {
@@ -112,11 +135,17 @@ class Reader {
     }
   }
 
+  note(words: string): void {
+    this.notes.add(words);
+  }
+
   left(): string[] {
     const shapes = [...this.shapes.left].map(([what, count]) => `${count} × ${what}`);
     return [
       ...this.notes,
-      ...(shapes.length > 0 ? [`Shapes that were not understood: ${shapes.join(', ')}.`] : []),
+      ...(shapes.length > 0
+        ? [`Shapes that were not understood or not kept as they are: ${shapes.join(', ')}.`]
+        : []),
     ];
   }
 
@@ -127,10 +156,37 @@ class Reader {
     if (all(step, 'PadStack').length > 0)
       this.notes.add('It has padstacks in the way of revision A, which are not read.');
     const components = all(step, 'Component').map((node) => this.component(node));
+    this.loose(step, new Set(components.map(({ refDes }) => refDes)));
     const packages = all(step, 'Package');
     return packages.map((node) =>
       this.package(node, { step, stacks, components, isAlone: packages.length === 1 }),
     );
+  }
+
+  /** Pads of the copper and holes of a board that belong to no component: they are told. */
+  private loose(step: XmlNode, components: ReadonlySet<string>): void {
+    if (components.size === 0) return;
+    const pads: Point[] = [];
+    const holes: Point[] = [];
+    for (const feature of all(step, 'LayerFeature')) {
+      const isCopper = this.layer(feature.attributes['layerRef'] ?? '').role === 'copper';
+      for (const set of all(feature, 'Set')) {
+        for (const pad of isCopper ? all(set, 'Pad') : [])
+          if (!all(pad, 'PinRef').some(({ attributes }) => components.has(attributes['componentRef'] ?? '')))
+            pads.push(placementOf(pad, this.factor)?.at ?? HOME.at);
+        for (const { attributes } of all(set, 'Hole'))
+          if (!/^VIA$/i.test(attributes['platingStatus'] ?? ''))
+            holes.push({ x: this.shapes.mm(attributes['x']), y: this.shapes.mm(attributes['y']) });
+      }
+    }
+    if (pads.length > 0)
+      this.notes.add(
+        `${pads.length} pads of the copper belong to no component and are left out: ${placesIn(pads)}.`,
+      );
+    if (holes.length > 0)
+      this.notes.add(
+        `${holes.length} holes of the board stand beside its padstacks; they are not taken with its packages: ${placesIn(holes)}.`,
+      );
   }
 
   private component(node: XmlNode): Component {
@@ -152,6 +208,12 @@ class Reader {
     if (of('THERMAL').length > 0)
       this.notes.add('Thermal reliefs are left out: Tapis draws them as the process says.');
     if (of('OTHER').length > 0) this.notes.add('Pads of padstacks for other uses (OTHER) are left out.');
+    const { made: pads, lost } = this.told(() =>
+      of('REGULAR').map((pad) => ({
+        layer: pad.attributes['layerRef'] ?? '',
+        figures: this.shapes.figures(pad),
+      })),
+    );
     return {
       hole:
         hole && diameter > 0
@@ -162,12 +224,20 @@ class Reader {
               minus: mm(hole.attributes['minusTol']),
             }
           : null,
-      pads: of('REGULAR').map((pad) => ({
-        layer: pad.attributes['layerRef'] ?? '',
-        figures: this.shapes.figures(pad),
-      })),
+      pads,
+      lost,
       clearance: of('ANTIPAD').flatMap((pad) => this.shapes.figures(pad))[0] ?? null,
     };
+  }
+
+  /** What is made of shapes, and what of them was not understood or kept. */
+  private told<T>(make: () => T): { readonly made: T; readonly lost: readonly string[] } {
+    const before = new Map(this.shapes.left);
+    const made = make();
+    const lost = [...this.shapes.left].flatMap(([what, count]) =>
+      count > (before.get(what) ?? 0) ? [what] : [],
+    );
+    return { made, lost };
   }
 
   /** What a layer is; one that the file does not declare is told by its name. */
@@ -299,7 +369,9 @@ class Reader {
     left: string[],
   ): GivenLand | { readonly bore: Placed | null; readonly windows: readonly Placed[] } | null {
     // its own shape stands in the pad's axes, where it is placed already
-    const own = this.shapes.figures(pad);
+    const { made: own, lost } = this.told(() => this.shapes.figures(pad));
+    const notKept = stack?.lost ?? lost;
+    if (notKept.length > 0) left.push(`Land ${number || 'without a number'}: ${notKept.join(', ')}.`);
     if (!stack) {
       const [copper] = own;
       if (!copper) left.push(`Land ${number || 'without a number'} has no shape.`);
@@ -318,9 +390,11 @@ class Reader {
     const [copper, far, inner] = [on('copper', 'top'), on('copper', 'bottom'), on('inner')];
     const hole = stack.hole && putPlaced(at, stack.hole.placed);
     const [mask, paste, maskOther] = [on('mask', 'top'), on('paste', 'top'), on('mask', 'bottom')];
-    const near = copper?.[0] ?? null;
-    if ((copper?.length ?? 0) > 1)
-      left.push(`Land ${number} is of ${copper?.length ?? 0} shapes; the first is kept.`);
+    const [near = null, ...others] = asOne(copper ?? []);
+    if (others.length > 0)
+      left.push(
+        `Land ${number || 'without a number'} is of ${others.length + 1} shapes that do not touch; the largest is kept.`,
+      );
     if (!near) {
       if (far?.[0] && !hole) {
         left.push(`Land ${number} lies on the far side alone and is left out.`);
@@ -598,6 +672,20 @@ function worstOff(lands: readonly GivenLand[], pins: readonly PinSeen[]): number
     if (at) worst = Math.max(worst, distance(at, copper.at));
   }
   return worst;
+}
+
+/** Shapes of one land that are put together at most. */
+const MOST_PARTS = 500;
+
+/** Shapes that overlap as one; the largest first. */
+function asOne(figures: readonly Placed[]): readonly Placed[] {
+  const keyOf = ({ figure, at, rotation }: Placed) => JSON.stringify([figure, at, rotation]);
+  const different = [...new Map(figures.map((figure) => [keyOf(figure), figure])).values()];
+  if (different.length < 2 || different.length > MOST_PARTS) return different;
+  return unite(different.map(cornersOf))
+    .filter((outline) => area(outline) > 0)
+    .sort((a, b) => area(b) - area(a))
+    .map((outline) => recognised(outline));
 }
 
 /** Pads that are said on more layers than one are one land. */

@@ -79,17 +79,17 @@ test('a library in inches with prefixed names and other orders has two packages;
   expect(footprint?.bores).toHaveLength(1);
 
   // a half circle of 0.02 in at its outer end: 1.524 and half of 1.016 long
-  expect(diode.lands.map(({ number }) => number)).toEqual(['K', 'A']);
+  expect(diode.lands.map(({ number }) => number)).toEqual(['K', 'A', '3']);
   const [cathode, anode] = diode.lands;
   expect((anode?.copper.maxX ?? 0) - (anode?.copper.minX ?? 0)).toBeCloseTo(1.524 + 0.508, 3);
   expect(cathode?.copper.minX).toBeCloseTo(-(anode?.copper.maxX ?? 0), 6);
-  expect(diode.left.join(' ')).toContain('Land 3 has no shape');
+  expect(diode.left.join(' ')).toContain('Land 3: the opening of a donut');
 });
 
-test('a shape that is not understood is told with its name', () => {
+test('a shape that is not kept as it is is told with its name', () => {
   const text = readFileSync(new URL('../../../data/given/two-packages-inch-c.xml', import.meta.url), 'utf8');
   const found = readIpc2581(text, 'x');
-  expect(found.ok && found.value.left.join(' ')).toContain('1 × Donut');
+  expect(found.ok && found.value.left.join(' ')).toContain('1 × the opening of a donut');
   expect(found.ok && found.value.left.join(' ')).toContain('Thermal reliefs');
 });
 
@@ -124,4 +124,87 @@ test.each([
   const found = readIpc2581(text, 'x.xml');
   expect(found.ok).toBe(false);
   expect(!found.ok && found.error).toContain(why);
+});
+
+/** A file of one package with one land a padstack, of the shapes given. */
+const fileOf = (units: string, shapes: Readonly<Record<string, string>>) => `<IPC-2581 revision="C">
+<Content><DictionaryStandard units="${units}"><EntryStandard id="c"><Circle diameter="2"/></EntryStandard></DictionaryStandard></Content>
+<Ecad><CadHeader units="${units}"/><CadData><Layer name="T" layerFunction="CONDUCTOR" side="TOP"/><Step name="s">
+${Object.entries(shapes)
+  .map(
+    ([name, shape]) =>
+      `<PadStackDef name="${name}"><PadstackPadDef layerRef="T" padUse="REGULAR"><Location x="0" y="0"/>${shape}</PadstackPadDef></PadStackDef>`,
+  )
+  .join('')}
+<Package name="P"><LandPattern>${Object.keys(shapes)
+  .map(
+    (name, i) =>
+      `<Pad padstackDefRef="${name}"><Location x="${i * 10}" y="0"/><PinRef pin="${i + 1}"/></Pad>`,
+  )
+  .join('')}</LandPattern></Package></Step></CadData></Ecad></IPC-2581>`;
+
+const packageOf = (units: string, shapes: Readonly<Record<string, string>>) => {
+  const found = readIpc2581(fileOf(units, shapes), 'x.xml');
+  if (!found.ok) throw new Error(found.error);
+  return { pattern: found.value.patterns[0], words: found.value.left.join(' ') };
+};
+
+test.each([
+  ['MILS', 0.0254],
+  ['thou', 0.0254],
+  ['Inches', 25.4],
+  ['um', 0.001],
+])('a unit that is written otherwise is read and said: %s', (unit, mm) => {
+  const { pattern, words } = packageOf(unit, { a: '<Circle diameter="40"/>' });
+  expect(pattern?.lands[0]?.copper.figure).toMatchObject({
+    kind: 'round',
+    diameter: Math.round(40 * mm * 1e6) / 1e6,
+  });
+  expect(words).toContain(`“${unit}”`);
+});
+
+test('an unknown unit is refused by its word', () => {
+  const found = readIpc2581(fileOf('FURLONG', { a: '<Circle diameter="1"/>' }), 'x.xml');
+  expect(!found.ok && found.error).toContain('“FURLONG”');
+});
+
+test('ellipses, octagons, triangles and shapes of several parts; what is open within is named by its land', () => {
+  const bar = (x: number) =>
+    `<Contour><Polygon><PolyBegin x="${x - 1}" y="-0.5"/><PolyStepSegment x="${x + 1}" y="-0.5"/><PolyStepSegment x="${x + 1}" y="0.5"/><PolyStepSegment x="${x - 1}" y="0.5"/></Polygon></Contour>`;
+  const cut = bar(0).replace(
+    '</Contour>',
+    '<Cutout><PolyBegin x="0" y="0"/><PolyStepSegment x="0.2" y="0"/><PolyStepSegment x="0" y="0.2"/></Cutout></Contour>',
+  );
+  const { pattern } = packageOf('MILLIMETER', {
+    ellipse: '<Ellipse width="2" height="1"/>',
+    octagon: '<Octagon length="2"/>',
+    triangle: '<Triangle base="2" height="1"/>',
+    joined: `<UserSpecial>${bar(0)}${bar(1.5)}</UserSpecial>`,
+    apart: `<UserSpecial>${bar(0)}${bar(4)}</UserSpecial>`,
+    cut,
+  });
+  const sizes = pattern?.lands.map(({ copper }) => [
+    Math.round((copper.maxX - copper.minX) * 1e3) / 1e3,
+    Math.round((copper.maxY - copper.minY) * 1e3) / 1e3,
+  ]);
+  expect(sizes).toEqual([
+    [2, 1],
+    [2, 2],
+    [2, 1],
+    [3.5, 1],
+    [2, 1],
+    [2, 1],
+  ]);
+  const left = pattern?.left.join(' ') ?? '';
+  expect(left).toContain('Land 5 is of 2 shapes that do not touch; the largest is kept');
+  expect(left).toContain('Land 6: a cut-out in a contour');
+});
+
+test('shapes that hold themselves end in words', () => {
+  const text = fileOf('MILLIMETER', { a: '<UserPrimitiveRef id="u0"/>' }).replace(
+    '</Content>',
+    `<DictionaryUser units="MILLIMETER">${Array.from({ length: 12 }, (_, i) => `<EntryUser id="u${i}"><UserSpecial>${`<UserPrimitiveRef id="u${(i + 1) % 12}"/>`.repeat(10)}<Circle diameter="1"/></UserSpecial></EntryUser>`).join('')}</DictionaryUser></Content>`,
+  );
+  const found = readIpc2581(text, 'x.xml');
+  expect(found.ok && found.value.left.join(' ')).toMatch(/beyond the first|too deep/);
 });

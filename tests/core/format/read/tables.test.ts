@@ -96,6 +96,71 @@ test('tables of dimensions and of pins are no pad tables', () => {
   expect(isPadTable('A,1.30,1.50,0.051,0.059\nB,2.1,2.3,0.083,0.091')).toBe(false);
 });
 
+test('lands by two corners, by a corner and their size, and by their edges', () => {
+  const lands = (text: string) =>
+    table(text).pattern.lands.map(({ copper: { at, figure } }) => [at.x, at.y, figure]);
+  const made = [[-1, 0.5, { kind: 'rectangle', width: 1, height: 0.6 }]];
+  expect(lands('pad,x1,y1,x2,y2\n1,-1.5,0.2,-0.5,0.8')).toEqual(made);
+  expect(lands('pad,x1,y1,length,width\n1,-1.5,0.2,1,0.6')).toEqual(made);
+  expect(lands('pad;links;rechts;unten;oben\n1;-1,5;-0,5;0,2;0,8')).toEqual(made);
+  expect(lands('Pad,Xmin,Ymin,Xmax,Ymax\n1,-1.5,0.2,-0.5,0.8')).toEqual(made);
+  expect(table('pad,x1,y1,x2,y2,length\n1,0,0,1,1,2').pattern.left.join(' ')).toContain(
+    'its corners are 1 mm apart along x and its length is 2 mm',
+  );
+});
+
+test.each([
+  ['Numéro;Position X (mm);Position Y (mm);Longueur (mm);Largeur (mm)', 'French'],
+  ['Número;Posición X (mm);Posición Y (mm);Longitud (mm);Ancho (mm)', 'Spanish'],
+  ['Piazzola;Posizione X (mm);Posizione Y (mm);Lunghezza (mm);Larghezza (mm)', 'Italian'],
+  ['Pad;Posição X (mm);Posição Y (mm);Comprimento (mm);Largura (mm)', 'Portuguese'],
+  ['Вывод;X (мм);Y (мм);Длина (мм);Ширина (мм)', 'Russian'],
+])('heads in another language: %s', (heads) => {
+  const { pattern } = table(`${heads}\n1;-1,3;0,95;1,1;0,6\n`);
+  expect(pattern.lands[0]).toMatchObject({
+    number: '1',
+    copper: { at: { x: -1.3, y: 0.95 }, figure: { width: 1.1, height: 0.6 } },
+  });
+  expect(pattern.left).toEqual([]);
+});
+
+test('a title above the heads, µm, aligned text and HTML read as the same table', () => {
+  const plain = '1 -1300 950 1100 600\n2 1300 950 1100 600';
+  const texts = [
+    `Harrow Sound HS-77\n# all from the middle\npad,x (µm),y (µm),length (µm),width (µm)\n${plain.replaceAll(' ', ',')}`,
+    `pad   x_um    y_um   length_um   width_um\n${plain.replaceAll(' ', '    ')}`,
+    `<html><table><tr><th>Pad<th>X [µm]<th>Y [µm]<th>Length [µm]<th>Width [µm]</tr>${plain
+      .split('\n')
+      .map((row) => `<tr><td>${row.replaceAll(' ', '<td>')}</tr>`)
+      .join('')}</table></html>`,
+    `| pad | x (um) | y (um) | length (um) | width (um) |\n|---|---|---|---|---|\n${plain
+      .split('\n')
+      .map((row) => `| ${row.replaceAll(' ', ' | ')} |`)
+      .join('\n')}`,
+  ];
+  for (const text of texts) {
+    const file = [{ name: 'lands.txt', bytes: new TextEncoder().encode(text) }];
+    const read = readPatterns(file);
+    expect(
+      read.ok &&
+        read.value.patterns[0]?.lands.map(({ number, copper: { at, figure } }) => [number, at, figure]),
+    ).toEqual([
+      ['1', { x: -1.3, y: 0.95 }, { kind: 'rectangle', width: 1.1, height: 0.6 }],
+      ['2', { x: 1.3, y: 0.95 }, { kind: 'rectangle', width: 1.1, height: 0.6 }],
+    ]);
+  }
+  const titled = readPatterns([{ name: 'a.csv', bytes: new TextEncoder().encode(texts[0] ?? '') }]);
+  expect(titled.ok && titled.value.patterns[0]?.left.join(' ')).toContain(
+    '2 rows above the heads: “Harrow Sound HS-77',
+  );
+});
+
+test('a row that repeats a land is told, a number at another place is another land', () => {
+  const { pattern } = table('pad,x,y,length,width\n1,0,0,1,1\n1,0,0,1,1\n1,5,0,1,1');
+  expect(pattern.lands.map(({ copper }) => copper.at.x)).toEqual([0, 5]);
+  expect(pattern.left.join(' ')).toContain('Row 3 gives land 1 at 0, 0 once more, as row 2 does');
+});
+
 /** A drawing of release 12 as a drawing office would save it, from entities. */
 const drawing = (...entities: readonly (readonly (string | number)[])[]) =>
   [0, 'SECTION', 2, 'ENTITIES', ...entities.flat(), 0, 'ENDSEC', 0, 'EOF'].join('\n');
