@@ -20,6 +20,8 @@ export interface BatchOptions {
   readonly out?: string | undefined;
 }
 
+const isSource = import.meta.url.endsWith('.ts');
+
 /** Files that a thread takes at a time. */
 const BATCH = 16;
 
@@ -43,11 +45,11 @@ export async function batch(
   const paths = filesIn(folder);
   const began = performance.now();
   const pool = new Piscina<BatchTask, BatchLine[]>({
-    filename: new URL('./batch-work.ts', import.meta.url).href,
+    filename: new URL(isSource ? './batch-work.ts' : './batch-work.mjs', import.meta.url).href,
     name: 'batchWork',
     maxThreads: availableParallelism(),
-    // the threads read the source as this one does
-    execArgv: ['--import', 'tsx'],
+    // where this is the source, the threads read the source too
+    ...(isSource ? { execArgv: ['--import', 'tsx'] } : {}),
   });
   const counts = { stop: 0, caution: 0, note: 0, clear: 0, refused: 0, changed: 0, written: 0 };
   try {

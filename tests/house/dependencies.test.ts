@@ -12,7 +12,7 @@ const { dependencies, devDependencies } = JSON.parse(readFileSync('package.json'
 /** What runs where Tapis is served, and from a terminal. */
 const RUNNING = ['core', 'kernel', 'cli', 'server', 'demo', 'pages', 'middleware.ts'];
 /** What the served pages need of their maker, and what starts the terminal command; no source names them. */
-const BY_NAME = ['@astrojs/node', '@tesseract.js-data/eng', 'astro', 'react', 'react-dom', 'tsx'];
+const BY_NAME = ['@astrojs/node', '@tesseract.js-data/eng', 'astro', 'react', 'react-dom', 'esbuild'];
 
 function filesOf(path: string): string[] {
   if (/\.\w+$/.test(path)) return [path];

@@ -26,6 +26,8 @@ export interface SourcePage {
   readonly words: readonly Word[];
   /** Whether its words were read from a picture. */
   readonly isScan: boolean;
+  /** What of it was not read, in a sentence. */
+  readonly cut?: string;
 }
 
 /** The smallest area round some areas; `null` round none. */

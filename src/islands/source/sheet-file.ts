@@ -32,6 +32,9 @@ export async function openSheet(bytes: Uint8Array, name: string): Promise<OpenSh
   return start.includes('%PDF-') ? openPdf(bytes, name) : openPicture(bytes, name);
 }
 
+/** Pixels of a picture in a page that is unpacked: A3 at 600 to the inch. */
+const LARGEST_IMAGE = 70_000_000;
+
 /** Where what reads datasheets lies on this server. */
 const READING = '/reading';
 
@@ -43,6 +46,8 @@ async function openPdf(bytes: Uint8Array, name: string): Promise<OpenSheet> {
   GlobalWorkerOptions.workerSrc = worker;
   const task = getDocument({
     data: bytes.slice(),
+    // larger pictures are left out before they are unpacked
+    maxImageSize: LARGEST_IMAGE,
     // letters are drawn as outlines: no font is handed to the page
     disableFontFace: true,
     isEvalSupported: false,
@@ -64,7 +69,10 @@ async function openPdf(bytes: Uint8Array, name: string): Promise<OpenSheet> {
     },
     async draw(number, scale) {
       const page = await pdf.getPage(number);
-      const viewport = page.getViewport({ scale });
+      const { width, height } = page.getViewport({ scale: 1 });
+      const viewport = page.getViewport({
+        scale: Math.min(scale, Math.sqrt(LARGEST_PICTURE / (width * height))),
+      });
       const canvas = blank(Math.ceil(viewport.width), Math.ceil(viewport.height));
       await page.render({ canvas, viewport }).promise;
       return canvas;

@@ -1,6 +1,5 @@
 import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
-import { decode } from 'fast-png';
 import { greyOf, type Grey } from '../../core/source/picture/grey';
 import { LARGEST_PICTURE } from '../../core/source/picture/prepare';
 import { fail, ok, type Result } from '../../core/units/result';
@@ -11,6 +10,13 @@ import { seenWords, type Recognise } from './picture';
 
 const at = (file: string) => createRequire(import.meta.url).resolve(file);
 
+/** Pixels of a picture that is unpacked: a page of A3 at 600 to the inch. */
+const LARGEST_IMAGE = 70_000_000;
+/** Longest side of a picture. */
+const LONGEST_SIDE = 30_000;
+/** How long a page may be drawn, ms. */
+const DRAW_TIME = 5000;
+
 /** Opens a PDF. @throws Error where it is none, is damaged or has a password */
 export async function openPdf(bytes: Uint8Array): Promise<PdfDocument & { destroy: () => Promise<void> }> {
   const { getDocument, VerbosityLevel } = await import('pdfjs-dist/legacy/build/pdf.mjs');
@@ -20,6 +26,8 @@ export async function openPdf(bytes: Uint8Array): Promise<PdfDocument & { destro
     data: new Uint8Array(bytes),
     isEvalSupported: false,
     disableFontFace: true,
+    // larger ones are left out before they are unpacked
+    maxImageSize: LARGEST_IMAGE,
     verbosity: VerbosityLevel.ERRORS,
     standardFontDataUrl: `${join(root, 'standard_fonts')}/`,
     cMapUrl: `${join(root, 'cmaps')}/`,
@@ -47,14 +55,16 @@ export async function letterReader(): Promise<{ recognise: Recognise; end: () =>
 /** Pixels for a point of a page that is drawn to be read: 200 to the inch. */
 const DRAWN = 200 / 72;
 
-/** Draws a page of a PDF as a picture. */
+/** Draws a page of a PDF as a picture. @returns or why it cannot be drawn */
 export async function pictureOfPage(
   pdf: PdfDocument,
   number: number,
-): Promise<{ readonly grey: Grey; readonly scale: number }> {
+): Promise<Result<{ readonly grey: Grey; readonly scale: number }, string>> {
   const { createCanvas } = await import('@napi-rs/canvas');
   const page = await pdf.getPage(number);
   const size = page.getViewport({ scale: 1 });
+  if (!(size.width > 0 && size.height > 0 && size.width * size.height < 1e9))
+    return fail(`page ${number} is ${size.width} × ${size.height} points large, which no page is`);
   const scale = Math.min(DRAWN, Math.sqrt(LARGEST_PICTURE / (size.width * size.height)));
   const viewport = page.getViewport({ scale });
   const [width, height] = [Math.ceil(viewport.width), Math.ceil(viewport.height)];
@@ -62,62 +72,49 @@ export async function pictureOfPage(
   const context = canvas.getContext('2d');
   context.fillStyle = 'white';
   context.fillRect(0, 0, width, height);
-  await page.render({ canvas: null, canvasContext: context, viewport }).promise;
-  const { data } = context.getImageData(0, 0, width, height);
-  return { grey: greyOf(width, height, data, 4), scale };
-}
-
-/** A picture file as shades of grey; PNG by itself, others with what draws pages. */
-export async function pictureOf(bytes: Uint8Array): Promise<Result<Grey, string>> {
+  const drawing = page.render({ canvas: null, canvasContext: context, viewport });
+  const late = performance.now() + DRAW_TIME;
+  // it goes on in slices; between them it can be ended
+  drawing.onContinue = (goOn) => {
+    if (performance.now() > late) drawing.cancel();
+    else setImmediate(goOn);
+  };
   try {
-    if (bytes[0] === 0x89) {
-      // its size stands in the first bytes: what is too large is not unpacked
-      const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
-      if (view.getUint32(16) * view.getUint32(20) > LARGEST_PICTURE) return fail(TOO_LARGE);
-      const { width, height, data, channels, depth, palette } = decode(bytes, { checkCrc: true });
-      const samples = depth < 8 ? unpacked(data, width, height, depth) : data;
-      if (palette) return ok(greyOf(width, height, coloured(samples, palette), 3));
-      // a fax has black and white, and a scan sixteen shades
-      const most = 2 ** depth - 1;
-      return ok(
-        depth < 8
-          ? greyOf(
-              width,
-              height,
-              Array.from(samples, (sample) => Math.round((sample / most) * 255)),
-              1,
-            )
-          : greyOf(width, height, data, channels, depth),
-      );
-    }
-    const { createCanvas, loadImage } = await import('@napi-rs/canvas');
-    const image = await loadImage(Buffer.from(bytes));
-    const { width, height } = image;
-    if (width * height > LARGEST_PICTURE) return fail(TOO_LARGE);
-    const context = createCanvas(width, height).getContext('2d');
-    context.drawImage(image, 0, 0);
-    return ok(greyOf(width, height, context.getImageData(0, 0, width, height).data, 4));
+    await drawing.promise;
   } catch (error) {
-    return fail(`the picture cannot be read (${(error as Error).message})`);
+    const { name, message } = error as Error;
+    return fail(
+      name === 'RenderingCancelledException'
+        ? `page ${number} takes longer than ${DRAW_TIME / 1000} s to be drawn`
+        : `page ${number} cannot be drawn (${message.slice(0, 100)})`,
+    );
   }
+  const { data } = context.getImageData(0, 0, width, height);
+  return ok({ grey: greyOf(width, height, data, 4), scale });
 }
 
-const TOO_LARGE = `the picture has more than ${LARGEST_PICTURE / 1e6} million pixels`;
-
-/** Samples of fewer than eight bits: rows are packed from the left, and begin with a byte of their own. */
-function unpacked(data: ArrayLike<number>, width: number, height: number, depth: number): Uint8Array {
-  const samples = new Uint8Array(width * height);
-  const perByte = 8 / depth;
-  const rowBytes = Math.ceil(width / perByte);
-  for (let y = 0; y < height; y += 1)
-    for (let x = 0; x < width; x += 1) {
-      const byte = data[y * rowBytes + Math.floor(x / perByte)] ?? 0;
-      const shift = 8 - depth * ((x % perByte) + 1);
-      samples[y * width + x] = (byte >> shift) & (2 ** depth - 1);
-    }
-  return samples;
-}
-
-function coloured(data: ArrayLike<number>, palette: readonly (readonly number[])[]): number[] {
-  return Array.from(data).flatMap((index) => (palette[index] ?? [255, 255, 255]).slice(0, 3));
+/** A picture file as shades of grey; one that is larger than is read is made smaller. */
+export async function pictureOf(bytes: Uint8Array): Promise<Result<Grey, string>> {
+  const { default: sharp } = await import('sharp');
+  try {
+    const image = sharp(bytes, { limitInputPixels: LARGEST_IMAGE, failOn: 'warning', sequentialRead: true });
+    const { width, height } = await image.metadata();
+    if (Math.max(width, height) > LONGEST_SIDE)
+      return fail(`the picture has ${width} × ${height} pixels; at most ${LONGEST_SIDE} are read on a side`);
+    const scale = Math.min(1, Math.sqrt(LARGEST_PICTURE / (width * height)));
+    const { data, info } = await image
+      .autoOrient()
+      .resize(scale < 1 ? { width: Math.floor(width * scale) } : {})
+      .toColourspace('srgb')
+      .raw()
+      .toBuffer({ resolveWithObject: true });
+    return ok(greyOf(info.width, info.height, data, info.channels));
+  } catch (error) {
+    const [first = ''] = (error as Error).message.split('\n');
+    return fail(
+      /pixel limit/.test(first)
+        ? `the picture has more than ${LARGEST_IMAGE / 1e6} million pixels`
+        : `the picture cannot be read (${first.slice(0, 120)})`,
+    );
+  }
 }

@@ -11,8 +11,12 @@ export interface PdfDocument {
 
 export interface PdfPage {
   getViewport(options: { readonly scale: number }): PdfViewport;
-  getTextContent(): Promise<{ readonly items: readonly unknown[] }>;
-  render(options: object): { readonly promise: Promise<void>; cancel(): void };
+  streamTextContent(): ReadableStream<{ readonly items: readonly unknown[] }>;
+  render(options: object): {
+    readonly promise: Promise<void>;
+    cancel(): void;
+    onContinue?: ((goOn: () => void) => void) | null;
+  };
 }
 
 export interface PdfViewport {
@@ -21,8 +25,12 @@ export interface PdfViewport {
   readonly transform: readonly number[];
 }
 
-/** Most words of a page that are read. */
-const MOST_WORDS = 20_000;
+/** Most words of a page that are read; a page full of small print has two thousand. */
+const MOST_WORDS = 8000;
+/** What is longer is no word of a datasheet. */
+const LONGEST_WORD = 200;
+/** How long a page's text may take, ms: pages whose forms hold forms go on without end. */
+const TEXT_TIME = 2000;
 
 interface Item {
   readonly str: string;
@@ -31,18 +39,46 @@ interface Item {
   readonly height: number;
 }
 
-/** Reads the words of a page; a page without any is a picture. */
+/** Reads the words of a page without drawing it; a page without any is a picture. */
 export async function wordsOfPage(pdf: PdfDocument, number: number): Promise<SourcePage> {
   const page = await pdf.getPage(number);
   const viewport = page.getViewport({ scale: 1 });
-  const { items } = await page.getTextContent();
   const words: Word[] = [];
-  for (const item of items) {
-    if (!isText(item) || words.length >= MOST_WORDS) continue;
-    words.push(...wordsOfItem(item, viewport.transform));
+  let cut: string | null = null;
+  const reader = page.streamTextContent().getReader();
+  const late = performance.now() + TEXT_TIME;
+  for (let next = await within(reader.read(), late); !next.done; next = await within(reader.read(), late)) {
+    for (const item of next.value.items)
+      if (isText(item)) words.push(...wordsOfItem(item, viewport.transform));
+    if (words.length > MOST_WORDS) cut = `has more than ${MOST_WORDS} words; the first were read`;
+    else if (performance.now() > late)
+      cut = `has text that takes longer than ${TEXT_TIME / 1000} s; its first words were read`;
+    if (cut !== null) break;
   }
+  if (cut !== null) void reader.cancel(new Error('enough')).catch(() => undefined);
   const { width, height } = viewport;
-  return { number, width, height, words, isScan: false };
+  return {
+    number,
+    width,
+    height,
+    words: words.slice(0, MOST_WORDS),
+    isScan: false,
+    ...(cut === null ? {} : { cut: `Page ${number} ${cut}.` }),
+  };
+}
+
+/** What is read next, or an empty part where that is too late. */
+function within<T extends { readonly items: readonly unknown[] }>(
+  next: Promise<ReadableStreamReadResult<T>>,
+  late: number,
+): Promise<ReadableStreamReadResult<T>> {
+  return new Promise((resolve, reject) => {
+    const timer = setTimeout(
+      () => resolve({ done: false, value: { items: [] } as unknown as T }),
+      Math.max(0, late - performance.now()) + 1,
+    );
+    void next.then(resolve, reject).finally(() => clearTimeout(timer));
+  });
 }
 
 function isText(item: unknown): item is Item {
@@ -57,21 +93,23 @@ function wordsOfItem({ str, transform, width, height }: Item, view: readonly num
   const along = unit(a, b);
   const up = unit(c, d);
   const length = Math.max(1, str.length);
-  return [...str.matchAll(/\S+/g)].map(({ 0: text, index }): Word => {
-    const from = (width * index) / length;
-    const to = (width * (index + text.length)) / length;
-    // letters stand from a little under their line to three quarters over it
-    const corners = [from, to].flatMap((s) =>
-      [-0.18 * size, 0.74 * size].map((t) => ({
-        x: e + along.x * s + up.x * t,
-        y: f + along.y * s + up.y * t,
-      })),
-    );
-    const xs = corners.map(({ x }) => x);
-    const ys = corners.map(({ y }) => y);
-    const area = { x0: Math.min(...xs), x1: Math.max(...xs), y0: Math.min(...ys), y1: Math.max(...ys) };
-    return { text, area, sure: 1 };
-  });
+  return [...str.matchAll(/\S+/g)]
+    .filter(({ 0: text }) => text.length <= LONGEST_WORD)
+    .map(({ 0: text, index }): Word => {
+      const from = (width * index) / length;
+      const to = (width * (index + text.length)) / length;
+      // letters stand from a little under their line to three quarters over it
+      const corners = [from, to].flatMap((s) =>
+        [-0.18 * size, 0.74 * size].map((t) => ({
+          x: e + along.x * s + up.x * t,
+          y: f + along.y * s + up.y * t,
+        })),
+      );
+      const xs = corners.map(({ x }) => x);
+      const ys = corners.map(({ y }) => y);
+      const area = { x0: Math.min(...xs), x1: Math.max(...xs), y0: Math.min(...ys), y1: Math.max(...ys) };
+      return { text, area, sure: 1 };
+    });
 }
 
 function unit(x: number, y: number): { readonly x: number; readonly y: number } {

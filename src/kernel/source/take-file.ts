@@ -9,6 +9,8 @@ import { seenAt } from '../../core/source/picture/prepare';
 import { patternEdits, takenDocument, type TakenFrom } from '../../core/source/take';
 import type { PrintedTable } from '../../core/source/table';
 import { gridsOfText } from '../../core/source/text';
+import type { SourcePage } from '../../core/source/page';
+import { pageWorth } from '../../core/source/worth';
 import type { TapisDocument } from '../../core/document/document';
 import { applyEdits } from '../../core/document/edit';
 import { CATALOGUE } from '../../core/package/catalogue';
@@ -38,6 +40,8 @@ export interface Taken {
   readonly reading: SourceReading;
   readonly page: number;
   readonly isScan: boolean;
+  /** What of the file was not read, in words. */
+  readonly left: readonly string[];
   /** Families that the table may be of, the best first; empty where one was asked for. */
   readonly families: readonly {
     readonly id: string;
@@ -50,6 +54,11 @@ export interface Taken {
 export const LARGEST_SHEET = 40_000_000;
 /** Pages of pictures that are read where no page was named. */
 const PICTURES_READ = 3;
+/** Pages that are looked through for tables, and those of them that are read whole: the likeliest. */
+const MOST_PAGES = 400;
+/** How long pages are looked through, ms. */
+const LOOK_TIME = 8000;
+const PAGES_READ = 12;
 /** By how much one family has to be ahead of the next to be taken without being asked for. */
 const AHEAD = 1;
 
@@ -97,7 +106,7 @@ export async function takeFile(
     return one ? [one] : [];
   });
   const best = found.sort((a, b) => b.reading.score - a.reading.score)[0];
-  if (!best) return fail(nothingFound(candidates, name, ask));
+  if (!best) return fail([nothingFound(candidates, name, ask), ...opened.value.left].join(' '));
   const [first, second] = best.guesses;
   if (first && second && first.score - second.score < AHEAD)
     return fail(
@@ -124,6 +133,7 @@ export async function takeFile(
     reading,
     page: candidate.page,
     isScan: candidate.isScan,
+    left: opened.value.left,
     families: best.guesses.map(({ kind: { id }, score, reasons }) => ({ id, score, reasons })),
   });
 }
@@ -179,6 +189,7 @@ function nothingFound(candidates: readonly Candidate[], name: string, { size }: 
 interface Opened {
   readonly candidates: readonly Candidate[];
   readonly pages: number | null;
+  readonly left: readonly string[];
 }
 
 async function candidatesOf(
@@ -189,11 +200,25 @@ async function candidatesOf(
 ): Promise<Result<Opened, string>> {
   const text = () => new TextDecoder().decode(bytes);
   switch (kind) {
-    case 'html':
-      return ok({ candidates: [{ page: 1, grids: gridsOfHtml(text()), isScan: false }], pages: null });
-    case 'text':
+    case 'html': {
+      const why = tooMuchText(text());
+      if (why !== null) return fail(`${name} ${why}`);
+      return ok({
+        candidates: [{ page: 1, grids: gridsOfHtml(text()), isScan: false }],
+        pages: null,
+        left: [],
+      });
+    }
+    case 'text': {
+      const why = tooMuchText(text());
+      if (why !== null) return fail(`${name} ${why}`);
       if (bytes.includes(0)) return fail(`${name} is no PDF, picture, HTML or text.`);
-      return ok({ candidates: [{ page: 1, grids: gridsOfText(text()), isScan: false }], pages: null });
+      return ok({
+        candidates: [{ page: 1, grids: gridsOfText(text()), isScan: false }],
+        pages: null,
+        left: [],
+      });
+    }
     case 'picture': {
       const picture = await pictureOf(bytes);
       if (!picture.ok) return fail(`${name}: ${picture.error}`);
@@ -201,7 +226,8 @@ async function candidatesOf(
       try {
         const { page, levelling } = await readPicture(picture.value, reader.recognise);
         const grids = gridsOfWords(page.words);
-        return ok({ candidates: [{ page: 1, grids, isScan: true, seenAt: seenAt(levelling) }], pages: null });
+        const candidates = [{ page: 1, grids, isScan: true, seenAt: seenAt(levelling) }];
+        return ok({ candidates, pages: null, left: [] });
       } finally {
         await reader.end();
       }
@@ -209,6 +235,21 @@ async function candidatesOf(
     case 'pdf':
       return pdfCandidates(bytes, name, ask);
   }
+}
+
+/** Characters and lines of a text that is read at a time. */
+const MOST_TEXT = 1_000_000;
+const MOST_LINES = 6000;
+
+/** Why a text is not read, as the rest of a sentence; `null` where it is. */
+function tooMuchText(text: string): string | null {
+  if (text.length > MOST_TEXT)
+    return `has ${(text.length / 1e6).toFixed(1)} million characters; at most 1 million are read: give the part with the table.`;
+  let lines = 1;
+  for (let at = text.indexOf('\n'); at >= 0; at = text.indexOf('\n', at + 1)) lines += 1;
+  return lines > MOST_LINES
+    ? `has ${lines} lines; at most ${MOST_LINES} are read: give the part with the table.`
+    : null;
 }
 
 async function pdfCandidates(
@@ -220,26 +261,50 @@ async function pdfCandidates(
   try {
     pdf = await openPdf(bytes);
   } catch (error) {
-    return fail(`${name} cannot be opened: ${(error as Error).message}`);
+    return fail(`${name} cannot be opened: ${(error as Error).message.slice(0, 200)}`);
   }
   try {
     const pages = pdf.numPages;
     if (page !== undefined && !(Number.isInteger(page) && page >= 1 && page <= pages))
       return fail(`${name} has ${pages} ${pages === 1 ? 'page' : 'pages'}, and no page ${page}.`);
     const numbers =
-      page === undefined ? Array.from({ length: Math.min(pages, 400) }, (_, i) => i + 1) : [page];
-    const candidates: Candidate[] = [];
+      page === undefined ? Array.from({ length: Math.min(pages, MOST_PAGES) }, (_, i) => i + 1) : [page];
+    const left: string[] = [];
+    const late = performance.now() + LOOK_TIME;
+    let looked = 0;
     const pictures: number[] = [];
+    const written: { readonly page: SourcePage; readonly score: number }[] = [];
     for (const number of numbers) {
-      const { words } = await wordsOfPage(pdf, number);
-      if (words.length === 0) pictures.push(number);
-      else candidates.push({ page: number, grids: gridsOfWords(words), isScan: false });
+      if (looked > 0 && performance.now() > late) break;
+      const read = await wordsOfPage(pdf, number);
+      looked += 1;
+      if (read.cut !== undefined) left.push(read.cut);
+      if (read.words.length === 0) pictures.push(number);
+      else written.push({ page: read, score: pageWorth(read.words).score });
     }
+    if (page === undefined && looked < pages)
+      left.push(`${name} has ${pages} pages; the first ${looked} were looked through.`);
+    const likeliest = [...written].sort((a, b) => b.score - a.score).slice(0, PAGES_READ);
+    if (written.length > PAGES_READ)
+      left.push(
+        `Of ${written.length} pages those that are likeliest to have a table were read: ${likeliest
+          .map(({ page: { number } }) => number)
+          .sort((a, b) => a - b)
+          .join(', ')}. Another is read by its number (page).`,
+      );
+    const candidates: Candidate[] = written
+      .filter((one) => likeliest.includes(one))
+      .map(({ page: { number, words } }) => ({ page: number, grids: gridsOfWords(words), isScan: false }));
     if (pictures.length > 0 && candidates.every(({ grids }) => tablesOf(grids).length === 0)) {
       const reader = await letterReader();
       try {
         for (const number of pictures.slice(0, PICTURES_READ)) {
-          const { grey, scale } = await pictureOfPage(pdf, number);
+          const drawn = await pictureOfPage(pdf, number);
+          if (!drawn.ok) {
+            left.push(`In ${name}, ${drawn.error}.`);
+            continue;
+          }
+          const { grey, scale } = drawn.value;
           const { page: read, levelling } = await readPicture(grey, reader.recognise, number);
           const onPicture = seenAt(levelling);
           const onPage: Candidate['seenAt'] = (area) => {
@@ -252,15 +317,18 @@ async function pdfCandidates(
         await reader.end();
       }
     }
-    return ok({ candidates, pages });
+    return ok({ candidates, pages, left });
+  } catch (error) {
+    return fail(`${name} is damaged: ${(error as Error).message.slice(0, 200)}`);
   } finally {
     await pdf.destroy();
   }
 }
 
 /** What is to be looked at, a line each. */
-export function takenInWords({ reading, isScan, families, page }: Taken, name: string): string {
+export function takenInWords({ reading, isScan, families, page, left }: Taken, name: string): string {
   const lines = [
+    ...left,
     ...(families.length > 0
       ? [
           `family: ${families[0]?.id ?? ''} (${families[0]?.reasons.join('; ') ?? ''}); next ${families

@@ -1,12 +1,13 @@
 import { flatten } from '../../geometry/contour';
-import { circleAt, contourOf, type Placed } from '../../geometry/figure';
+import { circleAt, contourOf, type Figure, type Placed } from '../../geometry/figure';
 import { gapBetweenFigures, roomWithin } from '../../geometry/gaps';
 import { neighboursOf } from '../../geometry/neighbours';
 import { encloses, unite } from '../../geometry/polygon';
 import type { CopperPiece } from '../../given/join';
 import { recognised } from '../../given/recognise';
 import { placesIn } from '../../given/places';
-import type { Result } from '../../units/result';
+import { formatNumber } from '../../units/length';
+import { fail, ok, type Result } from '../../units/result';
 import { inkOf, isShort, type Ink } from './ink';
 import type { FilmObject } from './read-gerber';
 
@@ -30,7 +31,11 @@ export function copperOf(
   const inked = inkOf(objects.filter(({ use }) => !/^(Conductor|NonConductor|CopperBalancing)/.test(use)));
   if (!inked.ok) return inked;
   const named = objects.filter(({ use }) => /^(Conductor|NonConductor|CopperBalancing)/.test(use));
-  const { areas, lone, strokes } = inked.value;
+  const { areas, lone, strokes, isUnsought } = inked.value;
+  if (isUnsought)
+    left.push(
+      `Its ${strokes.length} strokes are too many to be looked through for painted lands: where it has some, take a part of it by a box.`,
+    );
   const lands = lone.filter((bar) => isLand(bar, areas, freed));
   const painted = [...areas.filter(({ isPainted }) => isPainted), ...lands];
   if (painted.length > 0)
@@ -41,10 +46,14 @@ export function copperOf(
   if (conductors > 0) left.push(`${conductors} strokes of the copper are left out as conductors.`);
   const marked = named.filter(({ kind }) => kind !== 'line').length;
   if (marked > 0) left.push(`${marked} areas of the copper are left out: the film calls them no lands.`);
-  return {
-    ok: true,
-    value: overlapping(
-      withoutPours([...areas, ...lands], left).map(({ placed, openings, said }): Piece => {
+  const drawn = once([...areas, ...lands]);
+  if (drawn.length > MOST_AREAS)
+    return fail(
+      `It has ${formatNumber(drawn.length)} areas; at most ${formatNumber(MOST_AREAS)} are read at a time.`,
+    );
+  return ok(
+    overlapping(
+      withoutPours(drawn, left).map(({ placed, openings, said }): Piece => {
         const { use, number, component } = said;
         const kind = /Via/.test(use)
           ? 'via'
@@ -62,8 +71,23 @@ export function copperOf(
         };
       }),
     ),
-  };
+  );
 }
+
+/** What is drawn twice at one place is there once. */
+function once(areas: readonly Ink[]): readonly Ink[] {
+  const ids = new Map<Figure, number>();
+  const seen = new Set<string>();
+  return areas.filter(({ placed: { figure, at, rotation }, said: { component, number } }) => {
+    const id = ids.get(figure) ?? ids.size;
+    ids.set(figure, id);
+    const key = `${id} ${at.x} ${at.y} ${rotation} ${component} ${number}`;
+    return seen.has(key) ? false : (seen.add(key), true);
+  });
+}
+
+/** Areas of one film that are read. */
+const MOST_AREAS = 60_000;
 
 /** A lone straight stroke is a land where the film or the mask says so; without a mask, where it is short and touches nothing. */
 function isLand(bar: Ink, areas: readonly Ink[], freed: readonly Placed[] | null): boolean {

@@ -13,7 +13,7 @@ import {
   unite,
   type Polygon,
 } from '../../geometry/polygon';
-import { quantise } from '../../units/length';
+import { formatNumber, quantise } from '../../units/length';
 import { fail, ok, type Result } from '../../units/result';
 import { figuresOf } from './read-macro';
 import type { FilmObject } from './read-gerber';
@@ -37,13 +37,15 @@ export interface Inked {
   readonly areas: readonly Ink[];
   /** Strokes that fill nothing: conductors, on copper. */
   readonly strokes: readonly FilmObject[];
+  /** Whether strokes were too many to be looked through for areas. */
+  readonly isUnsought: boolean;
   /** Lone straight strokes, which are conductors or lands: what they cover, and where they start. */
   readonly lone: readonly Ink[];
 }
 
 /** Pairs of dark and clear things that may meet, and strokes that are looked through for areas, at most. */
-const MOST_PAIRS = 2_000_000;
-const MOST_STROKES = 20_000;
+const MOST_PAIRS = 40_000;
+const MOST_STROKES = 5000;
 
 /** Areas are as wide as this many of their strokes at least; a film's share of them that is. */
 const WIDER = 1.1;
@@ -70,7 +72,8 @@ export function inkOf(objects: readonly FilmObject[]): Result<Inked, string> {
   dark.push(...painted.areas.map(({ ink, last }) => ({ ink, order: orderOf.get(last) ?? objects.length })));
   const cut = clear.length === 0 ? ok(dark.map(({ ink }) => ink)) : cutBy(dark, clear);
   if (!cut.ok) return cut;
-  return ok({ areas: cut.value, strokes: painted.strokes, lone: painted.lone });
+  const isUnsought = strokes.length > 0 && painted.strokes === strokes;
+  return ok({ areas: cut.value, strokes: painted.strokes, lone: painted.lone, isUnsought });
 }
 
 /** What an object covers: outlines counter-clockwise, what is free within clockwise. */
@@ -92,13 +95,20 @@ function cutBy(
   clear: readonly { readonly outline: readonly Polygon[]; readonly order: number }[],
 ): Result<readonly Ink[], string> {
   const index = neighboursOf(clear.map(({ outline }) => boxOfPoints(outline.flat()) ?? NOWHERE));
+  const met: (readonly number[])[] = [];
   let pairs = 0;
-  const made: Ink[] = [];
   for (const { ink, order } of dark) {
     const over = index.near(ink.placed).filter((i) => (clear[i]?.order ?? 0) > order);
+    met.push(over);
     pairs += over.length;
     if (pairs > MOST_PAIRS)
-      return fail('It takes away from its areas more often than is read (2 million crossings).');
+      return fail(
+        `It takes away from its areas more often than is read (${formatNumber(MOST_PAIRS)} crossings).`,
+      );
+  }
+  const made: Ink[] = [];
+  for (const [i, { ink }] of dark.entries()) {
+    const over = met[i] ?? [];
     if (over.length === 0) {
       made.push(ink);
       continue;
@@ -118,6 +128,18 @@ function cutBy(
 
 const NOWHERE: Box = { minX: 1e9, minY: 1e9, maxX: 1e9, maxY: 1e9 };
 
+/** How many pairs of strokes may cross, counted up to what is too many. */
+function crossings(strokes: readonly FilmObject[]): number {
+  const boxes = strokes.map(({ points = [], swept }) => boxOfPoints(swept ?? points) ?? NOWHERE);
+  const index = neighboursOf(boxes);
+  let count = 0;
+  for (const box of boxes) {
+    count += index.near(box).length - 1;
+    if (count > 2 * MOST_PAIRS) break;
+  }
+  return count / 2;
+}
+
 interface Painted {
   readonly areas: readonly { readonly ink: Ink; readonly last: FilmObject }[];
   readonly strokes: readonly FilmObject[];
@@ -126,7 +148,8 @@ interface Painted {
 
 /** Strokes that lie over each other fill an area where that is wider than they are. */
 function paintedOf(strokes: readonly FilmObject[]): Painted {
-  if (strokes.length === 0 || strokes.length > MOST_STROKES) return { areas: [], strokes, lone: [] };
+  if (strokes.length === 0 || strokes.length > MOST_STROKES || crossings(strokes) > MOST_PAIRS)
+    return { areas: [], strokes, lone: [] };
   const areas: { ink: Ink; last: FilmObject }[] = [];
   const rest: FilmObject[] = [];
   const lone: Ink[] = [];

@@ -8,8 +8,9 @@ import { distance, type Point } from '../../geometry/point';
 import type { Polyline } from '../../geometry/polygon';
 import { pinsNamed } from '../../given/pins';
 import { joined, type DrilledHole } from '../../given/join';
-import type { GivenFile, GivenPattern } from '../../given/pattern';
+import { MOST_LANDS, type GivenFile, type GivenPattern } from '../../given/pattern';
 import { placesIn } from '../../given/places';
+import { formatNumber } from '../../units/length';
 import { fail, ok, type Result } from '../../units/result';
 import { copperOf, type Piece } from './copper';
 import type { FilmRole, RolesAsked, SortedFilm } from './film-roles';
@@ -67,6 +68,11 @@ export function patternsOfFilms(
   const onNear = named(near);
   const onFar = named(far).filter((component) => !onNear.includes(component));
   const isBoard = onNear.length + onFar.length > 1;
+  const most = Math.max(near.length, far.length, seen.holes.filter(({ hole }) => isIn(hole)).length);
+  if (!isBoard && most > MOST_LANDS)
+    return fail(
+      `The films have ${formatNumber(most)} areas or holes and name no components; at most ${formatNumber(MOST_LANDS)} are taken as one pattern. Take a part of them by a box.`,
+    );
   const patterns: GivenPattern[] = [];
   if (isBoard) {
     const under = onFar.length > 0 ? fromBelow(seen) : seen;

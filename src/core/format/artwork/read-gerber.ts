@@ -43,7 +43,12 @@ export interface Film {
 /** Largest film that is read, in characters. */
 export const LARGEST_FILM = 40_000_000;
 const MOST_OBJECTS = 400_000;
-const MOST_CORNERS = 50_000;
+const MOST_CORNERS = 20_000;
+/** Corners of all objects together, and figures of all macros. */
+const MOST_CORNERS_IN_ALL = 2_000_000;
+const MOST_FIGURES = 20_000;
+/** Nothing of a board lies further out. mm */
+const FURTHEST = 5000;
 
 /** Whether a text looks like a film. */
 export function isFilm(text: string): boolean {
@@ -115,6 +120,8 @@ class FilmReader {
   private whole: FilmPlacement = AS_DRAWN;
   private angle = 0;
   private scale = 1;
+  private corners = 0;
+  private figures = 0;
   /** Whether the next stroke goes on from the last one. */
   private goesOn = false;
   /** The line that strokes go on. */
@@ -322,6 +329,11 @@ class FilmReader {
         }
         default: {
           const macro = this.macros.get(name);
+          this.figures += macro?.length ?? 0;
+          if (this.figures > MOST_FIGURES) {
+            this.wrong = `Its macros have more than ${MOST_FIGURES} figures.`;
+            return null;
+          }
           const made = macro ? macroShape(macro, values, unit) : fail(`an aperture of the macro “${name}”`);
           if (!made.ok) this.leave(made.error);
           return made.ok
@@ -397,7 +409,12 @@ class FilmReader {
       x: x === undefined ? this.at.x : this.length(x) + (incremental ? this.at.x : 0),
       y: y === undefined ? this.at.y : this.length(y) + (incremental ? this.at.y : 0),
     };
-    this.operate(to, { x: i === undefined ? 0 : this.length(i), y: j === undefined ? 0 : this.length(j) });
+    const offset = { x: i === undefined ? 0 : this.length(i), y: j === undefined ? 0 : this.length(j) };
+    if ([to.x, to.y, offset.x, offset.y].some((value) => Math.abs(value) > FURTHEST)) {
+      this.wrong = `“${text.slice(0, 40)}” lies more than ${FURTHEST / 1000} m out: its format of coordinates (FS) or its unit may be wrong.`;
+      return;
+    }
+    this.operate(to, offset);
     this.at = to;
   }
 
@@ -483,6 +500,11 @@ class FilmReader {
     const isDot = line.length === 2 && to.x === this.at.x && to.y === this.at.y;
     if (isDot) return this.flash(aperture, to);
     const points = flattenOpen(line, 0.002);
+    this.corners += points.length;
+    if (this.corners > MOST_CORNERS_IN_ALL) {
+      this.wrong = `Its lines have more than ${MOST_CORNERS_IN_ALL / 1e6} million corners.`;
+      return;
+    }
     if (aperture.across === null) return this.sweep(aperture, points);
     const width = quantise(aperture.across * this.scale);
     const run = this.run;
@@ -503,9 +525,7 @@ class FilmReader {
       this.leave('a stroke with an aperture of several parts');
       return;
     }
-    const outline = this.atPlace(ORIGIN, figure).flatMap(({ placed }) =>
-      placed ? flatten(contourOf(placed)) : [],
-    );
+    const outline = flatten(contourOf(this.atPlace(ORIGIN, figure).placed));
     for (const [i, to] of points.slice(1).entries()) {
       const from = points[i] as Point;
       const [covered] = swept(outline, from, to);
@@ -572,7 +592,7 @@ class FilmReader {
     if (aperture.kind === 'nothing') return;
     if (aperture.kind === 'shape') {
       for (const figure of aperture.figures)
-        for (const put of this.atPlace(at, figure)) this.add({ kind: 'flash', ...put, use: aperture.use });
+        this.add({ kind: 'flash', use: aperture.use, ...this.atPlace(at, figure) });
       return;
     }
     const over = this.placementAt(at);
@@ -592,25 +612,25 @@ class FilmReader {
   private atPlace(
     at: Point,
     { placed, openings }: ApertureFigure,
-  ): readonly Pick<FilmObject, 'placed' | 'openings'>[] {
+  ): { readonly placed: Placed; readonly openings?: readonly Polygon[] } {
     const over = this.placementAt(at);
     const own = this.scale === 1 ? placed : scaledPlaced(placed, this.scale, this.scale);
-    return [
-      {
-        placed: putPlaced(over, own),
-        ...(openings.length > 0
-          ? {
-              openings: openings.map((opening) =>
-                opening.map(({ x, y }) => putPoint(over, { x: x * this.scale, y: y * this.scale })),
-              ),
-            }
-          : {}),
-      },
-    ];
+    const put = putPlaced(over, own);
+    if (openings.length === 0) return { placed: put };
+    const moved = openings.map((opening) =>
+      opening.map(({ x, y }) => putPoint(over, { x: x * this.scale, y: y * this.scale })),
+    );
+    return { placed: put, openings: moved };
   }
 
   private add(object: Omit<FilmObject, 'clear' | 'component' | 'number' | 'pinName'>): void {
-    this.addWhole({ ...object, ...this.pin, clear: this.clear });
+    const { component, number, pinName } = this.pin;
+    const { kind, use, placed, openings } = object;
+    const { clear } = this;
+    // hundreds of thousands are made: one shape of value, and no copies of copies
+    if (kind === 'flash' && placed && !openings)
+      this.addWhole({ kind, placed, clear, use, component, number, pinName });
+    else this.addWhole({ ...object, clear, component, number, pinName });
   }
 
   private addWhole(object: FilmObject): void {

@@ -50,6 +50,12 @@ export function macroShape(
     return fail(`a macro of ${macro.length} figures (at most ${MOST_FIGURES})`);
   const variables = new Map(values.map((value, i) => [i + 1, value]));
   let shape: Polygon[] = [];
+  // figures of one exposure are put together at once
+  let waiting: Primitive | null = null;
+  const lay = (next: Primitive | null) => {
+    if (waiting) shape = waiting.exposed ? added(shape, waiting.polygons) : subtract(shape, waiting.polygons);
+    waiting = next;
+  };
   for (const statement of macro) {
     if (statement.startsWith('0')) continue;
     const assigned = /^\$(\d+)=(.+)$/.exec(statement);
@@ -64,8 +70,12 @@ export function macroShape(
     const [code, ...rest] = fields as number[];
     const made = primitive(code ?? -1, rest, unit);
     if (made === null) return fail(`primitive ${code ?? ''} of a macro`);
-    shape = made.exposed ? added(shape, made.polygons) : subtract(shape, made.polygons);
+    const before = waiting as Primitive | null;
+    if (before && before.exposed === made.exposed)
+      waiting = { exposed: made.exposed, polygons: [...before.polygons, ...made.polygons] };
+    else lay(made);
   }
+  lay(null);
   const figures = figuresOf(shape);
   return figures.length > 0 ? ok(figures) : fail('a macro without a shape');
 }

@@ -28,6 +28,9 @@ export interface PadTable {
 }
 
 const MOST_ROWS = 20_000;
+const MOST_COLUMNS = 200;
+/** Digits of a number at most; more are none that is measured. */
+const LONGEST_NUMBER = 40;
 /** Largest table that is read, in characters. */
 const LARGEST_TABLE = 8_000_000;
 
@@ -118,6 +121,8 @@ export function readPadTable(
   if (text.length > LARGEST_TABLE)
     return fail(`The table has ${Math.ceil(text.length / 1e6)} million characters; at most 8 are read.`);
   const { rows: all, errors } = rowsOf(text);
+  const wide = Math.max(0, ...all.slice(0, MOST_ROWS).map((row) => row.length));
+  if (wide > MOST_COLUMNS) return fail(`The table has ${wide} columns; at most ${MOST_COLUMNS} are read.`);
   const above = headRow(all) ?? 0;
   const rows = all.slice(above);
   const [first] = rows;
@@ -259,6 +264,7 @@ function unitOf(
 
 /** A number with a point or a comma, with or without a unit; not a number where it is none. */
 function numberOf(text: string): number {
+  if (text.length > LONGEST_NUMBER) return NaN;
   const plain = text
     .replace(UNIT, '')
     .trim()
@@ -309,7 +315,7 @@ class RowReader {
       if (cell === '' || cell === '-') return null;
       const value = numberOf(cell);
       if (Number.isNaN(value)) {
-        wrong ??= `${this.heads[this.columns.indexOf(column)] ?? column} is “${cell}”, and a length is expected`;
+        wrong ??= `${this.heads[this.columns.indexOf(column)] ?? column} is “${cell.slice(0, 40)}”, and a length is expected`;
         return null;
       }
       return quantise(value * MM_PER[unitIn(cell) ?? this.unitOf(column)]);
@@ -346,7 +352,7 @@ class RowReader {
       this.left.push(
         `Row ${number}: its corners are ${between(x1, x2) ?? 0} mm apart along x and its length is ${stated[0]} mm; the length was taken.`,
       );
-    if (Number.isNaN(rotation)) return void refuse(`the angle is “${text('rotation')}”`);
+    if (Number.isNaN(rotation)) return void refuse(`the angle is “${text('rotation').slice(0, 40)}”`);
     const at = { x, y };
     const angle = fullTurn(rotation);
     const what = text('what').toLowerCase();

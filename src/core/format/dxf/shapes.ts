@@ -119,10 +119,15 @@ function solid(one: Entity): Drawn {
 /** Ends that are nearer than this meet, in units of the drawing. */
 const MEET = 0.0002;
 
+/** Corners of one line that are read. */
+const MOST_CORNERS = 20_000;
+
 function polyline(one: Entity): Drawn {
   const corners = cornersOf(one);
   const [first, last] = [corners[0], corners.at(-1)];
   if (!first || !last || corners.length < 2) return NOTHING;
+  if (corners.length > MOST_CORNERS)
+    return { shapes: [], left: `lines of more than ${MOST_CORNERS} corners` };
   const isClosed = (numberOf(one, 70) & 1) === 1;
   const width = widthOf(one);
   if (width > 0) return painted(corners, isClosed, width);

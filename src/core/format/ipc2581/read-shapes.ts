@@ -143,6 +143,9 @@ export function shapeReader(root: XmlNode, factor: number): ShapeReader {
 const DEEPEST = 12;
 const MOST_FIGURES = 60_000;
 
+/** Corners of one outline. */
+const MOST_CORNERS = 20_000;
+
 /** Shapes that may be open within, which a land is not: what is said of them then. */
 const OPEN_WITHIN: Readonly<Record<string, (node: XmlNode) => string | null>> = {
   Contour: ({ children }) =>
@@ -233,6 +236,7 @@ function primitive({ name, attributes, children }: XmlNode, unit: number): Place
         : null;
     }
     case 'Contour': {
+      if (children.some((child) => child.children.length > MOST_CORNERS)) return 'unknown';
       const polygon = contourOf(
         children.find((child) => child.name === 'Polygon'),
         unit,
@@ -276,6 +280,7 @@ function primitive({ name, attributes, children }: XmlNode, unit: number): Place
       );
     }
     case 'Polygon': {
+      if (children.length > MOST_CORNERS) return 'unknown';
       const polygon = contourOf({ name, attributes, children }, unit);
       return polygon && recognised(polygon);
     }
@@ -329,6 +334,7 @@ function cut(
 /** The corners of a polygon with its arcs; `null` where they enclose nothing. */
 export function contourOf(node: XmlNode | undefined, unit: number): Contour | null {
   if (!node) return null;
+  if (node.children.length > MOST_CORNERS) return null;
   const corners = stepsOf(node, unit);
   const [first, last] = [corners[0], corners.at(-1)];
   if (!first || !last) return null;

@@ -6,7 +6,15 @@ import { distance, fullTurn, type Point } from '../../geometry/point';
 import { area, unite, type Polygon, type Polyline } from '../../geometry/polygon';
 import { pinsNamed } from '../../given/pins';
 import { joined, type Layers } from '../../given/join';
-import type { GivenArea, GivenFile, GivenHole, GivenLand, GivenPattern, GivenVia } from '../../given/pattern';
+import {
+  MOST_LANDS,
+  type GivenArea,
+  type GivenFile,
+  type GivenHole,
+  type GivenLand,
+  type GivenPattern,
+  type GivenVia,
+} from '../../given/pattern';
 import { placesIn } from '../../given/places';
 import { recognised } from '../../given/recognise';
 import { fail, ok, type Result } from '../../units/result';
@@ -309,8 +317,11 @@ class Reader {
 
   /** The land pattern as it stands with the package; `null` where it does not. */
   private stated(node: XmlNode, { stacks }: Board, left: string[]): Seen | null {
-    const pads = all(one(node, 'LandPattern'), 'Pad');
-    if (pads.length === 0) return null;
+    const every = all(one(node, 'LandPattern'), 'Pad');
+    if (every.length === 0) return null;
+    const pads = every.slice(0, MOST_LANDS);
+    if (pads.length < every.length)
+      left.push(`At most ${MOST_LANDS} lands are taken; ${every.length - pads.length} are left out.`);
     const targets = all(one(node, 'LandPattern'), 'Target').length;
     if (targets > 0) left.push(`${targets} targets (fiducials) of its land pattern are left out.`);
     const made: GivenLand[] = [];
