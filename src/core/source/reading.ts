@@ -2,7 +2,7 @@ import { isEither } from './letters';
 import type { SheetUnit } from '../document/document';
 import type { PackageKind } from '../package/catalogue';
 import { formatNumber } from '../units/length';
-import type { Grid } from './grid';
+import { cut, type Grid } from './grid';
 import { isAuxiliary } from './letters';
 import { nameSays } from './names';
 import type { Area } from './page';
@@ -90,9 +90,46 @@ export interface Asked {
 /** The tables of dimensions among some grids, with lost points restored where they come from a picture. */
 export function tablesOf(grids: readonly Grid[], isScan = false): PrintedTable[] {
   return grids.flatMap((grid) => {
-    const table = readTable(isScan ? restorePoints(grid) : grid);
-    return table && table.rows.length > 0 ? [table] : [];
+    const whole = bounded(grid);
+    const table = readTable(isScan ? restorePoints(whole) : whole);
+    if (!table || table.rows.length === 0) return [];
+    const more = table.rows.length - MOST_ROWS;
+    return [
+      more > 0
+        ? {
+            ...table,
+            rows: table.rows.slice(0, MOST_ROWS),
+            leftOut: [
+              ...table.leftOut,
+              `${more} rows behind the first ${MOST_ROWS}: no package has as many dimensions`,
+            ],
+          }
+        : table,
+    ];
   });
+}
+
+/** Dimensions of one table that are read. */
+const MOST_ROWS = 100;
+/** Rows and columns of what may be a table, and letters of one of its cells. */
+const MOST_LINES = 1000;
+const MOST_COLUMNS = 80;
+const LONGEST_CELL = 200;
+
+/** A grid as large as a table of a datasheet may be; what is longer than a cell says nothing of a dimension. */
+function bounded(grid: Grid): Grid {
+  const isLarge =
+    grid.rows.length > MOST_LINES ||
+    grid.columns > MOST_COLUMNS ||
+    grid.rows.some((row) => row.some(({ text }) => text.length > LONGEST_CELL));
+  if (!isLarge) return grid;
+  const part = cut(grid, 0, Math.min(grid.columns, MOST_COLUMNS), grid.rows.slice(0, MOST_LINES));
+  return {
+    ...part,
+    rows: part.rows.map((row) =>
+      row.map((cell) => (cell.text.length > LONGEST_CELL ? { ...cell, text: '…' } : cell)),
+    ),
+  };
 }
 
 /** The size that is meant: by its name, or by the number of its leads. */

@@ -6,7 +6,7 @@ import type { Word } from './page';
 import { headSays, letterOf } from './words';
 
 /** Longest text that is read, in characters. */
-const LONGEST = 200_000;
+export const LONGEST_TEXT = 200_000;
 
 /**
  * The tables of a plain text: cells between tabs, bars, semicolons or commas, in columns of blanks, or
@@ -14,7 +14,7 @@ const LONGEST = 200_000;
  */
 export function gridsOfText(text: string): Grid[] {
   const lines = text
-    .slice(0, LONGEST)
+    .slice(0, LONGEST_TEXT)
     .split(/\r\n?|\n/)
     .map((line) => line.replace(/\s+$/, ''));
   const filled = lines.filter((line) => line.trim() !== '' && !/^[\s|:+=_─━┼│┃-]+$/.test(line));

@@ -8,7 +8,8 @@ import { kindById } from '../../core/source/kinds';
 import { seenAt } from '../../core/source/picture/prepare';
 import { patternEdits, takenDocument, type TakenFrom } from '../../core/source/take';
 import type { PrintedTable } from '../../core/source/table';
-import { gridsOfText } from '../../core/source/text';
+import { gridsOfText, LONGEST_TEXT } from '../../core/source/text';
+import { formatNumber } from '../../core/units/length';
 import type { SourcePage } from '../../core/source/page';
 import { pageWorth } from '../../core/source/worth';
 import type { TapisDocument } from '../../core/document/document';
@@ -201,7 +202,7 @@ async function candidatesOf(
   const text = () => new TextDecoder().decode(bytes);
   switch (kind) {
     case 'html': {
-      const why = tooMuchText(text());
+      const why = tooMuchText(text(), MOST_HTML);
       if (why !== null) return fail(`${name} ${why}`);
       return ok({
         candidates: [{ page: 1, grids: gridsOfHtml(text()), isScan: false }],
@@ -210,7 +211,7 @@ async function candidatesOf(
       });
     }
     case 'text': {
-      const why = tooMuchText(text());
+      const why = tooMuchText(text(), LONGEST_TEXT);
       if (why !== null) return fail(`${name} ${why}`);
       if (bytes.includes(0)) return fail(`${name} is no PDF, picture, HTML or text.`);
       return ok({
@@ -237,14 +238,14 @@ async function candidatesOf(
   }
 }
 
-/** Characters and lines of a text that is read at a time. */
-const MOST_TEXT = 1_000_000;
-const MOST_LINES = 6000;
+/** Characters of an HTML page that are read, and lines of a text. */
+const MOST_HTML = 1_000_000;
+const MOST_LINES = 5000;
 
 /** Why a text is not read, as the rest of a sentence; `null` where it is. */
-function tooMuchText(text: string): string | null {
-  if (text.length > MOST_TEXT)
-    return `has ${(text.length / 1e6).toFixed(1)} million characters; at most 1 million are read: give the part with the table.`;
+function tooMuchText(text: string, most: number): string | null {
+  if (text.length > most)
+    return `has ${formatNumber(text.length)} characters; at most ${formatNumber(most)} are read: give the part with the table.`;
   let lines = 1;
   for (let at = text.indexOf('\n'); at >= 0; at = text.indexOf('\n', at + 1)) lines += 1;
   return lines > MOST_LINES
