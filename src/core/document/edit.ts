@@ -70,6 +70,7 @@ function withId(item: unknown, id: string): unknown {
 }
 
 function isEmpty(value: unknown): boolean {
+  if (Array.isArray(value)) return value.length === 0;
   return typeof value === 'object' && value !== null && Object.keys(value).length === 0;
 }
 

@@ -47,8 +47,12 @@ interface Fonts {
 
 function draw(lib: Lib, page: PDFPage, item: Item, height: number, fonts: Fonts): void {
   if (item.kind === 'text') return text(lib, page, item, height, fonts);
-  page.pushOperators(...pathOperators(lib, item, height));
+  const operators = pathOperators(lib, item, height);
+  // a path of thousands is more than one call may be handed
+  for (let i = 0; i < operators.length; i += AT_ONCE) page.pushOperators(...operators.slice(i, i + AT_ONCE));
 }
+
+const AT_ONCE = 5000;
 
 function text(lib: Lib, page: PDFPage, item: TextItem, height: number, fonts: Fonts): void {
   const { x, y, size, anchor = 'start', upright = false, ink = 0 } = item;
