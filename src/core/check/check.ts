@@ -45,7 +45,7 @@ export function check(compiled: Compiled): Report {
     const context = contextOf(compiled, footprint);
     const has = subjectsOf(context);
     for (const rule of RULES) {
-      const { id, title, source, severity, stage, looksAt } = rule;
+      const { id, title, fault, source, severity, stage, looksAt } = rule;
       if (process.severities[id] === 'off') continue;
       const without = looksAt.find((subject) => !has(subject));
       if (without) {
@@ -54,7 +54,9 @@ export function check(compiled: Compiled): Report {
       }
       const found = rule.check(context);
       if (found.length === 0) held.push({ id, title, source });
-      findings.push(...found.map((f) => ({ rule: id, title, source, severity, stage, remedies: [], ...f })));
+      findings.push(
+        ...found.map((f) => ({ rule: id, title: fault, source, severity, stage, remedies: [], ...f })),
+      );
     }
     const { plausibility } = footprint.package;
     findings.push(...plausibility.findings);

@@ -24,7 +24,10 @@ export type RuleFinding = Pick<Finding, 'message' | 'place'> &
 /** One check: what it holds against which limit, from which source. */
 export interface Rule {
   readonly id: string;
+  /** What it holds to: how it is called where it holds. */
   readonly title: string;
+  /** What is wrong where it does not hold: the headline of its findings. */
+  readonly fault: string;
   /** Where the limit comes from: a clause, the process, or geometry. */
   readonly source: string;
   readonly severity: Severity;

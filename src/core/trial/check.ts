@@ -54,10 +54,10 @@ export function checkTrial(compiled: CompiledTrial): Report {
 }
 
 /** Findings of a rule, those that miss their limit most first; what is beyond a number is counted. */
-function toldOf({ id, title, source, severity }: TrialRule, some: readonly RuleFinding[]): Finding[] {
+function toldOf({ id, fault, source, severity }: TrialRule, some: readonly RuleFinding[]): Finding[] {
   const whole = (one: RuleFinding): Finding => ({
     rule: id,
-    title,
+    title: fault,
     source,
     severity,
     stage: 'prove',
@@ -70,6 +70,6 @@ function toldOf({ id, title, source, severity }: TrialRule, some: readonly RuleF
   const more = some.length - TOLD;
   return [
     ...sorted.slice(0, TOLD).map(whole),
-    whole({ message: `${more} more such, none of them worse.`, place: {}, title: `${title}: more` }),
+    whole({ message: `${more} more such, none of them worse.`, place: {}, title: `${fault}: more` }),
   ];
 }

@@ -43,7 +43,10 @@ export const besides = (what: string, has: (one: Neighbour) => boolean): Subject
 /** One check of a trial: of two parts that lie near one another, of one part on the board, or of them all. */
 export interface TrialRule {
   readonly id: string;
+  /** What it holds to: how it is called where it holds. */
   readonly title: string;
+  /** What is wrong where it does not hold: the headline of its findings. */
+  readonly fault: string;
   /** Where the limit comes from: a clause, the process, or geometry. */
   readonly source: string;
   readonly severity: Severity;

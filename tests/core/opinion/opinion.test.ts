@@ -382,7 +382,7 @@ describe('openings and marks', () => {
           U4,
         ),
       ).join(),
-    ).toContain('Paste');
+    ).toContain('Surface land has no paste');
     const small = {
       ...theirs,
       courtyard: [

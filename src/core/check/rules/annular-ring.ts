@@ -21,6 +21,7 @@ const messages = {
 export const annularRing: Rule = {
   id: 'annular-ring',
   title: 'Ring round a hole',
+  fault: 'Too little copper round a hole',
   source: 'Process: smallest ring and drill wander; IPC-2221B, clause 9.1.2',
   severity: 'stop',
   stage: 'stack',

@@ -10,6 +10,7 @@ const messages = {
 export const assumptions: Rule = {
   id: 'assumptions',
   title: 'Assumed tolerances',
+  fault: 'Tolerances are assumed',
   source: 'IPC-7351B, clause 3.1: land sizes rest on the limits of the part',
   severity: 'note',
   stage: 'measure',

@@ -8,6 +8,7 @@ const message = 'The underside lies {value} mm above the laminate at least; need
 export const bodyClearance: Rule = {
   id: 'body-clearance',
   title: 'Clearance under the body',
+  fault: 'Body too near the board',
   source: 'Document or process: clearance under bodies',
   severity: 'caution',
   stage: 'rise',

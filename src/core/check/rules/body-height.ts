@@ -8,6 +8,7 @@ const message = 'The body stands up to {value} mm above the laminate, at most {l
 export const bodyHeight: Rule = {
   id: 'body-height',
   title: 'Body height',
+  fault: 'Height of the body is unsure',
   source: 'Document or process: tallest part',
   severity: 'stop',
   stage: 'rise',

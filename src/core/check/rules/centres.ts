@@ -7,6 +7,7 @@ import { worstOf, fill, mm, type Miss, type Rule } from '../rule';
 export const centreGrid: Rule = {
   id: 'centre-grid',
   title: 'Centres off the grid',
+  fault: 'Land centres lie off the grid',
   source: 'Process: grid of centres',
   severity: 'note',
   stage: 'mark',
@@ -29,6 +30,7 @@ export const centreGrid: Rule = {
 export const originCentre: Rule = {
   id: 'origin-centre',
   title: 'Origin off the middle',
+  fault: 'Origin lies off the middle',
   source: 'Placement machines pick a part at its origin',
   severity: 'note',
   stage: 'mark',

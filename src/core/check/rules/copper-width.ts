@@ -9,6 +9,7 @@ const message = 'Land {land} is {value} mm narrow, needs {limit} mm; {count} suc
 export const copperWidth: Rule = {
   id: 'copper-width',
   title: 'Narrow copper',
+  fault: 'Copper narrower than the process makes',
   source: 'Process: narrowest copper',
   severity: 'stop',
   stage: 'land',

@@ -21,6 +21,7 @@ const messages = {
 export const courtyard: Rule = {
   id: 'courtyard',
   title: 'Courtyard encloses everything',
+  fault: 'Courtyard leaves something out',
   source: 'IPC-7351B, tables 3-2 to 3-6: courtyard excess',
   severity: 'stop',
   stage: 'mark',

@@ -14,6 +14,7 @@ const messages = {
 export const drillTable: Rule = {
   id: 'drill-table',
   title: 'Drill not in the table',
+  fault: 'Drill is not in the table',
   source: 'Process: drills, or drill step',
   severity: 'note',
   stage: 'stack',

@@ -19,6 +19,7 @@ const messages = {
 export const edgeOverhang: Rule = {
   id: 'edge-overhang',
   title: 'Overhang at the board edge',
+  fault: 'Part misses its place at the edge',
   source: 'Document: edge and overhang; process: edge to copper and to hole',
   severity: 'stop',
   stage: 'rise',

@@ -12,6 +12,7 @@ const message =
 export const holeAspect: Rule = {
   id: 'hole-aspect',
   title: 'Hole aspect ratio',
+  fault: 'Hole too narrow for the board’s thickness',
   source: 'Process: hole aspect ratio',
   severity: 'caution',
   stage: 'stack',

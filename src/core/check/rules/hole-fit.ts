@@ -34,6 +34,7 @@ interface Misfit {
 export const holeFit: Rule = {
   id: 'hole-fit',
   title: 'Hole against lead',
+  fault: 'Hole does not suit its lead',
   source: HOLE_SOURCE,
   severity: 'stop',
   stage: 'land',

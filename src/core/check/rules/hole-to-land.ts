@@ -13,6 +13,7 @@ const message =
 export const holeToLand: Rule = {
   id: 'hole-to-land',
   title: 'Hole to other land',
+  fault: 'Hole too near another land',
   source: 'Process: hole to other land',
   severity: 'stop',
   stage: 'stack',

@@ -15,6 +15,7 @@ const itself = (hole: Placed) => hole;
 export const holeWeb: Rule = {
   id: 'hole-web',
   title: 'Web between holes',
+  fault: 'Too little board between holes',
   source: 'Process: smallest web between holes',
   severity: 'stop',
   stage: 'stack',

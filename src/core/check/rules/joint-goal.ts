@@ -26,6 +26,7 @@ interface Miss {
 export const jointGoal: Rule = {
   id: 'joint-goal',
   title: 'Joint against the goals of the level',
+  fault: 'Joint misses the goals of its level',
   source: 'IPC-7351B, clause 3.1 and tables 3-2 to 3-6: solder joint goals',
   severity: 'note',
   stage: 'land',

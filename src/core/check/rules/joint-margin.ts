@@ -35,6 +35,7 @@ interface Miss {
 export const jointMargin: Rule = {
   id: 'joint-margin',
   title: 'Joint against acceptance',
+  fault: 'Joint misses what acceptance asks',
   source: 'IPC-A-610 and J-STD-001: overhang, side joint length and end joint width',
   severity: 'caution',
   stage: 'prove',

@@ -15,6 +15,7 @@ const messages = {
 export const keepOut: Rule = {
   id: 'keep-out',
   title: 'Keep-out',
+  fault: 'Something lies where nothing may',
   source: 'The area is kept free by the document',
   severity: 'stop',
   stage: 'stack',

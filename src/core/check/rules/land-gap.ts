@@ -15,6 +15,7 @@ const messages = {
 export const landGap: Rule = {
   id: 'land-gap',
   title: 'Land gap',
+  fault: 'Lands too near each other',
   source: 'Process: smallest copper gap',
   severity: 'stop',
   stage: 'land',

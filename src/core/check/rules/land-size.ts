@@ -14,6 +14,7 @@ const MOST_OF_BALL = { 'collapsing-ball': 1, 'non-collapsing-ball': 1.25 } as co
 export const ballLand: Rule = {
   id: 'ball-land',
   title: 'Land against its ball',
+  fault: 'Land does not suit its ball',
   source: 'IPC-7351B, tables 14-2 to 14-4: lands are smaller than balls that melt',
   severity: 'caution',
   stage: 'land',
@@ -50,6 +51,7 @@ const PAD_SLACK = { mm: 0.2, share: 0.1 } as const;
 export const padLand: Rule = {
   id: 'pad-land',
   title: 'Land against the exposed pad',
+  fault: 'Land differs from the exposed pad',
   source: 'IPC-7351B, clause 3.1.5: the land is as large as the pad',
   severity: 'caution',
   stage: 'land',
@@ -86,6 +88,7 @@ const PATTERN_SLACK = 0.25;
 export const patternFar: Rule = {
   id: 'pattern-far',
   title: 'Recommended pattern against the computed one',
+  fault: 'Recommended pattern is far from the computed one',
   source: 'IPC-7351B: patterns of levels A to C',
   severity: 'caution',
   stage: 'land',

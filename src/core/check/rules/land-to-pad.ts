@@ -13,6 +13,7 @@ const message =
 export const landToPad: Rule = {
   id: 'land-to-pad',
   title: 'Land to exposed pad',
+  fault: 'Land too near the exposed pad',
   source: 'Process: smallest gap, mask web and mask margin',
   severity: 'caution',
   stage: 'land',

@@ -16,6 +16,7 @@ const messages = {
 export const landUnderBody: Rule = {
   id: 'land-under-body',
   title: 'Land under a low body',
+  fault: 'Land runs under a low body',
   source: 'Process: smallest standoff over a land',
   severity: 'caution',
   stage: 'land',

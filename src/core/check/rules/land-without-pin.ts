@@ -7,6 +7,7 @@ import { fill, idsOf, type Rule } from '../rule';
 export const landWithoutPin: Rule = {
   id: 'land-without-pin',
   title: 'Lands without a pin',
+  fault: 'Lands have no pin',
   source: 'The pin table names every terminal',
   severity: 'caution',
   stage: 'mark',

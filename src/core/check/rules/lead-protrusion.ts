@@ -12,6 +12,7 @@ const messages = {
 export const leadProtrusion: Rule = {
   id: 'lead-protrusion',
   title: 'Leads below the board',
+  fault: 'Leads stand out wrongly below the board',
   source: 'Document or process: lead protrusion (IPC-A-610)',
   severity: 'note',
   stage: 'rise',

@@ -14,6 +14,7 @@ const NAMES = { reference: 'reference', value: 'value' } as const;
 export const legendThin: Rule = {
   id: 'legend-thin',
   title: 'Thin legend',
+  fault: 'Legend thinner than the process prints',
   source: 'Process: thinnest legend line',
   severity: 'caution',
   stage: 'mark',
@@ -41,6 +42,7 @@ export const legendThin: Rule = {
 export const legendHidden: Rule = {
   id: 'legend-hidden',
   title: 'Legend under the body',
+  fault: 'Legend lies under the body',
   source: 'IPC-7351B, clause 3.1.6: legend is visible after assembly',
   severity: 'caution',
   stage: 'mark',
@@ -92,6 +94,7 @@ export const legendHidden: Rule = {
 export const textSize: Rule = {
   id: 'text-size',
   title: 'Small text',
+  fault: 'Text smaller than the process prints',
   source: 'Process: smallest text',
   severity: 'caution',
   stage: 'mark',
@@ -117,6 +120,7 @@ export const textSize: Rule = {
 export const textOverLand: Rule = {
   id: 'text-over-land',
   title: 'Text over a land',
+  fault: 'Text lies over a land',
   source: 'Process: legend to opening',
   severity: 'caution',
   stage: 'mark',

@@ -18,6 +18,7 @@ const messages = {
 export const legendOverLand: Rule = {
   id: 'legend-over-land',
   title: 'Legend over land',
+  fault: 'Legend lies over a land',
   source: 'Process: legend gap',
   severity: 'stop',
   stage: 'mark',

@@ -8,6 +8,7 @@ const message = 'Level {level} is not for {process}: it solders lands of {levels
 export const levelProcess: Rule = {
   id: 'level-process',
   title: 'Density level against the process',
+  fault: 'Density level does not suit the process',
   source: 'Process: density levels; IPC-7351B, clause 1.4',
   severity: 'caution',
   stage: 'land',

@@ -13,6 +13,7 @@ const message =
 export const maskMargin: Rule = {
   id: 'mask-margin',
   title: 'Mask on a land',
+  fault: 'Mask may lie on a land',
   source: 'IPC-7351B, clause 3.1.6: openings as large as the land or larger',
   severity: 'caution',
   stage: 'stack',

@@ -13,6 +13,7 @@ type Side = (typeof SIDES)[number];
 export const maskOverHole: Rule = {
   id: 'mask-over-hole',
   title: 'Mask over a hole',
+  fault: 'Mask closes a hole',
   source: 'A hole that a lead goes through is open on both sides',
   severity: 'stop',
   stage: 'stack',

@@ -21,6 +21,7 @@ const STEP = 0.005;
 export const maskWeb: Rule = {
   id: 'mask-web',
   title: 'Mask web',
+  fault: 'Web of mask too narrow',
   source: 'Process: smallest mask web',
   severity: 'caution',
   stage: 'stack',

@@ -17,6 +17,7 @@ const messages = {
 export const modelAtHand: Rule = {
   id: 'model-at-hand',
   title: 'Imported model',
+  fault: 'Model is not at hand',
   source: 'Tapis: what a model is worth',
   severity: 'note',
   stage: 'rise',

@@ -28,6 +28,7 @@ const SLACK = 1e-3;
 export const modelContact: Rule = {
   id: 'model-contact',
   title: 'Model’s contacts on their lands',
+  fault: 'Model’s contacts miss their lands',
   source: 'Geometry: contact against copper',
   severity: 'caution',
   stage: 'rise',
@@ -47,6 +48,7 @@ const LISTED = 8;
 export const modelPinCount: Rule = {
   id: 'model-pin-count',
   title: 'A contact of the model for every land',
+  fault: 'Lands have no contact of the model',
   source: 'Geometry: contacts against lands',
   severity: 'caution',
   stage: 'rise',
@@ -93,6 +95,7 @@ function landsAt({ lands, body: { imported } }: Footprint, targets: readonly num
 export const modelMirrored: Rule = {
   id: 'model-mirrored',
   title: 'Model is no mirror image',
+  fault: 'Model is a mirror image',
   source: 'Geometry: contacts against lands, mirrored',
   severity: 'stop',
   stage: 'rise',
@@ -105,6 +108,7 @@ export const modelMirrored: Rule = {
 export const modelExtra: Rule = {
   id: 'model-extra',
   title: 'A land for every contact of the model',
+  fault: 'Contacts of the model have no land',
   source: 'Geometry: contacts against lands',
   severity: 'caution',
   stage: 'rise',
@@ -143,6 +147,7 @@ const at = (value: number) => formatFigure(value, 2, 2);
 export const modelUnseen: Rule = {
   id: 'model-unseen',
   title: 'Model shows its terminals',
+  fault: 'Model does not show its terminals',
   source: 'Geometry: contacts against lands',
   severity: 'caution',
   stage: 'rise',

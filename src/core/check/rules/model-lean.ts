@@ -18,6 +18,7 @@ const MOST = 20;
 export const modelLean: Rule = {
   id: 'model-lean',
   title: 'Model upright',
+  fault: 'Model leans',
   source: 'Geometry: the model’s own faces against the board',
   severity: 'caution',
   stage: 'rise',

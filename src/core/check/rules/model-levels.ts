@@ -19,6 +19,7 @@ const SLACK = 1e-3;
 export const modelFloating: Rule = {
   id: 'model-floating',
   title: 'Model’s feet on their lands',
+  fault: 'Model’s feet do not stand on their lands',
   source: 'JEDEC publication 95: coplanarity 0.10 mm',
   severity: 'caution',
   stage: 'rise',
@@ -46,6 +47,7 @@ export const modelFloating: Rule = {
 export const modelCoplanar: Rule = {
   id: 'model-coplanar',
   title: 'Model’s contacts in one plane',
+  fault: 'Model’s contacts lie in no one plane',
   source: 'JEDEC publication 95: coplanarity 0.10 mm',
   severity: 'caution',
   stage: 'rise',

@@ -15,6 +15,7 @@ const messages = {
 export const modelPinInHole: Rule = {
   id: 'model-pin-in-hole',
   title: 'Model’s pins in their holes',
+  fault: 'Model’s pins miss their holes',
   source: 'Geometry: pin section against hole',
   severity: 'stop',
   stage: 'rise',

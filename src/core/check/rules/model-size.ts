@@ -19,6 +19,7 @@ const SLACK = 0.02;
 export const modelHeight: Rule = {
   id: 'model-height',
   title: 'Model’s height against the drawing',
+  fault: 'Model’s height differs from the drawing',
   source: 'Datasheet: height of the part',
   severity: 'caution',
   stage: 'rise',
@@ -40,6 +41,7 @@ export const modelHeight: Rule = {
 export const modelSpan: Rule = {
   id: 'model-span',
   title: 'Model’s span against the drawing',
+  fault: 'Model’s span differs from the drawing',
   source: 'Datasheet: span over the terminals, body',
   severity: 'caution',
   stage: 'rise',
@@ -86,6 +88,7 @@ function statedSpan({ body: { extent, imported }, groups }: Footprint, axis: 'x'
 export const modelCourtyard: Rule = {
   id: 'model-courtyard',
   title: 'Model within the courtyard',
+  fault: 'Model stands out of the courtyard',
   source: 'Geometry: model against courtyard',
   severity: 'caution',
   stage: 'rise',

@@ -20,6 +20,7 @@ const SLACK = 1e-3;
 export const modelUnderside: Rule = {
   id: 'model-underside',
   title: 'Underside of the model clear of the board',
+  fault: 'Model reaches into the board',
   source: 'Geometry: underside against laminate, legend and vias',
   severity: 'caution',
   stage: 'rise',

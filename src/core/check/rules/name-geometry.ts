@@ -14,6 +14,7 @@ const messages = {
 export const nameGeometry: Rule = {
   id: 'name-geometry',
   title: 'Name against geometry',
+  fault: 'Name says another geometry',
   source: 'IPC-7351B, clause 3.1.5.7: land pattern naming',
   severity: 'caution',
   stage: 'release',

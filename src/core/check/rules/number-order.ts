@@ -6,6 +6,7 @@ import { worstOf, type Miss, type Rule } from '../rule';
 export const numberOrder: Rule = {
   id: 'number-order',
   title: 'Numbers out of their order',
+  fault: 'Numbers are out of their order',
   source: 'The numbering scheme',
   severity: 'note',
   stage: 'mark',

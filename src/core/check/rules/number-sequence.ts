@@ -16,6 +16,7 @@ const messages = {
 export const numberSequence: Rule = {
   id: 'number-sequence',
   title: 'Land numbers',
+  fault: 'Land numbers are missing or doubled',
   source: 'Every terminal has one number of its own',
   severity: 'stop',
   stage: 'mark',

@@ -18,6 +18,7 @@ const LEAST = 5;
 export const numberWay: Rule = {
   id: 'number-way',
   title: 'Way of the numbers',
+  fault: 'Numbers run the other way',
   source: 'Drawings number counter-clockwise from above, connectors to and fro',
   severity: 'note',
   stage: 'mark',

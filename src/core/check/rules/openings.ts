@@ -44,6 +44,7 @@ const missed = (lands: readonly Land[], value: number): Miss[] =>
 export const maskClosed: Rule = {
   id: 'mask-closed',
   title: 'Mask over a land that is soldered',
+  fault: 'Mask covers a land that is soldered',
   source: 'IPC-7351B, clause 3.1.6: the mask is open over a land',
   severity: 'stop',
   stage: 'stack',
@@ -62,6 +63,7 @@ export const maskClosed: Rule = {
 export const pasteMissing: Rule = {
   id: 'paste-missing',
   title: 'Paste on every surface land',
+  fault: 'Surface land has no paste',
   source: 'IPC-7525B: lands that are soldered by reflow are printed',
   severity: 'caution',
   stage: 'stack',
@@ -81,6 +83,7 @@ export const pasteMissing: Rule = {
 export const pasteBeyond: Rule = {
   id: 'paste-beyond',
   title: 'Paste within its land',
+  fault: 'Paste reaches beyond its land',
   source: 'IPC-7525B, clause 3.2.2: apertures are as large as their land or smaller',
   severity: 'caution',
   stage: 'stack',
@@ -120,6 +123,7 @@ export const pasteBeyond: Rule = {
 export const pasteLarge: Rule = {
   id: 'paste-large',
   title: 'Apertures in one piece',
+  fault: 'Aperture is too large for one piece',
   source: 'IPC-7525B, clause 3.2.2: large apertures are split into windows',
   severity: 'caution',
   stage: 'stack',

@@ -15,6 +15,7 @@ const SPAN_TOLERANCE = { most: 1.4, share: 0.3 } as const;
 export const spanTolerance: Rule = {
   id: 'span-tolerance',
   title: 'Tolerance of the span',
+  fault: 'Tolerance of the span is wide',
   source: 'Published outlines: spans vary by less',
   severity: 'caution',
   stage: 'measure',
@@ -47,6 +48,7 @@ export const spanTolerance: Rule = {
 export const terminalsInSpan: Rule = {
   id: 'terminals-span',
   title: 'Terminals within their span',
+  fault: 'Terminals do not fit into their span',
   source: 'Geometry: two terminals leave room between them',
   severity: 'stop',
   stage: 'measure',
@@ -79,6 +81,7 @@ const HIGHEST_STANDOFF = 0.5;
 export const standoffHeight: Rule = {
   id: 'standoff-height',
   title: 'Standoff against height',
+  fault: 'Standoff does not fit the height',
   source: 'Geometry: the standoff is a part of the height',
   severity: 'stop',
   stage: 'measure',
@@ -113,6 +116,7 @@ const STANDOFF_OF_BALL = [0.4, 1] as const;
 export const standoffBall: Rule = {
   id: 'standoff-ball',
   title: 'Standoff against ball',
+  fault: 'Standoff does not fit the ball',
   source: 'Geometry: a package stands on its balls',
   severity: 'caution',
   stage: 'measure',
@@ -144,6 +148,7 @@ const TALLEST = 2;
 export const heightBody: Rule = {
   id: 'height-body',
   title: 'Height against body',
+  fault: 'Height does not fit the body',
   source: 'Published outlines: surface-mount bodies are lower than twice their larger side',
   severity: 'caution',
   stage: 'measure',

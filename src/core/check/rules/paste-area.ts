@@ -26,6 +26,7 @@ const messages = {
 export const pasteArea: Rule = {
   id: 'paste-area',
   title: 'Paste area and aspect ratio',
+  fault: 'Paste will not leave its aperture',
   source: 'IPC-7525B, clause 3.2.1.1',
   severity: 'caution',
   stage: 'stack',

@@ -15,6 +15,7 @@ const LIMIT = 0.1;
 export const pasteBead: Rule = {
   id: 'paste-bead',
   title: 'Solder beads beside a chip',
+  fault: 'Solder may bead beside the chip',
   source: 'IPC-7525B, clause 3.2.2.4: reductions for chip components',
   severity: 'note',
   stage: 'stack',

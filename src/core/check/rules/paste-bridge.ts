@@ -23,6 +23,7 @@ const figureOf = ({ paste }: Aperture) => paste;
 export const pasteBridge: Rule = {
   id: 'paste-bridge',
   title: 'Bar between paste openings',
+  fault: 'Bar between paste openings too narrow',
   source: 'Process: bar between windows; IPC-7525B, clause 3.2.2',
   severity: 'note',
   stage: 'stack',

@@ -12,6 +12,7 @@ const messages = {
 export const pegFit: Rule = {
   id: 'peg-fit',
   title: 'Peg in its hole',
+  fault: 'Peg does not suit its hole',
   source: 'Geometry: the largest peg, and the root sum square of its chain of dimensions',
   severity: 'stop',
   stage: 'measure',

@@ -9,6 +9,7 @@ import { fill, mm, type Rule } from '../rule';
 export const pin1Mark: Rule = {
   id: 'pin-1-mark',
   title: 'Pin-1 mark',
+  fault: 'Pin-1 mark is missing or hidden',
   source: 'IPC-7351B, clause 3.1.6: polarity stays visible after assembly',
   severity: 'caution',
   stage: 'mark',

@@ -12,6 +12,7 @@ const messages = {
 export const pinGrounds: Rule = {
   id: 'pin-grounds',
   title: 'Ground pins',
+  fault: 'Ground pins are called differently',
   source: 'Exposed pads are ground unless the datasheet says otherwise',
   severity: 'note',
   stage: 'mark',

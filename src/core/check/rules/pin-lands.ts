@@ -14,6 +14,7 @@ const messages = {
 export const pinLands: Rule = {
   id: 'pin-lands',
   title: 'Pins without lands, lands on two pins',
+  fault: 'Pins and lands do not go together',
   source: 'A land carries one pin',
   severity: 'stop',
   stage: 'mark',

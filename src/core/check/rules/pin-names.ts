@@ -14,6 +14,7 @@ const messages = {
 export const pinNames: Rule = {
   id: 'pin-names',
   title: 'Names of pins',
+  fault: 'Names of pins are missing or doubled',
   source: 'A name stands for one pin',
   severity: 'caution',
   stage: 'mark',

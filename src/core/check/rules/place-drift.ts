@@ -14,6 +14,7 @@ const messages = {
 export const placeDrift: Rule = {
   id: 'place-drift',
   title: 'Chains of dimensions',
+  fault: 'Chain of dimensions adds up its tolerances',
   source: 'Worst case: all tolerances of a chain add up',
   severity: 'note',
   stage: 'measure',

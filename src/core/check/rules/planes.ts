@@ -31,6 +31,7 @@ function takeBack(label: string, misses: readonly Miss[], part: 'relief' | 'clea
 export const reliefSpokes: Rule = {
   id: 'relief-spokes',
   title: 'Spokes of a thermal relief',
+  fault: 'Spokes of a thermal relief do not fit',
   source: 'IPC-2221B, clause 9.1.3; process: narrowest copper',
   severity: 'caution',
   stage: 'stack',
@@ -66,6 +67,7 @@ export const reliefSpokes: Rule = {
 export const planeClearance: Rule = {
   id: 'plane-clearance',
   title: 'Clearance of planes',
+  fault: 'Plane too near a hole',
   source: 'Process: smallest gap, hole to other land',
   severity: 'stop',
   stage: 'stack',

@@ -57,6 +57,7 @@ function findRows({ lands, groups }: Footprint): InRow[][] {
 export const pitch: Rule = {
   id: 'pitch',
   title: 'Pitch against the drawing',
+  fault: 'Pitch differs from the drawing',
   source: 'The drawing: pitch of the terminals',
   severity: 'caution',
   stage: 'stack',
@@ -78,6 +79,7 @@ export const pitch: Rule = {
 export const pitchDrift: Rule = {
   id: 'pitch-drift',
   title: 'Drift over the row',
+  fault: 'Pitch drifts over the row',
   source: 'Land centres follow their terminals to a tenth of the width',
   severity: 'stop',
   stage: 'stack',
@@ -97,6 +99,7 @@ export const pitchDrift: Rule = {
 export const landOffTerminal: Rule = {
   id: 'land-off-terminal',
   title: 'Land beside its terminal',
+  fault: 'Land lies beside its terminal',
   source: 'The drawing: positions of the terminals',
   severity: 'stop',
   stage: 'land',
@@ -114,6 +117,7 @@ export const landOffTerminal: Rule = {
 export const asymmetry: Rule = {
   id: 'asymmetry',
   title: 'Asymmetry that the drawing does not have',
+  fault: 'Lands are less even than the drawing',
   source: 'Surface tension pulls a part towards the larger land',
   severity: 'caution',
   stage: 'stack',

@@ -10,6 +10,7 @@ const message =
 export const terminalGap: Rule = {
   id: 'terminal-gap',
   title: 'Terminals within the paste',
+  fault: 'Paste joins terminals',
   source: 'Process: stencil thickness',
   severity: 'stop',
   stage: 'rise',

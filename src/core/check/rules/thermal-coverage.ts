@@ -16,6 +16,7 @@ const messages = {
 export const thermalCoverage: Rule = {
   id: 'thermal-coverage',
   title: 'Paste on large lands',
+  fault: 'Paste on a large land is too little or too much',
   source: 'Process: coverage; IPC-7525B: 50 to 80 %',
   severity: 'caution',
   stage: 'stack',

@@ -11,6 +11,7 @@ const messages = {
 export const unconfirmed: Rule = {
   id: 'unconfirmed',
   title: 'Read from a picture, not confirmed',
+  fault: 'Read from a picture and not confirmed',
   source: 'Reading of pictures: letters are guessed from their shapes',
   severity: 'caution',
   stage: 'measure',

@@ -11,6 +11,7 @@ const message =
 export const unplatedLead: Rule = {
   id: 'unplated-lead',
   title: 'Lead through an unplated hole',
+  fault: 'Lead goes through an unplated hole',
   source: 'IPC-2221B, clause 9.1: component holes are plated through',
   severity: 'caution',
   stage: 'stack',

@@ -23,6 +23,7 @@ const remedies = (group: string): Remedy[] =>
 export const viaInLand: Rule = {
   id: 'via-in-land',
   title: 'Open vias in a land',
+  fault: 'Open vias lie in a land',
   source: 'IPC-4761: via protection; IPC-7093: vias in exposed pads',
   severity: 'caution',
   stage: 'stack',
@@ -45,6 +46,7 @@ export const viaInLand: Rule = {
 export const pasteOverVia: Rule = {
   id: 'paste-over-via',
   title: 'Paste over a via',
+  fault: 'Paste lies over a via',
   source: 'Process: paste to via; IPC-7093',
   severity: 'caution',
   stage: 'stack',

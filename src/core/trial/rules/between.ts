@@ -58,6 +58,7 @@ const sameSide = (a: OnSide, b: OnSide): boolean => a.far === b.far;
 export const copperBetween: TrialRule = {
   id: 'trial-copper',
   title: 'Copper between parts',
+  fault: 'Copper of two parts too near each other',
   source: 'Process: smallest gap',
   looksAt: twoWith('with copper', ({ has }) => has.copper.length > 0),
   severity: 'stop',
@@ -79,6 +80,7 @@ export const copperBetween: TrialRule = {
 export const holeToCopper: TrialRule = {
   id: 'trial-hole-copper',
   title: 'Holes to copper of other parts',
+  fault: 'Hole too near copper of another part',
   source: 'Process: hole to other land',
   looksAt: besides('with holes', ({ has }) => has.holes.length > 0),
   severity: 'stop',
@@ -113,6 +115,7 @@ export const holeToCopper: TrialRule = {
 export const holeToHole: TrialRule = {
   id: 'trial-hole-web',
   title: 'Holes of different parts',
+  fault: 'Holes of two parts too near each other',
   source: 'Process: web between holes',
   looksAt: twoWith('with holes', ({ has }) => has.holes.length > 0),
   severity: 'stop',
@@ -125,13 +128,14 @@ export const holeToHole: TrialRule = {
 };
 
 const openingsBetween = (
-  [id, title, source]: readonly [string, string, string],
+  [id, title, fault, source]: readonly [string, string, string, string],
   what: 'openings' | 'paste',
   message: string,
   limitOf: (process: Process) => number,
 ): TrialRule => ({
   id,
   title,
+  fault,
   source,
   looksAt: twoWith(`with ${what}`, ({ has }) => has[what].length > 0),
   severity: 'caution',
@@ -144,14 +148,24 @@ const openingsBetween = (
 });
 
 export const maskBetween = openingsBetween(
-  ['trial-mask-web', 'Mask between parts', 'Process: web between openings'],
+  [
+    'trial-mask-web',
+    'Mask between parts',
+    'Web of mask between parts too narrow',
+    'Process: web between openings',
+  ],
   'openings',
   messages.mask,
   ({ minMaskWeb }) => minMaskWeb,
 );
 
 export const pasteBetween = openingsBetween(
-  ['trial-paste', 'Paste between parts', 'Process: bar between windows; IPC-7525B, clause 3.2.2'],
+  [
+    'trial-paste',
+    'Paste between parts',
+    'Paste of two parts too near each other',
+    'Process: bar between windows; IPC-7525B, clause 3.2.2',
+  ],
   'paste',
   messages.paste,
   // lands of fine pitch are as close as their copper may be

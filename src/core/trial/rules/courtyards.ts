@@ -18,6 +18,7 @@ const messages = {
 export const courtyards: TrialRule = {
   id: 'trial-courtyards',
   title: 'Courtyards clear of each other',
+  fault: 'Courtyards overlap',
   source: 'IPC-7351B, 3.1.6: courtyards do not overlap',
   looksAt: twoWith('on the board', () => true),
   severity: 'stop',

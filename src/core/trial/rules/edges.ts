@@ -4,7 +4,7 @@
  */
 import { fill, mm, type RuleFinding } from '../../check/rule';
 import { grow } from '../../geometry/box';
-import type { Placed } from '../../geometry/figure';
+import { circleAt, type Placed } from '../../geometry/figure';
 import { roomWithin } from '../../geometry/gaps';
 import { turn, type Point } from '../../geometry/point';
 import { encloses, type Polygon } from '../../geometry/polygon';
@@ -19,6 +19,7 @@ const messages = {
   hole: 'A hole of {a} is {room} mm from the edge of the board, needs {limit} mm.',
   holeOut: 'A hole of {a} breaks out of the board.',
   body: 'The body of {a} stands {over} mm out beyond the edge of the board.',
+  print: 'The legend of {a} is printed {over} mm beyond the edge of the board.',
   away: '{a} belongs at the edge of the board and faces none.',
   askew: 'The edge of the board does not run along {a}: it is turned by {angle}°.',
   inside: '{a} stands {by} mm inside the edge that it belongs at.',
@@ -51,7 +52,7 @@ function inwards(trial: CompiledTrial, part: PlacedPart, figure: Placed, limit: 
 }
 
 function fromEdgeRule(
-  about: Pick<TrialRule, 'id' | 'title' | 'source' | 'severity'> & { readonly what: string },
+  about: Pick<TrialRule, 'id' | 'title' | 'fault' | 'source' | 'severity'> & { readonly what: string },
   figuresOf: (one: Neighbour) => readonly Placed[],
   limitOf: (trial: CompiledTrial) => number,
   say: (room: number, limit: number) => string,
@@ -88,6 +89,7 @@ export const copperToEdge = fromEdgeRule(
     id: 'trial-edge-copper',
     what: 'with copper',
     title: 'Copper to the edge',
+    fault: 'Copper too near the edge',
     source: 'Process: edge to copper',
     severity: 'stop',
   },
@@ -101,6 +103,7 @@ export const holeToEdge = fromEdgeRule(
     id: 'trial-edge-hole',
     what: 'with holes',
     title: 'Holes to the edge',
+    fault: 'Hole too near the edge',
     source: 'Process: edge to hole',
     severity: 'stop',
   },
@@ -109,11 +112,31 @@ export const holeToEdge = fromEdgeRule(
   (room) => (room < 0 ? messages.holeOut : messages.hole),
 );
 
+export const legendOverEdge = fromEdgeRule(
+  {
+    id: 'trial-edge-legend',
+    what: 'with legend',
+    title: 'Legend on the board',
+    fault: 'Legend is printed beyond the board',
+    source: 'Geometry: nothing can be printed beyond the edge',
+    severity: 'caution',
+  },
+  ({ has }) =>
+    has.prints
+      .filter(({ what }) => what === 'legend' || what === 'pin-1 mark')
+      .flatMap(({ lines, width, filled }) =>
+        lines.flatMap(({ points }) => points.map((at) => circleAt(at, filled ? 0.001 : width))),
+      ),
+  () => 0,
+  () => messages.print,
+);
+
 export const bodyOverEdge = fromEdgeRule(
   {
     id: 'trial-edge-body',
     what: 'with a body on the board',
     title: 'Bodies on the board',
+    fault: 'Body stands out beyond the board',
     source: 'Geometry',
     severity: 'caution',
   },
@@ -156,6 +179,7 @@ const SQUARE = 0.2;
 export const reachesEdge: TrialRule = {
   id: 'trial-edge-reach',
   title: 'Edge parts at their edge',
+  fault: 'Part misses its edge',
   source: 'The footprint’s board edge',
   looksAt: partWith('that belongs at an edge', ({ part }) => part.footprint.edge !== null),
   severity: 'stop',

@@ -16,6 +16,7 @@ const messages = {
 export const underCover: TrialRule = {
   id: 'trial-cover',
   title: 'Heights under covers',
+  fault: 'Part too tall for its cover',
   source: 'The trial’s covers',
   looksAt: { what: 'a cover and a part', isThere: ({ covers }, all) => covers.length > 0 && all.length > 0 },
   severity: 'stop',
@@ -52,6 +53,7 @@ export const underCover: TrialRule = {
 export const leadsBelow: TrialRule = {
   id: 'trial-leads',
   title: 'Leads under parts of the other side',
+  fault: 'Leads come out under a part of the other side',
   source: 'Geometry',
   looksAt: {
     what: 'leads and a part on the other side',

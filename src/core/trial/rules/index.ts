@@ -1,7 +1,7 @@
 import type { TrialRule } from '../rule';
 import { copperBetween, holeToCopper, holeToHole, maskBetween, pasteBetween } from './between';
 import { courtyards } from './courtyards';
-import { bodyOverEdge, copperToEdge, holeToEdge, reachesEdge } from './edges';
+import { bodyOverEdge, copperToEdge, holeToEdge, legendOverEdge, reachesEdge } from './edges';
 import { leadsBelow, underCover } from './heights';
 import { boardKeepOuts, otherKeepOuts } from './kept-out';
 import { marksBetween } from './marks';
@@ -19,6 +19,7 @@ export const TRIAL_RULES: readonly TrialRule[] = [
   marksBetween,
   copperToEdge,
   holeToEdge,
+  legendOverEdge,
   bodyOverEdge,
   reachesEdge,
   otherKeepOuts,

@@ -50,6 +50,7 @@ function within(
 export const otherKeepOuts: TrialRule = {
   id: 'trial-keep-out',
   title: 'Areas that parts keep free',
+  fault: 'Part lies where another keeps free',
   source: 'The footprint’s keep-outs',
   looksAt: besides('with areas of its own', ({ part }) => part.footprint.keepOuts.length > 0),
   severity: 'stop',
@@ -81,6 +82,7 @@ export const otherKeepOuts: TrialRule = {
 export const boardKeepOuts: TrialRule = {
   id: 'trial-board-keep-out',
   title: 'Areas that the board keeps free',
+  fault: 'Part lies where the board keeps free',
   source: 'The board’s keep-outs',
   looksAt: {
     what: 'areas of the board and a part',

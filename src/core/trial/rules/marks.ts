@@ -40,6 +40,7 @@ function found(a: Neighbour, b: Neighbour): RuleFinding[] {
 export const marksBetween: TrialRule = {
   id: 'trial-marks',
   title: 'Legend and texts on other parts',
+  fault: 'Legend or text lies on another part',
   source: 'IPC-7351B, 3.1.7: legend clear of lands, marks seen after assembly',
   looksAt: besides('with legend or texts', ({ has }) => has.prints.length > 0),
   severity: 'caution',

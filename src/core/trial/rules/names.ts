@@ -23,6 +23,7 @@ function grouped<K>(parts: readonly PlacedPart[], keyOf: (part: PlacedPart) => K
 export const ownReferences: TrialRule = {
   id: 'trial-references',
   title: 'A reference of its own for each part',
+  fault: 'References are doubled or missing',
   source: 'IEEE 315: reference designations are unique',
   looksAt: twoWith('on the board', () => true),
   severity: 'caution',
@@ -44,6 +45,7 @@ export const ownReferences: TrialRule = {
 export const sameProcess: TrialRule = {
   id: 'trial-process',
   title: 'Footprints made for this process',
+  fault: 'Footprint was made for another process',
   source: 'The footprints’ processes',
   looksAt: partWith('on the board', () => true),
   severity: 'note',
