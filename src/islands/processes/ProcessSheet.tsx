@@ -1,5 +1,7 @@
 import { useState, type KeyboardEvent, type ReactNode } from 'react';
+import type { Rule } from '../../core/check/rule';
 import { RULES } from '../../core/check/rules';
+import { TRIAL_RULES } from '../../core/trial/rules';
 import { LEVELS } from '../../core/document/document';
 import { PROCESS_FIELDS, type NumberKey, type ProcessField } from '../../core/process/fields';
 import type { Process, RuleSeverity } from '../../core/process/process';
@@ -293,11 +295,25 @@ function AssemblyRows({ process, editable, put }: PartProps) {
 const SEVERITIES: readonly RuleSeverity[] = ['stop', 'caution', 'note', 'off'];
 
 /** How grave each rule's findings are under this process. */
-function Severities({ process, editable, put }: PartProps) {
+function Severities(part: PartProps) {
+  return (
+    <>
+      <Graded {...part} title="Rules" rules={RULES} />
+      <Graded {...part} title="Rules of a board, in Trial" rules={TRIAL_RULES} />
+    </>
+  );
+}
+
+interface GradedProps extends PartProps {
+  title: string;
+  rules: readonly Pick<Rule, 'id' | 'title' | 'severity' | 'source'>[];
+}
+
+function Graded({ process, editable, put, title: heading, rules }: GradedProps) {
   return (
     <section className="mb-4">
-      <h2 className="text-[15px] font-semibold">Rules</h2>
-      {RULES.map(({ id, title, severity, source }) => {
+      <h2 className="text-[15px] font-semibold">{heading}</h2>
+      {rules.map(({ id, title, severity, source }) => {
         const own = process.severities[id];
         return (
           <label

@@ -287,6 +287,8 @@ describe('the type of papers', () => {
     const lines = brokenInto('one two three four', 3, widthOf('one two', 3) + 0.01);
     expect(lines).toEqual(['one two', 'three', 'four']);
     expect(brokenInto('abcdefgh', 3, widthOf('abc', 3) + 0.01).join('')).toBe('abcdefgh');
-    expect(written('⌀ 0.30 ≥ 0.25 Ж')).toBe('dia.  0.30 at least  0.25 ¤');
+    expect(written('⌀ 0.30 ≥ 0.25 Ж ½ ⌊ 電')).toBe('dia.  0.30 ≥ 0.25 Ж ½ ⌊ ¤');
+    // what the type has not is as wide as in the face that has it
+    expect(widthOf('Ж', 3)).toBeGreaterThan(1);
   });
 });

@@ -2,7 +2,7 @@ import type * as PdfLib from '@cantoo/pdf-lib';
 import type { PDFFont, PDFOperator, PDFPage } from '@cantoo/pdf-lib';
 import { bold, regular } from './generated/fonts.js';
 import type { Item, Page, PathItem, TextItem } from './page';
-import { widthOf, written } from './type';
+import { runsOf, widthOf, written } from './type';
 
 /** Points of a PDF in a millimetre. */
 const POINTS = 72 / 25.4;
@@ -22,9 +22,17 @@ export async function pdfOf(
   const [lib, fontkit] = await Promise.all([import('@cantoo/pdf-lib'), import('fontkit')]);
   const document = await lib.PDFDocument.create();
   document.registerFontkit(fontkit as unknown as Parameters<typeof document.registerFontkit>[0]);
+  const others = new Map<string, PDFFont>();
+  const scripts = scriptsIn(pages);
+  if (scripts.size > 0) {
+    const { faces } = await import('./generated/other-faces.js');
+    for (const script of scripts)
+      others.set(script, await document.embedFont(faces[script] ?? '', { subset: true }));
+  }
   const fonts = {
     regular: await document.embedFont(regular.base64, { subset: true }),
     bold: await document.embedFont(bold.base64, { subset: true }),
+    others,
   };
   document.setTitle(title, { showInWindowTitleBar: true });
   document.setSubject(subject);
@@ -43,6 +51,18 @@ type Lib = typeof PdfLib;
 interface Fonts {
   readonly regular: PDFFont;
   readonly bold: PDFFont;
+  /** By the script that they bring. */
+  readonly others: ReadonlyMap<string, PDFFont>;
+}
+
+/** Scripts of the letters on pages that the type has not. */
+function scriptsIn(pages: readonly Page[]): Set<string> {
+  const scripts = new Set<string>();
+  for (const { items } of pages)
+    for (const item of items)
+      if (item.kind === 'text')
+        for (const { script } of runsOf(written(item.text))) if (script !== '') scripts.add(script);
+  return scripts;
 }
 
 function draw(lib: Lib, page: PDFPage, item: Item, height: number, fonts: Fonts): void {
@@ -60,14 +80,18 @@ function text(lib: Lib, page: PDFPage, item: TextItem, height: number, fonts: Fo
   if (said.trim() === '') return;
   const width = widthOf(said, size, item.bold);
   const back = anchor === 'start' ? 0 : anchor === 'middle' ? width / 2 : width;
-  page.drawText(said, {
-    x: (upright ? x : x - back) * POINTS,
-    y: (height - (upright ? y + back : y)) * POINTS,
-    size: size * POINTS,
-    font: item.bold ? fonts.bold : fonts.regular,
-    color: lib.grayscale(ink),
-    ...(upright ? { rotate: lib.degrees(90) } : {}),
-  });
+  let along = -back;
+  for (const run of runsOf(said)) {
+    page.drawText(run.text, {
+      x: (upright ? x : x + along) * POINTS,
+      y: (height - (upright ? y - along : y)) * POINTS,
+      size: size * POINTS,
+      font: fonts.others.get(run.script) ?? (item.bold ? fonts.bold : fonts.regular),
+      color: lib.grayscale(ink),
+      ...(upright ? { rotate: lib.degrees(90) } : {}),
+    });
+    along += widthOf(run.text, size, item.bold);
+  }
 }
 
 function pathOperators(

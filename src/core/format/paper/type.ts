@@ -1,21 +1,10 @@
-import { bold, regular } from './generated/fonts.js';
+import { bold, others, regular } from './generated/fonts.js';
 
 // The type of papers: what its letters are, and how wide.
 
-/** Letters that the type has not, by what is written for them. */
+/** What is written for signs that no face has, or that say nothing on paper. */
 const WRITTEN: Readonly<Record<string, string>> = {
   '⌀': 'dia. ',
-  '→': '>',
-  '←': '<',
-  '≥': 'at least ',
-  '≤': 'at most ',
-  '√': 'sqrt',
-  '≈': 'about ',
-  '¼': '1/4',
-  Δ: 'delta ',
-  σ: 'sigma',
-  Ω: 'ohm',
-  π: 'pi',
   '∥': '||',
   '▲': '',
   '●': '',
@@ -24,31 +13,44 @@ const WRITTEN: Readonly<Record<string, string>> = {
   '\u00a0': ' ',
   '\u2009': ' ',
   '\u202f': ' ',
-  '₁': '1',
-  '₂': '2',
 };
-/** What stands for a letter that the type has not, and nothing else is written for. */
+/** What stands for a letter that no face has, and nothing else is written for. */
 const SHOWN_MISSING = '¤';
 
-/** A text in letters that the type has; each other one is shown as ¤. */
+/** The script whose face has a letter; empty for the type itself, `null` where none has it. */
+function scriptOf(letter: string): string | null {
+  const code = String(letter.codePointAt(0));
+  if (code in regular.widths) return '';
+  return others.find(({ widths }) => code in widths)?.script ?? null;
+}
+
+/** A text in letters that there are faces for; each other one is shown as ¤. */
 export function written(text: string): string {
   return [...text.normalize('NFC')]
-    .map((letter) => {
-      const code = String(letter.codePointAt(0));
-      if (code in regular.widths) return letter;
-      return WRITTEN[letter] ?? SHOWN_MISSING;
-    })
+    .map((letter) => WRITTEN[letter] ?? (scriptOf(letter) === null ? SHOWN_MISSING : letter))
     .join('');
+}
+
+/** A written text in parts, each with the script whose face has it; empty for the type itself. */
+export function runsOf(said: string): { readonly text: string; readonly script: string }[] {
+  const runs: { text: string; script: string }[] = [];
+  for (const letter of said) {
+    const script = scriptOf(letter) ?? '';
+    const last = runs.at(-1);
+    if (last?.script === script) last.text += letter;
+    else runs.push({ text: letter, script });
+  }
+  return runs;
 }
 
 /** How long a text is in a size of the type, mm. */
 export function widthOf(text: string, size: number, isBold = false): number {
   const { widths } = isBold ? bold : regular;
-  return (
-    ([...written(text)].reduce((sum, letter) => sum + (widths[String(letter.codePointAt(0))] ?? 500), 0) *
-      size) /
-    1000
-  );
+  const of = (letter: string): number => {
+    const code = String(letter.codePointAt(0));
+    return widths[code] ?? others.find((face) => code in face.widths)?.widths[code] ?? 500;
+  };
+  return ([...written(text)].reduce((sum, letter) => sum + of(letter), 0) * size) / 1000;
 }
 
 /** Breaks a text into lines that are no longer than they may be; a word that is longer is cut. */

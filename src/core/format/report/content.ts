@@ -115,6 +115,19 @@ export function reportOf(compiled: Writable, about: HandOver): ReportContent {
           pinTable(compiled),
         ].map((table) => narrowed(table, 190)),
       ),
+      ...section('Approval', [
+        {
+          title: 'Who made, checked and approved it, and when',
+          columns: [
+            { head: '', width: 30 },
+            { head: 'name', width: 60 },
+            { head: 'date', width: 30 },
+            { head: 'signature', width: 70 },
+          ],
+          // to be written by hand on paper
+          rows: ['made by', 'checked by', 'approved by'].map((role) => [role, '', '', '']),
+        },
+      ]),
       ...section('What was held', [
         {
           title: `${report.held.length} rules had something to look at and found nothing`,

@@ -1,4 +1,5 @@
 import { drawPlan } from '../../drawing/plan';
+import { centreOf } from '../../geometry/box';
 import type { Format, Writable } from '../format';
 import type { HandOver } from '../paper/frame';
 import { LINE, line, PAPERS, type Item, type Page } from '../paper/page';
@@ -54,8 +55,21 @@ function picture(
     x: left + (p.x - extent.minX) * scale + 1,
     y: top + (extent.maxY - p.y) * scale + 1,
   });
-  return { items: strokeItems(strokes, put, scale, true), height: h * scale + 2, scale };
+  const numbers = footprint.lands.flatMap(({ number, copper }): Item[] => {
+    const tall = Math.min(
+      copper.maxY - copper.minY,
+      (copper.maxX - copper.minX) / Math.max(1, number.length * 0.6),
+    );
+    const size = Math.min(NUMBER.most, tall * scale * 0.8);
+    if (number === '' || size < NUMBER.least) return [];
+    const { x, y } = put(centreOf(copper));
+    return [{ kind: 'text', text: number, x, y: y + size * 0.36, size, anchor: 'middle' }];
+  });
+  return { items: [...strokeItems(strokes, put, scale, true), ...numbers], height: h * scale + 2, scale };
 }
+
+/** Numbers on lands, mm of paper: what is smaller cannot be read. */
+const NUMBER = { most: 2.6, least: 1 } as const;
 
 export function reportPages(compiled: Writable, about: HandOver): Page[] {
   const { width, height } = PAPERS[about.paper ?? 'a4'];

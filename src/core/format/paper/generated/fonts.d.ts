@@ -5,3 +5,8 @@ interface EmbeddedFont {
 }
 export const regular: EmbeddedFont;
 export const bold: EmbeddedFont;
+/** Faces of other scripts: only the letters that the type has not. */
+export const others: readonly {
+  readonly script: string;
+  readonly widths: Readonly<Record<string, number>>;
+}[];
