@@ -297,6 +297,9 @@ const OWN = record(
   { required: ['id'] },
 );
 
+/** What the file of a pattern may have no place for. */
+export const UNSAID = ['numbers', 'legend', 'courtyard', 'paste', 'origin'] as const;
+
 /** What a composed package has beside its dimensions. */
 export const COMPOSITION = record('', {
   title: text('Title', 80, { help: 'Of what kind the part is, in words.' }),
@@ -310,6 +313,9 @@ export const COMPOSITION = record('', {
   own: OWN,
   first: choice('Terminal 1', ['marked', 'plain', 'cathode', 'plus'], {
     help: 'Whether terminal 1 must be told from the others, and which end of a part with a direction it is.',
+  }),
+  unsaid: some('Not in its file', UNSAID, {
+    help: 'What the file of a pattern that was taken in could not say: nobody left it out.',
   }),
   naming: text('Standard name', 80, {
     help: 'A pattern over the dimensions, such as CONN{n}P{e}.',

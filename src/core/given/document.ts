@@ -77,6 +77,7 @@ export function takenIn(pattern: GivenPattern): TakenIn {
       ...base.package,
       title: 'Pattern as given',
       source: pattern.from.slice(0, 200),
+      ...(pattern.unsaid && pattern.unsaid.length > 0 ? { unsaid: pattern.unsaid } : {}),
       // two lands without a mark may lie either way
       first: lands.length > 2 || legend?.pin1 ? 'marked' : 'plain',
       pieces,

@@ -2,6 +2,7 @@ import type { Contour } from '../geometry/contour';
 import type { Placed } from '../geometry/figure';
 import type { Point } from '../geometry/point';
 import type { Polygon, Polyline } from '../geometry/polygon';
+import type { UNSAID } from '../document/pieces';
 import type { KeepOutIntent, KeptFree, PinIntent } from '../document/document';
 
 /**
@@ -75,6 +76,8 @@ export interface GivenPattern {
   /** The edge of the board: a point of it, and to which side the board ends. */
   readonly edge?: { readonly at: Point; readonly side: 'left' | 'right' | 'up' | 'down' };
   readonly pins?: readonly PinIntent[];
+  /** What its file has no place for. */
+  readonly unsaid?: readonly (typeof UNSAID)[number][];
   /** What was not understood or not kept of it, in words. */
   readonly left: readonly string[];
 }

@@ -95,7 +95,7 @@ export function landUnderBall(ball: number, level: Level, steps: Step[] = []): n
   return result;
 }
 
-function hardBall(ball: number, level: Level, steps: Step[]): number {
+export function hardBall(ball: number, level: Level, steps: Step[] = []): number {
   const k = HARD_BALL_FACTOR[level];
   const result = quantise(ball * k);
   steps.push({ symbol: 'D', formula: 'b·k', values: { b: ball, k }, result });

@@ -14,6 +14,7 @@ import { readNumbers } from './numbers';
 import { drifts, type Laid } from './pitch';
 import { byGravity, lineOf, type Remark, type Verdict, verdictOf } from './remark';
 import { jointRemarks, levelWords, openingRemarks, sizeRemarks } from './remarks-lands';
+import { ballRemarks, coverageRemarks, platingRemarks, unsaidRemarks } from './remarks-pads';
 import { courtyardRemarks, markRemarks, ruleRemarks } from './remarks-marks';
 import { numberRemarks, originRemarks, pitchRemarks, placeRemarks, scaleRemarks } from './remarks-places';
 
@@ -96,10 +97,14 @@ export function opinionOn(pattern: Drawable, against: Drawable): Result<Opinion,
     ...pitchRemarks(context),
     ...jointRemarks(context),
     ...sizeRemarks(context),
+    ...ballRemarks(context),
     ...openingRemarks(context),
+    ...coverageRemarks(context),
+    ...platingRemarks(context),
     ...courtyardRemarks(context),
     ...markRemarks(context),
     ...originRemarks(context),
+    ...unsaidRemarks(context),
     ...ruleRemarks(tried.footprint ? check(tried) : null, check(against), context),
   ].sort(byGravity);
   const wrong = new Set([

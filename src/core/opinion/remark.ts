@@ -19,6 +19,7 @@ export type RemarkKind =
   | 'mark'
   | 'origin'
   | 'turn'
+  | 'file'
   | 'rule';
 
 /** Something that is to be known of a pattern. */

@@ -141,6 +141,9 @@ export function openingRemarks({ alike, against: { process } }: Context): Remark
 
 /** Which level it is like. */
 export function levelWords({ lands, against }: Context): string {
+  // joints of balls and pads have no level of their own: their lands are held against the tables
+  const isJudged = lands.some(({ margins }) => margins.some(({ inverse }) => inverse !== null));
+  if (!isJudged && !lands.every(({ grade }) => grade === 'same')) return '';
   if (lands.length === 0 || lands.every(({ margins }) => margins.length === 0)) return '';
   if (lands.every(({ grade }) => grade === 'same')) return 'its lands are those that Tapis computes';
   const met = levelMet(lands, against.levels, against.process);

@@ -6,14 +6,15 @@ import { gapToPolygon } from '../geometry/gaps';
 import { type Polygon } from '../geometry/polygon';
 import { bodyAt } from '../package/drawn';
 import { formatMm } from '../units/length';
-import { type Context } from './context';
+import { isUnsaid, type Context } from './context';
 import { RANK, remark, type Remark } from './remark';
 
 // Remarks on what surrounds the lands, and what the rules find of the package with these lands.
 
 export function courtyardRemarks({ over, against, pattern, fit }: Context): Remark[] {
   if (fit.scale !== 1) return [];
-  if (!pattern.document.marks?.own?.courtyard && pattern.document.package.title === 'Pattern as given')
+  if (isUnsaid(pattern, 'courtyard')) return [];
+  if (!pattern.document.marks?.own?.courtyard && pattern.document.package.unsaid)
     return [remark('courtyard', 'note', 'No courtyard', 'The pattern has no courtyard of its own.')];
   const { body, bores, keepOuts, courtyard } = against.footprint;
   const needed = boxRound(occupiedBy(over.lands, bodyAt(body.extent, 'max'), bores, keepOuts));
@@ -34,9 +35,9 @@ export function courtyardRemarks({ over, against, pattern, fit }: Context): Rema
   ];
 }
 
-export function markRemarks({ over, against, fit }: Context): Remark[] {
+export function markRemarks({ over, against, fit, pattern }: Context): Remark[] {
   const { footprint } = against;
-  if (!footprint.package.polarised || fit.scale !== 1) return [];
+  if (!footprint.package.polarised || fit.scale !== 1 || isUnsaid(pattern, 'legend')) return [];
   const first =
     footprint.lands.find(({ number }) => ['1', 'A1', 'K', '+'].includes(number)) ?? footprint.lands[0];
   const { pin1, lines } = over.legend;

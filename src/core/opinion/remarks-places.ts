@@ -2,7 +2,7 @@ import { type Drawable } from '../footprint/footprint';
 import { centreOf } from '../geometry/box';
 import { distance, type Point } from '../geometry/point';
 import { formatFigure, formatMm, formatNumber } from '../units/length';
-import { type Context } from './context';
+import { isUnsaid, type Context } from './context';
 import { type Fit } from './fit';
 import { isAlike } from './kept';
 import { capital, NAMED, landsWord, namesOf, remark, type Remark } from './remark';
@@ -76,7 +76,7 @@ export function placeRemarks({ fit, fromBelow, against, pattern, laid, over }: C
       ? [
           remark(
             'extra',
-            extra.some(({ number }) => number !== '') ? 'caution' : 'note',
+            'caution',
             `${extra.length} ${landsWord(extra.length)} too many`,
             `The package has no terminal on ${extra.length === 1 ? 'land' : 'lands'} ${namesOf(extra.map(({ number }) => number))}.`,
             { given: fit.extra },
@@ -118,7 +118,8 @@ export function placeRemarks({ fit, fromBelow, against, pattern, laid, over }: C
 const pointWords = ({ x, y }: Point): string => `${formatFigure(x, 0, 3)} mm, ${formatFigure(y, 0, 3)} mm`;
 
 export function numberRemarks({ numbers, fit, pattern, against, fromBelow }: Context): Remark[] {
-  const one = against.footprint.lands.find(({ number }) => number === '1');
+  const own = against.footprint;
+  const one = own.lands.find(({ number }) => number === '1');
   const at = fit.pairs.find(({ own }) => against.footprint.lands[own] === one)?.given;
   const there = at === undefined ? undefined : pattern.footprint.lands[at]?.number;
   const first =
@@ -129,10 +130,11 @@ export function numberRemarks({ numbers, fit, pattern, against, fromBelow }: Con
     case 'same':
       return turnRemarks(fit, against, fromBelow);
     case 'none':
+      if (isUnsaid(pattern, 'numbers')) return [];
       return [
         remark(
           'numbers',
-          'caution',
+          own.package.polarised || own.lands.length > 2 ? 'stop' : 'caution',
           'No numbers',
           'Its lands have no numbers: nobody can tell which terminal is which.',
         ),
@@ -165,8 +167,8 @@ export function numberRemarks({ numbers, fit, pattern, against, fromBelow }: Con
       return [
         remark(
           'numbers',
-          // a name of its own, such as that of a pad, is no mistaken terminal
-          numbers.pairs.some(([given]) => known.has(given)) ? 'stop' : 'caution',
+          // a name of its own, such as that of a pad, is no mistaken terminal; one without a number gets no net
+          numbers.pairs.some(([given]) => given === '' || known.has(given)) ? 'stop' : 'caution',
           'Numbers differ',
           `${capital(said.join(', '))}${more}.`,
         ),
@@ -207,8 +209,8 @@ export function pitchRemarks({ drift }: Context): Remark[] {
   );
 }
 
-export function originRemarks({ over, against, fit }: Context): Remark[] {
-  if (fit.scale !== 1) return [];
+export function originRemarks({ over, against, fit, pattern }: Context): Remark[] {
+  if (fit.scale !== 1 || isUnsaid(pattern, 'origin')) return [];
   const { footprint } = against;
   const by = { x: over.origin.x - footprint.origin.x, y: over.origin.y - footprint.origin.y };
   const off = Math.hypot(by.x, by.y);
@@ -219,8 +221,9 @@ export function originRemarks({ over, against, fit }: Context): Remark[] {
   return [
     remark(
       'origin',
-      'note',
-      'Origin',
+      // a placement machine puts the part beside its lands by as much
+      off > 0.05 ? 'caution' : 'note',
+      'Origin elsewhere',
       `Its origin lies ${land ? `on land ${land.number}` : `${formatMm(off)} mm away`}, at ${pointWords(by)} from here: a placement list made with it puts the part there.`,
     ),
   ];

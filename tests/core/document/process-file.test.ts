@@ -152,7 +152,7 @@ describe('what a change of the process costs', () => {
       to: expect.closeTo(0.1, 9),
     });
     expect(of('Land width')).toMatchObject({ from: 0.4 });
-    expect(of('Mask web')).toMatchObject({ from: 'held', to: 'caution' });
+    expect(of('Web of mask too narrow')).toMatchObject({ from: 'held', to: 'caution' });
   });
   it('tells of vias that no longer fit', () => {
     const thermal = (process: string) => {

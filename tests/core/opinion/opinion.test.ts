@@ -3,6 +3,7 @@ import { describe, expect, test } from 'vitest';
 import { check } from '../../../src/core/check/check';
 import type { TapisDocument } from '../../../src/core/document/document';
 import { compile } from '../../../src/core/footprint/compile';
+import { atOrigin } from '../../../src/core/footprint/origin';
 import { isDrawable, type Drawable, type Land } from '../../../src/core/footprint/footprint';
 import { documentOf } from '../../../src/core/format/import';
 import { place, sizeOf, type Figure, type Placed } from '../../../src/core/geometry/figure';
@@ -23,7 +24,7 @@ const drawn = (document: TapisDocument): Drawable => {
 
 /** A footprint as somebody else would hand it over: lands with their openings, holes, legend and courtyard. */
 function given(of: Drawable): GivenPattern {
-  const { lands, bores, courtyard, legend } = of.footprint;
+  const { lands, bores, courtyard, legend } = atOrigin(of.footprint);
   return {
     name: 'theirs',
     from: 'a file',
@@ -142,7 +143,7 @@ describe('numbers', () => {
     expect(titles(opinion(named, U4))).toEqual(['caution: Numbers differ']);
   });
 
-  test('none at all is a caution', () => {
+  test('none at all is a stop', () => {
     expect(
       titles(
         opinion(
@@ -150,7 +151,7 @@ describe('numbers', () => {
           U4,
         ),
       ),
-    ).toContain('caution: No numbers');
+    ).toContain('stop: No numbers');
   });
 });
 
@@ -477,5 +478,105 @@ describe('a pattern by itself', () => {
         .remarks.map(({ message }) => message)
         .join(),
     ).toContain('clockwise');
+  });
+});
+
+describe('what no row of leads judges', () => {
+  const balls = drawn({
+    tapis: 2,
+    name: 'grid',
+    package: {
+      family: 'ball-grid',
+      dimensions: { nE: '4', nD: '4', e: '0.8', b: '0.40..0.50', D: '4', E: '4', A: '1.2', A1: '0.30' },
+    },
+    level: 'B',
+    process: 'standard',
+  });
+  const sized = (diameter: number) =>
+    each(given(balls), (land) => ({ ...land, copper: place({ kind: 'round', diameter }, land.copper.at) }));
+
+  test('lands under balls are held against the table', () => {
+    // a ball of 0.45 takes 0.30 to 0.40
+    const lands = (diameter: number) =>
+      titles(opinion(sized(diameter), balls)).filter((title) => title.includes('balls'));
+    expect(lands(0.35)).toEqual([]);
+    expect(lands(0.27)).toEqual(['caution: Lands too small for their balls']);
+    expect(lands(0.2)).toEqual(['stop: Lands too small for their balls']);
+    expect(lands(0.48)).toEqual(['caution: Lands too large for their balls']);
+    expect(opinion(sized(0.27), balls).line).not.toContain('level A');
+  });
+
+  test('paste on an exposed pad', () => {
+    // the radio of the demo stands on an exposed pad
+    const pad = drawn(
+      DEMO_DOCUMENTS.find(({ package: { family } }) => family === 'no-lead-quad') as TapisDocument,
+    );
+    const thermal = pad.footprint.lands.find(({ end, hole }) => end === null && !hole);
+    if (!thermal) throw new Error('the converter has no pad');
+    const { width, height } = sizeOf(thermal.copper.figure);
+    const covered = (share: number) =>
+      titles(
+        opinion(
+          each(given(pad), (land) =>
+            land.number === thermal.number
+              ? {
+                  ...land,
+                  paste:
+                    share === 0
+                      ? []
+                      : [
+                          place(
+                            {
+                              kind: 'rectangle',
+                              width: width * Math.sqrt(share),
+                              height: height * Math.sqrt(share),
+                            },
+                            land.copper.at,
+                          ),
+                        ],
+                }
+              : land,
+          ),
+          pad,
+        ),
+      ).filter((title) => title.endsWith('on a pad') || title.endsWith('without paste'));
+    expect(covered(0.6)).toEqual([]);
+    expect(covered(0.15)).toEqual(['caution: Too little paste on a pad']);
+    expect(covered(0.96)).toEqual(['caution: Too much paste on a pad']);
+    expect(covered(1)).toEqual(['caution: Too much paste on a pad']);
+    expect(covered(0)).toEqual(['stop: Exposed pad without paste']);
+  });
+
+  test('holes without plating, a third land, and an origin elsewhere', () => {
+    const header = drawn(
+      DEMO_DOCUMENTS.find(({ package: { family } }) => family === 'pin-header') as TapisDocument,
+    );
+    const bare = each(given(header), (land) =>
+      land.hole ? { ...land, hole: { ...land.hole, plated: false } } : land,
+    );
+    expect(titles(opinion(bare, header))).toContain('stop: Holes without plating');
+    const r1 = drawn(chip());
+    const third = given(r1);
+    const [first] = third.lands;
+    const more = {
+      ...third,
+      lands: [
+        ...third.lands,
+        { number: '', copper: place({ kind: 'round', diameter: 0.4 }, { x: 0, y: 2 }), mask: [], paste: [] },
+      ],
+    };
+    expect(first && titles(opinion(more, r1))).toContain('caution: 1 land too many');
+    const beside = each(given(r1), (land) =>
+      all(land, (placed) => putPlaced({ ...HOME, at: { x: 0.3, y: 0 } }, placed)),
+    );
+    expect(titles(opinion(beside, r1))).toContain('caution: Origin elsewhere');
+  });
+
+  test('what a file has no place for is said once and blamed on nobody', () => {
+    const { legend: _none, courtyard: _neither, ...plain } = given(drawn(converter()));
+    const table = { ...plain, unsaid: ['legend', 'courtyard'] as const };
+    const said = titles(opinion(table, drawn(converter())));
+    expect(said).toContain('note: Not in the file');
+    expect(said.filter((title) => /mark|ourtyard/.test(title))).toEqual([]);
   });
 });

@@ -410,6 +410,13 @@ function patternOf(
     ...(courtyard ? { courtyard: courtyard.map((p) => putPoint(move, p)) } : {}),
     ...(body ? { body: body.map((p) => putPoint(move, p)) } : {}),
     ...(named.length > 0 ? { pins: named } : {}),
+    unsaid: [
+      ...(made.lands.some(({ number }) => number !== '') ? [] : (['numbers'] as const)),
+      ...(board.legend ? [] : (['legend'] as const)),
+      ...(courtyard ? [] : (['courtyard'] as const)),
+      ...(board.paste ? [] : (['paste'] as const)),
+      ...(origin.x !== 0 || origin.y !== 0 ? (['origin'] as const) : []),
+    ],
     left,
   };
 }

@@ -165,6 +165,12 @@ export function readPadTable(
         lands,
         holes,
         ...(pins.length > 0 ? { pins: pinsNamed(pins) } : {}),
+        unsaid: [
+          'legend',
+          'courtyard',
+          ...(columns.includes('number') ? [] : (['numbers'] as const)),
+          ...(columns.includes('paste-length') ? [] : (['paste'] as const)),
+        ],
         left,
       },
     ],

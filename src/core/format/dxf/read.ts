@@ -142,6 +142,12 @@ export function readDrawing(
       ? { areas: figures('keep-out').map((area) => ({ area, why: 'drawn as a keep-out' })) }
       : {}),
     ...(edge ? { edge } : {}),
+    unsaid: [
+      ...(legendLines.length > 0 ? [] : (['legend'] as const)),
+      ...(courtyard ? [] : (['courtyard'] as const)),
+      ...(copper.some(({ number }) => number !== '') ? [] : (['numbers'] as const)),
+      ...(has('paste') ? [] : (['paste'] as const)),
+    ],
     left: [...left, ...made.left],
   };
   return ok({
