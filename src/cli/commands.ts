@@ -117,7 +117,8 @@ export const COMMANDS: readonly Command[] = [
       'holds a pattern (a document, or a file as import reads it) against the package that it is meant for; exit 1 when it is wrong',
     takes: 'PATTERN',
     options: [
-      ['--against <document>', 'the footprint of the package'],
+      ['--against <document>', 'the footprint of the package, or a folder of them for a folder of patterns'],
+      ['--sarif', 'of a folder: remarks as SARIF'],
       JSON_OUT,
       ['--take <what>', 'computed, theirs or mended: what is written'],
       ['--out <file>', 'where it is written'],

@@ -10,11 +10,13 @@ import { differenceWords } from '../core/opinion/remarks-lands';
 import { formatFigure, formatMm } from '../core/units/length';
 import { compileFile } from './files';
 import { patternsIn, type ImportOptions } from './import';
+import { isFolder, opinionOnLibrary } from './opinion-library';
 import { Refusal, type Outcome } from './outcome';
 
 interface OpinionOptions extends ImportOptions {
   readonly against?: string | undefined;
   readonly json?: boolean | undefined;
+  readonly sarif?: boolean | undefined;
   readonly take?: string | undefined;
   readonly reason?: string | undefined;
 }
@@ -22,6 +24,12 @@ interface OpinionOptions extends ImportOptions {
 /** Holds a pattern against a package, and writes what is made of it where that is asked for. */
 export async function opinion(file: string, options: OpinionOptions): Promise<Outcome> {
   const { against: path, json = false, take, out, reason } = options;
+  if (isFolder(file) || (path !== undefined && isFolder(path))) {
+    if (path === undefined)
+      throw new Refusal('--against is missing: the folder of the packages that the patterns are meant for.');
+    if (take !== undefined) throw new Refusal('--take goes with one pattern, and not with a folder of them.');
+    return opinionOnLibrary(file, path, options);
+  }
   const pattern = await patternOf(file, options);
   const told = pattern.left.map((one) => `${one}\n`).join('');
   if (path === undefined) {

@@ -9,7 +9,7 @@ import type { CheckedFile } from '../checked-file';
 // Findings in the Static Analysis Results Interchange Format (OASIS, SARIF 2.1.0): the rules that were held
 // against, what was found, where in the file it was entered, and the remedies as replacements of its text.
 
-const LEVELS: Readonly<Record<Severity, 'error' | 'warning' | 'note'>> = {
+export const LEVELS: Readonly<Record<Severity, 'error' | 'warning' | 'note'>> = {
   stop: 'error',
   caution: 'warning',
   note: 'note',
@@ -29,29 +29,41 @@ export function writeSarif(files: readonly CheckedFile[]): string {
     for (const finding of [...report.findings, ...report.waived.map((one) => one.finding)])
       if (!rules.has(finding.rule)) rules.set(finding.rule, { ...finding, id: finding.rule });
   const indexes = new Map([...rules.keys()].map((id, i) => [id, i]));
+  return logOf({
+    rules: [...rules.values()].map(({ id, title, source, severity }) => ({
+      id,
+      name: title,
+      shortDescription: { text: title },
+      help: { text: source },
+      defaultConfiguration: { level: LEVELS[severity] },
+    })),
+    paths: files.map(({ path }) => path),
+    mimeType: 'application/json',
+    results: () => files.flatMap((file, index) => resultsOf(file, index, indexes)),
+  });
+}
+
+interface Log {
+  readonly rules: readonly object[];
+  readonly paths: readonly string[];
+  readonly mimeType: string;
+  /** @param where the place of a file in the log, by its path */
+  readonly results: (where: (path: string) => object) => readonly object[];
+}
+
+/** A log of one run. */
+export function logOf({ rules, paths, mimeType, results }: Log): string {
+  const indexes = new Map(paths.map((path, i) => [path, i]));
+  const where = (path: string) => ({ uri: uriOf(path), index: indexes.get(path) ?? -1 });
   const log = {
     $schema: 'https://json.schemastore.org/sarif-2.1.0.json',
     version: '2.1.0',
     runs: [
       {
-        tool: {
-          driver: {
-            name: 'Tapis',
-            rules: [...rules.values()].map(({ id, title, source, severity }) => ({
-              id,
-              name: title,
-              shortDescription: { text: title },
-              help: { text: source },
-              defaultConfiguration: { level: LEVELS[severity] },
-            })),
-          },
-        },
-        artifacts: files.map(({ path }) => ({
-          location: { uri: uriOf(path) },
-          mimeType: 'application/json',
-        })),
+        tool: { driver: { name: 'Tapis', rules } },
+        artifacts: paths.map((path) => ({ location: { uri: uriOf(path) }, mimeType })),
         columnKind: 'utf16CodeUnits',
-        results: files.flatMap((file, index) => resultsOf(file, index, indexes)),
+        results: results(where),
       },
     ],
   };
