@@ -5,6 +5,7 @@ import { ErrorBoundary } from '../common/ErrorBoundary';
 import { later } from '../common/later';
 import { letGoOfLists } from '../common/typing';
 import { holdWithDrafts } from '../state/draft';
+import { AskedCommands } from './AskedCommands';
 import { AskedHelp } from './AskedHelp';
 import { NewVersion } from './NewVersion';
 import { keepOffline } from './offline';
@@ -45,6 +46,7 @@ export function App({ earlierPorts }: { earlierPorts: readonly number[] }) {
     <>
       <NewVersion />
       <AskedHelp />
+      <AskedCommands />
       <Switch>
         <Route path="/">
           <ErrorBoundary>

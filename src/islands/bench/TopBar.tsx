@@ -2,6 +2,7 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { LEVELS } from '../../core/document/document';
 import { processDifferences } from '../../core/document/process-file';
 import { PROCESSES } from '../../core/process';
+import { HelpButton } from '../common/HelpButton';
 import { Choice, Pick, UnitChoice } from '../common/inputs';
 import { SaveNote, UndoButtons } from '../common/saving';
 import { processes } from '../common/shelf-store';
@@ -25,7 +26,7 @@ export function TopBar() {
       <a href="/" className="text-[20px] font-semibold">
         Tapis
       </a>
-      <a href="/" className="text-secondary hover:text-base-content ml-1">
+      <a href="/" className="text-secondary hover:text-base-content ml-1 whitespace-nowrap">
         Shelf ▸
       </a>
       <NameField />
@@ -54,6 +55,7 @@ export function TopBar() {
         >
           Commands <kbd className="kbd kbd-sm">K</kbd>
         </button>
+        <HelpButton />
       </div>
     </header>
   );

@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import { HelpButton } from './HelpButton';
 
 interface Props {
   title: string;
@@ -20,7 +21,10 @@ export function PageHead({ title, children, end }: Props) {
       </a>
       <h1 className="text-[15px] font-semibold">{title}</h1>
       {children}
-      <div className="ml-auto flex gap-2">{end}</div>
+      <div className="ml-auto flex items-center gap-2">
+        {end}
+        <HelpButton />
+      </div>
     </header>
   );
 }

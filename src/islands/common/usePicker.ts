@@ -17,13 +17,15 @@ export interface Picker<T> {
  * Keeps a picker's search and place. Enter before there is anything to find is kept until there is.
  * @param find entries for a search, in order; must be stable between renders
  * @param columns entries in a row: arrow keys up and down step by it, left and right by one
+ * @param begins what is searched for at first
  */
 export function usePicker<T>(
   find: (query: string) => readonly T[],
   choose: (entry: T) => void,
   columns = 1,
+  begins = '',
 ): Picker<T> {
-  const [query, setQuery] = useState('');
+  const [query, setQuery] = useState(begins);
   const [at, setAt] = useState(0);
   const dialog = useRef<HTMLDialogElement>(null);
   const early = useRef(false);

@@ -7,6 +7,8 @@ import { usePicker } from '../common/usePicker';
 interface Props {
   onChoose: (family: PackageKind) => void;
   onClose: () => void;
+  /** What is searched for at first. */
+  begins?: string;
 }
 
 /** Tiles in a row; arrow keys up and down step by it. */
@@ -28,7 +30,7 @@ const loadList = async () => {
 };
 
 /** All package families as small true drawings, to be searched by name, shape, lead form or count. */
-export function Gallery({ onChoose, onClose }: Props) {
+export function Gallery({ onChoose, onClose, begins = '' }: Props) {
   // what is typed before the drawings are there is kept
   const { value: list, trouble } = useLoaded('The gallery', loadList);
   const choose = ({ kind }: Hit) => onChoose(kind);
@@ -36,6 +38,7 @@ export function Gallery({ onChoose, onClose }: Props) {
     list?.find ?? none,
     choose,
     COLUMNS,
+    begins,
   );
   return (
     <dialog ref={dialog} className="modal" onClose={onClose} aria-label="Package families">

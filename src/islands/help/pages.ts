@@ -30,7 +30,8 @@ export const WRITTEN: readonly Told[] = [
 
 /** Gestures on the Sheet of the Bench. */
 export const ON_THE_SHEET: readonly Told[] = [
-  ['wheel', 'zoom about the pointer'],
+  ['wheel, two fingers', 'zoom about the pointer'],
+  ['+ −', 'zoom about the middle; F fits the drawing'],
   ['drag', 'move the drawing'],
   ['press a land', 'choose it; the elevations are cut through it'],
   ['press a dimension', 'change its number where it is drawn'],

@@ -72,7 +72,7 @@ export function OpinionView({ pattern: id, against }: { pattern: string; against
       navigate(`/opinion/${id}/${next}`);
     });
   return (
-    <div className="flex h-screen min-w-[1024px] flex-col">
+    <div className="flex h-screen min-w-[840px] flex-col">
       <PageHead
         title="Second opinion"
         end={

@@ -32,7 +32,7 @@ export function Processes() {
       if (added) setChosen(added.id);
     });
   return (
-    <div className="flex h-screen min-w-[1024px] flex-col">
+    <div className="flex h-screen min-w-[840px] flex-col">
       <PageHead
         title="Processes"
         end={

@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import type { Point } from '../../core/geometry/point';
 import { outerSpan } from '../../core/geometry/box';
 import { gapBetweenFigures } from '../../core/geometry/gaps';
@@ -10,6 +11,8 @@ interface Props extends Pick<SheetView, 'unit' | 'drawable' | 'selectedLand' | '
   /** Index of the land under the cursor. */
   over: number | null;
   scale: number;
+  /** What zooms the drawing, at its end. */
+  zoom: ReactNode;
 }
 
 /** The line under the Sheet: cursor, selected land, distances to the land under the cursor, scale. */
@@ -22,6 +25,7 @@ export function Readout({
   moving,
   whole,
   selectedLand: selected,
+  zoom,
 }: Props) {
   const lands = drawable?.footprint.lands ?? [];
   const origin = drawable?.footprint.origin ?? { x: 0, y: 0 };
@@ -59,6 +63,7 @@ export function Readout({
         </span>
       )}
       <span className="text-secondary ml-auto shrink-0">{scale.toFixed(0)} px = 1 mm</span>
+      {zoom}
     </div>
   );
 }

@@ -34,6 +34,7 @@ import { SectionMark } from './SectionMark';
 import { TitleBlock } from './TitleBlock';
 import { isHeavy, useCamera } from './useCamera';
 import { useGestures, type Pointer } from './useGestures';
+import { ZoomButtons } from './ZoomButtons';
 import { SNAP, useModelGrab } from './useModelGrab';
 import type { SheetActions, SheetView } from './view';
 
@@ -81,12 +82,12 @@ export function Sheet({ view, actions }: Props) {
     [width, height, whole, planWidth, planHeight],
   );
   const key = `${width} ${height} ${whole} ${fits} ${drawable?.document.package.family}`;
-  const { camera, drawn, hold } = useCamera(
-    drawable?.footprint ?? null,
-    drawable?.process ?? null,
-    areas,
-    key,
-  );
+  const {
+    camera,
+    drawn,
+    hold,
+    fit: refit,
+  } = useCamera(drawable?.footprint ?? null, drawable?.process ?? null, areas, key);
   const [pointer, setPointer] = useState<Pointer | null>(null);
   return (
     <section className="bg-base-200 flex min-h-0 min-w-0 flex-1 flex-col" aria-label="Sheet">
@@ -134,6 +135,7 @@ export function Sheet({ view, actions }: Props) {
         unit={view.unit}
         drawable={drawable}
         selectedLand={view.selectedLand}
+        zoom={drawable && <ZoomButtons camera={camera} hold={hold} onFit={refit} />}
       />
     </section>
   );

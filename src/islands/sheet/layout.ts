@@ -211,9 +211,18 @@ export function pointUnder(view: View, area: Area, camera: Camera, rise: Rise, p
   }
 }
 
+/** Pixels for a millimetre at least and at most. */
+const scaleBy = ({ scale }: Camera, factor: number): number => Math.min(4000, Math.max(2, scale * factor));
+
+/** Zooms about the middle of the views. */
+export const zoomBy = (camera: Camera, factor: number): Camera => ({
+  ...camera,
+  scale: scaleBy(camera, factor),
+});
+
 /** Zooms about a pixel: what lies under it stays there. */
 export function zoomAbout(camera: Camera, view: View, area: Area, pixel: Point, factor: number): Camera {
-  const scale = Math.min(4000, Math.max(2, camera.scale * factor));
+  const scale = scaleBy(camera, factor);
   const [dx, dy] = [pixel.x - (area.x + area.width / 2), pixel.y - (area.y + area.height / 2)];
   const keep = (offset: number) => offset / camera.scale - offset / scale;
   return {

@@ -32,5 +32,6 @@ export function useCamera(footprint: Footprint | null, process: Process | null, 
     /** What shapes are drawn for. */
     drawn: isHeld ? (rested ?? camera) : camera,
     hold: (next: Camera) => setHeld({ key, camera: next }),
+    fit: () => setHeld(null),
   };
 }

@@ -27,7 +27,15 @@ interface GestureInput {
   letGo?: (() => void) | undefined;
 }
 
-/** Wheel zooms about the pointer, drag pans, a press selects a land. */
+/** Two fingers on the drawing as they were put down. */
+interface Pinch {
+  readonly camera: Camera;
+  readonly view: View;
+  readonly middle: Point;
+  readonly apart: number;
+}
+
+/** Wheel zooms about the pointer, two fingers zoom and pan, drag pans, a press selects a land. */
 export function useGestures(input: GestureInput) {
   const { press, areas, camera, hold, rise, onPointer, landAt: find, grab } = input;
   const drag = useRef<{
@@ -38,6 +46,8 @@ export function useGestures(input: GestureInput) {
     moved: boolean;
     held: ((moved: Point) => void) | null;
   } | null>(null);
+  const fingers = useRef(new Map<number, Point>());
+  const pinch = useRef<Pinch | null>(null);
   const viewAt = useCallback(
     (pixel: Point) =>
       VIEWS.find((view) => {
@@ -62,27 +72,48 @@ export function useGestures(input: GestureInput) {
     const view = viewAt(pixel);
     if (view) hold(zoomAbout(camera, view, areas[view] as Area, pixel, Math.exp(-event.deltaY * 0.0015)));
   });
+  const spread = (): Omit<Pinch, 'camera' | 'view'> | null => {
+    const [a, b] = [...fingers.current.values()];
+    if (!a || !b) return null;
+    return {
+      middle: { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 },
+      apart: Math.max(1, Math.hypot(a.x - b.x, a.y - b.y)),
+    };
+  };
+  const lift = (event: React.PointerEvent) => {
+    fingers.current.delete(event.pointerId);
+    if (fingers.current.size < 2) pinch.current = null;
+  };
   const handlers = {
     onPointerDown(event: React.PointerEvent) {
       const view = viewAt(pixelOf(event));
       if (!view) return;
       const pixel = pixelOf(event);
+      if (event.pointerType === 'touch') fingers.current.set(event.pointerId, pixel);
+      const both = spread();
+      if (both) {
+        pinch.current = { ...both, camera, view };
+        drag.current = { ...pixel, camera, view, moved: true, held: null };
+        return;
+      }
       drag.current = { ...pixel, camera, view, moved: false, held: grab(view, pixel) };
     },
     onPointerMove(event: React.PointerEvent) {
       const pixel = pixelOf(event);
+      if (fingers.current.has(event.pointerId)) fingers.current.set(event.pointerId, pixel);
+      const [from, now] = [pinch.current, spread()];
+      if (from && now) {
+        const { view, middle } = from;
+        const zoomed = zoomAbout(from.camera, view, areas[view] as Area, middle, now.apart / from.apart);
+        return hold(panned(zoomed, view, now.middle.x - middle.x, now.middle.y - middle.y));
+      }
       const start = drag.current;
       if (start && event.buttons === 1) {
         const [dx, dy] = [pixel.x - start.x, pixel.y - start.y];
         if (!start.moved && Math.hypot(dx, dy) < 4) return;
         start.moved = true;
         if (start.held) return start.held({ x: dx, y: dy });
-        hold({
-          ...start.camera,
-          x: start.view === 'side' ? start.camera.x : start.camera.x - dx / camera.scale,
-          y: start.view === 'front' ? start.camera.y : start.camera.y + dy / camera.scale,
-        });
-        return;
+        return hold(panned(start.camera, start.view, dx, dy));
       }
       const view = viewAt(pixel);
       if (view !== 'plan') return onPointer(null);
@@ -90,7 +121,11 @@ export function useGestures(input: GestureInput) {
       onPointer({ point, over: find(point) });
     },
     onPointerLeave: () => onPointer(null),
-    onPointerUp: () => input.letGo?.(),
+    onPointerUp(event: React.PointerEvent) {
+      lift(event);
+      input.letGo?.();
+    },
+    onPointerCancel: lift,
     onClick(event: React.MouseEvent) {
       const moved = drag.current?.moved;
       drag.current = null;
@@ -105,4 +140,13 @@ export function useGestures(input: GestureInput) {
     },
   };
   return { wheel, handlers };
+}
+
+/** A camera after a view was moved by pixels. */
+function panned(camera: Camera, view: View, dx: number, dy: number): Camera {
+  return {
+    ...camera,
+    x: view === 'side' ? camera.x : camera.x - dx / camera.scale,
+    y: view === 'front' ? camera.y : camera.y + dy / camera.scale,
+  };
 }

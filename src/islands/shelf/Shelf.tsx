@@ -5,6 +5,7 @@ import { newDocument, type TapisDocument } from '../../core/document/document';
 import { readSearch } from '../../core/library/search';
 import type { PackageKind } from '../../core/package/catalogue';
 import { within } from '../../store/groups';
+import { HelpButton } from '../common/HelpButton';
 import { later } from '../common/later';
 import { NoteBar } from '../common/note';
 import { keepLook, keptLook } from '../common/look';
@@ -87,7 +88,7 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
   const [look, setLook] = useState<Look>(() => (keptLook(LOOK) === 'list' ? 'list' : 'cards'));
   const [columns, setColumns] = useState<readonly Column[]>(keptColumns);
   const [binOpen, setBinOpen] = useState(false);
-  const [choosing, setChoosing] = useState(false);
+  const [choosing, setChoosing] = useState<string | null>(null);
   const [wish, setWish] = useState<Wish | null>(null);
   const [checked, setChecked] = useState<readonly string[] | null>(null);
   const files = useRef<HTMLInputElement>(null);
@@ -152,8 +153,8 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
   const count = all?.length ?? 0;
 
   return (
-    <div className="mx-auto flex min-h-screen max-w-[1480px] min-w-[1024px] flex-col">
-      <header className="border-base-300 bg-base-100 flex h-11 items-center gap-3 border-b px-4">
+    <div className="mx-auto flex min-h-screen max-w-[1480px] flex-col">
+      <header className="border-base-300 bg-base-100 flex min-h-11 flex-wrap items-center gap-3 border-b px-4 py-1">
         <span className="text-[20px] font-semibold">Tapis</span>
         <h1 className="text-secondary">Shelf</h1>
         <input
@@ -176,7 +177,7 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
           <a className="btn btn-sm btn-ghost" href="/processes">
             Processes
           </a>
-          <button type="button" className="btn btn-sm btn-primary" onClick={() => setChoosing(true)}>
+          <button type="button" className="btn btn-sm btn-primary" onClick={() => setChoosing('')}>
             New footprint
           </button>
           <button type="button" className="btn btn-sm" onClick={() => files.current?.click()}>
@@ -205,11 +206,16 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
           >
             Bin {binned && binned.length > 0 ? binned.length : ''}
           </button>
+          <HelpButton />
         </div>
       </header>
       <TroubleBar />
-      {choosing && (
-        <Gallery onChoose={(family) => void startNew(family)} onClose={() => setChoosing(false)} />
+      {choosing !== null && (
+        <Gallery
+          begins={choosing}
+          onChoose={(family) => void startNew(family)}
+          onClose={() => setChoosing(null)}
+        />
       )}
       <WorkBar />
       {asked && <Restore asked={asked} />}
@@ -248,7 +254,9 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
           {all && count === 0 && (
             <EmptyShelf
               earlierPorts={earlierPorts}
-              onNew={() => setChoosing(true)}
+              onFiles={() => files.current?.click()}
+              onNew={() => setChoosing('')}
+              onComposed={() => setChoosing('composed')}
               onDemo={() => void attempt('Putting the demo on the Shelf', addDemo)}
             />
           )}

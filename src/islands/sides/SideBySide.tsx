@@ -98,7 +98,7 @@ export function SideBySide({ a, b }: { a: string; b: string }) {
       </main>
     );
   return (
-    <div className="flex h-screen min-w-[1024px] flex-col">
+    <div className="flex h-screen min-w-[840px] flex-col">
       <PageHead
         title="Side by side"
         end={

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import type { BoardFormat } from '../../core/format/board/board-format';
 import { download } from '../common/download';
 import { useLoaded } from '../common/later';
@@ -28,6 +28,13 @@ export function HandOver({ onClose }: { onClose: () => void }) {
       setBusy(null);
     }
   };
+  useEffect(() => {
+    const close = (event: KeyboardEvent) => {
+      if (event.key === 'Escape' && !event.defaultPrevented) onClose();
+    };
+    addEventListener('keydown', close);
+    return () => removeEventListener('keydown', close);
+  }, [onClose]);
   const saveTrial = async () => download(await trialFile(store.getState().document));
   const { problems } = store.getState().compiled;
   return (

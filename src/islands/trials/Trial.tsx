@@ -113,7 +113,7 @@ function Place() {
   };
   return (
     <div
-      className="relative flex h-screen min-w-[840px] flex-col"
+      className="relative flex h-screen min-w-[840px] flex-col overflow-hidden"
       // a file that is let go anywhere must not take the page's place
       onDragOver={(event) => {
         if (event.dataTransfer.types.includes('Files')) event.preventDefault();

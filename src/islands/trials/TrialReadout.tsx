@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import { roomAbout } from '../../core/trial/snap';
 import type { CompiledTrial } from '../../core/trial/trial';
 import { formatLength, type DisplayUnit } from '../../core/units/length';
@@ -9,11 +10,14 @@ export function TrialReadout({
   shown,
   pointer,
   scale,
+  zoom,
 }: {
   shown: CompiledTrial;
   pointer: Pointer | null;
   /** `null` where nothing is drawn to scale. */
   scale: number | null;
+  /** What zooms the drawing, at its end. */
+  zoom: ReactNode;
 }) {
   const unit = useTrial((s) => s.unit);
   const selected = useTrial((s) => s.selected);
@@ -48,6 +52,7 @@ export function TrialReadout({
       {scale !== null && (
         <span className="text-secondary ml-auto shrink-0">{scale.toFixed(1)} px = 1 mm</span>
       )}
+      {zoom}
     </div>
   );
 }

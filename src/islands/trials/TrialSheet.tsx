@@ -29,6 +29,7 @@ import { QuadrantHead } from '../sheet/QuadrantHead';
 import { Strokes } from '../sheet/Strokes';
 import { TitleBlock } from '../sheet/TitleBlock';
 import { useGestures, type Pointer } from '../sheet/useGestures';
+import { ZoomButtons } from '../sheet/ZoomButtons';
 import { Ghost, Guides, References, Selected } from './plan-marks';
 import { stepOf } from './step';
 import { TrialReadout } from './TrialReadout';
@@ -117,7 +118,18 @@ export function TrialSheet() {
           );
         })}
       </div>
-      <TrialReadout shown={shown} pointer={pointer} scale={whole === 'turn' ? null : camera.scale} />
+      <TrialReadout
+        shown={shown}
+        pointer={pointer}
+        scale={whole === 'turn' ? null : camera.scale}
+        zoom={
+          <ZoomButtons
+            camera={camera}
+            hold={(next) => hold({ key, camera: next })}
+            onFit={() => hold(null)}
+          />
+        }
+      />
     </section>
   );
 }

@@ -32,7 +32,7 @@ export function Trials() {
     });
   };
   return (
-    <div className="flex min-h-screen min-w-[1024px] flex-col">
+    <div className="flex min-h-screen min-w-[840px] flex-col">
       <PageHead
         title="Trials"
         end={
