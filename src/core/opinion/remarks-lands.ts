@@ -55,7 +55,7 @@ export function jointRemarks({ lands, against }: Context): Remark[] {
           'joint',
           severity,
           title,
-          `${END_WORDS[end]} of ${some.length === 1 ? 'land' : 'lands'} ${namesOf(some.map(({ land }) => land.number))} is ${formatMm(inverse ?? margin.mean)} mm${needs === '' ? '' : `, ${needs}`} (${reach}).${misses}${off === '' ? '' : ` Land ${worst.land.number} against the computed one: ${off}.`}`,
+          `${END_WORDS[end]} of land ${worst.land.number || 'without a number'} is ${formatMm(inverse ?? margin.mean)} mm${needs === '' ? '' : `, ${needs}`} (${reach}).${misses}${some.length === 1 ? '' : ` ${some.length} lands miss it in all: ${namesOf(some.map(({ land }) => land.number))}.`}${off === '' ? '' : ` Land ${worst.land.number} against the computed one: ${off}.`}`,
           about(some),
         ),
       ];

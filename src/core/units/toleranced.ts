@@ -1,4 +1,4 @@
-import { formatNumber, fromMm, quantise, type DisplayUnit, type LengthUnit } from './length';
+import { formatNumber, fromMm, MM_PER, quantise, type DisplayUnit, type LengthUnit } from './length';
 
 /** How a toleranced value was given by the datasheet or the person. */
 export type Given =
@@ -83,9 +83,11 @@ export function printEntry(value: Toleranced, unit: LengthUnit | null): string {
  * @param value limits in mm
  * @param brief drops the third decimal of ranges, for a second look in the other unit
  */
-export function describeLimits(value: Toleranced, unit: DisplayUnit, brief = false): string {
+export function describeLimits(value: Toleranced, unit: DisplayUnit | 'in', brief = false): string {
   const single = value.min === value.max;
   const number = (v: number) => {
+    // as inch columns are printed: to a tenth of a mil
+    if (unit === 'in') return formatNumber(v / MM_PER.in, 3, 4);
     const shown = fromMm(v, unit);
     if (unit === 'mm') return formatNumber(shown, 2, brief && !single ? 2 : 3);
     // a tenth of a mil is 2.5 µm: only thin things need it

@@ -40,9 +40,9 @@ export function DimensionRow({ dimension, onCommit }: Props) {
       if (how === 'commit') onCommit(input);
     },
   );
-  const otherUnit = (document.package.unit ?? 'mm') === 'mm' ? 'mil' : 'mm';
+  const ownUnit = document.package.unit ?? 'mm';
+  const otherUnit = ownUnit === 'mm' ? 'mil' : 'mm';
   const other = value && kind === 'length' && !error ? describeLimits(value, otherUnit, true) : '';
-  const ownUnit = otherUnit === 'mil' ? 'mm' : 'mil';
   const derivedValue = value && (kind === 'count' ? String(value.nom) : describeLimits(value, ownUnit));
   const derivedText = source === 'derived' ? (derivedValue ?? '') : '';
   const noteId = `note-${symbol}`;

@@ -28,7 +28,9 @@ export function dimensionTable({ resolved }: Writable): Table {
       .map(({ definition, text, unit, value, label, where, source, assumption }) => [
         definition.symbol,
         definition.name,
-        source === 'derived' ? '' : [text, unit === 'mm' ? '' : unit].filter(Boolean).join(' '),
+        source === 'derived'
+          ? ''
+          : [text, unit === 'mm' || definition.kind === 'count' ? '' : unit].filter(Boolean).join(' '),
         value ? (definition.kind === 'count' ? String(value.nom) : describeLimits(value, 'mm')) : '',
         source === 'derived'
           ? `follows: ${text}`
