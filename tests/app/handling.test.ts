@@ -294,3 +294,66 @@ it('pinches the drawing, and not the page along with it', async () => {
   expect(await page.evaluate(() => [visualViewport?.scale, devicePixelRatio])).toEqual([1, 1]);
   expectNoFaults(page);
 });
+
+it('zooms by keys, by buttons and by two fingers, about what is looked at', async () => {
+  const scale = async () =>
+    Number(
+      /([\d.]+) px = 1 mm/.exec(
+        (await page.$eval('section[aria-label="Sheet"]', (e) => e.textContent)) ?? '',
+      )?.[1],
+    );
+  await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+  await page.locator('button[aria-label="Fit the drawing"]').click();
+  const fitted = await scale();
+  const grows = async (act: () => Promise<unknown>) => {
+    const before = await scale();
+    await act();
+    await page.waitForFunction(
+      (was) =>
+        Number(
+          /([\d.]+) px = 1 mm/.exec(
+            document.querySelector('section[aria-label="Sheet"]')?.textContent ?? '',
+          )?.[1],
+        ) > was,
+      {},
+      before,
+    );
+  };
+  await grows(() => key('+', 'BracketRight'));
+  await grows(() => page.locator('button[aria-label="Zoom in"]').click());
+  const box = await page.$eval('section[aria-label="Sheet"] svg.touch-none', (e) => {
+    const { x, y, width, height } = e.getBoundingClientRect();
+    return { x: x + width / 4, y: y + height / 4 };
+  });
+  const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', apart: number | null) =>
+    session.send('Input.dispatchTouchEvent', {
+      type,
+      touchPoints: apart === null ? [] : [-apart, apart].map((dx, id) => ({ x: box.x + dx, y: box.y, id })),
+    });
+  await grows(async () => {
+    await touch('touchStart', 20);
+    await touch('touchMove', 30);
+    await touch('touchMove', 50);
+    await touch('touchEnd', null);
+  });
+  await page.locator('button[aria-label="Zoom out"]').click();
+  await page.locator('button[aria-label="Fit the drawing"]').click();
+  expect(await scale()).toBe(fitted);
+});
+
+it('lists what can be done in every place by K, and has help in every bar', async () => {
+  for (const path of ['/', '/processes', '/trials']) {
+    await page.goto(server.url + path, { waitUntil: 'networkidle0' });
+    await page.waitForSelector('button[aria-label="Help"]');
+    await page.keyboard.press('k');
+    await page.waitForSelector('dialog[open] [role=option]');
+    const names = await page.$$eval('dialog[open] [role=option]', (all) => all.map((e) => e.textContent));
+    expect(names.length).toBeGreaterThan(3);
+    expect(new Set(names).size).toBe(names.length);
+    await page.keyboard.type('help');
+    await page.keyboard.press('Enter');
+    await page.waitForSelector('#help-title');
+    await page.keyboard.press('Escape');
+    await page.waitForSelector('#help-title', { hidden: true });
+  }
+});

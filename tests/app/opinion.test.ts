@@ -105,7 +105,7 @@ describe('somebody else’s pattern', () => {
       given('board-top-mask.gbr'),
     );
     await page.waitForSelector('dialog[open] li:nth-child(4)');
-    await told(page, 'Land 3 has no shape');
+    await told(page, 'Land 3: the opening of a donut');
     const board = (await page.$('svg[aria-label="Copper of the films"]'))!;
     const box = (await board.boundingBox())!;
     await page.mouse.move(box.x + box.width * 0.7, box.y + box.height * 0.6);
@@ -118,7 +118,7 @@ describe('somebody else’s pattern', () => {
     );
     // a film that is taken for something else is read anew
     await page.select('select[aria-label="What board-top-copper.gbr shows"]', 'leave');
-    await told(page, 'None of the films shows the copper');
+    await told(page, 'None of the films shows copper');
     await page.select('select[aria-label="What board-top-copper.gbr shows"]', 'copper');
     await page.waitForFunction(
       () => document.querySelectorAll('dialog[open] ul > li .checkbox').length === 3,

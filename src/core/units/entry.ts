@@ -69,6 +69,12 @@ export function readLength(text: string, unit: LengthUnit): Result<number, strin
       `It says ${formatNumber(value.min, 0, 4)} mm to ${formatNumber(value.max, 0, 4)} mm, and one length is expected.${half}`,
     );
   }
+  if (value.given === 'max' || value.given === 'min') {
+    const limit = value.given === 'max' ? value.max : value.min;
+    return fail(
+      `It is a ${value.given === 'max' ? 'greatest' : 'least'} value, and one length is expected: type ${formatNumber(limit, 0, 4)} mm if that is meant.`,
+    );
+  }
   const [doubt] = doubts.filter(({ severity }) => severity === 'caution');
   return doubt ? fail(doubt.message) : ok(value.nom);
 }

@@ -287,6 +287,9 @@ describe('an entry that cannot be read', () => {
     ['0.25/0.5', 'A division has brackets'],
     ['0.50 [.030]', 'beside it stands'],
     ['0.2x', 'character'],
+    ['max 90', 'a greatest value'],
+    ['höchstens 90', 'a greatest value'],
+    ['≥ 0.3', 'a least value'],
   ])('one length is not %s', (text, words) => {
     const result = readLength(text, 'mm');
     expect(result.ok ? '' : result.error).toContain(words);
