@@ -296,6 +296,18 @@ describe('an entry that cannot be read', () => {
   });
 
   it.each([
+    ['1.2 or less', 'max', 1.2],
+    ['up to 1.2', 'max', 1.2],
+    ['at least 0.3', 'min', 0.3],
+    ['bis zu 1.2', 'max', 1.2],
+    ['au moins 0.3', 'min', 0.3],
+    ['al massimo 1.2', 'max', 1.2],
+    ['no mínimo 0.3', 'min', 0.3],
+  ])('a limit may be said in several words: %s', (text, given, value) => {
+    expect(reading(text).value).toMatchObject({ given, nom: value });
+  });
+
+  it.each([
     ['max 5 typ 7', 'the maximum above the nominal value'],
     ['5 MAX 7 NOM', 'the maximum above the nominal value'],
     ['min 9 typ 7', 'the minimum below the nominal value'],

@@ -3,10 +3,10 @@ import type { Language } from '../language';
 export const FRENCH: Language = {
   id: 'fr',
   limits: {
-    min: ['mini', 'minimal', 'minimale', 'minimum'],
+    min: ['mini', 'minimal', 'minimale', 'minimum', 'au moins'],
     nom: ['nominale', 'nominal', 'moyen', 'moyenne'],
     typical: ['typique'],
-    max: ['maxi', 'maximal', 'maximale', 'maximum'],
+    max: ['maxi', 'maximal', 'maximale', 'maximum', 'au plus'],
     reference: ['référence', 'réf'],
     exact: ['théorique'],
     tolerance: ['tolérance', 'tolérances', 'tolér'],

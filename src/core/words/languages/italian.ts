@@ -3,10 +3,10 @@ import type { Language } from '../language';
 export const ITALIAN: Language = {
   id: 'it',
   limits: {
-    min: ['minimo', 'minima'],
+    min: ['minimo', 'minima', 'almeno'],
     nom: ['nominale', 'medio', 'media'],
     typical: ['tipico', 'tipica', 'tip'],
-    max: ['massimo', 'massima', 'mass'],
+    max: ['massimo', 'massima', 'mass', 'al massimo', 'fino a'],
     reference: ['riferimento', 'rif'],
     exact: ['teorico'],
     tolerance: ['tolleranza', 'tolleranze'],

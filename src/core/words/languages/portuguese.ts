@@ -3,10 +3,10 @@ import type { Language } from '../language';
 export const PORTUGUESE: Language = {
   id: 'pt',
   limits: {
-    min: ['mín', 'mínimo', 'mínima'],
+    min: ['mín', 'mínimo', 'mínima', 'pelo menos', 'no mínimo'],
     nom: ['nominal', 'médio', 'média'],
     typical: ['típ', 'típico', 'típica'],
-    max: ['máx', 'máximo', 'máxima'],
+    max: ['máx', 'máximo', 'máxima', 'no máximo'],
     reference: ['referência'],
     exact: ['teórico'],
     tolerance: ['tolerância', 'tolerâncias'],
