@@ -1,7 +1,8 @@
 import type { SheetUnit } from '../document/document';
 import { CATALOGUE, type PackageKind } from '../package/catalogue';
-import { readDimensions, sizeMeant, type Asked, type SourceReading } from './reading';
+import { readDimensions, type Asked, type SourceReading } from './reading';
 import { roughEvidence } from './roles';
+import { sizeMeant } from './sizes';
 import type { PrintedTable } from './table';
 import { countSaid } from './words';
 

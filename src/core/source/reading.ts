@@ -10,6 +10,7 @@ import { restorePoints, withDecimals } from './points';
 import { countOf, type LetterHabit, type SizedRow } from './evidence';
 import { padOption } from './kinds';
 import { assignRoles, type Assignment } from './roles';
+import { sizeMeant } from './sizes';
 import { readTable, type PrintedRow, type PrintedTable } from './table';
 import { limitsOf, type Candidate, type PrintedValue } from './value';
 import { countSaid } from './words';
@@ -130,21 +131,6 @@ function bounded(grid: Grid): Grid {
       row.map((cell) => (cell.text.length > LONGEST_CELL ? { ...cell, text: '…' } : cell)),
     ),
   };
-}
-
-/** The size that is meant: by its name, or by the number of its leads. */
-export function sizeMeant(sizes: readonly string[], wanted: string | undefined): string | null {
-  if (wanted === undefined || wanted === '') return sizes[0] ?? null;
-  // where there is one size, what is named is its number of leads
-  if (sizes.length === 1 && sizes[0] === '') return '';
-  const same = (a: string) => a.trim().toLowerCase() === wanted.trim().toLowerCase();
-  const exact = sizes.find(same);
-  if (exact !== undefined) return exact;
-  const number = /^\d+$/.test(wanted.trim()) ? Number(wanted) : countSaid(wanted);
-  const counted = sizes.filter((size) => number !== null && countSaid(size) === number);
-  if (counted.length === 1) return counted[0] ?? null;
-  const part = sizes.filter((size) => size.toLowerCase().includes(wanted.trim().toLowerCase()));
-  return part.length === 1 ? (part[0] ?? null) : null;
 }
 
 /**

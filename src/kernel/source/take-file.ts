@@ -8,6 +8,7 @@ import { kindById } from '../../core/source/kinds';
 import { seenAt } from '../../core/source/picture/prepare';
 import { patternEdits, takenDocument, type TakenFrom } from '../../core/source/take';
 import type { PrintedTable } from '../../core/source/table';
+import { nearestSize } from '../../core/source/sizes';
 import { gridsOfText, LONGEST_TEXT } from '../../core/source/text';
 import { formatNumber } from '../../core/units/length';
 import type { SourcePage } from '../../core/source/page';
@@ -179,11 +180,20 @@ function readCandidate(candidate: Candidate, { family, size, unit }: TakeAsk): F
   return first && first.reading.dimensions.length > 1 ? { candidate, reading: first.reading, guesses } : null;
 }
 
+/** Sizes that a refusal names. */
+const MOST_NAMED = 12;
+
 function nothingFound(candidates: readonly Candidate[], name: string, { size }: TakeAsk): string {
   const tables: PrintedTable[] = candidates.flatMap(({ grids, isScan }) => tablesOf(grids, isScan));
   const sizes = [...new Set(tables.flatMap((table) => table.sizes))].filter((one) => one !== '');
-  if (size !== undefined && sizes.length > 0)
-    return `There is no size “${size}” in ${name}; it has ${sizes.join(', ')}.`;
+  if (size !== undefined && sizes.length > 0) {
+    const near = nearestSize(sizes, size);
+    const all =
+      sizes.length > MOST_NAMED
+        ? `${sizes.slice(0, MOST_NAMED).join(', ')} and ${sizes.length - MOST_NAMED} more`
+        : sizes.join(', ');
+    return `There is no size “${size.slice(0, 40)}” in ${name}${near === null ? '' : `; the nearest is “${near}”`}. It has ${all}.`;
+  }
   return `No table of dimensions was found in ${name}.`;
 }
 
