@@ -85,6 +85,7 @@ export function buildPadstack(
     relief: reliefOf(copper, hole, choices, process),
     clearance: clearanceOf(copper, hole, choices, process),
     vias,
+    viasMissing: missingVias(base, copper, choices, process, laidVias.length),
     cover,
     windows,
     sources: sourcesOf(base, choices, margins, process),
@@ -179,8 +180,9 @@ export function viaPlan(pad: Figure, { vias, windows }: StackChoices, process: P
   });
   const crossings = (count: number) => (vias.pitch === null ? Math.max(1, count - 1) : null);
   return {
-    pitchX: vias.pitch ?? quantise(width / across),
-    pitchY: vias.pitchY ?? vias.pitch ?? quantise(height / upright),
+    // a count that is asked for spreads over the pad
+    pitchX: vias.pitch ?? quantise(width / (vias.columns ?? across)),
+    pitchY: vias.pitchY ?? vias.pitch ?? quantise(height / (vias.rows ?? upright)),
     hole: vias.hole ?? process.viaHole,
     ring: vias.ring ?? process.viaRing,
     columns: vias.columns ?? crossings(across),
@@ -192,6 +194,21 @@ export function viaPlan(pad: Figure, { vias, windows }: StackChoices, process: P
 function viasOf(base: StackBase, copper: Figure, choices: StackChoices, process: Process): readonly PadVia[] {
   if (base.vias) return base.vias;
   return choices.vias.on && base.hole === null ? viaGrid(copper, viaPlan(copper, choices, process)) : [];
+}
+
+/** How many of the vias that are asked for have no room on the land. */
+function missingVias(
+  base: StackBase,
+  copper: Figure,
+  choices: StackChoices,
+  process: Process,
+  laid: number,
+): number {
+  const { on, columns, rows } = choices.vias;
+  if (base.vias || !on || base.hole !== null || (columns ?? rows ?? null) === null) return 0;
+  const plan = viaPlan(copper, choices, process);
+  if (plan.columns === null || plan.rows === null) return 0;
+  return Math.max(0, plan.columns * plan.rows - plan.omit.size - laid);
 }
 
 /** The paste of an exposed pad, kept out of vias that are not filled. */

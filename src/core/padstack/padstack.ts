@@ -69,6 +69,8 @@ export interface Padstack {
   /** Clearance of planes of other nets; `null` where planes may run under the land. */
   readonly clearance: Figure | null;
   readonly vias: readonly PadVia[];
+  /** How many vias that were asked for have no room on the land. */
+  readonly viasMissing: number;
   readonly cover: ViaCover;
   /** How the paste was split; `null` where it was not. */
   readonly windows: Omit<Windows, 'windows'> | null;

@@ -164,6 +164,18 @@ describe('rules of the trade', () => {
       null,
     ],
     [
+      'via-count',
+      'four by four that share the pad',
+      stacked('pad', { vias: { on: true, columns: 4, rows: 4 } }, noLead()),
+      null,
+    ],
+    [
+      'via-count',
+      'four by four at a pitch of 1.6, of which twelve have no room',
+      stacked('pad', { vias: { on: true, columns: 4, rows: 4, pitch: '1.6' } }, noLead()),
+      12,
+    ],
+    [
       'paste-over-via',
       'windows bitten round them',
       stacked('pad', { windows: pads, vias: { on: true } }, noLead()),
@@ -279,6 +291,7 @@ describe('rules of the trade', () => {
     ['paste-bridge', stacked(ofLeads, { paste: { height: '0.55' } }, converter())],
     ['thermal-coverage', stacked('pad', { windows: { coverage: 0.3 } }, noLead())],
     ['via-in-land', stacked('pad', { windows: pads, vias: { on: true } }, noLead())],
+    ['via-count', stacked('pad', { vias: { on: true, columns: 4, rows: 4, pitch: '1.6' } }, noLead())],
     ['text-size', converter({}, { marks: { texts: { value: { height: '0.5' } } } })],
     ['text-over-land', converter({}, { marks: { texts: { reference: { place: 'centre', height: '4' } } } })],
     ['number-order', converter({}, { overrides: { numbers: { 'rows/1': '2', 'rows/2': '1' } } })],

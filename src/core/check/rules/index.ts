@@ -55,7 +55,7 @@ import { terminalGap } from './terminal-gap';
 import { thermalCoverage } from './thermal-coverage';
 import { unconfirmed } from './unconfirmed';
 import { unplatedLead } from './unplated-lead';
-import { pasteOverVia, viaInLand } from './via-in-land';
+import { pasteOverVia, viaCount, viaInLand } from './via-in-land';
 
 /** All rules that hold for every family. To add one, write its file and list it here. */
 export const RULES: readonly Rule[] = [
@@ -88,6 +88,7 @@ export const RULES: readonly Rule[] = [
   reliefSpokes,
   planeClearance,
   viaInLand,
+  viaCount,
   // openings
   maskClosed,
   maskWeb,

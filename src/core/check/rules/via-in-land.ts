@@ -43,6 +43,49 @@ export const viaInLand: Rule = {
   },
 };
 
+export const viaCount: Rule = {
+  id: 'via-count',
+  title: 'Vias that were asked for',
+  fault: 'Not all vias have room on their land',
+  source: 'Geometry: rings lie wholly on the land',
+  severity: 'caution',
+  stage: 'stack',
+  looksAt: ['vias'],
+  check({ footprint }) {
+    const misses = footprint.lands.flatMap((land): Miss[] => {
+      const { viasMissing } = land.padstack;
+      return viasMissing > 0 ? [{ value: viasMissing, at: land.at, lands: [land] }] : [];
+    });
+    const [first] = misses;
+    const land = first?.lands[0];
+    if (!first || !land) return [];
+    const laid = land.padstack.vias.length;
+    const message = 'Land {land} has room for {laid} of the {asked} vias that were asked for.';
+    const at = `/stacks/groups/${pointerKey(land.group)}/vias`;
+    return worstOf(misses, 0, 'count', message, 'larger', { laid, asked: laid + first.value }).map(
+      (finding) => ({
+        ...finding,
+        remedies: [
+          {
+            label: 'Let their pitch follow from their count',
+            edits: [
+              { at: `${at}/pitch`, value: undefined },
+              { at: `${at}/pitchY`, value: undefined },
+            ],
+          },
+          {
+            label: 'Lay as many as there is room for',
+            edits: [
+              { at: `${at}/columns`, value: undefined },
+              { at: `${at}/rows`, value: undefined },
+            ],
+          },
+        ],
+      }),
+    );
+  },
+};
+
 export const pasteOverVia: Rule = {
   id: 'paste-over-via',
   title: 'Paste over a via',
