@@ -189,6 +189,9 @@ const OVERRIDES = record(
       keys: LAND_KEYS,
       help: 'Land numbers by what the land is known by, such as rows/3, where they differ from the scheme.',
     }),
+    joined: text('Numbers of several lands', 400, {
+      help: 'Numbers that several lands have on purpose, with blanks between them, such as those of a shield.',
+    }),
     standardName: text('Standard name', 80, {
       help: 'A name agreed elsewhere, to be held against the geometry.',
     }),

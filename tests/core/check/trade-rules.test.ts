@@ -306,6 +306,31 @@ describe('rules of the trade', () => {
   });
 });
 
+it('lands of one number may be said to belong together', () => {
+  const two: TapisDocument = {
+    tapis: 2,
+    name: 'shield',
+    package: {
+      family: 'composed',
+      dimensions: {},
+      pieces: [
+        { id: 'a', what: 'land', length: '1', width: '1', x: '0', y: '0', numbers: { from: '1' } },
+        { id: 'b', what: 'land', length: '1', width: '1', x: '5', y: '0', numbers: { from: '1' } },
+        { id: 'c', what: 'land', length: '1', width: '1', x: '9', y: '0', numbers: { from: '2' } },
+      ],
+    },
+    level: 'B',
+    process: 'standard',
+  };
+  const [double] = found('number-sequence', two);
+  expect(double?.message).toContain('Land number 1 is used 2 times');
+  const [together] = double?.remedies ?? [];
+  expect(together?.label).toBe('These lands belong together');
+  const joined = applyEdits(two, together?.edits ?? []);
+  expect(joined.overrides?.joined).toBe('1');
+  expect(found('number-sequence', joined)).toEqual([]);
+});
+
 describe('severities of a process', () => {
   const wide = converter({}, { overrides: { land: { X: '0.55' } } });
   it('make a rule lighter, or leave it out', () => {

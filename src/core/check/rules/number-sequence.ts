@@ -21,7 +21,8 @@ export const numberSequence: Rule = {
   severity: 'stop',
   stage: 'mark',
   looksAt: ['lands'],
-  check({ footprint: { lands } }) {
+  check({ footprint: { lands }, compiled: { document } }) {
+    const joined = (document.overrides?.joined ?? '').split(/\s+/).filter((number) => number !== '');
     const byNumber = new Map<string, Land[]>();
     for (const land of lands) {
       const same = byNumber.get(land.number);
@@ -46,13 +47,20 @@ export const numberSequence: Rule = {
           remedies: [restore(same)],
         });
       } else if (
+        !joined.includes(number) &&
         same.filter(({ shared }) => !shared).length > (same.some(({ shared }) => shared) ? 0 : 1) &&
         !isOnePiece(same)
       ) {
         const message = fill(messages.double, { number, count: same.length });
         const measured = { value: same.length, limit: 1, unit: 'count' } as const;
         const place = { at: first.at, lands: idsOf(same) };
-        found.push({ message, measured, place, remedies: [restore(same)] });
+        const together = {
+          label: 'These lands belong together',
+          edits: [{ at: '/overrides/joined', value: [...joined, number].join(' ') }],
+        };
+        // where the scheme itself gives the number, there is nothing to restore
+        const isByHand = same.some((land) => land.number !== land.schemeNumber);
+        found.push({ message, measured, place, remedies: [...(isByHand ? [restore(same)] : []), together] });
       }
     }
     const gap = missingNumbers([...byNumber.keys()]);
