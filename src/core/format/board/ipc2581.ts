@@ -4,10 +4,10 @@ import { atOrigin } from '../../footprint/origin';
 import { COURTYARD_WIDTH } from '../../footprint/marks';
 import { cornersOf } from '../../geometry/box';
 import { ipc2581File, jointOpenings, keepOuts, slots } from '../ipc2581/ipc2581';
-import { layersOf } from '../ipc2581/layers';
+import { layersOf, type FileLayer } from '../ipc2581/layers';
 import { writeComponent, writePackage } from '../ipc2581/package';
 import { writePadstacks } from '../ipc2581/padstacks';
-import { polygonSteps, polyline } from '../ipc2581/shapes';
+import { contourSteps, polyline } from '../ipc2581/shapes';
 import type { CompiledTrial } from '../../trial/trial';
 import type { BoardFormat } from './board-format';
 
@@ -44,14 +44,14 @@ export function boardIpc2581(trial: CompiledTrial): string {
     }));
     for (const { footprint, name } of packages) writePadstacks(step, footprint, book, name.own);
     step.ele('Datum', { x: '0', y: '0' });
-    polygonSteps(step.ele('Profile').ele('Polygon'), board.outline);
+    contourSteps(step.ele('Profile').ele('Polygon'), board.outline);
     for (const { document, footprint, name } of packages)
       writePackage(step, { document, footprint }, book, name);
     for (const { compiled, reference, placement } of parts)
       writeComponent(step, compiled, { reference, placement, packageName: names.get(compiled)?.name ?? '' });
     jointOpenings(step, placed);
     if (layers.some(({ name }) => name === 'DRILL')) slots(step, placed);
-    courtyards(step, trial);
+    courtyards(step, trial, layers);
     keepOuts(step, placed);
   });
 }
@@ -82,13 +82,18 @@ function placedOf({ parts, keepOuts: areas }: CompiledTrial): Placed {
   };
 }
 
-function courtyards(step: XMLBuilder, { parts }: CompiledTrial): void {
-  const features = step.ele('LayerFeature', { layerRef: 'TOP_COURTYARD' }).ele('Set').ele('Features');
-  features.ele('Location', { x: '0', y: '0' });
-  for (const { footprint } of parts) {
-    const { contour, box } = footprint.courtyard;
-    const edge = contour ?? cornersOf(box);
-    if (!footprint.far) polyline(features, [...edge, ...edge.slice(0, 1)], COURTYARD_WIDTH);
+function courtyards(step: XMLBuilder, { parts }: CompiledTrial, layers: readonly FileLayer[]): void {
+  for (const side of ['TOP', 'BOTTOM'] as const) {
+    const own = parts.filter(({ footprint }) => footprint.far === (side === 'BOTTOM'));
+    const layerRef = `${side}_COURTYARD`;
+    if (own.length === 0 || !layers.some(({ name }) => name === layerRef)) continue;
+    const features = step.ele('LayerFeature', { layerRef }).ele('Set').ele('Features');
+    features.ele('Location', { x: '0', y: '0' });
+    for (const { footprint } of own) {
+      const { contour, box } = footprint.courtyard;
+      const edge = contour ?? cornersOf(box);
+      polyline(features, [...edge, ...edge.slice(0, 1)], COURTYARD_WIDTH);
+    }
   }
 }
 

@@ -50,7 +50,9 @@ export function layersOf({
       : [layer('CORE', 'DIELCORE', 'INTERNAL', laminate)]),
     layer('BOTTOM', 'CONDUCTOR', 'BOTTOM', copper),
     layer('BOTTOM_MASK', 'SOLDERMASK', 'BOTTOM', mask),
-    ...(far ? [layer('BOTTOM_PASTE', 'SOLDERPASTE', 'BOTTOM')] : []),
+    ...(far
+      ? [layer('BOTTOM_PASTE', 'SOLDERPASTE', 'BOTTOM'), layer('BOTTOM_COURTYARD', 'COURTYARD', 'BOTTOM')]
+      : []),
     ...(through ? [layer('DRILL', 'DRILL', 'ALL')] : []),
     ...(keepOuts.length > 0 ? [layer('KEEP_OUT', 'DOCUMENT', 'NONE')] : []),
   ];

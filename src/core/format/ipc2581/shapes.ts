@@ -36,9 +36,9 @@ export function shapeBook(): ShapeBook {
       special(node, JSON.stringify([figures, islands]), (set) => {
         for (const figure of figures) {
           const item = set.ele('Contour');
-          contour(item.ele('Polygon'), contourOf(figure));
+          contourSteps(item.ele('Polygon'), contourOf(figure));
           for (const island of islands)
-            if (liesIn(island, figure)) contour(item.ele('Cutout'), contourOf(island));
+            if (liesIn(island, figure)) contourSteps(item.ele('Cutout'), contourOf(island));
         }
       });
     },
@@ -83,7 +83,7 @@ export function primitive(node: XMLBuilder, figure: Figure): void {
   if (figure.kind === 'round') node.ele('Circle', { diameter: size.width });
   else if (figure.kind === 'oblong') node.ele('Oval', size);
   else if (figure.kind === 'd-shape' || figure.kind === 'contour')
-    contour(node.ele('Contour').ele('Polygon'), outlineOf(figure));
+    contourSteps(node.ele('Contour').ele('Polygon'), outlineOf(figure));
   else if (figure.chamfer) {
     const { size: chamfer, corners } = figure.chamfer;
     const cut = (corner: (typeof corners)[number]) => String(corners.includes(corner));
@@ -121,7 +121,7 @@ export function polyline(node: XMLBuilder, line: Polyline, width: number): void 
 }
 
 /** A closed outline of straight and circular edges. */
-function contour(node: XMLBuilder, edge: Contour): void {
+export function contourSteps(node: XMLBuilder, edge: Contour): void {
   const [first] = edge as readonly [Vertex];
   node.ele('PolyBegin', point(first));
   edge.forEach((from, i) => {

@@ -96,6 +96,18 @@ describe('IPC-2581 of a board', () => {
     expect(text).toMatch(/refDes="R1"[^>]*layerRef="BOTTOM"/);
     expect(text).toContain('<Xform rotation="30" mirror="true"/>');
   });
+  it('has its round corners as arcs, and the courtyards of both sides', () => {
+    const profile = /<Profile>.*?<\/Profile>/s.exec(text)?.[0] ?? '';
+    // four corners of 2 mm radius about their middles
+    const curves = [...profile.matchAll(/<PolyStepCurve [^>]*centerX="([\d.]+)" centerY="([\d.]+)"/g)];
+    expect(new Set(curves.map(([, x, y]) => `${x} ${y}`))).toEqual(new Set(['2 2', '38 2', '38 28', '2 28']));
+    const lines = (layer: string) =>
+      (new RegExp(`layerRef="${layer}".*?</LayerFeature>`, 's').exec(text)?.[0] ?? '').match(/<Polyline/g) ??
+      [];
+    expect(lines('TOP_COURTYARD')).toHaveLength(6);
+    expect(lines('BOTTOM_COURTYARD')).toHaveLength(1);
+    expect(text).toContain('name="BOTTOM_COURTYARD"');
+  });
   it('is read again with the lands that it was written from', () => {
     const read = readPatterns([{ name: 'board.xml', bytes: bytes(text) }]);
     if (!read.ok) throw new Error(read.error);
