@@ -69,10 +69,16 @@ export function patternsOfFilms(
   const onFar = named(far).filter((component) => !onNear.includes(component));
   const isBoard = onNear.length + onFar.length > 1;
   const most = Math.max(near.length, far.length, seen.holes.filter(({ hole }) => isIn(hole)).length);
+  // what they show is given all the same, so that a part of it can be boxed
   if (!isBoard && most > MOST_LANDS)
-    return fail(
-      `The films have ${formatNumber(most)} areas or holes and name no components; at most ${formatNumber(MOST_LANDS)} are taken as one pattern. Take a part of them by a box.`,
-    );
+    return ok({
+      patterns: [],
+      copper: seen.copper.map(({ placed }) => placed),
+      left: [
+        ...left,
+        `The films have ${formatNumber(most)} areas or holes and name no components; at most ${formatNumber(MOST_LANDS)} are taken as one pattern. Take a part of them by a box.`,
+      ],
+    });
   const patterns: GivenPattern[] = [];
   if (isBoard) {
     const under = onFar.length > 0 ? fromBelow(seen) : seen;
@@ -86,7 +92,7 @@ export function patternsOfFilms(
       const pattern = patternOf(component, own(from.copper), from, { whole: false, far: own(from.far) });
       patterns.push(isFar ? withWords(pattern, SEEN_FROM_BELOW) : pattern);
     }
-    left.push(...notTaken(seen, new Set([...onNear, ...onFar])));
+    left.push(...notTaken(seen, new Set([...named(seen.copper), ...named(seen.far)]), isIn));
   } else {
     const isBelow = near.length === 0 && far.length > 0;
     const from = isBelow ? fromBelow(seen) : seen;
@@ -226,8 +232,11 @@ function withoutVias(copper: readonly Piece[], holes: readonly DrilledHole[]) {
   };
 }
 
-/** What of a board belongs to none of its components, with its places: nothing leaves without a word. */
-function notTaken(board: Board, components: ReadonlySet<string>): string[] {
+/**
+ * What of a board belongs to none of its components, with its places: nothing leaves without a word.
+ * @param isIn whether something lies where things are taken
+ */
+function notTaken(board: Board, components: ReadonlySet<string>, isIn: (placed: Box) => boolean): string[] {
   const pieces = [...board.copper, ...board.far];
   const own = pieces.filter(({ component }) => components.has(component));
   const loose = pieces.filter(({ component }) => !components.has(component));
@@ -248,9 +257,12 @@ function notTaken(board: Board, components: ReadonlySet<string>): string[] {
     [[...stray(board.mask), ...stray(board.maskOther)], 'openings of the mask over no land of a component'],
     [[...stray(board.paste), ...stray(board.pasteOther)], 'paste openings over no land of a component'],
   ];
-  return said.flatMap(([all, what]) =>
-    all.length > 0 ? [`${all.length} ${what} are left out: ${placesIn(all.map(({ at }) => at))}.`] : [],
-  );
+  return said.flatMap(([every, what]) => {
+    const all = every.filter(isIn);
+    return all.length > 0
+      ? [`${all.length} ${what} are left out: ${placesIn(all.map(({ at }) => at))}.`]
+      : [];
+  });
 }
 
 /** Holes of all drill files; where two readings of a file are possible, the one that meets the copper. */

@@ -197,6 +197,36 @@ test('a board gives the components of both sides, those below as seen from their
   );
 });
 
+test('a box takes of a board what lies in it, and tells nothing of what lies elsewhere', () => {
+  const files = [
+    {
+      name: 'a.gbr',
+      text: film(
+        `%TF.FileFunction,Copper,L1,Top*%\n%ADD10R,1X2*%\nD10*\n${['R1', 'R2', 'R3'].map((name, i) => PIN(name, '1', `X${i * 10}000Y0D03*`) + PIN(name, '2', `X${i * 10 + 2}000Y0D03*`)).join('')}X11000Y9000D03*`,
+      ),
+    },
+  ];
+  const sorted = sortFilms(files);
+  const found =
+    sorted.ok && patternsOfFilms(sorted.value, 'lot', { box: { minX: -2, minY: -2, maxX: 14, maxY: 12 } });
+  if (!found || !found.ok) throw new Error('not read');
+  expect(found.value.patterns.map(({ name }) => name)).toEqual(['R1', 'R2']);
+  expect(found.value.left).toEqual([
+    '1 pieces of copper that belong to no component are left out: at 11, 9 mm.',
+  ]);
+});
+
+test('a board that names nothing and has more lands than a pattern gives its copper to be boxed', () => {
+  const lands = Array.from(
+    { length: 6000 },
+    (_, i) => `X${(i % 100) * 2000}Y${Math.floor(i / 100) * 2000}D03*`,
+  );
+  const many = read({ 'top copper.gbr': film(`%ADD10C,1*%\nD10*\n${lands.join('\n')}`) });
+  expect(many.patterns).toEqual([]);
+  expect(many.copper).toHaveLength(6000);
+  expect(many.words).toContain('Take a part of them by a box');
+});
+
 test('a pattern that is on the far side alone is taken from there, a card edge names what it loses', () => {
   const below = read({ 'bottom copper.gbr': film('%ADD10R,1X2*%\nD10*\nX-1000Y0D03*\nX3000Y0D03*') });
   expect(below.patterns[0]?.lands.map(({ copper }) => copper.at.x)).toEqual([1, -3]);
