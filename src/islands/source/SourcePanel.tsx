@@ -197,6 +197,11 @@ function Read({ sheet, wish }: { sheet: Datasheet; wish: SourceWish }) {
   };
   return (
     <>
+      {read?.page.cut && (
+        <p role="note" className="border-warning border-l-4 px-3 py-1 text-[12px]">
+          {read.page.cut}
+        </p>
+      )}
       <div className="border-base-300 flex items-center gap-2 border-b px-3 py-1">
         <p className="min-w-0 flex-1 truncate" role="status" aria-label="Waiting field">
           {waiting ? (
@@ -204,6 +209,8 @@ function Read({ sheet, wish }: { sheet: Datasheet; wish: SourceWish }) {
               Waits for a number: <b className="font-semibold">{waiting.definition.name}</b>{' '}
               <span className="text-secondary">{waiting.definition.symbol}</span>
             </>
+          ) : Object.keys(document.package.dimensions ?? {}).length === 0 ? (
+            'Nothing was taken yet.'
           ) : (
             'Every dimension has its number.'
           )}
