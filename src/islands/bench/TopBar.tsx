@@ -51,9 +51,12 @@ export function TopBar() {
           type="button"
           className="text-secondary hover:text-base-content"
           onClick={() => set({ commandsOpen: true })}
+          aria-label="Commands"
+          aria-keyshortcuts="K"
           title="All commands and their keys"
         >
-          Commands <kbd className="kbd kbd-sm">K</kbd>
+          <span className="max-[1150px]:hidden">Commands </span>
+          <kbd className="kbd kbd-sm">K</kbd>
         </button>
         <HelpButton />
       </div>
