@@ -51,11 +51,10 @@ export function TopBar() {
           type="button"
           className="text-secondary hover:text-base-content"
           onClick={() => set({ commandsOpen: true })}
-          aria-label="Commands"
           aria-keyshortcuts="K"
           title="All commands and their keys"
         >
-          <span className="max-[1150px]:hidden">Commands </span>
+          <span className="max-[1150px]:sr-only">Commands </span>
           <kbd className="kbd kbd-sm">K</kbd>
         </button>
         <HelpButton />

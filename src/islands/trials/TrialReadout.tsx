@@ -29,7 +29,7 @@ export function TrialReadout({
   const at = part?.placement.at;
   return (
     <div
-      className="border-base-300 bg-base-100 flex h-7 shrink-0 items-center gap-6 overflow-hidden border-t px-3 text-[12px] whitespace-nowrap"
+      className="border-base-300 bg-base-100 flex h-7 shrink-0 items-center gap-3 overflow-hidden border-t px-3 text-[12px] whitespace-nowrap"
       aria-live="off"
     >
       <span className="w-32 shrink-0">
@@ -50,7 +50,9 @@ export function TrialReadout({
         </span>
       )}
       {scale !== null && (
-        <span className="text-secondary ml-auto shrink-0">{scale.toFixed(1)} px = 1 mm</span>
+        <span className="text-secondary ml-auto shrink-0 max-[1150px]:hidden">
+          {scale.toFixed(1)} px = 1 mm
+        </span>
       )}
       {zoom}
     </div>
