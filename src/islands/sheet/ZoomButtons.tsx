@@ -42,7 +42,7 @@ export function ZoomButtons({ camera, hold, onFit }: Props) {
     </button>
   );
   return (
-    <div className="-mr-3 ml-auto flex shrink-0" role="group" aria-label="Zoom">
+    <div className="-mr-3 flex shrink-0" role="group" aria-label="Zoom">
       {button('Zoom out', '-', '−', () => zoom(1 / STEP))}
       {button('Fit the drawing', 'F', '▢', onFit)}
       {button('Zoom in', '+', '+', () => zoom(STEP))}

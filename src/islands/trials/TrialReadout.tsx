@@ -49,12 +49,12 @@ export function TrialReadout({
             : 'Press a part to select it, drag it to place it'}
         </span>
       )}
-      {scale !== null && (
-        <span className="text-secondary ml-auto shrink-0 max-[1150px]:hidden">
-          {scale.toFixed(1)} px = 1 mm
-        </span>
-      )}
-      {zoom}
+      <div className="ml-auto flex shrink-0 items-center gap-3">
+        {scale !== null && (
+          <span className="text-secondary max-[1150px]:hidden">{scale.toFixed(1)} px = 1 mm</span>
+        )}
+        {zoom}
+      </div>
     </div>
   );
 }
