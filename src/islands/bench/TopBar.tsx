@@ -54,7 +54,8 @@ export function TopBar() {
           aria-keyshortcuts="K"
           title="All commands and their keys"
         >
-          <span className="max-[1150px]:sr-only">Commands </span>
+          <span className="max-[1150px]:hidden">Commands </span>
+          <span className="sr-only min-[1151px]:hidden">Commands </span>
           <kbd className="kbd kbd-sm">K</kbd>
         </button>
         <HelpButton />
