@@ -13,7 +13,7 @@ process.stdout.on('error', (error: NodeJS.ErrnoException) => {
 const WATCH = 100;
 
 const args = process.argv.slice(2);
-const { seconds, mb } = limitsOf(args[0] ?? '');
+const { seconds, mb } = limitsOf(args);
 
 const isSource = import.meta.url.endsWith('.ts');
 const thread = new Worker(new URL(isSource ? './thread.ts' : './thread.mjs', import.meta.url), {

@@ -45,7 +45,7 @@ const HEADS: readonly (readonly [RegExp, PadColumn])[] = [
   [/^(x[ .-]?(1|min|start|left|from)|left|links|gauche|izquierda|sinistra|esquerda|слева)$/, 'x1'],
   [/^(x[ .-]?(2|max|end|right|to)|right|rechts|droite|derecha|destra|direita|справа)$/, 'x2'],
   [/^(y[ .-]?(1|min|start|bottom|lower|from)|bottom|unten|bas|abajo|basso|baixo|снизу)$/, 'y1'],
-  [/^(y[ .-]?(2|max|end|top|upper|to)|top|oben|haut|arriba|alto|сверху)$/, 'y2'],
+  [/^(y[ .-]?(2|max|end|top|upper|to)|top|oben|haut|arriba|сверху)$/, 'y2'],
   [axis(`${corner}[ ]?1|${start}|lower left|ll|bl|${corner}`, 'x'), 'x1'],
   [axis(`${corner}[ ]?1|${start}|lower left|ll|bl|${corner}`, 'y'), 'y1'],
   [axis(`${corner}[ ]?2|${end}|upper right|ur|tr`, 'x'), 'x2'],

@@ -147,6 +147,7 @@ export function readPadTable(
     );
   if (!['length', 'width', 'diameter', 'hole', 'x2'].some((column) => columns.includes(column as PadColumn)))
     return fail('No column says how large the lands are: length and width, or a diameter.');
+  left.push(...halfSaid(columns));
   const body = hasHead ? rows.slice(1) : rows;
   const unit = asked.unit ?? unitOf(heads, columns, body, left);
   // a unit that is chosen goes before what heads say
@@ -209,6 +210,22 @@ function columnsOf(heads: readonly string[], hasHead: boolean, left: string[]): 
   const unused = heads.filter((head, i) => columns[i] === 'leave' && head !== '' && !/padstack/i.test(head));
   if (unused.length > 0) left.push(`Columns that are left out: ${unused.join(', ')}.`);
   return columns;
+}
+
+/** Sizes and corners that columns say by half: what stands for the other half is told. */
+function halfSaid(columns: readonly PadColumn[]): string[] {
+  const has = (column: PadColumn) => columns.includes(column);
+  const alone = (['length', 'width'] as const).filter(has);
+  const corners = (has('x1') && has('x2')) || (has('y1') && has('y2'));
+  const told: string[] = [];
+  if (alone.length === 1 && !has('diameter') && !corners)
+    told.push(`Only the ${alone[0]} of lands is said; they are taken to be as long as they are wide.`);
+  for (const [near, far] of [
+    ['x1', 'x2'],
+    ['y1', 'y2'],
+  ] as const)
+    if (has(far) && !has(near)) told.push(`A column says ${far} and none says ${near}; it is left out.`);
+  return told;
 }
 
 /** Columns that hold lengths. */

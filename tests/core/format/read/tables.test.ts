@@ -124,6 +124,16 @@ test.each([
   expect(pattern.left).toEqual([]);
 });
 
+test('Spanish width and height, and tables that say half of a size', () => {
+  const { pattern } = table('Pad;X (mm);Y (mm);Ancho (mm);Alto (mm)\n1;-1,3;0,95;1,1;0,6\n');
+  expect(pattern.lands[0]?.copper.figure).toMatchObject({ width: 1.1, height: 0.6 });
+  const half = table('pad,x (mm),y (mm),width (mm)\n1,0,0,1').pattern;
+  expect(half.left.join(' ')).toContain('Only the width of lands is said');
+  expect(table('pad,x (mm),y (mm),length (mm),width (mm),y2\n1,0,0,1,1,4').pattern.left.join(' ')).toContain(
+    'A column says y2 and none says y1',
+  );
+});
+
 test('a title above the heads, µm, aligned text and HTML read as the same table', () => {
   const plain = '1 -1300 950 1100 600\n2 1300 950 1100 600';
   const texts = [
