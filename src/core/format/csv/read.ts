@@ -257,7 +257,10 @@ function unitOf(
   left: string[],
 ): LengthUnit {
   const lengths = heads.flatMap((_, i) => (LENGTHS.includes(columns[i] ?? 'leave') ? [i] : []));
-  const said = new Set(lengths.map((i) => unitIn(heads[i] ?? '')).filter((unit) => unit !== null));
+  const each = lengths.map((i) => unitIn(heads[i] ?? ''));
+  // where every column says its own, none is left to be guessed
+  if (each[0] && each.every((unit) => unit !== null)) return each[0];
+  const said = new Set(each.filter((unit) => unit !== null));
   const [only] = said;
   if (only && said.size === 1) return only;
   const cells = new Set(

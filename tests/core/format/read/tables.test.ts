@@ -127,6 +127,9 @@ test.each([
 test('Spanish width and height, and tables that say half of a size', () => {
   const { pattern } = table('Pad;X (mm);Y (mm);Ancho (mm);Alto (mm)\n1;-1,3;0,95;1,1;0,6\n');
   expect(pattern.lands[0]?.copper.figure).toMatchObject({ width: 1.1, height: 0.6 });
+  const mixed = table('Pad;X (mm);Y (mm);Ancho (mil);Alto (mil)\n1;-1,3;0,95;40;20\n').pattern;
+  expect(mixed.lands[0]?.copper).toMatchObject({ at: { x: -1.3 }, figure: { width: 1.016, height: 0.508 } });
+  expect(mixed.left).toEqual([]);
   const half = table('pad,x (mm),y (mm),width (mm)\n1,0,0,1').pattern;
   expect(half.left.join(' ')).toContain('Only the width of lands is said');
   expect(table('pad,x (mm),y (mm),length (mm),width (mm),y2\n1,0,0,1,1,4').pattern.left.join(' ')).toContain(
