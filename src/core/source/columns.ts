@@ -1,9 +1,9 @@
 import type { SheetUnit } from '../document/document';
 import { plainScope, readEntry } from '../units/entry';
-import { isNotGiven } from '../units/entry-text';
+import { isNotGiven, plainText } from '../units/entry-text';
 import { cellAt, type Cell, type Grid, type GridRow } from './grid';
 import { limitsByNumbers } from './limits-by-numbers';
-import { countSaid, headSays, isAngle, isValue, type HeadRole, type Limit } from './words';
+import { countSaid, headSays, isAngle, isValue, letterOf, type HeadRole, type Limit } from './words';
 
 // What the columns of a table are: by the words over them, by what is in them, and by how their numbers go
 // together where no word says it.
@@ -87,7 +87,36 @@ export function columnsOf(
   const told = columns.map((column, i): Column =>
     column.role === 'name' && i > firstValue ? { ...column, role: 'remark' } : column,
   );
-  return unitsApart(body, sizesToo(limitsByNumbers(body, told)));
+  return unitsApart(body, sizesToo(limitsByNumbers(body, tolerancesBeside(body, told))));
+}
+
+/** A tolerance by itself, and words that a column of tolerances has in its place. */
+const SPREAD = /^(±|\+\/-|[+-]\s*\d*[.,]?\d+\s*[/ ]?\s*[+-])/;
+const IN_PLACE = /^\(?(max|min|typ|nom|ref|bsc|basic)\.?\)?$/i;
+
+/**
+ * A column of tolerances, by its head or because it has nothing else, makes the one beside it nominal: whatever
+ * is printed over them.
+ */
+function tolerancesBeside(body: readonly GridRow[], columns: readonly Column[]): Column[] {
+  const next = [...columns];
+  columns.forEach((column, i) => {
+    const cells = body.flatMap((row) => cellAt(row, i)?.text ?? []).filter((text) => !isNotGiven(text));
+    const spreads = cells.filter((text) => SPREAD.test(plainText(text).text.trim()));
+    const others = cells.filter(
+      (text) => !spreads.includes(text) && !IN_PLACE.test(text.trim()) && !isAngle(text),
+    );
+    const isSpread = spreads.length > 0 && others.length === 0;
+    if (!isSpread && column.limit !== 'tolerance') return;
+    const isValues = (k: number) =>
+      next[k]?.role === 'value' && (next[k].limit === null || next[k].limit === 'nom');
+    const of = [i - 1, i + 1].find(isValues);
+    if (of === undefined) return;
+    const nominal = next[of] as Column;
+    next[of] = { ...nominal, limit: 'nom', size: column.limit === 'tolerance' ? '' : nominal.size };
+    next[i] = { ...column, role: 'value', limit: 'tolerance', size: next[of].size, unit: nominal.unit };
+  });
+  return next;
 }
 
 /** Whether a cell can be read as an entry, or says that there is no value. */
@@ -98,7 +127,7 @@ const isEntry = (text: string): boolean =>
  * Heads over columns whose limits repeat, such as two units over Min Max Min Max, share them equally.
  * @returns by row and column
  */
-function sharedHeads(rows: readonly GridRow[], columns: number): Map<GridRow, Map<number, Cell>> {
+export function sharedHeads(rows: readonly GridRow[], columns: number): Map<GridRow, Map<number, Cell>> {
   const shared = new Map<GridRow, Map<number, Cell>>();
   const ofLimits = rows.find((row) => row.filter(({ text }) => headSays(text).limit !== null).length > 1);
   if (!ofLimits) return shared;
@@ -111,7 +140,7 @@ function sharedHeads(rows: readonly GridRow[], columns: number): Map<GridRow, Ma
     if (row === ofLimits) continue;
     const over = row.filter(({ text }) => {
       const { limit, role, unit, rest } = headSays(text);
-      return limit === null && role === null && (unit !== null || rest !== '');
+      return limit === null && role === null && (unit !== null || rest !== '' || letterOf(text) !== null);
     });
     const period = under.length / over.length;
     if (over.length < 2 || !Number.isInteger(period) || period < 2) continue;

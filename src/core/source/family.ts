@@ -3,7 +3,7 @@ import { CATALOGUE, type PackageKind } from '../package/catalogue';
 import { readDimensions, type Asked, type SourceReading } from './reading';
 import { roughEvidence } from './roles';
 import { sizeMeant } from './sizes';
-import type { PrintedTable } from './table';
+import type { LaidOut } from './layouts';
 import { countSaid } from './words';
 
 /** A family that a table may be of. */
@@ -30,10 +30,7 @@ const NEVER = new Set(['mounting-hole', 'test-point']);
  * text round it calls the package.
  * @returns the best few, the best first
  */
-export function guessFamilies(
-  tables: readonly PrintedTable[],
-  asked: Omit<Asked, 'kind'> = {},
-): FamilyGuess[] {
+export function guessFamilies(tables: readonly LaidOut[], asked: Omit<Asked, 'kind'> = {}): FamilyGuess[] {
   const text = tables.map(({ context, sizes }) => `${context} ${sizes.join(' ')}`).join(' ');
   const rough = CATALOGUE.filter(({ id }) => !NEVER.has(id)).map((kind) => {
     const scores = tables.map((table) => {

@@ -26,6 +26,8 @@ export interface Grid {
   readonly context: string;
   /** Cells that no merging was printed for may still belong to the columns beside them. */
   readonly loose?: true;
+  /** One side of a grid that stands before it, where an empty strip parts them. */
+  readonly isPart?: true;
 }
 
 /** The cell that covers a column. */

@@ -28,10 +28,43 @@ const PARTED = 2.6;
 export function gridsOfWords(words: readonly Word[], gap = GAP): Grid[] {
   const lines = linesOf(words, gap);
   const blocks = blocksOf(lines);
-  const tables = blocks.filter((block) => block.filter(hasValues).length >= 2);
+  const tables = blocks.filter(isTable);
   const others = lines.filter((line) => !tables.some((block) => block.includes(line)));
   const context = others.map(({ runs }) => runs.map(({ text }) => text).join(' ')).join(' ');
-  return tables.map((block) => ({ ...gridOfLines(block), context }));
+  return tables.flatMap((block) => {
+    const grid = { ...gridOfLines(block), context };
+    // what stands beside a table, such as a drawing with numbers, may be none of it
+    const [at] = guttersOf(block);
+    if (at === undefined) return [grid];
+    const [top, bottom] = [block[0]?.y0 ?? 0, block.at(-1)?.y1 ?? 0];
+    const mine = words.filter(({ area }) => middle(area) >= top && middle(area) <= bottom);
+    const sides = [mine.filter(({ area }) => area.x1 <= at), mine.filter(({ area }) => area.x0 >= at)].map(
+      (part) => linesOf(part, gap),
+    );
+    const apart = sides
+      .filter(isTable)
+      .map((side) => ({ ...gridOfLines(side), context, isPart: true as const }));
+    return [grid, ...apart];
+  });
+}
+
+const isTable = (block: readonly Line[]): boolean => block.filter(hasValues).length >= 2;
+
+/** An empty strip that parts a block from its top to its bottom is at least this wide, in heights of its letters. */
+const GUTTER = 2.5;
+
+/** The middle of the widest empty strip between what stands side by side in a block. */
+function guttersOf(block: readonly Line[]): number[] {
+  const areas = block.flatMap(({ runs }) => runs.map(({ area }) => area)).sort((a, b) => a.x0 - b.x0);
+  const heights = areas.map(height).sort((a, b) => a - b);
+  const usual = heights[Math.floor(heights.length / 2)] ?? 1;
+  const strips: { readonly at: number; readonly wide: number }[] = [];
+  let end = areas[0]?.x1 ?? 0;
+  for (const { x0, x1 } of areas) {
+    if (x0 - end > GUTTER * usual) strips.push({ at: (x0 + end) / 2, wide: x0 - end });
+    end = Math.max(end, x1);
+  }
+  return strips.sort((a, b) => b.wide - a.wide).map(({ at }) => at);
 }
 
 /** The words that stand together at a point, as one text with its area; `null` where none do. */

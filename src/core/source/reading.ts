@@ -11,7 +11,8 @@ import { countOf, type LetterHabit, type SizedRow } from './evidence';
 import { padOption } from './kinds';
 import { assignRoles, type Assignment } from './roles';
 import { sizeMeant } from './sizes';
-import { readTable, type PrintedRow, type PrintedTable } from './table';
+import { laidOut, stacked, type LaidOut } from './layouts';
+import type { PrintedRow, PrintedTable } from './table';
 import { limitsOf, type Candidate, type PrintedValue } from './value';
 import { countSaid } from './words';
 
@@ -88,26 +89,24 @@ export interface Asked {
   readonly isScan?: boolean;
 }
 
-/** The tables of dimensions among some grids, with lost points restored where they come from a picture. */
-export function tablesOf(grids: readonly Grid[], isScan = false): PrintedTable[] {
-  return grids.flatMap((grid) => {
-    const whole = bounded(grid);
-    const table = readTable(isScan ? restorePoints(whole) : whole);
-    if (!table || table.rows.length === 0) return [];
-    const more = table.rows.length - MOST_ROWS;
-    return [
-      more > 0
-        ? {
-            ...table,
-            rows: table.rows.slice(0, MOST_ROWS),
-            leftOut: [
-              ...table.leftOut,
-              `${more} rows behind the first ${MOST_ROWS}: no package has as many dimensions`,
-            ],
-          }
-        : table,
-    ];
-  });
+/** The tables of dimensions among some grids, in each way that they may be laid out; with lost points restored. */
+export function tablesOf(grids: readonly Grid[], isScan = false): LaidOut[] {
+  return grids
+    .flatMap((all) => stacked(bounded(all)))
+    .flatMap((whole, index) => {
+      return laidOut(isScan ? restorePoints(whole) : whole, index).map((table) => {
+        const more = table.rows.length - MOST_ROWS;
+        if (more <= 0) return table;
+        return {
+          ...table,
+          rows: table.rows.slice(0, MOST_ROWS),
+          leftOut: [
+            ...table.leftOut,
+            `${more} rows behind the first ${MOST_ROWS}: no package has as many dimensions`,
+          ],
+        };
+      });
+    });
 }
 
 /** Dimensions of one table that are read. */
@@ -133,21 +132,83 @@ function bounded(grid: Grid): Grid {
   };
 }
 
+/** A table that has the size that was asked for goes before one that knows no sizes. */
+const HAS_SIZE = 3;
+
 /**
- * Reads the dimensions of a family out of tables: the one that fits it best, or all of them together
- * where a table is printed in several parts.
+ * Reads the dimensions of a family out of tables: the one that fits it best, or several of them together
+ * where a table is printed in parts.
  * @returns `null` where no table has anything of it
  */
-export function readDimensions(tables: readonly PrintedTable[], asked: Asked): SourceReading | null {
-  const parts = tables.length > 1 ? [...tables, together(tables)] : tables;
-  const readings = parts
+export function readDimensions(tables: readonly LaidOut[], asked: Asked): SourceReading | null {
+  const readings = [...tables, ...joins(tables)]
     .flatMap((table) => (asked.isScan ? [table, ...pointless(table)] : [table]))
     .flatMap((table) => {
       const reading = readOne(table, asked);
-      return reading ? [reading] : [];
+      if (!reading) return [];
+      const isNamed = (asked.size ?? '') !== '' && reading.size !== '';
+      return [{ reading, worth: reading.score + (isNamed ? HAS_SIZE : 0) }];
     });
   const [first, ...rest] = readings;
-  return first ? rest.reduce((best, one) => (one.score > best.score + 1e-9 ? one : best), first) : null;
+  if (!first) return null;
+  const best = rest.reduce((a, b) => (b.worth > a.worth + 1e-9 ? b : a), first);
+  const rivals = readings.filter((one) => one !== best && one.worth > RIVAL * best.worth);
+  return contested(
+    best.reading,
+    rivals.map(({ reading }) => reading),
+  );
+}
+
+/** A reading that is worth this share of the best is one that may be meant. */
+const RIVAL = 0.6;
+
+/** A reading with what another one of nearly its worth says otherwise: such values are to be looked at. */
+function contested(reading: SourceReading, rivals: readonly SourceReading[]): SourceReading {
+  const dimensions = reading.dimensions.map((own): ReadDimension => {
+    const limits = limitsOf(own, reading.unit);
+    if (own.standing === 'doubtful' || limits === null) return own;
+    const other = rivals
+      .flatMap(({ dimensions: of, unit }) =>
+        of.filter(({ symbol }) => symbol === own.symbol).map((read) => ({ read, unit })),
+      )
+      .find(({ read, unit }) => {
+        const apart = limitsOf(read, unit);
+        return (
+          apart !== null &&
+          !read.isBroken &&
+          (Math.abs(apart.min - limits.min) > 1e-9 || Math.abs(apart.max - limits.max) > 1e-9)
+        );
+      })?.read;
+    if (!other) return own;
+    const { text, unit, label, printed, area } = other;
+    return {
+      ...own,
+      standing: 'doubtful',
+      doubts: [...own.doubts, `Laid out otherwise, the table says ${text}.`],
+      alternatives: [
+        ...own.alternatives,
+        { text, unit: unit ?? reading.unit, label, printed, area, reason: 'the table laid out otherwise' },
+      ],
+    };
+  });
+  return { ...reading, dimensions };
+}
+
+/** Tables that are printed in parts: those of one layout, and one of sizes with those that hold for all of them. */
+function joins(tables: readonly LaidOut[]): PrintedTable[] {
+  const whole = tables.filter(({ isPart }) => !isPart);
+  const [letters, sizes] = [
+    whole.filter(({ layout }) => layout === 'letter-a-row'),
+    whole.filter(({ layout }) => layout === 'size-a-row'),
+  ];
+  const beside = sizes.flatMap((one) => {
+    const others = letters.filter(({ grid }) => grid !== one.grid);
+    return others.length > 0 ? [[...others, one]] : [];
+  });
+  return [letters, sizes]
+    .filter((part) => part.length > 1)
+    .concat(beside)
+    .map(together);
 }
 
 /** Decimals that a table may be printed with. */

@@ -308,7 +308,7 @@ function unitOfRow(texts: readonly string[]): SheetUnit | null {
 }
 
 /** The values of a row by size: the columns of one size and unit together. */
-function valuesOf(
+export function valuesOf(
   cells: readonly Cell[],
   columns: readonly Column[],
   unit: SheetUnit | null,

@@ -166,6 +166,8 @@ function entryFrom({
   const given = [min, nom, max].filter((one) => one !== null);
   const doubts = [...strange, ...[...given, ...(tolerance ? [tolerance] : [])].flatMap((one) => one.doubts)];
   if (nom && tolerance) {
+    // “1.08” beside “max”: the column says how the number is given
+    if (!/\d/.test(tolerance.text)) return checked(`${tolerance.text} ${nom.text}`, 'as printed', doubts);
     const sign = /^[±+-]/.test(tolerance.text) ? '' : '±';
     return checked(`${nom.text}${sign}${tolerance.text}`, 'nominal and tolerance', doubts);
   }

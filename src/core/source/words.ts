@@ -143,6 +143,10 @@ export function isValue(printed: string): boolean {
   );
 }
 
+/** Whether a cell holds a number of its own: W1 is a letter, and a dash says that there is none. */
+export const hasNumber = (printed: string): boolean =>
+  /\d/.test(printed) && isValue(printed) && letterOf(printed) === null;
+
 /** Whether a cell holds an angle. */
 export function isAngle(printed: string): boolean {
   return /\d\s*(°|º|˚|deg(rees?)?\b|grad\b)/i.test(printed);

@@ -11,7 +11,7 @@ import { RUSSIAN } from './languages/russian';
 import { SPANISH } from './languages/spanish';
 import type { HeadRole, Language, Limit } from './language';
 
-export type { HeadRole, Language, Limit } from './language';
+export type { HeadRole, Language, Limit, Measure } from './language';
 
 /** All languages whose datasheets are read. To add one, write its file and list it here. */
 export const LANGUAGES: readonly Language[] = [

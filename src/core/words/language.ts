@@ -4,6 +4,44 @@ export type Limit = 'min' | 'nom' | 'typical' | 'max' | 'reference' | 'exact' | 
 /** What a column of a table of dimensions holds, as its head says. */
 export type HeadRole = 'letter' | 'name' | 'remark' | 'unit' | 'value';
 
+/** What a table may call a dimension, whatever the package. */
+export type Measure =
+  | 'span'
+  | 'spanUpright'
+  | 'bodyWidth'
+  | 'acrossOnly'
+  | 'bodyLength'
+  | 'uprightOnly'
+  | 'length'
+  | 'width'
+  | 'height'
+  | 'standoff'
+  | 'pitch'
+  | 'rowDistance'
+  | 'terminalWidth'
+  | 'ballDiameter'
+  | 'leadThickness'
+  | 'footLength'
+  | 'leadLength'
+  | 'padAcross'
+  | 'padUpright'
+  | 'count'
+  | 'countUpright'
+  | 'diameter'
+  | 'base'
+  | 'tail'
+  | 'contactDistance'
+  | 'tabSize'
+  | 'tabBeyond'
+  | 'thickness'
+  | 'notchRadius'
+  | 'matingLength'
+  | 'rowPitch'
+  | 'columns'
+  | 'rows'
+  /** What tables list and no land or body of ours needs: angles, flatness, weight. */
+  | 'notNeeded';
+
 /**
  * The words that datasheets in one language print round their dimensions: in lower case, without a full stop
  * at their end. Only words that are printed so are listed; what is not known is flagged, never guessed.
@@ -20,4 +58,6 @@ export interface Language {
   readonly fill: readonly string[];
   /** “Note 3”: what refers to a remark elsewhere on the page. */
   readonly note: readonly string[];
+  /** What dimensions are called: forms that a name has in it. */
+  readonly names: Readonly<Partial<Record<Measure, RegExp>>>;
 }

@@ -7,7 +7,7 @@ import { readDimensions, tablesOf, type SourceReading } from '../../core/source/
 import { kindById } from '../../core/source/kinds';
 import { seenAt } from '../../core/source/picture/prepare';
 import { patternEdits, takenDocument, type TakenFrom } from '../../core/source/take';
-import type { PrintedTable } from '../../core/source/table';
+import type { LaidOut } from '../../core/source/layouts';
 import { nearestSize } from '../../core/source/sizes';
 import { gridsOfText, LONGEST_TEXT } from '../../core/source/text';
 import { formatNumber } from '../../core/units/length';
@@ -184,7 +184,7 @@ function readCandidate(candidate: Candidate, { family, size, unit }: TakeAsk): F
 const MOST_NAMED = 12;
 
 function nothingFound(candidates: readonly Candidate[], name: string, { size }: TakeAsk): string {
-  const tables: PrintedTable[] = candidates.flatMap(({ grids, isScan }) => tablesOf(grids, isScan));
+  const tables: LaidOut[] = candidates.flatMap(({ grids, isScan }) => tablesOf(grids, isScan));
   const sizes = [...new Set(tables.flatMap((table) => table.sizes))].filter((one) => one !== '');
   if (size !== undefined && sizes.length > 0) {
     const near = nearestSize(sizes, size);
