@@ -94,6 +94,9 @@ export function columnsOf(
 const SPREAD = /^(±|\+\/-|[+-]\s*\d*[.,]?\d+\s*[/ ]?\s*[+-])/;
 const IN_PLACE = /^\(?(max|min|typ|nom|ref|bsc|basic)\.?\)?$/i;
 
+/** Whether a cell is a word that says how the number beside it is given, and nothing else. */
+export const isInPlace = (text: string): boolean => IN_PLACE.test(text.trim());
+
 /**
  * A column of tolerances, by its head or because it has nothing else, makes the one beside it nominal: whatever
  * is printed over them.
@@ -103,9 +106,7 @@ function tolerancesBeside(body: readonly GridRow[], columns: readonly Column[]):
   columns.forEach((column, i) => {
     const cells = body.flatMap((row) => cellAt(row, i)?.text ?? []).filter((text) => !isNotGiven(text));
     const spreads = cells.filter((text) => SPREAD.test(plainText(text).text.trim()));
-    const others = cells.filter(
-      (text) => !spreads.includes(text) && !IN_PLACE.test(text.trim()) && !isAngle(text),
-    );
+    const others = cells.filter((text) => !spreads.includes(text) && !isInPlace(text) && !isAngle(text));
     const isSpread = spreads.length > 0 && others.length === 0;
     if (!isSpread && column.limit !== 'tolerance') return;
     const isValues = (k: number) =>

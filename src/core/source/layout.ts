@@ -26,7 +26,7 @@ const PARTED = 2.6;
 
 /** @param gap largest gap between words of one cell, as a share of their height */
 export function gridsOfWords(words: readonly Word[], gap = GAP): Grid[] {
-  const lines = linesOf(words, gap);
+  const lines = besideBoth(linesOf(words, gap));
   const blocks = blocksOf(lines);
   const tables = blocks.filter(isTable);
   const others = lines.filter((line) => !tables.some((block) => block.includes(line)));
@@ -105,7 +105,10 @@ function linesOf(words: readonly Word[], gap: number): Line[] {
       const last = runs.at(-1);
       if (last && isRaised(last, word)) continue;
       const room = last ? word.area.x0 - last.area.x1 : Infinity;
-      const near = room < gap * Math.max(height(word.area), last ? height(last.area) : 0);
+      // “Length: 3.51” is a name and its value
+      const isNamed =
+        last !== undefined && /\p{L}{2,}\s*[:：]$/u.test(last.text) && /\d|^(min|max|typ)/i.test(word.text);
+      const near = !isNamed && room < gap * Math.max(height(word.area), last ? height(last.area) : 0);
       if (!last || !near) {
         runs.push(word);
         continue;
@@ -163,7 +166,71 @@ interface Column {
   count: number;
 }
 
+/** A letter on a line of its own, between two numbers that stand one over the other: they are one line. */
+function besideBoth(lines: readonly Line[]): Line[] {
+  const out: Line[] = [];
+  let at = 0;
+  while (at < lines.length) {
+    const [over, letter, under] = [lines[at], lines[at + 1], lines[at + 2]];
+    const [most, sign, least] = [over?.runs[0], letter?.runs[0], under?.runs[0]];
+    const isOne = [over, letter, under].every((line) => line?.runs.length === 1);
+    if (isOne && over && under && most && sign && least && isStacked(most, sign, least)) {
+      const text = `${most.text} ${least.text}`;
+      const both = {
+        text,
+        area: areaRound([most.area, least.area]) ?? most.area,
+        sure: Math.min(most.sure, least.sure),
+      };
+      out.push({ runs: [sign, both].sort((a, b) => a.area.x0 - b.area.x0), y0: over.y0, y1: under.y1 });
+      at += 3;
+    } else {
+      if (over) out.push(over);
+      at += 1;
+    }
+  }
+  return out;
+}
+
+function isStacked(most: Run, sign: Run, least: Run): boolean {
+  const isNumber = ({ text }: Run) => /^\d*[.,]?\d+$/.test(text);
+  const overlap = Math.min(most.area.x1, least.area.x1) - Math.max(most.area.x0, least.area.x0);
+  const apart = middle(least.area) - middle(most.area);
+  return (
+    isNumber(most) &&
+    isNumber(least) &&
+    letterOf(sign.text) !== null &&
+    overlap > 0 &&
+    apart < 2.4 * height(most.area)
+  );
+}
+
+/** Lines of “Length: 3.51”: their values stand where their names end, and in no column. */
+function namedLines(block: readonly Line[]): Omit<Grid, 'context'> | null {
+  const rows = block.filter(hasValues).map(({ runs }): Cell[] | null => {
+    const at = runs.findIndex(({ text }) => /\p{L}\s*[:：]$/u.test(text));
+    const value = runs.slice(at + 1);
+    if (at < 0 || at > 1 || value.length === 0 || !isValue(value[0]?.text ?? '')) return null;
+    const before = runs.slice(0, at + 1);
+    const isLettered = before.length > 1 && letterOf(before[0]?.text ?? '') !== null;
+    if (before.length > 1 && !isLettered) return null;
+    const text = value.map((run) => run.text).join(' ');
+    const area = areaRound(value.map((run) => run.area));
+    const named = before.map(({ text: one, area: own, sure }, i): Cell => ({
+      text: one.replace(/\s*[:：]$/u, ''),
+      column: isLettered ? i : 1,
+      span: 1,
+      area: own,
+      sure,
+    }));
+    return [...named, { text, column: 2, span: 1, area, sure: Math.min(...value.map(({ sure }) => sure)) }];
+  });
+  const read = rows.filter((row) => row !== null);
+  return read.length >= 2 && read.length >= 0.8 * rows.length ? { rows: read, columns: 3 } : null;
+}
+
 function gridOfLines(block: readonly Line[]): Omit<Grid, 'context'> {
+  const named = namedLines(block);
+  if (named) return named;
   const columns = columnsOf(block);
   const rows = block.map(({ runs }) => cellsOf(runs, columns));
   return { rows: joined(block, rows), columns: columns.length };

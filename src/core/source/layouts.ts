@@ -48,10 +48,18 @@ export function stacked(grid: Grid): Grid[] {
     heads[i] && !heads[i - 1] && grid.rows.slice(0, i).some(hasValues) ? [i] : [],
   );
   if (starts.length === 0) return [grid];
-  return [0, ...starts].map((start, k, all) => ({
+  const parts = [0, ...starts].map((start, k, all) => ({
     ...grid,
     rows: grid.rows.slice(start, all[k + 1] ?? grid.rows.length),
   }));
+  // the same heads again: the table goes on
+  const says = (row: GridRow | undefined) =>
+    (row ?? []).map(({ text, column }) => `${column} ${text}`).join('|');
+  const top = grid.rows.find((_, i) => heads[i]);
+  const goesOn = parts.slice(1).every(({ rows }) => says(rows[0]) === says(top));
+  return goesOn
+    ? [{ ...grid, rows: grid.rows.filter((row, i) => !(starts.includes(i) && says(row) === says(top))) }]
+    : parts;
 }
 
 /** What the layouts make of a grid. */

@@ -51,6 +51,21 @@ function scoreOfT(letter: string, name: string, beside: ReadonlySet<string>): nu
   return HEIGHT.test(name) ? 3 : -1.5;
 }
 
+/** D × L: round parts on wires and cans have their height under L, where no other letter is it. */
+const isRoundHeight = (
+  letter: string,
+  name: string,
+  symbols: readonly string[],
+  beside: ReadonlySet<string>,
+) =>
+  letter === 'L' &&
+  HEIGHT.test(name) &&
+  symbols.includes('D') &&
+  !symbols.includes('E') &&
+  !symbols.includes('W') &&
+  beside.has('D') &&
+  !['H', 'h', 'T'].some((one) => beside.has(one));
+
 /** Whether a letter may be either of two dimensions, and no letter beside it says which. */
 export const isEither = (letter: string, name: string, beside: ReadonlySet<string>): boolean =>
   scoreOfT(letter, name, beside) === 1;
@@ -70,6 +85,7 @@ export function letterScore(
   const ofT =
     symbols.includes('T') && symbols.includes('A') ? scoreOfT(letter, dimension.name, beside) : null;
   if (ofT !== null) return ofT;
+  if (isRoundHeight(letter, dimension.name, symbols, beside)) return 2;
   if (letter === dimension.symbol) return 3;
   const isOthers = symbols.includes(letter);
   const alias = ALIASES.some(([of, letters]) => of.test(dimension.name) && letters.includes(letter));

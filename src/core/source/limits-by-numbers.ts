@@ -27,9 +27,8 @@ const PATTERNS: readonly (readonly Limit[])[] = [
 /** A tolerance is this much smaller than what it is of, in the middle of all rows. */
 const SMALL = 0.34;
 
-/** What names a size without a number: “Case B”, “N”. */
-const SIZE =
-  /^((case|size|type|style|code|package|gehäuse|typ|bauform|boîtier|caja|taglia)\s+)?\p{Lu}{1,2}$/iu;
+/** What names a size without a number: “Case B”, “Taille B”, “N”; in small letters it may be a word. */
+const SIZE = /^(\p{L}{2,}\.?\s+)?\p{Lu}{1,2}$/u;
 
 /** Gives value columns without a known head what their numbers say. */
 export function limitsByNumbers(body: readonly GridRow[], columns: readonly Column[]): Column[] {

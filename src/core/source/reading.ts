@@ -368,6 +368,11 @@ function dimensionOf(
       : []),
     ...(role.margin < LIKELY && next ? [`${rowWords(next.row, next.value)} may be meant as well.`] : []),
     ...(role.margin < LIKELY && !next ? ['The table may not have it at all.'] : []),
+    ...(role.orElse === null
+      ? []
+      : [
+          `No row is ${role.orElse}, which has to be there: ${row.letter || 'this one'} may be meant for it.`,
+        ]),
     ...(role.reasons[0] === 'by its size alone' ? ['Neither letter nor name say that this is meant.'] : []),
     ...(definition && row.name === '' && isEither(row.letter, definition.name, lettersOf(rows))
       ? [

@@ -20,6 +20,8 @@ export interface Role {
   /** Row that it would be taken from in the next best assignment; `null` for none. */
   readonly next: number | null;
   readonly reasons: readonly string[];
+  /** A dimension that no row gives and that this one would go as well for, where only its letter speaks for it. */
+  readonly orElse: string | null;
 }
 
 export interface Assignment {
@@ -279,7 +281,7 @@ class Solver {
       const why = this.why[row]?.[d] ?? [];
       const beside = why.length === 0 ? this.besides(best, row, d) : null;
       const reasons = beside ? [beside] : why.length > 0 ? why : ['by its size alone'];
-      return [{ symbol, row, margin, next, reasons }];
+      return [{ symbol, row, margin, next, reasons, orElse: this.orElse(best, row, why) }];
     });
     const missing = this.question.kind.dimensions.flatMap(({ symbol, derived, kind }, d) =>
       best[d] === null && !derived && !(kind === 'count' && this.question.count !== null && symbol === 'n')
@@ -287,6 +289,22 @@ class Solver {
         : [],
     );
     return { roles, score: total, evidence: this.evidenceOf(best), findings, missing };
+  }
+
+  /** A dimension that has to be there and is not, where a row that only its letter speaks for would fit. */
+  private orElse(best: State, row: number, why: readonly string[]): string | null {
+    if (why.some((one) => one.startsWith('named'))) return null;
+    const mm = this.limits[row]?.nom ?? 0;
+    const found = this.question.kind.dimensions.find((dimension, d) => {
+      if (best[d] !== null || dimension.derived || dimension.kind === 'count') return false;
+      if (this.pairOf(row, d) === -Infinity) return false;
+      // of a size that the missing one usually has
+      return this.usual.some((usual) => {
+        const typical = usual[dimension.symbol];
+        return typical !== undefined && mm > 0 && Math.abs(Math.log(mm / typical)) < 0.12;
+      });
+    });
+    return found?.name ?? null;
   }
 
   /** E is the body where HE is the span: a usual letter, whose own dimension has another usual letter. */

@@ -41,10 +41,16 @@ export function readSizeRows(grid: Grid): PrintedTable | null {
   const firstValue = Math.min(...dimensions.flatMap(({ columns }) => columns));
   const context = [grid.context, ...over.flatMap((row) => row.map(({ text }) => text))].join(' ');
   const unit = unitSaid(`${grid.context} ${titles.flatMap((row) => row.map(({ text }) => text)).join(' ')}`);
-  const named = body.map((row) => ({ row, size: sizeOf(row, firstValue, dimensions) }));
+  // “No.” over 1, 2, 3 counts the rows and names none
+  const isCounted = firstValue > 1 && body.every((row, i) => row[0]?.text.trim() === String(i + 1));
+  const named = body.map((row) => ({
+    row,
+    size: sizeOf(isCounted ? row.slice(1) : row, firstValue, dimensions),
+  }));
   const sizes = [...new Set(named.map(({ size }) => size))];
   // two rows of one name cannot be told apart
-  if (sizes.length < named.length || sizes.includes('')) return null;
+  if (sizes.length < named.length || (sizes.includes('') && sizes.length > 1)) return null;
+  const isRising = mayBeLimits(named, dimensions);
   const rows = dimensions.map(({ letter, name, columns }): PrintedRow => {
     const own = headed.map((one, i): Column =>
       one && columns.includes(i)
@@ -53,9 +59,10 @@ export function readSizeRows(grid: Grid): PrintedTable | null {
     );
     const values = new Map<string, PrintedValue>();
     for (const { row, size } of named) {
+      const doubt = isRising ? MAY_BE_LIMITS : undefined;
       const cells = row
         .filter(({ column, span }) => columns.some((i) => i >= column && i < column + span))
-        .map((cell) => spreadBy(cell, headed[cell.column]?.tolerance ?? ''));
+        .map((cell) => spreadBy(doubt ? { ...cell, doubt } : cell, headed[cell.column]?.tolerance ?? ''));
       const value = valuesOf(cells, own, unit, size, '').get(size);
       if (value) values.set(size, value);
     }
@@ -142,9 +149,10 @@ function headedBy(
   if (cells.length === 0 || !isValues) return null;
   const texts = cells.map(({ text }) => text);
   const tolerance = texts.map((text) => TOLERANCE.exec(text)?.[0]).find((one) => one !== undefined) ?? '';
-  const said = texts.map((text) => headSays(text.replace(TOLERANCE, ' ')));
+  const bare = texts.map((text) => text.replace(TOLERANCE, ' ').trim());
+  const said = bare.map(headSays);
   const words = said
-    .flatMap(({ rest }, i) => (rest === '' && letterOf(texts[i] ?? '') ? [texts[i] ?? ''] : rest.split(' ')))
+    .flatMap(({ rest }, i) => (rest === '' && letterOf(bare[i] ?? '') ? [bare[i] ?? ''] : rest.split(' ')))
     .filter((word) => word !== '');
   const letterAt = letterIn(words);
   const letter = letterAt < 0 ? '' : (letterOf(words[letterAt] ?? '') ?? '');
@@ -196,6 +204,26 @@ function dimensionsOf(headed: readonly (Headed | null)[]): Dimension[] {
     else found.push({ letter: one.letter, name: one.name, columns: [i] });
   });
   return found;
+}
+
+const MAY_BE_LIMITS = 'The rows have names that are not known: they are taken for sizes, and may be limits.';
+
+/** Two or three rows whose names say no number and whose values rise from row to row may be least, nominal, most. */
+function mayBeLimits(
+  named: readonly { readonly row: GridRow; readonly size: string }[],
+  dimensions: readonly Dimension[],
+): boolean {
+  if (named.length < 2 || named.length > 3 || named.some(({ size }) => /\d|^\p{Lu}$/u.test(size)))
+    return false;
+  return dimensions.every(({ columns }) =>
+    columns.every((i) => {
+      const numbers = named.flatMap(({ row }) => {
+        const text = cellAt(row, i)?.text ?? '';
+        return hasNumber(text) ? [Number(/\d*[.,]?\d+/.exec(text)?.[0].replace(',', '.') ?? NaN)] : [];
+      });
+      return numbers.every((one, k) => k === 0 || one >= (numbers[k - 1] ?? 0));
+    }),
+  );
 }
 
 /** The name of a row's size, with its number of leads where a column has one. */

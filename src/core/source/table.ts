@@ -1,7 +1,8 @@
 import type { SheetUnit } from '../document/document';
 import { isNotGiven } from '../units/entry-text';
-import { columnsOf, headsOf, type Column } from './columns';
+import { columnsOf, headsOf, isInPlace, type Column } from './columns';
 import { cellAt, cellsArea, cut, turned, type Cell, type Grid, type GridRow } from './grid';
+import { overEachOther } from './over-each-other';
 import type { Area } from './page';
 import { valueOf, type PrintedCells, type PrintedValue } from './value';
 import {
@@ -48,7 +49,7 @@ export interface PrintedTable {
  * @returns `null` where nothing in it looks like a table of dimensions
  */
 export function readTable(printed: Grid): PrintedTable | null {
-  const grid = upright(printed);
+  const grid = overEachOther(upright(printed));
   const blocks = blocksOf(grid).flatMap((block) => {
     const read = readBlock(block);
     return read ? [read] : [];
@@ -107,7 +108,7 @@ function upright(grid: Grid): Grid {
   const lies =
     inColumn > inRow
       ? lettersInRow >= lettersInColumn
-      : inRow === 0 && lettersInRow > 2 * lettersInColumn && lettersInRow > 2;
+      : inRow <= 1 && lettersInRow > 2 * lettersInColumn && lettersInRow > 2;
   return lies ? turned(grid) : grid;
 }
 
@@ -194,8 +195,10 @@ function rowsOf(
   const rows: PrintedRow[] = [];
   const leftOut: string[] = [];
   const sizes: string[] = [];
-  let section = '';
   const body = grid.rows.slice(first);
+  const sections = sectionsOf(grid.rows, first, letterColumn);
+  // the first of them stands over the first line of values
+  let section = grid.rows.slice(0, first).findLast((row) => sections.has(row))?.[0]?.text ?? '';
   const meant = meaningsOf(body, columns, letterColumn);
   for (const row of body) {
     const letterCell = letterColumn >= 0 ? cellAt(row, letterColumn) : null;
@@ -203,10 +206,7 @@ function rowsOf(
     const values = row.filter((cell) => cell !== letterCell && coversValue(cell, columns));
     const [only] = row;
     if (row.length === 1 && only && (only.span > 1 || !values.length)) {
-      // a line of its own may name the size of all that follow
-      const isShort = only.text.length <= LONGEST_SIZE && !/note|remark|\bjedec\b/i.test(only.text);
-      const goesOn = body.slice(body.indexOf(row) + 1).some((next) => next.length > 1);
-      if (isShort && goesOn && countSaid(only.text) !== null) section = only.text;
+      if (sections.has(row)) section = only.text;
       else leftOut.push(only.text);
       continue;
     }
@@ -219,7 +219,13 @@ function rowsOf(
     const remark = texts('remark').join(' ');
     const own = section || size;
     const rowLimit = letterCell ? limitBehind(letterCell.text) : '';
-    const ofSizes = valuesOf(values, columns, unitOfRow(texts('unit')) ?? tableUnit, own, rowLimit);
+    const ofSizes = valuesOf(
+      qualified(values, texts('remark')),
+      columns,
+      unitOfRow(texts('unit')) ?? tableUnit,
+      own,
+      rowLimit,
+    );
     for (const size of ofSizes.keys()) if (!sizes.includes(size)) sizes.push(size);
     if (ofSizes.size === 0) continue;
     rows.push({
@@ -242,13 +248,54 @@ function rowsOf(
   return { rows, sizes, isUnitless, leftOut };
 }
 
+/**
+ * Lines of one cell that name the size of all that follow: by a number of leads, or because letters come again
+ * behind them.
+ */
+function sectionsOf(rows: readonly GridRow[], first: number, letterColumn: number): ReadonlySet<GridRow> {
+  const lettersOf = (some: readonly GridRow[]) =>
+    some.flatMap((row) =>
+      row.length > 1 && letterColumn >= 0 ? (cellAt(row, letterColumn)?.text ?? []) : [],
+    );
+  const alone = rows.filter(
+    ([only, ...more], i) =>
+      only !== undefined &&
+      more.length === 0 &&
+      i >= first - 1 &&
+      i < rows.length - 1 &&
+      only.text.length <= LONGEST_SIZE &&
+      !/note|remark|\bjedec\b/i.test(only.text),
+  );
+  const again = (row: GridRow) => {
+    const at = rows.indexOf(row);
+    const [before, after] = [lettersOf(rows.slice(first, at)), lettersOf(rows.slice(at))];
+    return before.length > 1 && after.filter((letter) => before.includes(letter)).length > 1;
+  };
+  const counted = alone.filter(([only]) => countSaid(only?.text ?? '') !== null);
+  const repeated = alone.filter((row) => rows.indexOf(row) >= first && again(row));
+  if (repeated.length === 0)
+    return new Set(counted.filter((row) => rows.indexOf(row) >= first || counted.length > 1));
+  // what stands over the first part names it
+  const [head] = alone.filter((row) => rows.indexOf(row) === first - 1);
+  return new Set([...(head ? [head] : []), ...repeated]);
+}
+
 const SAYS_UNIT = /\d\s*(mm|mils?|in(ch(es)?)?|")(?![a-z])/i;
 
 function coversValue({ column, span, text }: Cell, columns: readonly Column[]): boolean {
-  return (
-    columns.slice(column, column + span).some(({ role }) => role === 'value') &&
-    (isValue(text) || /^(see|siehe)\b/i.test(text))
-  );
+  const of = columns.slice(column, column + span);
+  // “max” among tolerances says how the number beside it is given
+  if (of.some(({ limit }) => limit === 'tolerance') && isInPlace(text)) return true;
+  return of.some(({ role }) => role === 'value') && (isValue(text) || /^(see|siehe)\b/i.test(text));
+}
+
+/** A remark that is only “max”, beside a number that says nothing else. */
+function qualified(values: readonly Cell[], remarks: readonly string[]): readonly Cell[] {
+  const [only] = values;
+  const [word] = remarks;
+  if (values.length !== 1 || !only || remarks.length !== 1 || word === undefined || !isInPlace(word))
+    return values;
+  return /^\s*\d*[.,]?\d+\s*$/.test(only.text) ? [{ ...only, text: `${only.text.trim()} ${word}` }] : values;
 }
 
 const textsOf = (row: GridRow, columns: readonly Column[], role: Column['role']) =>
@@ -272,10 +319,19 @@ function meaningsOf(
 ): Map<GridRow, Meaning> {
   const lines = body.map((row) => {
     const cell = letterColumn >= 0 ? cellAt(row, letterColumn) : null;
-    const name = textsOf(row, columns, 'name').join(' ').trim();
+    const called = textsOf(row, columns, 'name')
+      .join(' ')
+      .replace(/\s*[:：]$/u, '')
+      .trim();
+    // “L Length”: the letter before the name, in one cell
+    const [, before = '', rest = ''] =
+      letterColumn < 0 ? (/^(\p{Lu}\w?)\s+(\p{L}.{2,})$/u.exec(called) ?? []) : [];
+    const isBefore = letterOf(before) !== null;
+    const name = isBefore ? rest : called;
+    const letter = cell ? letterOf(cell.text) : isBefore ? letterOf(before) : null;
     const said = sizeSaid(name);
     const size = said.size || sizeSaid(textsOf(row, columns, 'remark').join(' ')).size;
-    return { row, letter: (cell && letterOf(cell.text)) ?? '', name, bare: said.rest, size };
+    return { row, letter: letter ?? '', name, bare: said.rest, size };
   });
   const runs: (typeof lines)[] = [];
   for (const line of lines) {

@@ -31,7 +31,9 @@ export function gridsOfText(text: string): Grid[] {
     )
       return [separated(filled, (line) => Papa.parse<string[]>(line, { delimiter }).data[0] ?? [])];
   }
-  if (share((line) => / {2,}\S/.test(line.trim())) > 0.5) return gridsOfWords(wordsOfLines(lines), 1.5);
+  // blanks in columns, or by chance in lines that say one thing each
+  if (share((line) => / {2,}\S/.test(line.trim())) > 0.5)
+    return [...gridsOfWords(wordsOfLines(lines), 1.5), { ...looseGrid(filled), isPart: true }];
   return [looseGrid(filled)];
 }
 

@@ -6,6 +6,7 @@ import {
   LIMIT_WORDS,
   oneMeaning,
   plainWord,
+  RANGE_WORDS,
   UNIT_WORDS,
   type HeadRole,
   type Limit as WordLimit,
@@ -78,7 +79,16 @@ export function headSays(printed: string): HeadSays {
     else if (!isFill(plainWord(word))) rest.push(said);
   }
   // words of other languages are words of names too: they say a limit where the cell says nothing else
-  const meant = rest.map((word) => oneMeaning(LIMIT_WORDS, word));
+  // “не менее”: some limits are said in two words
+  const whole = rest.length > 1 ? oneMeaning(LIMIT_WORDS, rest.join(' ')) : null;
+  if (limit === null && whole && COLUMN_OF[whole])
+    return { limit: COLUMN_OF[whole] ?? null, typical: whole === 'typical', unit, role, rest: '' };
+  // what has its own place in a head, such as “Nota”, may have come to stand beside it
+  const meant = rest
+    .filter(
+      (word) => rest.length === 1 || !(HEAD_WORDS.has(plainWord(word)) && !LIMIT_WORDS.has(plainWord(word))),
+    )
+    .map((word) => oneMeaning(LIMIT_WORDS, word));
   const [first] = meant;
   if (limit === null && first && meant.every((one) => one === first) && COLUMN_OF[first])
     return { limit: COLUMN_OF[first] ?? null, typical: first === 'typical', unit, role, rest: '' };
@@ -143,9 +153,12 @@ export function isValue(printed: string): boolean {
   );
 }
 
-/** Whether a cell holds a number of its own: W1 is a letter, and a dash says that there is none. */
-export const hasNumber = (printed: string): boolean =>
-  /\d/.test(printed) && isValue(printed) && letterOf(printed) === null;
+/** Whether a cell begins with a number: W1 is a letter, “L ±0.20” a head, and a dash says that there is none. */
+export function hasNumber(printed: string): boolean {
+  if (!/\d/.test(printed) || !isValue(printed) || letterOf(printed) !== null) return false;
+  const [word = ''] = /^\p{L}[\p{L}.]*/u.exec(plainText(printed).text.trim()) ?? [];
+  return word === '' || oneMeaning(LIMIT_WORDS, word) !== null || RANGE_WORDS.has(plainWord(word));
+}
 
 /** Whether a cell holds an angle. */
 export function isAngle(printed: string): boolean {

@@ -1,4 +1,5 @@
 import { gridsOfHtml } from '../../../src/core/source/html';
+import type { Grid } from '../../../src/core/source/grid';
 import { kindById } from '../../../src/core/source/kinds';
 import { gridsOfWords } from '../../../src/core/source/layout';
 import { readDimensions, tablesOf } from '../../../src/core/source/reading';
@@ -12,23 +13,26 @@ const SLACK = 0.0051;
 export interface HeldPage {
   readonly values: number;
   readonly right: number;
+  /** Right, and said to be doubtful. */
+  readonly doubted: number;
   readonly refused: readonly string[];
   readonly flagged: readonly string[];
   readonly silent: readonly string[];
 }
 
+function gridsOf(page: Page, medium: Medium): Grid[] {
+  if (medium === 'mono' || medium === 'sans') return gridsOfWords(wordsOf(page, medium));
+  const isText = medium === 'tabs' || page.tables.length === 0;
+  return isText ? gridsOfText(tabsOf(page)) : gridsOfHtml(htmlOf(page));
+}
+
 export function heldPage(page: Page, medium: Medium): HeldPage {
   const kind = kindById(page.family);
   if (!kind) throw new RangeError(page.family);
-  const grids =
-    medium === 'tabs'
-      ? gridsOfText(tabsOf(page))
-      : medium === 'html'
-        ? gridsOfHtml(htmlOf(page))
-        : gridsOfWords(wordsOf(page, medium));
+  const grids = gridsOf(page, medium);
   const tables = tablesOf(grids);
   const out = { refused: [] as string[], flagged: [] as string[], silent: [] as string[] };
-  let [values, right] = [0, 0];
+  let [values, right, doubted] = [0, 0, 0];
   for (const [size, truth] of Object.entries(page.truth)) {
     const reading = readDimensions(tables, { kind, size });
     for (const [symbol, [min, max]] of Object.entries(truth)) {
@@ -41,7 +45,9 @@ export function heldPage(page: Page, medium: Medium): HeldPage {
         (Number.isNaN(min) ? got.given === 'max' : Math.abs(got.min - min) < SLACK);
       const words = `${page.name} ${medium} “${size}” ${symbol}: ${min}..${max}, read as ${read?.text ?? 'nothing'}${read ? ` (${read.standing}: ${read.doubts.join(' ')})` : ''}`;
       if (isRight) right += 1;
-      else if (!read) out.refused.push(words);
+      if (isRight && read?.standing === 'doubtful') doubted += 1;
+      if (isRight) continue;
+      if (!read) out.refused.push(words);
       else if (read.standing === 'doubtful') out.flagged.push(words);
       else out.silent.push(words);
     }
@@ -50,5 +56,5 @@ export function heldPage(page: Page, medium: Medium): HeldPage {
       if (!(read.symbol in truth) && read.standing !== 'doubtful' && read.symbol !== 'n')
         out.silent.push(`${page.name} ${medium} “${size}” ${read.symbol}: not there, read as ${read.text}`);
   }
-  return { values, right, ...out };
+  return { values, right, doubted, ...out };
 }

@@ -20,6 +20,8 @@ export interface Page {
   readonly under: readonly string[];
   /** Stray words of a drawing beside the table. */
   readonly beside?: readonly string[];
+  /** Whether nothing parts the text from the table under it. */
+  readonly isClose?: true;
   /** By size and symbol: least and most, mm. */
   readonly truth: Readonly<Record<string, Readonly<Record<string, readonly [number, number]>>>>;
   readonly isApart: boolean;
@@ -381,7 +383,160 @@ const STYLES: Readonly<Record<string, Style>> = {
       under: [all(asked.language)],
     }),
   },
+
+  /** Most before least. */
+  mostFirst: {
+    fits: isOne,
+    print: (asked) => {
+      const [min = '', , max = ''] = head(asked);
+      return {
+        over: [lead(asked)],
+        tables: [
+          [
+            [c(word(asked.language, 0)), c(max), c(min), c(word(asked.language, 5))],
+            ...one(asked).map((item) => {
+              const [least, , most] = limits(item, asked.language);
+              return item.as === 'exact'
+                ? [c(letter(item, false)), c(num(item.at[1], asked.language), 2), c('BSC')]
+                : [c(letter(item, false)), most ?? c(''), least ?? c(''), c('')];
+            }),
+          ],
+        ],
+        under: [all(asked.language)],
+      };
+    },
+  },
+  /** The most over the least, in two lines of one row. */
+  overEachOther: {
+    fits: isOne,
+    print: (asked) => ({
+      over: [lead(asked), all(asked.language)],
+      tables: [
+        one(asked)
+          .filter(({ as }) => as !== 'angle')
+          .flatMap((item) => {
+            const [least, middle, most] = limits(item, asked.language);
+            if (item.as === 'exact') return [[c(letter(item, false)), c(`${middle?.text ?? ''} BSC`)]];
+            if (item.as === 'most') return [[c(letter(item, false)), c(`${most?.text ?? ''} max`)]];
+            return [[c(letter(item, false), 1, 2), c(most?.text ?? '')], [c(least?.text ?? '')]];
+          }),
+      ],
+      under: [],
+    }),
+  },
+  /** A line of text for each dimension. */
+  lines: {
+    fits: isOne,
+    print: (asked) => ({
+      over: [lead(asked), all(asked.language)],
+      tables: [],
+      under: one(asked).map(
+        (item) => `${letter(item, true)}  ${called(asked, item)}: ${spread(item, asked.language)}`,
+      ),
+    }),
+  },
+  /** Heads in a language that the reader may not know. */
+  strange: {
+    fits: isOne,
+    print: (asked) => {
+      const words = STRANGE[asked.turn % STRANGE.length] ?? ['', '', ''];
+      return {
+        over: [lead(asked), 'mm'],
+        tables: [
+          [
+            [c(''), ...words.map((text) => c(text))],
+            ...one(asked).map((item) => [c(letter(item, false)), ...limits(item, asked.language)]),
+          ],
+        ],
+        under: [],
+      };
+    },
+  },
+  /** A size a row with codes beside it, the tolerance in the head, both units in a cell. */
+  codes: {
+    fits: ({ family }) => family === 'rectangular-chip',
+    print: (asked) => {
+      const of = one(asked);
+      const inches = ['0402', '0603', '0805', '1206'];
+      return {
+        over: [all(asked.language)],
+        tables: [
+          [
+            [
+              c('No.'),
+              c(word(asked.language, 4)),
+              c('EIA'),
+              ...of.map((item) =>
+                c(`${letter(item, true)} ±${num(item.at[2] - item.at[1], asked.language)}`),
+              ),
+              c(word(asked.language, 5)),
+            ],
+            ...asked.product.sizes.map(({ name, items }, i) => [
+              c(String(i + 1)),
+              c(name),
+              c(inches[i] ?? ''),
+              ...items.map((item, k) => {
+                const own = item.at[2] - item.at[1];
+                const first = (of[k] as Item).at[2] - (of[k] as Item).at[1];
+                const text = num(item.at[1], asked.language);
+                return c(own === first ? text : `${text} ±${num(own, asked.language)}`);
+              }),
+              c(i === 1 ? '10 000 / reel' : ''),
+            ]),
+          ],
+        ],
+        under: [],
+      };
+    },
+  },
+  /** Sizes as sections of one table. */
+  sections: {
+    fits: ({ sizes, family }) => sizes.length > 1 && family === 'gull-wing-dual',
+    print: (asked) => ({
+      over: [all(asked.language)],
+      tables: [
+        [
+          [c(word(asked.language, 0)), ...head(asked).map((text) => c(text))],
+          ...asked.product.sizes.flatMap(({ leads, items }) => [
+            [c(`${leads ?? ''} leads`, 4)],
+            ...items.map((item) => [c(letter(item, false)), ...limits(item, asked.language)]),
+          ]),
+        ],
+      ],
+      under: [],
+    }),
+  },
+  /** A line of text close over the table, notes between its rows, footnotes behind numbers. */
+  noted: {
+    fits: isOne,
+    print: (asked) => ({
+      over: [lead(asked), 'Fig. 3 – outline, see also drawing 12 for tape and reel'],
+      isClose: true,
+      tables: [
+        [
+          [c(word(asked.language, 0)), ...head(asked).map((text) => c(text)), c(word(asked.language, 5))],
+          ...one(asked).map((item, i) => [
+            c(letter(item, false)),
+            ...limits(item, asked.language),
+            c(i === 0 ? '1)' : i === 2 ? '2), 3)' : ''),
+          ]),
+        ],
+      ],
+      under: ['1) 0.15 per side, not included', '2) 25 max. at the seating plane', all(asked.language)],
+    }),
+  },
 };
+
+/** Polish, Czech, Dutch, Swedish, Turkish, Hungarian, Finnish. */
+const STRANGE = [
+  ['najmn.', 'znam.', 'najw.'],
+  ['nejmenší', 'jmenovitý', 'největší'],
+  ['ondergrens', 'nominaal', 'bovengrens'],
+  ['minst', 'nom.', 'högst'],
+  ['en az', 'anma', 'en çok'],
+  ['legkisebb', 'névleges', 'legnagyobb'],
+  ['vähintään', 'nimellinen', 'enintään'],
+];
 
 const SYMBOLS_OF = (items: readonly Item[]): Record<string, readonly [number, number]> =>
   Object.fromEntries(
@@ -490,7 +645,10 @@ interface Placed {
 }
 
 /** Words as a PDF places them, in a face of one width or in one of proportional widths. */
-export function wordsOf({ over, tables, under, beside = [] }: Page, medium: 'mono' | 'sans'): Placed[] {
+export function wordsOf(
+  { over, tables, under, beside = [], isClose }: Page,
+  medium: 'mono' | 'sans',
+): Placed[] {
   const size = 9;
   const wide = (sign: string) =>
     /\p{Script=Han}|\p{Script=Hiragana}|\p{Script=Katakana}|\p{Script=Hangul}|[（）：]/u.test(sign)
@@ -519,7 +677,7 @@ export function wordsOf({ over, tables, under, beside = [] }: Page, medium: 'mon
     y += 15;
   }
   for (const rows of tables) {
-    y += 12;
+    y += isClose ? 0 : 12;
     const cells = placed(rows);
     const columns = Math.max(...cells.map(({ cell, column }) => column + (cell.across ?? 1)));
     const widths = Array.from({ length: columns }, (_, k) =>
