@@ -10,6 +10,7 @@ const CORE_FLOORS = [
   ['package'],
   ['land', 'padstack', 'body', 'source', 'given'],
   ['footprint'],
+  ['spacing'],
   ['joint'],
   ['drawing', 'check'],
   ['compare'],

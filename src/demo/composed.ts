@@ -323,4 +323,63 @@ export const COMPOSED_DOCUMENTS: readonly TapisDocument[] = [
       },
     ],
   }),
+  part(
+    'K1 charger relay',
+    'K1',
+    {
+      title: 'Relay with a change-over contact',
+      source: 'HS-CR5 leaflet',
+      dimensions: { e: '3±0.05', c: '7.6±0.1' },
+      named: {
+        e: { name: 'Step of the contacts', kind: 'length' },
+        c: { name: 'Coil pins apart', kind: 'length' },
+      },
+      naming: 'RELAY5P{e}',
+      pieces: [
+        {
+          id: 'contacts',
+          name: 'contacts',
+          what: 'pin',
+          diameter: '0.8±0.05',
+          as: 'row',
+          n: '3',
+          step: 'e',
+          towards: 'up',
+          x: '6.2',
+        },
+        {
+          id: 'coil',
+          name: 'coil pins',
+          what: 'pin',
+          diameter: '0.6±0.05',
+          as: 'row',
+          n: '2',
+          step: 'c',
+          towards: 'up',
+          x: '-6.2',
+          numbers: { from: '4' },
+        },
+        {
+          id: 'body',
+          name: 'body',
+          what: 'body',
+          length: '18.4±0.2',
+          width: '10.2±0.2',
+          bottom: '0.3',
+          top: '12±0.3',
+        },
+      ],
+    },
+    {
+      pins: [
+        { id: '1', lands: '1', name: 'NC', group: 'contacts', voltage: '230 ac' },
+        { id: '2', lands: '2', name: 'COM', group: 'contacts' },
+        { id: '3', lands: '3', name: 'NO', group: 'contacts' },
+        { id: '4', lands: '4', name: 'A1', voltage: '12' },
+        { id: '5', lands: '5', name: 'A2' },
+      ],
+      notes:
+        'Switches the quay-side charger: its contacts carry 230 V, and their lands are nearer than that allows.',
+    },
+  ),
 ];

@@ -28,6 +28,8 @@ export interface Place {
   readonly parts?: readonly string[];
   /** Symbols of the dimensions that it speaks of. */
   readonly dimensions?: readonly string[];
+  /** The way that was measured, from one thing to the other. */
+  readonly way?: readonly Point[];
   /** JSON pointer of the entry that it speaks of. */
   readonly field?: string;
 }

@@ -1,4 +1,5 @@
 import {
+  amount,
   choice,
   flag,
   length,
@@ -14,6 +15,7 @@ import {
   type Read,
 } from './fields';
 import { landNumbers } from './land-numbers';
+import { voltage } from './voltage';
 import { contourAreas, contourCorners, drawnCorners, drawnLines, viaPlaces } from './notations';
 
 // Every choice that a document can hold about its footprint: what it is called, between which limits
@@ -50,6 +52,13 @@ const REASON = text('reason', 400, { help: 'Why it was decided.' });
 const LEFT_OUT = {
   words: 'The area is left out until it is mended.',
   remedy: 'Remove the area',
+  whole: true,
+} as const;
+
+/** The same of a slot. */
+const CUT_LEFT_OUT = {
+  words: 'The slot is left out until it is mended.',
+  remedy: 'Remove the slot',
   whole: true,
 } as const;
 
@@ -248,6 +257,26 @@ const KEEP_OUTS = listOf(
   },
 );
 
+const CUTS = listOf(
+  'Slot',
+  record(
+    'Slot',
+    {
+      x: length('x', PLACE, { column: 'x' }),
+      y: length('y', PLACE, { column: 'y' }),
+      length: length('length', [0.1, 200], { column: 'Length' }),
+      width: length('width', [0.1, 50], { column: 'Width' }),
+      turned: amount('turned', [-360, 360], { column: 'Turned' }),
+      why: text('why', 200, { column: 'Why' }),
+    },
+    { name: 'cut', stage: 'stack', required: ['x', 'y', 'length', 'width'], otherwise: CUT_LEFT_OUT },
+  ),
+  100,
+  {
+    help: 'Slots that are milled through the board, without copper, such as those that lengthen the way between potentials.',
+  },
+);
+
 const textMark = (label: string) =>
   record(
     label,
@@ -376,6 +405,10 @@ const PINS = listOf(
       low: flag('active low', { column: 'Active low' }),
       direction: choice('direction', PIN_DIRECTIONS, { column: 'Direction' }),
       group: text('group', 40, { column: 'Group' }),
+      voltage: notation('voltage', 40, voltage, {
+        column: 'Voltage',
+        help: 'The greatest working voltage against any other potential: 12, 230 ac, 325 pk. Pins of its group without one of their own take it too.',
+      }),
       note: text('note', 400, { column: 'Note' }),
     },
     {
@@ -444,6 +477,7 @@ export const CHOICES = record('', {
   ),
   pins: PINS,
   keepOuts: KEEP_OUTS,
+  cuts: CUTS,
   marks: MARKS,
   origin: record(
     'Origin',

@@ -35,9 +35,10 @@ export interface ProcessDifference {
 
 /** In what two processes differ, in the order of their fields. */
 export function processDifferences(a: Process, b: Process): ProcessDifference[] {
-  const found = allFields().flatMap(({ key, title }): ProcessDifference[] =>
-    a[key] === b[key] ? [] : [{ title, from: String(a[key]), to: String(b[key]) }],
-  );
+  const found = allFields().flatMap(({ key, title, words }): ProcessDifference[] => {
+    const said = (value: number) => words?.find(([one]) => one === value)?.[1] ?? String(value);
+    return a[key] === b[key] ? [] : [{ title, from: said(a[key]), to: said(b[key]) }];
+  });
   const say = (title: string, from: unknown, to: unknown) => {
     const [x, y] = [JSON.stringify(from), JSON.stringify(to)];
     if (x !== y) found.push({ title, from: plain(from), to: plain(to) });

@@ -3,6 +3,8 @@ import { fail, ok, type Result } from '../units/result';
 import type { PinDirection, PinIntent } from './document';
 import { directionOf, nameOf } from './pin-words';
 import { readNumberList } from './land-numbers';
+import { voltage } from './voltage';
+import { isNotGiven } from '../units/entry-text';
 
 // A datasheet's pin table as text: names in the order of the numbers, or rows of number, name and direction
 // in any order of columns. What is understood is shown before it is taken; every doubt is told at its row.
@@ -24,7 +26,7 @@ export interface ReadPins {
   readonly doubts: readonly string[];
 }
 
-export type ColumnRole = 'number' | 'name' | 'direction' | 'note' | 'group' | 'left out';
+export type ColumnRole = 'number' | 'name' | 'direction' | 'note' | 'group' | 'voltage' | 'left out';
 
 /** What the numbers of a table are held against. */
 export interface PinLands {
@@ -121,6 +123,10 @@ const HEADS: readonly (readonly [ColumnRole, RegExp])[] = [
   ['name', /^(pin|ball|signal|terminal)?\s*(name|symbol|mnemonic|signal|bezeichnung|signalname)$/i],
   ['direction', /^((pin|signal)\s*)?(type|i\/?o|dir(ection)?|art|typ|richtung|kind)$/i],
   ['group', /^(group|bank|gruppe|supply domain)$/i],
+  [
+    'voltage',
+    /^(working |rated |max\.? )?(voltage|volts?|spannung|betriebsspannung|tension|tensión|tensione|v)$/i,
+  ],
   ['note', /^(description|function|note|notes|remark|remarks|comment|beschreibung|funktion|bemerkung)s?$/i],
 ];
 const roleOfHead = (cell: string): ColumnRole | null =>
@@ -212,9 +218,15 @@ function pinOf(row: readonly string[], roles: readonly ColumnRole[], lands: PinL
   }
   const way = directionOf(direction);
   if (direction !== '' && way === null) doubts.push(`“${direction}” is no direction that is known here.`);
-  const note = [cell('note'), way === null ? direction : ''].filter((words) => words !== '').join('; ');
+  const volts = cell('voltage');
+  const isVoltage = volts !== '' && voltage(volts, 'mm').ok;
+  if (volts !== '' && !isVoltage && !isNotGiven(volts))
+    doubts.push(`“${volts}” is no voltage; it is kept in the note.`);
+  const kept = volts !== '' && !isVoltage && !isNotGiven(volts) ? volts : '';
+  const note = [cell('note'), kept, way === null ? direction : ''].filter((words) => words !== '').join('; ');
   const more = {
     ...(cell('group') === '' ? {} : { group: cell('group') }),
+    ...(isVoltage ? { voltage: volts } : {}),
     ...(note === '' ? {} : { note }),
   };
   return made(found?.list ?? [], name, way, more, row.filter((one) => one !== '').join('  '), doubts);
@@ -225,7 +237,7 @@ function made(
   numbers: readonly string[],
   printed: string,
   direction: PinDirection | null,
-  more: Pick<PinIntent, 'group' | 'note'>,
+  more: Pick<PinIntent, 'group' | 'note' | 'voltage'>,
   row: string,
   doubts: readonly string[],
 ): ReadPin {
@@ -237,6 +249,7 @@ function made(
     ...(read.low ? { low: true } : {}),
     ...(way ? { direction: way } : {}),
     ...(more.group === undefined ? {} : { group: more.group.slice(0, 40) }),
+    ...(more.voltage === undefined ? {} : { voltage: more.voltage }),
     ...(more.note === undefined ? {} : { note: more.note.slice(0, 400) }),
     printed: row,
     doubts: [

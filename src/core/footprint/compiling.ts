@@ -120,7 +120,7 @@ function assemble(
       far,
     })),
   ];
-  const bores = bored.map(boreMaker(choices.margins.mask));
+  const bores = [...bored, ...cutsOf(read.cuts)].map(boreMaker(choices.margins.mask));
   const keepOuts = placeKeepOuts(areas, read.keepOuts);
   const around = { lands, bores, keepOuts };
   const bare = courtyardOf(drawn, solved, around, choices);
@@ -148,15 +148,26 @@ function assemble(
   };
 }
 
+/** Slots of the document that have a place and a size. */
+function cutsOf(read: Choices['read']['cuts']): (Bore & { readonly isCut: true })[] {
+  return read.flatMap(({ x, y, length, width, turned }) => {
+    if (x === null || y === null || length === null || width === null) return [];
+    const figure: Figure = { kind: 'oblong', width: length, height: width };
+    const shape = { figure, rotation: turned ?? 0 };
+    return [{ at: { x, y }, diameter: Math.min(length, width), shape, isCut: true as const }];
+  });
+}
+
 /** A hole without copper with the opening that keeps mask out of it. */
-function boreMaker(margin: number): (bore: Bore) => BoredHole {
-  return ({ at, diameter, shape, peg = null }) => {
+function boreMaker(margin: number): (bore: Bore & { readonly isCut?: boolean }) => BoredHole {
+  return ({ at, diameter, shape, peg = null, isCut = false }) => {
     const figure: Figure = shape?.figure ?? { kind: 'round', diameter };
     const rotation = shape?.rotation ?? 0;
     return {
       at,
       diameter,
       peg,
+      isCut,
       hole: place(figure, at, rotation),
       opening: place(grown(figure, margin), at, rotation),
     };

@@ -78,6 +78,8 @@ export interface BoredHole {
   /** Across its narrow side where it is not round. */
   readonly diameter: number;
   readonly hole: Placed;
+  /** Whether it was cut for its own sake, and nothing goes through it. */
+  readonly isCut: boolean;
   /** The peg that is meant to go through it, where the package says so. */
   readonly peg: Bore['peg'] | null;
   readonly opening: Placed;

@@ -34,16 +34,22 @@ export function groundOf({ lands, bores, body, courtyard, package: { polarity } 
             area,
           };
     }),
-    ...bores.map(({ at, diameter }, index): Target => ({
-      kind: 'peg',
-      index,
-      outward: null,
-      ...at,
-      z: 0,
-      width: diameter,
-      height: diameter,
-      area: (Math.PI / 4) * diameter ** 2,
-    })),
+    ...bores.flatMap(({ at, diameter, isCut }, index): Target[] =>
+      isCut
+        ? []
+        : [
+            {
+              kind: 'peg',
+              index,
+              outward: null,
+              ...at,
+              z: 0,
+              width: diameter,
+              height: diameter,
+              area: (Math.PI / 4) * diameter ** 2,
+            },
+          ],
+    ),
   ];
   const hasPins = meant.some(({ kind }) => kind !== 'land');
   const own = survey(body.assembly.shapes, body.assembly.parts, hasPins);

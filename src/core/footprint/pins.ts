@@ -1,5 +1,6 @@
 import type { PinDirection } from '../document/document';
 import type { ChoicesRead } from '../document/intent';
+import { between, type Voltage } from '../document/voltage';
 import type { Land } from './footprint';
 
 /** What one or more lands of a footprint mean. */
@@ -16,6 +17,8 @@ export interface Pin {
   /** What its lands are known by. */
   readonly lands: readonly string[];
   readonly group: string;
+  /** The greatest that it has against any other potential, its own or its group's; `null` where none was given. */
+  readonly voltage: Voltage | null;
   readonly note: string;
 }
 
@@ -28,7 +31,13 @@ export function pinsOf(read: ChoicesRead['pins'], lands: readonly Land[]): reado
     if (known) known.push(id);
     else byNumber.set(number, [id]);
   }
-  return read.map(({ id, name, low, direction, lands: numbers, group, note }) => ({
+  const ofGroup = new Map<string, Voltage>();
+  for (const { group, voltage } of read) {
+    const of = group?.trim() ?? '';
+    const most = of === '' ? null : between(ofGroup.get(of) ?? null, voltage);
+    if (most) ofGroup.set(of, most);
+  }
+  return read.map(({ id, name, low, direction, lands: numbers, group, voltage, note }) => ({
     id,
     name: name?.trim() ?? '',
     low: low ?? false,
@@ -36,6 +45,7 @@ export function pinsOf(read: ChoicesRead['pins'], lands: readonly Land[]): reado
     numbers: numbers ?? [],
     lands: (numbers ?? []).flatMap((number) => byNumber.get(number) ?? []),
     group: group?.trim() ?? '',
+    voltage: voltage ?? ofGroup.get(group?.trim() ?? '') ?? null,
     note: note ?? '',
   }));
 }

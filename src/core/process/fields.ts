@@ -6,9 +6,11 @@ export interface ProcessField<K extends string = string> {
   readonly title: string;
   /** What it means and where it works, in a sentence. */
   readonly help: string;
-  readonly unit: 'mm' | 'share' | 'ratio' | 'count';
+  readonly unit: 'mm' | 'share' | 'ratio' | 'count' | 'm';
   /** Smallest and largest value that can be meant. */
   readonly limits: readonly [number, number];
+  /** What its numbers mean, where each stands for something. */
+  readonly words?: readonly (readonly [number, string])[];
   /** Processes that were kept at an earlier time do not have it; the usual number stands in. */
   readonly later?: true;
 }
@@ -26,6 +28,22 @@ const mm = <K extends string>(key: K, usual: number, title: string, help: string
   field('mm', [key, usual, title, help, limits]);
 const share = <K extends string>(key: K, usual: number, title: string, help: string) =>
   field('share', [key, usual, title, help, [0, 1]]);
+const metres = <K extends string>(key: K, usual: number, title: string, help: string, limits: Limits) =>
+  field('m', [key, usual, title, help, limits]);
+/** One out of a few, each known by a number. */
+const oneOf = <K extends string>(
+  key: K,
+  usual: number,
+  title: string,
+  help: string,
+  words: readonly (readonly [number, string])[],
+): ProcessField<K> => {
+  const numbers = words.map(([number]) => number);
+  return {
+    ...field('count', [key, usual, title, help, [Math.min(...numbers), Math.max(...numbers)]]),
+    words,
+  };
+};
 const later = <K extends string>(one: ProcessField<K>): ProcessField<K> => ({ ...one, later: true });
 
 /** To give a process another number, list it here: its type, its form in files and its field follow. Lengths in mm, shares 0 to 1. */
@@ -236,6 +254,69 @@ const GROUPS = [
       mm('legendThickness', 0.01, 'Legend thickness', 'On the mask.', [0, 0.2]),
       mm('edgeToCopper', 0.3, 'Edge to copper', 'From the board’s edge to any land.'),
       mm('edgeToHole', 0.5, 'Edge to hole', 'From the board’s edge to the wall of any hole.'),
+    ],
+  },
+  {
+    id: 'voltage',
+    title: 'Spacing by voltage',
+    fields: [
+      later(
+        oneOf(
+          'spacingBy',
+          1,
+          'Held against',
+          'The tables that lands of different potential are held against.',
+          [
+            [1, 'IPC-2221B, table 6-1'],
+            [2, 'clearance and creepage, IEC 60664-1'],
+            [3, 'both'],
+          ],
+        ),
+      ),
+      later(
+        oneOf('assemblyCoating', 0, 'Coating', 'Over the soldered assembly; the mask alone covers no land.', [
+          [0, 'none'],
+          [1, 'conformal coating'],
+        ]),
+      ),
+      later(
+        oneOf('insulation', 1, 'Insulation', 'What the distance protects: reinforced doubles creepage.', [
+          [1, 'basic or functional'],
+          [2, 'reinforced'],
+        ]),
+      ),
+      later(
+        oneOf('pollutionDegree', 2, 'Pollution degree', 'How dirty and damp the board gets in its place.', [
+          [1, '1: dry and clean, sealed'],
+          [2, '2: dust, now and then dew'],
+          [3, '3: conducting dirt'],
+        ]),
+      ),
+      later(
+        oneOf('materialGroup', 3, 'Material group', 'By the laminate’s comparative tracking index.', [
+          [1, 'I: CTI 600 and more'],
+          [2, 'II: CTI 400 to 599'],
+          [3, 'III: CTI 100 to 399, usual FR-4'],
+        ]),
+      ),
+      later(
+        oneOf('overvoltageCategory', 2, 'Overvoltages', 'Impulses that clearances have to withstand.', [
+          [0, 'none: kept away'],
+          [1, 'category I: protected'],
+          [2, 'category II: from a socket'],
+          [3, 'category III: fixed wiring'],
+          [4, 'category IV: at the meter'],
+        ]),
+      ),
+      later(
+        metres(
+          'altitude',
+          2000,
+          'Altitude',
+          'Of use, at most: thin air asks for longer clearances.',
+          [0, 10_000],
+        ),
+      ),
     ],
   },
 ];

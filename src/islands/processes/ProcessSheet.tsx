@@ -115,13 +115,24 @@ interface RowProps extends PartProps {
 
 /** A number with its meaning, its reason, and the original's where it differs. */
 function NumberRow({ field, process, original, editable, put }: RowProps) {
-  const { key, title, help, unit, limits } = field;
+  const { key, title, help, unit, limits, words } = field;
   const value = process[key];
   const [text, setText] = useState<string | null>(null);
   const problem = text === null ? null : problemOf(text, field);
   const shown = text ?? printed(value, unit);
   const differs = original !== null && original[key] !== value;
   const reason = process.reasons[key];
+  if (words)
+    return (
+      <ChoiceRow
+        field={field}
+        words={words}
+        process={process}
+        original={original}
+        editable={editable}
+        put={put}
+      />
+    );
   const take = () => {
     if (text === null || problem) return;
     put({ [key]: readNumber(text, unit) });
@@ -152,7 +163,7 @@ function NumberRow({ field, process, original, editable, put }: RowProps) {
           <b className="w-full text-right font-semibold">{shown}</b>
         )}
         <span className="text-secondary w-6 shrink-0 text-[12px]">
-          {unit === 'mm' ? 'mm' : unit === 'share' ? '%' : ''}
+          {unit === 'mm' || unit === 'm' ? unit : unit === 'share' ? '%' : ''}
         </span>
       </span>
       <span id={`help-${key}`} className="text-secondary text-[12px]">
@@ -168,6 +179,34 @@ function NumberRow({ field, process, original, editable, put }: RowProps) {
         )}
       </span>
     </div>
+  );
+}
+
+/** A number that stands for one of a few things, which are named. */
+function ChoiceRow({
+  field: { key, title, help },
+  words,
+  process,
+  original,
+  editable,
+  put,
+}: RowProps & { words: readonly (readonly [number, string])[] }) {
+  const value = process[key];
+  const differs = original !== null && original[key] !== value;
+  return (
+    <label className="border-base-300 grid grid-cols-[11rem_1fr] items-baseline gap-x-3 border-t py-1">
+      {title}
+      <span className="min-w-0">
+        <Pick
+          className={`w-64 max-w-full ${differs ? 'border-primary font-semibold' : ''}`}
+          disabled={!editable}
+          value={value}
+          options={words}
+          onChange={(next) => put({ [key]: next })}
+        />
+        <span className="text-secondary block text-[12px]">{process.reasons[key] ?? help}</span>
+      </span>
+    </label>
   );
 }
 

@@ -30,6 +30,7 @@ import { LandNumbers } from './PlanView';
 import { QuadrantHead } from './QuadrantHead';
 import { Readout } from './Readout';
 import { Shapes } from './Shapes';
+import { SpacingWay } from './SpacingWay';
 import { SectionMark } from './SectionMark';
 import { TitleBlock } from './TitleBlock';
 import { isHeavy, useCamera } from './useCamera';
@@ -209,6 +210,7 @@ function Drawings(props: DrawingsProps) {
     const drawn = drawnArea(view, footprint, rise, place, stage === 'mark');
     return [{ view, area, place, glyphs: glyphsFor(labelled, view, place, drawn) }];
   });
+  const planPlace = views.find(({ view }) => view === 'plan');
   const glyphs = views.flatMap((v) => v.glyphs);
   const faulty = new Set(
     findings
@@ -318,6 +320,15 @@ function Drawings(props: DrawingsProps) {
             )}
           </g>
         ))}
+        {planPlace && findings[selectedFinding ?? -1]?.place.way && (
+          <g clipPath="url(#clip-plan)">
+            <SpacingWay
+              way={findings[selectedFinding ?? -1]?.place.way ?? []}
+              place={planPlace.place}
+              unit={unit}
+            />
+          </g>
+        )}
         <Balloons balloons={balloons} selected={selectedFinding} onOpen={actions.openFinding} />
       </svg>
       {edited && field?.({ symbol: edited.symbol, at: textPlace(edited), onClose: () => setEditing(null) })}

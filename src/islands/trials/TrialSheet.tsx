@@ -15,6 +15,7 @@ import { ErrorBoundary } from '../common/ErrorBoundary';
 import { later } from '../common/later';
 import { useSize } from '../common/useSize';
 import { Balloons, placeBalloons } from '../sheet/Balloons';
+import { SpacingWay } from '../sheet/SpacingWay';
 import { Hatches } from '../sheet/Hatches';
 import {
   divide,
@@ -231,6 +232,7 @@ function Drawings({ shown, areas, camera, hold, size, onPointer }: DrawingsProps
     width: areas.plan?.width ?? areas.front?.width ?? size.width,
     height: areas.plan?.height ?? size.height,
   };
+  const way = finding === null ? undefined : findings[finding]?.place.way;
   const balloons = placeBalloons(
     findings,
     ({ rule, place }) => (rule !== MISSING && place.at && planPlace ? planPlace(seen(place.at)) : null),
@@ -301,6 +303,11 @@ function Drawings({ shown, areas, camera, hold, size, onPointer }: DrawingsProps
           )}
           <Guides guides={guides} area={plan} place={(p) => planPlace(seen(p))} />
           <References trial={shown} place={planPlace} scale={camera.scale} />
+        </g>
+      )}
+      {planPlace && way && (
+        <g clipPath="url(#clip-plan)">
+          <SpacingWay way={way} place={(p) => planPlace(seen(p))} unit={unit} />
         </g>
       )}
       <Balloons

@@ -195,9 +195,9 @@ describe('pins of a footprint', () => {
       return String(content);
     };
     expect((await write('pins-csv')).split('\r\n').slice(0, 3)).toEqual([
-      'number,pin,active_low,direction,group,note',
-      '1,VIN,,power,,',
-      '2,GND,,ground,,',
+      'number,pin,active_low,direction,group,voltage,note',
+      '1,VIN,,power,,,',
+      '2,GND,,ground,,,',
     ]);
     expect(await write('csv')).toMatch(/^16,.*,land,GND,ground\r$/m);
     const json = JSON.parse(await write('pins-json')) as {

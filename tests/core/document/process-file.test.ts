@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { DEMO_DOCUMENTS } from '../../../src/demo/documents';
 import { check } from '../../../src/core/check/check';
 import { compareCompiled } from '../../../src/core/compare/compare';
 import { waive } from '../../../src/core/check/waivers';
@@ -11,7 +12,7 @@ import { openValue } from '../../../src/core/footprint/open';
 import { processSchema } from '../../../src/core/document/schema';
 import { compile } from '../../../src/core/footprint/compile';
 import { PROCESSES } from '../../../src/core/process';
-import { allFields } from '../../../src/core/process/fields';
+import { allFields, PROCESS_FIELDS } from '../../../src/core/process/fields';
 import type { Process } from '../../../src/core/process/process';
 import { jointModel } from '../../../src/core/joint/model';
 import { converter } from '../../data/documents';
@@ -105,6 +106,9 @@ describe('every number of a process', () => {
     return JSON.stringify([footprint, levels, joints, findings, held.map(({ id }) => id), verdict]);
   };
   const before = documents.map((document) => outcome(document, standard));
+  const RELAY = DEMO_DOCUMENTS.find(({ name }) => name.startsWith('K1'))!;
+  const isVoltage = (key: string) =>
+    PROCESS_FIELDS.some(({ id, fields }) => id === 'voltage' && fields.some((field) => field.key === key));
   it.each(allFields().map(({ key, limits }) => [key, limits] as const))(
     '%s changes something',
     (key, [least, most]) => {
@@ -115,9 +119,14 @@ describe('every number of a process', () => {
             ? Math.round(value)
             : value,
         )
+        .map((value) => (isVoltage(key) ? Math.round(value) : value))
         .filter((value) => value !== now && value >= least && value <= most);
+      // what insulation asks for counts where lands are held against it
+      const base = isVoltage(key) ? { ...standard, spacingBy: 3 } : standard;
       const isSeen = (value: number) =>
-        documents.some((document, i) => outcome(document, { ...standard, [key]: value }) !== before[i]);
+        isVoltage(key)
+          ? outcome(RELAY, { ...base, [key]: value }) !== outcome(RELAY, base)
+          : documents.some((document, i) => outcome(document, { ...standard, [key]: value }) !== before[i]);
       expect(others.some(isSeen)).toBe(true);
     },
   );

@@ -1,4 +1,5 @@
 import type { Rule } from '../rule';
+import { voltageSpacing } from './voltage-spacing';
 import { annularRing } from './annular-ring';
 import { assumptions } from './assumptions';
 import { bodyClearance } from './body-clearance';
@@ -77,6 +78,7 @@ export const RULES: readonly Rule[] = [
   jointMargin,
   jointGoal,
   levelProcess,
+  voltageSpacing,
   // holes
   holeFit,
   annularRing,

@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { voltageWords } from '../../document/voltage';
 import { jsonText } from '../../document/write';
 import type { Land } from '../../footprint/footprint';
 import { pinsByLand, type Pin } from '../../footprint/pins';
@@ -7,7 +8,7 @@ import type { Format, Writable } from '../format';
 
 // Pins for whoever draws the symbol: what each is called, what it carries, and the lands it comes out at.
 
-const COLUMNS = ['number', 'pin', 'active_low', 'direction', 'group', 'note'];
+const COLUMNS = ['number', 'pin', 'active_low', 'direction', 'group', 'voltage', 'note'];
 
 /** The pin table (RFC 4180): a row for each land of each pin, then the lands that no pin names. */
 export const pinsCsv: Format = {
@@ -17,10 +18,23 @@ export const pinsCsv: Format = {
   mediaType: 'text/csv',
   extension: '.pins.csv',
   write({ footprint: { lands, pins } }) {
-    const rows = pins.flatMap(({ numbers, name, low, direction, group, note }) =>
-      numbers.map((number) => [number, name, low ? 'yes' : '', direction ?? '', group, note].map(safeCell)),
+    const rows = pins.flatMap(({ numbers, name, low, direction, group, voltage, note }) =>
+      numbers.map((number) =>
+        [
+          number,
+          name,
+          low ? 'yes' : '',
+          direction ?? '',
+          group,
+          voltage ? voltageWords(voltage) : '',
+          note,
+        ].map(safeCell),
+      ),
     );
-    const rest = numbersWithout(lands, pins).map((number) => [safeCell(number), '', '', '', '', '']);
+    const rest = numbersWithout(lands, pins).map((number) => [
+      safeCell(number),
+      ...COLUMNS.slice(1).map(() => ''),
+    ]);
     return `${Papa.unparse([COLUMNS, ...rows, ...rest], { newline: '\r\n' })}\r\n`;
   },
 };
@@ -39,12 +53,13 @@ export const pinsJson: Format = {
       name: document.name,
       standardName: footprint.standardName,
       units: 'mm',
-      pins: footprint.pins.map(({ name, low, direction, numbers, group, note }) => ({
+      pins: footprint.pins.map(({ name, low, direction, numbers, group, voltage, note }) => ({
         name,
         ...(low ? { activeLow: true } : {}),
         ...(direction ? { direction } : {}),
         numbers,
         ...(group === '' ? {} : { group }),
+        ...(voltage ? { voltage } : {}),
         ...(note === '' ? {} : { note }),
       })),
       lands: footprint.lands.map(({ id, number, at, far, hole }) => ({

@@ -6,6 +6,7 @@ import { leadsBelow, underCover } from './heights';
 import { boardKeepOuts, otherKeepOuts } from './kept-out';
 import { marksBetween } from './marks';
 import { ownReferences, sameProcess } from './names';
+import { voltageBetween } from './voltage';
 
 /** All rules of a trial. To add one, write it and list it here. */
 export const TRIAL_RULES: readonly TrialRule[] = [
@@ -14,6 +15,7 @@ export const TRIAL_RULES: readonly TrialRule[] = [
   copperBetween,
   holeToCopper,
   holeToHole,
+  voltageBetween,
   maskBetween,
   pasteBetween,
   marksBetween,

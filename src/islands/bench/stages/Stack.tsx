@@ -12,6 +12,7 @@ import { FlagField, LengthField } from '../../fields/choices';
 import { StackSection } from '../../sheet/StackDrawing';
 import { useBench } from '../../state/context';
 import { KeepOuts } from './stack/KeepOuts';
+import { Slots } from './stack/Slots';
 import { PadTable } from './stack/PadTable';
 import { StackFields } from './stack/StackFields';
 
@@ -27,6 +28,7 @@ export function Stack() {
           <StackList footprint={drawable.footprint} />
           <EveryLand drawable={drawable} />
           <KeepOuts />
+          <Slots />
           <PadTable footprint={drawable.footprint} />
         </>
       )}

@@ -1,6 +1,7 @@
 import { useContext, useEffect, useRef, useState } from 'react';
 import { freshId } from '../../../../core/document/edit';
 import type { PinIntent } from '../../../../core/document/document';
+import { voltage } from '../../../../core/document/voltage';
 import { readNumberList } from '../../../../core/document/land-numbers';
 import type { Footprint } from '../../../../core/footprint/footprint';
 import { DIRECTION_WORDS } from '../../../../core/footprint/pins';
@@ -15,7 +16,7 @@ import { PinNamesChoice } from './Pins';
 const NONE: readonly PinIntent[] = [];
 /** Rows that are shown at first. */
 const FIRST_ROWS = 120;
-type CellName = 'lands' | 'name' | 'group' | 'note';
+type CellName = 'lands' | 'name' | 'group' | 'voltage' | 'note';
 const cellId = (pin: string, cell: CellName) => `pin-${pin}-${cell}`;
 const focusCell = (pin: string, cell: CellName) =>
   // the row is there once the document was drawn again
@@ -92,7 +93,13 @@ export function PinTable({ footprint }: { footprint: Footprint }) {
                   low
                 </th>
                 <th className="w-34 font-normal">direction</th>
-                <th className="w-24 font-normal">note</th>
+                <th
+                  className="w-18 font-normal"
+                  title="The greatest against any other potential, such as 230 ac"
+                >
+                  voltage
+                </th>
+                <th className="w-20 font-normal">note</th>
                 <th className="w-6" aria-label="Remove" />
               </tr>
             </thead>
@@ -188,6 +195,11 @@ function PinRow({ pin, known, next, chosen, onChoose, onAdd }: RowProps) {
           ? `There is no land ${strangers.join(', ')}.`
           : null,
   };
+  const asVoltage = pin.voltage === undefined ? null : voltage(pin.voltage, 'mm');
+  const volts = {
+    id: `${cellId(pin.id, 'voltage')}-fault`,
+    words: asVoltage && !asVoltage.ok ? `It cannot be used: ${asVoltage.error.reason}.` : null,
+  };
   const down = (cell: CellName) => () => {
     if (next === null) onAdd();
     else focusCell(next, cell);
@@ -240,6 +252,16 @@ function PinRow({ pin, known, next, chosen, onChoose, onAdd }: RowProps) {
         />
       </td>
       <td className="pr-1">
+        <Cell
+          pin={pin}
+          cell="voltage"
+          label={`Voltage of ${pin.name ?? 'the pin'}`}
+          fault={volts}
+          onDown={down('voltage')}
+        />
+        <FaultWords fault={volts} />
+      </td>
+      <td className="pr-1">
         <Cell pin={pin} cell="note" label={`Note on ${pin.name ?? 'the pin'}`} onDown={down('note')} />
       </td>
       <td>
@@ -266,7 +288,13 @@ interface CellProps {
 }
 
 /** Longest texts that the document keeps. */
-const LONGEST: Readonly<Record<CellName, number>> = { lands: 4000, name: 80, group: 40, note: 400 };
+const LONGEST: Readonly<Record<CellName, number>> = {
+  lands: 4000,
+  name: 80,
+  group: 40,
+  voltage: 40,
+  note: 400,
+};
 
 function Cell({ pin, cell, label, fault, onDown }: CellProps) {
   const edit = useBench((s) => s.edit);

@@ -1,0 +1,183 @@
+import { between, peakOf, type Voltage } from '../document/voltage';
+import { pinLabel, pinsByLand } from '../footprint/pins';
+import type { Footprint, Land } from '../footprint/footprint';
+import { flatten } from '../geometry/contour';
+import { contourOf, narrowOf, place, type Placed } from '../geometry/figure';
+import { gapBetween } from '../geometry/box';
+import { wayRound, type Way } from '../geometry/creepage';
+import { gapBetweenFigures } from '../geometry/gaps';
+import { neighboursOf } from '../geometry/neighbours';
+import type { Polygon } from '../geometry/polygon';
+import { grooveFor, limitsFor, type Conductor, type SpacingLimit, type SpacingProcess } from './limits';
+
+/** Copper, or other metal, of one potential on one side of the board. */
+export interface Live extends Conductor {
+  /** `null` for metal that is no land, such as a screw. */
+  readonly land: Land | null;
+  readonly figure: Placed;
+  readonly side: 'component' | 'far';
+  /** What it is one potential with. */
+  readonly potential: string;
+  /** As it is named: “land 3 (L)”. */
+  readonly name: string;
+  readonly voltage: Voltage | null;
+  /** Connected to nothing: it asks for no distance, and shortens those of others. */
+  readonly floats: boolean;
+}
+
+/** The copper of a footprint's lands by potential. @param prefix told before land numbers, such as a reference */
+export function conductorsOf(footprint: Footprint, prefix = ''): Live[] {
+  const byLand = pinsByLand(footprint.pins);
+  return footprint.lands.flatMap((land): Live[] => {
+    const pin = byLand.get(land.id);
+    const label = pin ? pinLabel(pin) : '';
+    const number = land.number === '' ? land.id : land.number;
+    // pins of one name are one potential, across parts where both have a voltage; so are lands of one number
+    const own = `${prefix}${label !== '' ? label : pin ? `pin ${pin.id}` : `land ${number}`}`;
+    const potential = label !== '' && pin?.voltage ? label : own;
+    const shared = {
+      land,
+      potential,
+      name: `${prefix === '' ? 'land ' : prefix}${number}${label === '' ? '' : ` (${label})`}`,
+      voltage: pin?.voltage ?? null,
+      floats: pin?.direction === 'not-connected',
+      layer: 'outer' as const,
+    };
+    const side = land.far ? 'far' : 'component';
+    const sides: Live[] = [{ ...shared, figure: land.copper, side, covered: land.mask.length === 0 }];
+    if (land.hole) {
+      const { other, maskOther } = land.padstack;
+      const figure = other ? place(other, land.at, land.rotation) : land.copper;
+      sides.push({
+        ...shared,
+        figure,
+        side: side === 'far' ? 'component' : 'far',
+        covered: maskOther.length === 0,
+      });
+    }
+    return sides;
+  });
+}
+
+/** Two conductors that are nearer than their voltage allows. */
+export interface TooNear {
+  readonly a: Live;
+  readonly b: Live;
+  readonly voltage: Voltage;
+  readonly limit: SpacingLimit;
+  readonly way: Way;
+  /** A conductor without potential that the way passes over; `null` where it passes over none. */
+  readonly over: Live | null;
+}
+
+/** Holes and slots that lengthen ways along the surface: those that dirt does not bridge. */
+export function cutsThatPart(footprints: readonly Footprint[], process: SpacingProcess): Polygon[] {
+  const least = grooveFor(process) - 1e-9;
+  return footprints.flatMap(({ bores }) =>
+    bores.flatMap(({ hole }) => (narrowOf(hole.figure) >= least ? [cutOf(hole)] : [])),
+  );
+}
+
+/** Chords of copper lie at most this far inside of its arcs, and those of cuts that far: no way comes out longer. mm */
+const CHORD = { copper: 0.001, cut: 0.005 };
+
+function kept(chord: number): (placed: Placed) => Polygon {
+  const outlines = new WeakMap<Placed, Polygon>();
+  return (placed) => {
+    const known = outlines.get(placed) ?? flatten(contourOf(placed), chord);
+    outlines.set(placed, known);
+    return known;
+  };
+}
+
+/** The outline of copper, and that of a hole or slot, as ways are measured between and round them. */
+export const copperOutline = kept(CHORD.copper);
+export const cutOf = kept(CHORD.cut);
+
+/**
+ * Pairs of conductors that are too near: of each two potentials on each side the one that misses its limit by
+ * most, through air and along the surface.
+ * @param meant which pairs are looked at, beside those of one potential
+ */
+export function tooNear(
+  all: readonly Live[],
+  cuts: readonly Polygon[],
+  process: SpacingProcess,
+  meant: (a: Live, b: Live) => boolean = () => true,
+): TooNear[] {
+  const worst = new Map<string, TooNear>();
+  const most = all.reduce<Voltage | null>((so, { voltage }) => between(so, voltage), null);
+  if (!most) return [];
+  const reach = Math.max(...limitsFor(most, [BARE, BARE], process).map(({ least }) => least));
+  const live = all.flatMap(({ voltage, floats }, i) =>
+    voltage && peakOf(voltage) > 0 && !floats ? [i] : [],
+  );
+  const floating = all.filter(({ floats }) => floats);
+  const index = neighboursOf(all.map(({ figure }) => figure));
+  const seen = new Set<string>();
+  for (const i of live) {
+    const a = all[i] as Live;
+    const { minX, minY, maxX, maxY } = a.figure;
+    const near = index.near({
+      minX: minX - reach,
+      minY: minY - reach,
+      maxX: maxX + reach,
+      maxY: maxY + reach,
+    });
+    for (const j of near) {
+      const b = all[j] as Live;
+      const key = i < j ? `${i} ${j}` : `${j} ${i}`;
+      if (seen.has(key) || b.floats || a.side !== b.side || a.potential === b.potential || !meant(a, b))
+        continue;
+      seen.add(key);
+      const voltage = between(a.voltage, b.voltage);
+      if (!voltage) continue;
+      for (const limit of limitsFor(voltage, [a, b], process)) {
+        const pair = [a.potential, b.potential].sort().join('\u0000');
+        const known = worst.get(`${pair} ${limit.along}`);
+        const least = known
+          ? Math.min(limit.least, known.way.length + limit.least - known.limit.least)
+          : limit.least;
+        const found = wayBetween(a, b, { floating, cuts, along: limit.along, least });
+        if (found && found.way.length < least - 1e-9)
+          worst.set(`${pair} ${limit.along}`, { a, b, voltage, limit, ...found });
+      }
+    }
+  }
+  return [...worst.values()].sort((p, q) => p.way.length - p.limit.least - (q.way.length - q.limit.least));
+}
+
+const BARE: Conductor = { layer: 'outer', covered: false };
+
+/** The way between two conductors, straight or along the surface, over floating copper where that is shorter. */
+function wayBetween(
+  a: Live,
+  b: Live,
+  ask: {
+    readonly floating: readonly Live[];
+    readonly cuts: readonly Polygon[];
+    readonly along: SpacingLimit['along'];
+    readonly least: number;
+  },
+): Pick<TooNear, 'way' | 'over'> | null {
+  const { floating, cuts, along, least } = ask;
+  const round = along === 'surface' ? cuts : [];
+  const direct =
+    gapBetweenFigures(a.figure, b.figure) < least
+      ? wayRound(copperOutline(a.figure), copperOutline(b.figure), round)
+      : null;
+  let best: Pick<TooNear, 'way' | 'over'> | null = direct ? { way: direct, over: null } : null;
+  for (const f of floating) {
+    if (f.side !== a.side || gapBetween(a.figure, f.figure) + gapBetween(f.figure, b.figure) >= least)
+      continue;
+    const [to, from] = [
+      wayRound(copperOutline(a.figure), copperOutline(f.figure), round),
+      wayRound(copperOutline(f.figure), copperOutline(b.figure), round),
+    ];
+    if (!to || !from) continue;
+    const length = to.length + from.length;
+    if (length < Math.min(least, best?.way.length ?? Infinity))
+      best = { way: { length, points: [...to.points, ...from.points] }, over: f };
+  }
+  return best;
+}
