@@ -6,6 +6,7 @@ import { marginsOf, type Margin } from '../joint/margins';
 import { landOf } from '../joint/model';
 import type { SolvedGroup, SpanSolution } from '../land/solution';
 import type { LandSize } from '../land/solver';
+import { keptMeasurements, type KeptMeasurement } from '../ruler/kept';
 import type { Process } from '../process/process';
 
 /** Lands of a span that are alike as their group sees them, and the margins of their joints. */
@@ -38,6 +39,8 @@ export interface CheckContext {
   readonly groupOf: (land: Land) => SolvedGroup;
   /** The joints of a span, each distinct one once: hundreds of lands of a row are alike. */
   readonly jointsOf: (group: SpanSolution) => readonly Joint[];
+  /** Measurements that are kept with the footprint, as they stand. */
+  readonly measurements: () => readonly KeptMeasurement[];
   /** Copper and openings that lie in a box or touch it. */
   readonly obstaclesNear: (box: Box) => Obstacle[];
 }
@@ -55,6 +58,7 @@ export function contextOf(compiled: Compiled, footprint: Footprint): CheckContex
     closeLands: once(() => lands.pairs(Math.max(process.minGap, process.minMaskWeb, process.windowGap))),
     groupOf: ({ group }) => groups.get(group) as SolvedGroup,
     jointsOf: jointsIn(footprint, process),
+    measurements: once(() => keptMeasurements(compiled.measurements, footprint, process)),
     obstaclesNear: obstaclesOf(footprint, lands),
   };
 }

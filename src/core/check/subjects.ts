@@ -42,6 +42,7 @@ export const SUBJECTS = {
   legend: ({ footprint: { legend } }) => legend.lines.length > 0 || legend.pin1 !== null,
   texts: ({ footprint }) => footprint.texts.length > 0,
   'a direction': ({ footprint }) => footprint.package.polarised,
+  measurements: ({ compiled }) => (compiled.document.measurements?.length ?? 0) > 0,
   voltages: ({ footprint }) => footprint.pins.some(({ voltage }) => voltage !== null),
   pins: ({ footprint }) => footprint.pins.length > 0,
   courtyard: () => true,

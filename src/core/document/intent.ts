@@ -277,6 +277,26 @@ const CUTS = listOf(
   },
 );
 
+/** What is measured between two things; those of the ruler. */
+export const MEASURED = ['straight', 'x', 'y', 'height', 'gap', 'centre', 'outer'] as const;
+
+const MEASUREMENTS = listOf(
+  'Measurement',
+  record(
+    'Measurement',
+    {
+      from: text('from', 120, { help: 'What it is measured from, such as land:rows/3:left.' }),
+      to: text('to', 120, { help: 'What it is measured to.' }),
+      what: choice('what', MEASURED, { column: 'Measures' }),
+      wished: toleranced('wished', [-1000, 1000], { column: 'Wished' }),
+      why: text('why', 200, { column: 'Source' }),
+    },
+    { name: 'measurement', stage: 'land', required: ['from', 'to', 'what'] },
+  ),
+  200,
+  { help: 'Measurements that are kept: they follow the footprint, and one with a wished value is a check.' },
+);
+
 const textMark = (label: string) =>
   record(
     label,
@@ -478,6 +498,7 @@ export const CHOICES = record('', {
   pins: PINS,
   keepOuts: KEEP_OUTS,
   cuts: CUTS,
+  measurements: MEASUREMENTS,
   marks: MARKS,
   origin: record(
     'Origin',

@@ -60,7 +60,8 @@ export function compileWith(
   const { process, recommended } = choices;
   const { resolved, drawn: unturned, problems: unread } = drawPackage(document, makers);
   const problems = [...shop.problems, ...unread, ...choices.problems];
-  const base = { document, process, recommended, resolved };
+  const { measurements } = choices.read;
+  const base = { document, process, recommended, measurements, resolved };
   if (!unturned) return { ...base, footprint: null, levels: null, problems };
   const drawn = placedPackage(unturned, turned(choices.orientation === 'A' ? 0 : 90));
   const solve = (level: Level) => solveLands(drawn.groups, level, process, choices.land);

@@ -24,6 +24,7 @@ export function faulty(document: TapisDocument, error: unknown): Compiled {
     footprint: null,
     levels: null,
     recommended: new Map(),
+    measurements: [],
     problems: [faultOf(error)],
   };
 }

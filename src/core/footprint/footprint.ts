@@ -6,6 +6,7 @@ import type { LoadedModel } from '../body/loaded';
 import type { Subject } from '../body/subject';
 import type { EdgeIntent, KeepOutIntent, KeptFree, ModelIntent, TapisDocument } from '../document/document';
 import type { Finding } from '../document/finding';
+import type { ChoicesRead } from '../document/intent';
 import type { Box } from '../geometry/box';
 import type { Contour } from '../geometry/contour';
 import type { Placed } from '../geometry/figure';
@@ -227,6 +228,8 @@ export interface Compiled {
   readonly levels: Readonly<Record<Level, readonly SolvedGroup[]>> | null;
   /** The datasheet's own lands, as far as they were entered. */
   readonly recommended: PatternByGroup;
+  /** Measurements that the document keeps, as they were read. */
+  readonly measurements: ChoicesRead['measurements'];
   /** Entries that are missing or cannot be read. */
   readonly problems: readonly Finding[];
 }

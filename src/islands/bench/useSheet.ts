@@ -6,6 +6,7 @@ import { lettersOf } from '../state/letters';
 import { LEVEL_WORDS } from '../state/levels';
 import { useRevisionWords } from '../state/useRevisions';
 import { sheetField } from './SheetField';
+import { useRuler } from './useRuler';
 
 /** What the Bench's Sheet shows, and what a person can do on it. */
 export function useSheet(): { view: SheetView; actions: SheetActions } {
@@ -14,6 +15,7 @@ export function useSheet(): { view: SheetView; actions: SheetActions } {
   const revision = useRevisionWords();
   const { document, derived, stage, unit } = state;
   const { compiled, report, shown } = derived;
+  const ruler = useRuler(shown?.drawable ?? null);
   const view: SheetView = {
     drawable: shown?.drawable ?? null,
     note: shown && noteOf(shown),
@@ -33,6 +35,12 @@ export function useSheet(): { view: SheetView; actions: SheetActions } {
     pinNames: stage === 'mark' ? state.pinNames : 'off',
     look: state.standpoint,
     fits: state.fits,
+    overlay: ruler.overlay,
+    panel: ruler.panel,
+    ruler: {
+      on: state.ruler !== null,
+      toggle: () => state.set({ ruler: state.ruler ? null : { from: null, to: null } }),
+    },
     title: [
       ['Footprint', document.name],
       ['Standard name', compiled.footprint?.standardName ?? 'not yet'],

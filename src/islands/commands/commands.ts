@@ -63,6 +63,12 @@ export const COMMANDS: readonly Command[] = [
     name: 'Letters of the datasheet or the standard',
     run: (s) => s.set({ letters: !s.letters }),
   },
+  {
+    name: 'Lay the ruler, or put it away',
+    keys: ['m'],
+    shown: 'M',
+    run: (s) => s.set({ ruler: s.ruler ? null : { from: null, to: null } }),
+  },
   { name: 'Fit the drawing', keys: ['f'], shown: 'F', run: (s) => s.set({ fits: s.fits + 1 }) },
   {
     name: 'Show all views or the plan alone',

@@ -112,6 +112,7 @@ export function Sheet({ view, actions }: Props) {
             </p>
           )
         )}
+        {view.panel}
         {areas.turn && <FourthQuadrant view={view} area={areas.turn} scale={camera.scale} />}
         {(Object.keys(areas) as Quadrant[]).map((quadrant) => {
           const area = areas[quadrant];
@@ -136,7 +137,7 @@ export function Sheet({ view, actions }: Props) {
         unit={view.unit}
         drawable={drawable}
         selectedLand={view.selectedLand}
-        zoom={drawable && <ZoomButtons camera={camera} hold={hold} onFit={refit} />}
+        zoom={drawable && <ZoomButtons camera={camera} hold={hold} onFit={refit} ruler={view.ruler} />}
       />
     </section>
   );
@@ -330,6 +331,7 @@ function Drawings(props: DrawingsProps) {
           </g>
         )}
         <Balloons balloons={balloons} selected={selectedFinding} onOpen={actions.openFinding} />
+        {shown.overlay?.(views)}
       </svg>
       {edited && field?.({ symbol: edited.symbol, at: textPlace(edited), onClose: () => setEditing(null) })}
     </>

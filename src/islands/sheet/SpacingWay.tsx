@@ -1,4 +1,5 @@
 import type { Point } from '../../core/geometry/point';
+import { labelAt } from './beside';
 import { formatLength, type DisplayUnit } from '../../core/units/length';
 
 interface Props {
@@ -18,16 +19,17 @@ export function SpacingWay({ way, place, unit }: Props) {
     return Math.hypot(q.x - p.x, q.y - p.y);
   });
   const length = legs.reduce((sum, leg) => sum + leg, 0);
-  const middle = halfway(points);
   const text = `${formatLength(length, unit)} ${unit}`;
   const width = 8 + 6.2 * text.length;
+  const { at, along, whole } = halfway(points);
+  const label = labelAt(at, whole, along, width);
   return (
     <g className="spacing-way" aria-hidden>
       <polyline points={points.map(({ x, y }) => `${x},${y}`).join(' ')} />
       {[first, last].map(({ x, y }, i) => (
         <circle key={i} cx={x} cy={y} r={3} />
       ))}
-      <g transform={`translate(${middle.x} ${middle.y})`}>
+      <g transform={`translate(${label.x} ${label.y})`}>
         <rect x={-width / 2} y={-9} width={width} height={18} rx={2} />
         <text y={4} textAnchor="middle">
           {text}
@@ -37,19 +39,20 @@ export function SpacingWay({ way, place, unit }: Props) {
   );
 }
 
-/** The point halfway along a line. */
-function halfway(points: readonly Point[]): Point {
+/** The point halfway along a line, its direction there, and the whole length. */
+function halfway(points: readonly Point[]): { at: Point; along: Point; whole: number } {
   const legs = points.slice(1).map((q, i) => {
     const p = points[i] ?? q;
     return { p, q, length: Math.hypot(q.x - p.x, q.y - p.y) };
   });
-  let left = legs.reduce((sum, { length }) => sum + length, 0) / 2;
+  const whole = legs.reduce((sum, { length }) => sum + length, 0);
+  let left = whole / 2;
   for (const { p, q, length } of legs) {
-    if (left <= length)
-      return length === 0
-        ? p
-        : { x: p.x + ((q.x - p.x) * left) / length, y: p.y + ((q.y - p.y) * left) / length };
+    if (left <= length && length > 0) {
+      const along = { x: (q.x - p.x) / length, y: (q.y - p.y) / length };
+      return { at: { x: p.x + along.x * left, y: p.y + along.y * left }, along, whole };
+    }
     left -= length;
   }
-  return points[0] ?? { x: 0, y: 0 };
+  return { at: points[0] ?? { x: 0, y: 0 }, along: { x: 1, y: 0 }, whole };
 }

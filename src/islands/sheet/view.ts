@@ -8,7 +8,15 @@ import type { Point } from '../../core/geometry/point';
 import type { Letters } from '../../core/package/letters';
 import type { DisplayUnit } from '../../core/units/length';
 import type { Look } from '../turn/looks';
-import type { Quadrant } from './layout';
+import type { View } from '../../core/package/lines';
+import type { Area, Quadrant } from './layout';
+
+/** A view as what lies over it sees it: its area, and where a point of it stands, px. */
+export interface OverView {
+  readonly view: View;
+  readonly area: Area;
+  readonly place: (p: Point) => Point;
+}
 
 /** What a Sheet shows. It knows nothing of where that comes from. */
 export interface SheetView {
@@ -42,6 +50,11 @@ export interface SheetView {
   readonly look: Look;
   /** Wishes so far to see the whole drawing: with each the camera is fitted again. */
   readonly fits: number;
+  /** What is drawn over the views, such as a ruler, and what stands beside it; `null` for nothing. */
+  readonly overlay: ((views: readonly OverView[]) => ReactNode) | null;
+  readonly panel: ReactNode;
+  /** What lays a ruler, where there is one. */
+  readonly ruler: { readonly on: boolean; readonly toggle: () => void } | null;
   /** The title block: names and values. */
   readonly title: readonly (readonly [name: string, value: string])[];
 }

@@ -76,6 +76,8 @@ export interface BenchView {
   readonly source: SourceWish | null;
   /** A file that was dropped onto the Bench and waits to be opened. */
   readonly dropped: File | null;
+  /** The ruler with what it is laid between; `null` while it is put away. */
+  readonly ruler: { readonly from: string | null; readonly to: string | null } | null;
   /** From where the 3D view looks; the count tells one wish from the next. */
   readonly standpoint: { readonly from: Standpoint; readonly count: number };
 }
@@ -111,6 +113,15 @@ export function openedView(id: string, document: TapisDocument): BenchView {
     pinText: null,
     source: null,
     dropped: null,
+    ruler: null,
     standpoint: { from: 'corner', count: 0 },
   };
+}
+
+/** The ruler with one more thing: the first, the second, and then the first again. */
+export function nextLaid(
+  { from, to }: NonNullable<BenchView['ruler']>,
+  id: string,
+): NonNullable<BenchView['ruler']> {
+  return from === null || to !== null ? { from: id, to: null } : { from, to: id };
 }

@@ -15,6 +15,7 @@ import { ErrorBoundary } from '../common/ErrorBoundary';
 import { later } from '../common/later';
 import { useSize } from '../common/useSize';
 import { Balloons, placeBalloons } from '../sheet/Balloons';
+import { TrialRulerLayer, TrialRulerPanel } from './TrialRuler';
 import { SpacingWay } from '../sheet/SpacingWay';
 import { Hatches } from '../sheet/Hatches';
 import {
@@ -58,6 +59,7 @@ export function TrialSheet() {
   const fits = useTrial((s) => s.fits);
   const unit = useTrial((s) => s.unit);
   const look = useTrial((s) => s.look);
+  const isMeasuring = useTrial((s) => s.ruler !== null);
   const shown = useMemo(() => (below ? turnedOver(compiled) : compiled), [compiled, below]);
   const areas = useMemo(() => divide(width, height, whole), [width, height, whole]);
   const { board } = shown;
@@ -81,6 +83,7 @@ export function TrialSheet() {
             onPointer={setPointer}
           />
         )}
+        <TrialRulerPanel shown={shown} />
         {areas.turn && (
           <div
             className="absolute overflow-hidden"
@@ -128,6 +131,10 @@ export function TrialSheet() {
             camera={camera}
             hold={(next) => hold({ key, camera: next })}
             onFit={() => hold(null)}
+            ruler={{
+              on: isMeasuring,
+              toggle: () => store.getState().set({ ruler: isMeasuring ? null : { from: null, to: null } }),
+            }}
           />
         }
       />
@@ -315,6 +322,9 @@ function Drawings({ shown, areas, camera, hold, size, onPointer }: DrawingsProps
         selected={finding}
         onOpen={(i) => store.getState().set({ finding: i, ledgerOpen: true })}
       />
+      {plan && planPlace && (
+        <TrialRulerLayer shown={shown} plan={{ view: 'plan', area: plan, place: planPlace }} />
+      )}
     </svg>
   );
 }

@@ -107,6 +107,12 @@ export const KEYS: readonly Key[] = [
     run: (s) =>
       s.set({ below: !s.below, look: { from: s.below ? 'above' : 'below', count: s.look.count + 1 } }),
   },
+  {
+    keys: ['m'],
+    shown: 'M',
+    words: 'lay the ruler, or put it away',
+    run: (s) => s.set({ ruler: s.ruler ? null : { from: null, to: null } }),
+  },
   { keys: ['f'], shown: 'F', words: 'fit the drawing', run: (s) => s.set({ fits: s.fits + 1 }) },
   {
     keys: ['p'],

@@ -46,6 +46,8 @@ interface TrialView {
   /** What a dragged part keeps to. */
   readonly guides: readonly Guide[];
   readonly ledgerOpen: boolean;
+  /** The ruler with what it is laid between; `null` while it is put away. */
+  readonly ruler: { readonly from: string | null; readonly to: string | null } | null;
 }
 
 /** One trial that is worked on: its document, what follows from it, and how it is looked at. */
@@ -137,6 +139,7 @@ function openedView({ unit = 'mm' }: TrialDocument, id: string): TrialView {
     fourth: 'title',
     look: { from: 'corner', count: 0 },
     fits: 0,
+    ruler: null,
     step: '0.5',
     guides: [],
     ledgerOpen: false,

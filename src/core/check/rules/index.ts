@@ -1,4 +1,5 @@
 import type { Rule } from '../rule';
+import { keptMeasurement } from './kept-measurement';
 import { voltageSpacing } from './voltage-spacing';
 import { annularRing } from './annular-ring';
 import { assumptions } from './assumptions';
@@ -155,4 +156,5 @@ export const RULES: readonly Rule[] = [
   heightBody,
   assumptions,
   unconfirmed,
+  keptMeasurement,
 ];

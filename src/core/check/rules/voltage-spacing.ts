@@ -2,7 +2,7 @@
  * Requires lands of different potential to be as far apart as their working voltage asks for: straight through air,
  * and along the board round its slots.
  */
-import { freshId } from '../../document/edit';
+import { freshId, pointerKey } from '../../document/edit';
 import { voltageWords } from '../../document/voltage';
 import type { Remedy } from '../../document/finding';
 import { place, sizeOf } from '../../geometry/figure';
@@ -117,7 +117,7 @@ function oblongLands({ a, b, limit, way }: TooNear, { process }: CheckContext): 
     const narrow = (isAlong ? width : height) - need;
     const ring = (narrow - (land.hole ? sizeOf(land.hole.figure).width : 0)) / 2 - process.drillWander;
     if (ring < process.minRing - 1e-9) return null;
-    const at = `/stacks/lands/${land.id.replaceAll('~', '~0').replaceAll('/', '~1')}`;
+    const at = `/stacks/lands/${pointerKey(land.id)}`;
     const size = (v: number) => `${formatNumber(v, 0, 3)}mm`;
     return [
       { at: `${at}/shape`, value: NARROWED[land.copper.figure.kind as keyof typeof NARROWED] },

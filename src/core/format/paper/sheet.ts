@@ -9,12 +9,22 @@ import { contourOf } from '../../geometry/figure';
 import { bodyAt } from '../../package/drawn';
 import { flatten, type Vertex } from '../../geometry/contour';
 import type { Point } from '../../geometry/point';
+import { keptMeasurements } from '../../ruler/kept';
+import { formatMm } from '../../units/length';
 import type { Writable } from '../format';
 import { framed, lying, MARGIN, TITLE, type HandOver, type Size } from './frame';
-import { LINE, rectangle, type Item, type Page } from './page';
+import { LINE, line, rectangle, type Item, type Page } from './page';
 import { SECTION, stackSection } from './stack-section';
 import { fitted, Flow } from './table';
-import { boreTable, dimensionTable, keepOutTable, landTable, padstackTable, pinTable } from './tables';
+import {
+  boreTable,
+  dimensionTable,
+  keepOutTable,
+  landTable,
+  measurementTable,
+  padstackTable,
+  pinTable,
+} from './tables';
 import { putViews, scaleWords, strokeItems, type Field, type PutViews } from './views';
 
 /** Sheets of a drawing: the land pattern, the package, and tables. */
@@ -100,7 +110,7 @@ function patternSheet(compiled: Writable, size: Size): PutViews & { readonly has
   const detail = jointDetail(compiled, put.scale, cornerOf(size, put));
   return {
     ...put,
-    items: [...put.items, ...numbers(compiled, put), ...detail],
+    items: [...put.items, ...numbers(compiled, put), ...measured(compiled, put), ...detail],
     hasDetail: detail.length > 0,
   };
 }
@@ -130,6 +140,25 @@ function numbers({ footprint }: Writable, { plan, scale }: PutViews): Item[] {
   return places.map(({ text, ...at }): Item => {
     const { x, y } = plan(at);
     return { kind: 'text', text, x, y: y + height * 0.35, size: height, anchor: 'middle' };
+  });
+}
+
+/** Measurements that are kept, in the plan: lines with short strokes at their ends. */
+function measured({ measurements, footprint, process }: Writable, { plan }: PutViews): Item[] {
+  return keptMeasurements(measurements, footprint, process).flatMap(({ now }): Item[] => {
+    if (!now || now.what === 'height') return [];
+    const [a, b] = [plan(now.from), plan(now.to)];
+    const length = Math.hypot(b.x - a.x, b.y - a.y);
+    const [ux, uy] = length < 0.1 ? [1, 0] : [(b.x - a.x) / length, (b.y - a.y) / length];
+    const end = ({ x, y }: Point) =>
+      line({ x: x - 1.2 * uy, y: y + 1.2 * ux }, { x: x + 1.2 * uy, y: y - 1.2 * ux });
+    const text = formatMm(now.value.nom);
+    return [
+      line(a, b, LINE.usual),
+      end(a),
+      end(b),
+      { kind: 'text', text, x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 - 0.7, size: 2, anchor: 'middle' },
+    ];
   });
 }
 
@@ -295,5 +324,6 @@ function tablePages(
   flow.table(fitted(landTable(compiled), width - 2 * x), x);
   flow.table(fitted(boreTable(compiled), width - 2 * x), x);
   flow.table(fitted(keepOutTable(compiled), width - 2 * x), x);
+  flow.table(fitted(measurementTable(compiled), width - 2 * x), x);
   return flow.pages.map((items) => [...items]);
 }

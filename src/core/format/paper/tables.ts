@@ -7,6 +7,8 @@ import { holeName } from '../../padstack/naming';
 import type { Padstack } from '../../padstack/padstack';
 import { formatFigure, formatMm } from '../../units/length';
 import { describeLimits } from '../../units/toleranced';
+import { keptMeasurements } from '../../ruler/kept';
+import { DISTANCE_WORDS } from '../../ruler/measure';
 import type { Table } from './table';
 
 // What the tables of drawing and report say. Lengths in mm.
@@ -182,5 +184,34 @@ export function pinTable({ footprint: { pins } }: Writable): Table {
       pin.direction ? DIRECTION_WORDS[pin.direction] : '',
       pin.note,
     ]),
+  };
+}
+
+/** Measurements that are kept, with what was wished for. */
+export function measurementTable({ measurements, footprint, process }: Writable): Table {
+  return {
+    title: 'Measurements, mm',
+    columns: [
+      { head: 'from', width: 62 },
+      { head: 'to', width: 62 },
+      { head: 'measures', width: 34 },
+      { head: 'now', width: 26, align: 'end' },
+      { head: 'with tolerances', width: 36 },
+      { head: 'wished', width: 34 },
+      { head: 'source', width: 40 },
+    ],
+    rows: keptMeasurements(measurements, footprint, process).map(
+      ({ from, to, between, now, what, wished, why }) => [
+        between?.[0].name ?? from,
+        between?.[1].name ?? to,
+        DISTANCE_WORDS[what],
+        now ? formatMm(now.value.nom) : 'gone',
+        now && now.value.min !== now.value.max
+          ? `${formatMm(now.value.min)} to ${formatMm(now.value.max)}`
+          : '',
+        wished ? describeLimits(wished, 'mm') : '',
+        why,
+      ],
+    ),
   };
 }

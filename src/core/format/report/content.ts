@@ -10,7 +10,15 @@ import { formatFigure, formatMm } from '../../units/length';
 import type { Writable } from '../format';
 import type { HandOver } from '../paper/frame';
 import type { Table } from '../paper/table';
-import { boreTable, dimensionTable, keepOutTable, landTable, padstackTable, pinTable } from '../paper/tables';
+import {
+  boreTable,
+  dimensionTable,
+  keepOutTable,
+  landTable,
+  measurementTable,
+  padstackTable,
+  pinTable,
+} from '../paper/tables';
 
 // What a review is told: one content, written as a PDF and as a page. Widths of columns are in mm of paper.
 
@@ -112,6 +120,7 @@ export function reportOf(compiled: Writable, about: HandOver): ReportContent {
           landTable(compiled),
           boreTable(compiled),
           keepOutTable(compiled),
+          measurementTable(compiled),
           pinTable(compiled),
         ].map((table) => narrowed(table, 190)),
       ),
