@@ -47,9 +47,10 @@ const ORDER: Readonly<Record<Thing['kind'], number>> = {
 /** The ruler over a drawing: what lies under the pointer is lit and named, and pressed things are measured between. */
 export function RulerLayer({ views, things, laid, kept, unit, onPick }: Props) {
   const [over, setOver] = useState<{ readonly thing: Thing; readonly view: RulerView } | null>(null);
+  const isOn = laid !== null;
   const index = useMemo(
-    () => (laid === null ? null : neighboursOf(things.map(({ drawn }) => boxOfPoints(drawn) as Box))),
-    [things, laid === null],
+    () => (isOn ? neighboursOf(things.map(({ drawn }) => boxOfPoints(drawn) as Box)) : null),
+    [things, isOn],
   );
   const known = useMemo(() => new Map(things.map((thing) => [thing.id, thing])), [things]);
   const [from, to] = [known.get(laid?.from ?? ''), known.get(laid?.to ?? '')];
