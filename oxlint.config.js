@@ -14,7 +14,7 @@ const CORE_FLOORS = [
   ['joint'],
   ['drawing', 'check'],
   ['compare'],
-  ['library', 'opinion', 'trial'],
+  ['library', 'opinion', 'trial', 'lists'],
   ['format'],
 ];
 const UPPER_FLOORS = [['kernel'], ['workers', 'store', 'cli', 'server', 'demo'], ['islands'], ['pages']];
@@ -27,7 +27,7 @@ const ISLAND_FLOORS = [
   ['state'],
   ['fields', 'model', 'commands'],
   ['measure', 'prove', 'gallery', 'source', 'intake', 'ruler'],
-  ['bench', 'shelf', 'processes', 'sides', 'opinion', 'trials'],
+  ['bench', 'shelf', 'processes', 'sides', 'opinion', 'trials', 'lists'],
   ['help'],
   ['app'],
 ];

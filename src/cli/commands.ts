@@ -93,13 +93,16 @@ export const COMMANDS: readonly Command[] = [
   {
     name: 'take',
     summary:
-      'reads a datasheet’s table (txt, tsv, html, pdf, png, jpg) and prints a document; what is doubtful goes to standard error',
+      'reads a datasheet’s table (txt, tsv, html, pdf, png, jpg) and prints a document; with --rows a list of parts (csv, xlsx, html, pdf) and writes one for each row. What is doubtful goes to standard error',
     takes: 'FILE',
     options: [
       ['--family <id>', 'the package family; guessed where it is missing'],
       ['--size <name>', 'the size that is meant, where a table has several'],
       ['--page <number>', 'the page of a PDF'],
       ['--unit <unit>', 'mm, mil or in, where the page does not say it'],
+      ['--rows', 'each row is a part of its own'],
+      ['--columns <heads>', 'what columns of a list hold, such as T=A,a=T,Remark=left'],
+      ['--out <folder>', 'where the footprints of a list are written'],
     ],
     run: async ({ files: [file = ''], options }) => (await import('./take')).take(file, options),
   },

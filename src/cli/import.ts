@@ -1,12 +1,12 @@
-import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
-import { basename, join } from 'node:path';
-import { writeDocument } from '../core/document/write';
+import { readFileSync } from 'node:fs';
+import { basename } from 'node:path';
 import type { GivenPattern } from '../core/given/pattern';
 import { FILM_ROLES, type FilmRole } from '../core/format/artwork/film-roles';
 import { PAD_COLUMNS, type PadColumn } from '../core/format/csv/pad-columns';
 import { DRAWING_ROLES, type DrawingRole } from '../core/format/dxf/read';
 import { documentOf, readPatterns, type DocumentIn, type ImportAsked } from '../core/format/import';
 import { Refusal, type Outcome } from './outcome';
+import { writeDocuments } from './write-documents';
 
 /** What is asked of files on the command line. */
 export interface ImportOptions {
@@ -23,32 +23,14 @@ export function importFiles(files: readonly string[], options: ImportOptions): O
   const { out } = options;
   if (out === undefined) throw new Refusal('--out is missing: the folder to write into.');
   const { taken, left } = patternsIn(files, options);
-  const written: string[] = [];
-  const err = [...left.map((one) => `${one}\n`)];
-  const used = new Set<string>();
-  try {
-    mkdirSync(out, { recursive: true });
-    for (const { document, left: own } of taken) {
-      const plain =
-        document.name.replace(/[\\/:*?"<>|\u0000-\u001f]+/g, '-').replace(/^[. ]+|[. ]+$/g, '') || 'pattern';
-      let name = plain;
-      for (let i = 2; used.has(name.toLowerCase()); i += 1) name = `${plain} (${i})`;
-      used.add(name.toLowerCase());
-      const path = join(out, `${name}.tapis.json`);
-      // what is there already is not written over
-      writeFileSync(path, writeDocument(document), { flag: 'wx' });
-      written.push(path);
-      err.push(...own.map((one) => `${document.name}: ${one}\n`));
-    }
-  } catch (error) {
-    const already = (error as NodeJS.ErrnoException).code === 'EEXIST';
-    const why = already
-      ? `${(error as NodeJS.ErrnoException).path} is there already; it stays as it is`
-      : (error as Error).message;
-    throw new Refusal(
-      `It cannot be written: ${why}. Written were ${written.length === 0 ? 'none' : written.join(', ')}.`,
-    );
-  }
+  const written = writeDocuments(
+    out,
+    taken.map(({ document }) => document),
+  );
+  const err = [
+    ...left.map((one) => `${one}\n`),
+    ...taken.flatMap(({ document, left: own }) => own.map((one) => `${document.name}: ${one}\n`)),
+  ];
   return { out: written.map((path) => `${path}\n`).join(''), err: err.join(''), code: 0 };
 }
 

@@ -10,10 +10,19 @@ export interface TakeOptions {
   readonly size?: string | undefined;
   readonly page?: string | undefined;
   readonly unit?: string | undefined;
+  /** Whether each row is a part of its own. */
+  readonly rows?: boolean | undefined;
+  readonly columns?: string | undefined;
+  readonly out?: string | undefined;
 }
 
 /** Reads a datasheet's page and prints a document; what is doubtful goes to standard error. */
-export async function take(file: string, { page, unit, ...ask }: TakeOptions): Promise<Outcome> {
+export async function take(file: string, options: TakeOptions): Promise<Outcome> {
+  if (options.rows) return (await import('./take-rows')).takeRows(file, options);
+  if (options.columns !== undefined || options.out !== undefined)
+    throw new Refusal('--columns and --out go with --rows.');
+  const { page, unit, family, size } = options;
+  const ask = { family, size };
   const number = page === undefined ? undefined : Number(page);
   if (number !== undefined && !(Number.isInteger(number) && number > 0))
     throw new Refusal(`--page is “${page ?? ''}”; it is a number from 1.`);

@@ -47,7 +47,7 @@ export async function takeEndpoint(request: Request, query: URLSearchParams): Pr
   const isOther = otherType(
     request,
     SHEET_TYPES,
-    'a PDF, a PNG or JPEG picture, HTML or plain text, with its type',
+    'a PDF, a PNG or JPEG picture, HTML, plain text, CSV or a workbook (XLSX), with its type',
   );
   if (isOther) return response(isOther);
   const bytes = await bytesIn(request, LARGEST_UPLOAD);
@@ -56,8 +56,9 @@ export async function takeEndpoint(request: Request, query: URLSearchParams): Pr
   return response(await inThread({ take }, request.signal));
 }
 
-const TAKE_WORDS = ['family', 'size', 'page', 'unit', 'name'];
-const SHEET_TYPES = /^(application\/pdf|image\/(png|jpeg)|text\/(plain|html|tab-separated-values|csv))\b/i;
+const TAKE_WORDS = ['family', 'size', 'page', 'unit', 'name', 'rows'];
+const SHEET_TYPES =
+  /^(application\/(pdf|vnd\.openxmlformats-officedocument\.spreadsheetml\.sheet)|image\/(png|jpeg)|text\/(plain|html|tab-separated-values|csv))\b/i;
 /** Largest datasheet that is read for a request, bytes. */
 const LARGEST_UPLOAD = 8_000_000;
 

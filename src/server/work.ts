@@ -41,6 +41,8 @@ export interface TakeAsked {
   readonly page?: string;
   readonly unit?: string;
   readonly name?: string;
+  /** `true` where each row is a part of its own. */
+  readonly rows?: string;
 }
 
 /** One datasheet to be read. */
@@ -75,12 +77,24 @@ export async function work(asked: Work | BatchWork | ReleaseWork | TakeWork): Pr
 
 /** The document of what was read of a datasheet, with all that is to be looked at. */
 async function takeReply({ bytes, asked }: TakeWork['take']): Promise<Reply> {
-  const { page, unit, name = 'datasheet', ...ask } = asked;
+  const { page, unit, rows, name = 'datasheet', ...ask } = asked;
   const number = page === undefined ? undefined : Number(page);
   if (number !== undefined && !(Number.isInteger(number) && number > 0))
     return problem(400, 'Not asked for rightly', `page is “${page ?? ''}”; it is a number from 1.`);
   if (unit !== undefined && unit !== 'mm' && unit !== 'in' && unit !== 'mil')
     return problem(400, 'Not asked for rightly', `unit is “${unit}”; known are mm, in, mil.`);
+  if (rows !== undefined && rows !== 'true')
+    return problem(400, 'Not asked for rightly', `rows is “${rows}”; it is true, or left out.`);
+  if (rows === 'true') {
+    const { takeListFile } = await import('../kernel/source/take-rows');
+    const { family } = ask;
+    const list = await takeListFile(bytes, name, {
+      source: name,
+      ...(family === undefined ? {} : { family }),
+      ...(unit ? { unit } : {}),
+    });
+    return list.ok ? json(list.value) : problem(422, 'Not read', list.error);
+  }
   const { takeFile } = await import('../kernel/source/take-file');
   const taken = await takeFile(bytes, name, { ...ask, page: number, unit });
   if (!taken.ok) return problem(422, 'Not read', taken.error);

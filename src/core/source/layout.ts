@@ -34,7 +34,7 @@ export function gridsOfWords(words: readonly Word[], gap = GAP): Grid[] {
   return tables.flatMap((block) => {
     const grid = { ...gridOfLines(block), context };
     // what stands beside a table, such as a drawing with numbers, may be none of it
-    const [at] = guttersOf(block);
+    const [at] = words.length > MOST_PARTED ? [] : guttersOf(block);
     if (at === undefined) return [grid];
     const [top, bottom] = [block[0]?.y0 ?? 0, block.at(-1)?.y1 ?? 0];
     const mine = words.filter(({ area }) => middle(area) >= top && middle(area) <= bottom);
@@ -47,6 +47,9 @@ export function gridsOfWords(words: readonly Word[], gap = GAP): Grid[] {
     return [grid, ...apart];
   });
 }
+
+/** Pages of more words are no page of a table beside a drawing. */
+const MOST_PARTED = 4000;
 
 const isTable = (block: readonly Line[]): boolean => block.filter(hasValues).length >= 2;
 
@@ -85,15 +88,19 @@ export function runsOfLine(words: readonly Word[]): string[] | null {
 const height = ({ y0, y1 }: Area) => y1 - y0;
 const middle = ({ y0, y1 }: Area) => (y0 + y1) / 2;
 
+/** So many lines back a word may still belong to one: letters of very different height overlap. */
+const LINES_BACK = 40;
+
 /** Words that stand on one height, from the top; small raised ones are footnotes and are left out. */
 function linesOf(words: readonly Word[], gap: number): Line[] {
   const lines: Word[][] = [];
   for (const word of [...words].sort((a, b) => middle(a.area) - middle(b.area))) {
-    const line = lines.findLast((one) => {
-      const [first] = one;
-      if (!first) return false;
+    const line = lines.slice(-LINES_BACK).findLast((one) => {
+      // they come by their middles: the last of a line is the nearest to what follows
+      const [first, last] = [one[0], one.at(-1)];
+      if (!first || !last) return false;
       const reach = 0.5 * Math.max(height(first.area), height(word.area));
-      return one.some(({ area }) => Math.abs(middle(area) - middle(word.area)) < reach);
+      return Math.abs(middle(last.area) - middle(word.area)) < reach;
     });
     if (line) line.push(word);
     else lines.push([word]);
@@ -101,14 +108,17 @@ function linesOf(words: readonly Word[], gap: number): Line[] {
   return lines.map((line) => {
     const sorted = line.sort((a, b) => a.area.x0 - b.area.x0);
     const runs: Run[] = [];
+    let before: Word | null = null;
+    let isNaming = false;
     for (const word of sorted) {
       const last = runs.at(-1);
       if (last && isRaised(last, word)) continue;
       const room = last ? word.area.x0 - last.area.x1 : Infinity;
       // “Length: 3.51” is a name and its value
-      const isNamed =
-        last !== undefined && /\p{L}{2,}\s*[:：]$/u.test(last.text) && /\d|^(min|max|typ)/i.test(word.text);
+      const isNamed = isNaming && /^[\d±<>≤≥.,]|^(min|max|typ)/i.test(word.text);
       const near = !isNamed && room < gap * Math.max(height(word.area), last ? height(last.area) : 0);
+      isNaming = endsName(word.text, before?.text ?? '');
+      before = word;
       if (!last || !near) {
         runs.push(word);
         continue;
@@ -125,6 +135,10 @@ function linesOf(words: readonly Word[], gap: number): Line[] {
     return { runs, y0: box?.y0 ?? 0, y1: box?.y1 ?? 0 };
   });
 }
+
+/** Whether a word ends a name: a colon behind letters, in it or in the word before. */
+const endsName = (text: string, before: string): boolean =>
+  /[:：]$/u.test(text) && /\p{L}{2}/u.test(text.length === 1 ? before : text);
 
 /** A small number high behind a value is a footnote's sign. */
 function isRaised(last: Run, word: Word): boolean {

@@ -1,3 +1,4 @@
+import type { SheetUnit } from '../document/document';
 import { isNotGiven } from '../units/entry-text';
 import { sharedHeads, type Column } from './columns';
 import { cellAt, cellsArea, type Cell, type Grid, type GridRow } from './grid';
@@ -10,7 +11,7 @@ import { countSaid, hasNumber, headSays, isAngle, letterOf, unitSaid } from './w
 // dimensions, often with a unit or a tolerance for the whole column; the first cells of a row name its size.
 
 /** What the cells over a column say of it. */
-interface Headed {
+export interface Headed {
   readonly letter: string;
   readonly name: string;
   readonly column: Column;
@@ -18,14 +19,38 @@ interface Headed {
   readonly tolerance: string;
 }
 
+/** Columns of one letter and name: least and most, or two units of one dimension. */
+export interface RowDimension {
+  readonly letter: string;
+  readonly name: string;
+  readonly columns: readonly number[];
+}
+
+/** A table whose rows are parts or sizes, before any of them is named. */
+export interface RowTable {
+  readonly headed: readonly (Headed | null)[];
+  readonly dimensions: readonly RowDimension[];
+  readonly body: readonly GridRow[];
+  /** What stands over each column, in words. */
+  readonly heads: readonly string[];
+  /** Of plain numbers, where a title says it. */
+  readonly unit: SheetUnit | null;
+  readonly isUnitless: boolean;
+  readonly context: string;
+}
+
+/** What a person says of a column: the letter of a dimension, or that it is none. */
+export type SaidOfColumns = ReadonlyMap<number, string | null>;
+
 /** Columns of values that a row has at least, for it to be one of sizes. */
 const LEAST_COLUMNS = 2;
 
 /**
- * Understands a table whose rows are sizes.
- * @returns `null` where its heads are no letters or names of dimensions
+ * Understands the heads of a table whose rows are parts or sizes.
+ * @param said what a person says of columns, which goes before their heads
+ * @returns `null` where no row has values under heads
  */
-export function readSizeRows(grid: Grid): PrintedTable | null {
+export function rowTable(grid: Grid, said: SaidOfColumns = new Map()): RowTable | null {
   const first = grid.rows.findIndex((row) => isSized(row));
   if (first < 1) return null;
   const body = grid.rows.slice(first).filter(isSized);
@@ -33,14 +58,60 @@ export function readSizeRows(grid: Grid): PrintedTable | null {
   // one cell alone over several columns is a title
   const isOne = over.filter((row) => row.length > 1).length === 0;
   const titles = isOne ? [] : over.filter((row) => row.length === 1);
-  const heads = over.filter((row) => !titles.includes(row));
-  const whole = filledHeads(heads, grid.columns, body);
-  const headed = Array.from({ length: grid.columns }, (_, i) => headedBy(whole, grid, i, body));
-  const dimensions = dimensionsOf(headed);
-  if (dimensions.length < LEAST_COLUMNS) return null;
-  const firstValue = Math.min(...dimensions.flatMap(({ columns }) => columns));
+  const above = over.filter((row) => !titles.includes(row));
+  const whole = filledHeads(above, grid.columns, body);
+  const headed = Array.from({ length: grid.columns }, (_, i): Headed | null => {
+    const own = headedBy(whole, grid, i, body);
+    const letter = said.get(i);
+    if (letter === undefined) return own;
+    if (letter === null) return null;
+    return own ? { ...own, letter, name: '' } : { letter, name: '', tolerance: '', column: PLAIN };
+  });
   const context = [grid.context, ...over.flatMap((row) => row.map(({ text }) => text))].join(' ');
   const unit = unitSaid(`${grid.context} ${titles.flatMap((row) => row.map(({ text }) => text)).join(' ')}`);
+  return {
+    headed,
+    dimensions: dimensionsOf(headed, said),
+    body,
+    heads: Array.from({ length: grid.columns }, (_, i) =>
+      whole
+        .flatMap((row) => cellAt(row, i)?.text ?? [])
+        .join(' ')
+        .trim(),
+    ),
+    unit,
+    isUnitless: unit === null && headed.every((one) => !one || one.column.unit === null),
+    context,
+  };
+}
+
+const PLAIN: Column = { role: 'value', limit: null, typical: false, unit: null, size: '' };
+
+/** The values of a dimension in one row, by what the heads say of its columns. */
+export function valueIn(
+  { headed, unit }: Pick<RowTable, 'headed' | 'unit'>,
+  { columns }: RowDimension,
+  row: GridRow,
+  doubt?: string,
+): PrintedValue | null {
+  const own = headed.map((one, i): Column =>
+    one && columns.includes(i) ? one.column : { ...PLAIN, role: 'none' },
+  );
+  const cells = row
+    .filter(({ column, span }) => columns.some((i) => i >= column && i < column + span))
+    .map((cell) => spreadBy(doubt ? { ...cell, doubt } : cell, headed[cell.column]?.tolerance ?? ''));
+  return valuesOf(cells, own, unit, 'row', '').get('row') ?? null;
+}
+
+/**
+ * Understands a table whose rows are sizes.
+ * @returns `null` where its heads are no letters or names of dimensions
+ */
+export function readSizeRows(grid: Grid): PrintedTable | null {
+  const table = rowTable(grid);
+  if (!table || table.dimensions.length < LEAST_COLUMNS) return null;
+  const { dimensions, body, headed, heads, context, isUnitless } = table;
+  const firstValue = Math.min(...dimensions.flatMap(({ columns }) => columns));
   // “No.” over 1, 2, 3 counts the rows and names none
   const isCounted = firstValue > 1 && body.every((row, i) => row[0]?.text.trim() === String(i + 1));
   const named = body.map((row) => ({
@@ -50,33 +121,24 @@ export function readSizeRows(grid: Grid): PrintedTable | null {
   const sizes = [...new Set(named.map(({ size }) => size))];
   // two rows of one name cannot be told apart
   if (sizes.length < named.length || (sizes.includes('') && sizes.length > 1)) return null;
-  const isRising = mayBeLimits(named, dimensions);
-  const rows = dimensions.map(({ letter, name, columns }): PrintedRow => {
-    const own = headed.map((one, i): Column =>
-      one && columns.includes(i)
-        ? one.column
-        : { role: 'none', limit: null, typical: false, unit: null, size: '' },
+  const doubt = mayBeLimits(named, dimensions) ? MAY_BE_LIMITS : undefined;
+  const rows = dimensions.map((dimension): PrintedRow => {
+    const values = new Map(
+      named.flatMap(({ row, size }) => {
+        const value = valueIn(table, dimension, row, doubt);
+        return value ? [[size, value] as const] : [];
+      }),
     );
-    const values = new Map<string, PrintedValue>();
-    for (const { row, size } of named) {
-      const doubt = isRising ? MAY_BE_LIMITS : undefined;
-      const cells = row
-        .filter(({ column, span }) => columns.some((i) => i >= column && i < column + span))
-        .map((cell) => spreadBy(doubt ? { ...cell, doubt } : cell, headed[cell.column]?.tolerance ?? ''));
-      const value = valuesOf(cells, own, unit, size, '').get(size);
-      if (value) values.set(size, value);
-    }
+    const { letter, name, columns } = dimension;
     const area = cellsArea(named.flatMap(({ row }) => row.filter(({ column }) => columns.includes(column))));
     const isAngles = [...values.values()].some(({ printed }) => isAngle(printed));
     return { letter, name, remark: '', values, area, isAngle: isAngles };
   });
-  const unused = headed.flatMap((one, i) =>
-    i > firstValue && one === null ? heads.flatMap((row) => cellAt(row, i)?.text ?? []).slice(0, 1) : [],
-  );
+  const unused = headed.flatMap((one, i) => (i > firstValue && one === null && heads[i] ? [heads[i]] : []));
   return {
     rows: rows.filter(({ values }) => values.size > 0),
     sizes,
-    isUnitless: unit === null && headed.every((one) => !one || one.column.unit === null),
+    isUnitless,
     context,
     leftOut: [...new Set(unused)].map((text) => `The column “${text}” was left out.`),
   };
@@ -152,7 +214,11 @@ function headedBy(
   const bare = texts.map((text) => text.replace(TOLERANCE, ' ').trim());
   const said = bare.map(headSays);
   const words = said
-    .flatMap(({ rest }, i) => (rest === '' && letterOf(bare[i] ?? '') ? [bare[i] ?? ''] : rest.split(' ')))
+    .flatMap(({ rest }, i) =>
+      rest === '' && letterAlone(bare[i] ?? '') !== null
+        ? [letterAlone(bare[i] ?? '') ?? '']
+        : rest.split(' '),
+    )
     .filter((word) => word !== '');
   const letterAt = letterIn(words);
   const letter = letterAt < 0 ? '' : (letterOf(words[letterAt] ?? '') ?? '');
@@ -176,6 +242,20 @@ function headedBy(
   };
 }
 
+/** “e (mm)”: a letter that is a small word of some language too, where only its unit or limit stands beside it. */
+function letterAlone(head: string): string | null {
+  const words = head.split(/[\s()[\],/（）]+/u).filter((word) => {
+    const { limit, unit, rest } = headSays(word);
+    return (
+      word !== '' &&
+      !(rest === '' && (limit !== null || unit !== null) && letterOf(word) === null) &&
+      unit === null
+    );
+  });
+  const [only] = words;
+  return words.length === 1 && only !== undefined && letterOf(only) !== null ? only : null;
+}
+
 /** Where the letter stands among the words of a head: alone, first or last. */
 function letterIn(words: readonly string[]): number {
   if (words.length === 1) return letterOf(words[0] ?? '') === null ? -1 : 0;
@@ -187,18 +267,12 @@ function letterIn(words: readonly string[]): number {
   return isLetter(words.length - 1) ? words.length - 1 : isLetter(0) ? 0 : -1;
 }
 
-interface Dimension {
-  readonly letter: string;
-  readonly name: string;
-  readonly columns: readonly number[];
-}
-
 /** Columns of one letter and name belong together: least and most, or two units. */
-function dimensionsOf(headed: readonly (Headed | null)[]): Dimension[] {
+function dimensionsOf(headed: readonly (Headed | null)[], said: SaidOfColumns): RowDimension[] {
   const found: { letter: string; name: string; columns: number[] }[] = [];
   headed.forEach((one, i) => {
     // the first column names the size, whatever stands over it
-    if (!one || i === 0) return;
+    if (!one || (i === 0 && !said.has(0))) return;
     const known = found.find(({ letter, name }) => letter === one.letter && name === one.name);
     if (known) known.columns.push(i);
     else found.push({ letter: one.letter, name: one.name, columns: [i] });
@@ -211,7 +285,7 @@ const MAY_BE_LIMITS = 'The rows have names that are not known: they are taken fo
 /** Two or three rows whose names say no number and whose values rise from row to row may be least, nominal, most. */
 function mayBeLimits(
   named: readonly { readonly row: GridRow; readonly size: string }[],
-  dimensions: readonly Dimension[],
+  dimensions: readonly RowDimension[],
 ): boolean {
   if (named.length < 2 || named.length > 3 || named.some(({ size }) => /\d|^\p{Lu}$/u.test(size)))
     return false;
@@ -227,7 +301,7 @@ function mayBeLimits(
 }
 
 /** The name of a row's size, with its number of leads where a column has one. */
-function sizeOf(row: GridRow, firstValue: number, dimensions: readonly Dimension[]): string {
+function sizeOf(row: GridRow, firstValue: number, dimensions: readonly RowDimension[]): string {
   const name = row
     .filter(({ column }) => column < firstValue)
     .map(({ text }) => text)

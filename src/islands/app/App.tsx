@@ -28,6 +28,7 @@ const OpinionView = later(
   async () => (await import('../opinion/OpinionView')).OpinionView,
   opening,
 );
+const Lists = later('The list', async () => (await import('../lists/Lists')).Lists, opening);
 const Trials = later('The trials', async () => (await import('../trials/Trials')).Trials, opening);
 const Trial = later('The trial', async () => (await import('../trials/Trial')).Trial, opening);
 const Bench = later('The Bench', async () => (await import('../bench/Bench')).Bench, opening);
@@ -56,6 +57,11 @@ export function App({ earlierPorts }: { earlierPorts: readonly number[] }) {
         <Route path="/processes">
           <ErrorBoundary>
             <Processes />
+          </ErrorBoundary>
+        </Route>
+        <Route path="/list">
+          <ErrorBoundary>
+            <Lists />
           </ErrorBoundary>
         </Route>
         <Route path="/trials">

@@ -3,11 +3,11 @@ import { memo } from 'react';
 import { download } from '../common/download';
 import { shelf } from '../common/shelf-store';
 import { attempt } from '../common/trouble';
-import { Drawing } from './Drawing';
+import { Drawing } from '../sheet/CardDrawing';
 import { deleteFootprints } from './deleting';
 import { useDrawing } from './drawings';
 import type { Shelved } from './useLibrary';
-import { VERDICTS } from './verdict';
+import { VERDICTS } from '../common/verdict';
 
 interface Props {
   shelved: Shelved;

@@ -1,6 +1,6 @@
 import { useEffect, useRef, type ReactNode } from 'react';
 import type { Severity } from '../../core/document/finding';
-import { VERDICTS } from './verdict';
+import { VERDICTS } from '../common/verdict';
 
 /** Verdicts, the gravest first. */
 export const GRAVITY = ['stop', 'caution', 'note', 'clear'] as const satisfies readonly (

@@ -1,9 +1,9 @@
 import { memo } from 'react';
 import { formatNumber } from '../../core/units/length';
-import { Drawing } from './Drawing';
+import { Drawing } from '../sheet/CardDrawing';
 import { useDrawing } from './drawings';
 import type { Shelved } from './useLibrary';
-import { VERDICTS } from './verdict';
+import { VERDICTS } from '../common/verdict';
 
 /** What a row of the list shows beside the name. */
 export const COLUMNS = {

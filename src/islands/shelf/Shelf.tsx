@@ -171,6 +171,9 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
           {count > 0 ? `${found.length} of ${count} footprint${count === 1 ? '' : 's'}` : ''}
         </span>
         <div className="ml-auto flex items-center gap-2">
+          <a className="btn btn-sm btn-ghost" href="/list">
+            A list
+          </a>
           <a className="btn btn-sm btn-ghost" href="/trials">
             Trials
           </a>

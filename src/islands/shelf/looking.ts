@@ -3,7 +3,7 @@ import type { Prospect, Wish } from '../../core/library/change';
 import type { StoredFootprint } from '../../store/database';
 import type { Found } from '../../workers/jobs/change';
 import { shelf } from '../common/shelf-store';
-import { byCrew } from './crew';
+import { byCrew } from '../common/crew';
 
 /** One footprint that was looked at. */
 export interface Line {

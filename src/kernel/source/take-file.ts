@@ -7,6 +7,7 @@ import { readDimensions, tablesOf, type SourceReading } from '../../core/source/
 import { kindById } from '../../core/source/kinds';
 import { seenAt } from '../../core/source/picture/prepare';
 import { patternEdits, takenDocument, type TakenFrom } from '../../core/source/take';
+import { gridsOfWorkbook, isWorkbook } from './take-list';
 import type { LaidOut } from '../../core/source/layouts';
 import { nearestSize } from '../../core/source/sizes';
 import { gridsOfText, LONGEST_TEXT } from '../../core/source/text';
@@ -138,6 +139,17 @@ export async function takeFile(
     left: opened.value.left,
     families: best.guesses.map(({ kind: { id }, score, reasons }) => ({ id, score, reasons })),
   });
+}
+
+/** The tables of a file, whatever kind it is; a workbook's sheets too. */
+export async function gridsOfSheet(
+  bytes: Uint8Array,
+  name: string,
+): Promise<Result<readonly Grid[], string>> {
+  if (bytes.length > LARGEST_SHEET) return fail(`${name} is larger than ${LARGEST_SHEET / 1e6} MB.`);
+  if (isWorkbook(bytes)) return gridsOfWorkbook(bytes, name);
+  const opened = await candidatesOf(bytes, name, kindOfSheet(bytes), {});
+  return opened.ok ? ok(opened.value.candidates.flatMap(({ grids }) => grids)) : opened;
 }
 
 /** A document with the land pattern that the datasheet recommends, where a page has one. */

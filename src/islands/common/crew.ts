@@ -1,4 +1,4 @@
-import { askWorker, newWorker, type JobAnswer, type JobName, type JobRequest } from '../common/job';
+import { askWorker, newWorker, type JobAnswer, type JobName, type JobRequest } from './job';
 
 /** Workers that share a long work; one less than there are processors, so that the page stays live. */
 const hands = (): number => Math.max(1, Math.min(4, (navigator.hardwareConcurrency || 2) - 1));

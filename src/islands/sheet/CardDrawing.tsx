@@ -1,6 +1,6 @@
 import { memo } from 'react';
 import type { CardDrawing } from '../../core/library/facts';
-import { Hatches } from '../sheet/Hatches';
+import { Hatches } from './Hatches';
 
 interface Props {
   drawing: CardDrawing;
