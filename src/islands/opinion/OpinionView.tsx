@@ -13,7 +13,7 @@ import { attempt, TroubleBar } from '../common/trouble';
 import { keepUnit, keptUnit } from '../state/display-unit';
 import { Actions } from './Actions';
 import { Against } from './Against';
-import { Drawing } from '../sheet/CardDrawing';
+import { Drawing } from './Drawing';
 import { LandTable } from './LandTable';
 import { Remarks } from './Remarks';
 import { useOpinion } from './useOpinion';
