@@ -66,6 +66,9 @@ export function columnsOf(
       size: '',
     };
     if (i === letterColumn) return { ...base, limit: null, unit: null, role: 'letter' };
+    // “No.” over 1, 2, 3 before the letters counts the rows
+    if (i < letterColumn && cells.length > 2 && cells.every(({ text }, k) => text.trim() === String(k + 1)))
+      return { ...base, limit: null, role: 'none' };
     const wordy = cells.length > 0 && !isValues;
     // “Standard” over MO-220, “Average” over “see note”: a head says a limit where a number stands below it
     if ((limit || isValues) && cells.length > 0 && !cells.some(({ text }) => isEntry(text)))
@@ -239,7 +242,7 @@ function unitsApart(body: readonly GridRow[], columns: readonly Column[]): Colum
     if (part < 0) return column;
     if (!found && isOrdered)
       return { ...column, limit: LIMITS_IN_ORDER[most]?.[part] ?? null, doubt: NO_HEADS };
-    if (!found) return { ...column, size: `${column.size} columns ${part + 1}`.trim() };
+    if (!found) return { ...column, size: `${column.size} columns ${part + 1}`.trim(), doubt: TWICE };
     return { ...column, unit: found[1][part] ?? null };
   });
 }
@@ -248,6 +251,7 @@ const LIMITS_IN_ORDER: Readonly<Record<number, readonly Limit[]>> = {
   1: ['min', 'max'],
   2: ['min', 'nom', 'max'],
 };
+const TWICE = 'Its columns come more than once and no head says why: they are taken for several sizes.';
 const NO_HEADS = 'No head says what the columns are: they are taken in the order least, nominal, most.';
 
 /** Whether numbers do not fall from one to the next, and are of one size; what is missing is not looked at. */

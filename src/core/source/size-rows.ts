@@ -60,8 +60,15 @@ export function rowTable(grid: Grid, said: SaidOfColumns = new Map()): RowTable 
   const titles = isOne ? [] : over.filter((row) => row.length === 1);
   const above = over.filter((row) => !titles.includes(row));
   const whole = filledHeads(above, grid.columns, body);
-  const headed = Array.from({ length: grid.columns }, (_, i): Headed | null => {
-    const own = headedBy(whole, grid, i, body);
+  const heads = Array.from({ length: grid.columns }, (_, i) =>
+    whole
+      .flatMap((row) => cellAt(row, i)?.text ?? [])
+      .join(' ')
+      .trim(),
+  );
+  const byHead = Array.from({ length: grid.columns }, (_, i) => headedBy(whole, grid, i, body));
+  const beside = withNeighbours(byHead, heads, body);
+  const headed = beside.map((own, i): Headed | null => {
     const letter = said.get(i);
     if (letter === undefined) return own;
     if (letter === null) return null;
@@ -73,16 +80,76 @@ export function rowTable(grid: Grid, said: SaidOfColumns = new Map()): RowTable 
     headed,
     dimensions: dimensionsOf(headed, said),
     body,
-    heads: Array.from({ length: grid.columns }, (_, i) =>
-      whole
-        .flatMap((row) => cellAt(row, i)?.text ?? [])
-        .join(' ')
-        .trim(),
-    ),
+    heads,
     unit,
     isUnitless: unit === null && headed.every((one) => !one || one.column.unit === null),
     context,
   };
+}
+
+const NO_HEAD = 'No head says what the second column beside it is: the two are taken as least and most.';
+const NOT_UNDERSTOOD = 'A column beside it has no head that is known, and was left out.';
+
+/**
+ * Columns that say nothing by themselves belong to the dimension before them: its tolerance, its other limit, or a
+ * number without a head, which is never left out in silence.
+ */
+function withNeighbours(
+  headed: readonly (Headed | null)[],
+  heads: readonly string[],
+  body: readonly GridRow[],
+): (Headed | null)[] {
+  const next = [...headed];
+  const numbersOf = (at: number) => body.map((row) => plainNumber(cellAt(row, at)?.text ?? ''));
+  const put = (at: number, one: Headed, part: Partial<Column>) => {
+    next[at] = { ...one, column: { ...one.column, ...part } };
+  };
+  for (let i = 1; i < next.length; i += 1) {
+    const before = next[i - 1];
+    const own = next[i];
+    if (!before) continue;
+    const [lower, upper] = [numbersOf(i - 1), numbersOf(i)];
+    const rises =
+      upper.some((v) => v !== null) &&
+      upper.every((v, k) => v === null || lower[k] === null || v >= (lower[k] ?? 0));
+    // two unknown words behind one letter: “L minst”, “L högst”
+    const isPair =
+      own !== null &&
+      own !== undefined &&
+      own.letter !== '' &&
+      own.letter === before.letter &&
+      own.name !== before.name &&
+      own.column.limit === null &&
+      before.column.limit === null &&
+      !isMeasureName(own.name) &&
+      !isMeasureName(before.name);
+    if (isPair) {
+      const doubt = rises ? NO_HEAD : NOT_UNDERSTOOD;
+      put(i - 1, { ...before, name: '' }, { limit: rises ? 'min' : null, doubt });
+      put(i, { ...own, name: '' }, { limit: rises ? 'max' : null, doubt });
+      continue;
+    }
+    if (own) continue;
+    const says = headSays((heads[i] ?? '').replace(TOLERANCE, ' ').trim());
+    const spreads = body.some((row) => /^\s*(±|\+\/-)/.test(cellAt(row, i)?.text ?? ''));
+    const isNumbers = spreads || upper.some((v) => v !== null);
+    if (!isNumbers) continue;
+    if ((says.limit === 'tolerance' && says.rest === '') || spreads) {
+      put(i - 1, before, { limit: before.column.limit ?? 'nom' });
+      put(i, { ...before, tolerance: '' }, { limit: 'tolerance' });
+    } else if (says.limit !== null && says.rest === '') {
+      put(i, { ...before, tolerance: '' }, { limit: says.limit, typical: says.typical });
+    } else if ((heads[i] ?? '') === '' && before.column.limit === null) {
+      put(i - 1, before, rises ? { limit: 'min', doubt: NO_HEAD } : { doubt: NOT_UNDERSTOOD });
+      if (rises) put(i, before, { limit: 'max', doubt: NO_HEAD });
+    }
+  }
+  return next;
+}
+
+function plainNumber(text: string): number | null {
+  const [, number] = /^\s*(\d*[.,]?\d+)\s*$/.exec(text) ?? [];
+  return number === undefined ? null : Number(number.replace(',', '.'));
 }
 
 const PLAIN: Column = { role: 'value', limit: null, typical: false, unit: null, size: '' };

@@ -261,7 +261,6 @@ function sectionsOf(rows: readonly GridRow[], first: number, letterColumn: numbe
     ([only, ...more], i) =>
       only !== undefined &&
       more.length === 0 &&
-      i >= first - 1 &&
       i < rows.length - 1 &&
       only.text.length <= LONGEST_SIZE &&
       !/note|remark|\bjedec\b/i.test(only.text),
@@ -271,12 +270,14 @@ function sectionsOf(rows: readonly GridRow[], first: number, letterColumn: numbe
     const [before, after] = [lettersOf(rows.slice(first, at)), lettersOf(rows.slice(at))];
     return before.length > 1 && after.filter((letter) => before.includes(letter)).length > 1;
   };
-  const counted = alone.filter(([only]) => countSaid(only?.text ?? '') !== null);
+  const counted = alone.filter(
+    (row) => rows.indexOf(row) >= first - 1 && countSaid(row[0]?.text ?? '') !== null,
+  );
   const repeated = alone.filter((row) => rows.indexOf(row) >= first && again(row));
   if (repeated.length === 0)
     return new Set(counted.filter((row) => rows.indexOf(row) >= first || counted.length > 1));
   // what stands over the first part names it
-  const [head] = alone.filter((row) => rows.indexOf(row) === first - 1);
+  const head = alone.findLast((row) => rows.indexOf(row) < first);
   return new Set([...(head ? [head] : []), ...repeated]);
 }
 
