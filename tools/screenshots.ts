@@ -137,6 +137,38 @@ async function shootSteps(name: string, counts: readonly number[]): Promise<void
   await sheet.close();
 }
 
+/** Lands of different potential, with the way between two of them, and the ruler laid beside. */
+async function shootRuler(): Promise<void> {
+  await open('K1 charger relay');
+  await page.keyboard.press('2');
+  await page.keyboard.press('x');
+  await page.waitForSelector('.spacing-way');
+  await page.keyboard.press('m');
+  await page.locator('#ruler-from').fill('land 1');
+  await page.locator('#ruler-to').fill('land 4');
+  await page.waitForSelector('ul[aria-label=Distances]');
+  await shoot('ruler');
+}
+
+/** A list of passives, as it is read from pasted cells. */
+async function shootList(): Promise<void> {
+  const rows = [
+    ['Part no.', 'Description', 'L (mm)', 'W (mm)', 'T (mm)', 'a (mm)', 'Packing'],
+    ['HS-C0603-104', 'MLCC 100nF 16V', '1.60 ±0.10', '0.80 ±0.10', '0.80 ±0.10', '0.35 ±0.15', '4000'],
+    ['HS-C0603-224', 'MLCC 220nF 16V', '1.60 ±0.10', '0.80 ±0.10', '0.80 ±0.10', '0.35 ±0.15', '4000'],
+    ['HS-C0805-105', 'MLCC 1µF 25V', '2.00 ±0.20', '125 ±0.20', '0.85 ±0.15', '0.50 ±0.20', '3000'],
+    ['HS-C1206-106', 'MLCC 10µF 16V', '3.20 ±0.20', '1.60 ±0.20', '1.60 ±0.20', '0.50 ±0.25', '2000'],
+    ['HS-L1210-220', 'Inductor 22µH', '3.20 ±0.30', '2.50 ±0.20', '2.20 ±0.20', '0.60 ±0.30', '1000'],
+    ['HS-R2512-0R05', 'Resistor 0.05 Ω', '6.30 ±0.20', '3.20 ±0.20', '0.60 ±0.10', '0.60 ±0.20', '2000'],
+  ];
+  await page.goto(`${url}/list`, { waitUntil: 'networkidle0' });
+  const cells = rows.map((row) => row.join('\t')).join('\n');
+  await page.locator('textarea[aria-label="Cells of a list"]').fill(cells);
+  await page.keyboard.press('Tab');
+  await page.waitForFunction(() => document.querySelectorAll('ul[aria-label=Parts] svg').length >= 5);
+  await shoot('lists');
+}
+
 /** The demo board: its plan with what is found, and the board in 3D under it. */
 async function shootTrial(): Promise<void> {
   await page.goto(`${url}/trials`, { waitUntil: 'networkidle0' });
@@ -241,6 +273,8 @@ await page.waitForSelector('[aria-label="Every land"]');
 await wait(500);
 await shoot('second-opinion');
 
+await shootRuler();
+await shootList();
 await shootTrial();
 
 await open('U10 charge regulator');
