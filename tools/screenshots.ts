@@ -138,7 +138,7 @@ async function shootSteps(name: string, counts: readonly number[]): Promise<void
 }
 
 /** Lands of different potential, with the way between two of them, and the ruler laid beside. */
-async function shootRuler(): Promise<void> {
+async function shootRuler(): Promise<string> {
   await open('K1 charger relay');
   await page.keyboard.press('2');
   await page.keyboard.press('x');
@@ -147,11 +147,12 @@ async function shootRuler(): Promise<void> {
   await page.locator('#ruler-from').fill('land 1');
   await page.locator('#ruler-to').fill('land 4');
   await page.waitForSelector('ul[aria-label=Distances]');
-  await shoot('ruler');
+  await wait(400);
+  return page.screenshot({ encoding: 'base64' });
 }
 
 /** A list of passives, as it is read from pasted cells. */
-async function shootList(): Promise<void> {
+async function shootList(): Promise<string> {
   const rows = [
     ['Part no.', 'Description', 'L (mm)', 'W (mm)', 'T (mm)', 'a (mm)', 'Packing'],
     ['HS-C0603-104', 'MLCC 100nF 16V', '1.60 ±0.10', '0.80 ±0.10', '0.80 ±0.10', '0.35 ±0.15', '4000'],
@@ -166,7 +167,8 @@ async function shootList(): Promise<void> {
   await page.locator('textarea[aria-label="Cells of a list"]').fill(cells);
   await page.keyboard.press('Tab');
   await page.waitForFunction(() => document.querySelectorAll('ul[aria-label=Parts] svg').length >= 5);
-  await shoot('lists');
+  await wait(400);
+  return page.screenshot({ encoding: 'base64' });
 }
 
 /** The demo board: its plan with what is found, and the board in 3D under it. */
@@ -183,12 +185,17 @@ async function shootTrial(): Promise<void> {
   await page.locator('button[aria-label="enlarge 3D"]').click();
   await wait(4000);
   const turned = await page.screenshot({ encoding: 'base64' });
+  await stack('trial', [plan, turned]);
+}
+
+/** Two pictures one under the other. */
+async function stack(name: string, shots: readonly string[]): Promise<void> {
   const sheet = await browser.newPage();
   await sheet.setViewport({ width: 1280, height: 1608 });
   await sheet.setContent(
-    `<body style="margin:0;display:grid;gap:8px">${[plan, turned].map((shot) => `<img src="data:image/png;base64,${shot}">`).join('')}</body>`,
+    `<body style="margin:0;display:grid;gap:8px">${shots.map((shot) => `<img src="data:image/png;base64,${shot}">`).join('')}</body>`,
   );
-  await sheet.screenshot({ path: `${FOLDER}/trial.png` });
+  await sheet.screenshot({ path: `${FOLDER}/${name}.png` });
   await sheet.close();
 }
 
@@ -235,16 +242,6 @@ await open('U10 charge regulator');
 await page.keyboard.press('2');
 await shoot('bench-land');
 
-await open('J4 sensor connector, maker’s model');
-await page.keyboard.press('5');
-await page.keyboard.press('t');
-await page.waitForSelector('canvas');
-await page.locator('main button ::-p-text(Seat it again)').click();
-await page.waitForFunction(() => document.querySelector('main')?.innerText.includes('Seated in'));
-await page.$eval('main', (column) => column.scrollTo(0, 430));
-await wait(2500);
-await shoot('bench-connector');
-
 await shootSteps('J6 sensor receptacle', [2, 3, 5, 7]);
 
 await open('J9 harness header');
@@ -273,8 +270,7 @@ await page.waitForSelector('[aria-label="Every land"]');
 await wait(500);
 await shoot('second-opinion');
 
-await shootRuler();
-await shootList();
+await stack('ruler-and-list', [await shootRuler(), await shootList()]);
 await shootTrial();
 
 await open('U10 charge regulator');
