@@ -39,6 +39,6 @@ export async function takeDemo(page: Page): Promise<void> {
   if (await page.$(there)) return;
   await page.locator('button ::-p-text(Put the demo on the Shelf)').click();
   // its variant comes last, after the board
-  await page.waitForFunction(() => /of 36 footprints/.test(document.body.textContent ?? ''));
+  await page.waitForFunction(() => /of 37 footprints/.test(document.body.textContent ?? ''));
   await page.waitForSelector(there);
 }

@@ -121,7 +121,7 @@ it('takes a pasted pin table onto a quad, joins its grounds, and writes them', a
   await page.keyboard.press('7');
   await until('Pins and lands');
   await page.locator('[aria-label="Save Pin table"]').click();
-  expect(await saved(/\.pins\.csv$/)).toMatch(/^41,GND,,ground,,\r$/m);
+  expect(await saved(/\.pins\.csv$/)).toMatch(/^41,GND,,ground,,,\r$/m);
   await page.locator('[aria-label="Save IPC-2581"]').click();
   expect(await saved(/\.ipc2581\.xml$/)).toContain(
     '<Pin number="7" name="¬RST" type="SURFACE" electricalType="ELECTRICAL">',

@@ -89,6 +89,11 @@ export function readPartList(grid: Grid, asked: ListAsked): ReadList | null {
   const families = body.map((row) => familyOf(row, texts, asked));
   const fallback = families.some((one) => one === null) ? (listFamily(table, asked) ?? null) : null;
   const kinds = families.map((one) => one ?? fallback);
+  const unsaid = families.filter((one) => one === null).length;
+  if (fallback && unsaid > 0)
+    doubts.push(
+      `No word says which package ${unsaid === body.length ? 'the rows are' : `${unsaid} rows are`}: by letters and sizes ${fallback.title} is taken.`,
+    );
   const plans = new Map<string, Plan>();
   for (const kind of new Set(kinds)) {
     if (!kind) continue;
@@ -178,10 +183,19 @@ function familyOf(row: GridRow, texts: Texts, { family }: ListAsked): PackageKin
   return null;
 }
 
-/** The family of all rows together. */
+/** The family of all rows together: one that knows the components that the rows speak of goes before others. */
 function listFamily(table: RowTable, { unit }: ListAsked): PackageKind | null {
-  const [guess] = guessFamilies([laid(table, table.body.slice(0, SAMPLES))], unit ? { unit } : {});
-  return guess?.kind ?? null;
+  const guesses = guessFamilies([laid(table, table.body.slice(0, SAMPLES))], unit ? { unit } : {});
+  const said = new Set(
+    table.body.slice(0, 20).flatMap((row) => componentSaid(row.map(({ text }) => text).join(' ')) ?? []),
+  );
+  const knows = ({ kind }: { readonly kind: PackageKind }) =>
+    kind.options.some(
+      ({ id, choices }) => id === 'component' && choices.some((choice) => said.has(choice.id)),
+    );
+  // a chip's component may leave no family that was guessed: then its usual package is meant
+  const chip = said.size > 0 && guesses.length > 0 ? kindById('rectangular-chip') : null;
+  return guesses.find(knows)?.kind ?? chip ?? guesses[0]?.kind ?? null;
 }
 
 /** Some rows of a list as the reader of datasheets sees them: sizes by their place. */

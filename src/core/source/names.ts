@@ -1,4 +1,5 @@
-import { LANGUAGES, type Measure } from '../words';
+import type { Measure } from '../words';
+import { NAMES } from '../words/names';
 
 // Which dimensions of a package a printed name speaks of: the words are those of the languages, what they mean
 // for a package follows from the plain names of its dimensions.
@@ -63,8 +64,7 @@ const MEANINGS: readonly Meaning[] = [
 ];
 
 /** Whether a name, in any language that there is a dictionary of, has a form of a measure in it. */
-const says = (name: string, measure: Measure): boolean =>
-  LANGUAGES.some(({ names }) => names[measure]?.test(name));
+const says = (name: string, measure: Measure): boolean => NAMES.some((names) => names[measure]?.test(name));
 
 /** Whether a printed name is one of a dimension, or of one that is asked for, whatever the package. */
 export function isMeasureName(printed: string, wanted?: Measure): boolean {

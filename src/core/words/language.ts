@@ -58,6 +58,7 @@ export interface Language {
   readonly fill: readonly string[];
   /** “Note 3”: what refers to a remark elsewhere on the page. */
   readonly note: readonly string[];
-  /** What dimensions are called: forms that a name has in it. */
-  readonly names: Readonly<Partial<Record<Measure, RegExp>>>;
 }
+
+/** What dimensions are called in one language: forms that a name has in it. */
+export type Names = Readonly<Partial<Record<Measure, RegExp>>>;

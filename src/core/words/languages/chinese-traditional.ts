@@ -1,5 +1,4 @@
 import type { Language } from '../language';
-import { CHINESE_SIMPLE } from './chinese-simple';
 
 export const CHINESE_TRADITIONAL: Language = {
   id: 'zh-Hant',
@@ -27,6 +26,4 @@ export const CHINESE_TRADITIONAL: Language = {
   },
   fill: ['尺寸', '單位', '所有'],
   note: ['註'],
-  // one list has the signs of both scripts
-  names: CHINESE_SIMPLE.names,
 };

@@ -1,0 +1,27 @@
+import type { Names } from '../language';
+
+export const KOREAN_NAMES: Names = {
+  span: /(전체|총|외곽)\s?(폭|너비)|(리드|단자|핀)\s?(포함|끝|스팬)/i,
+  spanUpright: /(전체|총)\s?길이/i,
+  bodyWidth: /(몸체|본체|패키지|몰드|바디|하우징|케이스)\s?(폭|너비)/i,
+  acrossOnly: /^(전체|총)?\s?(폭|너비)$/i,
+  bodyLength: /(몸체|본체|패키지|몰드|바디|하우징|케이스)\s?길이/i,
+  uprightOnly: /^(전체|총)?\s?길이$/i,
+  length: /^(전체|총|제품|부품|몸체)?\s?길이$/i,
+  width: /^(전체|총|제품|부품|몸체)?\s?(폭|너비)$/i,
+  height: /^(전체|총|제품|부품|몸체|패키지|최대|실장)?\s?(높이|두께)$/i,
+  standoff: /스탠드\s?오프|(기판|안착면|실장면)(과의|에서|으로부터)/i,
+  pitch: /피치$|(리드|단자|핀|볼)\s?간격/i,
+  rowDistance: /(열|행)\s?간(격|\s?거리)/i,
+  terminalWidth: /(리드|단자|핀|전극|접점|와이어)\s?(폭|너비|직경|지름)/i,
+  ballDiameter: /(솔더)?\s?(볼|범프)\s?(직경|지름)/i,
+  leadThickness: /(리드|단자|핀|프레임)\s?두께/i,
+  footLength: /(발|풋|접합부|납땜부|전극|단자|접촉부)\s?길이|전극\s?폭/i,
+  leadLength: /리드\s?(전체\s?)?길이$/i,
+  padAcross: /(방열|노출|써멀|서멀|열)\s?(패드|판)?\s?(폭|너비)/i,
+  padUpright: /(방열|노출|써멀|서멀|열)\s?(패드|판)?\s?길이/i,
+  count: /(리드|단자|핀|볼|극)\s?(총)?\s?(수|개수)/i,
+  diameter: /^(몸체|본체|외)?\s?(직경|지름|외경)$/i,
+  thickness: /^두께/i,
+  notNeeded: /평탄도|동일\s?평면|각도|반경|반지름|모따기|무게|중량/i,
+};
