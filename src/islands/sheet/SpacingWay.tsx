@@ -1,3 +1,4 @@
+import { halfway } from '../../core/geometry/halfway';
 import type { Point } from '../../core/geometry/point';
 import { labelAt } from './beside';
 import { formatLength, type DisplayUnit } from '../../core/units/length';
@@ -14,11 +15,7 @@ export function SpacingWay({ way, place, unit }: Props) {
   const points = way.map(place);
   const [first, last] = [points[0], points.at(-1)];
   if (!first || !last || points.length < 2) return null;
-  const legs = way.slice(1).map((q, i) => {
-    const p = way[i] ?? q;
-    return Math.hypot(q.x - p.x, q.y - p.y);
-  });
-  const length = legs.reduce((sum, leg) => sum + leg, 0);
+  const length = halfway(way).whole;
   const text = `${formatLength(length, unit)} ${unit}`;
   const width = 8 + 6.2 * text.length;
   const { at, along, whole } = halfway(points);
@@ -37,22 +34,4 @@ export function SpacingWay({ way, place, unit }: Props) {
       </g>
     </g>
   );
-}
-
-/** The point halfway along a line, its direction there, and the whole length. */
-function halfway(points: readonly Point[]): { at: Point; along: Point; whole: number } {
-  const legs = points.slice(1).map((q, i) => {
-    const p = points[i] ?? q;
-    return { p, q, length: Math.hypot(q.x - p.x, q.y - p.y) };
-  });
-  const whole = legs.reduce((sum, { length }) => sum + length, 0);
-  let left = whole / 2;
-  for (const { p, q, length } of legs) {
-    if (left <= length && length > 0) {
-      const along = { x: (q.x - p.x) / length, y: (q.y - p.y) / length };
-      return { at: { x: p.x + along.x * left, y: p.y + along.y * left }, along, whole };
-    }
-    left -= length;
-  }
-  return { at: points[0] ?? { x: 0, y: 0 }, along: { x: 1, y: 0 }, whole };
 }

@@ -7,7 +7,7 @@ import { voltageWords } from '../../document/voltage';
 import type { Remedy } from '../../document/finding';
 import { place, sizeOf } from '../../geometry/figure';
 import { wayRound } from '../../geometry/creepage';
-import type { Point } from '../../geometry/point';
+import { halfway } from '../../geometry/halfway';
 import {
   conductorsOf,
   copperOutline,
@@ -64,7 +64,7 @@ export function spacingFault({ a, b, limit, way, voltage, over }: TooNear): Rule
     }),
     measured: { value: way.length, limit: limit.least, unit: 'mm' },
     place: {
-      at: middleOf(way.points),
+      at: halfway(way.points).at,
       lands: idsOf([a.land, b.land].filter((land) => land !== null)),
       way: way.points,
     },
@@ -76,21 +76,6 @@ function findingOf(miss: TooNear, context: CheckContext): RuleFinding {
     ...spacingFault(miss),
     remedies: [...lesserLands(miss, context), ...oblongLands(miss, context), ...slotBetween(miss, context)],
   };
-}
-
-/** The point halfway along a way. */
-function middleOf(points: readonly Point[]): Point {
-  const legs = points.slice(1).map((q, i) => {
-    const p = points[i] as Point;
-    return { p, q, length: Math.hypot(q.x - p.x, q.y - p.y) };
-  });
-  let left = legs.reduce((sum, { length }) => sum + length, 0) / 2;
-  for (const { p, q, length } of legs) {
-    if (left <= length && length > 0)
-      return { x: p.x + ((q.x - p.x) * left) / length, y: p.y + ((q.y - p.y) * left) / length };
-    left -= length;
-  }
-  return points[0] ?? { x: 0, y: 0 };
 }
 
 /** Lands of the least level are smaller, and so farther apart. */
