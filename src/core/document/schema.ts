@@ -1,3 +1,4 @@
+import { PROCESS_HELP } from '../process/help';
 import { allFields } from '../process/fields';
 import type { Field, MapField, RecordField } from './fields';
 import { CHOICES } from './intent';
@@ -310,13 +311,13 @@ export function processSchema(): Schema {
       name: { type: 'string', minLength: 1, maxLength: 80 },
       summary: { type: 'string', maxLength: 400 },
       ...Object.fromEntries(
-        fields.map(({ key, title, help, unit, limits: [minimum, maximum] }) => [
+        fields.map(({ key, title, unit, limits: [minimum, maximum] }) => [
           key,
           {
             type: unit === 'count' ? 'integer' : 'number',
             minimum,
             maximum,
-            description: `${title}. ${help}`,
+            description: `${title}. ${PROCESS_HELP[key]}`,
           },
         ]),
       ),

@@ -4,6 +4,7 @@ import { RULES } from '../../core/check/rules';
 import { TRIAL_RULES } from '../../core/trial/rules';
 import { LEVELS } from '../../core/document/document';
 import { PROCESS_FIELDS, type NumberKey, type ProcessField } from '../../core/process/fields';
+import { PROCESS_HELP } from '../../core/process/help';
 import type { Process, RuleSeverity } from '../../core/process/process';
 import { readLength } from '../../core/units/entry';
 import { formatNumber } from '../../core/units/length';
@@ -115,7 +116,8 @@ interface RowProps extends PartProps {
 
 /** A number with its meaning, its reason, and the original's where it differs. */
 function NumberRow({ field, process, original, editable, put }: RowProps) {
-  const { key, title, help, unit, limits, words } = field;
+  const { key, title, unit, limits, words } = field;
+  const help = PROCESS_HELP[key];
   const value = process[key];
   const [text, setText] = useState<string | null>(null);
   const problem = text === null ? null : problemOf(text, field);
@@ -184,7 +186,7 @@ function NumberRow({ field, process, original, editable, put }: RowProps) {
 
 /** A number that stands for one of a few things, which are named. */
 function ChoiceRow({
-  field: { key, title, help },
+  field: { key, title },
   words,
   process,
   original,
@@ -204,7 +206,7 @@ function ChoiceRow({
           options={words}
           onChange={(next) => put({ [key]: next })}
         />
-        <span className="text-secondary block text-[12px]">{process.reasons[key] ?? help}</span>
+        <span className="text-secondary block text-[12px]">{process.reasons[key] ?? PROCESS_HELP[key]}</span>
       </span>
     </label>
   );
