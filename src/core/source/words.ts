@@ -1,8 +1,6 @@
 import type { SheetUnit } from '../document/document';
 import { isNotGiven, plainText } from '../units/entry-text';
 import {
-  HEAD_WORDS,
-  isFill,
   LIMIT_WORDS,
   oneMeaning,
   plainWord,
@@ -11,6 +9,7 @@ import {
   type HeadRole,
   type Limit as WordLimit,
 } from '../words';
+import { HEAD_WORDS, isFill } from '../words/tables';
 
 // The words that tables of dimensions are printed with.
 

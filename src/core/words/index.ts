@@ -9,7 +9,7 @@ import { KOREAN } from './languages/korean';
 import { PORTUGUESE } from './languages/portuguese';
 import { RUSSIAN } from './languages/russian';
 import { SPANISH } from './languages/spanish';
-import type { HeadRole, Language, Limit } from './language';
+import type { Language, Limit } from './language';
 
 export type { HeadRole, Language, Limit, Measure } from './language';
 
@@ -29,11 +29,12 @@ export const LANGUAGES: readonly Language[] = [
 ];
 
 /** Words by what they mean; a word that means two things in two languages has both. */
-function meanings<M extends string>(
-  of: (language: Language) => Readonly<Partial<Record<M, readonly string[]>>>,
+export function meanings<M extends string, W>(
+  all: readonly W[],
+  of: (words: W) => Readonly<Partial<Record<M, readonly string[]>>>,
 ): ReadonlyMap<string, readonly M[]> {
   const found = new Map<string, M[]>();
-  for (const language of LANGUAGES)
+  for (const language of all)
     for (const [meaning, words] of Object.entries(of(language)) as [M, readonly string[]][])
       for (const word of words) {
         const known = found.get(word) ?? [];
@@ -42,14 +43,11 @@ function meanings<M extends string>(
   return found;
 }
 
-export const LIMIT_WORDS = meanings<Limit>(({ limits }) => limits);
-export const HEAD_WORDS = meanings<HeadRole>(({ heads }) => heads);
-export const UNIT_WORDS = meanings<'mm' | 'in' | 'mil'>(({ units }) => units);
-export const RANGE_WORDS = meanings<'from' | 'to'>(({ range }) => range);
-const FILL = new Set(LANGUAGES.flatMap(({ fill }) => fill));
+export const LIMIT_WORDS = meanings<Limit, Language>(LANGUAGES, ({ limits }) => limits);
+export const UNIT_WORDS = meanings<'mm' | 'in' | 'mil', Language>(LANGUAGES, ({ units }) => units);
+export const RANGE_WORDS = meanings<'from' | 'to', Language>(LANGUAGES, ({ range }) => range);
 const NOTES = new Set(LANGUAGES.flatMap(({ note }) => note));
 
-export const isFill = (word: string): boolean => FILL.has(word);
 export const isNoteWord = (word: string): boolean => NOTES.has(word);
 
 /** A word as dictionaries have it: composed, in lower case, without stops at its end. */

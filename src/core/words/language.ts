@@ -52,13 +52,17 @@ export interface Language {
   readonly limits: Readonly<Partial<Record<Limit, readonly string[]>>>;
   /** Words of a range: “from … to”. */
   readonly range: { readonly from: readonly string[]; readonly to: readonly string[] };
-  readonly heads: Readonly<Partial<Record<HeadRole, readonly string[]>>>;
   readonly units: Readonly<Partial<Record<'mm' | 'in' | 'mil', readonly string[]>>>;
-  /** Words that stand in heads and say nothing of their columns. */
-  readonly fill: readonly string[];
   /** “Note 3”: what refers to a remark elsewhere on the page. */
   readonly note: readonly string[];
 }
 
 /** What dimensions are called in one language: forms that a name has in it. */
 export type Names = Readonly<Partial<Record<Measure, RegExp>>>;
+
+/** The words of one language that tables have over their columns. */
+export interface TableWords {
+  readonly heads: Readonly<Partial<Record<HeadRole, readonly string[]>>>;
+  /** Words that stand in heads and say nothing of their columns. */
+  readonly fill: readonly string[];
+}

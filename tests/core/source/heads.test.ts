@@ -7,6 +7,7 @@ import { gridsOfText } from '../../../src/core/source/text';
 import { limitsOf } from '../../../src/core/source/value';
 import { headSays } from '../../../src/core/source/words';
 import { LANGUAGES, LIMIT_WORDS, UNIT_WORDS, plainWord } from '../../../src/core/words';
+import { HEAD_WORDS } from '../../../src/core/words/tables';
 import { cases } from '../../data/depth';
 
 /** Letter, least, nominal, most. mm */
@@ -53,9 +54,10 @@ describe('the dictionaries', () => {
     expect([...UNIT_WORDS].filter(([, meanings]) => meanings.length > 1)).toEqual([]);
   });
   it('have their words as they are looked up: composed, in lower case, without a stop at the end', () => {
-    for (const { id, limits, heads, units, range } of LANGUAGES)
-      for (const words of [limits, heads, units, range].flatMap((part) => Object.values(part)))
+    for (const { id, limits, units, range } of LANGUAGES)
+      for (const words of [limits, units, range].flatMap((part) => Object.values(part)))
         for (const word of words as readonly string[]) expect(plainWord(word), id).toBe(word);
+    for (const word of HEAD_WORDS.keys()) expect(plainWord(word)).toBe(word);
   });
   it('tell a unit from the word before it', () => {
     expect(headSays('DIMENSION IN MM').unit).toBe('mm');

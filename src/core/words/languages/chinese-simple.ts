@@ -12,18 +12,10 @@ export const CHINESE_SIMPLE: Language = {
     tolerance: ['公差', '容差', '偏差'],
   },
   range: { from: [], to: ['至', '到'] },
-  heads: {
-    letter: ['符号', '代号', '标号', '尺寸代号'],
-    name: ['名称', '描述', '说明', '参数', '项目'],
-    remark: ['备注', '注释', '注'],
-    unit: ['单位'],
-    value: ['数值', '值', '尺寸'],
-  },
   units: {
     mm: ['毫米'],
     in: ['英寸'],
     mil: ['密耳'],
   },
-  fill: ['尺寸', '单位', '所有'],
   note: ['注', '注释'],
 };

@@ -12,18 +12,10 @@ export const CHINESE_TRADITIONAL: Language = {
     tolerance: ['公差', '容差', '偏差'],
   },
   range: { from: [], to: ['至', '到'] },
-  heads: {
-    letter: ['符號', '代號'],
-    name: ['名稱', '描述', '說明', '參數', '項目'],
-    remark: ['備註', '註釋', '註'],
-    unit: ['單位'],
-    value: ['數值', '值', '尺寸'],
-  },
   units: {
     mm: ['毫米', '公釐'],
     in: ['英吋', '英寸'],
     mil: ['密耳'],
   },
-  fill: ['尺寸', '單位', '所有'],
   note: ['註'],
 };

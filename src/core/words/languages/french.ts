@@ -12,17 +12,9 @@ export const FRENCH: Language = {
     tolerance: ['tolérance', 'tolérances', 'tolér'],
   },
   range: { from: ['de'], to: ['à'] },
-  heads: {
-    letter: ['symbole', 'symboles', 'repère', 'cote', 'cotes'],
-    name: ['désignation', 'description', 'paramètre', 'paramètres', 'caractéristique'],
-    remark: ['remarque', 'remarques', 'observation', 'observations'],
-    unit: ['unité', 'unités'],
-    value: ['valeur', 'valeurs'],
-  },
   units: {
     mm: ['millimètre', 'millimètres'],
     in: ['pouce', 'pouces', 'po'],
   },
-  fill: ['les', 'des', 'toutes', 'en', 'sont', 'et', 'dimensions'],
   note: ['remarque', 'note'],
 };

@@ -32,17 +32,9 @@ export const GERMAN: Language = {
     tolerance: ['toleranz', 'toleranzen', 'abmaß'],
   },
   range: { from: ['von'], to: ['bis'] },
-  heads: {
-    letter: ['kennbuchstabe', 'maß', 'zeichen', 'buchstabe', 'kurzzeichen'],
-    name: ['benennung', 'bezeichnung', 'beschreibung', 'kenngröße', 'merkmal'],
-    remark: ['bemerkung', 'bemerkungen', 'hinweis', 'hinweise', 'anmerkung', 'anmerkungen'],
-    unit: ['einheit', 'einheiten'],
-    value: ['wert', 'werte', 'maße'],
-  },
   units: {
     mm: ['millimeter'],
     in: ['zoll'],
   },
-  fill: ['abmessungen', 'maße', 'alle', 'und', 'einheit', 'der', 'die', 'das', 'sind'],
   note: ['anm', 'anmerkung', 'fußnote', 'hinweis'],
 };

@@ -12,17 +12,9 @@ export const ITALIAN: Language = {
     tolerance: ['tolleranza', 'tolleranze'],
   },
   range: { from: ['da'], to: ['a'] },
-  heads: {
-    letter: ['simbolo', 'simboli', 'quota', 'quote', 'lettera'],
-    name: ['descrizione', 'parametro', 'parametri', 'denominazione'],
-    remark: ['nota', 'note', 'osservazioni'],
-    unit: ['unità'],
-    value: ['valore', 'valori'],
-  },
   units: {
     mm: ['millimetro', 'millimetri'],
     in: ['pollice', 'pollici'],
   },
-  fill: ['dimensioni', 'in', 'le', 'tutte', 'e'],
   note: ['nota'],
 };

@@ -12,18 +12,10 @@ export const JAPANESE: Language = {
     tolerance: ['公差', '許容差', '交差'],
   },
   range: { from: [], to: ['から'] },
-  heads: {
-    letter: ['記号', '符号', '寸法記号'],
-    name: ['項目', '名称', '部位', '説明'],
-    remark: ['備考', '注記', '注'],
-    unit: ['単位'],
-    value: ['寸法', '値', '寸法値'],
-  },
   units: {
     mm: ['ミリ', 'ミリメートル'],
     in: ['インチ'],
     mil: ['ミル'],
   },
-  fill: ['寸法', '単位'],
   note: ['注', '注記'],
 };

@@ -12,18 +12,10 @@ export const KOREAN: Language = {
     tolerance: ['공차', '허용차'],
   },
   range: { from: [], to: ['부터'] },
-  heads: {
-    letter: ['기호', '심볼'],
-    name: ['항목', '명칭', '설명'],
-    remark: ['비고', '주'],
-    unit: ['단위'],
-    value: ['값', '치수', '치수값'],
-  },
   units: {
     mm: ['밀리미터'],
     in: ['인치'],
     mil: ['밀'],
   },
-  fill: ['치수', '단위'],
   note: ['주'],
 };

@@ -12,17 +12,9 @@ export const PORTUGUESE: Language = {
     tolerance: ['tolerância', 'tolerâncias'],
   },
   range: { from: ['de'], to: ['até'] },
-  heads: {
-    letter: ['símbolo', 'símbolos', 'cota', 'cotas', 'letra'],
-    name: ['descrição', 'parâmetro', 'parâmetros', 'denominação'],
-    remark: ['observação', 'observações', 'nota', 'notas'],
-    unit: ['unidade', 'unidades'],
-    value: ['valor', 'valores', 'medida'],
-  },
   units: {
     mm: ['milímetro', 'milímetros'],
     in: ['polegada', 'polegadas', 'pol'],
   },
-  fill: ['dimensões', 'em', 'as', 'os', 'todas', 'e'],
   note: ['nota'],
 };

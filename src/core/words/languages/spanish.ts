@@ -12,17 +12,9 @@ export const SPANISH: Language = {
     tolerance: ['tolerancia', 'tolerancias'],
   },
   range: { from: ['desde', 'de'], to: ['a', 'hasta'] },
-  heads: {
-    letter: ['símbolo', 'símbolos', 'cota', 'cotas', 'letra'],
-    name: ['descripción', 'parámetro', 'parámetros', 'denominación', 'característica'],
-    remark: ['nota', 'notas', 'observación', 'observaciones'],
-    unit: ['unidad', 'unidades'],
-    value: ['valor', 'valores', 'medida', 'medidas'],
-  },
   units: {
     mm: ['milímetro', 'milímetros'],
     in: ['pulgada', 'pulgadas', 'pulg'],
   },
-  fill: ['dimensiones', 'en', 'las', 'los', 'todas', 'y', 'medidas'],
   note: ['nota'],
 };
