@@ -142,6 +142,9 @@ function withNeighbours(
     } else if ((heads[i] ?? '') === '' && before.column.limit === null) {
       put(i - 1, before, rises ? { limit: 'min', doubt: NO_HEAD } : { doubt: NOT_UNDERSTOOD });
       if (rises) put(i, before, { limit: 'max', doubt: NO_HEAD });
+    } else if ((heads[i] ?? '') === '') {
+      // its limit is said, what stands behind it is not: never dropped without a word
+      put(i - 1, before, { doubt: NOT_UNDERSTOOD });
     }
   }
   return next;

@@ -37,6 +37,10 @@ describe('a size a row', () => {
     const table = rows('Size|L||W|', '1608|1.50|1.70|0.70|0.90', '2012|1.85|2.15|1.10|1.40');
     expect(read(table, 'rectangular-chip', '1608')).toMatchObject({ L: '1.50..1.70?', W: '0.70..0.90?' });
   });
+  it('has a number without a head behind a limit that is said: flagged', () => {
+    const table = rows('Size|L min||W', '1608|1.50|1.70|0.70..0.90', '2012|1.85|2.15|1.10..1.40');
+    expect(read(table, 'rectangular-chip', '1608')).toMatchObject({ L: expect.stringMatching(/\?$/) });
+  });
   it('has rows of an unknown name that may be limits', () => {
     const table = rows('|L|W|H', 'vähintään|1.50|0.70|0.40', 'enintään|1.70|0.90|0.50');
     for (const entry of Object.values(read(table, 'rectangular-chip'))) expect(entry).toMatch(/\?$/);
