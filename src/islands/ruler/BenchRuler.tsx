@@ -6,7 +6,7 @@ import { keptMeasurements } from '../../core/ruler/kept';
 import { DISTANCE_WORDS } from '../../core/ruler/measure';
 import { thingsOf } from '../../core/ruler/things';
 import { formatLength } from '../../core/units/length';
-import { TextField } from '../fields/choices';
+import { LengthField, TextField } from '../fields/choices';
 import { BenchContext, useBench } from '../state/context';
 import { nextLaid, type BenchView } from '../state/bench-view';
 import { RulerLayer, type RulerView } from './RulerLayer';
@@ -86,7 +86,7 @@ export function BenchRulerPanel({ drawable }: { drawable: Drawable }) {
                   {now ? `${formatLength(now.value.nom, unit)} ${unit}` : 'nothing to measure'}
                 </b>
               </p>
-              <TextField name={`measurements/${id}/wished`} words={`Wished from ${from} to ${to}`} />
+              <LengthField name={`measurements/${id}/wished`} words={`Wished from ${from} to ${to}`} />
               <TextField name={`measurements/${id}/why`} words={`Source of the wish from ${from} to ${to}`} />
               <button
                 type="button"
