@@ -6,6 +6,7 @@ import type { Compiled } from '../core/footprint/footprint';
 import { openDocument } from '../core/footprint/open';
 import type { WrittenFile } from '../core/format/format';
 import { readInside } from '../kernel/read-inside';
+import type { SheetUnit } from '../core/document/document';
 import { Refusal } from './outcome';
 
 /** A compiled file, and in words what of it was left out. */
@@ -33,6 +34,21 @@ export function textOf(file: string): string {
   } catch (error) {
     throw new Refusal(`${file} cannot be read: ${(error as Error).message}`);
   }
+}
+
+/** The bytes of a file. @throws Refusal where it cannot be read */
+export function bytesOf(file: string): Uint8Array {
+  try {
+    return new Uint8Array(readFileSync(file === '-' ? 0 : file));
+  } catch (error) {
+    throw new Refusal(`${file} cannot be read: ${(error as Error).message}`);
+  }
+}
+
+/** A unit as `--unit` says it. @throws Refusal where it is none */
+export function unitOf(unit: string | undefined): SheetUnit | undefined {
+  if (unit === undefined || unit === 'mm' || unit === 'in' || unit === 'mil') return unit;
+  throw new Refusal(`--unit is “${unit}”; known are mm, in, mil.`);
 }
 
 /** Writes a file into a folder, which is made where it is missing. @returns its path @throws Refusal where it cannot */

@@ -1,10 +1,10 @@
-import { readFileSync } from 'node:fs';
 import { basename } from 'node:path';
 import type { GivenPattern } from '../core/given/pattern';
 import { FILM_ROLES, type FilmRole } from '../core/format/artwork/film-roles';
 import { PAD_COLUMNS, type PadColumn } from '../core/format/csv/pad-columns';
 import { DRAWING_ROLES, type DrawingRole } from '../core/format/dxf/read';
 import { documentOf, readPatterns, type DocumentIn, type ImportAsked } from '../core/format/import';
+import { bytesOf } from './files';
 import { Refusal, type Outcome } from './outcome';
 import { writeDocuments } from './write-documents';
 
@@ -54,14 +54,6 @@ function chosen(patterns: readonly GivenPattern[], only: string | undefined): re
   const found = patterns.filter(({ name }) => name === only);
   if (found.length > 0) return found;
   throw new Refusal(`There is no “${only}” in it; there are ${patterns.map(({ name }) => name).join(', ')}.`);
-}
-
-function bytesOf(path: string): Uint8Array {
-  try {
-    return new Uint8Array(readFileSync(path === '-' ? 0 : path));
-  } catch (error) {
-    throw new Refusal(`${path} cannot be read: ${(error as Error).message}`);
-  }
 }
 
 /** What is asked, with every word that is not known refused. */

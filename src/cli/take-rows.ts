@@ -1,7 +1,7 @@
-import { readFileSync } from 'node:fs';
 import { basename } from 'node:path';
 import type { ListAsked } from '../core/lists/list';
 import { takeListFile, type WorkedRow } from '../kernel/source/take-rows';
+import { bytesOf, unitOf } from './files';
 import { Refusal, type Outcome } from './outcome';
 import type { TakeOptions } from './take';
 import { writeDocuments } from './write-documents';
@@ -10,17 +10,12 @@ import { writeDocuments } from './write-documents';
 const MOST_TOLD = 200;
 
 /** Reads a list of parts, a row each, and writes a document of each into a folder. */
-export async function takeRows(file: string, { out, family, unit, columns }: TakeOptions): Promise<Outcome> {
+export async function takeRows(file: string, options: TakeOptions): Promise<Outcome> {
+  const { out, family, columns } = options;
   if (out === undefined)
     throw new Refusal('--out is missing: the folder to write the footprints of the list into.');
-  if (unit !== undefined && unit !== 'mm' && unit !== 'in' && unit !== 'mil')
-    throw new Refusal(`--unit is “${unit}”; known are mm, in, mil.`);
-  let bytes: Uint8Array;
-  try {
-    bytes = new Uint8Array(readFileSync(file === '-' ? 0 : file));
-  } catch (error) {
-    throw new Refusal(`${file} cannot be read: ${(error as Error).message}`);
-  }
+  const unit = unitOf(options.unit);
+  const bytes = bytesOf(file);
   const source = file === '-' ? 'standard input' : basename(file);
   const asked: ListAsked = {
     source,

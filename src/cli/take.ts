@@ -1,7 +1,7 @@
-import { readFileSync } from 'node:fs';
 import { basename } from 'node:path';
 import { writeDocument } from '../core/document/write';
 import { takeFile, takenInWords } from '../kernel/source/take-file';
+import { bytesOf, unitOf } from './files';
 import { Refusal, type Outcome } from './outcome';
 
 /** What is asked of a datasheet on the command line. */
@@ -21,19 +21,13 @@ export async function take(file: string, options: TakeOptions): Promise<Outcome>
   if (options.rows) return (await import('./take-rows')).takeRows(file, options);
   if (options.columns !== undefined || options.out !== undefined)
     throw new Refusal('--columns and --out go with --rows.');
-  const { page, unit, family, size } = options;
+  const { page, family, size } = options;
+  const unit = unitOf(options.unit);
   const ask = { family, size };
   const number = page === undefined ? undefined : Number(page);
   if (number !== undefined && !(Number.isInteger(number) && number > 0))
     throw new Refusal(`--page is “${page ?? ''}”; it is a number from 1.`);
-  if (unit !== undefined && unit !== 'mm' && unit !== 'in' && unit !== 'mil')
-    throw new Refusal(`--unit is “${unit}”; known are mm, in, mil.`);
-  let bytes: Uint8Array;
-  try {
-    bytes = new Uint8Array(readFileSync(file === '-' ? 0 : file));
-  } catch (error) {
-    throw new Refusal(`${file} cannot be read: ${(error as Error).message}`);
-  }
+  const bytes = bytesOf(file);
   const name = file === '-' ? 'standard input' : basename(file);
   const taken = await takeFile(bytes, name, { ...ask, page: number, unit });
   if (!taken.ok) throw new Refusal(taken.error);
