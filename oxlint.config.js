@@ -6,6 +6,7 @@ const CORE_FLOORS = [
   ['words'],
   ['units'],
   ['geometry', 'process'],
+  ['standard'],
   ['document'],
   ['package'],
   ['land', 'padstack', 'body', 'source', 'given'],

@@ -31,6 +31,7 @@ const schemaOf = await import(`data:text/javascript;base64,${Buffer.from(made[0]
 // the process comes first: documents refer to it
 const schemas = {
   process: schemaOf.processSchema(),
+  standard: schemaOf.standardSchema(false),
   document: schemaOf.documentSchema(),
   family: schemaOf.familySchema(),
   shelf: schemaOf.shelfSchema(),

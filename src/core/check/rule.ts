@@ -19,7 +19,7 @@ export interface Miss {
 
 /** A finding without what its rule says already. */
 export type RuleFinding = Pick<Finding, 'message' | 'place'> &
-  Partial<Pick<Finding, 'severity' | 'measured' | 'remedies' | 'title'>>;
+  Partial<Pick<Finding, 'severity' | 'measured' | 'remedies' | 'title' | 'source'>>;
 
 /** One check: what it holds against which limit, from which source. */
 export interface Rule {

@@ -30,6 +30,7 @@ const ORDERED: readonly string[] = ['/package/dimensions', '/package/named'];
 const WHOLE: readonly RegExp[] = [
   /^\/package\/dimensions\/[^/]+$/,
   /^\/ownProcess$/,
+  /^\/standard$/,
   /^\/waivers\/[^/]+$/,
   /^\/body\/model$/,
   // footprints of a trial

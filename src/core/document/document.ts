@@ -1,11 +1,11 @@
 import type { Process } from '../process/process';
+import type { Level } from '../standard/levels';
+import type { StandardDocument } from '../standard/standard';
 import type { DisplayUnit } from '../units/length';
 import type { ChoicesIntent } from './intent';
 import type { CompositionIntent } from './pieces';
 
-/** Land density level of IPC-7351B: A most, B nominal, C least. */
-export type Level = 'A' | 'B' | 'C';
-export const LEVELS: readonly Level[] = ['A', 'B', 'C'];
+export { LEVELS, type Level } from '../standard/levels';
 
 /** Units that a datasheet's table may be printed in. */
 export type SheetUnit = 'mm' | 'mil' | 'in';
@@ -116,6 +116,8 @@ export interface TapisDocument extends ChoicesIntent {
   readonly process: string;
   /** The process itself where it is not one that comes with Tapis. */
   readonly ownProcess?: Process;
+  /** What the house wants in place of what is published; as published where it is missing. */
+  readonly standard?: StandardDocument;
   /** Accepted findings by rule and place. */
   readonly waivers?: Readonly<Record<string, Waiver>>;
   readonly notes?: string;

@@ -11,6 +11,7 @@ const PLACES: Readonly<Record<string, string>> = {
   '/level': 'level',
   '/process': 'process',
   '/ownProcess': 'process',
+  '/standard': 'house standard',
   '/notes': 'notes',
   '/package': 'package',
   '/package/family': 'package family',
@@ -47,7 +48,7 @@ export function stageOfPlace(at: string): Stage {
   const keys = at.split('/').slice(1);
   const [first] = keys;
   if (first === 'package') return 'measure';
-  if (first === 'level' || first === 'process' || first === 'ownProcess') return 'land';
+  if (first === 'level' || first === 'process' || first === 'ownProcess' || first === 'standard') return 'land';
   if (first === 'waivers') return 'prove';
   let field: Field | undefined = CHOICES;
   let stage: Stage = 'release';

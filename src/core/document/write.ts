@@ -1,6 +1,7 @@
 import stringify from 'json-stringify-pretty-compact';
 import { allFields } from '../process/fields';
 import type { Process } from '../process/process';
+import type { StandardDocument } from '../standard/standard';
 import type { PackageIntent, TapisDocument } from './document';
 import type { Field, RecordField } from './fields';
 import { CHOICES } from './intent';
@@ -30,6 +31,11 @@ export function writeDocument(document: TapisDocument): string {
 /** Writes a process into a file of its own. */
 export function writeProcess(process: Process): string {
   return jsonText({ tapisProcess: 1, ...canonicalProcess(process) });
+}
+
+/** Writes a house standard into a file of its own. */
+export function writeStandard(standard: StandardDocument): string {
+  return jsonText({ tapisStandard: 1, ...canonicalStandard(standard) });
 }
 
 /** Writes a family into a file of its own. */
@@ -85,7 +91,7 @@ const PROCESS = [
   ...['drills', 'orientation', 'acceptanceClass', 'levels', 'severities', 'reasons'],
 ];
 const DOCUMENT = [
-  ...['$schema', 'tapis', 'name', 'package', 'level', 'process', 'ownProcess'],
+  ...['$schema', 'tapis', 'name', 'package', 'level', 'process', 'ownProcess', 'standard'],
   ...Object.keys(CHOICES.fields),
   ...['waivers', 'notes'],
 ];
@@ -102,6 +108,7 @@ export function canonical(document: TapisDocument): TapisDocument {
     ...inOrder(document, CHOICES),
     package: canonicalPackage(document.package),
     ...(document.ownProcess ? { ownProcess: canonicalProcess(document.ownProcess) } : {}),
+    ...(document.standard ? { standard: canonicalStandard(document.standard) } : {}),
     ...(document.waivers
       ? {
           waivers: each(byName(document.waivers), (one) =>
@@ -131,6 +138,24 @@ export function canonicalProcess(process: Process): Process {
   const sorted = { ...process, severities: byName(severities), reasons: byName(reasons) };
   return ordered(sorted, PROCESS) as unknown as Process;
 }
+
+/** The same standard with its parts in the order in which they are written, its clauses by their places. */
+export function canonicalStandard(standard: StandardDocument): StandardDocument {
+  const { over, levels, rows, clauses } = standard;
+  const sorted = {
+    ...standard,
+    ...(over ? { over: canonicalStandard(over) } : {}),
+    ...(levels
+      ? { levels: each(byName(levels), (one) => ordered(one as object, ['title', 'purpose', 'letter', 'from'])) }
+      : {}),
+    ...(rows ? { rows: rows.map((row) => ordered(row, ROW)) } : {}),
+    clauses: each(byName(clauses), (one) => ordered(one as object, ['value', 'clause', 'reason'])),
+  };
+  return ordered(sorted, STANDARD) as unknown as StandardDocument;
+}
+
+const STANDARD = ['id', 'name', 'version', 'summary', 'over', 'levels', 'rows', 'clauses'];
+const ROW = ['id', 'title', 'form', 'families', 'pitch', 'size', 'height'];
 
 /** A value with its keys in the order of the field that declares it. */
 function inOrder<T>(value: T, field: Field): T {

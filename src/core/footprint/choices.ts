@@ -8,7 +8,10 @@ import type { GroupChoices, LandChoices, SettableSize } from '../land/solution';
 import { TRIM_TITLES } from '../land/trims';
 import type { PadMargins } from '../padstack/padstack';
 import type { Process } from '../process/process';
+import { underStandard } from '../standard/numbers';
+import { saidAt, standardOf, type Standard } from '../standard/standard';
 import type { Orientation } from './footprint';
+import type { Pin1Shape } from './pin1-shapes';
 import { isForPackageArea } from './keep-outs';
 
 /** What a document chose, read before anything is drawn. Lengths in mm. */
@@ -19,6 +22,9 @@ export interface Choices {
   readonly land: LandChoices;
   readonly margins: PadMargins;
   readonly orientation: Orientation;
+  readonly standard: Standard;
+  /** Shapes of the pin-1 mark that the house prefers, in its order. */
+  readonly pin1Shapes: readonly Pin1Shape[];
   /** The datasheet's own lands by group. */
   readonly recommended: PatternByGroup;
   /** Entries that cannot be used; what is computed stands in for them. */
@@ -28,9 +34,14 @@ export interface Choices {
 /** Reads a document's choices; lengths are in the package's unit unless they say another. */
 export function readChoices(document: TapisDocument, shop: Process): Choices {
   const intent: ChoicesIntent = document;
-  const { value: read, problems } = readFields(CHOICES, intent, '', document.package.unit ?? 'mm');
+  const { value: own, problems } = readFields(CHOICES, intent, '', document.package.unit ?? 'mm');
+  const standard = standardOf(document.standard);
+  const families = familiesOf(document);
+  const read = withHabits(own, standard, families);
   const { overrides, body } = read;
-  const process = body.boardThickness === null ? shop : { ...shop, boardThickness: body.boardThickness };
+  const wished = underStandard(shop, standard);
+  const process =
+    body.boardThickness === null ? wished : { ...wished, boardThickness: body.boardThickness };
   const recommended = patternOf(read.recommended);
   const adopted: PatternByGroup = read.recommended.adopted ? recommended : new Map();
   return {
@@ -41,15 +52,59 @@ export function readChoices(document: TapisDocument, shop: Process): Choices {
     land: {
       rounding: overrides.rounding,
       untrimmed: new Set<TrimId>(
-        TRIM_TITLES.map(({ id }) => id).filter((id) => overrides.trims[id] === false),
+        TRIM_TITLES.map(({ id }) => id).filter(
+          (id) => (overrides.trims[id] ?? saidAt<boolean>(standard, `trims/${id}`)) === false,
+        ),
       ),
       of: (group) => groupChoices(group, overrides, adopted),
+      house: { standard, families },
     },
     margins: {
       mask: overrides.maskMargin ?? process.maskMargin,
       paste: overrides.pasteMargin ?? process.pasteMargin,
     },
     orientation: read.orientation ?? process.orientation,
+    standard,
+    pin1Shapes: (saidAt<string>(standard, 'marks/pin-1') ?? '').split(', ').filter(Boolean) as Pin1Shape[],
+  };
+}
+
+/** What rows of a standard may name a package by: its family, and the person's own family. */
+function familiesOf({ package: { family, own } }: TapisDocument): string[] {
+  return own ? [family, own.id] : [family];
+}
+
+/** What was chosen over what the house is used to. */
+function withHabits(own: ChoicesRead, standard: Standard, families: readonly string[]): ChoicesRead {
+  if (standard.places.length === 0) return own;
+  const said = <T extends string | number | boolean>(at: string) => saidAt<T>(standard, at);
+  const ofFamily = <T extends string>(at: string): T | null => {
+    for (const family of [...families].reverse()) {
+      const value = said<T>(`${at}/${family}`);
+      if (value !== null) return value;
+    }
+    return said<T>(at);
+  };
+  const { marks, overrides } = own;
+  const { reference, value } = marks.texts;
+  return {
+    ...own,
+    orientation: own.orientation ?? ofFamily('marks/orientation'),
+    origin: own.origin.at === null ? { ...own.origin, at: ofFamily('marks/origin') } : own.origin,
+    overrides: {
+      ...overrides,
+      pin1Land: overrides.pin1Land ?? said('pads/pin-1'),
+      jointMask: overrides.jointMask ?? said('pads/joint-mask'),
+    },
+    marks: {
+      ...marks,
+      style: marks.style ?? ofFamily('marks/legend'),
+      courtyard: marks.courtyard ?? said('marks/courtyard'),
+      texts: {
+        reference: { ...reference, shown: reference.shown ?? said('marks/reference') },
+        value: { ...value, shown: value.shown ?? said('marks/value') },
+      },
+    },
   };
 }
 

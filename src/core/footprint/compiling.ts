@@ -12,10 +12,13 @@ import type { SolvedGroup } from '../land/solution';
 import { solveLands } from '../land/solve';
 import { drawPackage, type Makers } from '../package/draw';
 import { bodyAt, bodyOutline, bodyShape, placedPackage, type DrawnPackage } from '../package/drawn';
-import { formatName } from '../package/naming';
+import { digitsOf, formatName, numbersIn, type NameTemplate } from '../package/naming';
 import { landIdOf, type Bore } from '../package/terminal';
 import { completed, processById, PROCESSES, standardProcess } from '../process';
 import type { Process } from '../process/process';
+import { houseName } from '../standard/names';
+import type { NameValues } from '../standard/template';
+import { levelWords, wanted, type Standard } from '../standard/standard';
 import { quantise } from '../units/length';
 import { boardEdge } from './board-edge';
 import { heightLimits, printedSolder, protrusionOf } from './board-heights';
@@ -33,7 +36,8 @@ import { noModels, withModel, type ModelSource } from './imported';
 import { placeKeepOuts, strayAreas } from './keep-outs';
 import { firstLand, openMask, placeLands } from './lands';
 import { drawLegend } from './legend';
-import { drawAssembly, drawCourtyard, encloseLegend, occupiedBy } from './marks';
+import { houseFindings } from './house';
+import { drawAssembly, drawCourtyard, encloseLegend, LINE_WIDTHS, occupiedBy } from './marks';
 import { numbersOf } from './numbering';
 import { originOf } from './origin';
 import { pinsOf } from './pins';
@@ -57,11 +61,12 @@ export function compileWith(
 ): Compiled {
   const shop = processOf(document);
   const choices = readChoices(document, shop.process);
-  const { process, recommended } = choices;
+  const { process, recommended, standard } = choices;
+  const house = houseFindings(document, standard);
   const { resolved, drawn: unturned, problems: unread } = drawPackage(document, makers);
-  const problems = [...shop.problems, ...unread, ...choices.problems];
+  const problems = [...shop.problems, ...house, ...unread, ...choices.problems];
   const { measurements } = choices.read;
-  const base = { document, process, recommended, measurements, resolved };
+  const base = { document, process, standard, recommended, measurements, resolved };
   if (!unturned) return { ...base, footprint: null, levels: null, problems };
   const drawn = placedPackage(unturned, turned(choices.orientation === 'A' ? 0 : 90));
   const solve = (level: Level) => solveLands(drawn.groups, level, process, choices.land);
@@ -92,6 +97,9 @@ function solvedWhenAsked(
     get C() {
       return of('C');
     },
+    get D() {
+      return of('D');
+    },
   };
 }
 
@@ -102,10 +110,15 @@ function assemble(
   drawn: DrawnPackage,
   solved: readonly SolvedGroup[],
 ): Footprint {
-  const { process, read, orientation } = choices;
+  const { process, read, orientation, standard } = choices;
   const { groups, bores: bored, keepOuts: areas, windows = [], edge: _, extent, solids, ...about } = drawn;
   const { lands, padstacks } = placeLands(solved, {
     margins: choices.margins,
+    ownMargins: {
+      mask: read.overrides.maskMargin !== null,
+      paste: read.overrides.pasteMargin !== null,
+    },
+    standard,
     process,
     stacks: read.stacks,
     numbers: numbersOf(drawn, orientation, read.numbering, read.overrides.numbers),
@@ -130,7 +143,7 @@ function assemble(
   // a courtyard that is given does not grow
   const courtyard = read.marks.own.courtyard ? bare : encloseLegend(bare, legend, process);
   return {
-    standardName: formatName(about.name, document.level),
+    ...namesOf(document, standard, about.name, lands),
     package: about,
     ...around,
     padstacks,
@@ -146,6 +159,39 @@ function assemble(
     contacts: read.contacts,
     origin: originOf(read.origin, lands, first),
     pins: pinsOf(read.pins, lands),
+  };
+}
+
+/** What the footprint and its files are called. */
+function namesOf(
+  document: TapisDocument,
+  standard: Standard,
+  template: NameTemplate,
+  lands: Footprint['lands'],
+): Pick<Footprint, 'standardName' | 'fileName'> {
+  const values = nameValues(document, standard, template, lands);
+  const standardName = houseName(standard, 'footprint', values).text;
+  const { text } = houseName(standard, 'file', { ...values, footprint: standardName });
+  return { standardName, fileName: text };
+}
+
+/** What a house's template of names may ask for. */
+function nameValues(
+  { name, package: { family }, level }: TapisDocument,
+  standard: Standard,
+  template: NameTemplate,
+  lands: Footprint['lands'],
+): NameValues {
+  const { letter } = levelWords(standard, level);
+  const numbers = numbersIn(template).map((part) => [part.symbol, digitsOf(part)] as const);
+  return {
+    ...Object.fromEntries(numbers),
+    standard: formatName(template, letter),
+    name,
+    family,
+    level,
+    letter,
+    lands: String(new Set(lands.map(({ number }) => number)).size),
   };
 }
 
@@ -179,18 +225,20 @@ function courtyardOf(
   { extent }: DrawnPackage,
   solved: readonly SolvedGroup[],
   { lands, bores, keepOuts }: Pick<Footprint, 'lands' | 'bores' | 'keepOuts'>,
-  { read: { marks }, process }: Choices,
+  { read: { marks }, process, standard }: Choices,
 ): Courtyard {
+  const width = wanted(standard, 'marks/courtyard-width', LINE_WIDTHS.courtyard).value;
   const excess = marks.excess ?? Math.max(0, ...solved.map((group) => group.courtyard));
   const given = marks.own.courtyard && flatten(marks.own.courtyard);
   const round = given && boxOfPoints(given);
-  if (round) return { box: round, contour: isBox(given) ? null : given, excess, grownFor: null };
+  if (round) return { box: round, contour: isBox(given) ? null : given, excess, grownFor: null, width };
   return drawCourtyard(
     {
       occupied: occupiedBy(lands, bodyAt(extent, 'max'), bores, keepOuts),
       bodyShape: extent.outline ? bodyOutline(extent) : null,
       excess,
       shape: marks.courtyard ?? 'box',
+      width,
     },
     process,
   );
@@ -209,7 +257,7 @@ type Surroundings = Pick<Footprint, 'lands' | 'bores' | 'maskOpenings' | 'courty
 function legendOf(
   { extent, polarised, polarity, legend }: DrawnPackage,
   { lands, bores, maskOpenings, courtyard, first }: Surroundings,
-  { read: { marks }, process }: Choices,
+  { read: { marks }, process, pin1Shapes }: Choices,
 ): Footprint['legend'] {
   const { own } = marks;
   const drawn = drawLegend({
@@ -221,7 +269,7 @@ function legendOf(
     courtyard: courtyard.box,
     process,
     style: marks.legend === false || own.lines ? null : (marks.style ?? legend),
-    pin1: polarised && marks.pin1 !== false && !own.pin1 ? shapesToTry(marks.pin1Shape, polarity) : [],
+    pin1: polarised && marks.pin1 !== false && !own.pin1 ? shapesToTry(marks.pin1Shape, polarity, pin1Shapes) : [],
     first,
   });
   return {
@@ -236,7 +284,7 @@ function marksOf(
   { extent, polarised }: DrawnPackage,
   lands: Footprint['lands'],
   courtyard: Courtyard,
-  { read: { marks }, process, orientation }: Choices,
+  { read: { marks }, process, orientation, standard }: Choices,
 ): Pick<Footprint, 'assembly' | 'texts'> {
   const body = bodyAt(extent, 'nom');
   return {
@@ -246,6 +294,7 @@ function marksOf(
       lands,
       polarised ? orientation : null,
       marks.reference ?? NO_REFERENCE,
+      wanted(standard, 'marks/assembly-width', LINE_WIDTHS.assembly).value,
     ),
     texts: placeTexts(courtyard.box, body, process, marks),
   };

@@ -1,6 +1,7 @@
 import type { TapisDocument } from '../document/document';
 import type { Finding } from '../document/finding';
 import { standardProcess } from '../process';
+import { AS_PUBLISHED } from '../standard/standard';
 import type { Compiled } from './footprint';
 
 /** The rule of findings about the program itself. */
@@ -20,6 +21,7 @@ export function faulty(document: TapisDocument, error: unknown): Compiled {
   return {
     document,
     process: standardProcess,
+    standard: AS_PUBLISHED,
     resolved: null,
     footprint: null,
     levels: null,

@@ -25,6 +25,7 @@ import type { ResolvedPackage } from '../package/resolve';
 import type { PatternByGroup } from '../land/pattern';
 import type { Padstack, PadVia } from '../padstack/padstack';
 import type { Process } from '../process/process';
+import type { Standard } from '../standard/standard';
 
 /** Where pin 1 stands at zero rotation: upper left (A), or a quarter turn further, lower left (B). */
 export type Orientation = 'A' | 'B';
@@ -103,6 +104,8 @@ export interface Courtyard {
   readonly excess: number;
   /** What the excess alone would not enclose, and the courtyard grew for; `null` where it did not. */
   readonly grownFor: 'pin-1 mark' | 'legend' | null;
+  /** Of the line that it is drawn with, mm. */
+  readonly width: number;
 }
 
 /** Printed marks: stroked lines, and the pin-1 mark as a filled polygon. */
@@ -188,7 +191,10 @@ export interface BoardEdge {
 
 /** Everything derived from a document that can be drawn, checked and handed over. */
 export interface Footprint {
+  /** What it is called: by the published standard, or by the house's template. */
   readonly standardName: string;
+  /** What its files are called, without their endings. */
+  readonly fileName: string;
   /** What is said of the package beside its geometry. */
   readonly package: Omit<
     DrawnPackage,
@@ -222,9 +228,11 @@ export interface Footprint {
 export interface Compiled {
   readonly document: TapisDocument;
   readonly process: Process;
+  /** What is wanted: as published, or what a house says in its place. */
+  readonly standard: Standard;
   readonly resolved: ResolvedPackage | null;
   readonly footprint: Footprint | null;
-  /** Solutions at all three levels, to be held beside each other. */
+  /** Solutions at every level, to be held beside each other. */
   readonly levels: Readonly<Record<Level, readonly SolvedGroup[]>> | null;
   /** The datasheet's own lands, as far as they were entered. */
   readonly recommended: PatternByGroup;

@@ -30,7 +30,12 @@ import { buildPadstack } from '../padstack/build';
 import { NO_STACK_CHOICES } from '../padstack/choices';
 import { stackKey, uniqueName } from '../padstack/naming';
 import type { PadMargins, Padstack, Source, StackBase } from '../padstack/padstack';
+import { habitFor } from '../padstack/habits';
 import type { Process } from '../process/process';
+import type { PadKind } from '../standard/fields';
+import { houseName } from '../standard/names';
+import { FINE_PITCH } from '../standard/published';
+import { wanted, type Standard } from '../standard/standard';
 import { quantise } from '../units/length';
 import type { Land, MaskOpening } from './footprint';
 import type { Numbers } from './numbering';
@@ -44,6 +49,8 @@ export interface LandsAndStacks {
 /** What all lands of a footprint have in common. */
 export interface LandContext {
   readonly margins: PadMargins;
+  /** Whether the person chose them for every land: what the house is used to stands back. */
+  readonly ownMargins: { readonly mask: boolean; readonly paste: boolean };
   readonly process: Process;
   /** What was chosen about the padstacks of groups, and of single lands by their id. */
   readonly stacks: {
@@ -54,6 +61,8 @@ export interface LandContext {
   readonly numbers: ReadonlyMap<string, Numbers>;
   /** Corrected contact areas by group. */
   readonly contacts: ReadonlyMap<string, ContactCorrection>;
+  /** What the house is used to. */
+  readonly standard: Standard;
   /** Shape of land 1 of a through-hole part. */
   readonly pin1Land: 'square' | 'rounded' | 'same';
 }
@@ -89,10 +98,11 @@ export function placeLands(solved: readonly SolvedGroup[], context: LandContext)
           hole: null,
           ...(vias ? { vias } : {}),
         };
+        const kind = form === 'thermal' ? 'exposed' : form === 'probe' || form === 'given' ? null : 'ball';
         return landsAt(group, context, ({ at, rotation }: Spot, id) => ({
           at: { at, angle: rotation, far: false },
           end: null,
-          stack: stacks.of(group.terminals.id, id, base),
+          stack: stacks.of(group.terminals.id, id, base, kind),
           contact: (limit) => ({ figure: contact[limit], at, rotation }),
         }));
       }
@@ -103,10 +113,10 @@ export function placeLands(solved: readonly SolvedGroup[], context: LandContext)
   return { lands: inOrder, padstacks: stacks.all().filter((stack) => used.has(stack)) };
 }
 
-type StackFor = (group: string, land: string, base: StackBase) => Padstack;
+type StackFor = (group: string, land: string, base: StackBase, kind: PadKind | null) => Padstack;
 
 /** Makes each padstack once; equal padstacks are one, whatever groups they come from. */
-function stackMaker({ margins, process, stacks }: LandContext): { of: StackFor; all: () => Padstack[] } {
+function stackMaker({ margins, ownMargins, process, stacks, standard }: LandContext): { of: StackFor; all: () => Padstack[] } {
   const made = new Map<StackBase, Map<StackChoices, Padstack>>();
   const byKey = new Map<string, Padstack>();
   const names = new Set<string>();
@@ -114,14 +124,15 @@ function stackMaker({ margins, process, stacks }: LandContext): { of: StackFor; 
     const key = stackKey(stack);
     const known = byKey.get(key);
     if (known) return known;
-    const named = { ...stack, name: uniqueName(stack.name, names) };
+    const wantedName = houseName(standard, 'padstack', { standard: stack.name }).text;
+    const named = { ...stack, name: uniqueName(wantedName, names) };
     names.add(named.name);
     byKey.set(key, named);
     return named;
   };
   return {
     all: () => [...byKey.values()],
-    of(group, land, base) {
+    of(group, land, base, kind) {
       const ofGroup = stacks.groups.get(group) ?? NO_STACK_CHOICES;
       const own = stacks.lands.get(land);
       const choices = own ? over(own, ofGroup) : ofGroup;
@@ -129,7 +140,8 @@ function stackMaker({ margins, process, stacks }: LandContext): { of: StackFor; 
       if (known) return known;
       // a shape that was given to this very land goes before that of land 1
       const { first, ...plain } = base;
-      const stack = keep(buildPadstack(own?.shape && first ? plain : base, choices, margins, process));
+      const habit = kind && habitFor(kind, base, standard, ownMargins);
+      const stack = keep(buildPadstack(own?.shape && first ? plain : base, choices, margins, process, habit));
       made.set(base, (made.get(base) ?? new Map<StackChoices, Padstack>()).set(choices, stack));
       return stack;
     },
@@ -226,6 +238,8 @@ function spanLands(solution: SpanSolution, context: LandContext, stackFor: Stack
     hole: null,
   });
   const [base, cornerBase] = [baseOf(land), corner && baseOf(corner)];
+  const fine = wanted(context.standard, 'bands/fine-pitch', FINE_PITCH).value;
+  const kind: PadKind = group.pitch !== null && group.pitch <= fine + 1e-9 ? 'fine' : 'surface';
   const touching = correctedGroup(group, context.contacts.get(group.id));
   const contacts = atLimits((limit) => spanFigure(group, touching.length[limit], touching.width[limit]));
   return landsAt(solution, context, ({ end, along, out: beyond = 0 }: TerminalPlace, id): InFrame => {
@@ -235,7 +249,7 @@ function spanLands(solution: SpanSolution, context: LandContext, stackFor: Stack
     return {
       at: { at: { x: quantise(end * (C / 2 + beyond)), y: along }, angle, far: false },
       end,
-      stack: stackFor(group.id, id, atCorner ? cornerBase : base),
+      stack: stackFor(group.id, id, atCorner ? cornerBase : base, kind),
       contact: (limit) => {
         const out = (touching.span[limit] - touching.length[limit]) / 2 + beyond;
         const at = { x: quantise(end * out), y: along };
@@ -276,7 +290,7 @@ function pinLands(solution: PinSolution, context: LandContext, stackFor: StackFo
     return {
       at: { at, angle: rotation, far: false },
       end: null,
-      stack: stackFor(group.id, id, isFirst ? first : base),
+      stack: stackFor(group.id, id, isFirst ? first : base, group.stated ? null : 'pin'),
       contact: (limit) => ({ figure: contacts[limit], at, rotation }),
     };
   });

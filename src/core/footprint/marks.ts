@@ -6,8 +6,8 @@ import { roundDown, roundUp } from '../land/rounding';
 import type { Process } from '../process/process';
 import type { AssemblyDrawing, BoredHole, Courtyard, Land, Legend, PlacedKeepOut } from './footprint';
 
-/** Width of the line that a courtyard is drawn with, mm. */
-export const COURTYARD_WIDTH = 0.05;
+/** Widths of the lines of courtyard and assembly drawing, where the house wants no other. mm */
+export const LINE_WIDTHS = { courtyard: 0.05, assembly: 0.1 };
 
 /** What the courtyard is drawn from; lengths in mm. */
 export interface CourtyardInput {
@@ -17,6 +17,8 @@ export interface CourtyardInput {
   readonly bodyShape: Contour | null;
   readonly excess: number;
   readonly shape: 'box' | 'contour';
+  /** Of its line. */
+  readonly width: number;
 }
 
 /**
@@ -24,7 +26,7 @@ export interface CourtyardInput {
  * outward to the process's step, as one box or as the contour of the parts.
  */
 export function drawCourtyard(
-  { occupied, bodyShape, excess, shape }: CourtyardInput,
+  { occupied, bodyShape, excess, shape, width }: CourtyardInput,
   { courtyardRounding: step }: Process,
 ): Courtyard {
   const out = (item: Box): Box => {
@@ -37,14 +39,14 @@ export function drawCourtyard(
     };
   };
   const box = out(boxRound(occupied) as Box);
-  if (shape === 'box') return { excess, box, contour: null, grownFor: null };
+  if (shape === 'box') return { excess, box, contour: null, grownFor: null, width };
   const pieces = occupied.map((item) => cornersOf(out(item)));
   if (bodyShape) pieces.push(...inflate([flatten(bodyShape, 0.01)], excess, 'round').map((p) => [...p]));
   // holes between rows belong to the courtyard
   const outer = unite(pieces).filter((polygon) => area(polygon) > 0);
   const [contour] = outer.sort((a, b) => area(b) - area(a));
   // parts that lie apart have one courtyard all the same
-  return { excess, box, contour: outer.length === 1 && contour ? contour : null, grownFor: null };
+  return { excess, box, contour: outer.length === 1 && contour ? contour : null, grownFor: null, width };
 }
 
 /** The courtyard grown, outward to the process's step, until the legend's ink lies inside of it. */
@@ -73,9 +75,6 @@ export function encloseLegend(
   const contour = pieces?.length === 1 ? (pieces[0] ?? null) : null;
   return { ...courtyard, box, contour, grownFor: byMark ? 'pin-1 mark' : 'legend' };
 }
-
-/** Line width of the assembly drawing, mm. */
-const ASSEMBLY_WIDTH = 0.1;
 
 /** What a footprint occupies at most material: lands, contacts, body, holes and keep-outs. */
 export function occupiedBy(
@@ -107,12 +106,13 @@ export function drawAssembly(
   lands: readonly Land[],
   cornerCut: 'A' | 'B' | null,
   reference: string,
+  lineWidth: number = LINE_WIDTHS.assembly,
 ): AssemblyDrawing {
   const [width, height] = [body.maxX - body.minX, body.maxY - body.minY];
   const cut = cornerCut ? Math.min(1, width / 4, height / 4) : 0;
   const fit = Math.min(height * 0.5, (width * 0.9) / Math.max(1, reference.length * 0.6));
   return {
-    width: ASSEMBLY_WIDTH,
+    width: lineWidth,
     outline: shape
       ? flatten(shape, 0.01)
       : cornerCut === 'B'

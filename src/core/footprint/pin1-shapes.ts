@@ -61,10 +61,18 @@ function usualShape(polarity: Polarity | null): Pin1Shape {
   return polarity === 'cathode' ? 'bar' : polarity === 'plus' ? 'plus' : 'wedge';
 }
 
-/** Shapes to try, the wanted one first; what was chosen, or says the polarity, is not replaced. */
-export function shapesToTry(chosen: Pin1Shape | null, polarity: Polarity | null): readonly Pin1Shape[] {
+/**
+ * Shapes to try, the wanted one first; what was chosen, or says the polarity, is not replaced.
+ * @param preferred shapes that the house wants, in their order
+ */
+export function shapesToTry(
+  chosen: Pin1Shape | null,
+  polarity: Polarity | null,
+  preferred: readonly Pin1Shape[] = [],
+): readonly Pin1Shape[] {
   if (chosen) return [chosen];
   const usual = usualShape(polarity);
+  if (preferred.length > 0 && polarity === null) return preferred;
   return usual === 'plus'
     ? [usual]
     : [usual, ...(['wedge', 'bar', 'disc'] as const).filter((s) => s !== usual)];

@@ -1,5 +1,5 @@
 import type { Report } from '../check/check';
-import { LEVELS } from '../document/document';
+import { standardHash } from '../document/standard-hash';
 import type { Compiled, Footprint } from '../footprint/footprint';
 import type { SolvedGroup } from '../land/solution';
 
@@ -8,18 +8,24 @@ import type { SolvedGroup } from '../land/solution';
  * footprint, the solutions of all levels with their derivations, and the report.
  */
 export function compiledAnswer(compiled: Compiled, report: Report) {
-  const { document, process, resolved, footprint, levels } = compiled;
+  const { document, process, standard, resolved, footprint, levels } = compiled;
   return {
     name: document.name,
     standardName: footprint?.standardName ?? null,
     process,
+    standard: standard.document && {
+      id: standard.document.id,
+      name: standard.document.name,
+      version: standard.document.version,
+      hash: standardHash(standard.document),
+    },
     dimensions: (resolved?.dimensions ?? []).map(({ definition, ...read }) => ({
       symbol: definition.symbol,
       name: definition.name,
       ...read,
     })),
     footprint: footprint && plain(footprint),
-    levels: levels && Object.fromEntries(LEVELS.map((level) => [level, levels[level].map(withoutPlaces)])),
+    levels: levels && Object.fromEntries(standard.levels.map(({ id }) => [id, levels[id].map(withoutPlaces)])),
     report,
   };
 }

@@ -1,12 +1,11 @@
-import type { Level } from '../document/document';
 import type { Footprint, Land } from '../footprint/footprint';
 import { narrowOf, sizeOf } from '../geometry/figure';
 import { isHome, putPlaced, putPoint, undone } from '../geometry/placement';
 import { diagonal } from '../land/solve-pin';
-import { HOLE_ALLOWANCE } from '../land/tables';
+import type { PinSolution } from '../land/solution';
 import type { LandSize } from '../land/solver';
 import { correctedGroup, type ContactCorrection } from '../package/contact';
-import type { PinGroup, SpanGroup, SpotGroup } from '../package/terminal';
+import type { SpanGroup, SpotGroup } from '../package/terminal';
 import type { Process } from '../process/process';
 import { quantise } from '../units/length';
 import { spread, type Toleranced } from '../units/toleranced';
@@ -135,9 +134,8 @@ function spotModel(group: SpotGroup, land: Land, process: Process): JointModel {
 
 /** Room between lead and wall, and copper round the hole. */
 function pinModel(
-  { lead, title, position }: PinGroup,
+  { terminals: { lead, title, position }, allowances }: PinSolution,
   land: Land,
-  level: Level,
   process: Process,
 ): JointModel {
   const { hole: drilled } = land.padstack;
@@ -159,7 +157,7 @@ function pinModel(
     ],
     margins: [
       // the lead may lie anywhere in its hole: half of what is left is its room all round
-      { end: 'wall', constant: 0, factors: [-0.5, 0.5, 0, 0, -1], goal: HOLE_ALLOWANCE[level] / 2, limit: 0 },
+      { end: 'wall', constant: 0, factors: [-0.5, 0.5, 0, 0, -1], goal: allowances.hole.value / 2, limit: 0 },
       {
         end: 'ring',
         constant: narrowOf(land.copper.figure) / 2,
@@ -176,7 +174,6 @@ export function jointModel(
   { groups, contacts }: Footprint,
   land: Land,
   process: Process,
-  level: Level,
 ): JointModel | null {
   if (!land.terminal) return null;
   const group = groups.find(({ terminals }) => terminals.id === land.group);
@@ -189,7 +186,7 @@ export function jointModel(
     case 'spot':
       return spotModel(group.terminals, land, process);
     case 'pin':
-      return pinModel(group.terminals, land, level, process);
+      return pinModel(group, land, process);
     default:
       return null;
   }

@@ -1,154 +1,51 @@
-import type { Level } from '../document/document';
 import type { SpanGroup, TerminalForm } from '../package/terminal';
+import type { Level, PublishedLevel } from '../standard/levels';
+import { GOAL_SIZES, goalSizeTitle, type GoalSize } from '../standard/fields';
+import {
+  FINE_PITCH,
+  GOAL_ROWS,
+  GOALS_SOURCE,
+  REDUCED_HEEL,
+  SMALL_CHIP,
+  TALL_CAN,
+  type GoalRow,
+  type Goals,
+} from '../standard/published';
+import {
+  AS_PUBLISHED,
+  asGoalRow,
+  cited,
+  wanted,
+  wantedAt,
+  type Band,
+  type OwnRow,
+  type Standard,
+  type Stated,
+  type Wanted,
+} from '../standard/standard';
+import { formatNumber } from '../units/length';
+import type { Step } from './derivation';
 
-/** Solder joint goals of one level, mm. */
-export interface Goals {
-  /** Beyond the outer end of the terminal (toe of a gull wing). */
-  readonly outer: number;
-  /** Beyond its inner end (heel of a gull wing). */
-  readonly inner: number;
-  readonly side: number;
-  /** Courtyard excess round lands and body. */
-  readonly courtyard: number;
+/** What a house wants of lands, and which package they are of. */
+export interface House {
+  readonly standard: Standard;
+  /** Ids by which rows of a standard may name the package: its family, and its own family. */
+  readonly families: readonly string[];
 }
 
-/** A row of the goal table. */
-export interface GoalRow {
-  readonly id: string;
-  readonly title: string;
-  /** What the inner and outer ends are called for this lead form. */
-  readonly ends: { readonly outer: 'toe' | 'heel'; readonly inner: 'toe' | 'heel' };
-  /** Land dimensions take the process's small rounding step. */
-  readonly small?: boolean;
-  readonly levels: Readonly<Record<Level, Goals>>;
-}
+/** Lands as they are published. */
+export const NO_HOUSE: House = { standard: AS_PUBLISHED, families: [] };
 
-export const GOALS_SOURCE = 'IPC-7351B, tables 3-2 to 3-6';
-
-/** Pitch above which gull-wing leads take the wider side goals (IPC-7351B tables 3-2 and 3-3). */
-export const FINE_PITCH = 0.625;
-
-/** Chips shorter than this take the goals for small chips: below 1608 metric. */
-export const SMALL_CHIP = 1.6;
-
-/** Height from which cans and crystals take the larger goals. */
-export const TALL_CAN = 10;
-
-type Triple = readonly [a: number, b: number, c: number];
-
-function levels(outer: Triple, inner: Triple, side: Triple, courtyard: Triple): Record<Level, Goals> {
-  const row = (i: 0 | 1 | 2): Goals => ({
-    outer: outer[i],
-    inner: inner[i],
-    side: side[i],
-    courtyard: courtyard[i],
-  });
-  return { A: row(0), B: row(1), C: row(2) };
-}
-
-const TOE_OUT = { outer: 'toe', inner: 'heel' } as const;
-
-export const GOAL_ROWS = {
-  gullWing: {
-    id: 'gull-wing',
-    title: `Gull wing, pitch above ${FINE_PITCH} mm`,
-    ends: TOE_OUT,
-    levels: levels([0.55, 0.35, 0.15], [0.45, 0.35, 0.25], [0.05, 0.03, 0.01], [0.5, 0.25, 0.1]),
-  },
-  gullWingFine: {
-    id: 'gull-wing-fine',
-    title: `Gull wing, pitch up to ${FINE_PITCH} mm`,
-    ends: TOE_OUT,
-    levels: levels([0.55, 0.35, 0.15], [0.45, 0.35, 0.25], [0.01, -0.02, -0.04], [0.5, 0.25, 0.1]),
-  },
-  rectangularEnd: {
-    id: 'rectangular-end',
-    title: 'Rectangular end, 1608 and larger',
-    ends: TOE_OUT,
-    levels: levels([0.55, 0.35, 0.15], [0, 0, 0], [0.05, 0, -0.05], [0.5, 0.25, 0.1]),
-  },
-  rectangularEndSmall: {
-    id: 'rectangular-end-small',
-    title: 'Rectangular end, below 1608',
-    ends: TOE_OUT,
-    small: true,
-    levels: levels([0.3, 0.2, 0.1], [0, 0, 0], [0.05, 0, -0.05], [0.2, 0.15, 0.1]),
-  },
-  cylindricalEnd: {
-    id: 'cylindrical-end',
-    title: 'Cylindrical end cap',
-    ends: TOE_OUT,
-    levels: levels([0.6, 0.4, 0.2], [0.2, 0.1, 0.02], [0.1, 0.05, 0.01], [0.5, 0.25, 0.1]),
-  },
-  jLead: {
-    id: 'j-lead',
-    title: 'J lead',
-    ends: { outer: 'heel', inner: 'toe' },
-    levels: levels([0.55, 0.35, 0.15], [0.1, 0, -0.1], [0.05, 0.03, 0.01], [0.5, 0.25, 0.1]),
-  },
-  castellated: {
-    id: 'castellated',
-    title: 'Castellated leadless carrier',
-    ends: TOE_OUT,
-    levels: levels([0.65, 0.55, 0.45], [0.25, 0.15, 0.05], [0.05, -0.05, -0.15], [0.5, 0.25, 0.1]),
-  },
-  chipArray: {
-    id: 'chip-array',
-    title: 'Chip array: concave, convex or flat',
-    ends: TOE_OUT,
-    levels: levels([0.55, 0.45, 0.35], [-0.05, -0.07, -0.1], [-0.05, -0.07, -0.1], [0.5, 0.25, 0.1]),
-  },
-  flatLug: {
-    id: 'flat-lug',
-    title: 'Flat lug of a tab package',
-    ends: TOE_OUT,
-    levels: levels([0.55, 0.35, 0.15], [0.45, 0.35, 0.25], [0.05, 0.03, 0.01], [0.5, 0.25, 0.1]),
-  },
-  flatLead: {
-    id: 'flat-lead',
-    title: 'Flat lead, small outline',
-    ends: TOE_OUT,
-    small: true,
-    levels: levels([0.3, 0.2, 0.1], [0, 0, 0], [0.05, 0, -0.05], [0.2, 0.15, 0.1]),
-  },
-  noLead: {
-    id: 'no-lead',
-    title: 'Quad or dual flat no-lead',
-    ends: TOE_OUT,
-    levels: levels([0.4, 0.3, 0.2], [0, 0, 0], [-0.04, -0.04, -0.04], [0.5, 0.25, 0.1]),
-  },
-  pulledBack: {
-    id: 'pulled-back',
-    title: 'No-lead, pulled back from the edge',
-    ends: TOE_OUT,
-    levels: levels([0, 0, 0], [0, 0, 0], [0, 0, 0], [0.5, 0.25, 0.1]),
-  },
-  inwardFormed: {
-    id: 'inward-formed',
-    title: 'Inward-formed ribbon, moulded body',
-    ends: { outer: 'heel', inner: 'toe' },
-    levels: levels([0.8, 0.5, 0.2], [0.25, 0.15, 0.07], [0.01, -0.05, -0.1], [0.5, 0.25, 0.1]),
-  },
-  underCan: {
-    id: 'under-can',
-    title: `Can or crystal, lower than ${TALL_CAN} mm`,
-    ends: TOE_OUT,
-    levels: levels([0.7, 0.5, 0.3], [0, -0.05, -0.1], [0.5, 0.4, 0.3], [1, 0.5, 0.25]),
-  },
-  underTallCan: {
-    id: 'under-tall-can',
-    title: `Can or crystal, ${TALL_CAN} mm and taller`,
-    ends: TOE_OUT,
-    levels: levels([1, 0.7, 0.4], [0, -0.05, -0.1], [0.6, 0.5, 0.4], [1, 0.5, 0.25]),
-  },
-} as const satisfies Record<string, GoalRow>;
-
-/** How each form finds its row: by pitch, size or height where the standard tells them apart. */
-const ROW_OF: Readonly<Record<TerminalForm, (group: SpanGroup) => GoalRow>> = {
-  'gull-wing': ({ pitch }) =>
-    pitch !== null && pitch <= FINE_PITCH ? GOAL_ROWS.gullWingFine : GOAL_ROWS.gullWing,
-  'rectangular-end': ({ span }) =>
-    span.nom < SMALL_CHIP - 1e-9 ? GOAL_ROWS.rectangularEndSmall : GOAL_ROWS.rectangularEnd,
+/** How each form finds its published row: by pitch, size or height where the standard tells them apart. */
+const ROW_OF: Readonly<Record<TerminalForm, (group: SpanGroup, standard: Standard) => GoalRow>> = {
+  'gull-wing': ({ pitch }, standard) =>
+    pitch !== null && pitch <= wanted(standard, 'bands/fine-pitch', FINE_PITCH).value + 1e-9
+      ? GOAL_ROWS.gullWingFine
+      : GOAL_ROWS.gullWing,
+  'rectangular-end': ({ span }, standard) =>
+    span.nom < wanted(standard, 'bands/small-chip', SMALL_CHIP).value - 1e-9
+      ? GOAL_ROWS.rectangularEndSmall
+      : GOAL_ROWS.rectangularEnd,
   'j-lead': () => GOAL_ROWS.jLead,
   castellated: () => GOAL_ROWS.castellated,
   'chip-array': () => GOAL_ROWS.chipArray,
@@ -158,37 +55,122 @@ const ROW_OF: Readonly<Record<TerminalForm, (group: SpanGroup) => GoalRow>> = {
   'pulled-back': () => GOAL_ROWS.pulledBack,
   'cylindrical-end': () => GOAL_ROWS.cylindricalEnd,
   'inward-formed': () => GOAL_ROWS.inwardFormed,
-  'under-can': ({ height }) =>
-    (height ?? 0) >= TALL_CAN - 1e-9 ? GOAL_ROWS.underTallCan : GOAL_ROWS.underCan,
+  'under-can': ({ height }, standard) =>
+    (height ?? 0) >= wanted(standard, 'bands/tall-can', TALL_CAN).value - 1e-9
+      ? GOAL_ROWS.underTallCan
+      : GOAL_ROWS.underCan,
 };
 
-/** The goal row that holds for a group of terminals, by their form, pitch and size. */
-export function goalRowFor(group: SpanGroup): GoalRow {
-  return ROW_OF[group.form](group);
+/** The published row that holds for a group of terminals, by their form, pitch and size. */
+export function goalRowFor(group: SpanGroup, standard: Standard = AS_PUBLISHED): GoalRow {
+  return ROW_OF[group.form](group, standard);
 }
 
-/**
- * Heel goals of gull wings whose feet reach to or under the body, as with most small transistors
- * and diodes (IPC-7351B, table 3-2, note on the heel).
- */
-export const REDUCED_HEEL: Readonly<Record<Level, number>> = { A: 0.25, B: 0.15, C: 0.05 };
-
-/** The goals of a group at a level, and whether its heel has less of them. */
+/** The goals of a group at a level, who wants them, and whether its heel has less of them. */
 export interface GroupGoals {
+  /** The row that holds: one of the house's own, or a published one. */
+  readonly row: GoalRow;
+  /** The published row that holds, or would without the house's own. */
+  readonly published: GoalRow;
   readonly goals: Goals;
+  readonly wanted: Readonly<Record<GoalSize, Wanted<number>>>;
   /** Of a gull wing: inside distance and body that decide on its heel, mm; `null` for other forms. */
   readonly heel: { readonly inside: number; readonly body: number; readonly reduced: boolean } | null;
+  /** The least that the heel has where the feet reach to the body. */
+  readonly leastHeel: number;
 }
 
 /** The full heel goal holds where the inside distance clears the largest body: Smin > E1max. */
-export function goalsFor(group: SpanGroup, level: Level): GroupGoals {
-  const goals = goalRowFor(group).levels[level];
-  if (group.form !== 'gull-wing' || !group.body) return { goals, heel: null };
+export function goalsFor(group: SpanGroup, level: Level, { standard, families }: House = NO_HOUSE): GroupGoals {
+  const published = goalRowFor(group, standard);
+  const own = standard.rows.find((row) => holdsFor(row, group, families));
+  const row = own ? { ...asGoalRow(own), ends: published.ends, small: published.small ?? false } : published;
+  const goalAt = (size: GoalSize): Wanted<number> => {
+    const usual = wantedAt(standard, `goals/${published.id}/${size}`, level, bySize(published, size));
+    if (!own) return usual;
+    const said = wantedAt(standard, `goals/${own.id}/${size}`, level, bySize(published, size));
+    return said.stated ? said : usual;
+  };
+  const sizes = Object.fromEntries(GOAL_SIZES.map((size) => [size, goalAt(size)])) as Record<
+    GoalSize,
+    Wanted<number>
+  >;
+  const least = wantedAt(standard, 'goals/heel-to-body', level, REDUCED_HEEL);
+  const goals = Object.fromEntries(GOAL_SIZES.map((size) => [size, sizes[size].value])) as unknown as Goals;
+  if (group.form !== 'gull-wing' || !group.body)
+    return { row, published, goals, wanted: sizes, heel: null, leastHeel: least.value };
   const inside = group.inside?.min ?? group.span.min - 2 * group.length.max;
   const body = group.body.size.max;
   const reduced = inside <= body + 1e-9;
   return {
-    goals: reduced ? { ...goals, inner: REDUCED_HEEL[level] } : goals,
+    row,
+    published,
+    goals: reduced ? { ...goals, inner: least.value } : goals,
+    wanted: reduced ? { ...sizes, inner: least } : sizes,
     heel: { inside, body, reduced },
+    leastHeel: least.value,
   };
+}
+
+function bySize({ levels }: GoalRow, size: GoalSize): Record<PublishedLevel, number> {
+  return { A: levels.A[size], B: levels.B[size], C: levels.C[size] };
+}
+
+/** Whether a row of a house's own holds for a group of terminals. */
+function holdsFor(
+  { form, families, pitch, size, height }: OwnRow,
+  group: SpanGroup,
+  names: readonly string[],
+): boolean {
+  return (
+    (form === undefined || form === group.form) &&
+    (families === undefined || families.some((name) => names.includes(name))) &&
+    within(pitch, group.pitch) &&
+    within(size, group.span.nom) &&
+    within(height, group.height ?? null)
+  );
+}
+
+function within(band: Band | undefined, value: number | null): boolean {
+  if (!band) return true;
+  if (value === null) return false;
+  const [above, upTo] = band;
+  return (above === null || value > above + 1e-9) && (upTo === null || value <= upTo + 1e-9);
+}
+
+/** Symbols of the goals in the land formulas. */
+const SYMBOLS = { outer: 'J_outer', inner: 'J_inner', side: 'J_side' } as const;
+
+/** Steps that name the goals which a house wants otherwise than they are published. */
+export function goalSteps({ row, wanted: sizes }: GroupGoals): Step[] {
+  return (Object.entries(SYMBOLS) as [keyof typeof SYMBOLS, string][]).flatMap(([size, symbol]): Step[] => {
+    const { stated, value, published } = sizes[size];
+    return stated ? [houseStep(symbol, value, published, stated, goalSizeTitle(row, size))] : [];
+  });
+}
+
+/** A step that says what a house wants in place of what is published. */
+export function houseStep(symbol: string, value: number, published: number, stated: Stated, what?: string): Step {
+  const reason = stated.reason?.trim() ? `: ${stated.reason.trim()}` : '';
+  return {
+    symbol,
+    formula: symbol,
+    values: { [symbol]: published },
+    result: value,
+    note: `${what ? `${what}, ` : ''}${cited(stated)}, over ${formatNumber(published, 2, 4)} as published${reason}`,
+  };
+}
+
+/** Where goals come from: the clauses of a house, then what is published. */
+export function goalsSource({ wanted: sizes }: GroupGoals): string {
+  return sourceOver(
+    GOAL_SIZES.map((size) => sizes[size].stated),
+    GOALS_SOURCE,
+  );
+}
+
+/** A source with the clauses that go before it. */
+export function sourceOver(stated: readonly (Stated | null)[], published: string): string {
+  const clauses = [...new Set(stated.flatMap((one) => (one ? [cited(one)] : [])))];
+  return [...clauses, published].join('; over ');
 }

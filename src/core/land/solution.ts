@@ -1,7 +1,9 @@
 import type { Level, TrimId } from '../document/document';
 import type { Figure } from '../geometry/figure';
 import type { Step } from './derivation';
-import type { GoalRow, Goals } from './goals';
+import type { HoleAllowances } from './solve-pin';
+import { NO_HOUSE, type House } from './goals';
+import type { GoalRow, Goals } from '../standard/published';
 import type { PinGroup, SpanGroup, SpotGroup } from '../package/terminal';
 import type { LandSize } from './solver';
 
@@ -24,6 +26,7 @@ export interface LandChoices {
   /** Trims that are switched off. */
   readonly untrimmed: ReadonlySet<TrimId>;
   readonly of: (group: string) => GroupChoices;
+  readonly house: House;
 }
 
 export const NO_GROUP_CHOICES: GroupChoices = { sizes: {}, hold: 'centre' };
@@ -31,6 +34,7 @@ export const NO_CHOICES: LandChoices = {
   rounding: null,
   untrimmed: new Set(),
   of: () => NO_GROUP_CHOICES,
+  house: NO_HOUSE,
 };
 
 interface AnySolution<G> {
@@ -75,6 +79,7 @@ export interface PinSolution extends AnySolution<PinGroup> {
   readonly computed: { readonly hole: number; readonly figure: Figure };
   readonly hole: number;
   readonly figure: Figure;
+  readonly allowances: HoleAllowances;
 }
 
 /** A group of terminals with its lands at one level, and how they came about. */

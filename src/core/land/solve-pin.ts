@@ -8,7 +8,16 @@ import { roundDown, roundTo, roundUp } from './rounding';
 import type { LandChoices, PinSolution } from './solution';
 import { setByHand } from './solve-spot';
 import { clearGap } from './trims';
-import { HOLE_ALLOWANCE, HOLE_LAND_STEP, HOLE_SOURCE, LAND_ALLOWANCE, PIN_COURTYARD } from './tables';
+import {
+  HOLE_ALLOWANCE,
+  HOLE_LAND_STEP,
+  HOLE_MOST,
+  HOLE_SOURCE,
+  LAND_ALLOWANCE,
+  PIN_COURTYARD,
+} from '../standard/published';
+import { wanted, wantedAt, type Standard, type Wanted } from '../standard/standard';
+import { houseStep, sourceOver } from './goals';
 
 /** The largest distance across a lead's section: what its hole has to clear. mm */
 export function diagonal({ shape, width, thickness }: PinSection, limit: 'min' | 'nom' | 'max'): number {
@@ -47,25 +56,55 @@ export function isFlat({ shape, width, thickness }: PinSection): boolean {
  */
 export function slotFor(
   { width, thickness }: PinSection,
-  level: Level,
+  { hole: { value: allowance }, step }: HoleAllowances,
   process: Process,
 ): { readonly across: number; readonly length: number } {
-  const allowance = HOLE_ALLOWANCE[level];
   const across = drillFor(thickness.max + allowance, process);
-  const length = roundUp(width.max + allowance + roundEnds(across, thickness.max), HOLE_LAND_STEP);
+  const length = roundUp(width.max + allowance + roundEnds(across, thickness.max), step.value);
   return { across, length };
 }
 
 /** Copper beyond the wall of a slot or hole, for the land's size: twice the ring and the allowance. mm */
-export function landOver(level: Level, { minRing }: Process): number {
-  return 2 * minRing + LAND_ALLOWANCE[level];
+export function landOver({ land }: HoleAllowances, { minRing }: Process): number {
+  return 2 * minRing + land.value;
+}
+
+/** What holes and their lands are larger by, at one level; mm. */
+export interface HoleAllowances {
+  /** Finished hole over the largest lead. */
+  readonly hole: Wanted<number>;
+  /** Largest hole over the smallest lead. */
+  readonly most: Wanted<number>;
+  /** Land over hole and rings. */
+  readonly land: Wanted<number>;
+  readonly courtyard: Wanted<number>;
+  /** Step of lands. */
+  readonly step: Wanted<number>;
+}
+
+function allowancesAt(level: Level, standard: Standard): HoleAllowances {
+  return {
+    hole: wantedAt(standard, 'holes/allowance', level, HOLE_ALLOWANCE),
+    most: wantedAt(standard, 'holes/most', level, HOLE_MOST),
+    land: wantedAt(standard, 'holes/land', level, LAND_ALLOWANCE),
+    courtyard: wantedAt(standard, 'holes/courtyard', level, PIN_COURTYARD),
+    step: wanted(standard, 'rounding/hole-lands', HOLE_LAND_STEP),
+  };
+}
+
+/** Where hole and land come from: the clauses of a house, then what is published. */
+export function holeSource({ hole, most, land, step }: HoleAllowances): string {
+  return sourceOver(
+    [hole, most, land, step].map(({ stated }) => stated),
+    HOLE_SOURCE,
+  );
 }
 
 /**
  * Hole and land of leads that go through the board (IPC-2222A, IPC-7251):
  *
  *     H = diagonal max + allowance, up to the next drill
- *     D = H + 2·ring + allowance, to the nearest 0.05
+ *     D = H + 2·ring + over, to the nearest 0.05
  *
  * Lands that would break the gap in their row become oblong across it.
  */
@@ -73,18 +112,19 @@ export function solvePin(group: PinGroup, level: Level, process: Process, choice
   const steps: Step[] = [];
   const trims: TrimId[] = [];
   const { sizes } = choices.of(group.id);
-  const proposedHole = holeFor(group, level, process, steps);
+  const allowances = allowancesAt(level, choices.house.standard);
+  const proposedHole = holeFor(group, allowances, process, steps);
   const hole = sizes.H ?? proposedHole;
   if (sizes.H !== undefined)
     steps.push({ symbol: 'H', formula: 'H', values: { H: proposedHole }, result: hole, note: 'set by hand' });
-  const round = landFor(group, hole, level, process, steps);
+  const round = landFor(group, hole, allowances, process, steps);
   const slot = group.stated?.slot ?? 0;
   let figure: Figure =
     slot > hole
       ? { kind: 'oblong', width: quantise(round + slot - hole), height: round }
       : { kind: 'round', diameter: round };
   if (figure.kind === 'round' && !choices.untrimmed.has('oblong')) {
-    const oblong = oblongFor(group, round, hole, process, steps);
+    const oblong = oblongFor(group, round, hole, allowances.step.value, process, steps);
     if (oblong) {
       figure = oblong;
       trims.push('oblong');
@@ -95,9 +135,10 @@ export function solvePin(group: PinGroup, level: Level, process: Process, choice
     terminals: group,
     level,
     title: group.stated ? 'Hole and land as drawn' : 'Lead through a plated hole',
-    source: HOLE_SOURCE,
-    courtyard: PIN_COURTYARD[level],
-    rounding: HOLE_LAND_STEP,
+    source: group.stated ? HOLE_SOURCE : holeSource(allowances),
+    courtyard: allowances.courtyard.value,
+    rounding: allowances.step.value,
+    allowances,
     trims,
     computed: { hole: proposedHole, figure },
     hole,
@@ -108,7 +149,7 @@ export function solvePin(group: PinGroup, level: Level, process: Process, choice
 
 function holeFor(
   { lead, stated, position }: PinGroup,
-  level: Level,
+  { hole: wantedOver }: HoleAllowances,
   process: Process,
   steps: Step[],
 ): number {
@@ -122,7 +163,9 @@ function holeFor(
     const values = { bmax: lead.width.max, cmax: lead.thickness.max };
     steps.push({ symbol: 'dmax', formula: '√(bmax² + cmax²)', values, result: most });
   }
-  const usual = HOLE_ALLOWANCE[level];
+  const usual = wantedOver.value;
+  if (wantedOver.stated)
+    steps.push(houseStep('allowance', usual, wantedOver.published, wantedOver.stated, 'hole over the lead'));
   // a pin whose place may lie farther off than the allowance covers needs as much room
   const off = Math.max(position?.x ?? 0, position?.y ?? 0);
   const allowance = Math.max(usual, off);
@@ -144,19 +187,27 @@ function holeFor(
   return hole;
 }
 
-function landFor({ stated }: PinGroup, H: number, level: Level, process: Process, steps: Step[]): number {
+function landFor(
+  { stated }: PinGroup,
+  H: number,
+  { land, step }: HoleAllowances,
+  process: Process,
+  steps: Step[],
+): number {
   if (stated) {
     const note = 'as the part states it';
     steps.push({ symbol: 'D', formula: 'D', values: { D: stated.land }, result: stated.land, note });
     return stated.land;
   }
-  const [ring, allowance] = [process.minRing, LAND_ALLOWANCE[level]];
-  const result = roundTo(H + 2 * ring + allowance, HOLE_LAND_STEP);
-  const note = `to the nearest ${HOLE_LAND_STEP} mm`;
+  const [ring, over] = [process.minRing, land.value];
+  if (land.stated)
+    steps.push(houseStep('over', over, land.published, land.stated, 'land over hole and rings'));
+  const result = roundTo(H + 2 * ring + over, step.value);
+  const note = step.value > 0 ? `to the nearest ${step.value} mm` : 'not rounded';
   steps.push({
     symbol: 'D',
-    formula: 'H + 2·ring + allowance',
-    values: { H, ring, allowance },
+    formula: 'H + 2·ring + over',
+    values: { H, ring, over },
     result,
     note,
   });
@@ -168,6 +219,7 @@ function oblongFor(
   { pitch }: PinGroup,
   D: number,
   H: number,
+  step: number,
   process: Process,
   steps: Step[],
 ): Figure | null {
@@ -176,9 +228,9 @@ function oblongFor(
   const [x, y] = [room(pitch.x), room(pitch.y)];
   if (D <= Math.min(x, y) + 1e-9) return null;
   const least = H + 2 * process.minRing;
-  const narrow = Math.max(roundDown(Math.min(x, y), HOLE_LAND_STEP), roundUp(least, HOLE_LAND_STEP));
+  const narrow = Math.max(roundDown(Math.min(x, y), step), roundUp(least, step));
   if (narrow >= D) return null;
-  const long = Math.min(2 * D - narrow, Math.max(narrow, roundDown(Math.max(x, y), HOLE_LAND_STEP)));
+  const long = Math.min(2 * D - narrow, Math.max(narrow, roundDown(Math.max(x, y), step)));
   const [width, height] = x <= y ? [narrow, long] : [long, narrow];
   const note = `the row keeps a gap of ${gap} mm: narrow one way, longer the other`;
   const e = Math.min(pitch.x ?? Infinity, pitch.y ?? Infinity);

@@ -1,8 +1,9 @@
 import type { Level, TrimId } from '../document/document';
 import type { SpanGroup } from '../package/terminal';
 import type { Process } from '../process/process';
+import { saidAt } from '../standard/standard';
 import type { Step } from './derivation';
-import { GOALS_SOURCE, goalRowFor, goalsFor, REDUCED_HEEL } from './goals';
+import { goalsFor, goalsSource, goalSteps, type GroupGoals, type House } from './goals';
 import { quantise } from '../units/length';
 import { landFrom, roundLand } from './rounding';
 import type { GroupChoices, LandChoices, SpanSolution } from './solution';
@@ -21,10 +22,10 @@ export function solveSpan(
   choices: LandChoices,
   thermalReach: number | null = null,
 ): SpanSolution {
-  const goalRow = goalRowFor(group);
-  const { goals, heel } = goalsFor(group, level);
-  const rounding = choices.rounding ?? (goalRow.small ? process.smallRounding : process.rounding);
-  const steps: Step[] = [];
+  const wanted = goalsFor(group, level, choices.house);
+  const { row: goalRow, goals, heel } = wanted;
+  const rounding = choices.rounding ?? roundingOf(wanted, choices.house, process);
+  const steps: Step[] = goalSteps(wanted);
   if (heel)
     steps.push({
       symbol: 'J_inner',
@@ -38,7 +39,7 @@ export function solveSpan(
   let proposed = roundLand(computed, rounding, steps);
   const trims: TrimId[] = [];
   // no trim for the body takes more of a heel than its reduced goal leaves
-  const leastHeel = computed.G + 2 * (goals.inner - Math.min(goals.inner, REDUCED_HEEL[level]));
+  const leastHeel = computed.G + 2 * (goals.inner - Math.min(goals.inner, wanted.leastHeel));
   for (const trim of TRIMS) {
     if (choices.untrimmed.has(trim.id) || (group.lone && trim.id !== 'row-gap')) continue;
     const trimmed = trim.apply(proposed, { group, process, rounding, thermalReach, leastHeel });
@@ -52,7 +53,7 @@ export function solveSpan(
     terminals: group,
     level,
     title: goalRow.title,
-    source: GOALS_SOURCE,
+    source: goalsSource(wanted),
     courtyard: goals.courtyard,
     goalRow,
     goals,
@@ -64,6 +65,15 @@ export function solveSpan(
     trims,
     derivation: steps,
   };
+}
+
+/** The step of X, Y and C/2: that of the row where the house says one, else the process's. mm */
+function roundingOf({ row, published }: GroupGoals, { standard }: House, process: Process): number {
+  return (
+    saidAt<number>(standard, `rounding/${row.id}`) ??
+    saidAt<number>(standard, `rounding/${published.id}`) ??
+    (row.small ? process.smallRounding : process.rounding)
+  );
 }
 
 /** From where the land of a terminal that faces no other is reckoned. */

@@ -26,7 +26,7 @@ export function solveLands(
       case 'span':
         return solveSpan(group, level, process, choices, thermalReach(thermal, group, level, choices));
       case 'spot':
-        return solveSpot(group, level, choices.of(group.id));
+        return solveSpot(group, level, choices);
       case 'pin':
         return solvePin(group, level, process, choices);
     }
@@ -48,7 +48,7 @@ function thermalReach(
   const reaches = thermal.flatMap((group) => {
     const seen = within(undone(frame), group.frame);
     if (seen.far) return [];
-    const { figure } = solveSpot(group, level, choices.of(group.id));
+    const { figure } = solveSpot(group, level, choices);
     return group.places.map(({ at, rotation }) => {
       const { minX, maxX } = putPlaced(seen, place(figure, at, rotation));
       return Math.max(-minX, maxX);

@@ -1,7 +1,7 @@
 import type { PositionTolerance } from '../package/terminal';
 import { spread, type Toleranced } from '../units/toleranced';
 import type { Step } from './derivation';
-import type { Goals } from './goals';
+import type { Goals } from '../standard/published';
 
 /** Terminals as the land formulas see them; lengths in mm. */
 export interface TerminalSizes {

@@ -1,6 +1,7 @@
 import { compileAndCheck } from '../check/guarded';
 import { compareCompiled, type Change } from '../compare/compare';
-import { LEVELS, type Level, type TapisDocument } from '../document/document';
+import type { Level, TapisDocument } from '../document/document';
+import type { StandardDocument } from '../standard/standard';
 import { applyEdits, type Edit } from '../document/edit';
 import type { Severity } from '../document/finding';
 import { carriedProcess } from '../document/process-file';
@@ -13,17 +14,29 @@ import type { Process } from '../process/process';
 export interface Wish {
   readonly process?: Process;
   readonly level?: Level;
+  /** A house standard; `null` for what is published. */
+  readonly standard?: StandardDocument | null;
 }
 
-/** The wish for a process and a level given as text; `null` where it is no level. */
-export function wishFor(process: Process | null, level: string | null): Wish | null {
-  const wanted = LEVELS.find((one) => one === level);
+const LEVEL_NAMES: readonly Level[] = ['A', 'B', 'C', 'D'];
+
+/** The wish for a process, a level given as text and a standard; `null` where it is no level. */
+export function wishFor(
+  process: Process | null,
+  level: string | null,
+  standard?: StandardDocument | null,
+): Wish | null {
+  const wanted = LEVEL_NAMES.find((one) => one === level);
   if (level !== null && !wanted) return null;
-  return { ...(process ? { process } : {}), ...(wanted ? { level: wanted } : {}) };
+  return {
+    ...(process ? { process } : {}),
+    ...(wanted ? { level: wanted } : {}),
+    ...(standard === undefined ? {} : { standard }),
+  };
 }
 
 /** Edits that fulfil a wish. */
-export function editsFor({ process, level }: Wish): Edit[] {
+export function editsFor({ process, level, standard }: Wish): Edit[] {
   return [
     ...(process
       ? [
@@ -32,6 +45,7 @@ export function editsFor({ process, level }: Wish): Edit[] {
         ]
       : []),
     ...(level ? [{ at: '/level', value: level }] : []),
+    ...(standard === undefined ? [] : [{ at: '/standard', value: standard ?? undefined }]),
   ];
 }
 

@@ -61,7 +61,7 @@ const ROUNDING = 0.026;
 export function landOpinions(
   laid: readonly Laid[],
   kept: Footprint,
-  { levels, process, document }: Pick<Compiled, 'levels' | 'process' | 'document'>,
+  { levels, process }: Pick<Compiled, 'levels' | 'process'>,
 ): LandOpinion[] {
   const byId = new Map(kept.lands.map((land) => [land.id, land]));
   const known = new Map<string, OpinionMargin[]>();
@@ -90,7 +90,7 @@ export function landOpinions(
       quantise(holeOff),
       land.padstack.name,
     ]);
-    const margins = known.get(key) ?? marginsFor(land, own, kept, holeOff, { levels, process, document });
+    const margins = known.get(key) ?? marginsFor(land, own, kept, holeOff, { levels, process });
     known.set(key, margins);
     const kinds = [own, given].map(({ copper }) => copper.figure.kind) as [string, string];
     const hole =
@@ -133,9 +133,9 @@ function marginsFor(
   own: Land,
   kept: Footprint,
   holeOff: number,
-  { levels, process, document }: Pick<Compiled, 'levels' | 'process' | 'document'>,
+  { levels, process }: Pick<Compiled, 'levels' | 'process'>,
 ): OpinionMargin[] {
-  const model = jointModel(kept, land, process, document.level);
+  const model = jointModel(kept, land, process);
   if (!model) return [];
   const group = kept.groups.find(({ terminals }) => terminals.id === land.group);
   const inverseOf = (one: Land) =>
@@ -143,7 +143,7 @@ function marginsFor(
       ? marginsOf(group, landOf(one, group.terminals), kept.contacts, process).map((margin) => margin.inverse)
       : [];
   const [inverse, computed] = [inverseOf(land), inverseOf(own)];
-  const before = jointModel(kept, own, process, document.level);
+  const before = jointModel(kept, own, process);
   const least = goalsAt('C', land.group, levels);
   return model.margins.map((margin, i): OpinionMargin => {
     const figures = marginFigures(model, margin);

@@ -1,4 +1,4 @@
-import type { Level } from '../document/document';
+import { PUBLISHED_LEVELS, type Level, type LevelWords } from '../standard/levels';
 
 /** A number in a standard name: the dimension it states, its value and its implied decimals. */
 export interface NameNumber {
@@ -16,18 +16,16 @@ export const WITHOUT_LEVEL = { level: false } as const;
 /** A standard name as its fixed words and its numbers, without the level's letter. */
 export type NameTemplate = readonly (string | NameNumber | typeof WITHOUT_LEVEL)[];
 
-/** The letter that ends a name: most, nominal and least land density. */
-const LEVEL_LETTER: Readonly<Record<Level, string>> = { A: 'M', B: 'N', C: 'L' };
-
 /**
  * Writes a standard name (IPC-7351B, clause 3.1.5.7: numbers without decimal point).
+ * @param letter of the level, which ends it
  * @example SOP65P640X120-16N
  */
-export function formatName(template: NameTemplate, level: Level): string {
+export function formatName(template: NameTemplate, letter: string): string {
   const parts = template.map((part) =>
     typeof part === 'string' ? part : 'level' in part ? '' : digitsOf(part),
   );
-  return parts.join('') + (hasLevel(template) ? LEVEL_LETTER[level] : '');
+  return parts.join('') + (hasLevel(template) ? letter : '');
 }
 
 function hasLevel(template: NameTemplate): boolean {
@@ -60,9 +58,14 @@ export interface StatedName {
 /**
  * Reads the numbers back from a standard name.
  * @param template the template whose words and order the name should follow; its values are not used
+ * @param levels whose letters may end it
  * @returns `null` where the name does not follow the template
  */
-export function parseName(template: NameTemplate, name: string): StatedName | null {
+export function parseName(
+  template: NameTemplate,
+  name: string,
+  levels: readonly LevelWords[] = PUBLISHED_LEVELS,
+): StatedName | null {
   const numbers = numbersIn(template);
   const pattern = template
     .map((part) => {
@@ -71,16 +74,14 @@ export function parseName(template: NameTemplate, name: string): StatedName | nu
       return part.digits ? `(\\d{${part.digits},${part.digits + 1}})` : '(\\d+)';
     })
     .join('');
-  const match = new RegExp(`^${pattern}${hasLevel(template) ? '([MNL])' : ''}$`).exec(name.trim());
+  const match = new RegExp(`^${pattern}${hasLevel(template) ? '([A-Z])' : ''}$`).exec(name.trim());
   if (!match) return null;
   const values = Object.fromEntries(
     numbers.map(({ symbol, decimals }, i) => [symbol, Number(match[i + 1]) / 10 ** decimals]),
   );
   const letter = match.at(-1);
-  const level = hasLevel(template)
-    ? (['A', 'B', 'C'] as const).find((l) => LEVEL_LETTER[l] === letter)
-    : undefined;
-  return { level: level ?? null, values };
+  const level = hasLevel(template) ? levels.find((one) => one.letter === letter) : undefined;
+  return hasLevel(template) && !level ? null : { level: level?.id ?? null, values };
 }
 
 /** A length of a name with two decimals. */

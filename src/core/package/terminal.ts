@@ -2,22 +2,11 @@ import type { KeepOutIntent, KeptFree } from '../document/document';
 import type { Figure } from '../geometry/figure';
 import { HOME, putAngle, putPoint, turned, type Placement } from '../geometry/placement';
 import { isQuarter, type Point } from '../geometry/point';
+import type { LeadForm } from '../standard/published';
 import type { Toleranced } from '../units/toleranced';
 
 /** The lead forms that the solder joint goals distinguish. */
-export type TerminalForm =
-  | 'gull-wing'
-  | 'j-lead'
-  | 'rectangular-end'
-  | 'cylindrical-end'
-  | 'castellated'
-  | 'chip-array'
-  | 'inward-formed'
-  | 'flat-lug'
-  | 'flat-lead'
-  | 'no-lead'
-  | 'pulled-back'
-  | 'under-can';
+export type TerminalForm = LeadForm;
 
 /**
  * What lies under a package without a span to solve: grids and exposed pads; lands for probes; and

@@ -8,6 +8,7 @@ import {
   type Figure,
   type Placed,
 } from '../geometry/figure';
+import { over } from '../document/read-fields';
 import { add, type Point } from '../geometry/point';
 import type { Process } from '../process/process';
 import { quantise } from '../units/length';
@@ -16,20 +17,24 @@ import { copperFigure, firstFigure, resized } from './copper';
 import { nameOf } from './naming';
 import type { PadMargins, Padstack, Relief, StackBase, StackHole } from './padstack';
 import { formed } from './paste-forms';
-import { sourcesOf } from './sources';
+import { sourcesOf, sourcesWithHabit } from './sources';
 import { viaGrid, type PadVia, type ViaCover, type ViaPlan } from './vias';
 import { pasteWindows, windowCounts, type Windows } from './windows';
 
 /**
  * Builds the padstack of a land from what it is and what was chosen about it.
+ * @param own what was chosen about it
  * @param margins mask and paste margins of the whole footprint, mm
+ * @param habit what the house is used to where nobody chose otherwise
  */
 export function buildPadstack(
   base: StackBase,
-  choices: StackChoices,
+  own: StackChoices,
   margins: PadMargins,
   process: Process,
+  habit: StackChoices | null = null,
 ): Padstack {
+  const choices = habit ? over(own, habit) : own;
   const chosen = copperFigure(base.copper, choices);
   const solved = base.first ? firstFigure(chosen, base.first) : chosen;
   const byMask = choices.definedBy === 'mask';
@@ -88,7 +93,7 @@ export function buildPadstack(
     viasMissing: missingVias(base, copper, choices, process, laidVias.length),
     cover,
     windows,
-    sources: sourcesOf(base, choices, margins, process),
+    sources: habit ? sourcesWithHabit(base, own, habit, margins, process) : sourcesOf(base, own, margins, process),
   };
   return { ...stack, name: nameOf(stack, process) };
 }

@@ -14,7 +14,7 @@ export interface PadMargins {
 }
 
 /** Where a size of a padstack comes from. */
-export type Source = 'land formulas' | 'package' | 'process' | 'by rule' | 'set by hand';
+export type Source = 'land formulas' | 'package' | 'process' | 'house standard' | 'by rule' | 'set by hand';
 
 /** The parts of a padstack that have a size of their own. */
 export type StackPart =

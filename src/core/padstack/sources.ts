@@ -1,6 +1,6 @@
 import type { Process } from '../process/process';
 import type { OpeningChoice, StackChoices } from './choices';
-import type { PadMargins, Padstack, Source, StackBase } from './padstack';
+import type { PadMargins, Padstack, Source, StackBase, StackPart } from './padstack';
 
 /** Where each part of a padstack comes from. */
 export function sourcesOf(
@@ -57,4 +57,22 @@ export function sourcesOf(
         ? hand
         : 'process',
   };
+}
+
+/** The same where a house has its habits: what it says, and nobody chose otherwise, comes from its standard. */
+export function sourcesWithHabit(
+  base: StackBase,
+  own: StackChoices,
+  habit: StackChoices,
+  margins: PadMargins,
+  process: Process,
+): Padstack['sources'] {
+  const chosen = sourcesOf(base, own, margins, process);
+  const used = sourcesOf(base, habit, { mask: process.maskMargin, paste: process.pasteMargin }, process);
+  return Object.fromEntries(
+    (Object.entries(chosen) as [StackPart, Source][]).map(([part, source]) => [
+      part,
+      source !== 'set by hand' && used[part] === 'set by hand' ? 'house standard' : source,
+    ]),
+  );
 }

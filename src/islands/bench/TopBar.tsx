@@ -1,5 +1,4 @@
 import { useLiveQuery } from 'dexie-react-hooks';
-import { LEVELS } from '../../core/document/document';
 import { processDifferences } from '../../core/document/process-file';
 import { PROCESSES } from '../../core/process';
 import { HelpButton } from '../common/HelpButton';
@@ -39,7 +38,7 @@ export function TopBar() {
       <div className="ml-auto flex shrink-0 items-center gap-3">
         <Choice
           label="Density level"
-          options={LEVELS.map((level) => [level, level])}
+          options={compiled.standard.levels.map(({ id }) => [id, id])}
           value={document.level}
           onChoose={(level) => edit([{ at: '/level', value: level }])}
         />

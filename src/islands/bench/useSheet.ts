@@ -3,7 +3,8 @@ import type { SheetActions, SheetView } from '../sheet/view';
 import { BenchContext, useBench } from '../state/context';
 import type { Shown } from '../state/derive';
 import { lettersOf } from '../state/letters';
-import { LEVEL_WORDS } from '../state/levels';
+import { standardTitle } from '../../core/standard/standard';
+import { levelTitle } from '../state/levels';
 import { useRevisionWords } from '../state/useRevisions';
 import { sheetField } from './SheetField';
 import { useRuler } from './useRuler';
@@ -44,8 +45,9 @@ export function useSheet(): { view: SheetView; actions: SheetActions } {
     title: [
       ['Footprint', document.name],
       ['Standard name', compiled.footprint?.standardName ?? 'not yet'],
-      ['Level', LEVEL_WORDS[document.level]],
+      ['Level', levelTitle(compiled.standard, document.level)],
       ['Process', compiled.process.name],
+      ['Standard', standardTitle(compiled.standard)],
       ['Revision', revision],
     ],
   };

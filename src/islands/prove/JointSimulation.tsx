@@ -33,9 +33,9 @@ export function JointSimulation({ drawable }: { drawable: Drawable }) {
   const unit = useBench((s) => s.unit);
   const [plan, setPlan] = useState<SimulationPlan>({ samples: SAMPLES[0], seed: 1, distribution: 'normal' });
   const { state, run, cancel } = useSimulation();
-  const { footprint, process, document } = drawable;
+  const { footprint, process } = drawable;
   const land = footprint.lands[selected ?? 0];
-  const model = land && jointModel(footprint, land, process, document.level);
+  const model = land && jointModel(footprint, land, process);
   if (!land || !model) return null;
   const show = (mm: number) => formatLength(mm, unit);
   const formula = formulaMargins(drawable, land);

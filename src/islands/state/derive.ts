@@ -52,6 +52,7 @@ const unchecked = ({ problems }: Compiled): Checked['report'] => ({
   waived: [],
   held: [],
   idle: [],
+  silenced: [],
   verdict: problems[0]?.severity ?? 'clear',
 });
 

@@ -1,8 +1,7 @@
 import type { Level } from '../../core/document/document';
+import { levelWords, type Standard } from '../../core/standard/standard';
 
-/** The density levels as they are called. */
-export const LEVEL_WORDS: Readonly<Record<Level, string>> = {
-  A: 'A most',
-  B: 'B nominal',
-  C: 'C least',
-};
+/** A density level as the standard calls it: “B nominal”. */
+export function levelTitle(standard: Standard, level: Level): string {
+  return `${level} ${levelWords(standard, level).title}`;
+}

@@ -4,6 +4,7 @@ import {
   familySchema,
   processSchema,
   shelfSchema,
+  standardSchema,
   trialSchema,
 } from '../../core/document/schema';
 import { backupSchema, habitSchema, targetSchema } from '../../core/document/backup-schema';
@@ -13,6 +14,7 @@ import { json, problem, response } from '../../server/reply';
 const SCHEMAS = new Map([
   ['tapis-document-2', documentSchema],
   ['tapis-process-1', processSchema],
+  ['tapis-standard-1', () => standardSchema()],
   ['tapis-family-1', familySchema],
   ['tapis-shelf-1', shelfSchema],
   ['tapis-backup-1', backupSchema],

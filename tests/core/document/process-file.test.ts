@@ -102,7 +102,7 @@ describe('every number of a process', () => {
     const { footprint, levels } = compiled;
     const joints = footprint?.lands
       .slice(0, 3)
-      .map((land) => jointModel(footprint, land, process, document.level));
+      .map((land) => jointModel(footprint, land, process));
     return JSON.stringify([footprint, levels, joints, findings, held.map(({ id }) => id), verdict]);
   };
   const before = documents.map((document) => outcome(document, standard));

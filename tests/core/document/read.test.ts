@@ -38,7 +38,7 @@ describe('reading a document', () => {
       'missing',
     ],
     ['a stray field', { ...converter(), colour: 'red' }, '/colour', 'not known'],
-    ['a wrong level', { ...converter(), level: 'D' }, '/level', 'one of A, B, C'],
+    ['a wrong level', { ...converter(), level: 'E' }, '/level', 'one of A, B, C, D'],
     ['a dimension that is a list', converter({ E: [6, 7] as never }), '/package/dimensions/E', ''],
     ['a dimension without a value', converter({ E: { unit: 'mm' } as never }), '/package/dimensions/E', ''],
     ['a hostile symbol', converter({ 'a b': '1' }), '/package/dimensions', ''],

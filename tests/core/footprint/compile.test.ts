@@ -42,7 +42,7 @@ describe('the sixteen-lead converter', () => {
   it('puts the courtyard 0.25 round the lands, outward to 0.1', () => {
     // 7.35/2 + 0.25 = 3.925 → 4.0; body 5.1/2 + 0.25 = 2.80
     const box = { minX: -4, minY: -2.8, maxX: 4, maxY: 2.8 };
-    expect(footprint.courtyard).toEqual({ excess: 0.25, box, contour: null, grownFor: null });
+    expect(footprint.courtyard).toEqual({ excess: 0.25, box, contour: null, grownFor: null, width: 0.05 });
   });
   it('stacks its heights: copper 0.035, solder 0.05, standoff, height', () => {
     expect(footprint.body.heights).toEqual({

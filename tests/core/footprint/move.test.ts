@@ -140,7 +140,7 @@ describe('moving a footprint', () => {
         const after = moved(footprint, placement);
         const means = (f: Footprint) =>
           f.lands.flatMap((land) => {
-            const model = jointModel(f, land, standardProcess, 'B');
+            const model = jointModel(f, land, standardProcess);
             return (model?.margins ?? []).map((margin) => marginFigures(model!, margin).mean);
           });
         expect(means(after)).toEqual(means(footprint).map((mean) => expect.closeTo(mean, 4)));

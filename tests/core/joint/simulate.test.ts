@@ -25,7 +25,7 @@ const standard = PROCESSES[0] as Process;
 function modelOf(document: TapisDocument, order = 1): JointModel {
   const footprint = footprintOf(document);
   const land = footprint.lands[order - 1];
-  const model = land && jointModel(footprint, land, standard, document.level);
+  const model = land && jointModel(footprint, land, standard);
   if (!model) throw new Error('no joint');
   return model;
 }
@@ -138,7 +138,7 @@ describe('a simulation', () => {
     for (const { document } of VARIANTS.filter((_, i) => i % 7 === 0)) {
       const footprint = footprintOf(document);
       const [land] = footprint.lands;
-      const joint = land && jointModel(footprint, land, standard, 'B');
+      const joint = land && jointModel(footprint, land, standard);
       if (!joint) continue;
       run(joint, { samples: 2000, distribution: 'uniform' }).margins.forEach((margin, i) => {
         const { worst } = marginFigures(joint, joint.margins[i] as JointModel['margins'][number]);

@@ -5,7 +5,7 @@ import { NO_CHOICES, sizesOf, type LandChoices } from '../../../src/core/land/so
 import { landUnderBall, solveSpot } from '../../../src/core/land/solve-spot';
 import { diagonal, solvePin } from '../../../src/core/land/solve-pin';
 import { solveLands } from '../../../src/core/land/solve';
-import { BALL_ROWS } from '../../../src/core/land/tables';
+import { BALL_ROWS } from '../../../src/core/standard/published';
 import {
   HOME,
   UPRIGHT,
@@ -143,14 +143,14 @@ describe('lands under grids', () => {
   });
   it('of balls that keep their shape are larger than the ball', () => {
     const sizes = LEVELS.map((level) => {
-      const { figure } = solveSpot(spots('non-collapsing-ball', 0.6), level, { sizes: {}, hold: 'centre' });
+      const { figure } = solveSpot(spots('non-collapsing-ball', 0.6), level, NO_CHOICES);
       return figure.kind === 'round' ? figure.diameter : NaN;
     });
     // 0.60 · 1.15, 1.10, 1.05
     expect(sizes).toEqual([0.69, 0.66, 0.63]);
   });
   it('of land grids are the terminals themselves', () => {
-    const { figure } = solveSpot(spots('land-grid', 0.35), 'A', { sizes: {}, hold: 'centre' });
+    const { figure } = solveSpot(spots('land-grid', 0.35), 'A', NO_CHOICES);
     expect(figure).toEqual({ kind: 'round', diameter: 0.35 });
   });
 });

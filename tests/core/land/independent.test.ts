@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { compile } from '../../../src/core/footprint/compile';
-import type { Level } from '../../../src/core/document/document';
+import type { PublishedLevel } from '../../../src/core/standard/levels';
 import type { PinGroup, SpanGroup, SpotGroup } from '../../../src/core/package/terminal';
 import type { Toleranced } from '../../../src/core/units/toleranced';
 import { VARIANTS } from '../../data/families';
@@ -60,7 +60,7 @@ const P = 0.05;
 const range = ({ min, max }: Toleranced) => max - min;
 const root = (...terms: number[]) => Math.sqrt(terms.reduce((sum, t) => sum + t ** 2, 0));
 
-function landsOf(group: SpanGroup, level: Level) {
+function landsOf(group: SpanGroup, level: PublishedLevel) {
   const at = LEVELS.indexOf(level);
   const { outer, inner, side } = goalsOf(group);
   const { span: L, length: T, width: W, inside } = group;

@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { LEVELS } from '../../../src/core/document/document';
 import type { Step } from '../../../src/core/land/derivation';
 import { substituted } from '../../../src/core/land/derivation';
-import { GOAL_ROWS, goalRowFor } from '../../../src/core/land/goals';
+import { goalRowFor } from '../../../src/core/land/goals';
+import { GOAL_ROWS } from '../../../src/core/standard/published';
 import { roundDown, roundTo, roundUp } from '../../../src/core/land/rounding';
 import {
   derivationOf,

@@ -15,6 +15,7 @@ import { sizesOf, type SolvedGroup } from '../../../src/core/land/solution';
 import { FAMILIES } from '../../../src/core/package/families';
 import { loadMakersOf } from '../../../src/core/package/load';
 import { bodyAt } from '../../../src/core/package/drawn';
+import { AS_PUBLISHED, levelWords } from '../../../src/core/standard/standard';
 import { formatName, numbersIn, parseName } from '../../../src/core/package/naming';
 import { PROCESSES } from '../../../src/core/process';
 import { quantise } from '../../../src/core/units/length';
@@ -175,7 +176,7 @@ describe.each(variants)('%s', (_, { document }, index) => {
   it('has a name that reads back to its numbers', () => {
     const nameTemplate = footprintOf(document).package.name;
     for (const level of LEVELS) {
-      const stated = parseName(nameTemplate, formatName(nameTemplate, level));
+      const stated = parseName(nameTemplate, formatName(nameTemplate, levelWords(AS_PUBLISHED, level).letter));
       expect([level, null]).toContain(stated?.level);
       for (const { symbol, value, decimals } of numbersIn(nameTemplate)) {
         const unit = 10 ** -decimals;

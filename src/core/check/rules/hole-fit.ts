@@ -5,12 +5,11 @@
 import { pointerKey } from '../../document/edit';
 import type { Remedy } from '../../document/finding';
 import type { Land } from '../../footprint/footprint';
-import type { Level } from '../../document/document';
 import { narrowOf, type Figure } from '../../geometry/figure';
 import { roundUp } from '../../land/rounding';
 import type { PinSolution } from '../../land/solution';
-import { diagonal, isFlat, landOver, playIn, slotFor } from '../../land/solve-pin';
-import { HOLE_ALLOWANCE, HOLE_LAND_STEP, HOLE_MOST, HOLE_SOURCE } from '../../land/tables';
+import { diagonal, holeSource, isFlat, landOver, playIn, slotFor } from '../../land/solve-pin';
+import { HOLE_SOURCE } from '../../standard/published';
 import type { Process } from '../../process/process';
 import { formatNumber } from '../../units/length';
 import type { CheckContext } from '../context';
@@ -60,7 +59,9 @@ function findings(
   const misfits = (left: (hole: Figure) => number): Misfit[] =>
     own.map(({ land, figure }) => ({ land, hole: narrowOf(figure), left: left(figure) }));
   // a hole that the part's drawing states is its maker's business, unless the lead cannot enter
-  const needed = Math.max(off, stated ? 0 : HOLE_ALLOWANCE[level]);
+  const { allowances } = group;
+  const most = allowances.most.value;
+  const needed = Math.max(off, stated ? 0 : allowances.hole.value);
   const tight = misfits((hole) => playIn(hole, lead, 'max'))
     .filter(({ left }) => left < needed - 1e-9)
     .sort((a, b) => a.left - b.left);
@@ -69,7 +70,7 @@ function findings(
   const wide = stated
     ? []
     : misfits((hole) => narrowOf(hole) - thin)
-        .filter(({ left }) => left > HOLE_MOST[level] + 1e-9)
+        .filter(({ left }) => left > most + 1e-9)
         .sort((a, b) => b.left - a.left);
   const say = (message: string, all: readonly Misfit[], across: number, limit: number): RuleFinding[] => {
     const [worst] = all;
@@ -84,10 +85,11 @@ function findings(
           count: all.length,
           across: isFlat(lead) ? ' across its thin side' : '',
         }),
+        source: holeSource(allowances),
         measured: { value: left, limit, unit: 'mm' },
         place: { at: land.at, lands: idsOf(all.map((misfit) => misfit.land)) },
         remedies: [
-          ...slotted(message === messages.wide ? group : null, level, process),
+          ...slotted(message === messages.wide ? group : null, process),
           ...remediesFor(all, group, document),
         ],
         // a lead that does not go in is a stop
@@ -97,7 +99,7 @@ function findings(
   };
   return [
     ...say(messages.tight, tight, diagonal(lead, 'max'), needed),
-    ...say(messages.wide, wide, thin, HOLE_MOST[level]),
+    ...say(messages.wide, wide, thin, most),
     ...sunk(group, own),
   ];
 }
@@ -129,11 +131,11 @@ function sunk(
 }
 
 /** A slot with its land, for a flat lead that a round hole holds loosely. */
-function slotted(group: PinSolution | null, level: Level, process: Process): Remedy[] {
+function slotted(group: PinSolution | null, process: Process): Remedy[] {
   if (!group || !isFlat(group.terminals.lead)) return [];
-  const { across, length } = slotFor(group.terminals.lead, level, process);
+  const { across, length } = slotFor(group.terminals.lead, group.allowances, process);
   const land = (size: number) =>
-    `${formatNumber(roundUp(size + landOver(level, process), HOLE_LAND_STEP))}mm`;
+    `${formatNumber(roundUp(size + landOver(group.allowances, process), group.allowances.step.value))}mm`;
   const at = `/stacks/groups/${pointerKey(group.terminals.id)}`;
   return [
     {

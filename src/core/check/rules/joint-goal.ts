@@ -75,6 +75,7 @@ function findings(group: SpanSolution, { jointsOf, compiled: { document } }: Che
       {
         severity: cut.length > 0 ? 'note' : severity,
         message: fill(messages.under, values),
+        source: group.source,
         measured: { value: margin.inverse, limit: margin.goal, unit: 'mm' },
         place: { at: centreOf(land.contact.nom), lands: idsOf(lands) },
         remedies: byHand ? [TAKE_COMPUTED] : [],

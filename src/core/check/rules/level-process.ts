@@ -1,6 +1,7 @@
 /**
  * Requires a density level that the process can solder.
  */
+import { levelWords } from '../../standard/standard';
 import { fill, idsOf, type Rule } from '../rule';
 
 const message = 'Level {level} is not for {process}: it solders lands of {levels}.';
@@ -13,9 +14,11 @@ export const levelProcess: Rule = {
   severity: 'caution',
   stage: 'land',
   looksAt: ['lands'],
-  check({ process, footprint, compiled: { document } }) {
+  check({ process, footprint, compiled: { document, standard } }) {
     const { level } = document;
-    if (process.levels.includes(level)) return [];
+    // a level of the house's own is as dense as the published one that it comes from
+    const { from } = levelWords(standard, level);
+    if (process.levels.includes(from)) return [];
     const levels = process.levels.map((l) => `level ${l}`).join(' and ');
     return [
       {

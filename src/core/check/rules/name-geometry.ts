@@ -19,7 +19,7 @@ export const nameGeometry: Rule = {
   severity: 'caution',
   stage: 'release',
   looksAt: ['an agreed name'],
-  check({ footprint, compiled: { document } }) {
+  check({ footprint, compiled: { document, standard } }) {
     const name = document.overrides?.standardName?.trim();
     const computed = footprint.standardName;
     if (!name || name === computed) return [];
@@ -34,7 +34,7 @@ export const nameGeometry: Rule = {
       place: symbol ? { dimensions: [symbol] } : {},
       remedies,
     });
-    const stated = parseName(footprint.package.name, name);
+    const stated = parseName(footprint.package.name, name, standard.levels);
     if (!stated) return [say(fill(messages.form, { name, computed }))];
     const found: RuleFinding[] = [];
     for (const part of numbersIn(footprint.package.name)) {

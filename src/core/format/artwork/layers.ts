@@ -4,7 +4,6 @@ import { cornersOf } from '../../geometry/box';
 import type { Contour, Vertex } from '../../geometry/contour';
 import { circleAt, mirrored, place, sizeOf, type Figure, type Placed } from '../../geometry/figure';
 import { add, turn, type Point } from '../../geometry/point';
-import { COURTYARD_WIDTH } from '../../footprint/marks';
 
 // What lies on each layer of the board, seen from the component side: the one description that films,
 // drills and drawings are written from.
@@ -186,8 +185,8 @@ function legendOf({ legend, texts }: Footprint): ArtObject[] {
   ];
 }
 
-function courtyardOf({ courtyard: { contour, box } }: Footprint): ArtObject[] {
-  return [{ kind: 'line', points: closed(contour ?? cornersOf(box)), width: COURTYARD_WIDTH }];
+function courtyardOf({ courtyard: { contour, box, width } }: Footprint): ArtObject[] {
+  return [{ kind: 'line', points: closed(contour ?? cornersOf(box)), width }];
 }
 
 function assemblyOf({ assembly: { outline, terminals, width } }: Footprint): ArtObject[] {

@@ -1,7 +1,6 @@
 import type { XMLBuilder } from 'xmlbuilder2/lib/interfaces';
 import type { Drawable, Footprint } from '../../footprint/footprint';
 import { atOrigin } from '../../footprint/origin';
-import { COURTYARD_WIDTH } from '../../footprint/marks';
 import { cornersOf } from '../../geometry/box';
 import { ipc2581File, jointOpenings, keepOuts, slots } from '../ipc2581/ipc2581';
 import { layersOf, type FileLayer } from '../ipc2581/layers';
@@ -90,9 +89,9 @@ function courtyards(step: XMLBuilder, { parts }: CompiledTrial, layers: readonly
     const features = step.ele('LayerFeature', { layerRef }).ele('Set').ele('Features');
     features.ele('Location', { x: '0', y: '0' });
     for (const { footprint } of own) {
-      const { contour, box } = footprint.courtyard;
+      const { contour, box, width } = footprint.courtyard;
       const edge = contour ?? cornersOf(box);
-      polyline(features, [...edge, ...edge.slice(0, 1)], COURTYARD_WIDTH);
+      polyline(features, [...edge, ...edge.slice(0, 1)], width);
     }
   }
 }

@@ -1,6 +1,5 @@
 import { create } from 'xmlbuilder2';
 import type { XMLBuilder } from 'xmlbuilder2/lib/interfaces';
-import { COURTYARD_WIDTH } from '../../footprint/marks';
 import type { Footprint } from '../../footprint/footprint';
 import { cornersOf } from '../../geometry/box';
 import type { Format, Writable } from '../format';
@@ -79,7 +78,7 @@ function step(data: XMLBuilder, compiled: Writable, layers: readonly FileLayer[]
   const node = data.ele('Step', { name: footprint.standardName, type: 'BOARD' });
   writePadstacks(node, footprint, book);
   node.ele('Datum', { x: '0', y: '0' });
-  const { contour: round, box } = footprint.courtyard;
+  const { contour: round, box, width } = footprint.courtyard;
   const edge = round ?? cornersOf(box);
   // the footprint alone is as large as its courtyard
   polygonSteps(node.ele('Profile').ele('Polygon'), edge);
@@ -89,7 +88,7 @@ function step(data: XMLBuilder, compiled: Writable, layers: readonly FileLayer[]
   if (layers.some(({ name }) => name === 'DRILL')) slots(node, footprint);
   const courtyard = node.ele('LayerFeature', { layerRef: 'TOP_COURTYARD' }).ele('Set').ele('Features');
   courtyard.ele('Location', { x: '0', y: '0' });
-  polyline(courtyard, [...edge, ...edge.slice(0, 1)], COURTYARD_WIDTH);
+  polyline(courtyard, [...edge, ...edge.slice(0, 1)], width);
   keepOuts(node, footprint);
 }
 

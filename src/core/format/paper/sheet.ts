@@ -26,6 +26,7 @@ import {
   pinTable,
 } from './tables';
 import { putViews, scaleWords, strokeItems, type Field, type PutViews } from './views';
+import { standardNamed } from '../../document/standard-hash';
 
 /** Sheets of a drawing: the land pattern, the package, and tables. */
 export function drawingSheets(compiled: Writable, about: HandOver = {}): Page[] {
@@ -57,7 +58,7 @@ const heading = (text: string): Item => ({
 });
 
 function titleFields(
-  { document, footprint, process }: Writable,
+  { document, footprint, process, standard }: Writable,
   about: HandOver,
   scale: string,
   sheet: string,
@@ -69,6 +70,7 @@ function titleFields(
     ['reference, value', [reference, value].filter(Boolean).join(', ') || '–'],
     ['level', `${document.level}`],
     ['process', process.name],
+    ['standard', standardNamed(standard)],
     ['revision', about.revision ?? 'not kept'],
     ['source', document.package.source ?? '–'],
     ['date', about.date ?? '–'],

@@ -1,9 +1,12 @@
 import { check } from '../../check/check';
 import { compareFootprints, type Difference } from '../../compare/differences';
 import type { Finding } from '../../document/finding';
+import { standardNamed } from '../../document/standard-hash';
 import { jointModel, marginFigures } from '../../joint/model';
 import { simulate } from '../../joint/simulate';
 import { substituted } from '../../land/derivation';
+import { fieldsOf, type Standard } from '../../standard/standard';
+import { clauseText } from '../../standard/words';
 import type { SolvedGroup } from '../../land/solution';
 import { pasteFigures } from '../../padstack/paste-forms';
 import { formatFigure, formatMm } from '../../units/length';
@@ -50,7 +53,7 @@ const SEVERITY = { stop: 'stop', caution: 'caution', note: 'note' } as const;
 
 /** Gathers what is said of a footprint. */
 export function reportOf(compiled: Writable, about: HandOver): ReportContent {
-  const { document, footprint, process } = compiled;
+  const { document, footprint, process, standard } = compiled;
   const report = check(compiled);
   const section = (title: string, tables: readonly Table[], words: readonly string[] = []): Section[] =>
     tables.some(({ rows }) => rows.length > 0) || words.length > 0
@@ -65,6 +68,7 @@ export function reportOf(compiled: Writable, about: HandOver): ReportContent {
       ['reference, value', [reference, value].filter(Boolean).join(', ') || '–'],
       ['level', document.level],
       ['process', process.name],
+      ['standard', standardNamed(standard)],
       ['source', document.package.source ?? '–'],
       ['revision', about.revision ?? 'not kept'],
       ['date', about.date ?? '–'],
@@ -137,6 +141,19 @@ export function reportOf(compiled: Writable, about: HandOver): ReportContent {
           rows: ['made by', 'checked by', 'approved by'].map((role) => [role, '', '', '']),
         },
       ]),
+      ...section('What the standard says otherwise', [clauseTable(standard)]),
+      ...section('Switched off', [
+        {
+          title: 'Rules that are switched off, and what they would have said',
+          columns: [
+            { head: 'rule', width: 60 },
+            { head: 'findings', width: 20 },
+            { head: 'switched off by', width: 50 },
+            { head: 'reason', width: 60 },
+          ],
+          rows: report.silenced.map(({ title, count, by, reason }) => [title, String(count), by, reason]),
+        },
+      ]),
       ...section('What was held', [
         {
           title: `${report.held.length} rules had something to look at and found nothing`,
@@ -148,6 +165,27 @@ export function reportOf(compiled: Writable, about: HandOver): ReportContent {
         },
       ]),
     ],
+  };
+}
+
+/** Every clause of a house standard, over what it stands. */
+function clauseTable(standard: Standard): Table {
+  return {
+    title: standardNamed(standard),
+    columns: [
+      { head: 'what', width: 70 },
+      { head: 'wanted', width: 25 },
+      { head: 'published', width: 25 },
+      { head: 'clause', width: 35 },
+      { head: 'reason', width: 35 },
+    ],
+    rows: fieldsOf(standard).flatMap((field) => {
+      const stated = standard.stated(field.at);
+      if (!stated) return [];
+      const { clause = '', reason = '', by } = stated;
+      const published = field.published === null ? 'not said' : clauseText(field, field.published);
+      return [[field.title, clauseText(field, stated.value), published, `${by.name} ${clause}`.trim(), reason]];
+    }),
   };
 }
 
@@ -195,13 +233,13 @@ function differenceTable(differences: readonly Difference[]): Table {
 const signed = (mm: number): string => formatFigure(mm, 2, 3);
 
 /** The joints of one land of each group and size. */
-function jointTable({ document, footprint, process }: Writable): Table {
+function jointTable({ footprint, process }: Writable): Table {
   const seen = new Set<string>();
   const rows = footprint.lands.flatMap((land): string[][] => {
     const key = `${land.group} ${land.padstack.name} ${land.end !== null}`;
     if (seen.has(key)) return [];
     seen.add(key);
-    const model = jointModel(footprint, land, process, document.level);
+    const model = jointModel(footprint, land, process);
     if (!model) return [];
     const run = simulate(model, PLAN);
     let step = run.next();

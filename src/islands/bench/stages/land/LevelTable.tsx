@@ -1,8 +1,8 @@
-import { LEVELS, type Level } from '../../../../core/document/document';
+import type { Level } from '../../../../core/document/document';
 import { sizesOf, type SolvedGroup } from '../../../../core/land/solution';
 import { formatLength } from '../../../../core/units/length';
 import { useBench } from '../../../state/context';
-import { LEVEL_WORDS } from '../../../state/levels';
+import { levelTitle } from '../../../state/levels';
 
 interface Props {
   levels: Readonly<Record<Level, readonly SolvedGroup[]>>;
@@ -18,12 +18,14 @@ function solvedAt(level: readonly SolvedGroup[], { terminals }: SolvedGroup): So
   return level.find((other) => other.terminals.id === terminals.id);
 }
 
-/** Land sizes of one group at the three levels; pressing a value shows its derivation. */
+/** Land sizes of one group at every level; pressing a value shows its derivation. */
 export function LevelTable({ levels, group, why, onWhy }: Props) {
   const unit = useBench((s) => s.unit);
   const level = useBench((s) => s.document.level);
   const edit = useBench((s) => s.edit);
   const set = useBench((s) => s.set);
+  const standard = useBench((s) => s.derived.compiled.standard);
+  const shown = standard.levels.map(({ id }) => id);
   const valueAt = (l: Level, symbol: string) => {
     const solution = solvedAt(levels[l], group);
     return solution && sizesOf(solution).find((size) => size.symbol === symbol)?.value;
@@ -33,7 +35,7 @@ export function LevelTable({ levels, group, why, onWhy }: Props) {
       <thead>
         <tr className="text-secondary text-[12px]">
           <th className="text-left font-normal">{unit}</th>
-          {LEVELS.map((l) => (
+          {shown.map((l) => (
             <th key={l} className="font-normal" scope="col">
               <button
                 type="button"
@@ -41,7 +43,7 @@ export function LevelTable({ levels, group, why, onWhy }: Props) {
                 className="aria-pressed:bg-primary aria-pressed:text-primary-content rounded px-1"
                 onClick={() => edit([{ at: '/level', value: l }])}
               >
-                {LEVEL_WORDS[l]}
+                {levelTitle(standard, l)}
               </button>
             </th>
           ))}
@@ -57,7 +59,7 @@ export function LevelTable({ levels, group, why, onWhy }: Props) {
             <th scope="row" className="py-[3px] text-left font-normal">
               {name} <span className="text-secondary">{symbol}</span>
             </th>
-            {LEVELS.map((l) => {
+            {shown.map((l) => {
               const value = valueAt(l, symbol);
               return (
                 <td key={l}>
@@ -77,16 +79,20 @@ export function LevelTable({ levels, group, why, onWhy }: Props) {
             })}
           </tr>
         ))}
-        <GoalRows levels={levels} group={group} />
+        <GoalRows levels={levels} group={group} shown={shown} />
       </tbody>
     </table>
   );
 }
 
-function GoalRows({ levels, group }: Pick<Props, 'levels' | 'group'>) {
+function GoalRows({
+  levels,
+  group,
+  shown,
+}: Pick<Props, 'levels' | 'group'> & { shown: readonly Level[] }) {
   const unit = useBench((s) => s.unit);
   if (group.kind !== 'span') return null;
-  const solutions = LEVELS.map((l) => solvedAt(levels[l], group));
+  const solutions = shown.map((l) => solvedAt(levels[l], group));
   const { ends } = group.goalRow;
   const rows = [
     [`${ends.outer} goal`, 'outer'],

@@ -1,0 +1,324 @@
+import { readLength } from '../units/entry';
+import { formatFigure } from '../units/length';
+import { clauseFieldAt, clauseFields, GOAL_SIZES, NAME_PATTERN, type ClauseField, type ClauseValue } from './fields';
+import { LEVELS, PUBLISHED_LEVELS, type Level, type LevelWords, type PublishedLevel } from './levels';
+import { GOAL_ROWS, type GoalRow, type LeadForm } from './published';
+import { templateProblem } from './template';
+
+/** One difference from what is published, and why. */
+export interface Clause {
+  readonly value: ClauseValue;
+  /** Where the house says so, such as 4.3. */
+  readonly clause?: string;
+  readonly reason?: string;
+}
+
+/** From above the first up to the second, mm; `null` where it is open. */
+export type Band = readonly [above: number | null, upTo: number | null];
+
+/** A row of goals of the house's own: which leads it holds for. At least one of form and families is said. */
+export interface OwnRow {
+  readonly id: string;
+  readonly title: string;
+  readonly form?: LeadForm;
+  /** Ids of families, those of one's own too. */
+  readonly families?: readonly string[];
+  readonly pitch?: Band;
+  /** Of the span over the terminals, nominal. */
+  readonly size?: Band;
+  /** Of the body, nominal. */
+  readonly height?: Band;
+}
+
+/** What a house calls a level, and what it is for. Level D is one of its own and says which it comes from. */
+export interface LevelIntent {
+  readonly title?: string;
+  readonly purpose?: string;
+  readonly letter?: string;
+  readonly from?: PublishedLevel;
+}
+
+/**
+ * What a house wants of its footprints: only what differs from what is published, or from the standard
+ * that it builds on. Its JSON form is checked by the schema made from the table in `fields.ts`.
+ */
+export interface StandardDocument {
+  readonly id: string;
+  readonly name: string;
+  readonly version: string;
+  readonly summary?: string;
+  /** The standard that it builds on, whole. */
+  readonly over?: StandardDocument;
+  readonly levels?: Readonly<Partial<Record<Level, LevelIntent>>>;
+  readonly rows?: readonly OwnRow[];
+  /** By their places. */
+  readonly clauses: Readonly<Record<string, Clause>>;
+}
+
+/** What is said at a place, and by whom. Lengths in mm. */
+export interface Stated extends Clause {
+  /** The standard that says it: the nearest that says anything. */
+  readonly by: Pick<StandardDocument, 'id' | 'name' | 'version'>;
+}
+
+/** A clause that cannot be used, or that needs a word. */
+export interface ClauseProblem {
+  /** The standard that it is of. */
+  readonly by: string;
+  /** Its place; empty for the standard itself. */
+  readonly at: string;
+  readonly message: string;
+  /** Whether the clause is left out. */
+  readonly isLeftOut: boolean;
+}
+
+/** What is wanted of footprints: what is published, with what a house says in its place. */
+export interface Standard {
+  /** As it is written; `null` for what is published. */
+  readonly document: StandardDocument | null;
+  readonly levels: readonly LevelWords[];
+  /** Rows of goals of the house's own, nearest first. */
+  readonly rows: readonly OwnRow[];
+  readonly problems: readonly ClauseProblem[];
+  /** What is said at a place; `null` where what is published holds. */
+  readonly stated: (at: string) => Stated | null;
+  /** Every place at which something is said. */
+  readonly places: readonly string[];
+}
+
+/** Standards that build on one another, at most. */
+export const MOST_LAYERS = 6;
+
+/** IPC-7351B and its companions, without a word of a house. */
+export const AS_PUBLISHED: Standard = {
+  document: null,
+  levels: PUBLISHED_LEVELS,
+  rows: [],
+  problems: [],
+  stated: () => null,
+  places: [],
+};
+
+const known = new WeakMap<StandardDocument, Standard>();
+
+/** A standard ready to be asked: as published where there is none. */
+export function standardOf(document: StandardDocument | undefined): Standard {
+  if (!document) return AS_PUBLISHED;
+  const standard = known.get(document) ?? resolve(document);
+  known.set(document, standard);
+  return standard;
+}
+
+/** A standard and those that it builds on, nearest first. */
+export function layersOf(document: StandardDocument): StandardDocument[] {
+  const layers: StandardDocument[] = [];
+  for (let one: StandardDocument | undefined = document; one && layers.length < MOST_LAYERS; one = one.over)
+    layers.push(one);
+  return layers;
+}
+
+function resolve(document: StandardDocument): Standard {
+  const layers = layersOf(document);
+  const problems: ClauseProblem[] = [];
+  const rows = layers.flatMap((layer) => ownRows(layer, problems));
+  const goalRows = rows.map(asGoalRow);
+  const said = new Map<string, Stated>();
+  for (const layer of layers) {
+    const { id, name, version, clauses } = layer;
+    for (const [at, clause] of Object.entries(clauses)) {
+      const tell = (message: string, isLeftOut: boolean) =>
+        problems.push({ by: name, at, message, isLeftOut });
+      const field = clauseFieldAt(at, goalRows);
+      if (!field) {
+        tell(`There is no place “${at}” in a standard; what it says is kept and not used.`, true);
+        continue;
+      }
+      const read = readClause(field, clause.value);
+      if (typeof read === 'object') {
+        tell(`${field.title}: ${read.problem}`, true);
+        continue;
+      }
+      if (!clause.clause?.trim() && !clause.reason?.trim())
+        tell(`${field.title}: neither clause nor reason is given.`, false);
+      if (!said.has(at)) said.set(at, { ...clause, value: read, by: { id, name, version } });
+    }
+  }
+  if (layersOf(document).at(-1)?.over)
+    problems.push({
+      by: document.name,
+      at: '',
+      message: `It builds on more than ${MOST_LAYERS - 1} others; the farthest are not used.`,
+      isLeftOut: true,
+    });
+  return {
+    document,
+    levels: levelsOf(layers),
+    rows,
+    problems,
+    stated: (at) => said.get(at) ?? null,
+    places: [...said.keys()].sort(),
+  };
+}
+
+function ownRows({ name, rows = [] }: StandardDocument, problems: ClauseProblem[]): OwnRow[] {
+  return rows.filter((row) => {
+    const tell = (message: string) => {
+      problems.push({ by: name, at: `goals/${row.id}`, message, isLeftOut: true });
+      return false;
+    };
+    if (Object.values(GOAL_ROWS).some(({ id }) => id === row.id))
+      return tell(`The row “${row.id}” is called as a published one; give it another id.`);
+    if (!NAME_PATTERN.test(row.id))
+      return tell(`“${row.id}” cannot name a row: small letters, digits and hyphens, a letter first.`);
+    if (!row.form && !row.families?.length)
+      return tell(`${row.title}: it says neither a lead form nor families, so it holds for nothing.`);
+    for (const [what, band] of Object.entries({ pitch: row.pitch, size: row.size, height: row.height }))
+      if (band && band[0] !== null && band[1] !== null && band[0] >= band[1])
+        return tell(`${row.title}: its ${what} runs from ${band[0]} up to ${band[1]}, which is nothing.`);
+    return true;
+  });
+}
+
+/** A row of one's own as rows of goals are listed; its numbers are those of the row that would hold otherwise. */
+export function asGoalRow(row: OwnRow): GoalRow {
+  const like = Object.values(GOAL_ROWS).find(({ id }) => id === row.form) ?? GOAL_ROWS.gullWing;
+  return { ...like, id: row.id, title: row.title };
+}
+
+/**
+ * Reads what a clause says by its field.
+ * @returns the value, lengths in mm; or why it cannot be meant
+ */
+export function readClause(
+  { at, kind, limits, of }: ClauseField,
+  value: ClauseValue,
+): ClauseValue | { readonly problem: string } {
+  const shown = `“${String(value)}”`;
+  switch (kind) {
+    case 'flag':
+      return typeof value === 'boolean' ? value : { problem: `${shown} is neither true nor false.` };
+    case 'choice':
+      return of?.includes(value as string)
+        ? value
+        : { problem: `${shown} is none of ${(of ?? []).join(', ')}.` };
+    case 'order': {
+      const items = typeof value === 'string' ? value.split(/[\s,;]+/).filter(Boolean) : [];
+      const stranger = items.find((item) => !of?.includes(item));
+      if (items.length === 0 || stranger)
+        return { problem: `${stranger ? `“${stranger}”` : shown} is none of ${(of ?? []).join(', ')}.` };
+      return [...new Set(items)].join(', ');
+    }
+    case 'text': {
+      if (typeof value !== 'string' || value.trim() === '' || value.length > 200)
+        return { problem: `${shown} is not a text of 1 to 200 letters.` };
+      const wrong = at.startsWith('names/') ? templateProblem(value) : null;
+      return wrong === null ? value.trim() : { problem: `${shown}: ${wrong}` };
+    }
+    default: {
+      const number = kind === 'length' ? lengthOf(value) : value;
+      if (typeof number === 'string') return { problem: `${shown}: ${number}` };
+      if (typeof number !== 'number' || !Number.isFinite(number))
+        return { problem: `${shown} is not a ${kind === 'length' ? 'length' : 'number'}.` };
+      if (kind === 'count' && !Number.isInteger(number)) return { problem: `${shown} is not a whole number.` };
+      const [least, most] = limits ?? [-Infinity, Infinity];
+      if (number < least || number > most)
+        return { problem: `${shown} is outside of what can be meant, ${range(least, most, kind)}.` };
+      return number;
+    }
+  }
+}
+
+function range(least: number, most: number, kind: ClauseField['kind']): string {
+  const unit = kind === 'length' ? ' mm' : '';
+  return `${formatFigure(least, 0, 4)} to ${formatFigure(most, 0, 4)}${unit}`;
+}
+
+/** A length as a clause writes it, in mm: a number, or an entry text; goals may be less than nothing. */
+function lengthOf(value: ClauseValue): number | string {
+  if (typeof value !== 'string') return value as number;
+  const [, minus = '', rest = ''] = /^\s*([-−–]?)\s*(.*)$/s.exec(value) ?? [];
+  const read = readLength(rest, 'mm');
+  if (!read.ok) return read.error;
+  return minus ? -read.value : read.value;
+}
+
+function levelsOf(layers: readonly StandardDocument[]): LevelWords[] {
+  const said = (id: Level): LevelIntent =>
+    Object.assign({}, ...[...layers].reverse().map(({ levels }) => levels?.[id] ?? {})) as LevelIntent;
+  const published = PUBLISHED_LEVELS.map((words): LevelWords => {
+    const { from: _, ...own } = said(words.id);
+    return { ...words, ...own };
+  });
+  const own = said('D');
+  if (!layers.some(({ levels }) => levels?.D)) return published;
+  const { title = 'own', purpose = '', letter = 'H', from = 'B' } = own;
+  return [...published, { id: 'D', title, purpose, letter, from }];
+}
+
+/** A level in words; the published one that stands for it where the standard has none of that name. */
+export function levelWords({ levels }: Standard, level: Level): LevelWords {
+  return levels.find(({ id }) => id === level) ?? (levels.find(({ id }) => id === 'B') as LevelWords);
+}
+
+/** A value with whoever says it, and what is published in its place. */
+export interface Wanted<T extends ClauseValue> {
+  readonly value: T;
+  readonly stated: Stated | null;
+  readonly published: T;
+}
+
+/**
+ * What is wanted at a place that has a number for each level. A level of the house's own that says nothing
+ * there takes that of the level it comes from.
+ * @param at without the level, such as `holes/allowance`
+ */
+export function wantedAt(
+  standard: Standard,
+  at: string,
+  level: Level,
+  published: Readonly<Record<PublishedLevel, number>>,
+): Wanted<number> {
+  const { from } = levelWords(standard, level);
+  const stated =
+    (level === 'D' ? standard.stated(`${at}/D`) : null) ?? standard.stated(`${at}/${level === 'D' ? from : level}`);
+  const usual = published[level === 'D' ? from : level];
+  return { value: stated ? (stated.value as number) : usual, stated, published: usual };
+}
+
+/** What is wanted at a place, or what holds without a word about it. */
+export function wanted<T extends ClauseValue>(standard: Standard, at: string, usual: T): Wanted<T> {
+  const stated = standard.stated(at);
+  return { value: stated ? (stated.value as T) : usual, stated, published: usual };
+}
+
+/** What a standard says at a place, without a substitute: `null` where it says nothing. */
+export function saidAt<T extends ClauseValue>(standard: Standard, at: string): T | null {
+  return (standard.stated(at)?.value as T | undefined) ?? null;
+}
+
+/** Who says so and where, as derivations and findings cite it: “HS-STD-12 clause 4.3”. */
+export function cited({ by: { name }, clause }: Stated): string {
+  return clause?.trim() ? `${name} clause ${clause.trim()}` : name;
+}
+
+/** A standard by name and version, as papers cite it. */
+export function standardTitle({ document }: Standard): string {
+  return document ? `${document.name}, version ${document.version}` : 'as published (IPC-7351B)';
+}
+
+/** Every field of a standard: those that are always there, of its own rows, and of level D where it has one. */
+export function fieldsOf(standard: Standard): ClauseField[] {
+  const own = standard.rows.map(asGoalRow);
+  const ofRows = own.flatMap((row) =>
+    [...GOAL_SIZES.flatMap((size) => LEVELS.map((level) => `goals/${row.id}/${size}/${level}`)), `rounding/${row.id}`]
+      .map((at) => clauseFieldAt(at, own))
+      .filter((field) => field !== null),
+  );
+  const usual = [...clauseFields(), ...ofRows];
+  if (!standard.levels.some(({ id }) => id === 'D')) return usual;
+  return usual.flatMap((field) => {
+    if (!field.at.endsWith('/C')) return [field];
+    const ofD = clauseFieldAt(field.at.replace(/C$/, 'D'), own);
+    return ofD ? [field, ofD] : [field];
+  });
+}

@@ -1,0 +1,68 @@
+/** What a template may name of every footprint. Symbols of the computed name, such as `{P}`, come beside them. */
+export const NAME_FIELDS = {
+  standard: 'the name by the published standard',
+  footprint: 'the name of the footprint, in names of files',
+  name: 'what the document is called',
+  family: 'the id of the package family',
+  level: 'the level',
+  letter: 'the level’s letter',
+  lands: 'how many land numbers there are',
+} as const;
+export type NameFieldId = keyof typeof NAME_FIELDS;
+
+/** Values by the names of fields. */
+export type NameValues = Readonly<Record<string, string>>;
+
+const FIELD = /\{([A-Za-z][A-Za-z0-9_]*)\}/g;
+
+/** The fields that a template names. */
+export function fieldsIn(template: string): string[] {
+  return [...template.matchAll(FIELD)].map(([, name = '']) => name);
+}
+
+/** What is wrong with a template as such; `null` where it can be used. */
+export function templateProblem(template: string): string | null {
+  if (/[{}]/.test(template.replace(FIELD, ''))) return 'It has a bracket without its other half.';
+  if (fieldsIn(template).length === 0)
+    return 'It names no field, so every footprint would be called alike: write {standard} where the computed name stands.';
+  return null;
+}
+
+/**
+ * Fills a template.
+ * @returns the text, and the fields that it asks for and this footprint does not have; those are left out
+ */
+export function fillName(
+  template: string,
+  values: NameValues,
+): { readonly text: string; readonly missing: readonly string[] } {
+  const missing: string[] = [];
+  const text = template.replace(FIELD, (_, name: string) => {
+    const value = Object.hasOwn(values, name) ? values[name] : undefined;
+    if (value === undefined) missing.push(name);
+    return value ?? '';
+  });
+  return { text: text.trim(), missing };
+}
+
+/**
+ * Reads the fields back from a name.
+ * @returns values by field; `null` where the name was not made by the template
+ */
+export function parseHouseName(template: string, name: string): NameValues | null {
+  const fields = fieldsIn(template);
+  const pattern = template
+    .split(FIELD)
+    .map((part, i) => (i % 2 === 0 ? part.replace(/[.*+?^${}()|[\]\\-]/g, '\\$&') : '(.+?)'))
+    .join('');
+  const match = new RegExp(`^${pattern}$`, 's').exec(name);
+  if (!match) return null;
+  const values: Record<string, string> = {};
+  for (const [i, field] of fields.entries()) {
+    const value = match[i + 1] ?? '';
+    // a field that stands twice has to say the same twice
+    if (values[field] !== undefined && values[field] !== value) return null;
+    values[field] = value;
+  }
+  return values;
+}
