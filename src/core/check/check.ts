@@ -79,11 +79,18 @@ export function check(compiled: Compiled): Report {
     held.push(...plausibility.held);
   }
   const graded = gradedBy(findings, compiled);
-  return reportOf({ ...graded, held, idle, silenced: [...silenced, ...graded.silenced] }, process, compiled.document.waivers);
+  return reportOf(
+    { ...graded, held, idle, silenced: [...silenced, ...graded.silenced] },
+    process,
+    compiled.document.waivers,
+  );
 }
 
 /** Who switches a rule off or grades it, and why. */
-function whoSays(id: string, { process, standard }: Pick<Compiled, 'process' | 'standard'>): Pick<Silenced, 'by' | 'reason'> {
+function whoSays(
+  id: string,
+  { process, standard }: Pick<Compiled, 'process' | 'standard'>,
+): Pick<Silenced, 'by' | 'reason'> {
   const stated = standard.stated(`rules/${id}`);
   return stated
     ? { by: cited(stated), reason: stated.reason ?? '' }
@@ -95,7 +102,10 @@ function gradedBy(
   findings: readonly Finding[],
   compiled: Compiled,
 ): { readonly findings: readonly Finding[]; readonly silenced: Silenced[] } {
-  const { process: { severities }, standard } = compiled;
+  const {
+    process: { severities },
+    standard,
+  } = compiled;
   const silenced = new Map<string, Silenced>();
   const left = findings.flatMap((finding): Finding[] => {
     const { rule: id, title, source } = finding;
@@ -105,14 +115,21 @@ function gradedBy(
       return [];
     }
     const stated = standard.stated(`rules/${id}`);
-    return [stated ? { ...finding, source: `${source}; ${String(stated.value)} by ${cited(stated)}` } : finding];
+    return [
+      stated ? { ...finding, source: `${source}; ${String(stated.value)} by ${cited(stated)}` } : finding,
+    ];
   });
   return { findings: left, silenced: [...silenced.values()] };
 }
 
 /** A report of what was found: as grave as the process takes it, worst first, without what was accepted. */
 export function reportOf(
-  { findings, held, idle, silenced = [] }: Pick<Report, 'findings' | 'held' | 'idle'> & Partial<Pick<Report, 'silenced'>>,
+  {
+    findings,
+    held,
+    idle,
+    silenced = [],
+  }: Pick<Report, 'findings' | 'held' | 'idle'> & Partial<Pick<Report, 'silenced'>>,
   process: Process,
   waivers: TapisDocument['waivers'] = {},
 ): Report {

@@ -48,7 +48,8 @@ export function stageOfPlace(at: string): Stage {
   const keys = at.split('/').slice(1);
   const [first] = keys;
   if (first === 'package') return 'measure';
-  if (first === 'level' || first === 'process' || first === 'ownProcess' || first === 'standard') return 'land';
+  if (first === 'level' || first === 'process' || first === 'ownProcess' || first === 'standard')
+    return 'land';
   if (first === 'waivers') return 'prove';
   let field: Field | undefined = CHOICES;
   let stage: Stage = 'release';

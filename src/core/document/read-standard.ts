@@ -18,7 +18,9 @@ export interface StandardRead {
  */
 export function readStandard(text: string): Result<StandardRead, DocumentProblem[]> {
   if (text.length > LARGEST_STANDARD)
-    return fail([{ field: '', message: 'The file is longer than a standard can be (1 000 000 characters).' }]);
+    return fail([
+      { field: '', message: 'The file is longer than a standard can be (1 000 000 characters).' },
+    ]);
   const parsed = parseJson(text);
   if (!parsed.ok) return parsed;
   const { value } = parsed;
@@ -38,7 +40,11 @@ export function checkStandard(value: object): Result<StandardRead, DocumentProbl
 
 /** A standard without what only its file says, and those it builds on too. */
 function bare({ over, ...own }: StandardDocument): StandardDocument {
-  const { tapisStandard: _, $schema: __, ...standard } = own as typeof own & {
+  const {
+    tapisStandard: _,
+    $schema: __,
+    ...standard
+  } = own as typeof own & {
     readonly tapisStandard?: number;
     readonly $schema?: string;
   };

@@ -146,7 +146,11 @@ export function canonicalStandard(standard: StandardDocument): StandardDocument 
     ...standard,
     ...(over ? { over: canonicalStandard(over) } : {}),
     ...(levels
-      ? { levels: each(byName(levels), (one) => ordered(one as object, ['title', 'purpose', 'letter', 'from'])) }
+      ? {
+          levels: each(byName(levels), (one) =>
+            ordered(one as object, ['title', 'purpose', 'letter', 'from']),
+          ),
+        }
       : {}),
     ...(rows ? { rows: rows.map((row) => ordered(row, ROW)) } : {}),
     clauses: each(byName(clauses), (one) => ordered(one as object, ['value', 'clause', 'reason'])),

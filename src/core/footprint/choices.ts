@@ -40,8 +40,7 @@ export function readChoices(document: TapisDocument, shop: Process): Choices {
   const read = withHabits(own, standard, families);
   const { overrides, body } = read;
   const wished = underStandard(shop, standard);
-  const process =
-    body.boardThickness === null ? wished : { ...wished, boardThickness: body.boardThickness };
+  const process = body.boardThickness === null ? wished : { ...wished, boardThickness: body.boardThickness };
   const recommended = patternOf(read.recommended);
   const adopted: PatternByGroup = read.recommended.adopted ? recommended : new Map();
   return {

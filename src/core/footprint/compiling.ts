@@ -269,7 +269,10 @@ function legendOf(
     courtyard: courtyard.box,
     process,
     style: marks.legend === false || own.lines ? null : (marks.style ?? legend),
-    pin1: polarised && marks.pin1 !== false && !own.pin1 ? shapesToTry(marks.pin1Shape, polarity, pin1Shapes) : [],
+    pin1:
+      polarised && marks.pin1 !== false && !own.pin1
+        ? shapesToTry(marks.pin1Shape, polarity, pin1Shapes)
+        : [],
     first,
   });
   return {

@@ -116,7 +116,10 @@ export function placeLands(solved: readonly SolvedGroup[], context: LandContext)
 type StackFor = (group: string, land: string, base: StackBase, kind: PadKind | null) => Padstack;
 
 /** Makes each padstack once; equal padstacks are one, whatever groups they come from. */
-function stackMaker({ margins, ownMargins, process, stacks, standard }: LandContext): { of: StackFor; all: () => Padstack[] } {
+function stackMaker({ margins, ownMargins, process, stacks, standard }: LandContext): {
+  of: StackFor;
+  all: () => Padstack[];
+} {
   const made = new Map<StackBase, Map<StackChoices, Padstack>>();
   const byKey = new Map<string, Padstack>();
   const names = new Set<string>();

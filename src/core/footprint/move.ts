@@ -110,7 +110,10 @@ function movedGroup<G extends SolvedGroup>(group: G, placement: Placement): G {
 }
 
 /** A box that is turned by other than quarters goes on as a contour. */
-function movedCourtyard({ box, contour, excess, grownFor, width }: Courtyard, placement: Placement): Courtyard {
+function movedCourtyard(
+  { box, contour, excess, grownFor, width }: Courtyard,
+  placement: Placement,
+): Courtyard {
   const outline = contour ?? (keepsAxes(placement) ? null : cornersOf(box));
   return {
     excess,

@@ -25,7 +25,8 @@ export function compiledAnswer(compiled: Compiled, report: Report) {
       ...read,
     })),
     footprint: footprint && plain(footprint),
-    levels: levels && Object.fromEntries(standard.levels.map(({ id }) => [id, levels[id].map(withoutPlaces)])),
+    levels:
+      levels && Object.fromEntries(standard.levels.map(({ id }) => [id, levels[id].map(withoutPlaces)])),
     report,
   };
 }

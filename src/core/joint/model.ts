@@ -170,11 +170,7 @@ function pinModel(
 }
 
 /** The joint of a land, whatever its terminal; `null` where the land has none. */
-export function jointModel(
-  { groups, contacts }: Footprint,
-  land: Land,
-  process: Process,
-): JointModel | null {
+export function jointModel({ groups, contacts }: Footprint, land: Land, process: Process): JointModel | null {
   if (!land.terminal) return null;
   const group = groups.find(({ terminals }) => terminals.id === land.group);
   switch (group?.kind) {

@@ -81,7 +81,11 @@ export interface GroupGoals {
 }
 
 /** The full heel goal holds where the inside distance clears the largest body: Smin > E1max. */
-export function goalsFor(group: SpanGroup, level: Level, { standard, families }: House = NO_HOUSE): GroupGoals {
+export function goalsFor(
+  group: SpanGroup,
+  level: Level,
+  { standard, families }: House = NO_HOUSE,
+): GroupGoals {
   const published = goalRowFor(group, standard);
   const own = standard.rows.find((row) => holdsFor(row, group, families));
   const row = own ? { ...asGoalRow(own), ends: published.ends, small: published.small ?? false } : published;
@@ -150,7 +154,13 @@ export function goalSteps({ row, wanted: sizes }: GroupGoals): Step[] {
 }
 
 /** A step that says what a house wants in place of what is published. */
-export function houseStep(symbol: string, value: number, published: number, stated: Stated, what?: string): Step {
+export function houseStep(
+  symbol: string,
+  value: number,
+  published: number,
+  stated: Stated,
+  what?: string,
+): Step {
   const reason = stated.reason?.trim() ? `: ${stated.reason.trim()}` : '';
   return {
     symbol,

@@ -82,7 +82,10 @@ function computedFigure({ form, contact }: SpotGroup, level: Level, by: ByTable)
     return nom;
   }
   const b = sizeOf(nom).width;
-  return { kind: 'round', diameter: form === 'collapsing-ball' ? landUnderBall(b, level, by) : hardBall(b, level, by) };
+  return {
+    kind: 'round',
+    diameter: form === 'collapsing-ball' ? landUnderBall(b, level, by) : hardBall(b, level, by),
+  };
 }
 
 const AS_TERMINAL = 'as large as the terminal';

@@ -68,7 +68,11 @@ export function proposeStandard(
       one.isProposed ? [[one.at, { value: one.common, reason: reasonFor(one) }]] : [],
     ),
   );
-  const id = name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^[^a-z]+|-+$/g, '').slice(0, 40);
+  const id = name
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^[^a-z]+|-+$/g, '')
+    .slice(0, 40);
   const standard: StandardDocument = {
     id: id || 'read-off',
     name,
@@ -147,7 +151,8 @@ function observedIn(compiled: Compiled, footprint: Footprint): Map<string, Claus
   if (stack && margin !== undefined && margin !== process.maskMargin)
     found.set(stack.kind === 'pin' ? 'pads/pin/mask-margin' : 'pads/surface/mask-margin', margin);
   const { marks, origin } = document;
-  if (footprint.legend.lines.length > 0 && footprint.legend.width !== process.legendWidth) found.set('marks/legend-width', footprint.legend.width);
+  if (footprint.legend.lines.length > 0 && footprint.legend.width !== process.legendWidth)
+    found.set('marks/legend-width', footprint.legend.width);
   if (marks?.pin1Shape) found.set('marks/pin-1', marks.pin1Shape);
   if (marks?.style) found.set('marks/legend', marks.style);
   if (marks?.courtyard) found.set('marks/courtyard', marks.courtyard);

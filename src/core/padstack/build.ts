@@ -93,7 +93,9 @@ export function buildPadstack(
     viasMissing: missingVias(base, copper, choices, process, laidVias.length),
     cover,
     windows,
-    sources: habit ? sourcesWithHabit(base, own, habit, margins, process) : sourcesOf(base, own, margins, process),
+    sources: habit
+      ? sourcesWithHabit(base, own, habit, margins, process)
+      : sourcesOf(base, own, margins, process),
   };
   return { ...stack, name: nameOf(stack, process) };
 }

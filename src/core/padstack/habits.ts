@@ -40,9 +40,7 @@ export function habitFor(
     ...(radius === null ? {} : { shape: 'rounded', radius }),
     ...(vias ? { vias } : {}),
   };
-  return Object.keys(habit).length === 0
-    ? null
-    : over(habit as unknown as StackChoices, NO_STACK_CHOICES);
+  return Object.keys(habit).length === 0 ? null : over(habit as unknown as StackChoices, NO_STACK_CHOICES);
 }
 
 /** Radius of the corners of a land that is a plain rectangle; one whose form says something keeps it. mm */

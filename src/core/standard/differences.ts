@@ -42,8 +42,5 @@ function wordDifferences(a: Standard, b: Standard): StandardDifference[] {
   const levels = (standard: Standard) =>
     standard.levels.map(({ id, title, letter, from }) => `${id} ${title} ${letter} ${from}`).join('; ');
   const rows = (standard: Standard) => standard.rows.map(({ title }) => title).join('; ') || 'none';
-  return [
-    ...one('Levels', levels(a), levels(b)),
-    ...one('Rows of its own', rows(a), rows(b)),
-  ];
+  return [...one('Levels', levels(a), levels(b)), ...one('Rows of its own', rows(a), rows(b))];
 }

@@ -249,9 +249,13 @@ const FIELDS: readonly ClauseField[] = [
     },
     GRID_COURTYARD,
   ),
-  lengthField('balls/exposed-margin', 'Exposed pad: land over terminal, each side', 0, 'IPC-7351B, clause 3.1.5', [
-    -1, 2,
-  ]),
+  lengthField(
+    'balls/exposed-margin',
+    'Exposed pad: land over terminal, each side',
+    0,
+    'IPC-7351B, clause 3.1.5',
+    [-1, 2],
+  ),
   ...(
     [
       ['allowance', 'Finished hole over the largest lead', HOLE_ALLOWANCE],
@@ -277,7 +281,13 @@ const FIELDS: readonly ClauseField[] = [
   lengthField('pads/vias/pitch', 'Pitch of vias in exposed pads', null, TAPIS, [0.1, 50]),
   lengthField('pads/vias/hole', 'Hole of vias in exposed pads', null, PROCESS, [0.05, 2]),
   lengthField('pads/vias/ring', 'Ring of vias in exposed pads', null, PROCESS, [0.02, 2]),
-  chosen('pads/vias/cover', 'Vias in exposed pads are', ['open', 'tented', 'plugged', 'filled'], TAPIS, 'open'),
+  chosen(
+    'pads/vias/cover',
+    'Vias in exposed pads are',
+    ['open', 'tented', 'plugged', 'filled'],
+    TAPIS,
+    'open',
+  ),
   {
     at: 'marks/pin-1',
     section: 'marks',
@@ -305,24 +315,25 @@ const FIELDS: readonly ClauseField[] = [
 ];
 
 /** Places of which there is one for every family, or every rule. */
-const FAMILIES_OF: readonly (Omit<ClauseField, 'title'> & { readonly titleOf: (name: string) => string })[] = [
-  {
-    ...chosen('marks/orientation/', '', ['A', 'B'], PROCESS),
-    titleOf: (name) => `Zero rotation of ${name}`,
-  },
-  {
-    ...chosen('marks/origin/', '', ['body', 'lands', 'pin-1'], TAPIS, 'body'),
-    titleOf: (name) => `Origin of ${name} at`,
-  },
-  {
-    ...chosen('marks/legend/', '', ['outline', 'around', 'ends', 'corners', 'dashes'], PACKAGE),
-    titleOf: (name) => `Legend of ${name} drawn as`,
-  },
-  {
-    ...chosen('rules/', '', ['stop', 'caution', 'note', 'off'], 'the rule'),
-    titleOf: (name) => `Rule ${name}`,
-  },
-];
+const FAMILIES_OF: readonly (Omit<ClauseField, 'title'> & { readonly titleOf: (name: string) => string })[] =
+  [
+    {
+      ...chosen('marks/orientation/', '', ['A', 'B'], PROCESS),
+      titleOf: (name) => `Zero rotation of ${name}`,
+    },
+    {
+      ...chosen('marks/origin/', '', ['body', 'lands', 'pin-1'], TAPIS, 'body'),
+      titleOf: (name) => `Origin of ${name} at`,
+    },
+    {
+      ...chosen('marks/legend/', '', ['outline', 'around', 'ends', 'corners', 'dashes'], PACKAGE),
+      titleOf: (name) => `Legend of ${name} drawn as`,
+    },
+    {
+      ...chosen('rules/', '', ['stop', 'caution', 'note', 'off'], 'the rule'),
+      titleOf: (name) => `Rule ${name}`,
+    },
+  ];
 
 /** What a family, a rule or a row of one’s own is known by. */
 export const NAME_PATTERN = /^[a-z][a-z0-9-]{0,40}$/;
@@ -359,7 +370,8 @@ export function clauseFieldAt(at: string, own: readonly GoalRow[] = []): ClauseF
   }
   for (const { titleOf, ...field } of FAMILIES_OF) {
     const name = at.startsWith(field.at) ? at.slice(field.at.length) : '';
-    if ((field.section === 'rules' ? RULE_PATTERN : NAME_PATTERN).test(name)) return { ...field, at, title: titleOf(name) };
+    if ((field.section === 'rules' ? RULE_PATTERN : NAME_PATTERN).test(name))
+      return { ...field, at, title: titleOf(name) };
   }
   return null;
 }

@@ -55,7 +55,12 @@ export const TALL_CAN = 10;
 
 type Triple = readonly [a: number, b: number, c: number];
 
-function levels(outer: Triple, inner: Triple, side: Triple, courtyard: Triple): Record<PublishedLevel, Goals> {
+function levels(
+  outer: Triple,
+  inner: Triple,
+  side: Triple,
+  courtyard: Triple,
+): Record<PublishedLevel, Goals> {
   const row = (i: 0 | 1 | 2): Goals => ({
     outer: outer[i],
     inner: inner[i],

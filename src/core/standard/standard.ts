@@ -1,6 +1,13 @@
 import { readLength } from '../units/entry';
 import { formatFigure } from '../units/length';
-import { clauseFieldAt, clauseFields, GOAL_SIZES, NAME_PATTERN, type ClauseField, type ClauseValue } from './fields';
+import {
+  clauseFieldAt,
+  clauseFields,
+  GOAL_SIZES,
+  NAME_PATTERN,
+  type ClauseField,
+  type ClauseValue,
+} from './fields';
 import { LEVELS, PUBLISHED_LEVELS, type Level, type LevelWords, type PublishedLevel } from './levels';
 import { GOAL_ROWS, type GoalRow, type LeadForm } from './published';
 import { templateProblem } from './template';
@@ -219,7 +226,8 @@ export function readClause(
       if (typeof number === 'string') return { problem: `${shown}: ${number}` };
       if (typeof number !== 'number' || !Number.isFinite(number))
         return { problem: `${shown} is not a ${kind === 'length' ? 'length' : 'number'}.` };
-      if (kind === 'count' && !Number.isInteger(number)) return { problem: `${shown} is not a whole number.` };
+      if (kind === 'count' && !Number.isInteger(number))
+        return { problem: `${shown} is not a whole number.` };
       const [least, most] = limits ?? [-Infinity, Infinity];
       if (number < least || number > most)
         return { problem: `${shown} is outside of what can be meant, ${range(least, most, kind)}.` };
@@ -280,7 +288,8 @@ export function wantedAt(
 ): Wanted<number> {
   const { from } = levelWords(standard, level);
   const stated =
-    (level === 'D' ? standard.stated(`${at}/D`) : null) ?? standard.stated(`${at}/${level === 'D' ? from : level}`);
+    (level === 'D' ? standard.stated(`${at}/D`) : null) ??
+    standard.stated(`${at}/${level === 'D' ? from : level}`);
   const usual = published[level === 'D' ? from : level];
   return { value: stated ? (stated.value as number) : usual, stated, published: usual };
 }
@@ -310,7 +319,10 @@ export function standardTitle({ document }: Standard): string {
 export function fieldsOf(standard: Standard): ClauseField[] {
   const own = standard.rows.map(asGoalRow);
   const ofRows = own.flatMap((row) =>
-    [...GOAL_SIZES.flatMap((size) => LEVELS.map((level) => `goals/${row.id}/${size}/${level}`)), `rounding/${row.id}`]
+    [
+      ...GOAL_SIZES.flatMap((size) => LEVELS.map((level) => `goals/${row.id}/${size}/${level}`)),
+      `rounding/${row.id}`,
+    ]
       .map((at) => clauseFieldAt(at, own))
       .filter((field) => field !== null),
   );

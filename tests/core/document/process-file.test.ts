@@ -100,9 +100,7 @@ describe('every number of a process', () => {
     const compiled = compile({ ...document, process: 'own', ownProcess: { ...process, id: 'own' } });
     const { findings, held, verdict } = check(compiled);
     const { footprint, levels } = compiled;
-    const joints = footprint?.lands
-      .slice(0, 3)
-      .map((land) => jointModel(footprint, land, process));
+    const joints = footprint?.lands.slice(0, 3).map((land) => jointModel(footprint, land, process));
     return JSON.stringify([footprint, levels, joints, findings, held.map(({ id }) => id), verdict]);
   };
   const before = documents.map((document) => outcome(document, standard));

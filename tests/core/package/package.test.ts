@@ -130,6 +130,7 @@ describe('standard names', () => {
     ['moulded', {}, 'CAPMP3216X180N'],
     ['electrolytic-can', {}, 'CAPAE830X1050N'],
     ['crystal', {}, 'XTAL500X320X110N'],
+    ['test-point', {}, 'TPC150'],
     ['small-diode', {}, 'SOD3716X135N'],
     ['small-transistor', {}, 'SOT95P280X145-5N'],
     ['gull-wing-dual', {}, 'SOP65P640X120-16N'],

@@ -11,7 +11,12 @@ import { proposeStandard } from '../../../src/core/library/propose';
 import { goalRowFor } from '../../../src/core/land/goals';
 import { derivationOf, type SpanSolution } from '../../../src/core/land/solution';
 import { standardDifferences } from '../../../src/core/standard/differences';
-import { clauseFields, PUBLISHED_ROWS, type ClauseField, type ClauseValue } from '../../../src/core/standard/fields';
+import {
+  clauseFields,
+  PUBLISHED_ROWS,
+  type ClauseField,
+  type ClauseValue,
+} from '../../../src/core/standard/fields';
 import { fillName, parseHouseName } from '../../../src/core/standard/template';
 import {
   fieldsOf,
@@ -88,12 +93,12 @@ describe('a clause', () => {
     const [group] = compiled.footprint?.groups ?? [];
     expect(group?.source).toBe('HS-STD-12 clause 4.3; over IPC-7351B, tables 3-2 to 3-6');
     const step = group && derivationOf(group, 'Z').find(({ symbol }) => symbol === 'J_outer');
-    expect(step?.note).toBe(
-      'toe, HS-STD-12 clause 4.3, over 0.35 as published: Fillets seen from above.',
-    );
+    expect(step?.note).toBe('toe, HS-STD-12 clause 4.3, over 0.35 as published: Fillets seen from above.');
     expect(step?.result).toBe(0.45);
     const short = under(converter(), standard, { overrides: { land: { Y: '1.2', C: '5.6' } } });
-    const toe = check(short).findings.find(({ rule, message }) => rule === 'joint-goal' && /^Toe/.test(message));
+    const toe = check(short).findings.find(
+      ({ rule, message }) => rule === 'joint-goal' && /^Toe/.test(message),
+    );
     expect(toe?.source).toContain('HS-STD-12 clause 4.3');
     expect(toe?.measured?.limit).toBeCloseTo(0.45, 9);
     if (!compiled.footprint) throw new Error('no footprint');
@@ -183,7 +188,12 @@ describe('two layers', () => {
 });
 
 describe('everything in a standard is used', () => {
-  const row: OwnRow = { id: 'fine-gulls', title: 'Gull wing, 0.5 and finer', form: 'gull-wing', pitch: [null, 0.7] };
+  const row: OwnRow = {
+    id: 'fine-gulls',
+    title: 'Gull wing, 0.5 and finer',
+    form: 'gull-wing',
+    pitch: [null, 0.7],
+  };
   const base = house({}, { rows: [row], levels: { D: { title: 'hand', from: 'A', letter: 'H' } } });
   // a level D that says nothing is the level it comes from; its fields are those of the others
   const fields = fieldsOf(standardOf(base)).filter(({ at }) => !at.endsWith('/D'));
@@ -195,7 +205,9 @@ describe('everything in a standard is used', () => {
   const BALLS = [0.75, 0.65, 0.6, 0.55, 0.5, 0.45, 0.4, 0.35, 0.3, 0.25, 0.2, 0.17, 0.15, 0.33];
   const documents: readonly TapisDocument[] = [
     ...EXAMPLES.map(({ document }) => document),
-    ...VARIANTS.filter(({ name }) => /pulled|pad exposed|pad thermal/i.test(name)).map(({ document }) => document),
+    ...VARIANTS.filter(({ name }) => /pulled|pad exposed|pad thermal/i.test(name)).map(
+      ({ document }) => document,
+    ),
     ...BALLS.map((ball) => sized(example('ball-grid'), { b: String(ball) })),
     chip({ L: '1.0..1.1', W: '0.5..0.6', T: '0.2..0.3' }),
     sized(example('electrolytic-can'), { A: '8.0..8.5' }),
@@ -205,7 +217,10 @@ describe('everything in a standard is used', () => {
     sized(example('no-lead-quad'), { S: '0.05..0.15' }),
     chip({ L: '1.0..1.1', W: '0.5..0.6', T: '0.42..0.5' }),
     { ...converter(), overrides: { land: { X: '0.20' } } },
-    { ...converter({ e: '0.5', b: '0.17..0.27' }), package: converter({ e: '0.5', b: '0.17..0.27', D: '3.9..4.1' }).package },
+    {
+      ...converter({ e: '0.5', b: '0.17..0.27' }),
+      package: converter({ e: '0.5', b: '0.17..0.27', D: '3.9..4.1' }).package,
+    },
   ];
   /** Which rows of goals a document has a use for, so that a clause is tried where it can matter. */
   const rowsOf = documents.map((document) =>
@@ -243,14 +258,18 @@ describe('everything in a standard is used', () => {
       default: {
         const [least, most] = limits ?? [0, 1];
         const now = typeof published === 'number' ? published : 0.1;
-        return [now + 0.15, now / 2, now * 3, most, least].filter((v) => v !== published && v >= least && v <= most);
+        return [now + 0.15, now / 2, now * 3, most, least].filter(
+          (v) => v !== published && v >= least && v <= most,
+        );
       }
     }
   };
   it.each(fields.map((field) => [field.at, field] as const))('%s', (place, field) => {
     const level = (/\/([ABC])$/.exec(place)?.[1] ?? 'B') as TapisDocument['level'];
     const found = others(field).some((value) =>
-      worth(place).some(({ document, i }) => at(document, { [place]: value }, level) !== plain(document, i, level)),
+      worth(place).some(
+        ({ document, i }) => at(document, { [place]: value }, level) !== plain(document, i, level),
+      ),
     );
     expect(found).toBe(true);
   });
@@ -261,12 +280,20 @@ describe('rows of one’s own', () => {
   it('hold where their band does, and take the rest from the row that would hold', () => {
     const standard = house({ 'goals/fine/outer/B': 0.5, 'goals/gull-wing/inner/B': 0.4 }, { rows: [row] });
     const { goals, goalRow } = spanOf({ ...converter(), standard });
-    expect([goalRow.title, goals.outer, goals.inner, goals.side]).toEqual(['Gull wing, 0.65', 0.5, 0.4, 0.03]);
+    expect([goalRow.title, goals.outer, goals.inner, goals.side]).toEqual([
+      'Gull wing, 0.65',
+      0.5,
+      0.4,
+      0.03,
+    ]);
     const wide = { ...converter({ e: '1.27' }), standard };
     expect(spanOf(wide).goals.outer).toBe(0.35);
   });
   it('may name families', () => {
-    const only = house({ 'goals/mine/outer/B': 0.6 }, { rows: [{ id: 'mine', title: 'Ours', families: ['gull-wing-dual'] }] });
+    const only = house(
+      { 'goals/mine/outer/B': 0.6 },
+      { rows: [{ id: 'mine', title: 'Ours', families: ['gull-wing-dual'] }] },
+    );
     expect(spanOf({ ...converter(), standard: only }).goals.outer).toBe(0.6);
     expect(spanOf({ ...chip(), standard: only }).goals.outer).toBe(spanOf(chip()).goals.outer);
   });
@@ -344,7 +371,13 @@ describe('bad clauses', () => {
     expect(compiled.footprint?.standardName).toBe(compile(converter()).footprint?.standardName);
   });
   it('of files that are no standard are refused in words', () => {
-    for (const text of ['{', '[]', '{"tapisStandard":1}', '{"tapisStandard":1,"id":"A b","name":"x","version":"1","clauses":{}}', '{"tapisStandard":1,"id":"a","name":"x","version":"1","clauses":{"goals/gull-wing/outer/B":{"worth":1}}}'])
+    for (const text of [
+      '{',
+      '[]',
+      '{"tapisStandard":1}',
+      '{"tapisStandard":1,"id":"A b","name":"x","version":"1","clauses":{}}',
+      '{"tapisStandard":1,"id":"a","name":"x","version":"1","clauses":{"goals/gull-wing/outer/B":{"worth":1}}}',
+    ])
       expect(readStandard(text).ok).toBe(false);
   });
 });
@@ -357,7 +390,9 @@ describe('rules that a house grades', () => {
     const graded = note.findings.find((finding) => finding.rule === rule);
     expect(graded?.severity).toBe('note');
     expect(graded?.source).toContain('; note by HS-STD-12 clause 7.1');
-    const off = check(under(tight, house({ [`rules/${rule}`]: { value: 'off', clause: '7.2', reason: 'Never.' } })));
+    const off = check(
+      under(tight, house({ [`rules/${rule}`]: { value: 'off', clause: '7.2', reason: 'Never.' } })),
+    );
     expect(off.findings.some((finding) => finding.rule === rule)).toBe(false);
     expect(off.silenced).toMatchObject([{ id: rule, by: 'HS-STD-12 clause 7.2', reason: 'Never.' }]);
     expect(off.silenced[0]?.count).toBeGreaterThan(0);
@@ -387,8 +422,13 @@ describe('names by template', () => {
 
 describe('a standard read off footprints', () => {
   const wishes = { 'goals/gull-wing/outer/B': 0.5, 'goals/gull-wing/inner/B': 0.25 };
-  const made = ['1.27', '1.0', '0.8', '0.65'].map((e) =>
-    ({ ...converter({ e }), name: `e ${e}`, standard: house({ ...wishes, 'rounding/lands': 0 }) }) satisfies TapisDocument,
+  const made = ['1.27', '1.0', '0.8', '0.65'].map(
+    (e) =>
+      ({
+        ...converter({ e }),
+        name: `e ${e}`,
+        standard: house({ ...wishes, 'rounding/lands': 0 }),
+      }) satisfies TapisDocument,
   );
   it('finds the goals that they were made with', () => {
     // as somebody else would have them: lands set by hand, no standard
@@ -400,12 +440,17 @@ describe('a standard read off footprints', () => {
     const { standard, observed } = proposeStandard(bare, 'HS read off');
     expect(standard.clauses['goals/gull-wing/outer/B']?.value).toBeCloseTo(0.5, 2);
     expect(standard.clauses['goals/gull-wing/inner/B']?.value).toBeCloseTo(0.25, 2);
-    expect(standard.clauses['goals/gull-wing/outer/B']?.reason).toBe('As 4 of 4 footprints have it, 0.50 mm to 0.50 mm.');
+    expect(standard.clauses['goals/gull-wing/outer/B']?.reason).toBe(
+      'As 4 of 4 footprints have it, 0.50 mm to 0.50 mm.',
+    );
     expect(observed.find(({ at }) => at === 'goals/gull-wing/side/B')?.isProposed).toBe(false);
     expect(standardOf(standard).problems).toEqual([]);
   });
   it('proposes nothing where footprints are as published', () => {
-    const { standard } = proposeStandard(['1.27', '0.65'].map((e) => converter({ e })), 'Plain');
+    const { standard } = proposeStandard(
+      ['1.27', '0.65'].map((e) => converter({ e })),
+      'Plain',
+    );
     expect(standard.clauses).toEqual({});
   });
 });

@@ -29,6 +29,7 @@ import { jointMargin } from './joint-margin';
 import { keepOut } from './keep-out';
 import { landGap } from './land-gap';
 import { ballLand, padLand, patternFar } from './land-size';
+import { landNarrow } from './land-narrow';
 import { landToPad } from './land-to-pad';
 import { landUnderBody } from './land-under-body';
 import { landWithoutPin } from './land-without-pin';
@@ -66,6 +67,7 @@ export const RULES: readonly Rule[] = [
   landToPad,
   landUnderBody,
   copperWidth,
+  landNarrow,
   ballLand,
   padLand,
   patternFar,

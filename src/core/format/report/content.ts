@@ -184,7 +184,9 @@ function clauseTable(standard: Standard): Table {
       if (!stated) return [];
       const { clause = '', reason = '', by } = stated;
       const published = field.published === null ? 'not said' : clauseText(field, field.published);
-      return [[field.title, clauseText(field, stated.value), published, `${by.name} ${clause}`.trim(), reason]];
+      return [
+        [field.title, clauseText(field, stated.value), published, `${by.name} ${clause}`.trim(), reason],
+      ];
     }),
   };
 }

@@ -1,10 +1,11 @@
-import { block, type Assembly } from '../../geometry/solid';
+import { block, type Assembly, type Part } from '../../geometry/solid';
+import { formatMm as mm } from '../../units/length';
 import { count, length } from '../declare';
 import { line } from '../lines';
 import { HEIGHT, LEAD_THICKNESS, LEAD_WIDTH, PITCH, TAIL } from '../dimensions';
-import { defineFamily } from '../family';
+import { defineFamily, type PlausibilityRule } from '../family';
 import { outlines } from '../outlines';
-import type { Dimensions } from '../definitions';
+import type { Dimensions, Options } from '../definitions';
 import { byX, counted, hundredths } from '../naming';
 import { centred, flatPin, LEAD_ROW_RULES, matrix, pinParts, pinShape, pinsAt } from '../pins';
 import { fitsInside } from '../plausibility/counts';
@@ -12,8 +13,40 @@ import { inchPitch } from '../plausibility/row';
 import { prism } from '../shapes/terminals';
 import type { PinGroup } from '../terminal';
 
-type Symbol = 'n' | 'e' | 'D' | 'E' | 'b' | 'c' | 'A' | 'A1' | 'L' | 'S';
+type Symbol = 'n' | 'e' | 'D' | 'E' | 'b' | 'c' | 'A' | 'A1' | 'L' | 'S' | 'e1';
 type Values = Dimensions<Symbol>;
+
+function isStaggered(options: Options): boolean {
+  return options['forming'] === 'staggered';
+}
+
+/** What a land of level B takes beside the hole: rings that a drill may wander in, and the gap with its web of mask. */
+const BESIDE_HOLE = 2 * (0.05 + 0.05) + 0.2;
+
+const roomForRings: PlausibilityRule<Symbol> = {
+  id: 'lead-ring-e',
+  title: 'Rings against e',
+  source: 'Geometry: hole, rings that the drill may wander in, gap and mask web have to fit in one pitch',
+  check({ d, options }) {
+    if (isStaggered(options)) return [];
+    const needed = Math.hypot(d.b.max, d.c.max) + 0.2 + BESIDE_HOLE;
+    if (needed <= d.e.nom + 1e-9) return [];
+    return [
+      {
+        severity: 'note',
+        message: `Straight leads in line need a pitch of ${mm(needed)} mm for round lands with their rings; e is ${mm(d.e.nom)} mm, so lands are narrow across the row. Where every other lead is formed out, they stay round.`,
+        place: { dimensions: ['b', 'c', 'e'] },
+        measured: { value: needed, limit: d.e.nom, unit: 'mm' },
+        remedies: [
+          {
+            label: 'Form every other lead out',
+            edits: [{ at: '/package/options/forming', value: 'staggered' }],
+          },
+        ],
+      },
+    ];
+  },
+};
 
 export const inLineTransistor = defineFamily<Symbol>({
   id: 'in-line-transistor',
@@ -32,6 +65,10 @@ export const inLineTransistor = defineFamily<Symbol>({
     HEIGHT,
     length('A1', 'Standoff', 'Seating plane to underside of body', [0, 20], { derived: '2' }),
     TAIL,
+    length('e1', 'Formed out', 'Row to the leads that are formed out of it', [0.3, 20], {
+      derived: '1.5*e',
+      when: isStaggered,
+    }),
   ],
   options: [
     {
@@ -40,6 +77,14 @@ export const inLineTransistor = defineFamily<Symbol>({
       choices: [
         { id: 'half-round', name: 'half-round' },
         { id: 'power', name: 'power body with a tab at its back' },
+      ],
+    },
+    {
+      id: 'forming',
+      name: 'Leads',
+      choices: [
+        { id: 'line', name: 'straight, in line' },
+        { id: 'staggered', name: 'every other one formed out' },
       ],
     },
   ],
@@ -58,7 +103,7 @@ export const inLineTransistor = defineFamily<Symbol>({
     'Power body, pitch 2.54 | JEDEC TO-220 AB | 3 | 2.54 | 9.7..10.4 | 4.3..4.7 | 0.7..0.9 | 0.4..0.6 | max 19.8 | 2.5..2.8 | 3.5..4 | shape=power',
     'Power body, 5 leads, pitch 1.7 | - | 5 | 1.7 | 9.7..10.4 | 4.3..4.7 | 0.7..0.9 | 0.4..0.6 | max 19.8 | 2.5..2.8 | 3.5..4 | shape=power',
   ),
-  terminals: (d) => [pins(d)],
+  terminals: (d, options) => [pins(d, options)],
   body: (d, options) => ({
     x: d.D,
     y: d.E,
@@ -70,19 +115,19 @@ export const inLineTransistor = defineFamily<Symbol>({
   }),
   solids: (d, options): Assembly => {
     const [low, high] = [d.A1.nom, Math.max(d.A.nom, d.A1.nom + 0.5)];
-    const pin = pinShape(flatPin(d.b, d.c), d.L.nom, low + 0.3);
+    const leads = leadSolids(d, options);
     const back = d.S.nom;
     if (options['shape'] === 'power') {
       const plate = Math.min(1.3, d.E.nom / 3);
       const moulded = low + (high - low) * 0.58;
       return {
         shapes: {
-          pin,
+          ...leads.shapes,
           body: block(d.D.nom, d.E.nom - plate, low, moulded),
           plate: block(d.D.nom * 0.99, plate, low + 0.2, high),
         },
         parts: [
-          ...pinParts(pins(d), 'pin'),
+          ...leads.parts,
           centred('plate', 'metal', { y: back - plate / 2 }),
           // the moulding ends at the plate
           centred('body', 'moulding', { y: back - plate - (d.E.nom - plate) / 2 }),
@@ -90,8 +135,8 @@ export const inLineTransistor = defineFamily<Symbol>({
       };
     }
     return {
-      shapes: { pin, body: prism(halfRound(d.D.nom, d.E.nom), low, high) },
-      parts: [...pinParts(pins(d), 'pin'), centred('body', 'moulding', { y: back - d.E.nom / 2 })],
+      shapes: { ...leads.shapes, body: prism(halfRound(d.D.nom, d.E.nom), low, high) },
+      parts: [...leads.parts, centred('body', 'moulding', { y: back - d.E.nom / 2 })],
     };
   },
   dimensionLines: (d) => {
@@ -109,11 +154,12 @@ export const inLineTransistor = defineFamily<Symbol>({
       line('L', 'front', 'right', [-left, -d.L.nom], [-left, 0], 1),
     ];
   },
-  name: (d) => [
+  name: (d, options) => [
     'TOV',
     hundredths('e', d.e.nom),
     'P',
     ...byX(['D', d.D.nom], ['E', d.E.nom], ['A', d.A.max]),
+    ...(isStaggered(options) ? ['S', hundredths('e1', d.e1.nom)] : []),
     '-',
     counted('n', d.n.nom),
   ],
@@ -126,6 +172,7 @@ export const inLineTransistor = defineFamily<Symbol>({
       { words: 'the body thickness', symbol: 'E' },
     ),
     inchPitch<Symbol>((d) => d.n.nom),
+    roomForRings,
   ],
 });
 
@@ -143,9 +190,49 @@ function halfRound(width: number, thickness: number) {
   });
 }
 
-function pins(d: Values): PinGroup {
-  return pinsAt(matrix(d.n.nom, 1, d.e.nom, 0), flatPin(d.b, d.c), {
+/** Every other lead stands out to the front where they are formed so. */
+function pins(d: Values, options: Options): PinGroup {
+  const out = isStaggered(options) ? d.e1.nom : 0;
+  const points = matrix(d.n.nom, 1, d.e.nom, 0).map(({ x, y }, i) => ({ x, y: i % 2 === 1 ? y - out : y }));
+  return pinsAt(points, flatPin(d.b, d.c), {
     title: 'Leads',
-    pitch: { x: d.e.nom, y: null },
+    pitch: { x: out > 0 ? 2 * d.e.nom : d.e.nom, y: null },
   });
+}
+
+/** Leads up into the body; one that is formed out goes level to the row first. */
+function leadSolids(
+  d: Values,
+  options: Options,
+): { readonly shapes: Assembly['shapes']; readonly parts: Part[] } {
+  const group = pins(d, options);
+  const section = flatPin(d.b, d.c);
+  const into = d.A1.nom + 0.3;
+  const straight = { pin: pinShape(section, d.L.nom, into) };
+  if (!isStaggered(options)) return { shapes: straight, parts: pinParts(group, 'pin') };
+  const [out, knee] = [d.e1.nom, Math.max(d.A1.nom / 2, d.c.nom)];
+  const formed = group.places.filter((_, i) => i % 2 === 1);
+  const part = (name: string, shape: string, order: number, x: number, y: number): Part => ({
+    name: `${name} ${order}`,
+    shape,
+    material: 'metal',
+    at: { x, y, z: 0 },
+    rotation: 0,
+  });
+  return {
+    shapes: {
+      ...straight,
+      foot: pinShape(section, d.L.nom, knee),
+      knee: block(d.b.nom, out + d.c.nom, knee - d.c.nom, knee),
+      rise: block(d.b.nom, d.c.nom, knee - d.c.nom, into),
+    },
+    parts: [
+      ...pinParts({ ...group, places: group.places.filter((_, i) => i % 2 === 0) }, 'pin'),
+      ...formed.flatMap(({ order, at: { x, y } }) => [
+        part('pin', 'foot', order, x, y),
+        part('knee of pin', 'knee', order, x, y + out / 2),
+        part('rise of pin', 'rise', order, x, y + out),
+      ]),
+    ],
+  };
 }

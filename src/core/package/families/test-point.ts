@@ -6,7 +6,7 @@ import { line } from '../lines';
 import { defineFamily } from '../family';
 import { outlines } from '../outlines';
 import type { Dimensions, Options } from '../definitions';
-import { hundredths } from '../naming';
+import { hundredths, WITHOUT_LEVEL } from '../naming';
 import { centred, pinsAt, roundPin, wire } from '../pins';
 import { fitsInside } from '../plausibility/counts';
 import { standingCylinder } from '../shapes/round';
@@ -105,8 +105,9 @@ export const testPoint = defineFamily<Symbol>({
       : []),
   ],
   name: (d, options) => {
-    if (options['kind'] === 'loop') return ['TPH', hundredths('D', d.D.nom), 'H', hundredths('H', d.H.nom)];
-    return [options['kind'] === 'square' ? 'TPS' : 'TPC', hundredths('D', d.D.nom)];
+    if (options['kind'] === 'loop')
+      return ['TPH', hundredths('D', d.D.nom), 'H', hundredths('H', d.H.nom), WITHOUT_LEVEL];
+    return [options['kind'] === 'square' ? 'TPS' : 'TPC', hundredths('D', d.D.nom), WITHOUT_LEVEL];
   },
   polarised: () => false,
   plausibility: [

@@ -85,11 +85,7 @@ export function LevelTable({ levels, group, why, onWhy }: Props) {
   );
 }
 
-function GoalRows({
-  levels,
-  group,
-  shown,
-}: Pick<Props, 'levels' | 'group'> & { shown: readonly Level[] }) {
+function GoalRows({ levels, group, shown }: Pick<Props, 'levels' | 'group'> & { shown: readonly Level[] }) {
   const unit = useBench((s) => s.unit);
   if (group.kind !== 'span') return null;
   const solutions = shown.map((l) => solvedAt(levels[l], group));
