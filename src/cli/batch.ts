@@ -1,7 +1,6 @@
 import { problemWords } from '../core/document/read';
-import { readdirSync, readFileSync } from 'node:fs';
+import { readFileSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
-import { sep } from 'node:path';
 import { Piscina } from 'piscina';
 import { readProcess } from '../core/document/read-process';
 import { FORMATS, formatById } from '../core/format';
@@ -9,12 +8,14 @@ import { wishFor, type Wish } from '../core/library/change';
 import { processById, PROCESSES } from '../core/process';
 import type { BatchAsk } from '../kernel/batch-line';
 import type { BatchLine, BatchTask } from './batch-work';
+import { filesIn, standardFile } from './files';
 import { Refusal, type Outcome } from './outcome';
 
 /** What a batch is told on the command line. */
 export interface BatchOptions {
   readonly process?: string | undefined;
   readonly level?: string | undefined;
+  readonly standard?: string | undefined;
   readonly check?: boolean | undefined;
   readonly format?: string | undefined;
   readonly out?: string | undefined;
@@ -74,7 +75,7 @@ export async function batch(
   const err = [
     `${paths.length} files in ${seconds.toFixed(1)} s, ${Math.round(paths.length / seconds)} a second on ${availableParallelism()} processors`,
     `stop ${stop}, caution ${caution}, note ${note}, clear ${clear}, refused ${refused}`,
-    ...(wish.process || wish.level ? [`copper differs in ${changed}`] : []),
+    ...(wish.process || wish.level || wish.standard !== undefined ? [`copper differs in ${changed}`] : []),
     ...(format === undefined ? [] : [`${written} written`]),
     '',
   ].join('\n');
@@ -82,9 +83,13 @@ export async function batch(
 }
 
 /** What is wished for all: a process by its id or its file, a level. */
-function wishOf({ process, level }: BatchOptions): Wish {
-  const wish = wishFor(process === undefined ? null : processOf(process), level ?? null);
-  if (!wish) throw new Refusal(`--level is “${level}”; it is A, B or C.`);
+function wishOf({ process, level, standard }: BatchOptions): Wish {
+  const wish = wishFor(
+    process === undefined ? null : processOf(process),
+    level ?? null,
+    standard === undefined ? undefined : standardFile(standard),
+  );
+  if (!wish) throw new Refusal(`--level is “${level}”; it is A, B or C, or D where the standard has it.`);
   return wish;
 }
 
@@ -101,16 +106,4 @@ function processOf(named: string) {
   const read = readProcess(text);
   if (!read.ok) throw new Refusal(problemWords(read.error));
   return read.value;
-}
-
-/** The JSON files in a folder and in those in it, by their paths. */
-function filesIn(folder: string): string[] {
-  try {
-    return readdirSync(folder, { recursive: true, encoding: 'utf8' })
-      .filter((path) => /\.json$/i.test(path))
-      .map((path) => path.split(sep).join('/'))
-      .sort();
-  } catch (error) {
-    throw new Refusal(`${folder} cannot be read: ${(error as Error).message}`);
-  }
 }

@@ -25,7 +25,10 @@ export const REPORTS: Readonly<Record<string, (files: readonly CheckedFile[]) =>
 /** Checks documents; one that cannot be read does not keep the others from being checked. */
 export async function checkFiles(
   files: readonly string[],
-  { format = 'words' }: { readonly format?: string | undefined },
+  {
+    format = 'words',
+    standard,
+  }: { readonly format?: string | undefined; readonly standard?: string | undefined },
 ): Promise<Outcome> {
   const write = Object.hasOwn(REPORTS, format) ? REPORTS[format] : undefined;
   if (!write)
@@ -36,7 +39,7 @@ export async function checkFiles(
   for (const path of files) {
     try {
       const text = textOf(path);
-      const read = await compileText(text);
+      const read = await compileText(text, standard);
       checked.push({ path, text, compiled: read.compiled, report: check(read.compiled) });
       if (read.err !== '') err.push(read.err);
     } catch (error) {

@@ -20,7 +20,7 @@ interface Said {
 export interface Command {
   readonly name: string;
   readonly summary: string;
-  /** What it takes: `FILE…` is one or more. */
+  /** What it takes: `FILE…` is one or more, `[FILE]` may be left out. */
   readonly takes: string;
   readonly options: readonly Option[];
   /** What it does, loaded when it is asked for. */
@@ -36,6 +36,10 @@ const ABOUT: readonly Option[] = [
   ['--revision <words>', 'the revision that is printed'],
   ['--paper <size>', 'a4 or letter'],
 ];
+const STANDARD: Option = [
+  '--standard <file>',
+  'the file of a house standard in place of the documents’ own; “published” for none',
+];
 const PATTERNS: readonly Option[] = [
   ['--only <name>', 'the patterns whose names hold this'],
   ['--unit <unit>', 'mm, mil or in, where a file does not say it or says another'],
@@ -49,21 +53,21 @@ export const COMMANDS: readonly Command[] = [
     name: 'compile',
     summary: 'footprint, derivations and findings as JSON',
     takes: 'FILE',
-    options: [],
-    run: async ({ files: [file = ''] }) => (await import('./compile')).compileToJson(file),
+    options: [STANDARD],
+    run: async ({ files: [file = ''], options }) => (await import('./compile')).compileToJson(file, options),
   },
   {
     name: 'check',
     summary: 'findings; exit 1 when one is a stop',
     takes: 'FILE…',
-    options: [['--format <format>', 'words, json, sarif or junit; words where it is missing']],
+    options: [['--format <format>', 'words, json, sarif or junit; words where it is missing'], STANDARD],
     run: async ({ files, options }) => (await import('./check')).checkFiles(files, options),
   },
   {
     name: 'compare',
     summary: 'in what B differs from A; exit 1 when lands, holes or vias do',
     takes: 'A B',
-    options: [JSON_OUT, ['--least <mm>', 'the smallest difference that counts']],
+    options: [JSON_OUT, ['--least <mm>', 'the smallest difference that counts'], STANDARD],
     run: async ({ files, options }) => (await import('./compare')).compareFiles(files, options),
   },
   {
@@ -75,6 +79,7 @@ export const COMMANDS: readonly Command[] = [
       FOLDER,
       ...ABOUT,
       ['--approved <file>', 'the document that was approved last'],
+      STANDARD,
     ],
     run: async ({ files: [file = ''], options }) => (await import('./export')).exportFile(file, options),
   },
@@ -87,6 +92,7 @@ export const COMMANDS: readonly Command[] = [
       ['--out <zip>', 'the ZIP, such as release.zip'],
       ['--pattern <pattern>', 'how files are called, such as {reference}-{standard}'],
       ...ABOUT,
+      STANDARD,
     ],
     run: async ({ files, options }) => (await import('./release')).release(files, options),
   },
@@ -103,6 +109,7 @@ export const COMMANDS: readonly Command[] = [
       ['--rows', 'each row is a part of its own'],
       ['--columns <heads>', 'what columns of a list hold, such as T=A,a=T,Remark=left'],
       ['--out <folder>', 'where the footprints of a list are written'],
+      STANDARD,
     ],
     run: async ({ files: [file = ''], options }) => (await import('./take')).take(file, options),
   },
@@ -111,7 +118,7 @@ export const COMMANDS: readonly Command[] = [
     summary:
       'land patterns of other people’s files (IPC-2581, Gerber films with drill files, DXF, pad tables as CSV, or a ZIP of them) as documents; what was not understood goes to standard error',
     takes: 'FILE…',
-    options: [FOLDER, ...PATTERNS],
+    options: [FOLDER, ...PATTERNS, STANDARD],
     run: async ({ files, options }) => (await import('./import')).importFiles(files, options),
   },
   {
@@ -127,6 +134,7 @@ export const COMMANDS: readonly Command[] = [
       ['--out <file>', 'where it is written'],
       ['--reason <words>', 'why theirs is taken'],
       ...PATTERNS,
+      STANDARD,
     ],
     run: async ({ files: [file = ''], options }) => (await import('./opinion')).opinion(file, options),
   },
@@ -134,7 +142,7 @@ export const COMMANDS: readonly Command[] = [
     name: 'trial',
     summary: 'a board with placed footprints: findings, exit 1 when one is a stop; or writes it',
     takes: 'FILE',
-    options: [JSON_OUT, ['--format <format>', ids(BOARD_FORMATS)], FOLDER],
+    options: [JSON_OUT, ['--format <format>', ids(BOARD_FORMATS)], FOLDER, STANDARD],
     run: async ({ files: [file = ''], options }) => (await import('./trial')).trial(file, options),
   },
   {
@@ -143,13 +151,27 @@ export const COMMANDS: readonly Command[] = [
     takes: 'DIR',
     options: [
       ['--process <process>', 'a process’s id or its file'],
-      ['--level <level>', 'A, B or C'],
+      ['--level <level>', 'A, B or C; D where the standard has it'],
+      STANDARD,
       ['--check', 'with findings'],
       ['--format <format>', ids(FORMATS)],
       FOLDER,
     ],
     run: async ({ files: [folder = ''], options, print }) =>
       (await import('./batch')).batch(folder, options, print),
+  },
+  {
+    name: 'standard',
+    summary:
+      'a house standard in words: what it wants over what is published; exit 1 where a clause cannot be used. With --against in what it differs from another; with --from it is read off the documents of a folder',
+    takes: '[FILE]',
+    options: [
+      ['--against <file>', 'another standard, or “published”'],
+      ['--from <dir>', 'a folder of documents; what they have in common is printed as a standard'],
+      ['--name <name>', 'what a standard that is read off is called'],
+      JSON_OUT,
+    ],
+    run: async ({ files: [file], options }) => (await import('./standard')).standard(file, options),
   },
   {
     name: 'format',

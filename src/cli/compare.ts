@@ -7,11 +7,19 @@ import { Refusal, type Outcome } from './outcome';
 /** Says in what the second of two documents differs from the first. */
 export async function compareFiles(
   [file = '', other = '']: readonly string[],
-  { json = false, least = '0' }: { readonly json?: boolean | undefined; readonly least?: string | undefined },
+  {
+    json = false,
+    least = '0',
+    standard,
+  }: {
+    readonly json?: boolean | undefined;
+    readonly least?: string | undefined;
+    readonly standard?: string | undefined;
+  },
 ): Promise<Outcome> {
   const smallest = Number(least);
   if (!(smallest >= 0)) throw new Refusal(`--least is “${least}”; it is a length in mm, such as 0.01.`);
-  const [a, b] = [await compileFile(file), await compileFile(other)];
+  const [a, b] = [await compileFile(file, standard), await compileFile(other, standard)];
   const [first, second] = [a, b].map(({ compiled }) => ({ compiled, report: check(compiled) })) as [
     Checked,
     Checked,

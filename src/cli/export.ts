@@ -14,12 +14,13 @@ export interface ExportOptions {
   readonly revision?: string | undefined;
   readonly paper?: string | undefined;
   readonly approved?: string | undefined;
+  readonly standard?: string | undefined;
 }
 
 /** Writes a document in a format. */
 export async function exportFile(
   file: string,
-  { format: formatId, out, approved, ...said }: ExportOptions,
+  { format: formatId, out, approved, standard, ...said }: ExportOptions,
 ): Promise<Outcome> {
   const about = aboutFrom(said);
   if (!about.ok) throw new Refusal(`--${about.error}`);
@@ -29,7 +30,7 @@ export async function exportFile(
     throw new Refusal(`--format is “${formatId ?? ''}”; known are ${known}.`);
   }
   if (out === undefined) throw new Refusal('--out is missing: the folder to write into.');
-  const { compiled, err } = await compileFile(file);
+  const { compiled, err } = await compileFile(file, standard);
   const { footprint } = compiled;
   if (!footprint)
     throw new Refusal(`There is no footprint to write yet.\n${reportWords(check(compiled)).trimEnd()}`);

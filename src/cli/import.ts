@@ -4,7 +4,7 @@ import { FILM_ROLES, type FilmRole } from '../core/format/artwork/film-roles';
 import { PAD_COLUMNS, type PadColumn } from '../core/format/csv/pad-columns';
 import { DRAWING_ROLES, type DrawingRole } from '../core/format/dxf/read';
 import { documentOf, readPatterns, type DocumentIn, type ImportAsked } from '../core/format/import';
-import { bytesOf } from './files';
+import { bytesOf, underStandard } from './files';
 import { Refusal, type Outcome } from './outcome';
 import { writeDocuments } from './write-documents';
 
@@ -16,6 +16,7 @@ export interface ImportOptions {
   readonly columns?: string | undefined;
   readonly as?: readonly string[] | undefined;
   readonly box?: string | undefined;
+  readonly standard?: string | undefined;
 }
 
 /** Writes the patterns of files as documents; what was not understood goes to standard error. */
@@ -46,7 +47,11 @@ export function patternsIn(
   if (!read.ok) throw new Refusal(read.error);
   const { patterns, left } = read.value;
   if (patterns.length === 0) throw new Refusal(left.join('\n') || 'There is no pattern in it.');
-  return { taken: chosen(patterns, options.only).map(documentOf), left };
+  const taken = chosen(patterns, options.only).map(documentOf);
+  return {
+    taken: taken.map((one) => ({ ...one, document: underStandard(one.document, options.standard) })),
+    left,
+  };
 }
 
 function chosen(patterns: readonly GivenPattern[], only: string | undefined): readonly GivenPattern[] {

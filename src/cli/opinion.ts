@@ -39,7 +39,7 @@ export async function opinion(file: string, options: OpinionOptions): Promise<Ou
     const text = json ? `${JSON.stringify(alone, null, 2)}\n` : inWords(alone);
     return { out: text, err: told, code: alone.verdict === 'wrong' ? 1 : 0 };
   }
-  const { compiled, err } = await compileFile(path);
+  const { compiled, err } = await compileFile(path, options.standard);
   if (!isDrawable(compiled)) throw new Refusal(`${path} gives no footprint to hold it against yet.`);
   const read = opinionOn(pattern.drawn, compiled);
   if (!read.ok) throw new Refusal(`${file}: ${read.error}`);

@@ -15,12 +15,13 @@ export interface ReleaseOptions {
   readonly date?: string | undefined;
   readonly revision?: string | undefined;
   readonly paper?: string | undefined;
+  readonly standard?: string | undefined;
 }
 
 /** Makes one ZIP of the files of a target; nothing is written where a file cannot be. */
 export async function release(
   files: readonly string[],
-  { out, ...options }: ReleaseOptions,
+  { out, standard, ...options }: ReleaseOptions,
 ): Promise<Outcome> {
   const asked = handOverFrom(options);
   if (!asked.ok) throw new Refusal(`--${asked.error}`);
@@ -30,7 +31,7 @@ export async function release(
   const all: Released[] = [];
   let err = '';
   for (const file of files) {
-    const { compiled, err: left } = await compileFile(file);
+    const { compiled, err: left } = await compileFile(file, standard);
     err += left;
     if (!isDrawable(compiled))
       throw new Refusal(`${file}: ${compiled.problems[0]?.message ?? 'It gives no footprint.'}`);

@@ -1,7 +1,7 @@
 import { basename } from 'node:path';
 import type { ListAsked } from '../core/lists/list';
 import { takeListFile, type WorkedRow } from '../kernel/source/take-rows';
-import { bytesOf, unitOf } from './files';
+import { bytesOf, underStandard, unitOf } from './files';
 import { Refusal, type Outcome } from './outcome';
 import type { TakeOptions } from './take';
 import { writeDocuments } from './write-documents';
@@ -28,7 +28,7 @@ export async function takeRows(file: string, options: TakeOptions): Promise<Outc
   const { list, rows, taken } = found.value;
   const written = writeDocuments(
     out,
-    taken.map(({ document }) => document),
+    taken.map(({ document }) => underStandard(document, options.standard)),
   );
   const words = [
     ...list.columns.map(

@@ -1,7 +1,7 @@
 import { basename } from 'node:path';
 import { writeDocument } from '../core/document/write';
 import { takeFile, takenInWords } from '../kernel/source/take-file';
-import { bytesOf, unitOf } from './files';
+import { bytesOf, underStandard, unitOf } from './files';
 import { Refusal, type Outcome } from './outcome';
 
 /** What is asked of a datasheet on the command line. */
@@ -14,6 +14,7 @@ export interface TakeOptions {
   readonly rows?: boolean | undefined;
   readonly columns?: string | undefined;
   readonly out?: string | undefined;
+  readonly standard?: string | undefined;
 }
 
 /** Reads a datasheet's page and prints a document; what is doubtful goes to standard error. */
@@ -31,5 +32,9 @@ export async function take(file: string, options: TakeOptions): Promise<Outcome>
   const name = file === '-' ? 'standard input' : basename(file);
   const taken = await takeFile(bytes, name, { ...ask, page: number, unit });
   if (!taken.ok) throw new Refusal(taken.error);
-  return { out: writeDocument(taken.value.document), err: takenInWords(taken.value, name), code: 0 };
+  return {
+    out: writeDocument(underStandard(taken.value.document, options.standard)),
+    err: takenInWords(taken.value, name),
+    code: 0,
+  };
 }

@@ -59,14 +59,16 @@ function parserOf(
     .showHelpAfterError(`See tapis ${name} --help.`)
     .allowExcessArguments(false);
   for (const word of takes.split(' '))
-    parser.argument(word.endsWith('…') ? `<${word.slice(0, -1)}...>` : `<${word}>`);
+    parser.argument(
+      word.startsWith('[') ? word : word.endsWith('…') ? `<${word.slice(0, -1)}...>` : `<${word}>`,
+    );
   for (const [flags, words] of options) {
     if (flags.startsWith('--as '))
       parser.option(flags, words, (one: string, all: string[] = []) => [...all, one]);
     else parser.option(flags, words);
   }
   return parser.action(async (...said: unknown[]) => {
-    const named = said.slice(0, -2).flat() as string[];
+    const named = (said.slice(0, -2).flat() as (string | undefined)[]).filter((one) => one !== undefined);
     onDone(await act({ files: named, options: parser.opts() as never, print }));
   });
 }

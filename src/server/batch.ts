@@ -1,10 +1,13 @@
 import { Readable } from 'node:stream';
 import { pMapIterable } from 'p-map';
+import type { DocumentProblem } from '../core/document/read';
 import { checkProcess } from '../core/document/read-process';
+import { checkStandard } from '../core/document/read-standard';
 import { FORMATS, formatById } from '../core/format';
 import { wishFor } from '../core/library/change';
 import { processById, PROCESSES } from '../core/process';
 import type { Process } from '../core/process/process';
+import type { StandardDocument } from '../core/standard/standard';
 import { fail, ok, type Result } from '../core/units/result';
 import type { BatchAsk, BatchTold } from '../kernel/batch-line';
 import { inThreadPatiently, threads } from './pool';
@@ -31,58 +34,77 @@ export async function batchEndpoint(
   );
   if (refused) return response(refused);
   const lines = linesIn(request);
-  const first = await lines.next();
-  const ask = askOf(query, first.done ? null : ownProcess(first.value));
+  const own: Own = { process: null, standard: null };
+  let first = await lines.next();
+  // a process and a standard of one's own come before the documents, in either order
+  while (!first.done) {
+    const read = ownOf(first.value);
+    if (!read) break;
+    if (!read.ok) return response(read.error);
+    Object.assign(own, read.value);
+    first = await lines.next();
+  }
+  const ask = askOf(query, own);
   if (!ask.ok) return response(ask.error);
-  const documents = ask.value.own || first.done ? lines : after(first.value, lines);
+  const documents = first.done ? lines : after(first.value, lines);
   const told = tellAll(documents, ask.value, request.signal, drained);
   return new Response(Readable.toWeb(Readable.from(encoded(told))) as ReadableStream<Uint8Array>, {
     headers: { 'content-type': 'application/x-ndjson' },
   });
 }
 
-/** What the address asks for; a process of one's own comes as the first line. */
-function askOf(
-  query: URLSearchParams,
-  own: Result<Process, Reply> | null,
-): Result<BatchAsk & { readonly own: boolean }, Reply> {
+/** What came before the documents. */
+interface Own {
+  readonly process: Process | null;
+  readonly standard: StandardDocument | null;
+}
+
+/** What the address asks for, with what came before the documents. */
+function askOf(query: URLSearchParams, own: Own): Result<BatchAsk, Reply> {
   const wrong = (detail: string) => fail(problem(400, 'Not a batch', detail));
   for (const [key, value] of query) {
     if (!KNOWN.includes(key)) return wrong(`“${key}” is not known; known are ${KNOWN.join(', ')}.`);
     if (query.getAll(key).length > 1) return wrong(`“${key}” is given twice, also as “${value}”.`);
   }
   const [id, level, format, findings] = KNOWN.map((key) => query.get(key));
-  if (own && !own.ok) return own;
-  if (own && typeof id === 'string') return wrong(`“process” is “${id}”, and the first line is a process.`);
-  const process = own ? own.value : typeof id === 'string' ? processById(id) : null;
+  if (own.process && typeof id === 'string')
+    return wrong(`“process” is “${id}”, and a line before the documents is a process.`);
+  const process = own.process ?? (typeof id === 'string' ? processById(id) : null);
   if (typeof id === 'string' && !process) {
     const ids = PROCESSES.map((one) => one.id).join(', ');
     return wrong(`“process” is “${id}”; known are ${ids}; one’s own is sent as the first line.`);
   }
-  const wish = wishFor(process, level ?? null);
-  if (!wish) return wrong(`“level” is “${level}”; it is A, B or C.`);
+  const wish = wishFor(process, level ?? null, own.standard ?? undefined);
+  if (!wish) return wrong(`“level” is “${level}”; it is A, B or C, or D where the standard has it.`);
   if (typeof format === 'string' && !formatById(format))
     return wrong(`“format” is “${format}”; known are ${FORMATS.map((one) => one.id).join(', ')}.`);
   if (typeof findings === 'string' && findings !== 'words')
     return wrong(`“findings” is “${findings}”; it is “words” or left out.`);
-  return ok({ wish, format: format ?? null, inWords: findings === 'words', own: own !== null });
+  return ok({ wish, format: format ?? null, inWords: findings === 'words' });
 }
 
 const KNOWN = ['process', 'level', 'format', 'findings'];
 
-/** The process on a line; `null` where something else is there. */
-function ownProcess(line: string | null): Result<Process, Reply> | null {
+/** The process or the standard on a line; `null` where something else is there. */
+function ownOf(line: string | null): Result<Partial<Own>, Reply> | null {
   let value: unknown;
   try {
     value = JSON.parse(line ?? '');
   } catch {
     return null;
   }
-  if (typeof value !== 'object' || value === null || !('tapisProcess' in value)) return null;
-  const read = checkProcess(value);
-  return read.ok
-    ? read
-    : fail(problem(422, 'Not a process', read.error[0]?.message ?? 'It cannot be read.', read.error));
+  if (typeof value !== 'object' || value === null) return null;
+  const refused = (title: string, problems: readonly DocumentProblem[]) =>
+    fail(problem(422, title, problems[0]?.message ?? 'It cannot be read.', problems));
+  if ('tapisProcess' in value) {
+    const read = checkProcess(value);
+    return read.ok ? ok({ process: read.value }) : refused('Not a process', read.error);
+  }
+  if ('tapisStandard' in value) {
+    const read = checkStandard(value);
+    return read.ok ? ok({ standard: read.value.standard }) : refused('Not a standard', read.error);
+  }
+  return null;
 }
 
 async function* after<T>(first: T, rest: AsyncIterable<T>): AsyncGenerator<T> {

@@ -36,8 +36,12 @@ export interface Proposal {
   readonly left: readonly string[];
 }
 
-/** Values that lie so close are one: what rounding to 0.05 mm may make of a length. mm */
+/** Values that lie so close are one. mm */
 const ALIKE = 0.03;
+/** What lies farther than rounding to 0.05 mm may take from what is published is meant otherwise: three quarters of a step. mm */
+const MEANT = 0.0375;
+/** Stands for a choice that a footprint leaves to the standard. */
+const UNSAID = '';
 /** Share of footprints that have to agree, and the least number of them. */
 const MOST = 0.6;
 const LEAST = 2;
@@ -62,7 +66,10 @@ export function proposeStandard(
     }
     for (const [at, value] of observedIn(compiled, footprint)) seen.set(at, [...(seen.get(at) ?? []), value]);
   }
-  const observed = [...seen].map(([at, values]) => summed(at, values)).sort((a, b) => (a.at < b.at ? -1 : 1));
+  const observed = [...seen]
+    .filter(([, values]) => values.some((value) => value !== UNSAID))
+    .map(([at, values]) => summed(at, values))
+    .sort((a, b) => (a.at < b.at ? -1 : 1));
   const clauses = Object.fromEntries(
     observed.flatMap((one): [string, Clause][] =>
       one.isProposed ? [[one.at, { value: one.common, reason: reasonFor(one) }]] : [],
@@ -102,9 +109,7 @@ function summed(at: string, values: readonly ClauseValue[]): Observed {
     : mostOf(values);
   const differs =
     published === null ||
-    (typeof published === 'number' && typeof common === 'number'
-      ? Math.abs(common - published) > ALIKE
-      : common !== published);
+    (isLength && typeof published === 'number' ? Math.abs(middle - published) > MEANT : common !== published);
   return {
     at,
     title: field?.title ?? at,
@@ -113,7 +118,7 @@ function summed(at: string, values: readonly ClauseValue[]): Observed {
     common,
     agree,
     published,
-    isProposed: differs && agree >= LEAST && agree / values.length >= MOST,
+    isProposed: differs && common !== UNSAID && agree >= LEAST && agree / values.length >= MOST,
   };
 }
 
@@ -153,12 +158,13 @@ function observedIn(compiled: Compiled, footprint: Footprint): Map<string, Claus
   const { marks, origin } = document;
   if (footprint.legend.lines.length > 0 && footprint.legend.width !== process.legendWidth)
     found.set('marks/legend-width', footprint.legend.width);
-  if (marks?.pin1Shape) found.set('marks/pin-1', marks.pin1Shape);
-  if (marks?.style) found.set('marks/legend', marks.style);
-  if (marks?.courtyard) found.set('marks/courtyard', marks.courtyard);
+  // what is left to the standard counts too: two of thirty are no habit
+  found.set('marks/pin-1', marks?.pin1Shape ?? UNSAID);
+  found.set('marks/legend', marks?.style ?? UNSAID);
+  found.set('marks/courtyard', marks?.courtyard ?? UNSAID);
   const printed = footprint.texts.find(({ role }) => role === 'reference');
   if (printed && printed.height !== process.textHeight) found.set('marks/text-height', printed.height);
-  if (origin && origin.at !== 'point') found.set('marks/origin', origin.at);
+  found.set('marks/origin', origin && origin.at !== 'point' ? origin.at : UNSAID);
   if (footprint.orientation !== process.orientation) found.set('marks/orientation', footprint.orientation);
   return found;
 }

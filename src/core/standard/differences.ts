@@ -1,4 +1,4 @@
-import { fieldsOf, type Standard, type Stated } from './standard';
+import { fieldIn, fieldsOf, type Standard, type Stated } from './standard';
 import { clauseText } from './words';
 
 /** One place at which two standards want something else. */
@@ -16,15 +16,14 @@ export interface StandardDifference {
 /** In what a second standard differs from a first, in the order of their fields. */
 export function standardDifferences(a: Standard, b: Standard): StandardDifference[] {
   const places = new Set([...a.places, ...b.places]);
-  const fields = new Map([...fieldsOf(a), ...fieldsOf(b)].map((field) => [field.at, field]));
-  const order = [...fields.keys()];
-  const rank = (at: string) => (fields.has(at) ? order.indexOf(at) : order.length);
+  const order = new Map([...fieldsOf(a), ...fieldsOf(b)].map(({ at }, i) => [at, i]));
+  const rank = (at: string) => order.get(at) ?? order.size;
   const found = [...places]
     .sort((one, other) => rank(one) - rank(other) || (one < other ? -1 : 1))
     .flatMap((at): StandardDifference[] => {
       const [was, is] = [a.stated(at), b.stated(at)];
       if (was && is && was.value === is.value) return [];
-      const field = fields.get(at);
+      const field = fieldIn(b, at) ?? fieldIn(a, at);
       const published = field?.published ?? null;
       const words = (stated: Stated | null) => {
         if (stated) return field ? clauseText(field, stated.value) : String(stated.value);

@@ -334,3 +334,17 @@ export function fieldsOf(standard: Standard): ClauseField[] {
     return ofD ? [field, ofD] : [field];
   });
 }
+
+/** The field at a place of a standard; `null` where it has none there. */
+export function fieldIn({ rows }: Standard, at: string): ClauseField | null {
+  return clauseFieldAt(at, rows.map(asGoalRow));
+}
+
+/** The fields at which a standard says something, in the order in which they are listed. */
+export function statedFields(standard: Standard): ClauseField[] {
+  const order = new Map(fieldsOf(standard).map(({ at }, i) => [at, i]));
+  const rank = (at: string) => order.get(at) ?? order.size;
+  return [...standard.places]
+    .sort((a, b) => rank(a) - rank(b) || (a < b ? -1 : 1))
+    .flatMap((at) => fieldIn(standard, at) ?? []);
+}

@@ -88,7 +88,12 @@ describe('rules of the trade', () => {
     // [rule, what, document, measured value; null holds]
     ['copper-width', 'lands of 0.40', converter(), null],
     ['land-narrow', 'lands of 0.40 for leads of up to 0.30', converter(), null],
-    ['land-narrow', 'lands set to 0.25 for leads of up to 0.30', converter({}, { overrides: { land: { X: '0.25' } } }), 0.25],
+    [
+      'land-narrow',
+      'lands set to 0.25 for leads of up to 0.30',
+      converter({}, { overrides: { land: { X: '0.25' } } }),
+      0.25,
+    ],
     // 0.13 − 0.04 + √(0.01 + 0.01 + 0.0025) = 0.24; the row leaves 0.40 − 0.20
     ['land-narrow', 'lands of a row of 0.40', converter({ e: '0.4', b: '0.13..0.23', D: '3.1..3.3' }), 0.2],
     ['land-narrow', 'level C of a chip, as its own goals want it', chip({}, { level: 'C' }), null],

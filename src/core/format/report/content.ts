@@ -5,7 +5,7 @@ import { standardNamed } from '../../document/standard-hash';
 import { jointModel, marginFigures } from '../../joint/model';
 import { simulate } from '../../joint/simulate';
 import { substituted } from '../../land/derivation';
-import { fieldsOf, type Standard } from '../../standard/standard';
+import { statedFields, type Standard } from '../../standard/standard';
 import { clauseText } from '../../standard/words';
 import type { SolvedGroup } from '../../land/solution';
 import { pasteFigures } from '../../padstack/paste-forms';
@@ -179,7 +179,7 @@ function clauseTable(standard: Standard): Table {
       { head: 'clause', width: 35 },
       { head: 'reason', width: 35 },
     ],
-    rows: fieldsOf(standard).flatMap((field) => {
+    rows: statedFields(standard).flatMap((field) => {
       const stated = standard.stated(field.at);
       if (!stated) return [];
       const { clause = '', reason = '', by } = stated;
