@@ -27,8 +27,8 @@ const ISLAND_FLOORS = [
   ['ledger'],
   ['state'],
   ['fields', 'model', 'commands'],
-  ['measure', 'prove', 'gallery', 'source', 'intake', 'ruler'],
-  ['bench', 'shelf', 'processes', 'sides', 'opinion', 'trials', 'lists'],
+  ['measure', 'prove', 'gallery', 'source', 'intake', 'ruler', 'changing'],
+  ['bench', 'shelf', 'processes', 'standards', 'sides', 'opinion', 'trials', 'lists'],
   ['help'],
   ['app'],
 ];

@@ -39,6 +39,7 @@ const schemas = {
   trial: schemaOf.trialSchema(),
   habit: schemaOf.habitSchema(),
   target: schemaOf.targetSchema(),
+  keptStandard: schemaOf.keptStandardSchema(),
 };
 
 const ajv = new Ajv({

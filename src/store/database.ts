@@ -10,6 +10,7 @@ import type { OwnFamily } from '../core/document/own-family';
 import type { ReleaseTarget } from '../core/format/release/targets';
 import type { Process } from '../core/process/process';
 import type { TrialDocument } from '../core/document/trial';
+import type { StandardDocument } from '../core/standard/standard';
 import type { Kept } from './kept';
 
 /** A footprint as the browser keeps it. */
@@ -107,6 +108,9 @@ export type StoredTarget = ReleaseTarget;
 /** A process of the person's own, by its id. */
 export type StoredProcess = Kept<Process>;
 
+/** A house standard, by its id. */
+export type StoredStandard = Kept<StandardDocument>;
+
 /** A package family of the person's own, by its id. */
 export type StoredFamily = Kept<OwnFamily>;
 
@@ -136,6 +140,7 @@ export interface StoredHabit {
 export type TapisDatabase = Dexie & {
   footprints: EntityTable<StoredFootprint, 'id'>;
   processes: Table<StoredProcess, string>;
+  standards: Table<StoredStandard, string>;
   models: EntityTable<StoredModel, 'key'>;
   families: Table<StoredFamily, string>;
   entries: EntityTable<ShelfEntry, 'id'>;
@@ -213,5 +218,6 @@ export function openDatabase(name = 'tapis'): TapisDatabase {
             Object.assign(row, { revision: 1, createdAt: updatedAt, binnedAt: 0, ...about, document });
           });
     });
+  db.version(13).stores({ standards: 'id, binnedAt' });
   return db;
 }

@@ -1,4 +1,4 @@
-import { habit, target } from '../core/document/generated/validators.js';
+import { habit, keptStandard, target } from '../core/document/generated/validators.js';
 import type { DocumentProblem } from '../core/document/read';
 import type { TapisDatabase } from './database';
 
@@ -29,6 +29,16 @@ export const ROW_TABLES = {
       id: crypto.randomUUID(),
       title: `${String(row['title'])} (from the backup)`.slice(0, 200),
     }),
+  },
+  standards: {
+    what: 'a house standard',
+    validate: keptStandard,
+    beside: (row) => {
+      const document = row['document'] as { readonly id: string; readonly name: string };
+      const id = `${document.id.slice(0, 28)}-from-backup`;
+      const name = `${document.name} (from the backup)`.slice(0, 80);
+      return { ...row, id, document: { ...document, id, name } };
+    },
   },
 } as const satisfies Readonly<Record<string, RowTable>>;
 

@@ -80,6 +80,7 @@ export function backupSchema(): Schema {
       // rows are held against their own schemas one by one: a bad one leaves the others
       habits: { type: 'array', maxItems: 10000 },
       targets: { type: 'array', maxItems: 1000 },
+      standards: { type: 'array', maxItems: 1000 },
     },
   };
 }
@@ -120,6 +121,27 @@ export function targetSchema(): Schema {
       title: text,
       formats: { type: 'array', maxItems: 100, items: text },
       pattern: text,
+    },
+  };
+}
+
+/** The JSON Schema of a house standard as the browser keeps it, as a backup holds it. */
+export function keptStandardSchema(): Schema {
+  const time: Schema = { type: 'number', minimum: 0 };
+  return {
+    $schema: DRAFT,
+    $id: '/schema/tapis-kept-standard-1.json',
+    title: 'A house standard as it is kept',
+    type: 'object',
+    required: ['id', 'document', 'revision', 'createdAt', 'updatedAt', 'binnedAt'],
+    additionalProperties: false,
+    properties: {
+      id: { type: 'string', minLength: 1, maxLength: 80 },
+      document: { $ref: '/schema/tapis-standard-1.json' },
+      revision: { type: 'integer', minimum: 1 },
+      createdAt: time,
+      updatedAt: time,
+      binnedAt: time,
     },
   };
 }

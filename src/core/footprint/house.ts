@@ -5,11 +5,13 @@ import { saidAt, type Standard } from '../standard/standard';
 
 /** What of a document's house standard cannot be used: each clause by its place, nothing of it is lost. */
 export function houseFindings({ level }: TapisDocument, standard: Standard): Finding[] {
-  const found = standard.problems.map(({ by, at, message, isLeftOut }): Finding => ({
+  // what only lacks a reason is asked for where the standard is written
+  const unused = standard.problems.filter(({ isLeftOut }) => isLeftOut);
+  const found = unused.map(({ by, at, message }): Finding => ({
     rule: 'house-standard',
-    severity: isLeftOut ? 'caution' : 'note',
-    title: isLeftOut ? 'A clause of the standard cannot be used' : 'A clause of the standard says no reason',
-    message: `${by}: ${message}${isLeftOut && at !== '' ? ' What is published holds in its place.' : ''}`,
+    severity: 'caution',
+    title: 'A clause of the standard cannot be used',
+    message: `${by}: ${message}${at === '' ? '' : ' What is published holds in its place.'}`,
     source: by,
     stage: 'land',
     place: { field: '/standard' },

@@ -18,6 +18,11 @@ const Processes = later(
   async () => (await import('../processes/Processes')).Processes,
   opening,
 );
+const Standards = later(
+  'This place',
+  async () => (await import('../standards/Standards')).Standards,
+  opening,
+);
 const SideBySide = later(
   'Side by side',
   async () => (await import('../sides/SideBySide')).SideBySide,
@@ -57,6 +62,11 @@ export function App({ earlierPorts }: { earlierPorts: readonly number[] }) {
         <Route path="/processes">
           <ErrorBoundary>
             <Processes />
+          </ErrorBoundary>
+        </Route>
+        <Route path="/standards">
+          <ErrorBoundary>
+            <Standards />
           </ErrorBoundary>
         </Route>
         <Route path="/list">

@@ -47,7 +47,7 @@ export function useSheet(): { view: SheetView; actions: SheetActions } {
       ['Standard name', compiled.footprint?.standardName ?? 'not yet'],
       ['Level', levelTitle(compiled.standard, document.level)],
       ['Process', compiled.process.name],
-      ['Standard', standardTitle(compiled.standard)],
+      ...(compiled.standard.document ? ([['Standard', standardTitle(compiled.standard)]] as const) : []),
       ['Revision', revision],
     ],
   };

@@ -14,6 +14,7 @@ const PLACES: readonly (readonly [name: string, path: string])[] = [
   ['Go to the Shelf', '/'],
   ['Go to the trials', '/trials'],
   ['Go to the processes', '/processes'],
+  ['Go to the standards', '/standards'],
 ];
 
 /** The other places, by their own names where no link says them. */

@@ -195,6 +195,10 @@ export const COMMANDS: readonly Command[] = [
   })),
   { name: 'Edit processes', run: (s) => navigate(`/processes#${s.derived.compiled.process.id}`) },
   {
+    name: 'Edit house standards',
+    run: (s) => navigate(`/standards?part=${s.id}#${s.document.standard?.id ?? 'published'}`),
+  },
+  {
     name: 'Paper or lamp theme',
     keys: ['l'],
     shown: 'L',

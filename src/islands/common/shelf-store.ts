@@ -6,6 +6,7 @@ import { KinStore } from '../../store/kin';
 import { ProcessStore } from '../../store/processes';
 import { RevisionStore } from '../../store/revisions';
 import { ShelfStore } from '../../store/shelf';
+import { StandardStore } from '../../store/standards';
 import { HabitStore } from '../../store/sources';
 import { TrialStore } from '../../store/trials';
 import { openStorage, reopen } from '../../store/storage';
@@ -21,6 +22,9 @@ export const kin = new KinStore(database);
 
 /** The person's own processes. */
 export const processes = new ProcessStore(database);
+
+/** House standards. */
+export const standards = new StandardStore(database);
 
 /** The person's own package families. */
 export const families = new FamilyStore(database);

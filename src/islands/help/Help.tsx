@@ -69,6 +69,7 @@ function keysOf(place: HelpPlace): Told[] {
     case 'shelf':
     case 'trials':
     case 'processes':
+    case 'standards':
     case 'sides':
     case 'opinion':
       return [HELP_KEYS];
@@ -89,6 +90,8 @@ function commandKeys(): Told[] {
 }
 
 function gesturesOf(place: HelpPlace): readonly Told[] {
-  const isOnBench = !['shelf', 'trial', 'trials', 'processes', 'sides', 'opinion'].includes(place);
+  const isOnBench = !['shelf', 'trial', 'trials', 'processes', 'standards', 'sides', 'opinion'].includes(
+    place,
+  );
   return isOnBench ? ON_THE_SHEET : [];
 }

@@ -16,7 +16,15 @@ export interface HelpPage {
 }
 
 /** Every place of Tapis that has a page of its own. */
-export type HelpPlace = Stage | 'shelf' | 'trial' | 'trials' | 'processes' | 'sides' | 'opinion';
+export type HelpPlace =
+  | Stage
+  | 'shelf'
+  | 'trial'
+  | 'trials'
+  | 'processes'
+  | 'standards'
+  | 'sides'
+  | 'opinion';
 
 /** How entries of a datasheet are written; each is read as it says. */
 export const WRITTEN: readonly Told[] = [
@@ -151,6 +159,16 @@ export const HELP_PAGES: Readonly<Record<HelpPlace, HelpPage>> = {
       'Footprints keep the numbers that they were made with until the newer ones are taken on the Bench.',
     ],
   },
+  standards: {
+    title: 'Standards',
+    what: 'What a house wants of its footprints, over what is published: goals, marks, names, how grave rules are.',
+    how: [
+      'A standard says only what differs, each with its clause and its reason; it may build on another one.',
+      'Goals are joints cut through: type at a dimension line. An empty field takes what is published.',
+      'At the right stands what each change does to a part; before it reaches many footprints, a table shows what would move.',
+      'A footprint carries the edition that it was made with until the newer one is taken on the Bench.',
+    ],
+  },
   sides: {
     title: 'Side by side',
     what: 'Two footprints, revisions, variants or levels over each other, and each size in which they differ.',
@@ -171,7 +189,11 @@ export function placeOf(path: string): HelpPlace {
   const [place = '', , stage = 'measure'] = path.split('/').slice(1);
   if (place === 'bench') return STAGE_NAMES.find(([each]) => each === stage)?.[0] ?? 'measure';
   if (place === 'side-by-side') return 'sides';
-  return place === 'trial' || place === 'trials' || place === 'processes' || place === 'opinion'
+  return place === 'trial' ||
+    place === 'trials' ||
+    place === 'processes' ||
+    place === 'standards' ||
+    place === 'opinion'
     ? place
     : 'shelf';
 }

@@ -39,7 +39,7 @@ export function openCount({ findings }: Report): number {
 }
 
 /** `1 stop · 2 cautions · 14 held`. */
-export function summary({ findings, held, waived }: Report): string {
+export function summary({ findings, held, waived, silenced }: Report): string {
   const missing = findings.filter(({ rule }) => rule === MISSING).length;
   const count = (severity: string) =>
     findings.filter((f) => f.severity === severity && f.rule !== MISSING).length;
@@ -50,6 +50,10 @@ export function summary({ findings, held, waived }: Report): string {
     ...word(count('caution'), 'caution'),
     ...word(count('note'), 'note'),
   ];
+  // what is switched off is counted, never silent
+  const unsaid = silenced.reduce((sum, { count: one }) => sum + one, 0);
+  if (silenced.length > 0)
+    parts.push(`${silenced.length} switched off${unsaid > 0 ? ` (${unsaid} findings)` : ''}`);
   if (waived.length > 0) parts.push(`${waived.length} waived`);
   if (held.length > 0) parts.push(`${held.length} held`);
   return parts.length > 0 ? parts.join(' · ') : 'nothing checked yet';

@@ -3,9 +3,9 @@ import { facts } from '../common/shelf-store';
 import { attempt } from '../common/trouble';
 import { counted } from '../common/words';
 import type { Found } from '../../workers/jobs/change';
-import { saidChanges } from './change-words';
-import { useLooking, type Line } from './looking';
-import { GRAVITY, ManyDialog, Verdict } from './ManyDialog';
+import { saidChanges } from '../changing/change-words';
+import { useLooking, type Line } from '../changing/looking';
+import { GRAVITY, ManyDialog, Verdict } from '../changing/ManyDialog';
 
 interface Props {
   ids: readonly string[];

@@ -8,7 +8,7 @@ import type { ShelfEntry, StoredGroup } from '../../store/database';
 import { pathOf } from '../../store/groups';
 import { Pick } from '../common/inputs';
 import { makeRelease } from '../common/release';
-import { processes, shelf, targets as targetStore } from '../common/shelf-store';
+import { processes, shelf, standards, targets as targetStore } from '../common/shelf-store';
 import { attempt } from '../common/trouble';
 import { deleteFootprints } from './deleting';
 
@@ -31,6 +31,7 @@ interface Props {
 export function Chosen({ chosen, tags, groups, onAll, onNone, onExport, onCheck, onWish }: Props) {
   const [tag, setTag] = useState('');
   const own = useLiveQuery(() => processes.list(), []) ?? [];
+  const houses = useLiveQuery(() => standards.list(), []) ?? [];
   const known = [...PROCESSES, ...own];
   const ids = chosen.map(({ id }) => id);
   const targets = useLiveQuery(() => targetStore.list(), []) ?? [];
@@ -80,6 +81,20 @@ export function Chosen({ chosen, tags, groups, onAll, onNone, onExport, onCheck,
         onChange={(chosen) => {
           const level = LEVELS.find((one) => one === chosen);
           if (level) onWish({ level });
+        }}
+      />
+      <Pick
+        className="w-32"
+        label="Standard for the selected"
+        value=""
+        options={[
+          ['', 'standard …'],
+          ['-', 'as published'],
+          ...houses.map(({ id, name }) => [id, name] as const),
+        ]}
+        onChange={(id) => {
+          const standard = houses.find((one) => one.id === id);
+          if (standard || id === '-') onWish({ standard: standard ?? null });
         }}
       />
       <form

@@ -70,7 +70,7 @@ async function addDemo(): Promise<void> {
 
 // what is used now and then does not weigh on every visit
 const Chosen = later('What can be done with them', async () => (await import('./Chosen')).Chosen);
-const Changing = later('What would change', async () => (await import('./Changing')).Changing);
+const Changing = later('What would change', async () => (await import('../changing/Changing')).Changing);
 const Checking = later('What is found', async () => (await import('./Checking')).Checking);
 const TakeIn = later('Taking patterns in', async () => (await import('../intake/TakeIn')).TakeIn);
 const Restore = later('The backup', async () => (await import('./Restore')).Restore);
@@ -176,6 +176,9 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
           </a>
           <a className="btn btn-sm btn-ghost" href="/trials">
             Trials
+          </a>
+          <a className="btn btn-sm btn-ghost" href="/standards">
+            Standards
           </a>
           <a className="btn btn-sm btn-ghost" href="/processes">
             Processes

@@ -7,7 +7,12 @@ import {
   standardSchema,
   trialSchema,
 } from '../../core/document/schema';
-import { backupSchema, habitSchema, targetSchema } from '../../core/document/backup-schema';
+import {
+  backupSchema,
+  habitSchema,
+  keptStandardSchema,
+  targetSchema,
+} from '../../core/document/backup-schema';
 import { only } from '../../server/endpoint';
 import { json, problem, response } from '../../server/reply';
 
@@ -19,6 +24,7 @@ const SCHEMAS = new Map([
   ['tapis-shelf-1', shelfSchema],
   ['tapis-backup-1', backupSchema],
   ['tapis-habit-1', habitSchema],
+  ['tapis-kept-standard-1', keptStandardSchema],
   ['tapis-target-1', targetSchema],
   ['tapis-trial-1', trialSchema],
 ]);

@@ -5,10 +5,18 @@ import { useBench } from '../../state/context';
 import { lettersOf } from '../../state/letters';
 import { useGroup } from '../../state/useGroup';
 import { GroupChoice } from './land/GroupChoice';
+import { later } from '../../common/later';
 import { LevelTable } from './land/LevelTable';
 import { Recommended } from './land/Recommended';
 import { SetByHand } from './land/SetByHand';
 import { Rounding, Trims } from './land/Trims';
+
+// what differs between standards is told where one is chosen
+const StandardChoice = later(
+  'The standards',
+  async () => (await import('./land/StandardChoice')).StandardChoice,
+  <div className="mt-2 h-12" />,
+);
 
 /** The land pattern: levels beside each other, the datasheet's own, what is set by hand, and why. */
 export function Land() {
@@ -38,6 +46,7 @@ export function Land() {
         {inUnit(group.title, unit)}
       </p>
       <GroupChoice footprint={drawable.footprint} current={group} />
+      <StandardChoice />
       <LevelTable levels={drawable.levels} group={group} why={why} onWhy={setWhy} />
       <SetByHand group={group} />
       <Recommended drawable={drawable} group={group} />

@@ -49,6 +49,7 @@ export function Prove() {
         </>
       )}
       <Held report={report} />
+      <Silenced report={report} />
       <Idle report={report} />
     </>
   );
@@ -77,6 +78,27 @@ function Waived({ report: { waived } }: { report: Report }) {
             >
               Take the waiver back
             </button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** Rules that the house or the process has switched off, with what they would have said: never silent. */
+function Silenced({ report: { silenced } }: { report: Report }) {
+  if (silenced.length === 0) return null;
+  return (
+    <section className="mt-3">
+      <h2 className="font-semibold">Switched off</h2>
+      <ul className="text-[12px]">
+        {silenced.map(({ id, title, count, by, reason }) => (
+          <li key={id} className="border-base-300 border-t py-[2px]">
+            {title}: {count} {count === 1 ? 'finding' : 'findings'}
+            <span className="text-secondary block">
+              by {by}
+              {reason && `: ${reason}`}
+            </span>
           </li>
         ))}
       </ul>

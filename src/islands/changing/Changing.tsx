@@ -13,8 +13,14 @@ interface Props {
   onClose: () => void;
 }
 
-const wishWords = ({ process, level }: Wish): string =>
-  [process?.name, level && `level ${level}`].filter(Boolean).join(', ');
+const wishWords = ({ process, level, standard }: Wish): string =>
+  [
+    process?.name,
+    level && `level ${level}`,
+    standard === undefined ? '' : standard ? `${standard.name}, version ${standard.version}` : 'as published',
+  ]
+    .filter(Boolean)
+    .join(', ');
 
 /** Shows what a wish would do to many footprints, before anything is written, and does it as one act. */
 export function Changing({ wish, ids, onClose }: Props) {
