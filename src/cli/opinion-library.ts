@@ -6,7 +6,10 @@ import { isDrawable } from '../core/footprint/footprint';
 import { patternKindOf } from '../core/format/import';
 import { writeOpinionSarif } from '../core/format/sarif/opinions';
 import { opinionsOn, type LibraryOpinion, type Named } from '../core/opinion/library';
+import { proposeStandard } from '../core/library/propose';
+import { keptTheirs, opinionOn } from '../core/opinion/opinion';
 import { patternsIn, type ImportOptions } from './import';
+import { observedWords } from './standard';
 import { Refusal, type Outcome } from './outcome';
 
 /** What is asked of a library. */
@@ -45,6 +48,7 @@ export function opinionOnLibrary(from: string, against: string, options: Library
   const counts = (verdict: LibraryOpinion['verdict']) => all.filter((one) => one.verdict === verdict).length;
   const err = [
     ...[...packages.refused, ...patterns.refused].map((words) => `not read: ${words}`),
+    ...madeWith(all, patterns.found, packages.found),
     `${all.length} patterns against ${packages.found.length} packages: wrong ${counts('wrong')}, no package ${counts('unmatched')}, to look at ${counts('look')}, usable ${counts('usable')}`,
     '',
   ].join('\n');
@@ -55,6 +59,26 @@ export function opinionOnLibrary(from: string, against: string, options: Library
       ? `${JSON.stringify(all, null, 2)}\n`
       : all.map(rowOf).join('');
   return { out, err, code: counts('wrong') > 0 ? 1 : 0 };
+}
+
+/** What the patterns have in common that is not as published, such as the toe that they were made with. */
+function madeWith(
+  all: readonly LibraryOpinion[],
+  patterns: readonly Named[],
+  packages: readonly Named[],
+): string[] {
+  const named = (some: readonly Named[], name: string | null) => some.find((one) => one.name === name)?.drawn;
+  const theirs = all.flatMap(({ pattern, against }) => {
+    const [own, meant] = [named(patterns, pattern), named(packages, against)];
+    const opinion = own && meant ? opinionOn(own, meant) : null;
+    return own && meant && opinion?.ok && opinion.value.fits
+      ? [keptTheirs(own, meant, opinion.value, 'as it was given')]
+      : [];
+  });
+  const { observed } = proposeStandard(theirs, 'Theirs');
+  return observed
+    .filter(({ at, isProposed }) => isProposed && at.startsWith('goals/'))
+    .map((one) => `made with ${observedWords(one)}`);
 }
 
 const WORDS: Readonly<Record<LibraryOpinion['verdict'], string>> = {

@@ -106,7 +106,8 @@ function readOff(folder: string, name: string, json: boolean): Outcome {
   };
 }
 
-function observedWords({
+/** What was seen at one place of a standard, in words. */
+export function observedWords({
   at,
   title,
   footprints,

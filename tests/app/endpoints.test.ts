@@ -168,14 +168,27 @@ describe('endpoints', () => {
       .map((line) => JSON.parse(line) as object);
     expect(first).toMatchObject({ document: 1, change: { copperDiffers: true } });
     expect(last).toMatchObject({ summary: { documents: 1 } });
+    const house = {
+      tapisStandard: 1,
+      id: 'hs',
+      name: 'HS',
+      version: '1',
+      clauses: { 'goals/gull-wing/outer/B': { value: 0.45, clause: '4.3' } },
+    };
+    const under = await (await asked('', `${JSON.stringify(house)}\n${document}\n`)).text();
+    expect(JSON.parse(under.split('\n')[0] ?? '')).toMatchObject({
+      document: 1,
+      change: { copperDiffers: true },
+    });
     for (const [query, body, status, words] of [
       ['?process=wax', document, 400, /known are standard/],
-      ['?level=D', document, 400, /it is A, B or C/],
+      ['?level=Q', document, 400, /it is A, B or C/],
       ['?format=wax', document, 400, /known are json/],
       ['?findings=all', document, 400, /“words” or left out/],
       ['?colour=red', document, 400, /known are process, level, format, findings/],
-      ['?process=standard', JSON.stringify(own), 400, /the first line is a process/],
+      ['?process=standard', JSON.stringify(own), 400, /a line before the documents is a process/],
       ['', JSON.stringify({ ...own, minGap: 'wide' }), 422, /minGap/],
+      ['', JSON.stringify({ tapisStandard: 1, id: 'hs' }), 422, /name/],
     ] as const) {
       const refused = await asked(query, body);
       expect([query, refused.status]).toEqual([query, status]);

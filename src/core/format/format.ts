@@ -31,7 +31,7 @@ export async function writeFile(
   about: HandOver = {},
 ): Promise<WrittenFile> {
   return {
-    name: `${compiled.footprint.standardName}${format.extension}`,
+    name: `${compiled.footprint.fileName}${format.extension}`,
     mediaType: format.mediaType,
     content: await format.write({ ...compiled, footprint: atOrigin(compiled.footprint) }, about),
   };

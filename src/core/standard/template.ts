@@ -13,6 +13,9 @@ export type NameFieldId = keyof typeof NAME_FIELDS;
 /** Values by the names of fields. */
 export type NameValues = Readonly<Record<string, string>>;
 
+/** What every format and file system takes in a name. */
+const PLAIN = /[A-Za-z0-9 _.+()#-]/g;
+
 const FIELD = /\{([A-Za-z][A-Za-z0-9_]*)\}/g;
 
 /** The fields that a template names. */
@@ -22,7 +25,11 @@ export function fieldsIn(template: string): string[] {
 
 /** What is wrong with a template as such; `null` where it can be used. */
 export function templateProblem(template: string): string | null {
-  if (/[{}]/.test(template.replace(FIELD, ''))) return 'It has a bracket without its other half.';
+  const words = template.replace(FIELD, '');
+  if (/[{}]/.test(words)) return 'It has a bracket without its other half.';
+  const [stranger] = words.replace(PLAIN, '');
+  if (stranger !== undefined)
+    return `“${stranger}” has no place in a name: letters, digits, blanks and _ - . + ( ) # do in every format.`;
   if (fieldsIn(template).length === 0)
     return 'It names no field, so every footprint would be called alike: write {standard} where the computed name stands.';
   return null;
@@ -40,9 +47,17 @@ export function fillName(
   const text = template.replace(FIELD, (_, name: string) => {
     const value = Object.hasOwn(values, name) ? values[name] : undefined;
     if (value === undefined) missing.push(name);
-    return value ?? '';
+    return plain(value ?? '');
   });
-  return { text: text.trim(), missing };
+  return { text: text.trim().replace(/^\.+/, ''), missing };
+}
+
+/** A value with what every format takes: accents go, other signs become an underscore. */
+function plain(value: string): string {
+  return value
+    .normalize('NFKD')
+    .replace(/\p{M}/gu, '')
+    .replace(/[^A-Za-z0-9 _.+()#-]/gu, '_');
 }
 
 /**

@@ -1,3 +1,4 @@
+import { standardHash } from '../../document/standard-hash';
 import { strToU8 } from 'fflate';
 import { check, type Report } from '../../check/check';
 import { jsonText } from '../../document/write';
@@ -96,7 +97,7 @@ function checkedTogether(all: readonly Released[]): Promise<Uint8Array> {
 }
 
 function described(
-  { document, footprint }: Writable,
+  { document, footprint, standard }: Writable,
   about: HandOver,
   report: Report,
   files: readonly ManifestFile[],
@@ -104,10 +105,22 @@ function described(
   return {
     name: document.name,
     standardName: footprint.standardName,
+    ...(standard.document
+      ? {
+          standard: {
+            name: standard.document.name,
+            version: standard.document.version,
+            hash: standardHash(standard.document),
+          },
+        }
+      : {}),
     ...(about.revision === undefined ? {} : { revision: about.revision }),
     ...(about.date === undefined ? {} : { date: about.date }),
     verdict: report.verdict,
     waived: report.waived.length,
+    ...(report.silenced.length > 0
+      ? { switchedOff: report.silenced.map(({ id, count, by }) => ({ rule: id, findings: count, by })) }
+      : {}),
     files,
   };
 }

@@ -91,7 +91,7 @@ function resultsOf(file: CheckedFile, index: number, indexes: ReadonlyMap<string
         ...logicalLocations(finding),
       },
     ],
-    ...(finding.measured ? { properties: { measured: finding.measured } } : {}),
+    properties: { source: finding.source, ...(finding.measured ? { measured: finding.measured } : {}) },
   });
   const fixesOf = (remedies: readonly Remedy[]) => {
     const fixes = remedies.flatMap((remedy) => fixOf(remedy, text, compiled.document, artifactLocation));
