@@ -52,6 +52,7 @@ it('shows what it would do to the whole Shelf, takes it, and is cited on the Ben
   await says('dialog[open]', 'would change. Nothing is written yet.');
   await press('Change ');
   await page.waitForFunction(() => !document.querySelector('dialog[open]'));
+  await page.goto(server.url);
   await openFootprint(page, 'U4 tide converter');
   await page.keyboard.press('2');
   await says('body', 'HS-STD-12');
@@ -64,6 +65,7 @@ it('offers a newer edition where one is kept, and is taken back by undo', async 
   await type('Version of the standard', '2');
   await type(TOE, '0.5');
   await page.waitForFunction(() => document.body.textContent?.includes('saved'));
+  await page.goto(server.url);
   await openFootprint(page, 'U4 tide converter');
   await page.keyboard.press('2');
   await press('Take version 2');

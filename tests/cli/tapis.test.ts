@@ -134,7 +134,7 @@ describe('tapis', () => {
     expect(JSON.parse(own[0]!)).toMatchObject({ change: { copperDiffers: true } });
     for (const [wrong, why] of [
       [['batch', parts, '--process', 'wax'], 'neither one of standard'],
-      [['batch', parts, '--level', 'D'], 'it is A, B or C'],
+      [['batch', parts, '--level', 'Q'], 'it is A, B or C'],
       [['batch', parts, '--format', 'csv'], 'go together'],
       [['batch', join(folder, 'none')], 'cannot be read'],
     ] as const)
@@ -209,7 +209,7 @@ describe('tapis', () => {
     expect(out).toContain('“a.step”');
   });
   it.each([
-    [[], 'compile <FILE>'],
+    [[], 'compile [options] <FILE>'],
     [['bake', good], "unknown command 'bake'"],
     [['check', join(folder, 'none.json')], 'cannot be read'],
     [['check', file('broken.json', '{')], 'not JSON'],
