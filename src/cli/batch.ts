@@ -25,6 +25,8 @@ const isSource = import.meta.url.endsWith('.ts');
 
 /** Files that a thread takes at a time. */
 const BATCH = 16;
+/** Names that come twice are listed up to here. */
+const MOST_CLASHES = 20;
 
 /**
  * Checks all documents of a folder, with what is wished for them, and writes files of them: a line of JSON for
@@ -53,6 +55,7 @@ export async function batch(
     ...(isSource ? { execArgv: ['--import', 'tsx'] } : {}),
   });
   const counts = { stop: 0, caution: 0, note: 0, clear: 0, refused: 0, changed: 0, written: 0 };
+  const named = new Map<string, string[]>();
   try {
     const tasks = Array.from({ length: Math.ceil(paths.length / BATCH) }, (_, i) =>
       pool.run({ folder, paths: paths.slice(i * BATCH, (i + 1) * BATCH), ask, out: out ?? null }),
@@ -63,6 +66,8 @@ export async function batch(
         if ('refused' in line) counts.refused += 1;
         else {
           counts[line.verdict] += 1;
+          const { standardName } = line;
+          if (standardName !== null) named.set(standardName, [...(named.get(standardName) ?? []), line.path]);
           if (line.change?.copperDiffers) counts.changed += 1;
           if (line.written !== undefined) counts.written += 1;
         }
@@ -74,12 +79,27 @@ export async function batch(
   const { stop, caution, note, clear, refused, changed, written } = counts;
   const err = [
     `${paths.length} files in ${seconds.toFixed(1)} s, ${Math.round(paths.length / seconds)} a second on ${availableParallelism()} processors`,
+    ...clashesIn(named),
     `stop ${stop}, caution ${caution}, note ${note}, clear ${clear}, refused ${refused}`,
     ...(wish.process || wish.level || wish.standard !== undefined ? [`copper differs in ${changed}`] : []),
     ...(format === undefined ? [] : [`${written} written`]),
     '',
   ].join('\n');
   return { out: '', err, code: refused > 0 ? 2 : check && stop > 0 ? 1 : 0 };
+}
+
+/** Names that several files have, which only a person can tell whether they may. */
+function clashesIn(named: ReadonlyMap<string, readonly string[]>): string[] {
+  const twice = [...named].filter(([, paths]) => paths.length > 1);
+  const shown = twice
+    .slice(0, MOST_CLASHES)
+    .map(
+      ([name, paths]) =>
+        `called alike: ${name} in ${paths.slice(0, 5).join(', ')}${paths.length > 5 ? ` and ${paths.length - 5} more` : ''}`,
+    );
+  return twice.length > MOST_CLASHES
+    ? [...shown, `and ${twice.length - MOST_CLASHES} more names that come twice`]
+    : shown;
 }
 
 /** What is wished for all: a process by its id or its file, a level. */

@@ -6,6 +6,7 @@ const JOBS = {
   facts: async () => (await import('./jobs/facts')).facts,
   level: async () => (await import('./jobs/level')).level,
   opinion: async () => (await import('./jobs/opinion')).opinion,
+  propose: async () => (await import('./jobs/propose')).propose,
   readList: async () => (await import('./jobs/read-list')).readList,
   readTable: async () => (await import('./jobs/read-table')).readTable,
   release: async () => (await import('./jobs/release')).release,

@@ -36,7 +36,7 @@ import { noModels, withModel, type ModelSource } from './imported';
 import { placeKeepOuts, strayAreas } from './keep-outs';
 import { firstLand, openMask, placeLands } from './lands';
 import { drawLegend } from './legend';
-import { houseFindings } from './house';
+import { houseFindings, nameFindings } from './house';
 import { drawAssembly, drawCourtyard, encloseLegend, LINE_WIDTHS, occupiedBy } from './marks';
 import { numbersOf } from './numbering';
 import { originOf } from './origin';
@@ -74,7 +74,8 @@ export function compileWith(
   const bare = assemble(document, choices, drawn, levels[document.level]);
   const seated = withModel(bare, document.body?.model, choices.read.body.model, models);
   const footprint = { ...seated, edge: boardEdge(seated, choices.read.edge, drawn.edge) };
-  return { ...base, footprint, levels, problems: [...problems, ...strays(choices, drawn)] };
+  const unnamed = nameFindings(standard, drawn.name);
+  return { ...base, footprint, levels, problems: [...problems, ...unnamed, ...strays(choices, drawn)] };
 }
 
 /** Solutions at all levels, each solved once it is asked for: most are never looked at. */

@@ -1,7 +1,8 @@
 import type { TapisDocument } from '../document/document';
 import type { Finding } from '../document/finding';
+import { numbersIn, type NameTemplate } from '../package/naming';
 import { fieldsIn, NAME_FIELDS } from '../standard/template';
-import { saidAt, type Standard } from '../standard/standard';
+import { cited, type Standard } from '../standard/standard';
 
 /** What of a document's house standard cannot be used: each clause by its place, nothing of it is lost. */
 export function houseFindings({ level }: TapisDocument, standard: Standard): Finding[] {
@@ -31,8 +32,25 @@ export function houseFindings({ level }: TapisDocument, standard: Standard): Fin
   return found;
 }
 
-/** Fields that a template asks for and that footprints may lack: symbols of their names. */
-export function symbolsAsked(standard: Standard, of: 'footprint' | 'file'): string[] {
-  const template = saidAt<string>(standard, `names/${of}`) ?? '';
-  return fieldsIn(template).filter((name) => !Object.hasOwn(NAME_FIELDS, name));
+/** Symbols that the templates of names ask for and that this part's computed name does not have. */
+export function nameFindings(standard: Standard, template: NameTemplate): Finding[] {
+  const known = new Set([...Object.keys(NAME_FIELDS), ...numbersIn(template).map(({ symbol }) => symbol)]);
+  return (['footprint', 'file'] as const).flatMap((of): Finding[] => {
+    const stated = standard.stated(`names/${of}`);
+    const missing = stated ? fieldsIn(String(stated.value)).filter((name) => !known.has(name)) : [];
+    if (!stated || missing.length === 0) return [];
+    const asked = missing.map((name) => `{${name}}`).join(', ');
+    return [
+      {
+        rule: 'house-standard',
+        severity: 'caution',
+        title: 'The name asks for what this part has not',
+        message: `“${String(stated.value)}” names ${asked}, which is left out; there are ${[...known].map((name) => `{${name}}`).join(', ')}.`,
+        source: cited(stated),
+        stage: 'release',
+        place: { field: '/standard' },
+        remedies: [],
+      },
+    ];
+  });
 }

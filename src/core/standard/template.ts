@@ -8,7 +8,6 @@ export const NAME_FIELDS = {
   letter: 'the level’s letter',
   lands: 'how many land numbers there are',
 } as const;
-export type NameFieldId = keyof typeof NAME_FIELDS;
 
 /** Values by the names of fields. */
 export type NameValues = Readonly<Record<string, string>>;

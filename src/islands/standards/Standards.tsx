@@ -3,11 +3,13 @@ import { useEffect, useRef, useState } from 'react';
 import { AS_PUBLISHED, type StandardDocument } from '../../core/standard/standard';
 import { download } from '../common/download';
 import { Pick } from '../common/inputs';
+import { NoteBar } from '../common/note';
 import { PageHead } from '../common/PageHead';
 import { standards } from '../common/shelf-store';
 import { attempt, TroubleBar } from '../common/trouble';
 import { Against } from './Against';
 import { OwnStandard, standardFile } from './OwnStandard';
+import { ReadOff } from './ReadOff';
 import { StandardSheet } from './StandardSheet';
 
 const PUBLISHED = 'published';
@@ -66,6 +68,7 @@ export function Standards() {
         }
       />
       <TroubleBar />
+      <NoteBar />
       {told.length > 0 && (
         <div role="alert" className="bg-base-100 border-error border-b px-3.5 py-1.5">
           {told.slice(0, 5).map((message) => (
@@ -104,6 +107,7 @@ export function Standards() {
               None yet. A new one says only what your house wants otherwise.
             </p>
           )}
+          <ReadOff onMade={setChosen} />
           {standard && (
             <div className="mt-3 px-3">
               <Pick

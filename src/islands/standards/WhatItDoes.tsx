@@ -16,7 +16,7 @@ import { Drawing } from '../sheet/CardDrawing';
 /** What a standard makes of one footprint. */
 interface Seen {
   readonly prospect: Prospect | null;
-  readonly then: Kept | null;
+  readonly made: Kept | null;
 }
 
 /** What a standard does: to the part that one came from at once, to a group or the whole Shelf on demand. */
@@ -53,19 +53,19 @@ export function WhatItDoes({ standard }: { standard: StandardDocument }) {
             onChange={setChosen}
           />
           <div aria-live="polite">
-            {seen?.then?.drawing && (
+            {seen?.made?.drawing && (
               <div className="mt-2 flex max-h-48 justify-center overflow-hidden">
                 <Drawing
-                  drawing={seen.then.drawing}
+                  drawing={seen.made.drawing}
                   of={part?.name ?? ''}
-                  height={Math.min(180, seen.then.drawing.height)}
+                  height={Math.min(180, seen.made.drawing.height)}
                 />
               </div>
             )}
-            {seen?.then && (
+            {seen?.made && (
               <p className="mt-1 text-[12px]">
                 <span className="text-secondary">It is called </span>
-                <b className="font-semibold break-all">{seen.then.facts.standardName}</b>
+                <b className="font-semibold break-all">{seen.made.facts.standardName}</b>
               </p>
             )}
             {seen?.prospect ? (
@@ -127,7 +127,7 @@ function useSeen(standard: StandardDocument, id: string | null): Seen | null {
         await ask(next),
       ];
       if (left) return;
-      setSeen({ prospect: changed?.[0]?.prospect ?? null, then: facts?.[0] ?? null });
+      setSeen({ prospect: changed?.[0]?.prospect ?? null, made: facts?.[0] ?? null });
     };
     void look().finally(() => worker.terminate());
     return () => {

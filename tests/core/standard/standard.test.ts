@@ -406,6 +406,18 @@ describe('names by template', () => {
     expect(footprint?.standardName).toBe('HS_SOP65P640X120-16N_16');
     expect(footprint?.fileName).toBe('HS_SOP65P640X120-16N_16-r');
   });
+  it('tell what a part has not, and hold an agreed name against the geometry', () => {
+    const standard = house({ 'names/footprint': '{standard}-{Q}' });
+    const compiled = under(converter(), standard);
+    expect(compiled.problems.map(({ title }) => title)).toEqual(['The name asks for what this part has not']);
+    const prefixed = house({ 'names/footprint': 'HS_{standard}' });
+    const agreed = (standardName: string) =>
+      check(under(converter(), prefixed, { overrides: { standardName } })).findings.filter(
+        ({ rule }) => rule === 'name-geometry',
+      );
+    expect(agreed('HS_SOP65P640X120-16N')).toEqual([]);
+    expect(agreed('HS_SOP65P660X120-16N').map(({ measured }) => measured?.value)).toEqual([6.6]);
+  });
   it('read back to what they were made of', () => {
     const word = fc.stringMatching(/^[A-Za-z0-9]{1,8}$/);
     fc.assert(

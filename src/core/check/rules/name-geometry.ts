@@ -2,6 +2,7 @@
  * Requires a standard name that was agreed elsewhere to state what the geometry is.
  */
 import { digitsOf, numbersIn, parseName } from '../../package/naming';
+import { publishedPart } from '../../standard/names';
 import { formatNumber } from '../../units/length';
 import { fill, type Rule, type RuleFinding } from '../rule';
 
@@ -34,7 +35,7 @@ export const nameGeometry: Rule = {
       place: symbol ? { dimensions: [symbol] } : {},
       remedies,
     });
-    const stated = parseName(footprint.package.name, name, standard.levels);
+    const stated = parseName(footprint.package.name, publishedPart(standard, name), standard.levels);
     if (!stated) return [say(fill(messages.form, { name, computed }))];
     const found: RuleFinding[] = [];
     for (const part of numbersIn(footprint.package.name)) {
