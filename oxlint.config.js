@@ -15,7 +15,7 @@ const CORE_FLOORS = [
   ['joint'],
   ['drawing', 'check'],
   ['compare'],
-  ['library', 'opinion', 'trial', 'lists'],
+  ['library', 'opinion', 'trial', 'lists', 'best'],
   ['format'],
 ];
 const UPPER_FLOORS = [['kernel'], ['workers', 'store', 'cli', 'server', 'demo'], ['islands'], ['pages']];

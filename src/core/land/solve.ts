@@ -39,7 +39,7 @@ function isThermal(group: TerminalGroup): group is SpotGroup {
 }
 
 /** How far the exposed pads on its side of the board reach along a group's span, from its middle. mm */
-function thermalReach(
+export function thermalReach(
   thermal: readonly SpotGroup[],
   { frame }: SpanGroup,
   level: Level,

@@ -1,0 +1,66 @@
+import type { LinearMargin } from '../joint/model';
+import { momentsOf } from './distribution';
+import type { JointRisk } from './events';
+import { shareBelow } from './distribution';
+import { middleOf, spreadOf, termsOf, type Spreads } from './share';
+
+/** What one tolerance brings to a margin. */
+export interface Contribution {
+  readonly name: string;
+  /** Its part of the margin's variance, 0 to 1. */
+  readonly share: number;
+}
+
+/** What spreads a margin, the most first. */
+export function contributorsOf(
+  { variables }: Pick<JointRisk, 'variables'>,
+  { factors }: Pick<LinearMargin, 'factors'>,
+  spreads: Spreads = {},
+): Contribution[] {
+  const own = variables.map(({ name, range }, i) => ({
+    name,
+    variance: ((factors[i] ?? 0) * momentsOf(spreadOf(spreads, name), range).deviation) ** 2,
+  }));
+  const whole = own.reduce((sum, { variance }) => sum + variance, 0);
+  return own
+    .filter(({ variance }) => variance > whole * 5e-4)
+    .map(({ name, variance }) => ({ name, share: variance / whole }))
+    .sort((a, b) => b.share - a.share);
+}
+
+/** What a narrower tolerance would spare. */
+export interface Relief {
+  readonly name: string;
+  /** Its range now and by how much it was narrowed, mm. */
+  readonly range: number;
+  readonly less: number;
+  /** Share of bad joints that would no longer be. */
+  readonly spared: number;
+}
+
+/** By how much tolerances are narrowed to see what that gives, mm. */
+export const NARROWER = 0.05;
+
+/**
+ * What each tolerance costs: by how much the share of bad joints falls where its range is narrower by 0.05 mm
+ * (or gone, where it is less). The most first; shares of single ways added, which bounds them from above.
+ */
+export function reliefsOf(risk: JointRisk, spreads: Spreads = {}): Relief[] {
+  const now = summedShare(risk, spreads);
+  return risk.variables
+    .flatMap(({ name, range }, i): Relief[] => {
+      if (range <= 0) return [];
+      const less = Math.min(NARROWER, range);
+      const variables = risk.variables.map((one, j) => (j === i ? { ...one, range: range - less } : one));
+      return [{ name, range, less, spared: Math.max(0, now - summedShare({ ...risk, variables }, spreads)) }];
+    })
+    .sort((a, b) => b.spared - a.spared);
+}
+
+/** The shares of all ways to be bad, added. */
+export function summedShare(risk: JointRisk, spreads: Spreads = {}): number {
+  return risk.events.reduce(
+    (sum, event) => sum + shareBelow(termsOf(risk, event, spreads))(-middleOf(risk, event)),
+    0,
+  );
+}
