@@ -332,17 +332,22 @@ function searcher(group: SpanSolution, process: Process, spreads: Spreads, limit
     least: (own: LandSize): LandSize => cheapest(RESOLUTION / 10, own),
     /** The land with the least share that is no larger than an area. @param area mm² */
     within: (area: number, own: LandSize): LandSize => {
-      let [cheap, dear] = [1e-12, 1e3];
-      let best = cheapest(dear, own);
-      if (cheapest(cheap, own).X * cheapest(cheap, own).Y <= area) return cheapest(cheap, own);
-      for (let i = 0; i < 40; i += 1) {
-        const price = Math.sqrt(cheap * dear);
-        const size = cheapest(price, own);
-        if (size.X * size.Y <= area + 1e-9) [best, dear] = [size, price];
-        else cheap = price;
-        if (dear / cheap < 1.02) break;
-      }
-      return best;
+      const free = cheapest(RESOLUTION / 10, own);
+      if (free.X * free.Y <= area) return free;
+      const [[lowZ, highZ], [lowG, highG], [lowX, highX]] = bounds as readonly (readonly [
+        number,
+        number,
+      ])[] as [readonly [number, number], readonly [number, number], readonly [number, number]];
+      // more land never hurts: all of the area is used, by its width and by where it lies
+      const placeAt = (z: number, x: number): Place => [z, Math.max(lowG, z - area / x), x];
+      const costAt = (z: number, x: number) => {
+        const place = placeAt(z, x);
+        const over = place[1] - highG;
+        return over > 1e-9 ? 10 + over : shareAt(place);
+      };
+      const bestZ = (x: number) => leastAlong(lowZ, highZ, (z) => costAt(z, x));
+      const x = leastAlong(lowX, highX, (one) => costAt(bestZ(one), one));
+      return sized(placeAt(bestZ(x), x));
     },
   };
 }
