@@ -161,6 +161,25 @@ export const COMMANDS: readonly Command[] = [
       (await import('./batch')).batch(folder, options, print),
   },
   {
+    name: 'best',
+    summary:
+      'the land whose joints fail least for what it costs, beside the levels and the land as it is, and which tolerance matters',
+    takes: 'FILE',
+    options: [
+      ['--max-z <mm>', 'the outer distance at most'],
+      [
+        '--spread <name=kind>',
+        'how a tolerance spreads, such as “Placement along=uniform”; may come several times',
+      ],
+      ['--measured <name=file>', 'measurements of a tolerance, an offset a line; may come several times'],
+      ['--take <what>', 'best, as-large, A, B or C: the land that is written'],
+      ['--out <file>', 'where it is written'],
+      JSON_OUT,
+      STANDARD,
+    ],
+    run: async ({ files: [file = ''], options }) => (await import('./best')).best(file, options),
+  },
+  {
     name: 'standard',
     summary:
       'a house standard in words: what it wants over what is published; exit 1 where a clause cannot be used. With --against in what it differs from another; with --from it is read off the documents of a folder',

@@ -48,6 +48,9 @@ function quiet(parser: Parser, heard: { out: string; err: string }): Parser {
   });
 }
 
+/** Options that may come several times. */
+const SEVERAL = ['--as', '--spread', '--measured'];
+
 function parserOf(
   { name, summary, takes, options, run: act }: Command,
   heard: { out: string; err: string },
@@ -63,7 +66,7 @@ function parserOf(
       word.startsWith('[') ? word : word.endsWith('…') ? `<${word.slice(0, -1)}...>` : `<${word}>`,
     );
   for (const [flags, words] of options) {
-    if (flags.startsWith('--as '))
+    if (SEVERAL.some((flag) => flags.startsWith(`${flag} `)))
       parser.option(flags, words, (one: string, all: string[] = []) => [...all, one]);
     else parser.option(flags, words);
   }

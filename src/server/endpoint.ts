@@ -1,7 +1,7 @@
 import type { APIRoute } from 'astro';
 import type { ReleaseAsked } from '../core/format/release/ask';
 import { inThread } from './pool';
-import type { TakeAsked } from './work';
+import type { BestWork, TakeAsked } from './work';
 import { problem, response, type Reply } from './reply';
 import { bytesIn, otherType, textIn } from './request';
 
@@ -39,6 +39,17 @@ export async function releaseEndpoint(request: Request, query: URLSearchParams):
 }
 
 const RELEASE_WORDS = ['target', 'pattern', ...ABOUT_WORDS];
+
+/** An endpoint that takes a document and answers with its best lands. */
+export async function bestEndpoint(request: Request, query: URLSearchParams): Promise<Response> {
+  const unknown = unknownIn(query, BEST_WORDS);
+  if (unknown) return unknown;
+  const text = await textIn(request);
+  const best = Object.fromEntries(query) as BestWork['best'];
+  return response(text.ok ? await inThread({ text: text.value, best }, request.signal) : text.error);
+}
+
+const BEST_WORDS = ['maxZ', 'spread'];
 
 /** An endpoint that takes a datasheet's page as a file and answers with what was read of it. */
 export async function takeEndpoint(request: Request, query: URLSearchParams): Promise<Response> {

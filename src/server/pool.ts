@@ -3,7 +3,7 @@ import PQueue from 'p-queue';
 import { address } from 'virtual:work-thread';
 import { availableParallelism } from 'node:os';
 import { fault, problem, type Reply } from './reply';
-import type { BatchWork, ReleaseWork, TakeWork, Work } from './work';
+import type { BatchWork, BestWork, ReleaseWork, TakeWork, Work } from './work';
 
 /** Longest that the work of a request may take, ms: the slowest that the limits of documents let in takes a third. */
 const TIME_LIMIT = 10_000;
@@ -17,7 +17,7 @@ const RETRY_AFTER = 5;
 /** One processor stays with the server itself, which answers what needs no work. */
 export const threads = Math.max(1, availableParallelism() - 1);
 
-const pool = new Piscina<Work | BatchWork | ReleaseWork | TakeWork, Reply>({
+const pool = new Piscina<Work | BatchWork | ReleaseWork | TakeWork | BestWork, Reply>({
   filename: address,
   name: 'work',
   minThreads: threads,
@@ -34,7 +34,10 @@ const line = new PQueue({ concurrency: threads });
  * Has a thread do the work of a request; never throws. Where too many wait already, it says so.
  * @param abandoned fires when nobody waits for the answer any more: its place is given up
  */
-export async function inThread(work: Work | ReleaseWork | TakeWork, abandoned: AbortSignal): Promise<Reply> {
+export async function inThread(
+  work: Work | ReleaseWork | TakeWork | BestWork,
+  abandoned: AbortSignal,
+): Promise<Reply> {
   return line.size < QUEUE_LIMIT
     ? inLine(work, abandoned)
     : later(`${QUEUE_LIMIT} requests are waiting already.`);
@@ -47,7 +50,7 @@ export async function inThreadPatiently(work: BatchWork, abandoned: AbortSignal)
 }
 
 async function inLine(
-  work: Work | BatchWork | ReleaseWork | TakeWork,
+  work: Work | BatchWork | ReleaseWork | TakeWork | BestWork,
   abandoned: AbortSignal,
 ): Promise<Reply> {
   let late: AbortSignal | null = null;

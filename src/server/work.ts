@@ -1,6 +1,6 @@
 import { check } from '../core/check/check';
 import { compile } from '../core/footprint/compile';
-import type { Compiled } from '../core/footprint/footprint';
+import { isDrawable, type Compiled } from '../core/footprint/footprint';
 import { openDocument, openShelf } from '../core/footprint/open';
 import { formatById } from '../core/format';
 import { compiledAnswer } from '../core/format/answer';
@@ -45,16 +45,23 @@ export interface TakeAsked {
   readonly rows?: string;
 }
 
+/** One footprint whose best lands are looked for. */
+export interface BestWork {
+  readonly text: string;
+  readonly best: { readonly maxZ?: string; readonly spread?: string };
+}
+
 /** One datasheet to be read. */
 export interface TakeWork {
   readonly take: { readonly bytes: Uint8Array; readonly asked: TakeAsked };
 }
 
 /** Does the work of one request. Runs in a thread of its own, so that it can be given up. */
-export async function work(asked: Work | BatchWork | ReleaseWork | TakeWork): Promise<Reply> {
+export async function work(asked: Work | BatchWork | ReleaseWork | TakeWork | BestWork): Promise<Reply> {
   if ('take' in asked) return takeReply(asked.take);
   if ('ask' in asked) return lineReply(asked);
   if ('release' in asked) return releaseReply(asked);
+  if ('best' in asked) return bestReply(asked);
   const { text, format, about = {} } = asked;
   const said = aboutFrom(about);
   if (!said.ok) return problem(400, 'Not asked for rightly', said.error);
@@ -73,6 +80,26 @@ export async function work(asked: Work | BatchWork | ReleaseWork | TakeWork): Pr
   return trouble === null
     ? reply
     : { ...reply, headers: { ...reply.headers, 'x-left-out': encodeURIComponent(trouble) } };
+}
+
+/** The best lands of a document, and what matters for those that are there. */
+async function bestReply({ text, best: { maxZ, spread } }: BestWork): Promise<Reply> {
+  const read = openDocument(text);
+  if (!read.ok) return problem(422, 'Not a Tapis document', read.error[0]?.message ?? '', read.error);
+  const { bestAnswer, variablesOf } = await import('../core/best/answer');
+  const { bestAsk } = await import('../core/best/ask');
+  const compiled = compile(read.value);
+  if (!isDrawable(compiled)) {
+    const [first] = check(compiled).findings;
+    return problem(422, 'Nothing to choose yet', first?.message ?? 'The document gives no footprint.');
+  }
+  const names = variablesOf(compiled).map(({ name }) => name);
+  const ask = bestAsk({ maxZ, spreads: spread?.split(';').filter(Boolean) }, names);
+  if (!ask.ok) return problem(400, 'Not asked for rightly', ask.error);
+  const run = bestAnswer(compiled, ask.value);
+  let step = run.next();
+  while (!step.done) step = run.next();
+  return json(step.value);
 }
 
 /** The document of what was read of a datasheet, with all that is to be looked at. */

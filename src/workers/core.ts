@@ -2,6 +2,7 @@ import { serveJobs, type Job } from './serve-jobs';
 
 /** All that the core does beside a page. To add a job, write it under `jobs/` and list it here. */
 const JOBS = {
+  best: async () => (await import('./jobs/best')).best,
   change: async () => (await import('./jobs/change')).change,
   facts: async () => (await import('./jobs/facts')).facts,
   level: async () => (await import('./jobs/level')).level,

@@ -4,9 +4,16 @@ import { waiverAt } from '../../../core/check/waivers';
 import { inUnit } from '../../../core/units/in-words';
 import { summary } from '../../ledger/effect';
 import { ContactFields } from '../../prove/ContactFields';
+import { later } from '../../common/later';
 import { JointSimulation } from '../../prove/JointSimulation';
 import { useBench } from '../../state/context';
 import { StageFinding } from '../StageFinding';
+
+const BestLand = later(
+  'The best land',
+  async () => (await import('../../prove/BestLand')).BestLand,
+  <div className="h-40" />,
+);
 
 /** Every rule that was checked: what was found, what was waived, what held; and the joints. */
 export function Prove() {
@@ -45,6 +52,7 @@ export function Prove() {
       {drawable && (
         <>
           <JointSimulation drawable={drawable} />
+          <BestLand drawable={drawable} />
           <ContactFields drawable={drawable} />
         </>
       )}

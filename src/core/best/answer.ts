@@ -1,0 +1,103 @@
+import type { Drawable } from '../footprint/footprint';
+import { jointModel, landOf, type LinearMargin } from '../joint/model';
+import { bestLands, type BestAsk, type GroupBest } from './best';
+import { spanRisk, pinRisk, type JointRisk } from './events';
+import { contributorsOf, reliefsOf, type Contribution, type Relief } from './matters';
+import { capabilityOf, type Capability } from './measured';
+import type { Spread } from './distribution';
+
+/** What spreads one margin of a group's joints. */
+export interface MarginMatters {
+  readonly end: LinearMargin['end'];
+  readonly contributors: readonly Contribution[];
+}
+
+/** What matters for the joints of one group of lands as they are. */
+export interface Matters {
+  readonly group: string;
+  readonly title: string;
+  readonly margins: readonly MarginMatters[];
+  /** What a narrower tolerance would spare, the most first. */
+  readonly reliefs: readonly Relief[];
+}
+
+/** The best lands, and what matters for those that are there. */
+export interface BestAnswer {
+  readonly name: string;
+  readonly groups: readonly GroupBest[];
+  readonly matters: readonly Matters[];
+  /** How well measured processes hold the limits that the process states. */
+  readonly capabilities: readonly (Capability & { readonly variable: string; readonly range: number })[];
+}
+
+/** What matters for the joints of every group: closed forms, at once. */
+export function mattersOf(drawable: Drawable, { spreads = {} }: BestAsk = {}): Matters[] {
+  const { footprint, process } = drawable;
+  return footprint.groups.flatMap((group): Matters[] => {
+    const { id, title } = group.terminals;
+    const land = footprint.lands.find((one) => one.group === id && one.terminal);
+    const risk =
+      land &&
+      (group.kind === 'span'
+        ? spanRisk(group, landOf(land, group.terminals), process)
+        : group.kind === 'pin'
+          ? pinRisk(group, footprint, land, process)
+          : null);
+    const model = land && jointModel(footprint, land, process);
+    if (!land || !risk || !model) return [];
+    return [
+      {
+        group: id,
+        title,
+        margins: model.margins.map((margin) => ({
+          end: margin.end,
+          contributors: contributorsOf(model, margin, spreads),
+        })),
+        reliefs: reliefsOf(risk, spreads).filter(({ spared }) => spared > 0),
+      },
+    ];
+  });
+}
+
+/** The best lands of a footprint and what matters. Yields the share that is done. */
+export function* bestAnswer(drawable: Drawable, ask: BestAsk = {}): Generator<number, BestAnswer> {
+  const run = bestLands(drawable, ask);
+  let step = run.next();
+  while (!step.done) {
+    yield step.value;
+    step = run.next();
+  }
+  const ranges = new Map(variablesOf(drawable).map(({ name, range }) => [name, range]));
+  const capabilities = Object.entries(ask.spreads ?? {}).flatMap(([variable, spread]) => {
+    const range = ranges.get(variable);
+    return spread.kind === 'measured' && range
+      ? [{ variable, range, ...capabilityOf(summed(spread), range) }]
+      : [];
+  });
+  return {
+    name: drawable.document.name,
+    groups: step.value,
+    matters: mattersOf(drawable, ask),
+    capabilities,
+  };
+}
+
+/** Everything that varies in a footprint's joints, by name. */
+export function variablesOf(drawable: Drawable): JointRisk['variables'] {
+  const { footprint, process } = drawable;
+  const found = new Map<string, JointRisk['variables'][number]>();
+  for (const group of footprint.groups) {
+    const land = footprint.lands.find((one) => one.group === group.terminals.id && one.terminal);
+    const model = land && jointModel(footprint, land, process);
+    for (const variable of model?.variables ?? [])
+      if (!found.has(variable.name)) found.set(variable.name, variable);
+  }
+  return [...found.values()];
+}
+
+function summed(spread: Extract<Spread, { readonly kind: 'measured' }>) {
+  const { values } = spread;
+  const bias = values.reduce((sum, value) => sum + value, 0) / values.length;
+  const squares = values.reduce((sum, value) => sum + (value - bias) ** 2, 0);
+  return { values, bias, deviation: Math.sqrt(squares / (values.length - 1)), least: 0, most: 0 };
+}

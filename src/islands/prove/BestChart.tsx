@@ -1,0 +1,137 @@
+import {
+  Bar,
+  BarChart,
+  CartesianGrid,
+  ErrorBar,
+  LabelList,
+  Line,
+  ComposedChart,
+  Scatter,
+  XAxis,
+  YAxis,
+} from 'recharts';
+import { RESOLUTION, type GroupBest, type LandPoint } from '../../core/best/best';
+import type { Contribution } from '../../core/best/matters';
+import { formatNumber } from '../../core/units/length';
+
+const WIDTH = 278;
+/** Shares below this are drawn on the axis: they are beyond what can be told. ppm */
+const LEAST = RESOLUTION * 1e6;
+
+const SHORT: Readonly<Record<string, string>> = {
+  A: 'A',
+  B: 'B',
+  C: 'C',
+  own: 'own',
+  maker: 'maker',
+  'as-large': '',
+  best: 'best',
+};
+
+interface Props {
+  group: GroupBest;
+  chosen: string;
+}
+
+const ppm = (share: number) => Math.max(LEAST, share * 1e6);
+
+/** Share of bad joints against what a land takes: the front as a line, named lands as points with their confidence. */
+export function FrontChart({ group, chosen }: Props) {
+  const front = group.front.map(({ area, bad }) => ({ area, share: ppm(bad.share) }));
+  const pointOf = ({ id, area, bad }: LandPoint) => ({
+    area,
+    share: ppm(bad.share),
+    label: SHORT[id] ?? id,
+    range: [ppm(bad.share) - ppm(bad.low), ppm(bad.high) - ppm(bad.share)],
+  });
+  const points = group.points.filter(({ id }) => id !== 'as-large').map(pointOf);
+  const own = group.points.filter(({ id }) => id === chosen).map(pointOf);
+  const areas = [...front, ...points].map(({ area }) => area);
+  const [low, high] = [Math.min(...areas), Math.max(...areas)];
+  return (
+    <ComposedChart width={WIDTH} height={190} margin={{ top: 12, right: 14, bottom: 14, left: 0 }}>
+      <CartesianGrid stroke="var(--hairline)" strokeWidth={0.5} />
+      <XAxis
+        dataKey="area"
+        type="number"
+        domain={[low * 0.95, high * 1.05]}
+        tickFormatter={(value: number) => formatNumber(value, 1, 2)}
+        tick={{ fontSize: 11, fill: 'var(--color-secondary)' }}
+        stroke="var(--hairline)"
+        height={32}
+        label={{
+          value: 'one land, mm²',
+          position: 'insideBottom',
+          fontSize: 11,
+          fill: 'var(--color-secondary)',
+        }}
+      />
+      <YAxis
+        dataKey="share"
+        type="number"
+        scale="log"
+        domain={[LEAST / 2, 1e6]}
+        allowDataOverflow
+        ticks={[0.01, 1, 100, 1e4, 1e6]}
+        tickFormatter={(value: number) =>
+          value < 0.1 ? '≤ 0.01' : value >= 1e4 ? `${value / 1e4} %` : String(value)
+        }
+        tick={{ fontSize: 11, fill: 'var(--color-secondary)' }}
+        stroke="var(--hairline)"
+        width={44}
+        label={{
+          value: 'ppm',
+          position: 'insideTopLeft',
+          fontSize: 11,
+          fill: 'var(--color-secondary)',
+          dy: -12,
+        }}
+      />
+      <Line
+        data={front}
+        dataKey="share"
+        stroke="var(--color-primary)"
+        strokeWidth={1.5}
+        dot={false}
+        isAnimationActive={false}
+      />
+      <Scatter data={points} dataKey="share" fill="var(--ink)" isAnimationActive={false}>
+        <ErrorBar dataKey="range" width={4} stroke="var(--ink)" direction="y" />
+        <LabelList dataKey="label" position="top" fontSize={12} fill="var(--ink)" />
+      </Scatter>
+      <Scatter data={own} dataKey="share" fill="var(--copper)" isAnimationActive={false} />
+    </ComposedChart>
+  );
+}
+
+/** What spreads a margin, longest first. */
+export function CausesChart({ contributors }: { contributors: readonly Contribution[] }) {
+  const bars = contributors.map(({ name, share }) => ({
+    name,
+    share: share * 100,
+    says: `${formatNumber(share * 100, 0, 0)} %`,
+  }));
+  return (
+    <BarChart
+      width={WIDTH}
+      height={20 * bars.length + 6}
+      data={bars}
+      layout="vertical"
+      margin={{ top: 2, right: 34, bottom: 0, left: 0 }}
+      barCategoryGap={3}
+    >
+      <XAxis type="number" domain={[0, 100]} hide />
+      <YAxis
+        dataKey="name"
+        type="category"
+        width={150}
+        tick={{ fontSize: 11, fill: 'var(--ink)' }}
+        stroke="var(--hairline)"
+        interval={0}
+      />
+      <Bar dataKey="share" fill="var(--copper)" isAnimationActive={false}>
+        <LabelList dataKey="says" position="right" fontSize={11} fill="var(--ink)" />
+      </Bar>
+    </BarChart>
+  );
+}
