@@ -6,7 +6,11 @@ import { USUAL_COLOURS } from '../src/core/body/colours';
 import { turnPositions } from '../src/core/body/pose';
 import { seat } from '../src/core/body/seat';
 import { piecesOf } from '../src/core/body/subject';
+import { mattersOf } from '../src/core/best/answer';
+import { bestLandsOf } from '../src/core/best/best';
 import { check } from '../src/core/check/check';
+import { jointModel, type JointModel } from '../src/core/joint/model';
+import { simulate } from '../src/core/joint/simulate';
 import type { TapisDocument } from '../src/core/document/document';
 import { drawElevation } from '../src/core/drawing/elevation';
 import { drawPlan } from '../src/core/drawing/plan';
@@ -133,6 +137,19 @@ let placed: CompiledTrial;
 /** What any check of neighbours needs at the least: an index over all their lands, asked once for each. */
 const bareBoard = () => bareNeighbours(placed.parts.flatMap(({ footprint }) => footprint.lands));
 
+const jointOfFirst = jointModel(
+  sixteen.footprint,
+  sixteen.footprint.lands[0] as Land,
+  sixteen.process,
+) as JointModel;
+/** As many normal numbers, added. */
+function bareDraws(samples: number, variables: number): number {
+  let sum = 0;
+  for (let i = 0; i < samples * variables; i += 1)
+    sum += Math.sqrt(-2 * Math.log(1 - Math.random())) * Math.cos(2 * Math.PI * Math.random());
+  return sum;
+}
+
 const bench = new Bench({ time: 1000 });
 bench
   .add(
@@ -158,6 +175,13 @@ bench
   .add('write STEP, 64 leads', () => {
     writeStep(many.footprint.body.assembly, 'body', USUAL_COLOURS);
   })
+  .add('what matters, 16 leads', () => void mattersOf(sixteen))
+  .add('best lands of 16 leads', () => void bestLandsOf(sixteen))
+  .add('simulate 100 000 joints of a land', () => {
+    const run = simulate(jointOfFirst, { samples: 100_000, seed: 1, distribution: 'normal' });
+    while (!run.next().done);
+  })
+  .add('bare loop over as many draws', () => void bareDraws(100_000, jointOfFirst.variables.length))
   .add('seat a model of 100 balls, on its side', () => void seatToEnd())
   .add('bare pass over its triangles', () => void bareVolume());
 await bench.run();
@@ -189,6 +213,9 @@ const ratio = (a: string, b: string) => ((medians.get(a) ?? NaN) / (medians.get(
 const index = 'bare index, 2025 lands';
 console.log(
   `check() to a bare index build and neighbour search, 64 lands: ${ratio('check 64 leads', 'bare index, 64 lands')}`,
+);
+console.log(
+  `simulating a joint to a bare loop of the same draws: ${ratio('simulate 100 000 joints of a land', 'bare loop over as many draws')}`,
 );
 console.log(`the same over 2025 balls: ${ratio('check 2025 balls', index)}`);
 console.log(`compile() of 2025 balls to that index: ${ratio('compile 2025 balls', index)}`);

@@ -151,6 +151,17 @@ describe('endpoints', () => {
     expect(await next()).toEqual({ summary: expect.objectContaining({ documents: 4, refused: 2 }) });
     expect((await lines.next()).done).toBe(true);
   });
+  it('find the best lands of a document, and say what is asked wrongly', async () => {
+    const asked = (query: string) => post(`/api/v1/best${query}`, document, 'application/json');
+    const answer = (await (await asked('?maxZ=7.5')).json()) as {
+      groups: { points: { id: string; sizes: { Z: number } }[] }[];
+    };
+    const best = answer.groups[0]?.points.find(({ id }) => id === 'best');
+    expect(best?.sizes.Z).toBeLessThanOrEqual(7.5);
+    for (const query of ['?colour=red', '?maxZ=far', '?spread=Weather=uniform'])
+      expect((await asked(query)).status).toBe(400);
+    expect((await post('/api/v1/best', '{}', 'application/json')).status).toBe(422);
+  });
   it('put a batch to a process of one’s own, and say what is asked wrongly', async () => {
     const own = {
       ...processById('standard'),

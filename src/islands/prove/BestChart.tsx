@@ -38,14 +38,22 @@ const ppm = (share: number) => Math.max(LEAST, share * 1e6);
 /** Share of bad joints against what a land takes: the front as a line, named lands as points with their confidence. */
 export function FrontChart({ group, chosen }: Props) {
   const front = group.front.map(({ area, bad }) => ({ area, share: ppm(bad.share) }));
+  const own = group.points.find(({ id }) => id === 'own');
   const pointOf = ({ id, area, bad }: LandPoint) => ({
     area,
     share: ppm(bad.share),
-    label: SHORT[id] ?? id,
+    label: labelOf(id),
     range: [ppm(bad.share) - ppm(bad.low), ppm(bad.high) - ppm(bad.share)],
   });
+  // the land as it is may be that of a level: one label says both
+  const isOwn = ({ area, bad }: LandPoint) => own?.area === area && own.bad.share === bad.share;
+  const labelOf = (id: string) => {
+    const point = group.points.find((one) => one.id === id);
+    if (id === 'own') return group.points.some((one) => one.id !== 'own' && isOwn(one)) ? '' : 'own';
+    return point && isOwn(point) ? `${SHORT[id] ?? id}, own` : (SHORT[id] ?? id);
+  };
   const points = group.points.filter(({ id }) => id !== 'as-large').map(pointOf);
-  const own = group.points.filter(({ id }) => id === chosen).map(pointOf);
+  const seen = group.points.filter(({ id }) => id === chosen).map(pointOf);
   const areas = [...front, ...points].map(({ area }) => area);
   const [low, high] = [Math.min(...areas), Math.max(...areas)];
   return (
@@ -74,18 +82,11 @@ export function FrontChart({ group, chosen }: Props) {
         allowDataOverflow
         ticks={[0.01, 1, 100, 1e4, 1e6]}
         tickFormatter={(value: number) =>
-          value < 0.1 ? '≤ 0.01' : value >= 1e4 ? `${value / 1e4} %` : String(value)
+          value < 0.1 ? '≤ 0.01 ppm' : value >= 1e4 ? `${value / 1e4} %` : `${value} ppm`
         }
         tick={{ fontSize: 11, fill: 'var(--color-secondary)' }}
         stroke="var(--hairline)"
-        width={44}
-        label={{
-          value: 'ppm',
-          position: 'insideTopLeft',
-          fontSize: 11,
-          fill: 'var(--color-secondary)',
-          dy: -12,
-        }}
+        width={62}
       />
       <Line
         data={front}
@@ -99,7 +100,7 @@ export function FrontChart({ group, chosen }: Props) {
         <ErrorBar dataKey="range" width={4} stroke="var(--ink)" direction="y" />
         <LabelList dataKey="label" position="top" fontSize={12} fill="var(--ink)" />
       </Scatter>
-      <Scatter data={own} dataKey="share" fill="var(--copper)" isAnimationActive={false} />
+      <Scatter data={seen} dataKey="share" fill="var(--copper)" isAnimationActive={false} />
     </ComposedChart>
   );
 }

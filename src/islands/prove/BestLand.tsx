@@ -69,7 +69,7 @@ export function BestLand({ drawable }: { drawable: Drawable }) {
             .map(({ name, less, spared }) => (
               <li key={name}>
                 {formatLength(less, unit)} {unit} less of {name.toLowerCase()} spares{' '}
-                {formatNumber(spared * 1e6, 0, 2)} ppm
+                {formatNumber(spared * 1e6, 0, spared > 1e-5 ? 0 : 2)} ppm
               </li>
             ))}
           {own.reliefs.every(({ spared }) => spared < 1e-9) && (

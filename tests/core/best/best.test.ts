@@ -239,7 +239,7 @@ describe('the best land', () => {
         const shareOf = (Z: number, G: number, X: number) =>
           summedShare(spanRisk(group, { Z, G, X, Y: (Z - G) / 2, C: (Z + G) / 2 }, process));
         // toe and heel no less than the least level asks, as the search has it
-      const all = [...found.front, best];
+        const all = [...found.front, best];
         const [zs, gs, xs] = (['Z', 'G', 'X'] as const).map((key) =>
           all.map(({ sizes }) => sizes[key] ?? 0),
         ) as [number[], number[], number[]];
