@@ -180,6 +180,21 @@ export const COMMANDS: readonly Command[] = [
     run: async ({ files: [file = ''], options }) => (await import('./best')).best(file, options),
   },
   {
+    name: 'describe',
+    summary: 'a document in words, one fact a line, for textual differences',
+    takes: 'FILE',
+    options: [STANDARD],
+    run: async ({ files: [file = ''], options }) => (await import('./describe')).describeFile(file, options),
+  },
+  {
+    name: 'merge',
+    summary:
+      'joins two documents (or standards) that come from one, by their fields; where they clash both values stand between marks, exit 1',
+    takes: 'BASE OURS THEIRS',
+    options: [['--out <file>', 'where it is written; standard output where it is missing']],
+    run: async ({ files, options }) => (await import('./merge')).merge(files, options),
+  },
+  {
     name: 'standard',
     summary:
       'a house standard in words: what it wants over what is published; exit 1 where a clause cannot be used. With --against in what it differs from another; with --from it is read off the documents of a folder',

@@ -25,7 +25,7 @@ interface Answer {
 it('says which land fails least, beside the levels, and which tolerance matters', async () => {
   const { out, code } = await run(['best', part]);
   expect(code).toBe(0);
-  expect(out).toMatch(/level C: Z 3\.30.*; \d+ ppm \(/);
+  expect(out).toMatch(/level C: Z 3\.30.*; \d+ ppm/);
   expect(out).toContain('best: Z');
   expect(out).toContain('toe: span over the terminals');
   expect(out).toMatch(/0\.05 mm less of terminal length spares \d+/);
