@@ -15,7 +15,8 @@ const CORE_FLOORS = [
   ['joint'],
   ['drawing', 'check'],
   ['compare'],
-  ['library', 'opinion', 'trial', 'lists', 'best'],
+  ['best'],
+  ['library', 'opinion', 'trial', 'lists'],
   ['format'],
 ];
 const UPPER_FLOORS = [['kernel'], ['workers', 'store', 'cli', 'server', 'demo'], ['islands'], ['pages']];

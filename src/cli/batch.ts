@@ -8,7 +8,7 @@ import { wishFor, type Wish } from '../core/library/change';
 import { processById, PROCESSES } from '../core/process';
 import type { BatchAsk } from '../kernel/batch-line';
 import type { BatchLine, BatchTask } from './batch-work';
-import { filesIn, standardFile } from './files';
+import { filesIn, standardFile, textOf } from './files';
 import { Refusal, type Outcome } from './outcome';
 
 /** What a batch is told on the command line. */
@@ -19,6 +19,10 @@ export interface BatchOptions {
   readonly check?: boolean | undefined;
   readonly format?: string | undefined;
   readonly out?: string | undefined;
+  /** `3/8`: the third of eight parts of the folder. */
+  readonly shard?: string | undefined;
+  /** Files that shards printed, to be put together. */
+  readonly join?: readonly string[] | undefined;
 }
 
 const isSource = import.meta.url.endsWith('.ts');
@@ -38,14 +42,16 @@ export async function batch(
   options: BatchOptions,
   print: (text: string) => void,
 ): Promise<Outcome> {
-  const { check = false, format, out } = options;
+  const { check = false, format, out, shard, join } = options;
+  if (join !== undefined) return joinedShards(join, check);
+  if (folder === '') throw new Refusal('Name the folder, or what shards printed by --join.');
   const wish = wishOf(options);
   if ((format === undefined) !== (out === undefined))
     throw new Refusal('--format and --out go together: what to write, and the folder to write it into.');
   if (format !== undefined && !formatById(format))
     throw new Refusal(`--format is “${format}”; known are ${FORMATS.map(({ id }) => id).join(', ')}.`);
   const ask: BatchAsk = { wish, inWords: check, format: format ?? null };
-  const paths = filesIn(folder);
+  const paths = shardOf(filesIn(folder), shard);
   const began = performance.now();
   const pool = new Piscina<BatchTask, BatchLine[]>({
     filename: new URL(isSource ? './batch-work.ts' : './batch-work.mjs', import.meta.url).href,
@@ -86,6 +92,44 @@ export async function batch(
     '',
   ].join('\n');
   return { out: '', err, code: refused > 0 ? 2 : check && stop > 0 ? 1 : 0 };
+}
+
+/** Every so many-th file, so that parts are alike in size and stay the same from machine to machine. */
+function shardOf(paths: readonly string[], shard: string | undefined): readonly string[] {
+  if (shard === undefined) return paths;
+  const [, part = '', of = ''] = /^(\d+)\/(\d+)$/.exec(shard) ?? [];
+  const [i, n] = [Number(part), Number(of)];
+  if (!(i >= 1 && i <= n && n <= 10_000))
+    throw new Refusal(`--shard is “${shard}”; it is a part of how many, such as 3/8.`);
+  return paths.filter((_, k) => k % n === i - 1);
+}
+
+/** Lines that shards printed, as the whole would have printed them: by their paths, each once, counted again. */
+function joinedShards(files: readonly string[], check: boolean): Outcome {
+  const lines = new Map<string, BatchLine>();
+  for (const file of files)
+    for (const [i, text] of textOf(file).split('\n').entries()) {
+      if (text.trim() === '') continue;
+      let line: BatchLine;
+      try {
+        line = JSON.parse(text) as BatchLine;
+      } catch {
+        throw new Refusal(`${file}, line ${i + 1}: this is no line of a batch.`);
+      }
+      if (typeof line.path !== 'string') throw new Refusal(`${file}, line ${i + 1}: it names no path.`);
+      if (lines.has(line.path))
+        throw new Refusal(`${line.path} is in two shards: they are of different folders or parts.`);
+      lines.set(line.path, line);
+    }
+  const all = [...lines.values()].sort((a, b) => (a.path < b.path ? -1 : 1));
+  const count = (of: (line: BatchLine) => boolean) => all.filter(of).length;
+  const is = (verdict: string) => count((line) => !('refused' in line) && line.verdict === verdict);
+  const refused = count((line) => 'refused' in line);
+  return {
+    out: all.map((line) => `${JSON.stringify(line)}\n`).join(''),
+    err: `${all.length} files of ${files.length} shards\nstop ${is('stop')}, caution ${is('caution')}, note ${is('note')}, clear ${is('clear')}, refused ${refused}\n`,
+    code: refused > 0 ? 2 : check && is('stop') > 0 ? 1 : 0,
+  };
 }
 
 /** Names that several files have, which only a person can tell whether they may. */

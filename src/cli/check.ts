@@ -1,3 +1,4 @@
+import { existsSync, readFileSync } from 'node:fs';
 import { check } from '../core/check/check';
 import type { CheckedFile } from '../core/format/checked-file';
 import { writeJunit } from '../core/format/junit/junit';
@@ -24,15 +25,23 @@ export const REPORTS: Readonly<Record<string, (files: readonly CheckedFile[]) =>
 
 /** Checks documents; one that cannot be read does not keep the others from being checked. */
 export async function checkFiles(
-  files: readonly string[],
+  named: readonly string[],
   {
     format = 'words',
     standard,
-  }: { readonly format?: string | undefined; readonly standard?: string | undefined },
+    list,
+  }: {
+    readonly format?: string | undefined;
+    readonly standard?: string | undefined;
+    readonly list?: string | undefined;
+  },
 ): Promise<Outcome> {
   const write = Object.hasOwn(REPORTS, format) ? REPORTS[format] : undefined;
   if (!write)
     throw new Refusal(`--format is “${format}”; findings are written as ${Object.keys(REPORTS).join(', ')}.`);
+  const files = [...named, ...(list === undefined ? [] : listed(list))];
+  if (named.length === 0 && list === undefined)
+    throw new Refusal('Name a file, or a list of them by --list.');
   const checked: CheckedFile[] = [];
   const err: string[] = [];
   let unread = false;
@@ -52,4 +61,14 @@ export async function checkFiles(
   }
   const isStopped = checked.some(({ report }) => report.verdict === 'stop');
   return { out: write(checked), err: err.join(''), code: unread ? 2 : isStopped ? 1 : 0 };
+}
+
+/** Paths of a list that are documents: what is gone, or is no JSON, or is another kind of Tapis file, is left out. */
+function listed(list: string): string[] {
+  return textOf(list)
+    .split(/[\r\n\0]+/)
+    .map((line) => line.trim())
+    .filter(
+      (path) => /\.json$/i.test(path) && existsSync(path) && /"tapis"\s*:/.test(readFileSync(path, 'utf8')),
+    );
 }

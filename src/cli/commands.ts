@@ -59,8 +59,15 @@ export const COMMANDS: readonly Command[] = [
   {
     name: 'check',
     summary: 'findings; exit 1 when one is a stop',
-    takes: 'FILE…',
-    options: [['--format <format>', 'words, json, sarif or junit; words where it is missing'], STANDARD],
+    takes: '[FILE...]',
+    options: [
+      ['--format <format>', 'words, json, sarif or junit; words where it is missing'],
+      [
+        '--list <file>',
+        'a file with a path a line (- for standard input), as hooks have them; others than JSON are left out',
+      ],
+      STANDARD,
+    ],
     run: async ({ files, options }) => (await import('./check')).checkFiles(files, options),
   },
   {
@@ -148,12 +155,14 @@ export const COMMANDS: readonly Command[] = [
   {
     name: 'batch',
     summary: 'all documents of a folder, in threads: a line of JSON for each, a summary to standard error',
-    takes: 'DIR',
+    takes: '[DIR]',
     options: [
       ['--process <process>', 'a process’s id or its file'],
       ['--level <level>', 'A, B or C; D where the standard has it'],
       STANDARD,
       ['--check', 'with findings'],
+      ['--shard <part>', 'a part of the folder alone, such as 3/8, for several machines'],
+      ['--join <file>', 'puts together what shards printed; may come several times'],
       ['--format <format>', ids(FORMATS)],
       FOLDER,
     ],
@@ -185,6 +194,14 @@ export const COMMANDS: readonly Command[] = [
     takes: 'FILE',
     options: [STANDARD],
     run: async ({ files: [file = ''], options }) => (await import('./describe')).describeFile(file, options),
+  },
+  {
+    name: 'review',
+    summary:
+      'what changed between two folders (or Shelf files) of documents, as a page and a summary; exit 1 where a stop came',
+    takes: 'OLD NEW',
+    options: [FOLDER, ['--title <words>', 'what the page is headed with'], STANDARD],
+    run: async ({ files, options }) => (await import('./review')).review(files, options),
   },
   {
     name: 'merge',

@@ -1,5 +1,5 @@
 import { problemWords } from '../core/document/read';
-import { mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join, sep } from 'node:path';
 import { compile } from '../core/footprint/compile';
 import type { Compiled } from '../core/footprint/footprint';
@@ -96,5 +96,14 @@ export function filesIn(folder: string): string[] {
       .sort();
   } catch (error) {
     throw new Refusal(`${folder} cannot be read: ${(error as Error).message}`);
+  }
+}
+
+/** Whether a path is a folder. */
+export function isFolder(path: string): boolean {
+  try {
+    return statSync(path).isDirectory();
+  } catch {
+    return false;
   }
 }

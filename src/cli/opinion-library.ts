@@ -1,4 +1,4 @@
-import { readdirSync, readFileSync, statSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 import { basename, dirname, join } from 'node:path';
 import { openShelf } from '../core/footprint/open';
 import { compile } from '../core/footprint/compile';
@@ -8,6 +8,7 @@ import { writeOpinionSarif } from '../core/format/sarif/opinions';
 import { opinionsOn, type LibraryOpinion, type Named } from '../core/opinion/library';
 import { proposeStandard } from '../core/library/propose';
 import { keptTheirs, opinionOn } from '../core/opinion/opinion';
+import { isFolder } from './files';
 import { patternsIn, type ImportOptions } from './import';
 import { observedWords } from './standard';
 import { Refusal, type Outcome } from './outcome';
@@ -16,15 +17,6 @@ import { Refusal, type Outcome } from './outcome';
 export interface LibraryOptions extends ImportOptions {
   readonly json?: boolean | undefined;
   readonly sarif?: boolean | undefined;
-}
-
-/** Whether a path is a folder. */
-export function isFolder(path: string): boolean {
-  try {
-    return statSync(path).isDirectory();
-  } catch {
-    return false;
-  }
 }
 
 interface Found extends Named {

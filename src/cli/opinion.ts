@@ -8,9 +8,9 @@ import { keptTheirs, opinionOn, type Opinion } from '../core/opinion/opinion';
 import type { Remark } from '../core/opinion/remark';
 import { differenceWords } from '../core/opinion/remarks-lands';
 import { formatFigure, formatMm } from '../core/units/length';
-import { compileFile } from './files';
+import { compileFile, isFolder } from './files';
 import { patternsIn, type ImportOptions } from './import';
-import { isFolder, opinionOnLibrary } from './opinion-library';
+import { opinionOnLibrary } from './opinion-library';
 import { Refusal, type Outcome } from './outcome';
 
 interface OpinionOptions extends ImportOptions {

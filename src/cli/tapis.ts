@@ -49,7 +49,7 @@ function quiet(parser: Parser, heard: { out: string; err: string }): Parser {
 }
 
 /** Options that may come several times. */
-const SEVERAL = ['--as', '--spread', '--measured'];
+const SEVERAL = ['--as', '--spread', '--measured', '--join'];
 
 function parserOf(
   { name, summary, takes, options, run: act }: Command,

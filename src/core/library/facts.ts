@@ -99,7 +99,7 @@ export function keptOf(document: TapisDocument, models: ModelSource = noModels):
   };
   return {
     facts,
-    drawing: footprint && cardDrawing(footprint),
+    drawing: footprint && drawingOf(footprint),
     copper: footprint && copperOf(footprint),
   };
 }
@@ -131,7 +131,7 @@ const SCALES = [4, 2, 1, 0.5] as const;
 const LONGEST = 120_000;
 
 /** The plan at a scale that all cards share, halved until it fits. */
-function cardDrawing(footprint: Footprint): CardDrawing {
+export function drawingOf(footprint: Footprint): CardDrawing {
   const plan = drawPlan(footprint);
   const [width, height] = [widthOf(plan), heightOf(plan)];
   const fits = (k: number) => width * k * PER_MM <= ROOM.width && height * k * PER_MM <= ROOM.height;
