@@ -47,7 +47,6 @@ export const crystal = defineFamily<Symbol>({
     'L W W1 T A',
     '3.2 × 1.5 | - | 3.1..3.3 | 1.4..1.6 | 1.0..1.2 | 0.6..0.8 | max 0.9 | leads=flat',
     '5.0 × 3.2 | - | 4.9..5.1 | 3.1..3.3 | 2.3..2.6 | 0.9..1.2 | max 1.3 | leads=flat',
-    'Metal can, 11.4 × 4.7 | - | 12.4..13.0 | 4.5..4.85 | 0.5..0.7 | 3.5..4.2 | max 4.2 | leads=formed',
   ),
   terminals,
   body: (d) => seatedBody(d.L, d.W, d.A),
