@@ -189,6 +189,20 @@ export const COMMANDS: readonly Command[] = [
     run: async ({ files: [file = ''], options }) => (await import('./best')).best(file, options),
   },
   {
+    name: 'watch',
+    summary:
+      'compiles, checks and writes the documents of a folder, then each that changes, until it is ended',
+    takes: 'DIR',
+    options: [
+      ['--format <format>', ids(FORMATS)],
+      FOLDER,
+      ['--once', 'looks once and ends; exit 1 when one is a stop'],
+      STANDARD,
+    ],
+    run: async ({ files: [folder = ''], options, print }) =>
+      (await import('./watch')).watch(folder, options, print),
+  },
+  {
     name: 'describe',
     summary: 'a document in words, one fact a line, for textual differences',
     takes: 'FILE',

@@ -160,7 +160,7 @@ describe('shards', () => {
     };
     const whole = await printed(library, '--check');
     const shards: string[] = [];
-    for (const part of ['1/3', '2/3', '3/3']) {
+    for (const part of ['1/2', '2/2']) {
       const file = join(folder, `shard-${part[0] ?? ''}.ndjson`);
       writeFileSync(file, (await printed(library, '--check', '--shard', part)).out);
       shards.push('--join', file);
@@ -168,7 +168,7 @@ describe('shards', () => {
     const together = await printed(...shards, '--check');
     expect(together.out).toBe(whole.out);
     expect([together.code, whole.code]).toEqual([2, 2]);
-    expect(together.err).toContain('8 files of 3 shards');
+    expect(together.err).toContain('8 files of 2 shards');
     expect((await printed(library, '--shard', '4/3')).err).toContain('such as 3/8');
     expect((await printed('--join', shards[1] ?? '', '--join', shards[1] ?? '')).err).toContain(
       'is in two shards',

@@ -160,7 +160,7 @@ describe('heads of columns', () => {
         ];
         expect(heldAgainst(rows, isHtml ? asHtml : asText).silent).toEqual([]);
       }),
-      { numRuns: cases(300, 5000) },
+      { numRuns: cases(170, 5000) },
     );
   });
 });
