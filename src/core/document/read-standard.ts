@@ -1,5 +1,6 @@
 import { fail, ok, type Result } from '../units/result';
-import { standardOf, type ClauseProblem, type StandardDocument } from '../standard/standard';
+import { standardOf } from '../standard/resolve';
+import type { ClauseProblem, StandardDocument } from '../standard/standard';
 import { standard as validate } from './generated/validators.js';
 import { describeErrors, parseJson, type DocumentProblem } from './read';
 

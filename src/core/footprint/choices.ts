@@ -9,7 +9,7 @@ import { TRIM_TITLES } from '../land/trims';
 import type { PadMargins } from '../padstack/padstack';
 import type { Process } from '../process/process';
 import { underStandard } from '../standard/numbers';
-import { saidAt, standardOf, type Standard } from '../standard/standard';
+import { saidAt, type Standard } from '../standard/standard';
 import type { Orientation } from './footprint';
 import type { Pin1Shape } from './pin1-shapes';
 import { isForPackageArea } from './keep-outs';
@@ -31,11 +31,13 @@ export interface Choices {
   readonly problems: readonly Finding[];
 }
 
-/** Reads a document's choices; lengths are in the package's unit unless they say another. */
-export function readChoices(document: TapisDocument, shop: Process): Choices {
+/**
+ * Reads a document's choices; lengths are in the package's unit unless they say another.
+ * @param standard what the house wants where nothing was chosen
+ */
+export function readChoices(document: TapisDocument, shop: Process, standard: Standard): Choices {
   const intent: ChoicesIntent = document;
   const { value: own, problems } = readFields(CHOICES, intent, '', document.package.unit ?? 'mm');
-  const standard = standardOf(document.standard);
   const families = familiesOf(document);
   const read = withHabits(own, standard, families);
   const { overrides, body } = read;

@@ -10,7 +10,7 @@ import { area, type Polygon } from '../geometry/polygon';
 import type { Assembly } from '../geometry/solid';
 import type { SolvedGroup } from '../land/solution';
 import { solveLands } from '../land/solve';
-import { drawPackage, type Makers } from '../package/draw';
+import { drawPackage, standardBy, type Makers } from '../package/draw';
 import { bodyAt, bodyOutline, bodyShape, placedPackage, type DrawnPackage } from '../package/drawn';
 import { digitsOf, formatName, numbersIn, type NameTemplate } from '../package/naming';
 import { landIdOf, type Bore } from '../package/terminal';
@@ -60,7 +60,7 @@ export function compileWith(
   models: ModelSource = noModels,
 ): Compiled {
   const shop = processOf(document);
-  const choices = readChoices(document, shop.process);
+  const choices = readChoices(document, shop.process, standardBy(makers, document.standard));
   const { process, recommended, standard } = choices;
   const house = houseFindings(document, standard);
   const { resolved, drawn: unturned, problems: unread } = drawPackage(document, makers);
@@ -346,9 +346,9 @@ const marksRead = new WeakMap<Drawable, Choices['read']['marks']>();
 
 /** A footprint with another reference: everything else is the same. */
 export function withReference(compiled: Drawable, reference: string): Footprint {
-  const { document, process, footprint } = compiled;
+  const { document, process, standard, footprint } = compiled;
   const { courtyard, body, assembly } = footprint;
-  const marks = marksRead.get(compiled) ?? readChoices(document, process).read.marks;
+  const marks = marksRead.get(compiled) ?? readChoices(document, process, standard).read.marks;
   marksRead.set(compiled, marks);
   const named = { ...marks, reference: isNone(reference) ? null : reference };
   return {

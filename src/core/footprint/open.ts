@@ -6,7 +6,7 @@ import { isTrial, readTrial } from '../document/read-trial';
 import { readShelfFile, readShelfParts, type ShelfContents, type ShelfPart } from '../document/read-shelf';
 import type { TrialDocument } from '../document/trial';
 import { writeDocument, writeFamily, writeProcess, writeShelf, writeTrial } from '../document/write';
-import { drawPackage, withExamples } from '../package/draw';
+import { drawPackage, standardBy, withExamples } from '../package/draw';
 import { ALL_MAKERS } from '../package/makers';
 import { placedPackage } from '../package/drawn';
 import { landIdOf } from '../package/terminal';
@@ -82,7 +82,11 @@ function namesOf(document: TapisDocument): LandName[] {
   const { drawn } = drawPackage(withExamples(document, ALL_MAKERS)?.document ?? document, ALL_MAKERS);
   if (!drawn) return [];
   const process = processById(document.process) ?? standardProcess;
-  const { orientation, read } = readChoices(document, document.ownProcess ?? process);
+  const { orientation, read } = readChoices(
+    document,
+    document.ownProcess ?? process,
+    standardBy(ALL_MAKERS, document.standard),
+  );
   const placed = placedPackage(drawn, turned(orientation === 'A' ? 0 : 90));
   const numbers = numbersOf(placed, orientation, read.numbering, new Map());
   return drawn.groups.flatMap((group) =>

@@ -1,15 +1,17 @@
 import type { SpanGroup, TerminalForm } from '../package/terminal';
 import type { Level, PublishedLevel } from '../standard/levels';
-import { GOAL_SIZES, goalSizeTitle, type GoalSize } from '../standard/fields';
 import {
   FINE_PITCH,
   GOAL_ROWS,
+  GOAL_SIZES,
   GOALS_SOURCE,
+  goalSizeTitle,
   REDUCED_HEEL,
   SMALL_CHIP,
   TALL_CAN,
   type GoalRow,
   type Goals,
+  type GoalSize,
 } from '../standard/published';
 import {
   AS_PUBLISHED,

@@ -1,3 +1,4 @@
+import { AS_PUBLISHED, type Standard, type StandardDocument } from '../standard/standard';
 import type { PackageIntent, TapisDocument } from '../document/document';
 import type { Edit } from '../document/edit';
 import { applyEdits } from '../document/edit';
@@ -22,10 +23,19 @@ export interface Composer {
 export interface Makers {
   readonly families: readonly FamilyDefinition[];
   readonly composer: Composer | null;
+  /** Who reads house standards; `null` until that is loaded, which nothing asks for before. */
+  readonly standards: ((document: StandardDocument) => Standard) | null;
 }
 
 const familyIn = ({ families }: Makers, id: string): FamilyDefinition | null =>
   families.find((family) => family.id === id) ?? null;
+
+/** A house standard ready to be asked; as published where there is none. */
+export function standardBy({ standards }: Makers, document: StandardDocument | undefined): Standard {
+  if (!document) return AS_PUBLISHED;
+  if (!standards) throw new Error('what reads house standards is not loaded');
+  return standards(document);
+}
 
 /** Who draws composed packages; nobody asks while there is none. */
 function composerOf({ composer }: Makers): Composer {

@@ -28,7 +28,8 @@ const KINDS: readonly (readonly [ids: string, load: () => Promise<Families>])[] 
  * @returns `null` for one that is not found alone
  */
 export async function loadMakersOf(family: string): Promise<Makers | null> {
-  if (family === COMPOSED) return { families: [], composer: (await import('./composed/composer')).composer };
+  if (family === COMPOSED)
+    return { families: [], composer: (await import('./composed/composer')).composer, standards: null };
   const [, load] = KINDS.find(([ids]) => ids.split(' ').includes(family)) ?? [];
-  return load ? { families: await load(), composer: null } : null;
+  return load ? { families: await load(), composer: null, standards: null } : null;
 }

@@ -1,4 +1,5 @@
-import { fieldIn, fieldsOf, type Standard, type Stated } from './standard';
+import { fieldIn, fieldsOf } from './resolve';
+import type { Standard, Stated } from './standard';
 import { clauseText } from './words';
 
 /** One place at which two standards want something else. */

@@ -5,6 +5,8 @@ import {
   BALL_STEP,
   FINE_PITCH,
   GOAL_ROWS,
+  GOAL_SIZES,
+  goalSizeTitle,
   GOALS_SOURCE,
   GRID_COURTYARD,
   HARD_BALL_FACTOR,
@@ -18,7 +20,6 @@ import {
   SMALL_CHIP,
   TALL_CAN,
   type GoalRow,
-  type Goals,
 } from './published';
 
 /** What a clause may say. Lengths are mm, or a text with a unit such as “12 mil”. */
@@ -55,16 +56,6 @@ export const SECTIONS = [
   { id: 'rules', title: 'How grave the rules are' },
 ] as const;
 export type SectionId = (typeof SECTIONS)[number]['id'];
-
-/** The four sizes of a row of goals, in the order of a drawing. */
-export const GOAL_SIZES = ['outer', 'inner', 'side', 'courtyard'] as const satisfies readonly (keyof Goals)[];
-export type GoalSize = (typeof GOAL_SIZES)[number];
-
-/** What a size of a row of goals is called: toe and heel where the lead form says so. */
-export function goalSizeTitle({ ends }: Pick<GoalRow, 'ends'>, size: GoalSize): string {
-  if (size === 'outer' || size === 'inner') return ends[size];
-  return size === 'side' ? 'side' : 'courtyard excess';
-}
 
 /** Every row of goals that is published. */
 export const PUBLISHED_ROWS: readonly GoalRow[] = Object.values(GOAL_ROWS);

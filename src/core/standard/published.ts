@@ -25,6 +25,16 @@ export interface GoalRow {
   readonly levels: Readonly<Record<PublishedLevel, Goals>>;
 }
 
+/** The four sizes of a row of goals, in the order of a drawing. */
+export const GOAL_SIZES = ['outer', 'inner', 'side', 'courtyard'] as const satisfies readonly (keyof Goals)[];
+export type GoalSize = (typeof GOAL_SIZES)[number];
+
+/** What a size of a row of goals is called: toe and heel where the lead form says so. */
+export function goalSizeTitle({ ends }: Pick<GoalRow, 'ends'>, size: GoalSize): string {
+  if (size === 'outer' || size === 'inner') return ends[size];
+  return size === 'side' ? 'side' : 'courtyard excess';
+}
+
 /** The lead forms that the goals tell apart, and how each is called. */
 export const LEAD_FORMS = {
   'gull-wing': 'gull wing',

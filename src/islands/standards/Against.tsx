@@ -1,12 +1,7 @@
 import { pointerKey } from '../../core/document/edit';
 import { standardDifferences } from '../../core/standard/differences';
-import {
-  cited,
-  standardOf,
-  standardTitle,
-  type StandardDocument,
-  type Stated,
-} from '../../core/standard/standard';
+import { standardOf } from '../../core/standard/resolve';
+import { cited, standardTitle, type StandardDocument, type Stated } from '../../core/standard/standard';
 import { standards } from '../common/shelf-store';
 import { attempt } from '../common/trouble';
 

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { ClauseField, ClauseValue } from '../../core/standard/fields';
-import { readClause, type Stated } from '../../core/standard/standard';
+import { readClause } from '../../core/standard/resolve';
+import type { Stated } from '../../core/standard/standard';
 import { clauseText } from '../../core/standard/words';
 import { Pick } from '../common/inputs';
 

@@ -1,7 +1,7 @@
-import { goalSizeTitle, type GoalSize } from '../../core/standard/fields';
 import type { LevelWords } from '../../core/standard/levels';
-import type { GoalRow, Goals } from '../../core/standard/published';
-import { fieldIn, wantedAt, type Standard } from '../../core/standard/standard';
+import { goalSizeTitle, type GoalRow, type Goals, type GoalSize } from '../../core/standard/published';
+import { fieldIn } from '../../core/standard/resolve';
+import { wantedAt, type Standard } from '../../core/standard/standard';
 import { ClauseInput } from './ClauseInput';
 import { cutOf, HALF_WIDTH, shapeOf, type CutDimension } from './joint-cut';
 import type { Put } from './state';

@@ -8,14 +8,8 @@ import {
   type SectionId,
 } from '../../core/standard/fields';
 import { LEAD_FORMS, type LeadForm } from '../../core/standard/published';
-import {
-  asGoalRow,
-  fieldIn,
-  fieldsOf,
-  statedFields,
-  type OwnRow,
-  type Standard,
-} from '../../core/standard/standard';
+import { fieldIn, fieldsOf, statedFields } from '../../core/standard/resolve';
+import { asGoalRow, type OwnRow, type Standard } from '../../core/standard/standard';
 import { clauseText } from '../../core/standard/words';
 import { RULES } from '../../core/check/rules';
 import { TRIAL_RULES } from '../../core/trial/rules';

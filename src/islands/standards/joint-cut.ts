@@ -1,5 +1,4 @@
-import type { GoalSize } from '../../core/standard/fields';
-import type { LeadForm } from '../../core/standard/published';
+import type { GoalSize, LeadForm } from '../../core/standard/published';
 
 // A joint cut through, drawn at one scale for every lead form: x runs outward along the span, y up, mm.
 // The terminal's contact lies from 0 to `foot`; goals are what the land reaches beyond it.

@@ -18,13 +18,8 @@ import {
   type ClauseValue,
 } from '../../../src/core/standard/fields';
 import { fillName, parseHouseName } from '../../../src/core/standard/template';
-import {
-  fieldsOf,
-  standardOf,
-  type Clause,
-  type OwnRow,
-  type StandardDocument,
-} from '../../../src/core/standard/standard';
+import { fieldsOf, standardOf } from '../../../src/core/standard/resolve';
+import type { Clause, OwnRow, StandardDocument } from '../../../src/core/standard/standard';
 import { chip, converter } from '../../data/documents';
 import { EXAMPLES, USUAL_VARIANTS, VARIANTS } from '../../data/families';
 

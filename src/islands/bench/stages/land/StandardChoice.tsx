@@ -1,6 +1,7 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { standardDifferences } from '../../../../core/standard/differences';
-import { standardOf, type StandardDocument } from '../../../../core/standard/standard';
+import { standardOf } from '../../../../core/standard/resolve';
+import type { StandardDocument } from '../../../../core/standard/standard';
 import { isSameStandard } from '../../../../store/standards';
 import { Pick } from '../../../common/inputs';
 import { standards } from '../../../common/shelf-store';
