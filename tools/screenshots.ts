@@ -286,12 +286,23 @@ await page.$eval('input[type=range]', (range) => {
 });
 await shoot('side-by-side');
 
-await page.goto(`${url}/processes`, { waitUntil: 'networkidle0' });
-await page.locator('button ::-p-text(Make a copy to edit)').click();
-await page.waitForSelector('#field-minGap');
-await page.locator('#field-minGap').fill('0.18');
-await page.keyboard.press('Enter');
-await shoot('processes');
+await page.goto(`${url}/standards`, { waitUntil: 'networkidle0' });
+await page.locator('button ::-p-text(New standard)').click();
+const TOE = 'Gull wing, pitch above 0.625 mm: toe, level B';
+for (const [label, words] of [
+  ['Name of the standard', 'HS-STD-12'],
+  [TOE, '0.45'],
+  [`Clause of ${TOE}`, '4.3'],
+  [`Reason of ${TOE}`, 'Fillets seen from above.'],
+] as const) {
+  await page.locator(`input[aria-label="${label}"]`).fill(words);
+  await page.keyboard.press('Enter');
+  await wait(600);
+}
+await page.locator(`input[aria-label="${TOE}"]`).click();
+await page.waitForSelector('aside[aria-label="What it does"] svg');
+await wait(1500);
+await shoot('standards');
 
 await open('U4 tide converter');
 await page.keyboard.press('4');

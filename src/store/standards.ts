@@ -1,5 +1,4 @@
 import type { DocumentProblem } from '../core/document/read';
-import { canonicalStandard } from '../core/document/write';
 import type { ClauseProblem, StandardDocument } from '../core/standard/standard';
 import type { TapisDatabase } from './database';
 import { KeptTable } from './kept';
@@ -11,10 +10,6 @@ export interface StandardBrought {
   /** Clauses that cannot be used or say no reason; they are kept. */
   readonly problems: readonly ClauseProblem[];
 }
-
-/** Whether two standards want the same and are called alike. */
-export const isSameStandard = (a: StandardDocument, b: StandardDocument): boolean =>
-  JSON.stringify(canonicalStandard(a)) === JSON.stringify(canonicalStandard(b));
 
 /** The person's house standards in browser storage. */
 export class StandardStore extends KeptTable<StandardDocument> {
@@ -71,6 +66,8 @@ export class StandardStore extends KeptTable<StandardDocument> {
   /** Keeps a standard that came from elsewhere; one whose id is taken by another comes in as a copy. */
   async add(standard: StandardDocument): Promise<StandardDocument> {
     const known = await this.get(standard.id);
+    // telling standards apart is loaded with the first that comes
+    const { isSameStandard } = await import('../core/document/standard-hash');
     if (known && isSameStandard(known.document, standard)) return known.document;
     if (known) return this.addCopy(standard);
     await this.keep(standard);

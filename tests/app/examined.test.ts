@@ -93,6 +93,15 @@ describe('assistive technology finds its way', () => {
     await look('taking patterns in');
     await page.goto(`${server.url}/processes`, { waitUntil: 'networkidle0' });
     await look('Processes');
+    await page.goto(`${server.url}/standards`, { waitUntil: 'networkidle0' });
+    await look('Standards, as published');
+    await page.locator('button ::-p-text(New standard)').click();
+    await page.waitForSelector('input[aria-label="Name of the standard"]');
+    await look('a house standard');
+    for (const chapter of ['Padstacks', 'How grave the rules are']) {
+      await page.locator(`button ::-p-text(${chapter})`).click();
+      await look(`a house standard, ${chapter}`);
+    }
     await page.goto(`${server.url}/trials`, { waitUntil: 'networkidle0' });
     await look('Trials');
     await openTrial(page);

@@ -342,7 +342,7 @@ it('zooms by keys, by buttons and by two fingers, about what is looked at', asyn
 });
 
 it('lists what can be done in every place by K, and has help in every bar', async () => {
-  for (const path of ['/', '/processes', '/trials']) {
+  for (const path of ['/', '/processes', '/standards', '/trials']) {
     await page.goto(server.url + path, { waitUntil: 'networkidle0' });
     await page.waitForSelector('button[aria-label="Help"]');
     await page.keyboard.press('k');

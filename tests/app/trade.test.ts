@@ -117,7 +117,7 @@ it('simulates the joint of a land, cancels, and says what brings the spread', as
   await until('Joint of land');
   await page.select('select[aria-label="Samples"]', '100000');
   await press('Simulate');
-  await page.waitForSelector('.recharts-wrapper', { timeout: 30_000 });
+  await until('100,000 samples, normal');
   const text = await main();
   expect(text).toContain('100,000 samples, normal, seed 1');
   expect(text).toMatch(/brings \d+ % of the spread/);

@@ -17,3 +17,8 @@ export function standardNamed({ document }: Standard): string {
     ? `${document.name}, version ${document.version} (${standardHash(document)})`
     : 'as published (IPC-7351B)';
 }
+
+/** Whether two standards want the same and are called alike. */
+export function isSameStandard(a: StandardDocument, b: StandardDocument): boolean {
+  return JSON.stringify(canonicalStandard(a)) === JSON.stringify(canonicalStandard(b));
+}

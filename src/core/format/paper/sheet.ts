@@ -70,7 +70,7 @@ function titleFields(
     ['reference, value', [reference, value].filter(Boolean).join(', ') || '–'],
     ['level', `${document.level}`],
     ['process', process.name],
-    ['standard', standardNamed(standard)],
+    ...(standard.document ? ([['standard', standardNamed(standard)]] as const) : []),
     ['revision', about.revision ?? 'not kept'],
     ['source', document.package.source ?? '–'],
     ['date', about.date ?? '–'],

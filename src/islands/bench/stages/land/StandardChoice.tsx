@@ -1,8 +1,8 @@
 import { useLiveQuery } from 'dexie-react-hooks';
+import { isSameStandard } from '../../../../core/document/standard-hash';
 import { standardDifferences } from '../../../../core/standard/differences';
 import { standardOf } from '../../../../core/standard/resolve';
 import type { StandardDocument } from '../../../../core/standard/standard';
-import { isSameStandard } from '../../../../store/standards';
 import { Pick } from '../../../common/inputs';
 import { standards } from '../../../common/shelf-store';
 import { useBench } from '../../../state/context';
