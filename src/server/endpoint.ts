@@ -1,7 +1,8 @@
 import type { APIRoute } from 'astro';
 import type { ReleaseAsked } from '../core/format/release/ask';
+import { byContent } from './cached';
 import { inThread } from './pool';
-import type { BestWork, TakeAsked } from './work';
+import type { BestWork, ReleaseWork, TakeAsked, Work } from './work';
 import { problem, response, type Reply } from './reply';
 import { bytesIn, otherType, textIn } from './request';
 
@@ -13,9 +14,18 @@ export async function documentEndpoint(
 ): Promise<Response> {
   const unknown = unknownIn(query, ABOUT_WORDS);
   if (unknown) return unknown;
-  const text = await textIn(request);
   const about = Object.fromEntries(query) as ReleaseAsked;
-  return response(text.ok ? await inThread({ text: text.value, format, about }, request.signal) : text.error);
+  return ofText(request, (text) => ({ text, format, about }));
+}
+
+/** Works for the document in a request's body, or answers why it is not read. */
+async function ofText(
+  request: Request,
+  work: (text: string) => Work | ReleaseWork | BestWork,
+): Promise<Response> {
+  const text = await textIn(request);
+  if (!text.ok) return response(text.error);
+  return byContent(request, text.value, () => inThread(work(text.value), request.signal));
 }
 
 /** The answer to an address that asks for what is not known; `null` where it does not. */
@@ -33,9 +43,8 @@ const ABOUT_WORDS = ['date', 'revision', 'paper'];
 export async function releaseEndpoint(request: Request, query: URLSearchParams): Promise<Response> {
   const unknown = unknownIn(query, RELEASE_WORDS);
   if (unknown) return unknown;
-  const text = await textIn(request);
   const release = Object.fromEntries(query) as ReleaseAsked;
-  return response(text.ok ? await inThread({ text: text.value, release }, request.signal) : text.error);
+  return ofText(request, (text) => ({ text, release }));
 }
 
 const RELEASE_WORDS = ['target', 'pattern', ...ABOUT_WORDS];
@@ -44,9 +53,8 @@ const RELEASE_WORDS = ['target', 'pattern', ...ABOUT_WORDS];
 export async function bestEndpoint(request: Request, query: URLSearchParams): Promise<Response> {
   const unknown = unknownIn(query, BEST_WORDS);
   if (unknown) return unknown;
-  const text = await textIn(request);
   const best = Object.fromEntries(query) as BestWork['best'];
-  return response(text.ok ? await inThread({ text: text.value, best }, request.signal) : text.error);
+  return ofText(request, (text) => ({ text, best }));
 }
 
 const BEST_WORDS = ['maxZ', 'spread'];
@@ -64,7 +72,7 @@ export async function takeEndpoint(request: Request, query: URLSearchParams): Pr
   const bytes = await bytesIn(request, LARGEST_UPLOAD);
   if (!bytes.ok) return response(bytes.error);
   const take = { bytes: bytes.value, asked: Object.fromEntries(query) as TakeAsked };
-  return response(await inThread({ take }, request.signal));
+  return byContent(request, bytes.value, () => inThread({ take }, request.signal));
 }
 
 const TAKE_WORDS = ['family', 'size', 'page', 'unit', 'name', 'rows'];

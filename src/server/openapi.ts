@@ -226,7 +226,7 @@ function post({ operationId, summary, requestBody, parameters = [], answer }: Po
     post: {
       operationId,
       summary,
-      description: 'Idempotent: the same body gives the same answer. The ETag names document and build.',
+      description: 'Idempotent: the same body gives the same answer. The ETag is of body, address and build.',
       tags: ['works'],
       ...(parameters.length > 0 ? { parameters } : {}),
       requestBody,
@@ -234,7 +234,7 @@ function post({ operationId, summary, requestBody, parameters = [], answer }: Po
         '200': {
           description: summary,
           content: answer,
-          headers: { ETag: { schema: text, description: 'Of content and build.' } },
+          headers: { ETag: { schema: text, description: 'Of body, address and build.' } },
         },
         '304': { description: 'If-None-Match names what would be answered.' },
         ...REFUSALS,

@@ -14,6 +14,9 @@ const MEMORY_LIMIT = 400;
 /** Seconds after which somebody turned away may ask again. */
 const RETRY_AFTER = 5;
 
+/** What tells this build from others: the thread's script carries the hash of all that it works by. */
+export const BUILD = address.slice(address.lastIndexOf('/') + 1);
+
 /** One processor stays with the server itself, which answers what needs no work. */
 export const threads = Math.max(1, availableParallelism() - 1);
 

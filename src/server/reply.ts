@@ -35,5 +35,6 @@ export function json(body: unknown, type = 'application/json'): Reply {
 
 /** A reply as the page server sends it. */
 export function response({ status, headers, body }: Reply): Response {
-  return new Response(typeof body === 'string' ? body : body.slice(), { status, headers });
+  const content = status === 304 ? null : typeof body === 'string' ? body : body.slice();
+  return new Response(content, { status, headers });
 }

@@ -45,6 +45,26 @@ describe('endpoints', () => {
       (body['report'] as { findings: { rule: string; remedies: unknown[] }[] }).findings[0],
     ).toMatchObject({ rule: 'foot-overhang', severity: 'caution' });
   });
+  it('know what whoever asks has already', async () => {
+    const ask = (path: string, body: string, etag = '') =>
+      fetch(`${server.url}${path}`, {
+        method: 'POST',
+        body,
+        headers: { 'content-type': 'application/json', 'if-none-match': etag },
+      });
+    const first = await ask('/api/v1/export/csv', document);
+    const etag = first.headers.get('etag') ?? '';
+    expect(etag).toMatch(/^"[\w-]{43}"$/);
+    const again = await ask('/api/v1/export/csv', document, `"other", W/${etag}`);
+    expect([again.status, again.headers.get('etag'), await again.text()]).toEqual([304, etag, '']);
+    for (const [path, body] of [
+      ['/api/v1/export/csv?paper=letter', document],
+      ['/api/v1/export/svg', document],
+      ['/api/v1/export/csv', `${document} `],
+    ] as const)
+      expect((await ask(path, body, etag)).status).toBe(200);
+    expect((await ask('/api/v1/compile', '{')).headers.has('etag')).toBe(false);
+  });
   it.each([
     ['json', 'application/json', '"tapis": 2'],
     ['svg', 'image/svg+xml', '<svg'],

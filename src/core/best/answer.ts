@@ -51,12 +51,33 @@ export function mattersOf(drawable: Drawable, { spreads = {} }: BestAsk = {}): M
         title,
         margins: model.margins.map((margin) => ({
           end: margin.end,
-          contributors: contributorsOf(model, margin, spreads),
+          contributors: contributorsOf(model, margin, spreads).map((one) =>
+            one.number ? one : { ...one, ...symbolOf(drawable, model.variables, one.name) },
+          ),
         })),
         reliefs: reliefsOf(risk, spreads).filter(({ spared }) => spared > 0),
       },
     ];
   });
+}
+
+/** The dimension that has the limits of a variable, where there is one alone. */
+function symbolOf(
+  { resolved }: Drawable,
+  variables: JointRisk['variables'],
+  name: string,
+): Pick<Contribution, 'symbol'> {
+  const variable = variables.find((one) => one.name === name);
+  if (!variable) return {};
+  const { middle, range } = variable;
+  const alike = (resolved?.dimensions ?? []).filter(
+    ({ value }) =>
+      value &&
+      Math.abs(value.max - value.min - range) < 1e-9 &&
+      Math.abs((value.max + value.min) / 2 - middle) < 1e-9,
+  );
+  const [only, ...others] = alike;
+  return only && others.length === 0 ? { symbol: only.definition.symbol } : {};
 }
 
 /** The best lands of a footprint and what matters. Yields the share that is done. */

@@ -1,4 +1,5 @@
 import type { LinearMargin } from '../joint/model';
+import type { NumberKey } from '../process/fields';
 import { momentsOf } from './distribution';
 import type { JointRisk } from './events';
 import { shareBelow } from './distribution';
@@ -9,6 +10,10 @@ export interface Contribution {
   readonly name: string;
   /** Its part of the margin's variance, 0 to 1. */
   readonly share: number;
+  /** The number of the process that it is stated by. */
+  readonly number?: NumberKey;
+  /** The dimension of the part whose limits it has; neither where it follows from several. */
+  readonly symbol?: string;
 }
 
 /** What spreads a margin, the most first. */
@@ -17,14 +22,15 @@ export function contributorsOf(
   { factors }: Pick<LinearMargin, 'factors'>,
   spreads: Spreads = {},
 ): Contribution[] {
-  const own = variables.map(({ name, range }, i) => ({
+  const own = variables.map(({ name, range, number }, i) => ({
     name,
+    ...(number ? { number } : {}),
     variance: ((factors[i] ?? 0) * momentsOf(spreadOf(spreads, name), range).deviation) ** 2,
   }));
   const whole = own.reduce((sum, { variance }) => sum + variance, 0);
   return own
     .filter(({ variance }) => variance > whole * 5e-4)
-    .map(({ name, variance }) => ({ name, share: variance / whole }))
+    .map(({ variance, ...about }) => ({ ...about, share: variance / whole }))
     .sort((a, b) => b.share - a.share);
 }
 

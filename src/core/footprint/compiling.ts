@@ -32,7 +32,7 @@ import type {
   MaskOpening,
   SeatedBody,
 } from './footprint';
-import { noModels, withModel, type ModelSource } from './imported';
+import { noModels, withModel, type GroundOf, type ModelSource } from './imported';
 import { placeKeepOuts, strayAreas } from './keep-outs';
 import { firstLand, openMask, placeLands } from './lands';
 import { drawLegend } from './legend';
@@ -44,6 +44,12 @@ import { pinsOf } from './pins';
 import { shapesToTry } from './pin1-shapes';
 import { NO_REFERENCE, placeTexts } from './texts';
 
+/** Everybody who has a part in compiling, as far as they are loaded. */
+export interface Compilers extends Makers {
+  /** Who tells what imported models lie on; `null` until that is loaded, which nothing asks for before. */
+  readonly ground: GroundOf | null;
+}
+
 /**
  * Turns a document into a footprint. Pure and total: whatever a person typed gives a result,
  * and what cannot be used is named in `problems`. The same document gives the same numbers
@@ -51,11 +57,11 @@ import { NO_REFERENCE, placeTexts } from './texts';
  *
  * What was chosen is read first, then the package is drawn, its groups are solved where they stand,
  * and the footprint is put together from them.
- * @param makers who draw packages
+ * @param makers who draw packages, and whoever else is needed
  * @param models gives imported models by their key, as far as they are at hand
  */
 export function compileWith(
-  makers: Makers,
+  makers: Compilers,
   document: TapisDocument,
   models: ModelSource = noModels,
 ): Compiled {
@@ -72,7 +78,7 @@ export function compileWith(
   const solve = (level: Level) => solveLands(drawn.groups, level, process, choices.land);
   const levels = solvedWhenAsked(solve);
   const bare = assemble(document, choices, drawn, levels[document.level]);
-  const seated = withModel(bare, document.body?.model, choices.read.body.model, models);
+  const seated = withModel(bare, document.body?.model, choices.read.body.model, models, makers.ground);
   const footprint = { ...seated, edge: boardEdge(seated, choices.read.edge, drawn.edge) };
   const unnamed = nameFindings(standard, drawn.name);
   return { ...base, footprint, levels, problems: [...problems, ...unnamed, ...strays(choices, drawn)] };

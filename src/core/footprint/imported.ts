@@ -4,8 +4,8 @@ import type { ModelIntent } from '../document/document';
 import type { ChoicesRead } from '../document/intent';
 import type { Box3 } from '../geometry/mesh';
 import { quantise } from '../units/length';
+import type { Ground } from '../body/ground';
 import type { Footprint, SeatedModel } from './footprint';
-import { groundOf } from './ground';
 
 /** Imported models by the key of their file; `null` where a file is not at hand. */
 export type ModelSource = (key: string) => LoadedModel | null;
@@ -13,14 +13,19 @@ export type ModelSource = (key: string) => LoadedModel | null;
 /** Where no models are kept. */
 export const noModels: ModelSource = () => null;
 
-/** Puts the document's model onto its footprint. */
+/** Tells what an imported model is to lie on. */
+export type GroundOf = (footprint: Footprint) => Ground;
+
+/** Puts the document's model onto its footprint. @param groundOf is asked where there is a model */
 export function withModel(
   footprint: Footprint,
   intent: ModelIntent | undefined,
   chosen: ChoicesRead['body']['model'],
   models: ModelSource,
+  groundOf: GroundOf | null,
 ): Footprint {
   if (!intent) return footprint;
+  if (!groundOf) throw new Error('what seats models is not loaded');
   const pose = poseOf(chosen);
   const ground = groundOf(footprint);
   const loaded = models(intent.key);

@@ -6,6 +6,7 @@ import type { PinSolution } from '../land/solution';
 import type { LandSize } from '../land/solver';
 import { correctedGroup, type ContactCorrection } from '../package/contact';
 import type { SpanGroup, SpotGroup } from '../package/terminal';
+import type { NumberKey } from '../process/fields';
 import type { Process } from '../process/process';
 import { quantise } from '../units/length';
 import { spread, type Toleranced } from '../units/toleranced';
@@ -18,6 +19,8 @@ export interface Variable {
   readonly middle: number;
   /** Largest less smallest value. */
   readonly range: number;
+  /** The number of the process that it is stated by; a tolerance of the part where it is missing. */
+  readonly number?: NumberKey;
 }
 
 /** A margin as a sum: `constant + Σ factors[i] · variables[i]`. mm */
@@ -45,6 +48,11 @@ const of = (name: string, { min, max }: Toleranced): Variable => ({
 });
 const NO_LENGTH: Toleranced = { min: 0, nom: 0, max: 0, given: 'exact' };
 const around = (name: string, range: number): Variable => ({ name, middle: 0, range });
+/** What a number of the process says, as a range about nothing. */
+const by = (name: string, number: NumberKey, process: Process, times = 1): Variable => ({
+  ...around(name, times * process[number]),
+  number,
+});
 
 /**
  * Toe, heel and side of a terminal of a span (J-STD-001 terms). Edges of the land move by ±F/2,
@@ -63,18 +71,18 @@ export function spanModel(
   correction?: ContactCorrection,
 ): JointModel {
   const group = correctedGroup(original, correction);
-  const { fabricationTolerance: F, placementTolerance: P, acceptanceClass } = process;
+  const { acceptanceClass } = process;
   const { Z, G, X } = land;
   const variables = [
     of('Span over the terminals', group.span),
     of('Terminal length', group.length),
     of('Terminal width', group.width),
     of('Distance between the terminals', group.inside ?? NO_LENGTH),
-    around('Etching of the outer edge', F),
-    around('Etching of the inner edge', F),
-    around('Etching of the side', F),
-    around('Placement along', P),
-    around('Placement across', P),
+    by('Etching of the outer edge', 'fabricationTolerance', process),
+    by('Etching of the inner edge', 'fabricationTolerance', process),
+    by('Etching of the side', 'fabricationTolerance', process),
+    by('Placement along', 'placementTolerance', process),
+    by('Placement across', 'placementTolerance', process),
     around('Place of the terminal, along', group.position?.x ?? 0),
     around('Place of the terminal, across', group.position?.y ?? 0),
   ];
@@ -117,8 +125,8 @@ function spotModel(group: SpotGroup, land: Land, process: Process): JointModel {
     title: group.title,
     variables: [
       of('Terminal', size),
-      around('Etching of the edge', process.fabricationTolerance),
-      around('Placement', process.placementTolerance),
+      by('Etching of the edge', 'fabricationTolerance', process),
+      by('Placement', 'placementTolerance', process),
     ],
     margins: [
       {
@@ -151,8 +159,8 @@ function pinModel(
     variables: [
       of('Lead across', across),
       of('Finished hole', { min: hole - minus, nom: hole, max: hole + plus } as Toleranced),
-      around('Etching of the edge', process.fabricationTolerance),
-      around('Drill wander', 2 * process.drillWander),
+      by('Etching of the edge', 'fabricationTolerance', process),
+      by('Drill wander', 'drillWander', process, 2),
       around('Place of the pin', Math.max(position?.x ?? 0, position?.y ?? 0)),
     ],
     margins: [

@@ -4,7 +4,6 @@ import type { SeatResult } from '../../core/body/seat';
 import type { LoadedModel } from '../../core/body/loaded';
 import type { ModelIntent } from '../../core/document/document';
 import { keyOf } from '../../kernel/inside';
-import { groundOf } from '../../core/footprint/ground';
 import { intentOfPose } from '../../core/footprint/imported';
 import { useBench } from '../state/context';
 import { shelf } from '../common/shelf-store';
@@ -64,6 +63,7 @@ export function useModel() {
     const begun = performance.now();
     busy('seating', 0);
     const meshes = model.parts.map(({ mesh }) => mesh);
+    const { groundOf } = await import('../../core/footprint/ground');
     const seating = seatInWorker(meshes, groundOf(footprint), signal, (share) => busy('seating', share));
     const [seated] = await Promise.all([seating, meanwhile()]);
     if (signal.aborted) return setState({ kind: 'idle' });

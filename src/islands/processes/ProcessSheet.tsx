@@ -162,7 +162,9 @@ function NumberRow({ field, process, original, editable, put }: RowProps) {
             }}
           />
         ) : (
-          <b className="w-full text-right font-semibold">{shown}</b>
+          <b id={`field-${key}`} tabIndex={-1} className="w-full text-right font-semibold">
+            {shown}
+          </b>
         )}
         <span className="text-secondary w-6 shrink-0 text-[12px]">
           {unit === 'mm' || unit === 'm' ? unit : unit === 'share' ? '%' : ''}

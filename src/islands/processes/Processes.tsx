@@ -12,7 +12,8 @@ import { ProcessSheet } from './ProcessSheet';
 /** What shops, stencils and lines can hold: the processes that come with Tapis, and one's own. */
 export function Processes() {
   const own = useLiveQuery(() => processes.list());
-  const [chosen, setChosen] = useState(() => decodeURIComponent(location.hash.slice(1)) || 'standard');
+  const [asked] = useState(askedFor);
+  const [chosen, setChosen] = useState(asked.id);
   const [refused, setRefused] = useState<readonly string[]>([]);
   useEffect(() => {
     document.title = 'Processes · Tapis';
@@ -20,6 +21,13 @@ export function Processes() {
   useEffect(() => {
     history.replaceState(null, '', `#${chosen}`);
   }, [chosen]);
+  // a number that was asked for is looked at once it is there
+  useEffect(() => {
+    if (!own || !asked.number) return;
+    const field = document.getElementById(`field-${asked.number}`);
+    field?.scrollIntoView({ block: 'center' });
+    field?.focus();
+  }, [own, asked]);
   const all = [...PROCESSES, ...(own ?? [])];
   const process = all.find(({ id }) => id === chosen);
   const mine = own?.some(({ id }) => id === chosen) ?? false;
@@ -91,6 +99,12 @@ export function Processes() {
       </div>
     </div>
   );
+}
+
+/** The process that the address names, and its number where it names one: `#standard/placementTolerance`. */
+function askedFor(): { readonly id: string; readonly number: string | undefined } {
+  const [id, number] = decodeURIComponent(location.hash.slice(1)).split('/');
+  return { id: id === undefined || id === '' ? 'standard' : id, number };
 }
 
 /** Saves a process as a file: one's own as it was written last. */

@@ -31,15 +31,17 @@ const SHORT: Readonly<Record<string, string>> = {
 interface Props {
   group: GroupBest;
   chosen: string;
+  onChoose: (id: string) => void;
 }
 
 const ppm = (share: number) => Math.max(LEAST, share * 1e6);
 
 /** Share of bad joints against what a land takes: the front as a line, named lands as points with their confidence. */
-export function FrontChart({ group, chosen }: Props) {
+export function FrontChart({ group, chosen, onChoose }: Props) {
   const front = group.front.map(({ area, bad }) => ({ area, share: ppm(bad.share) }));
   const own = group.points.find(({ id }) => id === 'own');
   const pointOf = ({ id, area, bad }: LandPoint) => ({
+    id,
     area,
     share: ppm(bad.share),
     label: labelOf(id),
@@ -96,7 +98,14 @@ export function FrontChart({ group, chosen }: Props) {
         dot={false}
         isAnimationActive={false}
       />
-      <Scatter data={points} dataKey="share" fill="var(--ink)" isAnimationActive={false}>
+      <Scatter
+        data={points}
+        dataKey="share"
+        fill="var(--ink)"
+        cursor="pointer"
+        isAnimationActive={false}
+        onClick={({ payload }: { payload?: { id?: string } }) => payload?.id && onChoose(payload.id)}
+      >
         <ErrorBar dataKey="range" width={4} stroke="var(--ink)" direction="y" />
         <LabelList dataKey="label" position="top" fontSize={12} fill="var(--ink)" />
       </Scatter>
@@ -105,12 +114,18 @@ export function FrontChart({ group, chosen }: Props) {
   );
 }
 
-/** What spreads a margin, longest first. */
-export function CausesChart({ contributors }: { contributors: readonly Contribution[] }) {
-  const bars = contributors.map(({ name, share }) => ({
-    name,
-    share: share * 100,
-    says: `${formatNumber(share * 100, 0, 0)} %`,
+interface CausesProps {
+  contributors: readonly Contribution[];
+  onSee: (cause: Contribution) => void;
+}
+
+/** What spreads a margin, longest first; a bar that is pressed is seen where it can be changed. */
+export function CausesChart({ contributors, onSee }: CausesProps) {
+  const bars = contributors.map((cause) => ({
+    name: cause.name,
+    cause,
+    share: cause.share * 100,
+    says: `${formatNumber(cause.share * 100, 0, 0)} %`,
   }));
   return (
     <BarChart
@@ -130,7 +145,15 @@ export function CausesChart({ contributors }: { contributors: readonly Contribut
         stroke="var(--hairline)"
         interval={0}
       />
-      <Bar dataKey="share" fill="var(--copper)" isAnimationActive={false}>
+      <Bar
+        dataKey="share"
+        fill="var(--copper)"
+        cursor="pointer"
+        isAnimationActive={false}
+        onClick={({ payload }: { payload?: { cause?: Contribution } }) =>
+          payload?.cause && onSee(payload.cause)
+        }
+      >
         <LabelList dataKey="says" position="right" fontSize={11} fill="var(--ink)" />
       </Bar>
     </BarChart>

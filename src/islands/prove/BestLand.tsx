@@ -1,5 +1,7 @@
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
+import { navigate } from 'wouter/use-browser-location';
 import { mattersOf } from '../../core/best/answer';
+import type { Contribution } from '../../core/best/matters';
 import { adoptEdits, ppmWords, type GroupBest, type LandPoint } from '../../core/best/best';
 import type { Drawable } from '../../core/footprint/footprint';
 import { formatLength, formatNumber, type DisplayUnit } from '../../core/units/length';
@@ -36,6 +38,7 @@ export function BestLand({ drawable }: { drawable: Drawable }) {
   const selected = useBench((s) => s.selectedLand);
   const unit = useBench((s) => s.unit);
   const { state, run, stop } = useBest();
+  const see = useSee(drawable);
   const land = drawable.footprint.lands[selected ?? 0];
   const all = mattersOf(drawable);
   const own = all.find(({ group }) => group === land?.group) ?? all[0];
@@ -61,15 +64,20 @@ export function BestLand({ drawable }: { drawable: Drawable }) {
             </button>
           ))}
         </div>
-        {margin && <CausesChart contributors={margin.contributors} />}
+        {margin && <CausesChart contributors={margin.contributors} onSee={see} />}
         <ul className="text-[12px]">
           {own.reliefs
             .filter(({ spared }) => spared >= 1e-9)
             .slice(0, RELIEFS)
             .map(({ name, less, spared }) => (
               <li key={name}>
-                {formatLength(less, unit)} {unit} less of {name.toLowerCase()} spares{' '}
-                {formatNumber(spared * 1e6, 0, spared > 1e-5 ? 0 : 2)} ppm
+                {formatLength(less, unit)} {unit} less of{' '}
+                <Cause
+                  name={name}
+                  causes={own.margins.flatMap(({ contributors }) => contributors)}
+                  see={see}
+                />{' '}
+                spares {formatNumber(spared * 1e6, 0, spared > 1e-5 ? 0 : 2)} ppm
               </li>
             ))}
           {own.reliefs.every(({ spared }) => spared < 1e-9) && (
@@ -114,15 +122,52 @@ export function BestLand({ drawable }: { drawable: Drawable }) {
   );
 }
 
+/** Goes to where a cause can be changed: its row at Measure, or its number in the process. */
+function useSee({ process }: Drawable): (cause: Contribution) => void {
+  const set = useBench((s) => s.set);
+  return ({ symbol, number }) => {
+    if (number) return navigate(`/processes#${process.id}/${number}`);
+    if (!symbol) return;
+    set({ stage: 'measure', activeDimension: symbol });
+    // the field is there once the stage is shown
+    requestAnimationFrame(() => globalThis.document.getElementById(`entry-${symbol}`)?.focus());
+  };
+}
+
+interface CauseProps {
+  name: string;
+  causes: readonly Contribution[];
+  see: (cause: Contribution) => void;
+}
+
+/** A tolerance by its name; pressed, it is seen where it can be changed. */
+function Cause({ name, causes, see }: CauseProps) {
+  const cause = causes.find((one) => one.name === name);
+  const words = name.toLowerCase();
+  if (!cause?.symbol && !cause?.number) return <>{words}</>;
+  return (
+    <button type="button" className="text-primary underline" onClick={() => see(cause)}>
+      {words}
+    </button>
+  );
+}
+
 /** The front, and the named lands with what each comes to; one is seen on the Sheet, or adopted. */
 function Found({ group, unit }: { group: GroupBest; unit: DisplayUnit }) {
   const edit = useBench((s) => s.edit);
   const [chosen, setChosen] = useState('best');
+  const setPreview = useBench((s) => s.setPreview);
   const point = group.points.find(({ id }) => id === chosen) ?? group.points.at(-1);
+  // the chosen land is seen on the Sheet, over the one that is there
+  useEffect(() => {
+    if (!point || point.id === 'own') return setPreview(null);
+    setPreview({ label: point.title, edits: adoptEdits(group.group, point) });
+    return () => setPreview(null);
+  }, [setPreview, group.group, point]);
   if (!point) return null;
   return (
     <>
-      <FrontChart group={group} chosen={point.id} />
+      <FrontChart group={group} chosen={point.id} onChoose={setChosen} />
       <Pick
         className="mt-1 w-full"
         label="Land"
