@@ -39,6 +39,7 @@ const schemas = {
   trial: schemaOf.trialSchema(),
   habit: schemaOf.habitSchema(),
   target: schemaOf.targetSchema(),
+  team: schemaOf.teamSchema(),
   keptStandard: schemaOf.keptStandardSchema(),
 };
 

@@ -40,6 +40,10 @@ const STANDARD: Option = [
   '--standard <file>',
   'the file of a house standard in place of the documents’ own; “published” for none',
 ];
+const PASSPHRASE: Option = [
+  '--passphrase <file>',
+  'a file with the passphrase that seals the key; TAPIS_PASSPHRASE where it is missing',
+];
 const PATTERNS: readonly Option[] = [
   ['--only <name>', 'the patterns whose names hold this'],
   ['--unit <unit>', 'mm, mil or in, where a file does not say it or says another'],
@@ -224,6 +228,32 @@ export const COMMANDS: readonly Command[] = [
     takes: 'BASE OURS THEIRS',
     options: [['--out <file>', 'where it is written; standard output where it is missing']],
     run: async ({ files, options }) => (await import('./merge')).merge(files, options),
+  },
+  {
+    name: 'key',
+    summary: 'makes a key of one’s own (Ed25519), and prints its public part as the team’s file has it',
+    takes: 'NAME',
+    options: [['--out <file>', 'the file of the key'], PASSPHRASE],
+    run: async ({ files: [name = ''], options }) => (await import('./sign')).makeKeyFile(name, options),
+  },
+  {
+    name: 'sign',
+    summary: 'approves documents, or signs releases (ZIP), in place',
+    takes: 'FILE…',
+    options: [
+      ['--key <file>', 'the file of one’s key'],
+      ['--note <words>', 'what is said with it'],
+      PASSPHRASE,
+    ],
+    run: async ({ files, options }) => (await import('./sign')).sign(files, options),
+  },
+  {
+    name: 'verify',
+    summary:
+      'who approved documents, folders of them or releases, when, and whether anything changed since; exit 1 unless all holds',
+    takes: 'PATH…',
+    options: [['--team <file>', 'the keys that count; without it none is known'], JSON_OUT],
+    run: async ({ files, options }) => (await import('./sign')).verify(files, options),
   },
   {
     name: 'standard',

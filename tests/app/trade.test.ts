@@ -124,6 +124,27 @@ it('simulates the joint of a land, cancels, and says what brings the spread', as
   expectNoFaults(page);
 });
 
+it('finds the best land, shows it on the Sheet, takes it, and leads to what causes bad joints', async () => {
+  await press('Look for it');
+  await page.waitForSelector('select[aria-label="Land"]');
+  await page.select('select[aria-label="Land"]', 'best');
+  await page.waitForSelector('section[aria-label="Sheet"] path.preview');
+  expect(await main()).toMatch(/ppm bad joints/);
+  await page.select('select[aria-label="Land"]', 'own');
+  await page.waitForFunction(() => !document.querySelector('section[aria-label="Sheet"] path.preview'));
+  await page.select('select[aria-label="Land"]', 'best');
+  await press('Take this land');
+  await until('The footprint has changed since');
+  await page.keyboard.press('2');
+  await until('best');
+  await page.keyboard.press('6');
+  await page.locator('[aria-label="What matters"] li button').click();
+  await page.waitForFunction(
+    () => location.pathname === '/processes' || document.activeElement?.id.startsWith('entry-'),
+  );
+  expectNoFaults(page);
+});
+
 it('waives a finding with a reason, and takes the waiver back', async () => {
   await page.goto(server.url, { waitUntil: 'networkidle0' });
   await openFootprint(page, 'U7 buoy transceiver');

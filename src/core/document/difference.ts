@@ -31,6 +31,7 @@ const WHOLE: readonly RegExp[] = [
   /^\/package\/dimensions\/[^/]+$/,
   /^\/ownProcess$/,
   /^\/standard$/,
+  /^\/approvals$/,
   /^\/waivers\/[^/]+$/,
   /^\/body\/model$/,
   // footprints of a trial

@@ -1,3 +1,4 @@
+import type { Approval } from './approval';
 import type { Process } from '../process/process';
 import type { Level } from '../standard/levels';
 import type { StandardDocument } from '../standard/standard';
@@ -121,6 +122,8 @@ export interface TapisDocument extends ChoicesIntent {
   /** Accepted findings by rule and place. */
   readonly waivers?: Readonly<Record<string, Waiver>>;
   readonly notes?: string;
+  /** Who stands for it, signed; what it is changed into later they do not stand for. */
+  readonly approvals?: readonly Approval[];
 }
 
 /** The unit in which a document's footprint is shown unless the person chose otherwise. */

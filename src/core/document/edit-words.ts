@@ -13,6 +13,7 @@ const PLACES: Readonly<Record<string, string>> = {
   '/ownProcess': 'process',
   '/standard': 'house standard',
   '/notes': 'notes',
+  '/approvals': 'approvals',
   '/package': 'package',
   '/package/family': 'package family',
   '/package/unit': 'unit of the datasheet',

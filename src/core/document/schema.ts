@@ -143,6 +143,12 @@ export function documentSchema(): Schema {
       ...properties,
       waivers: WAIVERS,
       notes: { type: 'string', maxLength: 20000 },
+      approvals: {
+        type: 'array',
+        maxItems: 20,
+        description: 'Who stands for what the document says, signed (Ed25519).',
+        items: APPROVAL,
+      },
     },
     $defs: defs,
   };
@@ -236,6 +242,62 @@ const WAIVERS: Schema = {
     },
   },
 };
+
+const hexText = (length: number, description: string): Schema => ({
+  type: 'string',
+  pattern: `^[0-9a-f]{${length}}$`,
+  description,
+});
+
+const APPROVAL: Schema = {
+  type: 'object',
+  additionalProperties: false,
+  required: ['by', 'key', 'at', 'of', 'signature'],
+  properties: {
+    by: { type: 'string', minLength: 1, maxLength: 80, description: 'Who stands for it.' },
+    key: hexText(64, 'Public key, Ed25519.'),
+    at: {
+      type: 'string',
+      pattern: '^\\d{4}-\\d\\d-\\d\\dT\\d\\d:\\d\\d:\\d\\d(\\.\\d+)?Z$',
+      description: 'When, in UTC.',
+    },
+    note: { type: 'string', minLength: 1, maxLength: 400 },
+    of: hexText(64, 'SHA-256 of the canonical text without approvals and without files inside.'),
+    signature: hexText(128, 'Of the statement, as docs/team.md says.'),
+  },
+};
+
+/** The JSON Schema of the keys of a team, whose approvals count. */
+export function teamSchema(): Schema {
+  const day: Schema = { type: 'string', pattern: '^\\d{4}-\\d\\d-\\d\\d$' };
+  return {
+    $schema: DRAFT,
+    $id: '/schema/tapis-team-1.json',
+    title: 'Keys of a team, version 1',
+    type: 'object',
+    required: ['tapisTeam', 'keys'],
+    additionalProperties: false,
+    properties: {
+      $schema: { type: 'string', maxLength: 300 },
+      tapisTeam: { const: 1, description: 'Version of this format.' },
+      keys: {
+        type: 'array',
+        maxItems: 1000,
+        items: {
+          type: 'object',
+          required: ['name', 'key'],
+          additionalProperties: false,
+          properties: {
+            name: { type: 'string', minLength: 1, maxLength: 80 },
+            key: hexText(64, 'Public key, Ed25519.'),
+            from: { ...day, description: 'First day on which it counts.' },
+            until: { ...day, description: 'Last day on which it counts.' },
+          },
+        },
+      },
+    },
+  };
+}
 
 /** The JSON Schema of trials, from the table that they are read by. */
 export function trialSchema(): Schema {

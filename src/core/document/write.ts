@@ -93,8 +93,9 @@ const PROCESS = [
 const DOCUMENT = [
   ...['$schema', 'tapis', 'name', 'package', 'level', 'process', 'ownProcess', 'standard'],
   ...Object.keys(CHOICES.fields),
-  ...['waivers', 'notes'],
+  ...['waivers', 'notes', 'approvals'],
 ];
+const APPROVAL = ['by', 'key', 'at', 'note', 'of', 'signature'];
 
 const TRIAL_KEYS = [
   ...['$schema', 'tapisTrial', 'name', 'unit', 'process', 'ownProcess'],
@@ -115,6 +116,9 @@ export function canonical(document: TapisDocument): TapisDocument {
             ordered(one as object, ['reason', 'by', 'value', 'limit']),
           ),
         }
+      : {}),
+    ...(document.approvals
+      ? { approvals: document.approvals.map((one) => ordered({ ...one }, APPROVAL)) }
       : {}),
   };
   return ordered(arranged, DOCUMENT) as unknown as TapisDocument;

@@ -15,7 +15,7 @@ const mm = (value: number): string => formatFigure(value, 2, 4);
 export function describe({ compiled, report }: Checked): string[] {
   const { document, footprint, resolved, standard } = compiled;
   const chosen = editsBetween(newDocument(document.name, document.package.family), document).filter(
-    ({ at }) => !/^\/(package\/dimensions|standard|ownProcess|sources|body\/model)/.test(at),
+    ({ at }) => !/^\/(package\/dimensions|standard|ownProcess|sources|body\/model|approvals)/.test(at),
   );
   const dimensions = (resolved?.dimensions ?? []).flatMap(({ definition, text, value, asked }) => {
     if (!asked) return [];
@@ -55,6 +55,7 @@ export function describe({ compiled, report }: Checked): string[] {
         ]
       : ['no footprint yet']),
     ...report.findings.map(({ severity, title, message }) => `${severity}: ${title}. ${message}`),
+    ...(document.approvals ?? []).map(({ by, at, of }) => `approved by ${by}, ${at}, of ${of.slice(0, 12)}`),
     ...report.waived.map(({ finding, waiver }) => `accepted: ${finding.title}: ${waiver.reason}`),
   ];
 }

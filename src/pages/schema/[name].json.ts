@@ -5,6 +5,7 @@ import {
   processSchema,
   shelfSchema,
   standardSchema,
+  teamSchema,
   trialSchema,
 } from '../../core/document/schema';
 import {
@@ -27,6 +28,7 @@ const SCHEMAS = new Map([
   ['tapis-kept-standard-1', keptStandardSchema],
   ['tapis-target-1', targetSchema],
   ['tapis-trial-1', trialSchema],
+  ['tapis-team-1', teamSchema],
 ]);
 
 /** The published schemas, at the addresses that their `$id`s name. */
