@@ -40,9 +40,13 @@ const SLICE = 1 << 16;
 
 /**
  * Unpacks a file, counting while it does: what a small text can grow to has no other bound.
+ * @param most bytes that it may unpack to
  * @returns `null` where the text is no compressed file
  */
-export async function unpackedFile(data: string): Promise<Uint8Array | 'too large' | null> {
+export async function unpackedFile(
+  data: string,
+  most = LARGEST_MODEL,
+): Promise<Uint8Array | 'too large' | null> {
   const { Gunzip } = await import('fflate');
   const chunks: Uint8Array[] = [];
   let size = 0;
@@ -52,11 +56,11 @@ export async function unpackedFile(data: string): Promise<Uint8Array | 'too larg
     const stream = new Gunzip((chunk, last) => {
       size += chunk.length;
       ended ||= last;
-      if (size <= LARGEST_MODEL) chunks.push(chunk);
+      if (size <= most) chunks.push(chunk);
     });
     for (let at = 0; at < bytes.length; at += SLICE) {
       stream.push(bytes.subarray(at, at + SLICE), at + SLICE >= bytes.length);
-      if (size > LARGEST_MODEL) return 'too large';
+      if (size > most) return 'too large';
     }
     if (!ended) return null;
   } catch {

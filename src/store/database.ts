@@ -1,6 +1,7 @@
 import Dexie, { type EntityTable, type Table, type Transaction } from 'dexie';
 import type { Model } from '../core/body/model';
 import type { Change } from '../core/compare/compare';
+import type { TeamKey } from '../core/document/approval';
 import type { TapisDocument } from '../core/document/document';
 import type { Edit } from '../core/document/edit';
 import type { CardDrawing, Facts } from '../core/library/facts';
@@ -28,7 +29,10 @@ export interface StoredFootprint extends Kept<TapisDocument> {
   readonly before?: TapisDocument;
   /** Id of the footprint of the package that it is held against, where it is somebody else's pattern. */
   readonly against?: string;
-  /** Number of the approved revision that it is: it is not changed until somebody goes on from it. */
+  /**
+   * Number of the approved revision that it is: it is not changed until somebody goes on from it. 0 where it
+   * came by a link.
+   */
   readonly locked?: number;
 }
 
@@ -137,6 +141,11 @@ export interface StoredHabit {
   readonly letters: Readonly<Record<string, Readonly<Record<string, string>>>>;
 }
 
+/** A key whose approvals count, by its public part; one's own with its secret part, which stays in the browser. */
+export interface StoredKey extends TeamKey {
+  readonly secret?: CryptoKey;
+}
+
 export type TapisDatabase = Dexie & {
   footprints: EntityTable<StoredFootprint, 'id'>;
   processes: Table<StoredProcess, string>;
@@ -154,6 +163,7 @@ export type TapisDatabase = Dexie & {
   sources: EntityTable<StoredSource, 'key'>;
   habits: EntityTable<StoredHabit, 'id'>;
   trials: Table<StoredTrial, string>;
+  keys: EntityTable<StoredKey, 'key'>;
 };
 
 /** Makes the entries of all footprints, one after the other: thousands of documents are not held at once. */
@@ -219,5 +229,6 @@ export function openDatabase(name = 'tapis'): TapisDatabase {
           });
     });
   db.version(13).stores({ standards: 'id, binnedAt' });
+  db.version(14).stores({ keys: 'key' });
   return db;
 }

@@ -55,13 +55,16 @@ export class RevisionStore {
     });
   }
 
-  /** Goes on from an approved revision: its footprint can be changed again, and a variant follows again. */
+  /**
+   * Goes on from an approved revision: its footprint can be changed again, and a variant follows again. What came by
+   * a link stands on the Shelf from then on.
+   */
   async goOn(footprint: string): Promise<void> {
     const { footprints, entries } = this.db;
     await this.db.transaction('rw', footprints, entries, async () => {
       const row = await footprints.get(footprint);
       if (row?.locked === undefined) return;
-      const { locked: _locked, ...rest } = row;
+      const { locked: _locked, blank: _blank, ...rest } = row;
       const base = row.base === undefined ? undefined : await footprints.get(row.base);
       const document = base ? applyEdits(base.document, row.edits ?? []) : row.document;
       const next = {

@@ -29,6 +29,9 @@ export interface ImportResult {
   readonly refused: readonly DocumentProblem[];
 }
 
+/** Stands for the number of a revision where a footprint came by a link. */
+export const FROM_LINK = 0;
+
 /** What was begun so long ago, and nothing entered, was left. ms */
 const LEFT = 86_400_000;
 
@@ -118,6 +121,17 @@ export class ShelfStore {
     return stored;
   }
 
+  /** Holds what came by a link: it is not changed, and does not stand on the Shelf until somebody goes on with it. */
+  async receive(document: TapisDocument): Promise<StoredFootprint> {
+    const stored: StoredFootprint = {
+      ...keptNow(crypto.randomUUID(), document),
+      blank: true,
+      locked: FROM_LINK,
+    };
+    await writeFootprints(this.db, [stored]);
+    return stored;
+  }
+
   /** @param group id of the group that they come into */
   async add(documents: readonly TapisDocument[], group?: string): Promise<StoredFootprint[]> {
     const now = Date.now();
@@ -167,8 +181,10 @@ export class ShelfStore {
    */
   async duplicate(id: string, newest?: TapisDocument): Promise<StoredFootprint | null> {
     const original = await this.get(id);
-    const document = newest ?? original?.document;
-    if (!document) return null;
+    const whole = newest ?? original?.document;
+    if (!whole) return null;
+    // who stands for the original does not stand for what becomes of the copy
+    const { approvals: _, ...document } = whole;
     const name = `${document.name} (copy)`.slice(0, 120);
     const [copy] = await this.add([{ ...document, name }], original?.group);
     return copy ?? null;

@@ -33,6 +33,7 @@ const OpinionView = later(
   async () => (await import('../opinion/OpinionView')).OpinionView,
   opening,
 );
+const Shared = later('This place', async () => (await import('../shared/Shared')).Shared, opening);
 const Lists = later('The list', async () => (await import('../lists/Lists')).Lists, opening);
 const Trials = later('The trials', async () => (await import('../trials/Trials')).Trials, opening);
 const Trial = later('The trial', async () => (await import('../trials/Trial')).Trial, opening);
@@ -67,6 +68,11 @@ export function App({ earlierPorts }: { earlierPorts: readonly number[] }) {
         <Route path="/standards">
           <ErrorBoundary>
             <Standards />
+          </ErrorBoundary>
+        </Route>
+        <Route path="/shared">
+          <ErrorBoundary>
+            <Shared />
           </ErrorBoundary>
         </Route>
         <Route path="/list">

@@ -24,6 +24,7 @@ import { warmReader } from '../model/in-worker';
 import { useStoredModel } from '../model/useModel';
 import { NoLedger } from '../ledger/NoLedger';
 import { Sheet } from '../sheet/Sheet';
+import { goOnWords } from '../state/lock-words';
 import { BenchContext, benchFields, useBench } from '../state/context';
 import { StageRail } from './StageRail';
 import { Gallery, Measure } from './stages/Measure';
@@ -53,6 +54,7 @@ const BenchLedger = later(
   <NoLedger />,
 );
 const RevisionLine = later('The revisions', async () => (await import('./RevisionLine')).RevisionLine);
+const SharedBar = later('What came by a link', async () => (await import('./SharedBar')).SharedBar);
 const KinBar = later('The variants', async () => (await import('./KinBar')).KinBar);
 
 /** The columns; those behind the first one are loaded once that is drawn. */
@@ -274,6 +276,7 @@ function Place({ stage: place }: { stage: string | undefined }) {
       <TopBar />
       <TroubleBar />
       <Saving />
+      <FromLink />
       <Kin />
       <Patterns />
       <div className="relative flex min-h-0 flex-1">
@@ -330,6 +333,11 @@ function Revisions() {
   return useRevisions().length > 0 ? <RevisionLine /> : null;
 }
 
+/** What came by a link. */
+function FromLink() {
+  return useBench((s) => s.locked === 0) ? <SharedBar /> : null;
+}
+
 /** Original and variants of what stands on the Bench, where it has any. */
 function Kin() {
   const id = useBench((s) => s.id);
@@ -366,7 +374,7 @@ function Refusal() {
   return (
     <RefusalBar refusal={refusal} onClose={() => set({ refusal: null })}>
       {locked !== null && (
-        <BarButton onPress={() => void attempt('Going on', goOn)}>Go on with revision {locked + 1}</BarButton>
+        <BarButton onPress={() => void attempt('Going on', goOn)}>{goOnWords(locked)}</BarButton>
       )}
     </RefusalBar>
   );

@@ -2,6 +2,7 @@ import type { ReleaseTarget } from '../../core/format/release/targets';
 import { FactsStore } from '../../store/facts';
 import { FamilyStore } from '../../store/families';
 import { GroupStore } from '../../store/groups';
+import { KeyStore } from '../../store/keys';
 import { KinStore } from '../../store/kin';
 import { ProcessStore } from '../../store/processes';
 import { RevisionStore } from '../../store/revisions';
@@ -44,6 +45,9 @@ export const targets = {
   put: (target: ReleaseTarget) => database.targets.put(target),
   remove: (id: string) => database.targets.delete(id),
 };
+
+/** Keys of one's own and of the team. */
+export const keys = new KeyStore(database);
 
 /** Small boards that footprints are proved on. */
 export const trials = new TrialStore(database);

@@ -1,5 +1,6 @@
 import type { RevisionState } from '../../store/database';
 import { revisions } from '../common/shelf-store';
+import { lockWords } from './lock-words';
 import { attempt } from '../common/trouble';
 import type { BenchState } from './bench';
 
@@ -13,7 +14,7 @@ export async function keepRevision(
   note: string,
 ): Promise<boolean> {
   if (locked !== null) {
-    set({ refusal: `Revision ${locked} is approved and stays as it is: go on, then keep the next.` });
+    set({ refusal: lockWords(locked) });
     return false;
   }
   let wasKept = false;

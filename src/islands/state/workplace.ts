@@ -1,3 +1,4 @@
+import { lockWords } from './lock-words';
 import { applyEdits, type Edit } from '../../core/document/edit';
 import { keptHistory, openHistory, type HistoryStep, type KeptHistory } from '../../core/document/history';
 import { Autosave, isUnsaved, type SaveState } from '../../store/autosave';
@@ -146,7 +147,7 @@ export function workplace<D extends object, T extends Kept<D>>(
   const isLocked = () => {
     const { locked } = get();
     if (locked === null) return false;
-    set({ refusal: `revision ${locked} is approved and stays as it is. Go on with the next to change it.` });
+    set({ refusal: lockWords(locked) });
     return true;
   };
 

@@ -5,9 +5,11 @@ import { useEffect, useState } from 'react';
 import type { Format } from '../../../core/format/format';
 import { useBench } from '../../state/context';
 import { useHandOver } from '../useHandOver';
+import { Approvals } from './release/Approvals';
 import { ReleaseAsOne } from './release/ReleaseAsOne';
 import { Revisions } from './release/Revisions';
 import { UsedWhere } from './release/UsedWhere';
+import { attempt } from '../../common/trouble';
 import { ModelFiles } from './rise/ModelFiles';
 import { SourceFiles } from './release/SourceFiles';
 
@@ -77,6 +79,7 @@ export function Release() {
       </ul>
       <ModelFiles onTrouble={setTrouble} />
       <SourceFiles />
+      <Link />
       {!compiled.footprint && (
         <p className="text-secondary text-[12px]">
           Other files than the document can be written once all dimensions can be used.
@@ -88,9 +91,48 @@ export function Release() {
         </p>
       )}
       <Revisions />
+      <Approvals />
       <UsedWhere />
       <Notes />
     </>
+  );
+}
+
+/** A link that carries the document itself: whoever opens it has it, and no server hears of it. */
+function Link() {
+  const document = useBench((s) => s.document);
+  const [said, setSaid] = useState<string | null>(null);
+  const copy = () =>
+    attempt('Making a link', async () => {
+      const part = await (await import('../../../kernel/link')).linkOf(document);
+      if (part === null)
+        return setSaid('It does not fit into a link: save the Tapis document and send the file.');
+      await navigator.clipboard.writeText(`${location.origin}/shared#${part}`);
+      setSaid(
+        document.body?.model
+          ? 'The link is copied. The model’s file is not in it; send that beside.'
+          : 'The link is copied.',
+      );
+    });
+  return (
+    <section className="border-base-300 mt-1 border-t py-1.5" aria-label="Link">
+      <p className="flex items-center gap-2">
+        <span className="min-w-0 flex-1">
+          A link that carries it
+          <span className="text-secondary block text-[12px]">
+            Opened in Tapis it can be looked at, held against another and put on the Shelf.
+          </span>
+        </span>
+        <button type="button" className="btn btn-sm btn-outline btn-primary" onClick={() => void copy()}>
+          Copy link
+        </button>
+      </p>
+      {said !== null && (
+        <p role="status" className="text-[12px]">
+          {said}
+        </p>
+      )}
+    </section>
   );
 }
 

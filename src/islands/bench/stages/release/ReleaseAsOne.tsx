@@ -12,9 +12,10 @@ import { Pick, Tick } from '../../../common/inputs';
 import { calibrationOf, keepPaper, keepRulers, keptPaper, keptRulers, today } from '../../../common/about';
 import { keepLook, keptLook } from '../../../common/look';
 import { makeRelease } from '../../../common/release';
-import { targets as targetStore } from '../../../common/shelf-store';
+import { keys, targets as targetStore } from '../../../common/shelf-store';
 import { attempt } from '../../../common/trouble';
 import { WorkBar } from '../../../common/work';
+import { ownKeyOf } from '../../../../store/keys';
 import { useBench } from '../../../state/context';
 
 /** What was chosen last, for the next release. */
@@ -31,6 +32,8 @@ export function ReleaseAsOne({ formats }: { formats: readonly Format[] }) {
   const [date, setDate] = useState(today);
   const [rulers, setRulers] = useState(keptRulers);
   const [trouble, setTrouble] = useState<string | null>(null);
+  const key = ownKeyOf(useLiveQuery(() => keys.list(), []) ?? []);
+  const [signs, setSigns] = useState(true);
   const all = [...TARGETS, ...own];
   const target = all.find((one) => one.id === chosen) ?? (TARGETS[0] as ReleaseTarget);
   const isOwn = own.some((one) => one.id === target.id);
@@ -44,7 +47,7 @@ export function ReleaseAsOne({ formats }: { formats: readonly Format[] }) {
   const release = async () => {
     setTrouble(null);
     await flush();
-    setTrouble(await makeRelease([id], target, date));
+    setTrouble(await makeRelease([id], target, date, signs ? key : null));
   };
   return (
     <section className="mt-3" aria-label="Release as one">
@@ -65,6 +68,11 @@ export function ReleaseAsOne({ formats }: { formats: readonly Format[] }) {
           Make the release
         </button>
       </div>
+      {key && (
+        <Tick small checked={signs} onChange={setSigns}>
+          Signed by {key.name}
+        </Tick>
+      )}
       <WorkBar />
       {trouble && (
         <p role="alert" className="text-error mt-1">

@@ -7,6 +7,7 @@ import { attempt } from '../../../common/trouble';
 import { Pick } from '../../../common/inputs';
 import { whenMade } from '../../../common/words';
 import { useBench } from '../../../state/context';
+import { goOnWords } from '../../../state/lock-words';
 import { keepRevision } from '../../../state/keep-revision';
 import { REVISION_STATES, useRevisions } from '../../../state/useRevisions';
 
@@ -32,9 +33,9 @@ export function Revisions() {
       <h2 className="font-semibold">Revisions</h2>
       {locked !== null ? (
         <p className="mt-1 text-[12px]">
-          Revision {locked} is approved and stays as it is.{' '}
+          {locked === 0 ? 'It came by a link.' : `Revision ${locked} is approved and stays as it is.`}{' '}
           <button type="button" className="btn btn-xs" onClick={() => void attempt('Going on', goOn)}>
-            Go on with revision {(all.at(-1)?.number ?? locked) + 1}
+            {goOnWords(all.at(-1)?.number ?? locked)}
           </button>
         </p>
       ) : (
