@@ -49,8 +49,8 @@ async function writeOffline(folder) {
   const names = (await readdir(folder, { recursive: true, withFileTypes: true }))
     .filter((entry) => entry.isFile())
     .map((entry) => relative(folder, join(entry.parentPath, entry.name)).split(sep).join('/'))
-    // what reads datasheets is large and kept once it was asked for
-    .filter((name) => !name.startsWith('reading/'))
+    // what reads datasheets is large and kept once it was asked for; pictures of the documentation are large
+    .filter((name) => !name.startsWith('reading/') && !/^_astro\/.*\.png$/.test(name))
     .sort();
   const whole = createHash('sha256');
   const files = await Promise.all(
@@ -63,7 +63,9 @@ async function writeOffline(folder) {
     }),
   );
   files.forEach(({ url, revision }) => whole.update(`${url} ${revision}`));
-  files.push({ url: '/', revision: whole.digest('hex').slice(0, 16) });
+  const revision = whole.digest('hex').slice(0, 16);
+  // what is drawn from this build, or written by it
+  for (const url of ['/', ...(await documentation())]) files.push({ url, revision });
   await build({
     entryPoints: [fileURLToPath(new URL('../src/workers/offline.ts', import.meta.url))],
     outfile: join(folder, 'offline.js'),
@@ -75,6 +77,16 @@ async function writeOffline(folder) {
       'process.env.NODE_ENV': '"production"',
     },
   });
+}
+
+/** Addresses of the documentation. */
+async function documentation() {
+  const names = await readdir(fileURLToPath(new URL('../docs', import.meta.url)), { recursive: true });
+  const pages = names
+    .map((name) => name.split(sep).join('/'))
+    .filter((name) => /^(packages\/)?[^/]+\.md$/.test(name))
+    .map((name) => `/docs/${name.replace(/\.md$/, '').replace('packages/README', 'packages')}`);
+  return ['/docs', '/docs/rules', '/docs/search.json', ...pages];
 }
 
 /** What tells one edition of the readers of datasheets from the next. */

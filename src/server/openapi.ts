@@ -89,7 +89,7 @@ const FINDING = object(
 const ANSWERS: Readonly<Record<string, Schema>> = {
   Problem: object(
     {
-      type: { ...text, description: 'A page that says more, or about:blank.' },
+      type: { ...text, description: 'The page that says more.' },
       title: text,
       status: { type: 'integer' },
       detail: text,

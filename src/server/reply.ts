@@ -1,3 +1,4 @@
+import { anchorOf } from '../docs/anchor';
 import type { DocumentProblem } from '../core/document/read';
 
 /** An answer before it goes out: what crosses from a thread that worked for it. */
@@ -7,14 +8,18 @@ export interface Reply {
   readonly body: string | Uint8Array;
 }
 
-/** An error answer as problem+json (RFC 9457); `errors` names the fields. */
+/**
+ * An error answer as problem+json (RFC 9457); `errors` names the fields.
+ * @param title has its section in docs/problems.md, which the type leads to
+ */
 export function problem(
   status: number,
   title: string,
   detail: string,
   errors: readonly DocumentProblem[] = [],
 ): Reply {
-  const body = { type: 'about:blank', title, status, detail, ...(errors.length > 0 ? { errors } : {}) };
+  const type = `/docs/problems#${anchorOf(title)}`;
+  const body = { type, title, status, detail, ...(errors.length > 0 ? { errors } : {}) };
   return {
     status,
     headers: { 'content-type': 'application/problem+json' },

@@ -22,6 +22,9 @@ registerRoute(
     allowlist: [
       /^\/$/,
       /^\/processes\/?$/,
+      /^\/standards\/?$/,
+      /^\/list\/?$/,
+      /^\/shared\/?$/,
       /^\/bench\/./,
       /^\/side-by-side\/./,
       /^\/opinion\/./,

@@ -116,6 +116,8 @@ describe('assistive technology finds its way', () => {
     await look('handing a board over');
     await page.goto(`${server.url}/none`, { waitUntil: 'networkidle0' });
     await look('no such page');
+    await page.goto(`${server.url}/docs/house-standard`, { waitUntil: 'networkidle0' });
+    await look('documentation');
     expect(found).toEqual({});
     await context.close();
   });

@@ -30,7 +30,7 @@ it('approves a footprint with a key of one’s own, says when it changed since, 
   await openFootprint(page, 'U4 tide converter');
   await page.keyboard.press('7');
   await until('Nobody has approved it yet');
-  await press('Keys: you have none');
+  await page.locator('main summary ::-p-text(Keys: you have none)').click();
   await page.type('[aria-label="Whose key it is"]', 'K. Lund');
   await page.keyboard.press('Enter');
   await press('Approve as K. Lund');
@@ -45,7 +45,7 @@ it('approves a footprint with a key of one’s own, says when it changed since, 
 
   // the same key and the same words at the terminal
   const saved = await savedFiles(browser);
-  await press('Keys: yours');
+  await page.locator('main summary ::-p-text(Keys: yours)').click();
   await press('Save the team’s keys');
   const team = readTeam(readFileSync(await saved(/^team\.json$/), 'utf8'));
   if (!team.ok) throw new Error('the keys of the team cannot be read');

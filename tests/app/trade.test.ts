@@ -136,7 +136,11 @@ it('finds the best land, shows it on the Sheet, takes it, and leads to what caus
   await press('Take this land');
   await until('The footprint has changed since');
   await page.keyboard.press('2');
-  await until('best');
+  await page.waitForFunction(() =>
+    [...document.querySelectorAll<HTMLInputElement>('input[aria-label$="set by hand"]')].some(
+      ({ value }) => value !== '',
+    ),
+  );
   await page.keyboard.press('6');
   await page.locator('[aria-label="What matters"] li button').click();
   await page.waitForFunction(

@@ -1,6 +1,6 @@
 import { createConfig, lintFromString } from '@redocly/openapi-core';
 import Ajv from 'ajv/dist/2020.js';
-import { readdirSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 import { expect, it } from 'vitest';
 import { EXAMPLE, openapi } from '../../src/server/openapi';
 
@@ -29,6 +29,23 @@ it('names every endpoint that there is, and none that there is not', () => {
       (path) => `/api/v1/${path.replace(/\.ts$/, '').replaceAll('\\', '/').replace('[format]', '{format}')}`,
     );
   expect(Object.keys(contract.paths).sort()).toEqual(pages.sort());
+});
+
+it('has a section for every problem that it answers with, and none for others', () => {
+  const sources = ['src/server', 'src/pages', 'src'].flatMap((folder) =>
+    readdirSync(folder, { recursive: folder !== 'src', encoding: 'utf8' })
+      .filter((path) => path.endsWith('.ts'))
+      .map((path) => readFileSync(`${folder}/${path}`, 'utf8')),
+  );
+  const titles = sources.flatMap((text) =>
+    [...text.matchAll(/\b(?:(?:problem|refuse)\(\s*\d{3},\s*|refused\()'([^']+)'/g)].map(
+      ([, title = '']) => title,
+    ),
+  );
+  const sections = [...readFileSync('docs/problems.md', 'utf8').matchAll(/^## (.+)$/gm)].map(
+    ([, title = '']) => title,
+  );
+  expect(sections.sort()).toEqual([...new Set(titles)].sort());
 });
 
 it('has schemas that its own example holds to, and that refuse what is none', () => {

@@ -33,6 +33,9 @@ export function Help({ path, onClose }: { path: string; onClose: () => void }) {
               <List title="Here" rows={[...keys, ...gesturesOf(place)]} />
             )}
             <List title="Keys" rows={keysOf(place)} />
+            <a className="link text-[12px]" href="/docs" target="_blank" rel="noreferrer">
+              Documentation
+            </a>
           </div>
         </div>
       </div>

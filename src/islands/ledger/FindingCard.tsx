@@ -41,6 +41,16 @@ export function FindingCard({ finding, index, view, actions, framed = false }: P
           {selected && <span className="text-secondary block text-[12px]">{finding.source}</span>}
         </span>
       </button>
+      {selected && (
+        <a
+          className={`link text-[12px] ${framed ? '' : 'ml-9'}`}
+          href={`/docs/rules#${finding.rule}`}
+          target="_blank"
+          rel="noreferrer"
+        >
+          About this rule
+        </a>
+      )}
       {finding.remedies.length > 0 && (
         <div className={`mt-1 flex flex-wrap gap-1.5 ${framed ? '' : 'pl-9'}`}>
           {finding.remedies.map((remedy) => (

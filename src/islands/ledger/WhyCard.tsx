@@ -48,6 +48,9 @@ export function WhyCard({ drawable, selectedLand, unit, letters, symbol: wanted,
           </li>
         ))}
       </ol>
+      <a className="link text-[12px]" href="/docs/lands" target="_blank" rel="noreferrer">
+        How a land comes about
+      </a>
     </section>
   );
 }
