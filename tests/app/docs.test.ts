@@ -27,7 +27,7 @@ it('is read in the product: listed, searched without the server, linked within i
     pages.set(path, html);
     return html;
   };
-  const left = links.map((link) => [link, '/docs'] as const);
+  const left = links.map((link): readonly [string, string] => [link, '/docs']);
   const seen = new Set<string>();
   for (let next = left.pop(); next; next = left.pop()) {
     const [link, from] = next;

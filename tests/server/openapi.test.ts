@@ -38,7 +38,7 @@ it('has a section for every problem that it answers with, and none for others', 
       .map((path) => readFileSync(`${folder}/${path}`, 'utf8')),
   );
   const titles = sources.flatMap((text) =>
-    [...text.matchAll(/\b(?:(?:problem|refuse)\(\s*\d{3},\s*|refused\()'([^']+)'/g)].map(
+    [...text.matchAll(/\b(?:(?:problem|refuse)\(\s*\d{3},\s*|refused\()'([A-Z][^']+)'/g)].map(
       ([, title = '']) => title,
     ),
   );
