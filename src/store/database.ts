@@ -146,6 +146,30 @@ export interface StoredKey extends TeamKey {
   readonly secret?: CryptoKey;
 }
 
+/** A folder that the library is kept in, too. */
+export interface StoredFolder {
+  readonly id: string;
+  readonly name: string;
+  /** `null` for a library that goes to and fro as a ZIP. */
+  readonly handle: FileSystemDirectoryHandle | null;
+  /** When both sides were looked at last; 0 for never. */
+  readonly lookedAt: number;
+}
+
+/** That a thing here and a file of a folder are the same, and what both were last. */
+export interface StoredLink {
+  /** Of link and key. */
+  readonly id: string;
+  /** Id of the folder. */
+  readonly link: string;
+  readonly key: string;
+  readonly path: string;
+  readonly text: string;
+  /** Folder that the thing belonged into then. */
+  readonly under: string;
+  readonly stamp: string;
+}
+
 export type TapisDatabase = Dexie & {
   footprints: EntityTable<StoredFootprint, 'id'>;
   processes: Table<StoredProcess, string>;
@@ -164,6 +188,8 @@ export type TapisDatabase = Dexie & {
   habits: EntityTable<StoredHabit, 'id'>;
   trials: Table<StoredTrial, string>;
   keys: EntityTable<StoredKey, 'key'>;
+  folders: EntityTable<StoredFolder, 'id'>;
+  links: EntityTable<StoredLink, 'id'>;
 };
 
 /** Makes the entries of all footprints, one after the other: thousands of documents are not held at once. */
@@ -230,5 +256,6 @@ export function openDatabase(name = 'tapis'): TapisDatabase {
     });
   db.version(13).stores({ standards: 'id, binnedAt' });
   db.version(14).stores({ keys: 'key' });
+  db.version(15).stores({ folders: 'id', links: 'id, link' });
   return db;
 }

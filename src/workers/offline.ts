@@ -24,6 +24,7 @@ registerRoute(
       /^\/processes\/?$/,
       /^\/standards\/?$/,
       /^\/list\/?$/,
+      /^\/folder\/?$/,
       /^\/shared\/?$/,
       /^\/bench\/./,
       /^\/side-by-side\/./,

@@ -2,10 +2,18 @@ import type { TapisDocument } from '../document/document';
 import type { LandName, LandNames } from '../document/migrations';
 import { checkDocument, parseJson, readDocument, type DocumentProblem } from '../document/read';
 import { readProcess } from '../document/read-process';
+import { readStandard } from '../document/read-standard';
 import { isTrial, readTrial } from '../document/read-trial';
 import { readShelfFile, readShelfParts, type ShelfContents, type ShelfPart } from '../document/read-shelf';
 import type { TrialDocument } from '../document/trial';
-import { writeDocument, writeFamily, writeProcess, writeShelf, writeTrial } from '../document/write';
+import {
+  writeDocument,
+  writeFamily,
+  writeProcess,
+  writeShelf,
+  writeStandard,
+  writeTrial,
+} from '../document/write';
 import { drawPackage, standardBy, withExamples } from '../package/draw';
 import { ALL_MAKERS } from '../package/makers';
 import { placedPackage } from '../package/drawn';
@@ -42,7 +50,7 @@ export function openShelfInParts(text: string): Generator<ShelfPart, void, void>
 }
 
 /**
- * A file with a document, a family, a process or a whole Shelf as Tapis writes it today; what it means stays.
+ * A file with a document, a family, a process, a standard, a trial or a whole Shelf as Tapis writes it today; what it means stays.
  * @returns its text, or every problem found: a file of which a part cannot be read is not written anew
  */
 export function rewritten(text: string): Result<string, DocumentProblem[]> {
@@ -51,6 +59,10 @@ export function rewritten(text: string): Result<string, DocumentProblem[]> {
   if (isA('tapisProcess')) {
     const read = readProcess(text);
     return read.ok ? ok(writeProcess(read.value)) : read;
+  }
+  if (isA('tapisStandard')) {
+    const read = readStandard(text);
+    return read.ok ? ok(writeStandard(read.value.standard)) : read;
   }
   if (parsed.ok && isTrial(parsed.value)) {
     const read = openTrial(text);

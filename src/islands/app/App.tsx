@@ -3,6 +3,7 @@ import { Route, Switch } from 'wouter';
 import { navigate } from 'wouter/use-browser-location';
 import { ErrorBoundary } from '../common/ErrorBoundary';
 import { later } from '../common/later';
+import { keptLook } from '../common/look';
 import { letGoOfLists } from '../common/typing';
 import { holdWithDrafts } from '../state/draft';
 import { AskedCommands } from './AskedCommands';
@@ -33,6 +34,11 @@ const OpinionView = later(
   async () => (await import('../opinion/OpinionView')).OpinionView,
   opening,
 );
+const FolderPlace = later(
+  'This place',
+  async () => (await import('../folder/FolderPlace')).FolderPlace,
+  opening,
+);
 const Shared = later('This place', async () => (await import('../shared/Shared')).Shared, opening);
 const Lists = later('The list', async () => (await import('../lists/Lists')).Lists, opening);
 const Trials = later('The trials', async () => (await import('../trials/Trials')).Trials, opening);
@@ -48,6 +54,7 @@ export function App({ earlierPorts }: { earlierPorts: readonly number[] }) {
   useEffect(followLinks, []);
   useEffect(keepOffline, []);
   useEffect(holdWithDrafts, []);
+  useEffect(stayInStep, []);
   useEffect(letGoOfLists, []);
   return (
     <>
@@ -68,6 +75,11 @@ export function App({ earlierPorts }: { earlierPorts: readonly number[] }) {
         <Route path="/standards">
           <ErrorBoundary>
             <Standards />
+          </ErrorBoundary>
+        </Route>
+        <Route path="/folder">
+          <ErrorBoundary>
+            <FolderPlace />
           </ErrorBoundary>
         </Route>
         <Route path="/shared">
@@ -124,6 +136,19 @@ export function App({ earlierPorts }: { earlierPorts: readonly number[] }) {
       </Switch>
     </>
   );
+}
+
+/** How long after the first drawing a folder is looked at, ms. */
+const STEP_AFTER = 2500;
+
+/** Keeps the library in step with its folder, where it has one. */
+function stayInStep(): (() => void) | undefined {
+  if (keptLook('tapis-folder') !== 'yes') return undefined;
+  const wish = setTimeout(() => {
+    // a page that cannot load it says so where the folder is looked at
+    void import('../folder/keeper').then(({ keepInStep }) => keepInStep()).catch(() => {});
+  }, STEP_AFTER);
+  return () => clearTimeout(wish);
 }
 
 /** Follows links to other places without leaving the page; a key held down asks for a tab of its own. */

@@ -12,6 +12,7 @@ interface PlaceCommand extends Listed {
 
 const PLACES: readonly (readonly [name: string, path: string])[] = [
   ['Go to the Shelf', '/'],
+  ['Go to the folder', '/folder'],
   ['Go to the trials', '/trials'],
   ['Go to the processes', '/processes'],
   ['Go to the standards', '/standards'],

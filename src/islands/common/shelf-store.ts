@@ -1,4 +1,6 @@
 import type { ReleaseTarget } from '../../core/format/release/targets';
+import type { StoredFolder } from '../../store/database';
+import type { Folder } from '../../store/folder/files';
 import { FactsStore } from '../../store/facts';
 import { FamilyStore } from '../../store/families';
 import { GroupStore } from '../../store/groups';
@@ -48,6 +50,20 @@ export const targets = {
 
 /** Keys of one's own and of the team. */
 export const keys = new KeyStore(database);
+
+/** The folder that the library is kept in, too, and what goes to and fro as a ZIP. */
+export const folders = {
+  list: () => database.folders.toArray(),
+  put: (folder: StoredFolder) => database.folders.put(folder),
+  /** Forgets a folder and what was alike in it; its files stay. */
+  async remove(id: string) {
+    await database.links.where('link').equals(id).delete();
+    await database.folders.delete(id);
+  },
+  // what reads every kind of file is loaded with the first look
+  sync: async (folder: Folder, link: string) =>
+    new (await import('../../store/folder/sync')).FolderSync(database, folder, link),
+};
 
 /** Small boards that footprints are proved on. */
 export const trials = new TrialStore(database);

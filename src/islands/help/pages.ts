@@ -23,6 +23,7 @@ export type HelpPlace =
   | 'trials'
   | 'processes'
   | 'standards'
+  | 'folder'
   | 'sides'
   | 'opinion';
 
@@ -169,6 +170,15 @@ export const HELP_PAGES: Readonly<Record<HelpPlace, HelpPage>> = {
       'A footprint carries the edition that it was made with until the newer one is taken on the Bench.',
     ],
   },
+  folder: {
+    title: 'Folder',
+    what: 'The library in a folder of the machine, or going to and fro as a ZIP: each side gets what the other has changed.',
+    how: [
+      'What changes here is written within seconds; what changes in the folder is taken in when the page is looked at again.',
+      'What both have changed is joined field by field. Where both changed the same, both values stand side by side and you choose.',
+      'Deleted on one side and untouched on the other goes to the bin; deleted and changed comes back.',
+    ],
+  },
   sides: {
     title: 'Side by side',
     what: 'Two footprints, revisions, variants or levels over each other, and each size in which they differ.',
@@ -193,6 +203,7 @@ export function placeOf(path: string): HelpPlace {
     place === 'trials' ||
     place === 'processes' ||
     place === 'standards' ||
+    place === 'folder' ||
     place === 'opinion'
     ? place
     : 'shelf';

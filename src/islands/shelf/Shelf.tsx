@@ -73,6 +73,7 @@ const Chosen = later('What can be done with them', async () => (await import('./
 const Changing = later('What would change', async () => (await import('../changing/Changing')).Changing);
 const Checking = later('What is found', async () => (await import('./Checking')).Checking);
 const TakeIn = later('Taking patterns in', async () => (await import('../intake/TakeIn')).TakeIn);
+const FolderNote = later('The folder', async () => (await import('../folder/FolderNote')).FolderNote);
 const Restore = later('The backup', async () => (await import('./Restore')).Restore);
 
 /** How the Shelf is looked at, kept for the next visit. */
@@ -87,6 +88,7 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
   const [group, setGroup] = useState('');
   const [look, setLook] = useState<Look>(() => (keptLook(LOOK) === 'list' ? 'list' : 'cards'));
   const [columns, setColumns] = useState<readonly Column[]>(keptColumns);
+  const [hasFolder] = useState(() => keptLook('tapis-folder') === 'yes');
   const [binOpen, setBinOpen] = useState(false);
   const [choosing, setChoosing] = useState<string | null>(null);
   const [wish, setWish] = useState<Wish | null>(null);
@@ -174,6 +176,9 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
           <a className="btn btn-sm btn-ghost" href="/list">
             A list
           </a>
+          <a className="btn btn-sm btn-ghost" href="/folder">
+            Folder
+          </a>
           <a className="btn btn-sm btn-ghost" href="/trials">
             Trials
           </a>
@@ -231,6 +236,7 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
       {binOpen && <BinList binned={binned ?? []} />}
       {wish && <Changing wish={wish} ids={[...selected]} onClose={() => setWish(null)} />}
       {checked && <Checking ids={checked} onClose={() => setChecked(null)} />}
+      {hasFolder && <FolderNote />}
       {all && count > 0 && <News onLook={setChecked} />}
       <NoteBar />
       {selected.size > 0 && (

@@ -1,0 +1,412 @@
+import type { TapisDocument } from '../../core/document/document';
+import { fileName, folderOf, together, type Here, type Step, type There } from '../../core/library/together';
+import { PROCESSES } from '../../core/process';
+import { keyOf } from '../../kernel/inside';
+import type { StoredFootprint, StoredLink, TapisDatabase } from '../database';
+import { FamilyStore } from '../families';
+import { foldersOf, GroupStore } from '../groups';
+import type { KeptTable } from '../kept';
+import { breathe } from '../pace';
+import { ProcessStore } from '../processes';
+import { RevisionStore } from '../revisions';
+import { ShelfStore } from '../shelf';
+import { StandardStore } from '../standards';
+import { whyRefused } from '../storage';
+import { documentsOf, TrialStore } from '../trials';
+import type { Folder, Listed } from './files';
+import { joinedFor, joinTexts, KINDS, readThere, thingOf, type KindId } from './kinds';
+
+// A library in a folder and in the browser: what either has changed since both were looked at last is brought to the
+// other. What a step needs is looked at once more before it is done; what has changed meanwhile waits for the next look.
+
+/** Somebody has to choose: both have changed the same. */
+export type Ask = Extract<Step, { do: 'ask' }> & { readonly name: string };
+
+/** What a look at both sides came to. */
+export interface Look {
+  /** Things that both have now. */
+  readonly count: number;
+  /** What was done, in words: the first of many. */
+  readonly done: readonly string[];
+  readonly asks: readonly Ask[];
+  /** What was left as it is, and why. */
+  readonly told: readonly { readonly path: string; readonly words: string }[];
+  /** Why nothing was done; `null` where it was. */
+  readonly doubt: string | null;
+}
+
+/** Largest file that is read as a document, bytes. */
+const LARGEST_FILE = 4_000_000;
+/** Largest model or datasheet that is brought from a folder, bytes. */
+const LARGEST_PART = 60_000_000;
+/** Looks after one another until nothing is left to do: originals bring their variants along. */
+const LOOKS = 4;
+/** Files between two breaths. */
+const AT_ONCE = 50;
+
+export class FolderSync {
+  private readonly shelf: ShelfStore;
+  private readonly groups: GroupStore;
+  private readonly tables: Readonly<Record<Exclude<KindId, 'footprint'>, KeptTable<never>>>;
+
+  /** @param link id of the link: what was alike last is remembered under it */
+  constructor(
+    private readonly db: TapisDatabase,
+    private readonly folder: Folder,
+    private readonly link: string,
+  ) {
+    this.shelf = new ShelfStore(db);
+    this.groups = new GroupStore(db);
+    this.tables = {
+      standard: new StandardStore(db),
+      process: new ProcessStore(db),
+      family: new FamilyStore(db),
+      trial: new TrialStore(db),
+    } as unknown as typeof this.tables;
+  }
+
+  /**
+   * Looks at both sides and brings them together.
+   * @param onDone how many of how many files were looked at
+   */
+  async look(onDone: (done: number, all: number) => void = () => {}): Promise<Look> {
+    const done: string[] = [];
+    let told: { path: string; words: string }[] = [];
+    let asks: Ask[] = [];
+    let count = 0;
+    for (let i = 0; i < LOOKS; i += 1) {
+      const seen = await this.seen(onDone);
+      const plan = together(seen.links, seen.here, seen.there, joinTexts);
+      if (plan.doubt !== null) return { count, done, asks: [], told: seen.told, doubt: plan.doubt };
+      told = [...seen.told];
+      asks = [];
+      let isAtRest = true;
+      for (const step of plan.steps) {
+        if (step.do === 'ask') {
+          const own = seen.here.find(({ key }) => key === step.key);
+          asks.push({ ...step, name: own?.name ?? step.path });
+        } else if (step.do === 'tell') told.push({ path: step.path, words: step.words });
+        else {
+          const words = await this.carryOut(step).catch((error: unknown) => {
+            told.push({ path: pathOf(step), words: whyNot(error) });
+            return '';
+          });
+          // what waits, and what brought others along, is looked at once more
+          if (words !== '') isAtRest = false;
+          if (words) done.push(words);
+        }
+      }
+      count = seen.here.length;
+      if (isAtRest) break;
+    }
+    told.push(...(await this.parts()));
+    return { count, done, asks, told, doubt: null };
+  }
+
+  /** Settles what both have changed: the places of the clash get one side’s values, all others both sides’. */
+  async choose({ key, path }: Ask, side: 'here' | 'there'): Promise<void> {
+    const [kind, id] = split(key);
+    const link = await this.db.links.get(this.rowId(key));
+    const own = (await this.here()).find((one) => one.key === key);
+    const there = await this.readOf(path);
+    if (!link || !own || !there || 'problem' in there) return;
+    const text = joinedFor(kind, [link.text, own.text, there.text], side);
+    // what is replaced here can be gone back to
+    if (side === 'there' && kind === 'footprint')
+      await new RevisionStore(this.db).keep(id, 'draft', 'Before the folder’s version was taken');
+    await this.carryOut({
+      do: 'join',
+      link: { key, path, text, folder: link.under },
+      was: { here: own.text, there: there.text },
+    });
+  }
+
+  private rowId = (key: string): string => `${this.link}\n${key}`;
+
+  /** Both sides and what they were last. */
+  private async seen(onDone: (done: number, all: number) => void) {
+    const rows = await this.db.links.where('link').equals(this.link).toArray();
+    const byPath = new Map(rows.map((row) => [row.path, row]));
+    const listed = (await this.folder.list()).filter(
+      ({ path }) => /\.json$/i.test(path) && !/^(models|sources)\//.test(path),
+    );
+    const there: There[] = [];
+    const told: { path: string; words: string }[] = [];
+    for (const [i, one] of listed.entries()) {
+      if (i % AT_ONCE === 0) {
+        onDone(i, listed.length);
+        await breathe();
+      }
+      const read = await this.readListed(one, byPath.get(one.path));
+      if (read) there.push({ path: one.path, read });
+    }
+    onDone(listed.length, listed.length);
+    return {
+      links: rows.map(({ key, path, text, under }) => ({ key, path, text, folder: under })),
+      here: await this.here(),
+      there,
+      told,
+    };
+  }
+
+  /** What a file holds; one that has the stamp that it had is not read again. */
+  private async readListed(
+    { path, stamp, size }: Listed,
+    known: StoredLink | undefined,
+  ): Promise<There['read'] | null> {
+    if (known && stamp !== '' && known.stamp === stamp)
+      return { kind: split(known.key)[0], name: path, text: known.text };
+    if (size > LARGEST_FILE)
+      return known ? { problem: `It is larger than what is read, ${LARGEST_FILE / 1e6} MB.` } : null;
+    return this.readOf(path);
+  }
+
+  private async readOf(path: string): Promise<There['read'] | null> {
+    try {
+      return readThere(new TextDecoder().decode(await this.folder.read(path)));
+    } catch (error) {
+      return { problem: `It cannot be read: ${whyNot(error)}` };
+    }
+  }
+
+  private async here(): Promise<Here[]> {
+    const groups = await this.groups.list();
+    const footprints = (await this.shelf.list()).map(({ id, document, group, locked }): Here => ({
+      key: `footprint:${id}`,
+      kind: 'footprint',
+      name: document.name,
+      folder: foldersOf(groups, group).map(fileName).join('/'),
+      text: KINDS.footprint.write(document),
+      fixed: locked === undefined ? null : `revision ${locked} is approved here`,
+    }));
+    const others = await Promise.all(
+      (Object.keys(this.tables) as (keyof typeof this.tables)[]).map(async (kind) => {
+        const { folder, write, nameOf } = KINDS[kind] as unknown as {
+          readonly folder: string;
+          readonly write: (document: unknown) => string;
+          readonly nameOf: (document: unknown) => string;
+        };
+        return (await this.tables[kind].rows()).map(({ id, document }): Here => ({
+          key: `${kind}:${id}`,
+          kind,
+          name: nameOf(document),
+          folder,
+          text: write(document),
+          fixed: null,
+        }));
+      }),
+    );
+    return [...footprints, ...others.flat()];
+  }
+
+  /** Does a step. @returns what was done in words, empty for what nobody sees; `null` where it waits for the next look */
+  private async carryOut(step: Exclude<Step, { do: 'ask' | 'tell' }>): Promise<string | null> {
+    switch (step.do) {
+      case 'settle': {
+        const { link } = step;
+        await this.remember(link, await this.stampOf(link.path));
+        return (await this.put(link, null)) ? '' : null;
+      }
+      case 'write': {
+        const { link, was, why } = step;
+        if (!(await this.isStill(link.path, was))) return null;
+        await this.remember(link, await this.folder.write(link.path, bytes(link.text)));
+        return `${link.path} written: ${why}`;
+      }
+      case 'take': {
+        const { link, was, why } = step;
+        if (!(await this.put(link, was))) return null;
+        await this.remember(link, await this.stampOf(link.path));
+        return `${link.path} taken: ${why}`;
+      }
+      case 'join': {
+        const { link, was } = step;
+        if (!(await this.isStill(link.path, was.there)) || !(await this.put(link, was.here))) return null;
+        await this.remember(link, await this.folder.write(link.path, bytes(link.text)));
+        return `${link.path}: both sides’ changes joined`;
+      }
+      case 'add': {
+        const key = await this.add(step.kind as KindId, step.path, step.text);
+        const link = { key, path: step.path, text: step.text, folder: folderOf(step.path) };
+        await this.remember(link, await this.stampOf(step.path));
+        return `${step.path} is new in the folder, and came in`;
+      }
+      case 'move': {
+        const { link, from } = step;
+        const content = await this.folder.read(from);
+        const stamp = await this.folder.write(link.path, content);
+        await this.folder.remove(from);
+        const row = await this.db.links.get(this.rowId(link.key));
+        await this.remember({ ...link, text: row?.text ?? link.text }, stamp);
+        return `${from} moved to ${link.path}`;
+      }
+      case 'bin': {
+        const [kind, id] = split(step.key);
+        await (kind === 'footprint' ? this.shelf.bin(id) : this.tables[kind].bin(id));
+        await this.db.links.delete(this.rowId(step.key));
+        return `${step.path} is gone from the folder: it lies in the bin here`;
+      }
+      case 'remove':
+        if (!(await this.isStill(step.path, step.was))) return null;
+        await this.folder.remove(step.path);
+        await this.db.links.delete(this.rowId(step.key));
+        return `${step.path} removed: it was deleted here`;
+    }
+  }
+
+  private async remember(
+    { key, path, text, folder }: { key: string; path: string; text: string; folder: string },
+    stamp: string,
+  ): Promise<void> {
+    await this.db.links.put({ id: this.rowId(key), link: this.link, key, path, text, under: folder, stamp });
+  }
+
+  private async stampOf(path: string): Promise<string> {
+    return (await this.folder.stat(path))?.stamp ?? '';
+  }
+
+  /** Whether a file still holds what was seen in it; empty for one that was not there. */
+  private async isStill(path: string, was: string): Promise<boolean> {
+    const isThere = (await this.folder.stat(path)) !== null;
+    if (was === '' || !isThere) return was === '' && !isThere;
+    const read = await this.readOf(path);
+    return read !== null && 'text' in read && read.text === was;
+  }
+
+  /**
+   * Puts a text in place of what a thing is here, and into the group of its folder.
+   * @param was what it was when it was looked at; empty for one in the bin, `null` where the text stays
+   */
+  private async put(
+    link: { readonly key: string; readonly text: string; readonly folder: string },
+    was: string | null,
+  ): Promise<boolean> {
+    const [kind, id] = split(link.key);
+    if (kind === 'footprint') return this.putFootprint(id, link, was);
+    if (was === null) return true;
+    const table = this.tables[kind];
+    const row = await table.get(id);
+    if (!row || (row.binnedAt === 0) === (was === '')) return false;
+    if (was !== '' && (KINDS[kind].write as (one: unknown) => string)(row.document) !== was) return false;
+    if (was === '') await table.restore(id);
+    const saved = await table.save(id, thingOf(kind, link.text) as never, row.revision, null);
+    return saved.kind === 'saved';
+  }
+
+  private async putFootprint(
+    id: string,
+    { text, folder }: { readonly text: string; readonly folder: string },
+    was: string | null,
+  ): Promise<boolean> {
+    const row = await this.shelf.get(id);
+    if (!row || (was !== null && (row.binnedAt === 0) === (was === ''))) return false;
+    if (was !== null) {
+      if (was !== '' && KINDS.footprint.write(row.document) !== was) return false;
+      const saved = await this.shelf.save(id, thingOf('footprint', text), row.revision);
+      if (saved.kind !== 'saved') return false;
+      if (was === '') await this.shelf.restore(id);
+    }
+    await this.intoGroup(row, folder);
+    return true;
+  }
+
+  private async intoGroup({ id, group }: StoredFootprint, folder: string): Promise<void> {
+    const own = foldersOf(await this.groups.list(), group)
+      .map(fileName)
+      .join('/');
+    if (own === folder) return;
+    await this.shelf.move([id], await this.groups.ensure(folder === '' ? [] : folder.split('/')));
+  }
+
+  /** Adds what a new file holds. @returns its key @throws where something of its id is here and differs */
+  private async add(kind: KindId, path: string, text: string): Promise<string> {
+    if (kind === 'footprint') {
+      const folder = folderOf(path);
+      const group = await this.groups.ensure(folder === '' ? [] : folder.split('/'));
+      const [row] = await this.shelf.add([thingOf('footprint', text)], group === '' ? undefined : group);
+      return `footprint:${row?.id ?? ''}`;
+    }
+    if (kind === 'trial') {
+      const row = await (this.tables.trial as unknown as TrialStore).add(thingOf('trial', text));
+      return `trial:${row.id}`;
+    }
+    const document = thingOf(kind, text);
+    const id = 'own' in document ? document.own.id : document.id;
+    if ((await this.tables[kind].get(id)) || (kind === 'process' && PROCESSES.some((one) => one.id === id)))
+      throw new Error(`There is another ${kind} with the id “${id}” here; give one of them another id.`);
+    await this.tables[kind].keepAgain(id, document as never);
+    return `${kind}:${id}`;
+  }
+
+  /** Files of models and datasheets that documents name: each side gets what the other has. */
+  private async parts(): Promise<{ path: string; words: string }[]> {
+    const rows = await this.shelf.list();
+    const trials = await (this.tables.trial as unknown as TrialStore).rows();
+    const documents: readonly TapisDocument[] = [
+      ...rows.map(({ document }) => document),
+      ...trials.flatMap(({ document }) => documentsOf(document)),
+    ];
+    const wanted = new Map<string, 'models' | 'sources'>();
+    for (const { body, sources = [] } of documents) {
+      if (body?.model) wanted.set(body.model.key, 'models');
+      for (const { key } of sources) if (key !== undefined) wanted.set(key, 'sources');
+    }
+    if (wanted.size === 0) return [];
+    const told: { path: string; words: string }[] = [];
+    const files = (await this.folder.list()).filter(({ path }) => /^(models|sources)\//.test(path));
+    for (const [key, where] of wanted) {
+      const file = files.find(({ path }) => path.startsWith(`${where}/${key.slice(0, SHORT)}`));
+      const table = this.db[where] as TapisDatabase['sources'];
+      const kept = await table.get(key);
+      try {
+        if (kept && !file)
+          await this.folder.write(`${where}/${key.slice(0, SHORT)} ${fileName(kept.name)}`, kept.bytes);
+        else if (!kept && file && file.size <= LARGEST_PART) {
+          const content = await this.folder.read(file.path);
+          if ((await keyOf(content)) !== key)
+            told.push({ path: file.path, words: 'It is not the file that a footprint knows.' });
+          else {
+            const name = file.path.slice(where.length + 1 + SHORT).trim();
+            await (where === 'models'
+              ? this.shelf.models.put(name, content, null)
+              : this.shelf.sources.put(name, content));
+          }
+        }
+      } catch (error) {
+        told.push({ path: file?.path ?? `${where}/${key.slice(0, SHORT)}`, words: whyNot(error) });
+      }
+    }
+    return told;
+  }
+}
+
+/** Digits of a file’s hash that its name begins with. */
+const SHORT = 16;
+
+const bytes = (text: string): Uint8Array => new TextEncoder().encode(text);
+
+function split(key: string): [kind: KindId, id: string] {
+  const at = key.indexOf(':');
+  return [key.slice(0, at) as KindId, key.slice(at + 1)];
+}
+
+function pathOf(step: Step): string {
+  return 'link' in step ? step.link.path : step.path;
+}
+
+/** Why a file could not be read or written, in words. */
+function whyNot(error: unknown): string {
+  const name = error instanceof DOMException ? error.name : '';
+  switch (name) {
+    case 'NotAllowedError':
+      return 'The browser may not read or write there any more: open the folder again.';
+    case 'NotFoundError':
+      return 'It is not there any more.';
+    case 'NoModificationAllowedError':
+      return 'It is locked: another program has it open.';
+    case 'QuotaExceededError':
+      return 'There is no room left on the disk.';
+    default:
+      return error instanceof Error ? error.message : whyRefused(error);
+  }
+}
