@@ -24,7 +24,7 @@ export default defineConfig({
         test: {
           ...shared,
           name: 'round',
-          include: ['tests/{kernel,store,cli,house,islands,server}/**/*.test.ts', ...HEAVY],
+          include: ['tests/{kernel,store,cli,house,islands,server,package}/**/*.test.ts', ...HEAVY],
         },
       },
       {

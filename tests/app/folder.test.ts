@@ -79,6 +79,7 @@ it('keeps the library in a folder: writes what changes here, takes what changes 
   await press('Look now');
   await says(`${CONVERTER} taken: changed in the folder`);
   // what is changed on the Bench stands in the file
+  await page.goto(server.url, { waitUntil: 'networkidle0' });
   await openFootprint(page, 'U4 tide converter');
   await page.waitForSelector('[aria-label="Density level"] [aria-pressed=true] ::-p-text(A)');
   await retype(page, '#entry-E', '6.3..6.5');
@@ -95,6 +96,7 @@ it('keeps the library in a folder: writes what changes here, takes what changes 
   await press('Choose a folder');
   await says('kept in both');
   await file(CONVERTER, '6.3..6.5', '6.1..6.7');
+  await page.goto(server.url, { waitUntil: 'networkidle0' });
   await openFootprint(page, 'U4 tide converter');
   await retype(page, '#entry-E', '6.0..6.8');
   await waitSaved(page);
@@ -111,6 +113,7 @@ it('keeps the library in a folder: writes what changes here, takes what changes 
   expect(await file(CONVERTER)).toContain('6.1..6.7');
   await press('Take the folder’s');
   await page.waitForFunction(() => !document.querySelector('[aria-label^="Clash in"]'));
+  await page.goto(server.url, { waitUntil: 'networkidle0' });
   await openFootprint(page, 'U4 tide converter');
   await page.waitForFunction(
     () => document.querySelector<HTMLInputElement>('#entry-E')?.value === '6.1..6.7',

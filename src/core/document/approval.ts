@@ -1,7 +1,8 @@
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
 import type { TapisDocument } from './document';
-import { canonical, jsonText } from './write';
+import { canonical } from './canonical';
+import { jsonText } from './write';
 
 /** That somebody stands for a text, in a form that shows whether the text was changed since. */
 export interface Approval {

@@ -1,6 +1,6 @@
 import type { TapisDocument } from './document';
 import { applyEdits, pointerKey, valueAt, type Edit } from './edit';
-import { canonical } from './write';
+import { canonical } from './canonical';
 
 // What a document has of its own beside another one, as edits. A variant is kept as these; applied to its
 // original they give it again, and applied to an original that has changed, the variant of that.

@@ -1,7 +1,7 @@
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
 import type { Standard, StandardDocument } from '../standard/standard';
-import { canonicalStandard } from './write';
+import { canonicalStandard } from './canonical';
 
 /** Digits of a hash that papers print; enough to tell editions of a standard apart. */
 const SHOWN = 12;

@@ -1,25 +1,18 @@
 import { documentName } from './names';
-import { guessFamilies, type FamilyGuess } from '../../core/source/family';
+import { bestPage, documentOfPage, type Candidate, type SheetAsk } from '../../core/source/best-page';
 import type { Grid } from '../../core/source/grid';
 import { gridsOfHtml } from '../../core/source/html';
 import { gridsOfWords } from '../../core/source/layout';
-import { readDimensions, tablesOf, type SourceReading } from '../../core/source/reading';
+import { tablesOf, type SourceReading } from '../../core/source/reading';
 import { kindById } from '../../core/source/kinds';
 import { seenAt } from '../../core/source/picture/prepare';
-import { patternEdits, takenDocument, type TakenFrom } from '../../core/source/take';
 import { gridsOfWorkbook, isWorkbook } from './take-list';
-import type { LaidOut } from '../../core/source/layouts';
-import { nearestSize } from '../../core/source/sizes';
 import { gridsOfText, LONGEST_TEXT } from '../../core/source/text';
 import { formatNumber } from '../../core/units/length';
 import type { SourcePage } from '../../core/source/page';
 import { pageWorth } from '../../core/source/worth';
 import type { TapisDocument } from '../../core/document/document';
-import { applyEdits } from '../../core/document/edit';
 import { CATALOGUE } from '../../core/package/catalogue';
-import { drawPackage } from '../../core/package/draw';
-import { ALL_MAKERS } from '../../core/package/makers';
-import { readPattern } from '../../core/source/pattern';
 import { fail, ok, type Result } from '../../core/units/result';
 import { keyOf } from '../inside';
 import { letterReader, openPdf, pictureOf, pictureOfPage } from './node';
@@ -27,14 +20,9 @@ import { wordsOfPage } from './pdf';
 import { readPicture } from './picture';
 
 /** What is asked of a file. */
-export interface TakeAsk {
-  /** Id of the family; guessed where it is missing. */
-  readonly family?: string | undefined;
-  /** Name of a size, or the number of its leads. */
-  readonly size?: string | undefined;
+export interface TakeAsk extends SheetAsk {
   /** Page of a PDF, from 1; the one that fits best where it is missing. */
   readonly page?: number | undefined;
-  readonly unit?: 'mm' | 'in' | 'mil' | undefined;
 }
 
 /** A document of what was read, and what is to be looked at. */
@@ -62,17 +50,6 @@ const MOST_PAGES = 400;
 /** How long pages are looked through, ms. */
 const LOOK_TIME = 8000;
 const PAGES_READ = 12;
-/** By how much one family has to be ahead of the next to be taken without being asked for. */
-const AHEAD = 1;
-
-/** One page, or a whole text, with what it has of tables. */
-interface Candidate {
-  readonly page: number;
-  readonly grids: readonly Grid[];
-  readonly isScan: boolean;
-  readonly seenAt?: TakenFrom['seenAt'];
-}
-
 type Kind = 'pdf' | 'picture' | 'html' | 'text';
 
 /** What a file is, by its first bytes. */
@@ -104,40 +81,21 @@ export async function takeFile(
   const opened = await candidatesOf(bytes, name, kind, ask);
   if (!opened.ok) return opened;
   const { candidates, pages } = opened.value;
-  const found = candidates.flatMap((candidate) => {
-    const one = readCandidate(candidate, ask);
-    return one ? [one] : [];
-  });
-  const best = found.sort((a, b) => b.reading.score - a.reading.score)[0];
-  if (!best) return fail([nothingFound(candidates, name, ask), ...opened.value.left].join(' '));
-  const [first, second] = best.guesses;
-  if (first && second && first.score - second.score < AHEAD)
-    return fail(
-      `It may be of several families; name one: ${best.guesses
-        .slice(0, 4)
-        .map(({ kind: { id }, reasons }) => `${id} (${reasons.join('; ')})`)
-        .join(', ')}.`,
-    );
-  const { candidate, reading } = best;
+  const best = bestPage(candidates, name, ask);
+  if (!best.ok) return fail([best.error, ...opened.value.left].join(' '));
+  const { candidate, reading, guesses } = best.value;
   const isFile = kind === 'pdf' || kind === 'picture';
   const source = isFile
     ? { name: name.slice(0, 200), key: await keyOf(bytes), ...(pages === null ? {} : { pages }) }
     : { name: name.slice(0, 200), text: new TextDecoder().decode(bytes).slice(0, 40_000) };
-  const from: TakenFrom = {
-    source,
-    page: candidate.page,
-    isScan: candidate.isScan,
-    ...(candidate.seenAt ? { seenAt: candidate.seenAt } : {}),
-  };
-  const taken = takenDocument(documentName(name, reading.size), reading, from);
-  const document = withPattern(taken, candidates, from);
+  const document = documentOfPage(documentName(name, reading.size), best.value, candidates, source);
   return ok({
     document,
     reading,
     page: candidate.page,
     isScan: candidate.isScan,
     left: opened.value.left,
-    families: best.guesses.map(({ kind: { id }, score, reasons }) => ({ id, score, reasons })),
+    families: guesses.map(({ kind: { id }, score, reasons }) => ({ id, score, reasons })),
   });
 }
 
@@ -150,63 +108,6 @@ export async function gridsOfSheet(
   if (isWorkbook(bytes)) return gridsOfWorkbook(bytes, name);
   const opened = await candidatesOf(bytes, name, kindOfSheet(bytes), {});
   return opened.ok ? ok(opened.value.candidates.flatMap(({ grids }) => grids)) : opened;
-}
-
-/** A document with the land pattern that the datasheet recommends, where a page has one. */
-function withPattern(
-  document: TapisDocument,
-  candidates: readonly Candidate[],
-  from: TakenFrom,
-): TapisDocument {
-  const groups = (drawPackage(document, ALL_MAKERS).drawn?.groups ?? [])
-    .filter(({ kind }) => kind === 'span')
-    .map(({ id }) => id);
-  if (groups.length === 0) return document;
-  for (const { page, grids, isScan } of candidates) {
-    const pattern = readPattern(tablesOf(grids, isScan));
-    if (pattern) return applyEdits(document, patternEdits(document, pattern, groups, { ...from, page }));
-  }
-  return document;
-}
-
-interface Found {
-  readonly candidate: Candidate;
-  readonly reading: SourceReading;
-  readonly guesses: readonly FamilyGuess[];
-}
-
-function readCandidate(candidate: Candidate, { family, size, unit }: TakeAsk): Found | null {
-  const tables = tablesOf(candidate.grids, candidate.isScan);
-  const asked = {
-    ...(size === undefined ? {} : { size }),
-    ...(unit ? { unit } : {}),
-    isScan: candidate.isScan,
-  };
-  const kind = family === undefined ? null : kindById(family);
-  if (kind) {
-    const reading = readDimensions(tables, { ...asked, kind });
-    return reading && reading.dimensions.length > 0 ? { candidate, reading, guesses: [] } : null;
-  }
-  const guesses = tables.length > 0 ? guessFamilies(tables, asked) : [];
-  const [first] = guesses;
-  return first && first.reading.dimensions.length > 1 ? { candidate, reading: first.reading, guesses } : null;
-}
-
-/** Sizes that a refusal names. */
-const MOST_NAMED = 12;
-
-function nothingFound(candidates: readonly Candidate[], name: string, { size }: TakeAsk): string {
-  const tables: LaidOut[] = candidates.flatMap(({ grids, isScan }) => tablesOf(grids, isScan));
-  const sizes = [...new Set(tables.flatMap((table) => table.sizes))].filter((one) => one !== '');
-  if (size !== undefined && sizes.length > 0) {
-    const near = nearestSize(sizes, size);
-    const all =
-      sizes.length > MOST_NAMED
-        ? `${sizes.slice(0, MOST_NAMED).join(', ')} and ${sizes.length - MOST_NAMED} more`
-        : sizes.join(', ');
-    return `There is no size “${size.slice(0, 40)}” in ${name}${near === null ? '' : `; the nearest is “${near}”`}. It has ${all}.`;
-  }
-  return `No table of dimensions was found in ${name}.`;
 }
 
 interface Opened {

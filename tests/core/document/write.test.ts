@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { canonical, writeDocument, writeProcess } from '../../../src/core/document/write';
+import { canonical } from '../../../src/core/document/canonical';
+import { writeDocument, writeProcess } from '../../../src/core/document/write';
 import { compileAndCheck } from '../../../src/core/check/guarded';
 import { openDocument, rewritten } from '../../../src/core/footprint/open';
 import { copyProcess } from '../../../src/core/document/process-file';
