@@ -147,11 +147,6 @@ export function docPages(): readonly DocPage[] {
   return ORDER.flatMap((id) => pages.get(id) ?? []);
 }
 
-/** Addresses of all pages. */
-export function docAddresses(): readonly string[] {
-  return [...pages.keys()].map((id) => `/docs/${id}`);
-}
-
 /** Every section of every page, for the search. */
 export function docSections() {
   return [...pages.values()].flatMap(({ id, title, sections }) =>

@@ -2,6 +2,7 @@ import type { TapisDocument } from '../document/document';
 import { MISSING, type Finding, type Severity } from '../document/finding';
 import type { Compiled } from '../footprint/footprint';
 import type { Process } from '../process/process';
+import { clauseFieldAt } from '../standard/fields';
 import { cited } from '../standard/standard';
 import { contextOf } from './context';
 import { RULES } from './rules';
@@ -115,11 +116,23 @@ function gradedBy(
       return [];
     }
     const stated = standard.stated(`rules/${id}`);
-    return [
-      stated ? { ...finding, source: `${source}; ${String(stated.value)} by ${cited(stated)}` } : finding,
+    const said = [
+      ...limitsOf(id, standard),
+      ...(stated ? [`${String(stated.value)} by ${cited(stated)}`] : []),
     ];
+    return [said.length > 0 ? { ...finding, source: [source, ...said].join('; ') } : finding];
   });
   return { findings: left, silenced: [...silenced.values()] };
+}
+
+/** The limits of a rule that a house says, as findings cite them. */
+function limitsOf(id: string, standard: Compiled['standard']): string[] {
+  const { clauses = [] } = RULES.find((rule) => rule.id === id) ?? {};
+  return clauses.flatMap((at) => {
+    const stated = standard.stated(at);
+    const title = clauseFieldAt(at)?.title ?? at;
+    return stated ? [`${title} ${String(stated.value)} by ${cited(stated)}`] : [];
+  });
 }
 
 /** A report of what was found: as grave as the process takes it, worst first, without what was accepted. */

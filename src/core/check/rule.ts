@@ -35,6 +35,8 @@ export interface Rule {
   readonly stage: Stage;
   /** What a footprint has to have for the rule to say anything. */
   readonly looksAt: readonly Subject[];
+  /** Places of a house standard that its limits come from, where a house says them. */
+  readonly clauses?: readonly string[];
   readonly check: (context: CheckContext) => readonly RuleFinding[];
 }
 

@@ -392,6 +392,18 @@ describe('rules that a house grades', () => {
     expect(off.silenced).toMatchObject([{ id: rule, by: 'HS-STD-12 clause 7.2', reason: 'Never.' }]);
     expect(off.silenced[0]?.count).toBeGreaterThan(0);
   });
+  it('cite the limits that it says', () => {
+    const wide = converter(
+      {},
+      { overrides: { lands: { rows: { X: '0.1mm', Y: '1.1mm', C: '5.7mm', reason: 'tried' } } } },
+    );
+    const sourceUnder = (clauses: StandardDocument['clauses']) =>
+      check(under(wide, house(clauses))).findings.find((one) => one.rule === 'joint-margin')?.source;
+    expect(sourceUnder({})).not.toContain('HS-STD-12');
+    expect(sourceUnder({ 'rules/class': { value: 3, clause: '8.1' } })).toContain(
+      '; Product class of J-STD-001 and IPC-A-610 3 by HS-STD-12 clause 8.1',
+    );
+  });
 });
 
 describe('names by template', () => {

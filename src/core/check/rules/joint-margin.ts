@@ -40,6 +40,7 @@ export const jointMargin: Rule = {
   severity: 'caution',
   stage: 'prove',
   looksAt: ['spans'],
+  clauses: ['rules/class'],
   check(context) {
     return context.footprint.groups.flatMap((group) =>
       group.kind === 'span' ? findings(group, context) : [],

@@ -21,6 +21,7 @@ export const thermalCoverage: Rule = {
   severity: 'caution',
   stage: 'stack',
   looksAt: ['windows'],
+  clauses: ['pads/windows/least', 'pads/windows/most'],
   check({ footprint, process }) {
     return footprint.padstacks.flatMap((stack): RuleFinding[] => {
       if (!stack.windows) return [];
