@@ -176,7 +176,7 @@ export const COMMANDS: readonly Command[] = [
   {
     name: 'best',
     summary:
-      'the land whose joints fail least for what it costs, beside the levels and the land as it is, and which tolerance matters',
+      'the land whose joints fail least for what it costs, beside the levels and the land as it is, and which tolerance matters; of a folder, which number of the process costs most joints',
     takes: 'FILE',
     options: [
       ['--max-z <mm>', 'the outer distance at most'],

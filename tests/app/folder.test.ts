@@ -81,7 +81,7 @@ it('keeps the library in a folder: writes what changes here, takes what changes 
   // what is changed on the Bench stands in the file
   await page.goto(server.url, { waitUntil: 'networkidle0' });
   await openFootprint(page, 'U4 tide converter');
-  await page.waitForSelector('[aria-label="Density level"] [aria-pressed=true] ::-p-text(A)');
+  await page.waitForSelector('[aria-label="Density level"] [aria-pressed=true]::-p-text(A)');
   await retype(page, '#entry-E', '6.3..6.5');
   await waitSaved(page);
   await page.waitForFunction(async () => {

@@ -1,4 +1,4 @@
-import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, it } from 'vitest';
@@ -67,4 +67,31 @@ it('writes the land that is taken, and refuses what it does not know', async () 
       code: 2,
       err: expect.stringContaining(words),
     });
+});
+
+it('says of a folder which number of the process costs most, and in what', async () => {
+  const library = join(folder, 'library');
+  mkdirSync(library);
+  writeFileSync(join(library, 'a.json'), JSON.stringify({ ...sot, name: 'Q1', level: 'C' }));
+  writeFileSync(join(library, 'b.json'), JSON.stringify({ ...sot, name: 'Q2', level: 'A' }));
+  writeFileSync(join(library, 'c.json'), '{');
+  const { out, err, code } = await run(['best', library]);
+  expect(code).toBe(0);
+  expect(err).toContain('c.json: ');
+  const [first = ''] = out.split('\n');
+  expect(first).toMatch(
+    /: 0\.05 mm less spares \d+ bad joints in a million parts of each of 2 footprints; most: Q1 /,
+  );
+  interface Cost {
+    readonly number: string;
+    readonly spared: number;
+    readonly footprints: readonly { readonly name: string; readonly spared: number }[];
+  }
+  const costs = JSON.parse((await run(['best', library, '--json'])).out) as Cost[];
+  // most first, each the sum of its footprints; less tolerance never costs
+  expect(costs.map(({ spared }) => spared)).toEqual(costs.map(({ spared }) => spared).sort((a, b) => b - a));
+  for (const { spared, footprints } of costs)
+    expect(footprints.reduce((sum, one) => sum + one.spared, 0)).toBeCloseTo(spared, 9);
+  expect(costs.map(({ number }) => number)).toContain('fabricationTolerance');
+  expect((await run(['best', library, '--take', 'best', '--out', join(folder, 'x.json')])).code).toBe(2);
 });

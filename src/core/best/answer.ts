@@ -1,5 +1,5 @@
 import type { Drawable } from '../footprint/footprint';
-import { jointModel, landOf, type LinearMargin } from '../joint/model';
+import { jointModel, landOf, type JointModel, type LinearMargin } from '../joint/model';
 import { bestLands, type BestAsk, type GroupBest } from './best';
 import { spanRisk, pinRisk, type JointRisk } from './events';
 import { contributorsOf, reliefsOf, type Contribution, type Relief } from './matters';
@@ -30,10 +30,17 @@ export interface BestAnswer {
   readonly capabilities: readonly (Capability & { readonly variable: string; readonly range: number })[];
 }
 
-/** What matters for the joints of every group: closed forms, at once. */
-export function mattersOf(drawable: Drawable, { spreads = {} }: BestAsk = {}): Matters[] {
-  const { footprint, process } = drawable;
-  return footprint.groups.flatMap((group): Matters[] => {
+/** The joints of a group of lands as they are: what varies in them and what makes them bad. */
+export interface GroupRisk {
+  readonly group: string;
+  readonly title: string;
+  readonly risk: JointRisk;
+  readonly model: JointModel;
+}
+
+/** The joints of every group that can be bad. */
+export function risksOf({ footprint, process }: Drawable): GroupRisk[] {
+  return footprint.groups.flatMap((group): GroupRisk[] => {
     const { id, title } = group.terminals;
     const land = footprint.lands.find((one) => one.group === id && one.terminal);
     const risk =
@@ -44,21 +51,23 @@ export function mattersOf(drawable: Drawable, { spreads = {} }: BestAsk = {}): M
           ? pinRisk(group, footprint, land, process)
           : null);
     const model = land && jointModel(footprint, land, process);
-    if (!land || !risk || !model) return [];
-    return [
-      {
-        group: id,
-        title,
-        margins: model.margins.map((margin) => ({
-          end: margin.end,
-          contributors: contributorsOf(model, margin, spreads).map((one) =>
-            one.number ? one : { ...one, ...symbolOf(drawable, model.variables, one.name) },
-          ),
-        })),
-        reliefs: reliefsOf(risk, spreads).filter(({ spared }) => spared > 0),
-      },
-    ];
+    return land && risk && model ? [{ group: id, title, risk, model }] : [];
   });
+}
+
+/** What matters for the joints of every group: closed forms, at once. */
+export function mattersOf(drawable: Drawable, { spreads = {} }: BestAsk = {}): Matters[] {
+  return risksOf(drawable).map(({ group, title, risk, model }) => ({
+    group,
+    title,
+    margins: model.margins.map((margin) => ({
+      end: margin.end,
+      contributors: contributorsOf(model, margin, spreads).map((one) =>
+        one.number ? one : { ...one, ...symbolOf(drawable, model.variables, one.name) },
+      ),
+    })),
+    reliefs: reliefsOf(risk, spreads).filter(({ spared }) => spared > 0),
+  }));
 }
 
 /** The dimension that has the limits of a variable, where there is one alone. */

@@ -63,6 +63,20 @@ export function reliefsOf(risk: JointRisk, spreads: Spreads = {}): Relief[] {
     .sort((a, b) => b.spared - a.spared);
 }
 
+/** By how much the share of bad joints falls where every tolerance that a number of the process states is narrower. */
+export function sparedBy(
+  risk: JointRisk,
+  number: NumberKey,
+): { readonly less: number; readonly spared: number } {
+  const own = risk.variables.filter((one) => one.number === number && one.range > 0);
+  if (own.length === 0) return { less: 0, spared: 0 };
+  const less = Math.min(NARROWER, ...own.map(({ range }) => range));
+  const variables = risk.variables.map((one) =>
+    own.includes(one) ? { ...one, range: one.range - less } : one,
+  );
+  return { less, spared: Math.max(0, summedShare(risk) - summedShare({ ...risk, variables })) };
+}
+
 /** The shares of all ways to be bad, added. */
 export function summedShare(risk: JointRisk, spreads: Spreads = {}): number {
   return risk.events.reduce(

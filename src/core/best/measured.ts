@@ -73,6 +73,25 @@ function lengthOf(cell: string): number | null {
   return minus === '' || minus === '+' ? read.value : -read.value;
 }
 
+/** Measurements counted in equal bins, the first from `from` on; mm. */
+export interface Binned {
+  readonly from: number;
+  readonly step: number;
+  readonly counts: readonly number[];
+}
+
+/** As many bins as the root of their number, as histograms are drawn; 6 to 40. */
+export function binned({ values, least, most }: Measured): Binned {
+  const bins = Math.min(40, Math.max(6, Math.ceil(Math.sqrt(values.length))));
+  const step = Math.max(most - least, 1e-6) / bins;
+  const counts = Array.from({ length: bins }, () => 0);
+  for (const value of values) {
+    const i = Math.min(bins - 1, Math.floor((value - least) / step));
+    counts[i] = (counts[i] ?? 0) + 1;
+  }
+  return { from: least, step, counts };
+}
+
 /**
  * Capability against limits of ± half a range about what was wanted (ISO 22514-2; confidence of Cpk by
  * Bissell, of Cp by the normal approximation of χ²).

@@ -9,7 +9,6 @@ import { download } from '../common/download';
 import { shelf } from '../common/shelf-store';
 import { attempt } from '../common/trouble';
 import { aboutOf } from '../common/about';
-import { fileOf } from '../common/write';
 import { keepRevision } from '../state/keep-revision';
 import { STAGE_NAMES } from '../state/stages';
 import { REVISION_STATES } from '../state/useRevisions';
@@ -220,7 +219,8 @@ export function saveCommands(formats: readonly Format[]): Command[] {
     name: `Save ${format.title}`,
     run: async (s) => {
       const model = s.models.get(s.document.body?.model?.key ?? '')?.model ?? null;
-      const about = await aboutOf(s.id, s.document);
+      // what writes files is loaded with the first of them
+      const [{ fileOf }, about] = await Promise.all([import('../common/write'), aboutOf(s.id, s.document)]);
       const written = await fileOf(format, s.derived.compiled, model, about, new AbortController().signal);
       if (written.ok) download(written.value);
       else s.set({ refusal: written.error });

@@ -30,7 +30,7 @@ export function FolderPlace() {
       <PageHead title="Folder" end={null} />
       <TroubleBar />
       <WorkBar />
-      <main className="mx-auto w-full max-w-[860px] flex-1 overflow-y-auto p-5">
+      <main className="mx-auto w-full max-w-[900px] flex-1 overflow-y-auto p-5">
         <Linked />
         <ByZip />
       </main>
@@ -43,7 +43,7 @@ function Linked() {
   const { folder, mayWrite, busy, look, trouble } = useStore(folderState);
   if (!handsOutFolders())
     return (
-      <section aria-label="Folder">
+      <section aria-label="Folder" className="border-base-300 bg-base-100 border p-4">
         <h2 className="text-[15px] font-semibold">A folder of this machine</h2>
         <p className="mt-1">
           This browser hands out no folders. A library goes to and fro as a ZIP, below, with the same join.
@@ -51,7 +51,7 @@ function Linked() {
       </section>
     );
   return (
-    <section aria-label="Folder">
+    <section aria-label="Folder" className="border-base-300 bg-base-100 border p-4">
       <h2 className="text-[15px] font-semibold">
         {folder ? `The library is kept in “${folder.name}”` : 'A folder of this machine'}
       </h2>
@@ -178,7 +178,7 @@ function Clash({ ask, onChoose }: { ask: Ask; onChoose: (side: 'here' | 'there')
   const { name, path, clashes } = ask;
   const press = (side: 'here' | 'there') => () => void attempt(`Settling ${name}`, () => onChoose(side));
   return (
-    <section className="border-base-300 bg-base-100 mt-2 border p-3" aria-label={`Clash in ${name}`}>
+    <section className="border-base-300 bg-base-200 mt-2 border p-3" aria-label={`Clash in ${name}`}>
       <h3 className="font-semibold">{name}: changed here and in the folder, each otherwise</h3>
       <p className="text-secondary text-[12px]">{path}</p>
       <table className="mt-2 w-full text-left text-[12px]">
@@ -238,7 +238,7 @@ function ByZip() {
       download({ name: 'tapis-library.zip', mediaType: 'application/zip', content: zip });
   };
   return (
-    <section aria-label="By ZIP" className="border-base-300 mt-6 border-t pt-4">
+    <section aria-label="By ZIP" className="border-base-300 bg-base-100 mt-4 border p-4">
       <h2 className="text-[15px] font-semibold">As one ZIP</h2>
       <p className="mt-1">
         Give the library as a ZIP to somebody who puts it into their Tapis here, and put in theirs when it
@@ -252,7 +252,7 @@ function ByZip() {
         >
           Make a ZIP
         </button>
-        <label className="btn btn-sm">
+        <label className="btn btn-sm relative">
           Put in a ZIP
           <input
             type="file"

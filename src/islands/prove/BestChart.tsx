@@ -36,6 +36,39 @@ interface Props {
 
 const ppm = (share: number) => Math.max(LEAST, share * 1e6);
 
+/** Names nearer than this share of the axis to the one before stand over it; one line of them, px. */
+const NEAR = 0.12;
+const LINE = 12;
+
+/** How far the name of each point is lifted over the one beside it, px. */
+function liftsOf(
+  points: readonly { readonly area: number; readonly label: string }[],
+  range: number,
+): number[] {
+  const lifts: number[] = [];
+  let last = -Infinity;
+  for (const { area, label } of points) {
+    const isNear = label !== '' && area - last < NEAR * range;
+    lifts.push(isNear ? (lifts.at(-1) ?? 0) + LINE : 0);
+    if (label !== '') last = area;
+  }
+  return lifts;
+}
+
+interface NameProps {
+  label: { readonly x?: number | string; readonly y?: number | string; readonly value?: unknown };
+  lift: number;
+}
+
+/** The name of a point, over it. */
+function Name({ label: { x = 0, y = 0, value }, lift }: NameProps) {
+  return (
+    <text x={Number(x)} y={Number(y) - 8 - lift} fontSize={12} fill="var(--ink)" textAnchor="middle">
+      {String(value)}
+    </text>
+  );
+}
+
 /** Share of bad joints against what a land takes: the front as a line, named lands as points with their confidence. */
 export function FrontChart({ group, chosen, onChoose }: Props) {
   const front = group.front.map(({ area, bad }) => ({ area, share: ppm(bad.share) }));
@@ -48,16 +81,21 @@ export function FrontChart({ group, chosen, onChoose }: Props) {
     range: [ppm(bad.share) - ppm(bad.low), ppm(bad.high) - ppm(bad.share)],
   });
   // the land as it is may be that of a level: one label says both
-  const isOwn = ({ area, bad }: LandPoint) => own?.area === area && own.bad.share === bad.share;
+  const isOwn = ({ area, bad }: LandPoint) =>
+    own !== undefined && Math.abs(own.area - area) < 1e-6 && ppm(own.bad.share) === ppm(bad.share);
   const labelOf = (id: string) => {
     const point = group.points.find((one) => one.id === id);
     if (id === 'own') return group.points.some((one) => one.id !== 'own' && isOwn(one)) ? '' : 'own';
     return point && isOwn(point) ? `${SHORT[id] ?? id}, own` : (SHORT[id] ?? id);
   };
-  const points = group.points.filter(({ id }) => id !== 'as-large').map(pointOf);
+  const points = group.points
+    .filter(({ id }) => id !== 'as-large')
+    .map(pointOf)
+    .sort((a, b) => a.area - b.area);
   const seen = group.points.filter(({ id }) => id === chosen).map(pointOf);
   const areas = [...front, ...points].map(({ area }) => area);
   const [low, high] = [Math.min(...areas), Math.max(...areas)];
+  const lifts = liftsOf(points, high - low);
   return (
     <ComposedChart width={WIDTH} height={190} margin={{ top: 12, right: 14, bottom: 14, left: 0 }}>
       <CartesianGrid stroke="var(--hairline)" strokeWidth={0.5} />
@@ -107,7 +145,10 @@ export function FrontChart({ group, chosen, onChoose }: Props) {
         onClick={({ payload }: { payload?: { id?: string } }) => payload?.id && onChoose(payload.id)}
       >
         <ErrorBar dataKey="range" width={4} stroke="var(--ink)" direction="y" />
-        <LabelList dataKey="label" position="top" fontSize={12} fill="var(--ink)" />
+        <LabelList
+          dataKey="label"
+          content={(label) => <Name label={label} lift={lifts[label.index ?? 0] ?? 0} />}
+        />
       </Scatter>
       <Scatter data={seen} dataKey="share" fill="var(--copper)" isAnimationActive={false} />
     </ComposedChart>

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { navigate } from 'wouter/use-browser-location';
-import { mattersOf } from '../../core/best/answer';
+import { mattersOf, variablesOf } from '../../core/best/answer';
 import type { Contribution } from '../../core/best/matters';
 import { adoptEdits, ppmWords, type GroupBest, type LandPoint } from '../../core/best/best';
 import type { Drawable } from '../../core/footprint/footprint';
@@ -8,6 +8,7 @@ import { formatLength, formatNumber, type DisplayUnit } from '../../core/units/l
 import { Pick } from '../common/inputs';
 import { later } from '../common/later';
 import { useBench } from '../state/context';
+import { Spreads, type GivenSpreads } from './Spreads';
 import { useBest } from './useBest';
 
 const FrontChart = later(
@@ -40,7 +41,11 @@ export function BestLand({ drawable }: { drawable: Drawable }) {
   const { state, run, stop } = useBest();
   const see = useSee(drawable);
   const land = drawable.footprint.lands[selected ?? 0];
-  const all = mattersOf(drawable);
+  const [given, setGiven] = useState<GivenSpreads>({});
+  const ask = {
+    spreads: Object.fromEntries(Object.entries(given).map(([name, { spread }]) => [name, spread])),
+  };
+  const all = mattersOf(drawable, ask);
   const own = all.find(({ group }) => group === land?.group) ?? all[0];
   const [end, setEnd] = useState<string>('');
   if (!own) return null;
@@ -89,8 +94,9 @@ export function BestLand({ drawable }: { drawable: Drawable }) {
         <h2 className="font-semibold">Best land</h2>
         <p className="text-secondary text-[12px]">
           The land whose joints fail least by class {drawable.process.acceptanceClass}, for what it takes;
-          limits as normal distributions at 3σ.
+          limits as normal distributions at 3σ where nothing else is said.
         </p>
+        <Spreads variables={variablesOf(drawable)} given={given} unit={unit} onGive={setGiven} />
         {state.kind === 'running' ? (
           <button
             type="button"
@@ -103,7 +109,7 @@ export function BestLand({ drawable }: { drawable: Drawable }) {
           <button
             type="button"
             className="bg-primary text-primary-content mt-1 rounded px-2"
-            onClick={() => run(document, {})}
+            onClick={() => run(document, ask)}
           >
             Look for it
           </button>

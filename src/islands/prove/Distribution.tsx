@@ -1,8 +1,11 @@
 import { Bar, BarChart, ReferenceLine, XAxis, YAxis } from 'recharts';
+import type { Binned } from '../../core/best/measured';
 import type { SimulatedMargin } from '../../core/joint/simulate';
 
 interface Props {
-  margin: SimulatedMargin;
+  margin: Pick<SimulatedMargin, 'goal' | 'limit'> & { readonly histogram: Binned };
+  /** Further lines that are drawn as limits, mm. */
+  limits?: readonly number[];
   show: (mm: number) => string;
 }
 
@@ -19,11 +22,12 @@ function roundTicks(low: number, high: number): number[] {
 }
 
 /** How often each margin came out, with the goal and the limit of the acceptance class. */
-export function Distribution({ margin, show }: Props) {
+export function Distribution({ margin, limits = [], show }: Props) {
   const { histogram, goal, limit } = margin;
   const { from, step, counts } = histogram;
   const bins = counts.map((count, i) => ({ at: from + (i + 0.5) * step, count }));
-  const lines = [goal, limit].filter((value) => value !== null);
+  const bounds = limit === null ? limits : [limit, ...limits];
+  const lines = goal === null ? bounds : [goal, ...bounds];
   const low = Math.min(from, ...lines);
   const high = Math.max(from + step * counts.length, ...lines);
   return (
@@ -47,9 +51,15 @@ export function Distribution({ margin, show }: Props) {
       <YAxis hide />
       <Bar dataKey="count" fill="var(--copper)" isAnimationActive={false} />
       {goal !== null && <ReferenceLine x={goal} stroke="var(--ink)" strokeWidth={2} />}
-      {limit !== null && (
-        <ReferenceLine x={limit} stroke="var(--color-error)" strokeDasharray="4 3" strokeWidth={1.5} />
-      )}
+      {bounds.map((bound) => (
+        <ReferenceLine
+          key={bound}
+          x={bound}
+          stroke="var(--color-error)"
+          strokeDasharray="4 3"
+          strokeWidth={1.5}
+        />
+      ))}
     </BarChart>
   );
 }

@@ -14,7 +14,7 @@ export async function keepRevision(
   note: string,
 ): Promise<boolean> {
   if (locked !== null) {
-    set({ refusal: lockWords(locked) });
+    set({ refusal: lockWords(locked, 'go on, then keep the next') });
     return false;
   }
   let wasKept = false;

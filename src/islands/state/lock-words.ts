@@ -1,8 +1,12 @@
-/** Why a footprint is not changed. @param locked number of its approved revision; 0 where it came by a link */
-export function lockWords(locked: number): string {
+/**
+ * Why a footprint is not changed.
+ * @param locked number of its approved revision; 0 where it came by a link
+ * @param mend what helps with an approved one
+ */
+export function lockWords(locked: number, mend = 'go on with the next to change it'): string {
   return locked === 0
-    ? 'this footprint came by a link and stays as it was sent. Put it on your Shelf to change it.'
-    : `revision ${locked} is approved and stays as it is. Go on with the next to change it.`;
+    ? 'This footprint came by a link and stays as it was sent: put it on your Shelf to change it.'
+    : `Revision ${locked} is approved and stays as it is: ${mend}.`;
 }
 
 /** What going on is called. */

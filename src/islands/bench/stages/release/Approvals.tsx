@@ -141,7 +141,7 @@ function Keys({ all, own }: { all: readonly StoredKey[]; own: OwnKey | null }) {
             Save my key
           </button>
         )}
-        <label className="btn btn-xs">
+        <label className="btn btn-xs relative">
           Bring a key or the team’s
           <input
             type="file"

@@ -1,0 +1,138 @@
+import { useState } from 'react';
+import type { Spread } from '../../core/best/distribution';
+import { binned, capabilityOf, readMeasured, type Measured } from '../../core/best/measured';
+import type { Variable } from '../../core/joint/model';
+import { formatLength, formatNumber, type DisplayUnit } from '../../core/units/length';
+import { Pick } from '../common/inputs';
+import { later } from '../common/later';
+
+const Distribution = later(
+  'The chart',
+  async () => (await import('./Distribution')).Distribution,
+  <div className="h-[92px]" />,
+);
+
+/** How a tolerance spreads, where somebody says it: by its kind, or as it was measured. */
+export interface Given {
+  readonly spread: Spread;
+  readonly measured: Measured | null;
+  /** What the measurements came from. */
+  readonly file: string | null;
+}
+export type GivenSpreads = Readonly<Record<string, Given>>;
+
+/** Kinds that need no measurement, by what they are called here. */
+const KINDS: readonly (readonly [id: string, words: string, spread: Spread | null])[] = [
+  ['usual', 'normal, limits at 3σ', null],
+  ['wide', 'normal, limits at 2σ', { kind: 'normal', k: 2 }],
+  ['uniform', 'uniform', { kind: 'uniform' }],
+  ['trimmed', 'normal, sorted at its limits', { kind: 'trimmed', k: 3 }],
+];
+
+interface Props {
+  variables: readonly Variable[];
+  given: GivenSpreads;
+  unit: DisplayUnit;
+  onGive: (given: GivenSpreads) => void;
+}
+
+/** How tolerances spread: what is assumed of each, or what was measured of it. */
+export function Spreads({ variables, given, unit, onGive }: Props) {
+  const some = variables.filter(({ range }) => range > 0);
+  const [name, setName] = useState('');
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const variable = some.find((one) => one.name === name) ?? some[0];
+  if (!variable) return null;
+  const own = given[variable.name];
+  const give = (next: Given | null) => {
+    const { [variable.name]: _, ...others } = given;
+    setTrouble(null);
+    onGive(next ? { ...others, [variable.name]: next } : others);
+  };
+  const bring = async (file: File) => {
+    const read = readMeasured(await file.text());
+    if (!read.ok) return setTrouble(`${file.name}: ${read.error}`);
+    give({ spread: { kind: 'measured', values: read.value.values }, measured: read.value, file: file.name });
+  };
+  const kind = KINDS.find(([, , spread]) => JSON.stringify(spread) === JSON.stringify(own?.spread ?? null));
+  const said = Object.keys(given).length;
+  return (
+    <details className="mt-1 text-[12px]">
+      <summary className="link">How tolerances spread{said > 0 ? `, ${said} said otherwise` : ''}</summary>
+      <Pick
+        className="mt-1 w-full"
+        label="Tolerance"
+        value={variable.name}
+        options={some.map((one) => [one.name, one.name] as const)}
+        onChange={setName}
+      />
+      <Pick
+        className="mt-1 w-full"
+        label="How it spreads"
+        value={own?.measured ? 'measured' : (kind?.[0] ?? 'usual')}
+        options={[
+          ...KINDS.map(([id, words]) => [id, words] as const),
+          ...(own?.measured ? [['measured', 'as measured'] as const] : []),
+        ]}
+        onChange={(id) => {
+          const spread = KINDS.find(([one]) => one === id)?.[2] ?? null;
+          if (id !== 'measured') give(spread ? { spread, measured: null, file: null } : null);
+        }}
+      />
+      <label className="btn btn-xs relative mt-1">
+        Bring measurements
+        <input
+          type="file"
+          accept=".csv,.txt,text/csv,text/plain"
+          className="sr-only"
+          aria-label={`Measurements of ${variable.name.toLowerCase()}`}
+          onChange={({ target }) => {
+            const [file] = target.files ?? [];
+            if (file) void bring(file);
+            target.value = '';
+          }}
+        />
+      </label>
+      <p className="text-secondary">As CSV: an offset a line, or wanted and measured.</p>
+      {trouble !== null && (
+        <p role="alert" className="text-error mt-1">
+          {trouble}
+        </p>
+      )}
+      {own?.measured && (
+        <MeasuredFigures own={own} measured={own.measured} range={variable.range} unit={unit} />
+      )}
+    </details>
+  );
+}
+
+interface FiguresProps {
+  own: Given;
+  measured: Measured;
+  range: number;
+  unit: DisplayUnit;
+}
+
+/** Measurements as a histogram between the limits that are stated, with bias, spread and capability. */
+function MeasuredFigures({ own, measured, range, unit }: FiguresProps) {
+  const { cp, cpLow, cpk, cpkLow, cpkHigh } = capabilityOf(measured, range);
+  const show = (mm: number) => formatLength(mm, unit);
+  const two = (value: number) => formatNumber(value, 2, 2);
+  return (
+    <div className="mt-1">
+      <Distribution
+        margin={{ histogram: binned(measured), goal: null, limit: null }}
+        limits={[-range / 2, range / 2]}
+        show={show}
+      />
+      <p>
+        {measured.values.length} from {own.file}: bias {show(measured.bias)} {unit}, σ{' '}
+        {formatLength(measured.deviation, unit)} {unit}.
+      </p>
+      <p className="text-secondary">
+        Cp {two(cp)} (at least {two(cpLow)}), Cpk {two(cpk)} ({two(cpkLow)} to {two(cpkHigh)}), against ±
+        {show(range / 2)} {unit}; 95 % confidence. The bias moves things, it is no part of the spread.
+      </p>
+    </div>
+  );
+}
