@@ -95,11 +95,15 @@ it('keeps the library in a folder: writes what changes here, takes what changes 
   await press('Let it go');
   await press('Choose a folder');
   await says('kept in both');
+  // as from another browser that does not look at the folder meanwhile
+  const looks = (says: string) => page.evaluate((value) => localStorage.setItem('tapis-folder', value), says);
+  await looks('no');
   await file(CONVERTER, '6.3..6.5', '6.1..6.7');
   await page.goto(server.url, { waitUntil: 'networkidle0' });
   await openFootprint(page, 'U4 tide converter');
   await retype(page, '#entry-E', '6.0..6.8');
   await waitSaved(page);
+  await looks('yes');
   await page.goto(server.url, { waitUntil: 'networkidle0' });
   await page.waitForSelector('[role=note] a[href="/folder"]');
   await page.locator('[role=note] a[href="/folder"]').click();

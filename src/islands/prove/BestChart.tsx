@@ -56,7 +56,11 @@ function liftsOf(
 }
 
 interface NameProps {
-  label: { readonly x?: number | string; readonly y?: number | string; readonly value?: unknown };
+  label: {
+    readonly x?: number | string | undefined;
+    readonly y?: number | string | undefined;
+    readonly value?: unknown;
+  };
   lift: number;
 }
 
