@@ -232,4 +232,17 @@ it('edits a copy of a process, uses it, and keeps the document as it was until t
     () => !document.querySelector('header')?.textContent?.includes('Take its new numbers'),
   );
   expectNoFaults(page);
+  // what a house wants moves out of it, and no land changes
+  await page.goto(`${server.url}/processes#standard-copy`, { waitUntil: 'networkidle0' });
+  await page.locator('#field-rounding').click({ count: 3 });
+  await page.keyboard.type('0.02');
+  await page.keyboard.press('Enter');
+  await page.locator('button ::-p-text(Move them into a standard)').click();
+  await page.waitForFunction(() =>
+    document.body.innerText.includes('says them now; 0 footprints on the Shelf'),
+  );
+  await page.goto(`${server.url}/standards`, { waitUntil: 'networkidle0' });
+  await page.waitForFunction(() =>
+    document.body.innerText.includes('House standard of Standard two-sided (copy)'),
+  );
 });

@@ -35,7 +35,7 @@ describe('the terminal', () => {
     expect([code, out]).toEqual([2, '']);
     expect(err).toContain(words);
     // the same words in the help that follows help nobody
-    expect(err.length).toBeLessThan(args.length === 0 ? 4000 : 300);
+    expect(err.length).toBeLessThan(args.length === 0 ? 6000 : 300);
   });
   it('takes an option that may come several times each time', async () => {
     const drawing = part.replace('part.json', 'lands.dxf');

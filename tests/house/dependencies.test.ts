@@ -10,7 +10,7 @@ interface Manifest {
 const { dependencies, devDependencies } = JSON.parse(readFileSync('package.json', 'utf8')) as Manifest;
 
 /** What runs where Tapis is served, and from a terminal. */
-const RUNNING = ['core', 'kernel', 'cli', 'server', 'demo', 'pages', 'middleware.ts'];
+const RUNNING = ['core', 'kernel', 'cli', 'server', 'demo', 'pages', 'docs/pages.ts', 'middleware.ts'];
 /** What the served pages need of their maker, and what starts the terminal command; no source names them. */
 const BY_NAME = ['@astrojs/node', '@tesseract.js-data/eng', 'astro', 'react', 'react-dom', 'esbuild'];
 

@@ -10,6 +10,7 @@ import { processes } from '../common/shelf-store';
 import { attempt } from '../common/trouble';
 import { removedDocument } from '../state/workplace';
 import { RefusalBar, SavingBar } from '../state/WorkplaceBars';
+import { HouseOffer } from './HouseOffer';
 import { ProcessSheet } from './ProcessSheet';
 import { createProcess, type ProcessWork } from './state';
 
@@ -80,6 +81,7 @@ function Opened({ work, originalOf, onRemoved }: Omit<Props, 'id'> & { work: Pro
         home="among your own"
         file={() => Promise.resolve(processFile(process))}
       />
+      <HouseOffer process={process} original={originalOf(process)} work={work} />
       <ProcessSheet
         process={process}
         original={originalOf(process)}

@@ -1,6 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { check } from '../../../src/core/check/check';
+import { applyEdits } from '../../../src/core/document/edit';
+import { processById } from '../../../src/core/process';
+import type { Process } from '../../../src/core/process/process';
+import { movedDocument, movedToHouse, type MovedToHouse } from '../../../src/core/library/from-process';
 import type { TapisDocument } from '../../../src/core/document/document';
 import { readStandard } from '../../../src/core/document/read-standard';
 import { standardHash } from '../../../src/core/document/standard-hash';
@@ -58,6 +62,52 @@ const outcome = (document: TapisDocument): string => {
   const { footprint, levels, problems } = compiled;
   return JSON.stringify([footprint, levels, problems, findings, held, verdict, silenced]);
 };
+
+describe('what a process wants as a house', () => {
+  const original = processById('standard') as Process;
+  const own: Process = {
+    ...original,
+    id: 'mine',
+    name: 'Mine',
+    minGap: 0.2,
+    rounding: 0.01,
+    smallRounding: 0.01,
+    courtyardRounding: 0.05,
+    thermalCoverage: 0.7,
+    legendWidth: 0.2,
+    textHeight: 1.5,
+    orientation: 'B',
+    acceptanceClass: 3,
+    severities: { 'land-gap': 'note', 'text-size': 'off' },
+  };
+  const moved = movedToHouse(own, original) as MovedToHouse;
+  it.each(USUAL_VARIANTS.map((variant) => [variant.name, variant.document] as const))(
+    'moves into a standard without changing %s',
+    (_, plain) => {
+      const document = { ...plain, process: 'mine', ownProcess: own };
+      const edits = movedDocument(document, own, moved);
+      const after = applyEdits(document, edits ?? []);
+      expect(after.ownProcess?.rounding).toBe(original.rounding);
+      const [a, b] = [compile(document), compile(after)];
+      expect(b.footprint).toEqual({ ...a.footprint, groups: b.footprint?.groups });
+      expect(b.footprint?.lands).toEqual(a.footprint?.lands);
+      const told = (one: typeof a) =>
+        check(one).findings.map(({ rule, severity, message }) => [rule, severity, message]);
+      expect(told(b)).toEqual(told(a));
+    },
+  );
+  it('goes behind what a standard says already, and leaves others alone', () => {
+    const said = house({ 'rounding/lands': { value: 0.02, clause: '2' } });
+    const document = { ...converter(), process: 'mine', ownProcess: own, standard: said };
+    const after = applyEdits(document, movedDocument(document, own, moved) ?? []);
+    expect(after.standard?.over).toEqual(said);
+    expect(compile(after).footprint?.lands).toEqual(compile(document).footprint?.lands);
+    expect(movedDocument({ ...document, ownProcess: { ...own, minGap: 0.3 } }, own, moved)).toBeNull();
+    expect(movedDocument(converter(), own, moved)).toBeNull();
+    expect(moved.process).toMatchObject({ minGap: 0.2, rounding: 0.05, severities: {} });
+    expect(movedToHouse({ ...original, id: 'other', minGap: 0.2 }, original)).toBeNull();
+  });
+});
 
 describe('an empty standard', () => {
   it.each(USUAL_VARIANTS.map((variant) => [variant.name, variant.document] as const))(
