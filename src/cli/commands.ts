@@ -272,7 +272,17 @@ export const COMMANDS: readonly Command[] = [
     name: 'format',
     summary: 'writes files anew, the same intent as the same text, for version control',
     takes: 'FILE…',
-    options: [['--check', 'names those that would change, exit 1, and writes nothing']],
+    options: [
+      ['--check', 'names those that would change, exit 1, and writes nothing'],
+      [
+        '--schema <dir>',
+        'writes the JSON Schemas into a folder and names them in the files, so that editors complete and explain fields',
+      ],
+      [
+        '--number',
+        'gives footprints whose names ask for a running number ({counter}) the next that is free among the files',
+      ],
+    ],
     run: async ({ files, options }) => (await import('./rewrite')).rewriteFiles(files, options),
   },
 ];

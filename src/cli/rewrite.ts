@@ -1,20 +1,36 @@
+import { mkdirSync, renameSync, writeFileSync } from 'node:fs';
+import { dirname, join, relative, sep } from 'node:path';
 import { problemWords } from '../core/document/read';
-import { renameSync, writeFileSync } from 'node:fs';
-import { rewritten } from '../core/footprint/open';
+import { schemaFiles, schemaOf } from '../core/document/schemas';
+import { writeDocument } from '../core/document/write';
+import { openDocument, rewritten } from '../core/footprint/open';
+import { counted } from '../core/library/counting';
 import { textOf } from './files';
 import { Refusal, type Outcome } from './outcome';
 
+interface RewriteOptions {
+  readonly check?: boolean | undefined;
+  /** Folder that the schemas are written into, and that the files name. */
+  readonly schema?: string | undefined;
+  /** Footprints whose names ask for a running number get the next that is free among the files. */
+  readonly number?: boolean | undefined;
+}
+
 /** Writes files in the one way in which Tapis writes them; one that cannot be read stays as it is. */
-export function rewriteFiles(
-  files: readonly string[],
-  { check: isCheck = false }: { readonly check?: boolean | undefined },
-): Outcome {
+export function rewriteFiles(files: readonly string[], options: RewriteOptions): Outcome {
+  const { check: isCheck = false, schema, number = false } = options;
+  if (schema !== undefined && !isCheck) writeSchemas(schema);
+  const texts = new Map(files.map((file) => [file, attempted(() => textOf(file))]));
+  const numbers = number ? numbered(texts) : new Map<string, string>();
   const out: string[] = [];
   const err: string[] = [];
-  for (const file of files) {
+  for (const [file, text] of texts) {
     try {
-      const text = textOf(file);
-      const read = rewritten(text);
+      if (text instanceof Refusal) throw text;
+      const read = rewritten(
+        numbers.get(file) ?? text,
+        schema === undefined ? undefined : addressOf(schema, file, text),
+      );
       if (!read.ok) throw new Refusal(problemWords(read.error, '; '));
       if (file === '-') out.push(read.value);
       else if (read.value !== text) {
@@ -28,6 +44,49 @@ export function rewriteFiles(
   }
   const code = err.length > 0 ? 2 : isCheck && out.length > 0 ? 1 : 0;
   return { out: out.join(''), err: err.join(''), code };
+}
+
+function attempted<T>(make: () => T): T | Refusal {
+  try {
+    return make();
+  } catch (error) {
+    if (error instanceof Refusal) return error;
+    throw error;
+  }
+}
+
+/** The schemas as files beside each other, for editors that explain and complete fields. */
+function writeSchemas(folder: string): void {
+  try {
+    mkdirSync(folder, { recursive: true });
+    for (const [name, text] of schemaFiles()) writeFileSync(join(folder, name), text);
+  } catch (error) {
+    throw new Refusal(`${folder} cannot be written: ${(error as Error).message}`);
+  }
+}
+
+/** Where a file finds its schema, seen from the folder that it lies in. */
+function addressOf(folder: string, file: string, text: string): string | undefined {
+  let value: unknown;
+  try {
+    value = JSON.parse(text);
+  } catch {
+    return undefined;
+  }
+  const name = typeof value === 'object' && value !== null ? schemaOf(value) : null;
+  if (name === null) return undefined;
+  const way = relative(file === '-' ? '.' : dirname(file), join(folder, `${name}.json`)).replaceAll(sep, '/');
+  return way.startsWith('.') ? way : `./${way}`;
+}
+
+/** Documents with running numbers, by their file. */
+function numbered(texts: ReadonlyMap<string, string | Refusal>): Map<string, string> {
+  const read = [...texts].flatMap(([file, text]) => {
+    const opened = text instanceof Refusal ? null : openDocument(text);
+    return opened?.ok ? [{ file, document: opened.value }] : [];
+  });
+  const given = counted(read.map(({ document }) => document));
+  return new Map([...given].map(([i, document]) => [read[i]?.file ?? '', writeDocument(document)]));
 }
 
 /** Puts a new text in a file's place at one stroke: what goes wrong on the way leaves the old one. */

@@ -204,6 +204,10 @@ const OVERRIDES = record(
     standardName: text('Standard name', 80, {
       help: 'A name agreed elsewhere, to be held against the geometry.',
     }),
+    counter: number('count', 'Running number', [1, 999_999], {
+      column: 'Running number',
+      help: 'Its number in the house’s own count, for names that ask for one.',
+    }),
   },
   { stage: 'land' },
 );

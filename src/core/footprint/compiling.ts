@@ -18,7 +18,7 @@ import { completed, processById, PROCESSES, standardProcess } from '../process';
 import type { Process } from '../process/process';
 import { houseName } from '../standard/names';
 import type { NameValues } from '../standard/template';
-import { levelWords, wanted, type Standard } from '../standard/standard';
+import { levelWords, wanted } from '../standard/standard';
 import { quantise } from '../units/length';
 import { boardEdge } from './board-edge';
 import { heightLimits, printedSolder, protrusionOf } from './board-heights';
@@ -80,7 +80,7 @@ export function compileWith(
   const bare = assemble(document, choices, drawn, levels[document.level]);
   const seated = withModel(bare, document.body?.model, choices.read.body.model, models, makers.ground);
   const footprint = { ...seated, edge: boardEdge(seated, choices.read.edge, drawn.edge) };
-  const unnamed = nameFindings(standard, drawn.name);
+  const unnamed = nameFindings(standard, drawn.name, choices.read.overrides.counter);
   return { ...base, footprint, levels, problems: [...problems, ...unnamed, ...strays(choices, drawn)] };
 }
 
@@ -150,7 +150,7 @@ function assemble(
   // a courtyard that is given does not grow
   const courtyard = read.marks.own.courtyard ? bare : encloseLegend(bare, legend, process);
   return {
-    ...namesOf(document, standard, about.name, lands),
+    ...namesOf({ document, choices, template: about.name, lands }),
     package: about,
     ...around,
     padstacks,
@@ -169,35 +169,38 @@ function assemble(
   };
 }
 
+/** What names are made of. */
+interface Named {
+  readonly document: TapisDocument;
+  readonly choices: Choices;
+  readonly template: NameTemplate;
+  readonly lands: Footprint['lands'];
+}
+
 /** What the footprint and its files are called. */
-function namesOf(
-  document: TapisDocument,
-  standard: Standard,
-  template: NameTemplate,
-  lands: Footprint['lands'],
-): Pick<Footprint, 'standardName' | 'fileName'> {
-  const values = nameValues(document, standard, template, lands);
+function namesOf(of: Named): Pick<Footprint, 'standardName' | 'fileName'> {
+  const { standard } = of.choices;
+  const values = nameValues(of);
   const standardName = houseName(standard, 'footprint', values).text;
   const { text } = houseName(standard, 'file', { ...values, footprint: standardName });
   return { standardName, fileName: text };
 }
 
 /** What a house's template of names may ask for. */
-function nameValues(
-  { name, package: { family }, level }: TapisDocument,
-  standard: Standard,
-  template: NameTemplate,
-  lands: Footprint['lands'],
-): NameValues {
+function nameValues({ document, choices, template, lands }: Named): NameValues {
+  const { standard, read } = choices;
+  const { name, package: pack, level } = document;
+  const { counter } = read.overrides;
   const { letter } = levelWords(standard, level);
   const numbers = numbersIn(template).map((part) => [part.symbol, digitsOf(part)] as const);
   return {
     ...Object.fromEntries(numbers),
     standard: formatName(template, letter),
     name,
-    family,
+    family: pack.family,
     level,
     letter,
+    ...(counter === null ? {} : { counter: String(counter) }),
     lands: String(new Set(lands.map(({ number }) => number)).size),
   };
 }

@@ -33,12 +33,27 @@ export function houseFindings({ level }: TapisDocument, standard: Standard): Fin
 }
 
 /** Symbols that the templates of names ask for and that this part's computed name does not have. */
-export function nameFindings(standard: Standard, template: NameTemplate): Finding[] {
+export function nameFindings(standard: Standard, template: NameTemplate, counter: number | null): Finding[] {
   const known = new Set([...Object.keys(NAME_FIELDS), ...numbersIn(template).map(({ symbol }) => symbol)]);
   return (['footprint', 'file'] as const).flatMap((of): Finding[] => {
     const stated = standard.stated(`names/${of}`);
-    const missing = stated ? fieldsIn(String(stated.value)).filter((name) => !known.has(name)) : [];
-    if (!stated || missing.length === 0) return [];
+    if (!stated) return [];
+    const fields = fieldsIn(String(stated.value));
+    if (counter === null && fields.includes('counter'))
+      return [
+        {
+          rule: 'house-standard',
+          severity: 'caution',
+          title: 'The name asks for a running number',
+          message: `“${String(stated.value)}” counts footprints, and this one has no number yet: type one, or take the next that is free.`,
+          source: cited(stated),
+          stage: 'release',
+          place: { field: '/overrides/counter' },
+          remedies: [],
+        },
+      ];
+    const missing = fields.filter((name) => !known.has(name));
+    if (missing.length === 0) return [];
     const asked = missing.map((name) => `{${name}}`).join(', ');
     return [
       {

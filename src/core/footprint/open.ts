@@ -12,6 +12,7 @@ import {
   writeProcess,
   writeShelf,
   writeStandard,
+  jsonText,
   writeTrial,
 } from '../document/write';
 import { drawPackage, standardBy, withExamples } from '../package/draw';
@@ -51,9 +52,22 @@ export function openShelfInParts(text: string): Generator<ShelfPart, void, void>
 
 /**
  * A file with a document, a family, a process, a standard, a trial or a whole Shelf as Tapis writes it today; what it means stays.
+ * @param schema where editors find its schema from now on; as the file says it where missing
  * @returns its text, or every problem found: a file of which a part cannot be read is not written anew
  */
-export function rewritten(text: string): Result<string, DocumentProblem[]> {
+export function rewritten(text: string, schema?: string): Result<string, DocumentProblem[]> {
+  const written = writtenAnew(text);
+  if (!written.ok) return written;
+  const parsed = parseJson(text);
+  const own =
+    parsed.ok && isObject(parsed.value) && '$schema' in parsed.value ? parsed.value.$schema : undefined;
+  const said = schema ?? own;
+  if (said === undefined) return written;
+  const { $schema: _, ...rest } = JSON.parse(written.value) as Readonly<Record<string, unknown>>;
+  return ok(jsonText({ $schema: said, ...rest }));
+}
+
+function writtenAnew(text: string): Result<string, DocumentProblem[]> {
   const parsed = parseJson(text);
   const isA = (key: string) => parsed.ok && isObject(parsed.value) && key in parsed.value;
   if (isA('tapisProcess')) {

@@ -124,7 +124,9 @@ export function readClause(
     case 'text': {
       if (typeof value !== 'string' || value.trim() === '' || value.length > 200)
         return { problem: `${shown} is not a text of 1 to 200 letters.` };
-      const wrong = at.startsWith('names/') ? templateProblem(value) : null;
+      const wrong = at.startsWith('names/')
+        ? templateProblem(value, at === 'names/padstack' ? ['standard'] : null)
+        : null;
       return wrong === null ? value.trim() : { problem: `${shown}: ${wrong}` };
     }
     default: {

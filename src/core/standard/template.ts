@@ -7,6 +7,7 @@ export const NAME_FIELDS = {
   level: 'the level',
   letter: 'the level’s letter',
   lands: 'how many land numbers there are',
+  counter: 'the footprint’s running number; with digits, such as {counter:4}, filled up with zeros',
 } as const;
 
 /** Values by the names of fields. */
@@ -15,22 +16,29 @@ export type NameValues = Readonly<Record<string, string>>;
 /** What every format and file system takes in a name. */
 const PLAIN = /[A-Za-z0-9 _.+()#-]/g;
 
-const FIELD = /\{([A-Za-z][A-Za-z0-9_]*)\}/g;
+/** A field, and to how many digits its number is filled up. */
+const FIELD = /\{([A-Za-z][A-Za-z0-9_]*)(?::([1-9]))?\}/g;
 
 /** The fields that a template names. */
 export function fieldsIn(template: string): string[] {
   return [...template.matchAll(FIELD)].map(([, name = '']) => name);
 }
 
-/** What is wrong with a template as such; `null` where it can be used. */
-export function templateProblem(template: string): string | null {
+/**
+ * What is wrong with a template as such; `null` where it can be used.
+ * @param of the fields that it may name; `null` where these depend on the part
+ */
+export function templateProblem(template: string, of: readonly string[] | null): string | null {
   const words = template.replace(FIELD, '');
   if (/[{}]/.test(words)) return 'It has a bracket without its other half.';
   const [stranger] = words.replace(PLAIN, '');
   if (stranger !== undefined)
     return `“${stranger}” has no place in a name: letters, digits, blanks and _ - . + ( ) # do in every format.`;
-  if (fieldsIn(template).length === 0)
-    return 'It names no field, so every footprint would be called alike: write {standard} where the computed name stands.';
+  const fields = fieldsIn(template);
+  if (fields.length === 0)
+    return 'It names no field, so all would be called alike: write {standard} where the computed name stands.';
+  const unknown = of && fields.find((field) => !of.includes(field));
+  if (unknown) return `There is no {${unknown}} here, only ${of.map((field) => `{${field}}`).join(', ')}.`;
   return null;
 }
 
@@ -43,10 +51,10 @@ export function fillName(
   values: NameValues,
 ): { readonly text: string; readonly missing: readonly string[] } {
   const missing: string[] = [];
-  const text = template.replace(FIELD, (_, name: string) => {
+  const text = template.replace(FIELD, (_, name: string, digits?: string) => {
     const value = Object.hasOwn(values, name) ? values[name] : undefined;
     if (value === undefined) missing.push(name);
-    return plain(value ?? '');
+    return plain(value?.padStart(Number(digits ?? 0), '0') ?? '');
   });
   return { text: text.trim().replace(/^\.+/, ''), missing };
 }
@@ -64,16 +72,20 @@ function plain(value: string): string {
  * @returns values by field; `null` where the name was not made by the template
  */
 export function parseHouseName(template: string, name: string): NameValues | null {
-  const fields = fieldsIn(template);
-  const pattern = template
-    .split(FIELD)
-    .map((part, i) => (i % 2 === 0 ? part.replace(/[.*+?^${}()|[\]\\-]/g, '\\$&') : '(.+?)'))
+  const fields = [...template.matchAll(FIELD)].map(([, field = '', digits]) => ({ field, digits }));
+  const between = template.split(FIELD).filter((_, i) => i % 3 === 0);
+  const pattern = between
+    .map((words, i) => {
+      const one = fields[i];
+      const found = one ? (one.digits ? `(\\d{${one.digits},})` : '(.+?)') : '';
+      return words.replace(/[.*+?^${}()|[\]\\-]/g, '\\$&') + found;
+    })
     .join('');
   const match = new RegExp(`^${pattern}$`, 's').exec(name);
   if (!match) return null;
   const values: Record<string, string> = {};
-  for (const [i, field] of fields.entries()) {
-    const value = match[i + 1] ?? '';
+  for (const [i, { field, digits }] of fields.entries()) {
+    const value = (match[i + 1] ?? '').replace(digits ? /^0+(?=\d)/ : /^$/, '');
     // a field that stands twice has to say the same twice
     if (values[field] !== undefined && values[field] !== value) return null;
     values[field] = value;
