@@ -6,6 +6,7 @@ import { join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { Extractor, ExtractorConfig } from '@microsoft/api-extractor';
 import { build } from 'esbuild';
+import { faceReference } from './face-reference.mjs';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 const folder = resolve(process.argv[2] ?? join(root, 'dist/package'));
@@ -104,7 +105,7 @@ const result = Extractor.invoke(
         reportFileName: 'face',
       },
       dtsRollup: { enabled: true, untrimmedFilePath: join(folder, 'index.d.ts') },
-      docModel: { enabled: false },
+      docModel: { enabled: true, apiJsonFilePath: join(types, 'model/tapis.api.json') },
       tsdocMetadata: { enabled: false },
       messages: {
         extractorMessageReporting: {
@@ -124,9 +125,12 @@ const result = Extractor.invoke(
     },
   },
 );
-if (result.apiReportChanged && !renews) {
+const page = join(root, 'docs/package/reference.md');
+const reference = faceReference(root, join(types, 'model'));
+if (renews) writeFileSync(page, reference);
+if ((result.apiReportChanged || reference !== readFileSync(page, 'utf8')) && !renews) {
   console.error(
-    'The face of the package is another than docs/package/face.api.md says. Where that is meant: TAPIS_FACE=write node tools/pack.mjs',
+    'The face of the package is another than docs/package/face.api.md and reference.md say. Where that is meant: TAPIS_FACE=write node tools/pack.mjs',
   );
   process.exit(1);
 }
@@ -169,3 +173,4 @@ writeFileSync(
   )}\n`,
 );
 cpSync(join(root, 'docs/package.md'), join(folder, 'README.md'));
+cpSync(page, join(folder, 'package/reference.md'));

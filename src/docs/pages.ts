@@ -5,7 +5,7 @@ import { TRIAL_RULES } from '../core/trial/rules';
 
 // The documentation as pages of the product, from the same Markdown that stands in `docs`.
 
-const TEXTS = import.meta.glob<string>('../../docs/{*,packages/*}.md', {
+const TEXTS = import.meta.glob<string>('../../docs/{*,packages/*,package/reference}.md', {
   query: '?raw',
   import: 'default',
   eager: true,
@@ -42,13 +42,17 @@ const ORDER = [
     'hand-over',
     'team',
     'server',
+    'package',
+    'package/reference',
     'problems',
+    'keys',
     'glossary',
     'packages',
   ],
 ];
 
-const folderOf = (id: string): string => (id.includes('/') || id === 'packages' ? 'packages/' : '');
+const folderOf = (id: string): string =>
+  id === 'packages' ? 'packages/' : id.slice(0, id.lastIndexOf('/') + 1);
 const idOf = (path: string): string =>
   path.replace('../../docs/', '').replace(/\.md$/, '').replace('packages/README', 'packages');
 
@@ -78,6 +82,11 @@ function rendered(id: string, text: string): DocPage {
         const words = this.parser.parseInline(tokens);
         const place = placeOf(href, id);
         return place === null ? words : `<a href="${place}">${words}</a>`;
+      },
+      // what runs wide is scrolled by keys too
+      code({ text: words }: Tokens.Code) {
+        const escaped = words.replaceAll('&', '&amp;').replaceAll('<', '&lt;');
+        return `<pre tabindex="0"><code>${escaped}\n</code></pre>\n`;
       },
       image({ href, text: words }: Tokens.Image) {
         const url = PICTURES[`../../docs/${folderOf(id)}${href}`];

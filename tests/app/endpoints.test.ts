@@ -1,8 +1,14 @@
 import { Ajv2020 } from 'ajv/dist/2020.js';
+import { build } from 'esbuild';
 import { once } from 'node:events';
+import { mkdtempSync, readFileSync } from 'node:fs';
 import { request, type IncomingMessage } from 'node:http';
 import { connect } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { createInterface } from 'node:readline';
+import { pathToFileURL } from 'node:url';
+import { generate } from 'openapi-typescript-codegen';
 import { describe, expect, it } from 'vitest';
 import { writeTrial } from '../../src/core/document/write';
 import { processById } from '../../src/core/process';
@@ -33,7 +39,48 @@ function raw(path: string, headers: Record<string, string>): Promise<string> {
   });
 }
 
+/** The document that README shows. */
+const [, SHOWN = ''] = /^```json\n(\{\n {2}"tapis"[^]*?)^```/m.exec(readFileSync('README.md', 'utf8')) ?? [];
+
+interface Client {
+  readonly OpenAPI: { BASE: string };
+  readonly WorksService: {
+    compile(document: unknown): Promise<{ standardName: string; report: { verdict: string } }>;
+  };
+  readonly ApiError: new () => Error & {
+    readonly status: number;
+    readonly body: { readonly errors: { field: string }[] };
+  };
+}
+
 describe('endpoints', () => {
+  it('serve a client that a common generator makes of their contract', async () => {
+    const made = mkdtempSync(join(tmpdir(), 'tapis-client-'));
+    const contract = (await (await fetch(`${server.url}/api/v1/openapi.json`)).json()) as Record<
+      string,
+      unknown
+    >;
+    await generate({ input: contract, output: join(made, 'client'), httpClient: 'fetch' });
+    const outfile = join(made, 'client.mjs');
+    await build({
+      entryPoints: [join(made, 'client/index.ts')],
+      outfile,
+      bundle: true,
+      format: 'esm',
+      logLevel: 'error',
+    });
+    const { OpenAPI, WorksService, ApiError } = (await import(
+      /* @vite-ignore */ pathToFileURL(outfile).href
+    )) as Client;
+    OpenAPI.BASE = server.url;
+    const { standardName, report } = await WorksService.compile(JSON.parse(SHOWN));
+    expect([standardName, report.verdict]).toEqual(['SOP65P640X120-16N', 'clear']);
+    const refused = await WorksService.compile({ ...JSON.parse(SHOWN), level: 'Q' }).catch(
+      (error: unknown) => error,
+    );
+    expect(refused).toBeInstanceOf(ApiError);
+    expect(refused).toMatchObject({ status: 422, body: { errors: [{ field: '/level' }] } });
+  });
   it('compile a document into footprint, derivations and findings', async () => {
     const answer = await post('/api/v1/compile', JSON.stringify(converter({ L: '0.95..1.05' })));
     expect(answer.status).toBe(200);

@@ -61,7 +61,7 @@ it('keeps a revision, locks the approved one, goes on, and brings it back', asyn
   // what is approved is not changed, over a reload too
   await page.reload({ waitUntil: 'networkidle0' });
   await page.locator('[aria-label="Density level"] button ::-p-text(A)').click();
-  await told('Not taken: revision 1 is approved');
+  await told('Not taken: Revision 1 is approved');
   await page.locator('[role=alert] button ::-p-text(Go on with revision 2)').click();
   await gone('is approved and locked');
   await page.locator('[aria-label="Density level"] button ::-p-text(A)').click();

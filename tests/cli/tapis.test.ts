@@ -1,6 +1,8 @@
+import { Ajv2020 } from 'ajv/dist/2020.js';
 import { mkdirSync, mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { dirname, join } from 'node:path';
+import { pathToFileURL } from 'node:url';
 import { unzipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
 import { run } from '../../src/cli/tapis';
@@ -200,6 +202,35 @@ describe('tapis', () => {
     expect(JSON.parse(text)).toEqual(converter());
     expect(text).toContain('    "E": "6.2..6.6",');
     expect(await run(['format', '--check', plain])).toEqual({ code: 0, out: '', err: '' });
+  });
+  it('names the schemas in files for editors, and counts footprints whose names ask for it', async () => {
+    const standard = {
+      ...{ id: 'hs', name: 'HS', version: '1' },
+      clauses: { 'names/footprint': { value: 'HS-{counter:4}_{standard}', clause: '2' } },
+    };
+    const [one, two] = ['one.json', 'two.json'].map((name) => file(name, { ...converter(), standard })) as [
+      string,
+      string,
+    ];
+    const kept = file('house.json', { tapisStandard: 1, ...standard });
+    const schemas = join(dirname(one), 'schemas');
+    const done = await run(['format', '--number', '--schema', schemas, one, two, kept]);
+    expect(done).toEqual({ code: 0, out: [one, two, kept].map((path) => `${path}\n`).join(''), err: '' });
+    // what an editor does: it follows the address that stands in the file, and those in what it finds there
+    const ajv = new Ajv2020({ strict: false });
+    for (const name of readdirSync(schemas))
+      ajv.addSchema(
+        JSON.parse(readFileSync(join(schemas, name), 'utf8')) as object,
+        pathToFileURL(join(schemas, name)).href,
+      );
+    for (const path of [one, two, kept]) {
+      const written = JSON.parse(readFileSync(path, 'utf8')) as { $schema: string; overrides?: object };
+      expect(Object.keys(written)[0]).toBe('$schema');
+      expect(ajv.validate(pathToFileURL(join(dirname(path), written.$schema)).href, written)).toBe(true);
+    }
+    expect((await run(['describe', two])).out).toContain('standard name: HS-0002_SOP65P640X120-16N');
+    expect((await run(['format', '--check', one, two, kept])).code).toBe(0);
+    expect((await run(['check', kept])).code).toBe(2);
   });
   it('tells of a model inside that is damaged, and goes on without it', async () => {
     const model = { name: 'a.step', key: 'f'.repeat(64), data: 'bm90IGEgZmlsZQ==' };

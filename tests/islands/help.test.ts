@@ -1,7 +1,9 @@
+import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { readEntry, type EntryScope } from '../../src/core/units/entry';
 import { exactly } from '../../src/core/units/toleranced';
 import { COMMANDS } from '../../src/islands/commands/commands';
+import { gesturesOf, keysOf } from '../../src/islands/help/keys';
 import { HELP_PAGES, placeOf, WRITTEN } from '../../src/islands/help/pages';
 import { STAGE_NAMES } from '../../src/islands/state/stages';
 import { KEYS } from '../../src/islands/trials/keys';
@@ -50,6 +52,21 @@ describe('the help', () => {
 });
 
 describe('keys', () => {
+  it('are in the documentation as they are', () => {
+    const told = [
+      ['On the Bench', [...keysOf('measure'), ...gesturesOf('measure')]],
+      ['In Measure', HELP_PAGES.measure.keys ?? []],
+      ['On the Shelf', [...(HELP_PAGES.shelf.keys ?? []), ...keysOf('shelf')]],
+      ['In Trial', [...(HELP_PAGES.trial.keys ?? []), ...keysOf('trial')]],
+    ] as const;
+    const sections = readFileSync('docs/keys.md', 'utf8').split(/^## /m).slice(1);
+    expect(
+      sections.map((text) => [
+        text.split('\n')[0],
+        [...text.matchAll(/^\| (?!keys |-)(.*?) *\| (.*?) *\|$/gm)].map(([, keys, words]) => [keys, words]),
+      ]),
+    ).toEqual(told);
+  });
   it.each([
     ['the Bench', COMMANDS.flatMap(({ keys = [] }) => keys)],
     ['Trial', KEYS.flatMap(({ keys }) => keys)],

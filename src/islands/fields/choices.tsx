@@ -243,7 +243,8 @@ export function CountField({
   words,
 }: {
   name: string;
-  computed: number;
+  /** What holds while nothing is typed. */
+  computed?: number;
   least?: number;
   /** The number that leaves no trace in the document. */
   usual?: number;
@@ -281,7 +282,7 @@ export function CountField({
           className="w-24"
           inputMode="numeric"
           aria-label={words ?? title}
-          placeholder={String(computed)}
+          placeholder={computed === undefined ? undefined : String(computed)}
           onBlur={() => setRefused(null)}
           {...toldOf(fault)}
         />

@@ -2,6 +2,7 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
 import { LEVELS } from '../../core/document/document';
 import type { Wish } from '../../core/library/change';
+import { asksForCounter, counted } from '../../core/library/counting';
 import { TARGETS, type ReleaseTarget } from '../../core/format/release/targets';
 import { PROCESSES } from '../../core/process';
 import type { ShelfEntry, StoredGroup } from '../../store/database';
@@ -132,6 +133,16 @@ export function Chosen({ chosen, tags, groups, onAll, onNone, onExport, onCheck,
       <button type="button" className="btn btn-sm" onClick={onCheck}>
         Check
       </button>
+      {houses.some((standard) => asksForCounter({ standard })) && (
+        <button
+          type="button"
+          className="btn btn-sm"
+          title="Their names ask for running numbers: those that have none get the next that are free"
+          onClick={() => void attempt(`Numbering ${many}`, () => numberThem(ids))}
+        >
+          Number
+        </button>
+      )}
       {chosen.length === 2 && (
         <a className="btn btn-sm" href={`/side-by-side/${chosen[0]?.id}/${chosen[1]?.id}`}>
           Side by side
@@ -163,6 +174,23 @@ export function Chosen({ chosen, tags, groups, onAll, onNone, onExport, onCheck,
       </button>
     </div>
   );
+}
+
+/** Gives footprints whose names ask for running numbers, and have none, the next that are free on the Shelf. */
+async function numberThem(ids: readonly string[]): Promise<void> {
+  const rows = (await shelf.getAll(ids)).sort((a, b) => (a.document.name < b.document.name ? -1 : 1));
+  const kept = await shelf.list();
+  const given = counted(
+    rows.map(({ document }) => document),
+    kept.map(({ document }) => document),
+  );
+  const { left } = await shelf.rewrite(
+    [...given].flatMap(([i, document]) => {
+      const row = rows[i];
+      return row ? [{ id: row.id, revision: row.revision, document }] : [];
+    }),
+  );
+  if (left.length > 0) throw new Error(`These stay as they were: ${left.join(', ')}.`);
 }
 
 /** Makes a release of several; why it was not made stands in the bar of the page. */

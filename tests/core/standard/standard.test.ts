@@ -11,6 +11,7 @@ import { standardHash } from '../../../src/core/document/standard-hash';
 import { writeStandard } from '../../../src/core/document/write';
 import { compile } from '../../../src/core/footprint/compile';
 import { reportOf } from '../../../src/core/format/report/content';
+import { counted } from '../../../src/core/library/counting';
 import { proposeStandard } from '../../../src/core/library/propose';
 import { goalRowFor } from '../../../src/core/land/goals';
 import { derivationOf, type SpanSolution } from '../../../src/core/land/solution';
@@ -486,6 +487,37 @@ describe('names by template', () => {
       }),
     );
     expect(parseHouseName('HS_{standard}', 'XX_1')).toBeNull();
+  });
+  it('count footprints, with as many digits as asked for', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 999_999 }), fc.integer({ min: 1, max: 9 }), (n, digits) => {
+        const [template, counter] = [`P{counter:${digits}}X{standard}`, String(n)];
+        const { text } = fillName(template, { counter, standard: 'A1' });
+        expect(text).toMatch(new RegExp(`^P0*${n}XA1$`));
+        expect(text).toHaveLength(Math.max(digits, counter.length) + 4);
+        expect(parseHouseName(template, text)).toEqual({ counter, standard: 'A1' });
+      }),
+    );
+    const counts = house({ 'names/footprint': 'HS-{counter:4}_{standard}' });
+    const [none, seven] = [
+      under(converter(), counts),
+      under(converter(), counts, { overrides: { counter: 7 } }),
+    ];
+    expect(seven.footprint?.standardName).toBe('HS-0007_SOP65P640X120-16N');
+    expect(check(none).findings.map(({ place }) => place.field)).toContain('/overrides/counter');
+    expect(check(seven).findings.map(({ rule }) => rule)).not.toContain('house-standard');
+    // those that have a number keep it, those whose names ask for none get none
+    const given = counted(
+      [none.document, converter(), seven.document, none.document],
+      [{ overrides: { counter: 9 } }],
+    );
+    expect([...given].map(([i, { overrides }]) => [i, overrides?.counter])).toEqual([
+      [0, 10],
+      [3, 11],
+    ]);
+    expect(standardOf(house({ 'names/padstack': '{counter}_{standard}' })).problems[0]?.message).toContain(
+      'There is no {counter} here, only {standard}.',
+    );
   });
 });
 

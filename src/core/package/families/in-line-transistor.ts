@@ -99,7 +99,7 @@ export const inLineTransistor = defineFamily<Symbol>({
   },
   outlines: outlines(
     'n e D E b c A S A1',
-    'Small half-round, pitch 1.27 | JEDEC TO-226 AA | 3 | 1.27 | 4.45..5.2 | 3.2..4.2 | 0.40..0.52 | 0.33..0.43 | max 7.5 | |  | shape=half-round',
+    'Small half-round, pitch 1.27 | JEDEC TO-226 AA | 3 | 1.27 | 4.45..5.2 | 3.2..4.2 | 0.40..0.52 | 0.33..0.43 | max 7.5 | |  | shape=half-round | forming=staggered',
     'Power body, pitch 2.54 | JEDEC TO-220 AB | 3 | 2.54 | 9.7..10.4 | 4.3..4.7 | 0.7..0.9 | 0.4..0.6 | max 19.8 | 2.5..2.8 | 3.5..4 | shape=power',
     'Power body, 5 leads, pitch 1.7 | - | 5 | 1.7 | 9.7..10.4 | 4.3..4.7 | 0.7..0.9 | 0.4..0.6 | max 19.8 | 2.5..2.8 | 3.5..4 | shape=power',
   ),

@@ -1,4 +1,6 @@
-import { useEntryOf } from '../../fields/choices';
+import { asksForCounter, nextCounter } from '../../../core/library/counting';
+import { shelf } from '../../common/shelf-store';
+import { CountField, useEntryOf } from '../../fields/choices';
 import { useWritten } from '../../fields/useEntry';
 import { EntryInput } from '../../fields/EntryInput';
 import { useEffect, useState } from 'react';
@@ -47,6 +49,7 @@ export function Release() {
         </span>
         <EntryInput field={agreed} className="w-full" maxLength={80} />
       </label>
+      <RunningNumber />
       {stops > 0 && (
         <p className="border-error mt-3 border-l-3 pl-2.5">
           {stops} stop{stops > 1 ? 's' : ''} open; the Ledger says what is wrong.{' '}
@@ -95,6 +98,33 @@ export function Release() {
       <UsedWhere />
       <Notes />
     </>
+  );
+}
+
+/** The footprint's number in the house's count, where its names ask for one. */
+function RunningNumber() {
+  const asked = useBench((s) => asksForCounter(s.document));
+  const has = useBench((s) => s.document.overrides?.counter !== undefined);
+  const edit = useBench((s) => s.edit);
+  if (!asked) return null;
+  const take = () =>
+    attempt('Looking for the next number', async () => {
+      const kept = await shelf.list();
+      edit(
+        [{ at: '/overrides/counter', value: nextCounter(kept.map(({ document }) => document)) }],
+        undefined,
+        'running number',
+      );
+    });
+  return (
+    <div className="mt-2 flex items-start gap-2">
+      <CountField name="overrides/counter" />
+      {!has && (
+        <button type="button" className="btn btn-sm" onClick={() => void take()}>
+          Take the next free
+        </button>
+      )}
+    </div>
   );
 }
 
