@@ -11,6 +11,7 @@ const JOBS = {
   readList: async () => (await import('./jobs/read-list')).readList,
   readTable: async () => (await import('./jobs/read-table')).readTable,
   release: async () => (await import('./jobs/release')).release,
+  review: async () => (await import('./jobs/review')).review,
   seat: async () => (await import('./jobs/seat')).seatModel,
   simulate: async () => (await import('./jobs/simulate')).simulateJoint,
   takeIn: async () => (await import('./jobs/take-in')).takeIn,

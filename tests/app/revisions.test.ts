@@ -1,6 +1,7 @@
 import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import {
+  downloadsOf,
   expectNoFaults,
   launchWithDemo,
   openFootprint,
@@ -141,5 +142,28 @@ it('holds two side by side: a variant and its original, a revision, another leve
   );
   await page.goto(`${server.url}/side-by-side/none/${original}`, { waitUntil: 'networkidle0' });
   await told('not in this browser any more');
+  expectNoFaults(page);
+});
+
+it('reviews what changed since a revision, as a page for who approves it', async () => {
+  const saved = await downloadsOf(browser);
+  await page.goto(server.url, { waitUntil: 'networkidle0' });
+  await openFootprint(page, 'C12 supply bypass');
+  await page.locator('[aria-label="Density level"] button ::-p-text(A)').click();
+  await waitSaved(page);
+  await page.goto(server.url, { waitUntil: 'networkidle0' });
+  await page.locator('input[aria-label="Search the Shelf"]').fill('bypass');
+  await page.waitForFunction(() => document.querySelectorAll('main [role=listitem]').length < 4);
+  await page.locator('main [role=listitem] input[type=checkbox]').click();
+  await page.locator('[role=toolbar] button ::-p-text(all shown)').click();
+  await page.select('select[aria-label="Review the selected"]', 'kept');
+  await told('1 changed');
+  await page.locator('dialog button ::-p-text(Save the page)').click();
+  const html = await saved(/^review\.html$/);
+  expect(html).toContain('C12 supply bypass');
+  expect(html).toContain('since the last kept revision');
+  expect(html).toMatch(/level.*B.*A/);
+  await page.locator('dialog button ::-p-text(Save the summary)').click();
+  expect(await saved(/^review\.md$/)).toMatch(/\*\*C12 supply bypass\*\* \(changed/);
   expectNoFaults(page);
 });

@@ -97,13 +97,19 @@ export function reviewOf(
       },
     ];
   });
+  return joinedReviews([{ entries, unchanged }]);
+}
+
+/** Reviews of parts of a library as one: what changed first, in copper before all. */
+export function joinedReviews(parts: readonly Review[]): Review {
+  const entries = parts.flatMap((part) => part.entries);
   entries.sort(
     (a, b) =>
       RANK[a.kind] - RANK[b.kind] ||
       Number(b.copperDiffers) - Number(a.copperDiffers) ||
       (a.path < b.path ? -1 : 1),
   );
-  return { entries, unchanged };
+  return { entries, unchanged: parts.reduce((sum, { unchanged }) => sum + unchanged, 0) };
 }
 
 /** The footprints before, those that lie under another path now by that: known by a name that none else has. */

@@ -1,9 +1,11 @@
 import { useEffect } from 'react';
 import { Route, Switch } from 'wouter';
 import { navigate } from 'wouter/use-browser-location';
+import { useStore } from 'zustand';
 import { ErrorBoundary } from '../common/ErrorBoundary';
 import { later } from '../common/later';
 import { keptLook } from '../common/look';
+import { tour } from '../common/tour';
 import { letGoOfLists } from '../common/typing';
 import { holdWithDrafts } from '../state/draft';
 import { AskedCommands } from './AskedCommands';
@@ -43,7 +45,13 @@ const Shared = later('This place', async () => (await import('../shared/Shared')
 const Lists = later('The list', async () => (await import('../lists/Lists')).Lists, opening);
 const Trials = later('The trials', async () => (await import('../trials/Trials')).Trials, opening);
 const Trial = later('The trial', async () => (await import('../trials/Trial')).Trial, opening);
+const Tour = later('The tour', async () => (await import('../tour/Tour')).Tour);
 const Bench = later('The Bench', async () => (await import('../bench/Bench')).Bench, opening);
+
+/** The tour, while somebody takes it. */
+function TakenTour() {
+  return useStore(tour, ({ step }) => step !== null) && <Tour />;
+}
 
 /**
  * The place that the address names. Going from place to place keeps the page: what could not be stored
@@ -61,6 +69,7 @@ export function App({ earlierPorts }: { earlierPorts: readonly number[] }) {
       <NewVersion />
       <AskedHelp />
       <AskedCommands />
+      <TakenTour />
       <Switch>
         <Route path="/">
           <ErrorBoundary>

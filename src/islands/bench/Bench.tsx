@@ -30,6 +30,7 @@ import { StageRail } from './StageRail';
 import { Gallery, Measure } from './stages/Measure';
 import { loadReader, openBench, type BenchStore } from '../state/bench';
 import { FieldContext } from '../state/fields';
+import { openedBench } from '../state/opened';
 import { STAGE_NAMES } from '../state/stages';
 import { useRevisions } from '../state/useRevisions';
 import { removedDocument } from '../state/workplace';
@@ -124,6 +125,12 @@ export function Bench({ id, stage }: Props) {
       left = true;
     };
   }, [id, tries]);
+  useEffect(() => {
+    openedBench.setState({
+      bench: store !== null && typeof store === 'object' && 'getState' in store ? store : null,
+    });
+    return () => openedBench.setState({ bench: null });
+  }, [store]);
   if (store === null) return <p className="text-secondary p-10">Opening the footprint</p>;
   if (store === 'binned')
     return (

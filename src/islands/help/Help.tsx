@@ -1,4 +1,5 @@
 import { useEffect, useRef } from 'react';
+import { goTour } from '../common/tour';
 import { gesturesOf, keysOf } from './keys';
 import { HELP_PAGES, placeOf, type Told } from './pages';
 
@@ -35,6 +36,16 @@ export function Help({ path, onClose }: { path: string; onClose: () => void }) {
             <a className="link text-[12px]" href="/docs" target="_blank" rel="noreferrer">
               Documentation
             </a>
+            <button
+              type="button"
+              className="link ml-4 text-[12px]"
+              onClick={() => {
+                onClose();
+                goTour(0);
+              }}
+            >
+              Take the tour
+            </button>
           </div>
         </div>
       </div>

@@ -12,6 +12,7 @@ import { makeRelease } from '../common/release';
 import { processes, shelf, standards, targets as targetStore } from '../common/shelf-store';
 import { attempt } from '../common/trouble';
 import { deleteFootprints } from './deleting';
+import { SINCE_WORDS, SINCES, type Since } from './since';
 
 interface Props {
   chosen: readonly ShelfEntry[];
@@ -24,12 +25,14 @@ interface Props {
   onExport: () => void;
   /** They are compiled and checked with this version. */
   onCheck: () => void;
+  /** They are held against what they were. */
+  onReview: (since: Since) => void;
   /** Something is wished for all of them; it is looked at first. */
   onWish: (wish: Wish) => void;
 }
 
 /** What can be done with several footprints at once. */
-export function Chosen({ chosen, tags, groups, onAll, onNone, onExport, onCheck, onWish }: Props) {
+export function Chosen({ chosen, tags, groups, onAll, onNone, onExport, onCheck, onReview, onWish }: Props) {
   const [tag, setTag] = useState('');
   const own = useLiveQuery(() => processes.list(), []) ?? [];
   const houses = useLiveQuery(() => standards.list(), []) ?? [];
@@ -133,6 +136,16 @@ export function Chosen({ chosen, tags, groups, onAll, onNone, onExport, onCheck,
       <button type="button" className="btn btn-sm" onClick={onCheck}>
         Check
       </button>
+      <Pick
+        className="w-28"
+        label="Review the selected"
+        value=""
+        options={[['', 'review …'], ...SINCES.map((since) => [since, SINCE_WORDS[since]] as const)]}
+        onChange={(chosen) => {
+          const since = SINCES.find((one) => one === chosen);
+          if (since) onReview(since);
+        }}
+      />
       {houses.some((standard) => asksForCounter({ standard })) && (
         <button
           type="button"

@@ -1,13 +1,16 @@
+import type { ReactNode } from 'react';
+
 interface Props {
   earlierPorts: readonly number[];
   onFiles: () => void;
   onNew: () => void;
   onComposed: () => void;
   onDemo: () => void;
+  onTour: () => void;
 }
 
 /** A first visit: what Tapis is, one place to drop a datasheet, and three smaller ways beside it. */
-export function EmptyShelf({ earlierPorts, onFiles, onNew, onComposed, onDemo }: Props) {
+export function EmptyShelf({ earlierPorts, onFiles, onNew, onComposed, onDemo, onTour }: Props) {
   return (
     <div className="mx-auto mt-10 max-w-4xl">
       {earlierPorts.length > 0 && <Elsewhere ports={earlierPorts} />}
@@ -48,7 +51,11 @@ export function EmptyShelf({ earlierPorts, onFiles, onNew, onComposed, onDemo }:
             words="The parts of a made-up tide-gauge logger. One is printed in inches, one has a mistake to find."
             action="Put the demo on the Shelf"
             onPress={onDemo}
-          />
+          >
+            <button type="button" className="btn btn-sm mt-2 ml-2" onClick={onTour}>
+              Take the tour
+            </button>
+          </Way>
         </div>
       </div>
     </div>
@@ -60,9 +67,10 @@ interface WayProps {
   words: string;
   action: string;
   onPress: () => void;
+  children?: ReactNode;
 }
 
-function Way({ title, words, action, onPress }: WayProps) {
+function Way({ title, words, action, onPress, children }: WayProps) {
   return (
     <section className="border-base-300 bg-base-100 border p-3">
       <h2 className="text-[15px] font-semibold">{title}</h2>
@@ -70,6 +78,7 @@ function Way({ title, words, action, onPress }: WayProps) {
       <button type="button" className="btn btn-sm mt-2" onClick={onPress}>
         {action}
       </button>
+      {children}
     </section>
   );
 }

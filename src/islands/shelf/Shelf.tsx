@@ -1,7 +1,7 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { navigate } from 'wouter/use-browser-location';
-import { newDocument, type TapisDocument } from '../../core/document/document';
+import { newDocument } from '../../core/document/document';
 import { readSearch } from '../../core/library/search';
 import type { PackageKind } from '../../core/package/catalogue';
 import { within } from '../../store/groups';
@@ -9,7 +9,8 @@ import { HelpButton } from '../common/HelpButton';
 import { later } from '../common/later';
 import { NoteBar } from '../common/note';
 import { keepLook, keptLook } from '../common/look';
-import { families, kin, shelf, trials } from '../common/shelf-store';
+import { shelf } from '../common/shelf-store';
+import { goTour } from '../common/tour';
 import { handFile } from '../common/handed';
 import { attempt, backUp, exportZip, TroubleBar } from '../common/trouble';
 import { Gallery } from '../gallery/Gallery';
@@ -20,6 +21,7 @@ import { EmptyShelf } from './EmptyShelf';
 import { Grid } from './Grid';
 import { ImportNote, useFileDrop, useImport } from './import';
 import { keptColumns, ListHead } from './ListHead';
+import type { Since } from './since';
 import { Row, type Column } from './Row';
 import { Tree } from './Tree';
 import { WorkBar } from '../common/work';
@@ -28,49 +30,13 @@ import { News } from './News';
 import { useLibrary, type Shelved } from './useLibrary';
 import { useSelection } from './useSelection';
 
-/** Puts the demo on the Shelf, with the model that one of its parts has. */
-async function addDemo(): Promise<void> {
-  // the demo is looked at once: it does not weigh on every visit
-  const [
-    { DEMO_DOCUMENTS, DEMO_MODEL },
-    { demoPatterns, EXPANSION_HEADER },
-    { demoTrial },
-    { FOR_HAND_ETCHING },
-  ] = await Promise.all([
-    import('../../demo/documents'),
-    import('../../demo/patterns'),
-    import('../../demo/trial'),
-    import('../../core/library/variant'),
-  ]);
-  try {
-    const answer = await fetch(`/demo/${DEMO_MODEL.name}`);
-    if (answer.ok) await shelf.models.put(DEMO_MODEL.name, new Uint8Array(await answer.arrayBuffer()), null);
-  } finally {
-    // without its model the part says that the file is missing
-    const patterns = demoPatterns();
-    // what stands first on the Shelf came last
-    const given = await shelf.add(patterns.map(({ document }) => document));
-    const rows = await shelf.add([...DEMO_DOCUMENTS, EXPANSION_HEADER]);
-    for (const [i, { against }] of patterns.entries()) {
-      const [own, other] = [given[i], rows.find(({ document }) => document.name === against)];
-      if (own && other) await shelf.holdAgainst(own.id, other.id);
-    }
-    await families.addOf(DEMO_DOCUMENTS);
-    // the board that they are placed on, and a variant that can stand in the place of one of them
-    const idOf = (document: TapisDocument) => rows.find((row) => row.document === document)?.id;
-    const trial = demoTrial(
-      rows.map(({ document }) => document),
-      idOf,
-    );
-    await trials.add(trial);
-    const converter = trial.footprints?.['U4']?.from;
-    if (converter) await kin.add(converter, 'U4 tide converter, hand etching', FOR_HAND_ETCHING.edits);
-  }
-}
+// the demo is looked at once: it does not weigh on every visit
+const putDemo = async () => (await import('./demo')).addDemo();
 
 // what is used now and then does not weigh on every visit
 const Chosen = later('What can be done with them', async () => (await import('./Chosen')).Chosen);
 const Changing = later('What would change', async () => (await import('../changing/Changing')).Changing);
+const Reviewing = later('What changed', async () => (await import('./Reviewing')).Reviewing);
 const Checking = later('What is found', async () => (await import('./Checking')).Checking);
 const TakeIn = later('Taking patterns in', async () => (await import('../intake/TakeIn')).TakeIn);
 const FolderNote = later('The folder', async () => (await import('../folder/FolderNote')).FolderNote);
@@ -92,6 +58,9 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
   const [binOpen, setBinOpen] = useState(false);
   const [choosing, setChoosing] = useState<string | null>(null);
   const [wish, setWish] = useState<Wish | null>(null);
+  const [review, setReview] = useState<{ readonly ids: readonly string[]; readonly since: Since } | null>(
+    null,
+  );
   const [checked, setChecked] = useState<readonly string[] | null>(null);
   const files = useRef<HTMLInputElement>(null);
   const search = useRef<HTMLInputElement>(null);
@@ -235,6 +204,7 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
       {brought && <ImportNote {...brought} onClose={putAway} />}
       {binOpen && <BinList binned={binned ?? []} />}
       {wish && <Changing wish={wish} ids={[...selected]} onClose={() => setWish(null)} />}
+      {review && <Reviewing {...review} onClose={() => setReview(null)} />}
       {checked && <Checking ids={checked} onClose={() => setChecked(null)} />}
       {hasFolder && <FolderNote />}
       {all && count > 0 && <News onLook={setChecked} />}
@@ -248,6 +218,7 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
           onNone={() => setSelected(new Set())}
           onExport={() => void exportZip([...selected])}
           onCheck={() => setChecked([...selected])}
+          onReview={(since) => setReview({ ids: [...selected], since })}
           onWish={setWish}
         />
       )}
@@ -269,7 +240,11 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
               onFiles={() => files.current?.click()}
               onNew={() => setChoosing('')}
               onComposed={() => setChoosing('composed')}
-              onDemo={() => void attempt('Putting the demo on the Shelf', addDemo)}
+              onDemo={() => void attempt('Putting the demo on the Shelf', putDemo)}
+              onTour={() => {
+                goTour(0);
+                void attempt('Putting the demo on the Shelf', putDemo);
+              }}
             />
           )}
           {count > 0 && (
@@ -345,7 +320,7 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
               <button
                 type="button"
                 className="link"
-                onClick={() => void attempt('Putting the demo on the Shelf', addDemo)}
+                onClick={() => void attempt('Putting the demo on the Shelf', putDemo)}
               >
                 Add the parts of the demo board
               </button>
