@@ -26,6 +26,7 @@ it('goes through the demo a step at a time, waits for each, and can be left', as
     () => page.keyboard.press('x'),
     () => retype(page, '#entry-L', '0.50..0.75'),
     async () => {
+      await page.keyboard.press('Enter');
       await page.keyboard.press('Escape');
       await page.keyboard.press('n');
     },

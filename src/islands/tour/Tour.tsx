@@ -139,7 +139,7 @@ function useMark(selector: string | null): void {
   useEffect(() => {
     if (selector === null) return;
     const sheet = new CSSStyleSheet();
-    sheet.replaceSync(`:is(${selector}) { outline: 2px dashed var(--color-primary); outline-offset: 2px; }`);
+    sheet.replaceSync(`:is(${selector}) { outline: 2px dashed var(--color-primary); outline-offset: -2px; }`);
     document.adoptedStyleSheets = [...document.adoptedStyleSheets, sheet];
     return () => {
       document.adoptedStyleSheets = document.adoptedStyleSheets.filter((one) => one !== sheet);

@@ -51,7 +51,7 @@ export const STEPS: readonly Step[] = [
     words:
       'The left column is the datasheet, the middle the drawing that follows from it. At the right stands what is found; each finding has a balloon on the drawing. Open the first one by pressing it, or with X.',
     at: 'bench',
-    marks: '[aria-label="Ledger"] li, [aria-label="Findings"]',
+    marks: '[aria-label="Ledger"] article',
     isDone: onBench(({ hasFinding }) => hasFinding),
   },
   {
