@@ -32,11 +32,11 @@ const schemaOf = await import(`data:text/javascript;base64,${Buffer.from(made[0]
 const schemas = {
   process: schemaOf.processSchema(),
   standard: schemaOf.standardSchema(false),
-  document: schemaOf.documentSchema(),
+  document: schemaOf.documentSchema(false),
   family: schemaOf.familySchema(),
   shelf: schemaOf.shelfSchema(),
   backup: schemaOf.backupSchema(),
-  trial: schemaOf.trialSchema(),
+  trial: schemaOf.trialSchema(false),
   habit: schemaOf.habitSchema(),
   target: schemaOf.targetSchema(),
   team: schemaOf.teamSchema(),

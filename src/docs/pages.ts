@@ -1,5 +1,6 @@
 import { Marked, type Tokens } from 'marked';
 import { RULES } from '../core/check/rules';
+import type { Stage } from '../core/document/finding';
 import { anchorOf } from './anchor';
 import { TRIAL_RULES } from '../core/trial/rules';
 
@@ -10,7 +11,7 @@ const TEXTS = import.meta.glob<string>('../../docs/{*,packages/*,package/referen
   import: 'default',
   eager: true,
 });
-const PICTURES = import.meta.glob<string>('../../docs/{screenshots/*.png,packages/*.svg}', {
+const PICTURES = import.meta.glob<string>('../../docs/{screenshots/*.png,packages/*.svg,figures/*.svg}', {
   query: '?url',
   import: 'default',
   eager: true,
@@ -117,11 +118,25 @@ function rendered(id: string, text: string): DocPage {
   };
 }
 
+/** What rules of each stage are about, drawn. */
+const STAGE_FIGURES: readonly (readonly [stage: Stage, title: string, figure: string])[] = [
+  ['measure', 'Of dimensions', ''],
+  ['land', 'Of lands', '![Toe, heel and side of a joint; gap, width and length of lands](figures/land.svg)'],
+  [
+    'stack',
+    'Of padstacks',
+    '![Ring, hole and lead; webs of mask; paste through a stencil](figures/stack.svg)',
+  ],
+  ['mark', 'Of marks', '![Legend, pin-1 mark and courtyard round a part](figures/mark.svg)'],
+  ['rise', 'Of heights', '![Laminate, copper, solder, seating plane, standoff and height](figures/rise.svg)'],
+  ['prove', 'Of joints', '![Toe, heel and side of a joint](figures/land.svg)'],
+  ['release', 'Of what is handed over', ''],
+];
+
 /** Every rule with its source, from the rules themselves. */
 function rulesText(): string {
-  const list = (
-    rules: readonly { id: string; title: string; fault: string; source: string; severity: string }[],
-  ) =>
+  type Told = { id: string; title: string; fault: string; source: string; severity: string };
+  const list = (rules: readonly Told[]) =>
     rules
       .map(
         ({ id, title, fault, source, severity }) =>
@@ -132,8 +147,10 @@ function rulesText(): string {
     '# Rules',
     'Every footprint is held against these, as far as it has what they look at. A process or a house standard may take each as graver or lighter, or leave it out; what is left out is counted in the Ledger. A finding is accepted with a reason, which lapses where its value gets worse.',
     'Beside them, each package family holds its own dimensions against one another (foot against lead, span against body, row against pitch and count), and says which two disagree.',
-    '## Of a footprint',
-    list(RULES),
+    ...STAGE_FIGURES.flatMap(([stage, title, figure]) => {
+      const own = RULES.filter((rule) => rule.stage === stage);
+      return own.length === 0 ? [] : [`## ${title}`, figure, list(own)];
+    }),
     '## Of a board',
     list(TRIAL_RULES),
   ].join('\n\n');

@@ -1,5 +1,6 @@
 import type { Browser } from 'puppeteer-core';
 import { afterAll, beforeAll, expect, it } from 'vitest';
+import { RULES } from '../../src/core/check/rules';
 import { expectNoFaults, launch, openPage, server } from './harness';
 
 let browser: Browser;
@@ -40,6 +41,9 @@ it('is read in the product: listed, searched without the server, linked within i
     for (const [, picture = ''] of html.matchAll(/<img src="([^"]+)"/g))
       expect([picture, (await fetch(server.url + picture)).status]).toEqual([picture, 200]);
   }
+  // each finding leads to its rule
+  const rules = await open('/docs/rules');
+  for (const { id } of RULES) expect(rules).toContain(`id="${id}"`);
   await page.type('#docs-search', 'creepage round');
   await page.waitForSelector('#docs-found a');
   await page.locator('#docs-found a').click();

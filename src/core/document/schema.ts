@@ -15,9 +15,25 @@ const ID_PATTERN = '^[a-z][a-z0-9-]{0,40}$';
 const ENTRY: Schema = { $ref: '#/$defs/entryText' };
 const ORIGIN: Schema = { type: 'string', maxLength: 120 };
 
+/** The parts of a schema that stand once, by their name, and whether fields are to say what they are called. */
+interface Making {
+  readonly defs: Record<string, Schema>;
+  readonly told: boolean;
+}
+
+/** What a field is called; nothing where only its key says so. */
+function titleOf({ column, label }: Field): { readonly title?: string } {
+  const words = column || label;
+  return words ? { title: words.charAt(0).toUpperCase() + words.slice(1) } : {};
+}
+
 /** The part of a schema that a field asks for; records with a name go into `defs`, where they stand once. */
-function schemaOf(field: Field, defs: Record<string, Schema>): Schema {
-  const about = field.help === undefined ? {} : { description: field.help };
+function schemaOf(field: Field, making: Making): Schema {
+  const { defs, told } = making;
+  const about = {
+    ...(told ? titleOf(field) : {}),
+    ...(field.help === undefined ? {} : { description: field.help }),
+  };
   switch (field.kind) {
     case 'length':
     case 'toleranced':
@@ -52,49 +68,49 @@ function schemaOf(field: Field, defs: Record<string, Schema>): Schema {
     case 'notation':
       return { type: 'string', maxLength: field.longest, ...about };
     case 'record': {
-      if (field.name === undefined) return { ...recordSchema(field, defs), ...about };
-      defs[field.name] ??= { ...recordSchema(field, defs), ...about };
+      if (field.name === undefined) return { ...recordSchema(field, making), ...about };
+      defs[field.name] ??= { ...recordSchema(field, making), ...about };
       return { $ref: `#/$defs/${field.name}` };
     }
     case 'map':
-      return { ...mapSchema(field, defs), ...about };
+      return { ...mapSchema(field, making), ...about };
     case 'list':
       return {
         type: 'array',
         maxItems: field.most,
-        items: itemSchema(field.of as RecordField, defs),
+        items: itemSchema(field.of as RecordField, making),
         ...about,
       };
   }
 }
 
-function recordSchema({ fields, required }: RecordField, defs: Record<string, Schema>): Schema {
+function recordSchema({ fields, required }: RecordField, making: Making): Schema {
   return {
     type: 'object',
     ...(required.length > 0 ? { required } : {}),
     additionalProperties: false,
     properties: Object.fromEntries(
-      Object.entries(fields).map(([key, field]) => [key, schemaOf(field, defs)]),
+      Object.entries(fields).map(([key, field]) => [key, schemaOf(field, making)]),
     ),
   };
 }
 
-function mapSchema({ of, most, keys }: MapField, defs: Record<string, Schema>): Schema {
+function mapSchema({ of, most, keys }: MapField, making: Making): Schema {
   return {
     type: 'object',
     maxProperties: most,
     propertyNames: keys === undefined ? { maxLength: 60 } : { pattern: keys },
-    additionalProperties: schemaOf(of as Field, defs),
+    additionalProperties: schemaOf(of as Field, making),
   };
 }
 
 /** A record of a list: known by its id. */
-function itemSchema(field: RecordField, defs: Record<string, Schema>): Schema {
+function itemSchema(field: RecordField, making: Making): Schema {
   const {
     required = [],
     properties,
     ...rest
-  } = recordSchema(field, defs) as {
+  } = recordSchema(field, making) as {
     readonly required?: readonly string[];
     readonly properties: Schema;
   };
@@ -109,15 +125,18 @@ const ENTRY_TEXT: Schema = {
     'A length as a datasheet prints it: 5.8..6.2, 5.8/6.2, 6.0±0.2, 6.0 +0.2/-0.1, 1.75 MAX, 1.27 [.050], 8× 0.30, 240mil; or arithmetic with a symbol, a bracket or a unit: e*(n/2-1), (17.2)/2. What has two readings is refused with its place.',
 };
 
-/** The JSON Schema of documents, from the tables that they are read by. */
-export function documentSchema(): Schema {
+/**
+ * The JSON Schema of documents, from the tables that they are read by.
+ * @param told whether fields say what they are called; what is checked is the same without
+ */
+export function documentSchema(told = true): Schema {
   const defs: Record<string, Schema> = {
     entryText: ENTRY_TEXT,
     sheetUnit: { enum: ['mm', 'mil', 'in'] },
     dimension: DIMENSION,
   };
-  const { properties } = recordSchema(CHOICES, defs) as { readonly properties: Schema };
-  const composition = recordSchema(COMPOSITION, defs) as { readonly properties: Schema };
+  const { properties } = recordSchema(CHOICES, { defs, told }) as { readonly properties: Schema };
+  const composition = recordSchema(COMPOSITION, { defs, told }) as { readonly properties: Schema };
   defs['package'] = { ...PACKAGE, properties: { ...PACKAGE.properties, ...composition.properties } };
   return {
     $schema: DRAFT,
@@ -131,18 +150,24 @@ export function documentSchema(): Schema {
     properties: {
       $schema: { type: 'string', maxLength: 300 },
       tapis: { const: 2, description: 'Version of this format.' },
-      name: { type: 'string', minLength: 1, maxLength: 120 },
-      package: { $ref: '#/$defs/package' },
+      name: { type: 'string', minLength: 1, maxLength: 120, description: 'What the footprint is called.' },
+      package: { $ref: '#/$defs/package', description: 'The package as its datasheet draws it.' },
       level: {
         enum: ['A', 'B', 'C', 'D'],
         description: 'Land density level: A most, B nominal, C least; D is one that the house standard adds.',
       },
       process: { type: 'string', pattern: ID_PATTERN, description: 'Id of the process.' },
-      ownProcess: { $ref: '/schema/tapis-process-1.json' },
-      standard: { $ref: '/schema/tapis-standard-1.json' },
+      ownProcess: {
+        $ref: '/schema/tapis-process-1.json',
+        description: 'The process itself where it is not one that comes with Tapis.',
+      },
+      standard: {
+        $ref: '/schema/tapis-standard-1.json',
+        description: 'What the house wants in place of what is published.',
+      },
       ...properties,
       waivers: WAIVERS,
-      notes: { type: 'string', maxLength: 20000 },
+      notes: { type: 'string', maxLength: 20000, description: 'Free words.' },
       approvals: {
         type: 'array',
         maxItems: 20,
@@ -159,23 +184,29 @@ const PACKAGE = {
   required: ['family', 'dimensions'],
   additionalProperties: false,
   properties: {
-    family: { type: 'string', pattern: ID_PATTERN },
+    family: {
+      type: 'string',
+      pattern: ID_PATTERN,
+      description: 'Id of the package family; composed for one that is made of pieces.',
+    },
     unit: {
       $ref: '#/$defs/sheetUnit',
       description: 'Unit of the numbers in the datasheet’s table; mm where missing.',
     },
     options: {
       type: 'object',
+      description: 'Choices of the family, by their ids.',
       maxProperties: 20,
       additionalProperties: { type: 'string', maxLength: 4000 },
     },
     dimensions: {
       type: 'object',
+      description: 'Dimensions by their symbols, such as E, L and b, as the datasheet prints them.',
       maxProperties: 60,
       propertyNames: { pattern: '^[A-Za-z][A-Za-z0-9_]{0,11}$' },
       additionalProperties: { $ref: '#/$defs/dimension' },
     },
-    source: { type: 'string', maxLength: 300 },
+    source: { type: 'string', maxLength: 300, description: 'The datasheet, in words.' },
   },
 };
 
@@ -217,9 +248,9 @@ const DIMENSION: Schema = {
       anyOf: [{ required: ['min'] }, { required: ['nom'] }, { required: ['max'] }],
       additionalProperties: false,
       properties: {
-        min: { type: 'number' },
-        nom: { type: 'number' },
-        max: { type: 'number' },
+        min: { type: 'number', description: 'Least.' },
+        nom: { type: 'number', description: 'Nominal, or typical.' },
+        max: { type: 'number', description: 'Greatest.' },
         ...PRINTED,
       },
     },
@@ -235,10 +266,10 @@ const WAIVERS: Schema = {
     additionalProperties: false,
     required: ['reason'],
     properties: {
-      reason: { type: 'string', minLength: 1, maxLength: 400 },
+      reason: { type: 'string', minLength: 1, maxLength: 400, description: 'Why it is acceptable.' },
       by: { type: 'string', minLength: 1, maxLength: 80, description: 'Who accepted it.' },
-      value: { type: 'number' },
-      limit: { type: 'number' },
+      value: { type: 'number', description: 'What was measured when it was accepted.' },
+      limit: { type: 'number', description: 'The limit that held then.' },
     },
   },
 };
@@ -299,10 +330,10 @@ export function teamSchema(): Schema {
   };
 }
 
-/** The JSON Schema of trials, from the table that they are read by. */
-export function trialSchema(): Schema {
+/** The JSON Schema of trials, from the table that they are read by. @param told as of {@link documentSchema} */
+export function trialSchema(told = true): Schema {
   const defs: Record<string, Schema> = { entryText: ENTRY_TEXT };
-  const { properties } = recordSchema(TRIAL, defs) as { readonly properties: Schema };
+  const { properties } = recordSchema(TRIAL, { defs, told }) as { readonly properties: Schema };
   return {
     $schema: DRAFT,
     $id: '/schema/tapis-trial-1.json',
@@ -396,17 +427,31 @@ export function processSchema(): Schema {
         description:
           'Finished holes that can be drilled, ascending; any multiple of the drill step where empty.',
       },
-      orientation: { enum: ['A', 'B'] },
-      acceptanceClass: { enum: [1, 2, 3] },
-      levels: { type: 'array', minItems: 1, uniqueItems: true, items: { enum: ['A', 'B', 'C'] } },
+      orientation: {
+        enum: ['A', 'B'],
+        description: 'Where pin 1 stands at zero rotation: upper left (A) or lower left (B).',
+      },
+      acceptanceClass: {
+        enum: [1, 2, 3],
+        description: 'Product class of J-STD-001 and IPC-A-610 that joints are held against.',
+      },
+      levels: {
+        type: 'array',
+        minItems: 1,
+        uniqueItems: true,
+        items: { enum: ['A', 'B', 'C'] },
+        description: 'Density levels whose lands the process can solder.',
+      },
       severities: {
         type: 'object',
+        description: 'Rules that are graver or lighter here than by themselves, by rule id.',
         maxProperties: 200,
         propertyNames: { pattern: ID_PATTERN },
         additionalProperties: { enum: ['stop', 'caution', 'note', 'off'] },
       },
       reasons: {
         type: 'object',
+        description: 'Why a number is what it is, by the name of the number.',
         additionalProperties: false,
         properties: Object.fromEntries(fields.map(({ key }) => [key, { $ref: '#/$defs/reason' }])),
       },

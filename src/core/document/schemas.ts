@@ -11,9 +11,8 @@ import {
 } from './schema';
 import { jsonText } from './write';
 
-/** The published schemas, by the last part of the address that their `$id` names. */
-export const SCHEMAS: ReadonlyMap<string, () => Schema> = new Map([
-  ['tapis-document-2', documentSchema],
+const MAKERS: readonly (readonly [name: string, make: () => Schema])[] = [
+  ['tapis-document-2', () => documentSchema()],
   ['tapis-process-1', processSchema],
   ['tapis-standard-1', () => standardSchema()],
   ['tapis-family-1', familySchema],
@@ -22,9 +21,49 @@ export const SCHEMAS: ReadonlyMap<string, () => Schema> = new Map([
   ['tapis-habit-1', habitSchema],
   ['tapis-kept-standard-1', keptStandardSchema],
   ['tapis-target-1', targetSchema],
-  ['tapis-trial-1', trialSchema],
+  ['tapis-trial-1', () => trialSchema()],
   ['tapis-team-1', teamSchema],
-]);
+];
+
+/** The published schemas, by the last part of the address that their `$id` names; every field says what it is. */
+export const SCHEMAS: ReadonlyMap<string, () => Schema> = new Map(
+  MAKERS.map(([name, make]) => [name, () => titled(make())] as const),
+);
+
+/** A schema whose fields are all called something: by their key where nothing better is said. */
+function titled(schema: Schema): Schema {
+  return Object.fromEntries(
+    Object.entries(schema).map(([key, value]) => {
+      if (key === 'properties' && isSchema(value)) return [key, titledFields(value)];
+      if (Array.isArray(value))
+        return [key, value.map((one: unknown) => (isSchema(one) ? titled(one) : one))];
+      return [key, isSchema(value) ? titled(value) : value];
+    }),
+  );
+}
+
+function titledFields(fields: Schema): Schema {
+  return Object.fromEntries(
+    Object.entries(fields).map(([key, field]) => {
+      if (!isSchema(field)) return [key, field];
+      const isTold = 'title' in field || 'description' in field;
+      return [key, { ...(isTold ? {} : { title: wordsOf(key) }), ...titled(field) }];
+    }),
+  );
+}
+
+const isSchema = (value: unknown): value is Schema =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
+
+/** `minGap` as “Min gap”. */
+function wordsOf(key: string): string {
+  const words = key
+    .replaceAll(/[-_$]/g, ' ')
+    .replaceAll(/([a-z])([A-Z])/g, '$1 $2')
+    .trim()
+    .toLowerCase();
+  return words.charAt(0).toUpperCase() + words.slice(1);
+}
 
 /**
  * The published schemas as files that lie in one folder: they name each other by their file, so that an editor that
