@@ -1,6 +1,7 @@
 import { existsSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { approvedText, type TeamKey } from '../core/document/approval';
+import { approvedText } from '../core/document/approval';
+import type { TeamKey } from '../core/document/standing';
 import { parseJson, problemWords } from '../core/document/read';
 import { readTeam } from '../core/document/read-team';
 import { jsonText, writeDocument } from '../core/document/write';

@@ -35,34 +35,29 @@ export async function keyOf(bytes: Uint8Array): Promise<string> {
   return [...new Uint8Array(digest)].map((byte) => byte.toString(16).padStart(2, '0')).join('');
 }
 
-/** Compressed bytes that are unpacked at a time. */
-const SLICE = 1 << 16;
-
 /**
- * Unpacks a file, counting while it does: what a small text can grow to has no other bound.
+ * Unpacks a file, counting while it does: what a small text can grow to has no other bound. What was cut off or changed
+ * on the way is known by the check sum that every such file ends with (RFC 1952).
  * @param most bytes that it may unpack to
- * @returns `null` where the text is no compressed file
+ * @returns `null` where the text is no compressed file, or a damaged one
  */
 export async function unpackedFile(
   data: string,
   most = LARGEST_MODEL,
 ): Promise<Uint8Array | 'too large' | null> {
-  const { Gunzip } = await import('fflate');
   const chunks: Uint8Array[] = [];
   let size = 0;
   try {
     const bytes = Uint8Array.from(atob(data), (character) => character.charCodeAt(0));
-    let ended = false;
-    const stream = new Gunzip((chunk, last) => {
-      size += chunk.length;
-      ended ||= last;
-      if (size <= most) chunks.push(chunk);
-    });
-    for (let at = 0; at < bytes.length; at += SLICE) {
-      stream.push(bytes.subarray(at, at + SLICE), at + SLICE >= bytes.length);
-      if (size > most) return 'too large';
+    const reader = new Blob([bytes]).stream().pipeThrough(new DecompressionStream('gzip')).getReader();
+    for (let read = await reader.read(); !read.done; read = await reader.read()) {
+      size += read.value.length;
+      if (size > most) {
+        await reader.cancel();
+        return 'too large';
+      }
+      chunks.push(read.value);
     }
-    if (!ended) return null;
   } catch {
     return null;
   }

@@ -1,11 +1,11 @@
+import { hashOf } from '../core/document/approval';
 import {
-  hashOf,
   standingOf,
   statementText,
   type Approval,
   type Standing,
   type TeamKey,
-} from '../core/document/approval';
+} from '../core/document/standing';
 import { fail, ok, type Result } from '../core/units/result';
 
 // Keys and signatures by the platform's own cryptography (Web Crypto: Ed25519, PBKDF2, AES-GCM).
@@ -75,7 +75,8 @@ export async function standing(
   return standingOf(approval, await isSigned(approval), hashOf(text), team);
 }
 
-async function isSigned(approval: Approval): Promise<boolean> {
+/** Whether the key that an approval names signed what it says. */
+export async function isSigned(approval: Approval): Promise<boolean> {
   try {
     const key = await crypto.subtle.importKey('raw', bytesOf(approval.key), 'Ed25519', false, ['verify']);
     const said = utf8(statementText(approval));

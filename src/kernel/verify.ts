@@ -1,10 +1,5 @@
-import {
-  approvedText,
-  approvalWords,
-  type Approval,
-  type Standing,
-  type TeamKey,
-} from '../core/document/approval';
+import { approvedText } from '../core/document/approval';
+import { approvalWords, type Approval, type Standing, type TeamKey } from '../core/document/standing';
 import { openDocument } from '../core/footprint/open';
 import { packed } from '../core/format/pack';
 import { unpackZip } from '../core/format/unpack';

@@ -1,7 +1,7 @@
 import Dexie, { type EntityTable, type Table, type Transaction } from 'dexie';
 import type { Model } from '../core/body/model';
 import type { Change } from '../core/compare/compare';
-import type { TeamKey } from '../core/document/approval';
+import type { TeamKey } from '../core/document/standing';
 import type { TapisDocument } from '../core/document/document';
 import type { Edit } from '../core/document/edit';
 import type { CardDrawing, Facts } from '../core/library/facts';

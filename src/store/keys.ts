@@ -1,4 +1,4 @@
-import type { TeamKey } from '../core/document/approval';
+import type { TeamKey } from '../core/document/standing';
 import type { OwnKey } from '../kernel/sign';
 import type { StoredKey, TapisDatabase } from './database';
 

@@ -250,8 +250,8 @@ describe('the Shelf as a library', () => {
     await until(1);
     expect(await titles()).toEqual(['the one']);
     await search('the one height > 9');
+    await page.waitForFunction(() => document.querySelector('main')?.textContent?.includes('height > 9 mm'));
     await until(0);
-    expect(await page.$eval('main', (main) => main.textContent)).toContain('height > 9 mm');
     await search('');
     await until(5000 + DEMO);
     // only what is near the window is on the page

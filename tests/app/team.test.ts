@@ -62,7 +62,7 @@ it('approves a footprint with a key of one’s own, says when it changed since, 
   expect(verified.every(({ holds }) => holds)).toBe(true);
   expect((await verifyRelease('r.zip', zip, null)).map(({ standing }) => standing)).toContain('unknown key');
   expectNoFaults(page);
-}, 120_000);
+});
 
 it('sends a footprint as a link: looked at, held against another, put on the Shelf', async () => {
   await page.evaluate(() => {
@@ -108,8 +108,18 @@ it('sends a footprint as a link: looked at, held against another, put on the She
       ).length >= 2,
   );
   expect(await names()).toBeGreaterThan(1);
+  // the Shelf says who stands for which, and what was changed since
+  await page.waitForFunction(() => {
+    const said = [...document.querySelectorAll('main [role=listitem]')].map((card) => card.textContent);
+    return (
+      said.some((text) => text.includes('✓ approved by K. Lund, ')) &&
+      said.some((text) => /▲ approved by K\. Lund.*has been changed since/.test(text))
+    );
+  });
+  await page.locator('input[aria-label="Search the Shelf"]').fill('approved');
+  await page.waitForFunction(() => document.querySelectorAll('main [role=listitem]').length === 1);
   // what is cut off is said
   await page.goto(link.slice(0, -20), { waitUntil: 'networkidle0' });
   await page.waitForFunction(() => document.body.innerText.includes('The link is damaged'));
   expectNoFaults(page);
-}, 120_000);
+});

@@ -1,4 +1,4 @@
-import type { Approval } from './approval';
+import type { Approval } from './standing';
 import type { Process } from '../process/process';
 import type { Level } from '../standard/levels';
 import type { StandardDocument } from '../standard/standard';

@@ -1,5 +1,5 @@
 import { fail, ok, type Result } from '../units/result';
-import type { TeamKey } from './approval';
+import type { TeamKey } from './standing';
 import { team as validate } from './generated/validators.js';
 import { describeErrors, parseJson, type DocumentProblem } from './read';
 import { jsonText } from './write';

@@ -1,5 +1,6 @@
 import type { Level, TapisDocument } from '../document/document';
 import type { Severity } from '../document/finding';
+import type { Approved } from '../document/standing';
 import { compileAndCheck } from '../check/guarded';
 import { heightOf, merged, pathData, widthOf, type Layer } from '../drawing/drawing';
 import { drawPlan } from '../drawing/plan';
@@ -35,6 +36,8 @@ export interface Facts {
   readonly mount: 'surface' | 'through' | null;
   /** What words are searched in, in small letters. */
   readonly words: string;
+  /** Who stands for it, where somebody does. */
+  readonly approved?: Approved;
 }
 
 /** The plan of a footprint as a card shows it, at a scale that all cards share. */

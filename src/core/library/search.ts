@@ -1,5 +1,6 @@
 import type { Level } from '../document/document';
 import { formatNumber } from '../units/length';
+import { isApproved } from '../document/standing';
 import type { Facts } from './facts';
 
 // Searching the Shelf as one thinks: words, and figures with units and names. What is understood of a
@@ -165,6 +166,13 @@ const READERS: readonly {
         holds: ({ facts }) => facts !== null && facts.waived > 0 !== none,
       };
     },
+  },
+  {
+    at: /^(un|not\s+)?approved\b/i,
+    read: ([, none]) => ({
+      words: none ? 'nobody stands for it as it is' : 'approved, and unchanged since',
+      holds: ({ facts }) => facts !== null && isApproved(facts.approved) === !none,
+    }),
   },
   {
     at: /^(stops?|cautions?|notes?|holds|clear)\b/i,

@@ -75,6 +75,7 @@ export const Card = memo(function Card({ shelved, selected, onSelect, onDrag }: 
             {tag}
           </span>
         ))}
+        <Approved by={shelved.approvals} />
       </div>
       <div className="mt-auto flex gap-1 px-2 pb-2">
         <button
@@ -106,6 +107,19 @@ export const Card = memo(function Card({ shelved, selected, onSelect, onDrag }: 
     </div>
   );
 });
+
+/** Who stands for a footprint, shortly; in whole where the pointer rests. */
+export function Approved({ by: [best, ...others] }: { by: Shelved['approvals'] }) {
+  if (!best) return null;
+  return (
+    <span
+      className={`block ${best.holds ? 'text-success' : 'text-warning'}`}
+      title={[best, ...others].map(({ words }) => words).join('\n')}
+    >
+      {best.holds ? `✓ ${best.short}` : `▲ ${best.words}`}
+    </span>
+  );
+}
 
 /** Makes a variant and opens it. */
 async function variantOf(id: string): Promise<void> {

@@ -18,13 +18,14 @@ export const COLUMNS = {
   group: 'Group',
   tags: 'Tags',
   changed: 'Changed',
+  approved: 'Approved',
 } as const;
 export type Column = keyof typeof COLUMNS;
 
 const mm = (value: number | null | undefined) => (typeof value === 'number' ? formatNumber(value, 2, 2) : '');
 
 /** What a footprint has in a column, as it is shown. */
-export function cellOf({ entry, facts, path }: Shelved, column: Column): string {
+export function cellOf({ entry, facts, path, approvals }: Shelved, column: Column): string {
   switch (column) {
     case 'standardName':
       return facts?.standardName ?? '';
@@ -46,6 +47,8 @@ export function cellOf({ entry, facts, path }: Shelved, column: Column): string 
       return path;
     case 'tags':
       return (entry.tags ?? []).join(', ');
+    case 'approved':
+      return approvals.map(({ words, holds }) => `${holds ? '✓' : '▲'} ${words}`).join('; ');
     case 'changed':
       return new Date(entry.updatedAt).toISOString().slice(0, 10);
   }

@@ -1,9 +1,10 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { approvalWords, standingOf, type Approved } from '../../core/document/standing';
 import type { Facts } from '../../core/library/facts';
-import type { ShelfEntry, StoredGroup } from '../../store/database';
+import type { ShelfEntry, StoredGroup, StoredKey } from '../../store/database';
 import { pathOf } from '../../store/groups';
-import { facts as factsStore, groups as groupStore, shelf } from '../common/shelf-store';
+import { facts as factsStore, groups as groupStore, keys, shelf } from '../common/shelf-store';
 import { Reader } from './reader';
 
 /** One footprint as the Shelf shows it. */
@@ -13,6 +14,8 @@ export interface Shelved {
   readonly path: string;
   /** `null` until it was read. */
   readonly facts: Facts | null;
+  /** Who stands for it, in words, and whether that holds; the best first. */
+  readonly approvals: readonly { readonly short: string; readonly words: string; readonly holds: boolean }[];
 }
 
 export interface Library {
@@ -26,11 +29,24 @@ export interface Library {
 }
 
 const NO_GROUPS: readonly StoredGroup[] = [];
+const NO_KEYS: readonly StoredKey[] = [];
+const NO_APPROVALS: Shelved['approvals'] = [];
+
+function approvalsOf({ hash, approvals }: Approved, team: readonly StoredKey[]): Shelved['approvals'] {
+  return approvals
+    .map(({ approval, isSigned }) => {
+      const is = standingOf(approval, isSigned, hash, team);
+      const short = `approved by ${approval.by}, ${approval.at.slice(0, 10)}`;
+      return { short, words: approvalWords(approval, is), holds: is === 'holds' };
+    })
+    .sort((a, b) => Number(b.holds) - Number(a.holds));
+}
 
 /** Everything on the Shelf, and what is known of it so far; what is not known yet is read beside the page. */
 export function useLibrary(): Library {
   const entries = useLiveQuery(() => shelf.entries(), []);
   const groups = useLiveQuery(() => groupStore.list(), []) ?? NO_GROUPS;
+  const team = useLiveQuery(() => keys.list(), []) ?? NO_KEYS;
   const [known, setKnown] = useState<ReadonlyMap<
     string,
     { readonly revision: number; readonly facts: Facts }
@@ -76,13 +92,15 @@ export function useLibrary(): Library {
     () =>
       entries?.map((entry): Shelved => {
         const own = known?.get(entry.id);
+        const facts = own && own.revision === entry.revision ? own.facts : null;
         return {
           entry,
           path: paths.get(entry.group ?? '') ?? '',
-          facts: own && own.revision === entry.revision ? own.facts : null,
+          facts,
+          approvals: facts?.approved ? approvalsOf(facts.approved, team) : NO_APPROVALS,
         };
       }) ?? null,
-    [entries, known, paths],
+    [entries, known, paths, team],
   );
 
   const ask = useCallback(() => {

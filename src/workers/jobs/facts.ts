@@ -1,6 +1,7 @@
 import { loadedModel } from '../../core/body/loaded';
 import type { Model } from '../../core/body/model';
 import type { TapisDocument } from '../../core/document/document';
+import type { Approved } from '../../core/document/standing';
 import { keptOf, type Kept } from '../../core/library/facts';
 
 /** Footprints to be compiled, checked and drawn for the Shelf. */
@@ -16,9 +17,29 @@ export interface FactsRequest {
 export type FactsAnswer = readonly (Kept & { readonly id: string; readonly revision: number })[];
 
 /** Compiles, checks and draws footprints for the Shelf. */
-export function facts({ footprints }: FactsRequest): FactsAnswer {
-  return footprints.map(({ id, revision, document, model }) => {
-    const loaded = model && loadedModel(model);
-    return { id, revision, ...keptOf(document, () => loaded) };
-  });
+export async function facts({ footprints }: FactsRequest): Promise<FactsAnswer> {
+  return Promise.all(
+    footprints.map(async ({ id, revision, document, model }) => {
+      const loaded = model && loadedModel(model);
+      const kept = keptOf(document, () => loaded);
+      const approved = await approvedOf(document);
+      return { id, revision, ...kept, facts: approved ? { ...kept.facts, approved } : kept.facts };
+    }),
+  );
+}
+
+/** What the approvals of a document can be held against; `null` where nobody has approved it. */
+async function approvedOf(document: TapisDocument): Promise<Approved | null> {
+  const { approvals = [] } = document;
+  if (approvals.length === 0) return null;
+  const [{ isSigned }, { approvedText, hashOf }] = await Promise.all([
+    import('../../kernel/sign'),
+    import('../../core/document/approval'),
+  ]);
+  return {
+    hash: hashOf(approvedText(document)),
+    approvals: await Promise.all(
+      approvals.map(async (approval) => ({ approval, isSigned: await isSigned(approval) })),
+    ),
+  };
 }

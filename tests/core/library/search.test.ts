@@ -56,6 +56,26 @@ describe('what is known of a footprint', () => {
 });
 
 describe('a search', () => {
+  it('knows what somebody stands for as it is', () => {
+    const approval = { by: 'K. Lund', key: 'k', at: '2026-06-01T10:00:00Z', of: 'now', signature: 's' };
+    const approved = (of: string, isSigned: boolean, name: string) => {
+      const one = shelved({ ...chip(), name });
+      const facts = one.facts && {
+        ...one.facts,
+        approved: { hash: 'now', approvals: [{ approval: { ...approval, of }, isSigned }] },
+      };
+      return { ...one, facts };
+    };
+    const shelf = [
+      approved('now', true, 'sound'),
+      approved('before', true, 'changed'),
+      approved('now', false, 'forged'),
+      shelved({ ...chip(), name: 'none' }),
+    ];
+    expect(found('approved', shelf)).toEqual(['sound']);
+    expect(found('not approved', shelf)).toEqual(['changed', 'forged', 'none']);
+    expect(found('unapproved', shelf)).toEqual(found('not approved', shelf));
+  });
   it('takes words in any place: name, standard name, kind, value, source, process', () => {
     const one = [shelved({ ...chip({}, { marks: { value: '100n' } }), name: 'C12 bypass' })];
     for (const query of ['', 'c12', 'RESC1608', 'passive', '100N', 'bypass chip', '"c12 by"'])

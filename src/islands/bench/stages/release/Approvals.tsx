@@ -1,6 +1,7 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useCallback, useEffect, useState } from 'react';
-import { approvedText, approvalWords, type Standing } from '../../../../core/document/approval';
+import { approvedText } from '../../../../core/document/approval';
+import { approvalWords, type Standing } from '../../../../core/document/standing';
 import type { TapisDocument } from '../../../../core/document/document';
 import { readTeam, writeTeam } from '../../../../core/document/read-team';
 import { problemWords } from '../../../../core/document/read';
