@@ -4,11 +4,16 @@ import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import puppeteer from 'puppeteer-core';
+import { compileAndCheck } from '../src/core/check/guarded';
+import type { TapisDocument } from '../src/core/document/document';
+import { applyEdits } from '../src/core/document/edit';
 import { compile } from '../src/core/footprint/compile';
 import { checkPages } from '../src/core/format/paper-check/paper-check';
 import { drawingSheets } from '../src/core/format/paper/sheet';
 import { svgOf } from '../src/core/format/paper/svg';
 import { reportPages } from '../src/core/format/report/report';
+import { reviewHtml } from '../src/core/format/review/html';
+import { reviewOf } from '../src/core/library/review';
 import { DEMO_DOCUMENTS } from '../src/demo/documents';
 import { SHEETS } from './sheets/sheets';
 import { htmlOf } from './sheets/styles';
@@ -171,6 +176,69 @@ async function shootList(): Promise<string> {
   return page.screenshot({ encoding: 'base64' });
 }
 
+/** What changed between two states of the demo, as the page that a colleague approves from. */
+async function shootReview(): Promise<string> {
+  const entry = (document: TapisDocument) => ({
+    path: `${document.name}.json`,
+    checked: compileAndCheck(document),
+  });
+  const before = DEMO_DOCUMENTS.filter(({ name }) => /^(U4|U7|C12|R3|U2) /.test(name));
+  const after = before.map((document) => {
+    if (document.name.startsWith('U4')) return { ...document, level: 'A' as const };
+    if (document.name.startsWith('U7'))
+      return applyEdits(document, [{ at: '/package/dimensions/L', value: '0.50..0.75' }]);
+    return document;
+  });
+  const review = reviewOf(
+    before.map(entry),
+    after.map(entry),
+    new Map([['U4 tide converter.json', ['Tide-gauge logger board']]]),
+  );
+  const html = reviewHtml(review, {
+    title: 'What this branch changes',
+    before: 'main',
+    after: 'wider-lands',
+  });
+  const sheet = await browser.newPage();
+  await sheet.setViewport({ width: 1280, height: 800 });
+  await sheet.setContent(html);
+  const shot = await sheet.screenshot({ encoding: 'base64' });
+  await sheet.close();
+  return shot;
+}
+
+/** The library in a folder: one that the browser has for itself, with an edit on both sides that clash. */
+async function shootFolder(): Promise<string> {
+  await page.evaluateOnNewDocument(() => {
+    Object.assign(globalThis, {
+      showDirectoryPicker: async () =>
+        (await navigator.storage.getDirectory()).getDirectoryHandle('library', { create: true }),
+    });
+  });
+  await page.goto(`${url}/folder`, { waitUntil: 'networkidle0' });
+  await page.locator('main button ::-p-text(Choose a folder)').click();
+  await page.waitForFunction(() => document.body.innerText.includes('kept in both'));
+  // the folder is not looked at until both sides have changed
+  const looks = (says: string) => page.evaluate((value) => localStorage.setItem('tapis-folder', value), says);
+  await looks('no');
+  await page.evaluate(async () => {
+    const at = await (await navigator.storage.getDirectory()).getDirectoryHandle('library');
+    const handle = await at.getFileHandle('U2 level driver.json');
+    const text = await (await handle.getFile()).text();
+    const stream = await handle.createWritable();
+    await stream.write(text.replace('"level": "B"', '"level": "A"'));
+    await stream.close();
+  });
+  await open('U2 level driver');
+  await page.keyboard.press('c');
+  await wait(2500);
+  await looks('yes');
+  await page.goto(`${url}/folder`, { waitUntil: 'networkidle0' });
+  await page.waitForSelector('[aria-label^="Clash in"]');
+  await wait(600);
+  return page.screenshot({ encoding: 'base64' });
+}
+
 /** The demo board: its plan with what is found, and the board in 3D under it. */
 async function shootTrial(): Promise<void> {
   await page.goto(`${url}/trials`, { waitUntil: 'networkidle0' });
@@ -306,7 +374,8 @@ await shoot('standards');
 
 await open('U4 tide converter');
 await page.keyboard.press('4');
-await shoot('bench-mark');
+await wait(400);
+const marks = await page.screenshot({ encoding: 'base64' });
 await page.keyboard.press('5');
 await page.keyboard.press('n');
 await page.keyboard.press('n');
@@ -339,7 +408,10 @@ await page.keyboard.press('4');
 await page.locator('main button ::-p-text(Open the pin table)').click();
 await page.waitForSelector('[aria-label="Pin table"]');
 await page.locator('main button ::-p-text(beside)').click();
-await shoot('bench-pins');
+await wait(400);
+await stack('bench-mark', [marks, await page.screenshot({ encoding: 'base64' })]);
+await page.keyboard.press('l');
+await stack('team', [await shootReview(), await shootFolder()]);
 
 await browser.close();
 server.kill();
