@@ -216,7 +216,7 @@ export const COMMANDS: readonly Command[] = [
   {
     name: 'review',
     summary:
-      'what changed between two folders (or Shelf files) of documents, as a page and a summary; exit 1 where a stop came',
+      'what changed between two folders (or Shelf files, or ZIPs) of documents, as a page and a summary; exit 1 where a stop came',
     takes: 'OLD NEW',
     options: [FOLDER, ['--title <words>', 'what the page is headed with'], STANDARD],
     run: async ({ files, options }) => (await import('./review')).review(files, options),

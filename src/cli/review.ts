@@ -3,10 +3,11 @@ import { compileAndCheck } from '../core/check/guarded';
 import { problemWords } from '../core/document/read';
 import { openShelf, openTrial } from '../core/footprint/open';
 import { reviewHtml } from '../core/format/review/html';
+import { unpackZip } from '../core/format/unpack';
 import { reviewMarkdown } from '../core/format/review/markdown';
 import { reviewOf, type Entry } from '../core/library/review';
 import { basename, join } from 'node:path';
-import { filesIn, isFolder, textOf, underStandard, writeInto } from './files';
+import { bytesOf, filesIn, isFolder, textOf, underStandard, writeInto } from './files';
 import { Refusal, type Outcome } from './outcome';
 
 interface ReviewOptions {
@@ -46,19 +47,38 @@ export function review(
   };
 }
 
-/** Documents of a folder by their paths in it, or of a file by their names; boards say what they use. */
+/** Largest library that is unpacked, bytes. */
+const MOST = 500_000_000;
+/** What others keep beside footprints in a library. */
+const BESIDE = /"tapis(Standard|Process|Family|Team|Backup|Habit|Target|KeptStandard)"\s*:/;
+
+/** The texts of a folder or a ZIP by their paths in it; `null` for a single file. */
+function libraryIn(path: string): ReadonlyMap<string, string> | null {
+  if (isFolder(path))
+    return new Map(filesIn(path).map((file) => [file, readFileSync(join(path, file), 'utf8')]));
+  if (!/\.zip$/i.test(path)) return null;
+  const read = unpackZip(bytesOf(path), { isWanted: (name) => /\.json$/i.test(name), most: MOST });
+  if (!read.ok) throw new Refusal(`${path} cannot be read: ${read.error}`);
+  const { files, damaged } = read.value;
+  if (damaged.length > 0) throw new Refusal(`${path} is damaged: ${damaged.join(', ')}. Ask for it again.`);
+  const texts = Object.entries(files).map(
+    ([name, bytes]) => [name, new TextDecoder().decode(bytes)] as const,
+  );
+  return new Map(texts.sort(([a], [b]) => (a < b ? -1 : 1)));
+}
+
+/** Documents of a library by their paths in it, or of a file by their names; boards say what they use. */
 function stateOf(path: string, standard: string | undefined): State {
   const entries: Entry[] = [];
   const left: string[] = [];
   const usedBy = new Map<string, string[]>();
-  const folder = isFolder(path);
-  for (const file of folder ? filesIn(path) : [path]) {
-    const text = folder ? readFileSync(join(path, file), 'utf8') : textOf(file);
+  const library = libraryIn(path);
+  for (const [file, text] of library ?? [[path, textOf(path)] as const]) {
     if (/"tapisTrial"\s*:/.test(text)) {
       noteUses(text, usedBy);
       continue;
     }
-    if (/"tapis(Standard|Process|Family)"\s*:/.test(text)) continue;
+    if (BESIDE.test(text)) continue;
     const read = openShelf(text);
     if (!read.ok) {
       left.push(`${file} is left out: ${problemWords(read.error, '; ')}`);
@@ -68,7 +88,7 @@ function stateOf(path: string, standard: string | undefined): State {
     for (const document of documents)
       entries.push({
         // a file with one document is known by its path, so that a new name is a change
-        path: documents.length === 1 && folder ? file : document.name,
+        path: documents.length === 1 && library ? file : document.name,
         checked: compileAndCheck(underStandard(document, standard)),
       });
   }

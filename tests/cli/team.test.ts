@@ -1,5 +1,6 @@
 import { execFileSync } from 'node:child_process';
-import { chmodSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { chmodSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { zipSync } from 'fflate';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -144,6 +145,29 @@ describe('review', () => {
     expect(page).not.toMatch(/(?:src|href)="(?!#)/);
     expect((await run(['review', join(folder, 'nowhere'), now, '--out', out])).code).toBe(2);
     expect((await run(['review', old, now])).code).toBe(2);
+  });
+  it('of ZIPs is that of their folders; a damaged one is refused', async () => {
+    const zipOf = (state: string) => {
+      const path = `${state}.zip`;
+      const names = readdirSync(state);
+      writeFileSync(
+        path,
+        zipSync(Object.fromEntries(names.map((name) => [name, readFileSync(join(state, name))]))),
+      );
+      return path;
+    };
+    const zips = [old, now].map(zipOf) as [string, string];
+    const out = join(folder, 'review-zip');
+    expect((await run(['review', ...zips, '--out', out, '--title', 'Autumn'])).code).toBe(0);
+    const lists = [out, join(folder, 'review')].map((at) =>
+      readFileSync(join(at, 'review.md'), 'utf8').split('\n').slice(3),
+    );
+    expect(lists[0]).toEqual(lists[1]);
+    const bytes = readFileSync(zips[1]);
+    bytes[60] = (bytes[60] ?? 0) ^ 0x55;
+    writeFileSync(zips[1], bytes);
+    const refused = await run(['review', ...zips, '--out', out]);
+    expect([refused.code, refused.err.length < 300]).toEqual([2, true]);
   });
 });
 
