@@ -4,6 +4,7 @@ import { serveJobs, type Job } from './serve-jobs';
 const JOBS = {
   best: async () => (await import('./jobs/best')).best,
   change: async () => (await import('./jobs/change')).change,
+  costs: async () => (await import('./jobs/costs')).costs,
   facts: async () => (await import('./jobs/facts')).facts,
   level: async () => (await import('./jobs/level')).level,
   opinion: async () => (await import('./jobs/opinion')).opinion,

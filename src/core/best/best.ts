@@ -10,6 +10,7 @@ import { thermalReach } from '../land/solve';
 import { NO_CHOICES } from '../land/solution';
 import type { LandSize } from '../land/solver';
 import { clearGap } from '../land/trims';
+import { LEAST_AREA_RATIO, LEAST_ASPECT_RATIO } from '../padstack/paste-forms';
 import type { Process } from '../process/process';
 import { formatNumber, quantise } from '../units/length';
 import { shareBelow } from './distribution';
@@ -41,6 +42,8 @@ export interface LandLimits {
   readonly maxG: number;
   readonly minX: number;
   readonly maxX: number;
+  /** By how much the paste of a land, as long and as wide as given, misses what lets it out of its aperture. */
+  readonly pasteLacks: (length: number, width: number) => number;
   /** What sets each limit that a land can run into, in words. */
   readonly words: readonly string[];
 }
@@ -259,7 +262,14 @@ function limitsOf(
   words.push(
     `toe and heel no less than level C asks: outer distance ${formatNumber(goals.Z, 2, 3)} mm, inner ${formatNumber(goals.G, 2, 3)} mm`,
   );
+  const pasteLacks = pasteOf(footprint, group, process);
+  const { land } = group;
+  if (pasteLacks(land.Y * 0.9, land.X * 0.9) > 0)
+    words.push(
+      `paste that leaves its aperture: area ratio ${LEAST_AREA_RATIO}, aspect ratio ${LEAST_ASPECT_RATIO} in a foil of ${formatNumber(process.stencilThickness, 2, 3)} mm`,
+    );
   return {
+    pasteLacks,
     minZ: Math.min(goals.Z, farthest),
     maxZ: farthest,
     minG,
@@ -267,6 +277,30 @@ function limitsOf(
     minX: process.minWidth,
     maxX: Math.max(process.minWidth, maxX),
     words,
+  };
+}
+
+/**
+ * What lets paste out of the aperture of a land of its own size; windows and forms that somebody chose are judged by
+ * the rules alone.
+ */
+function pasteOf(
+  footprint: Drawable['footprint'],
+  { terminals }: SpanSolution,
+  { pasteMargin, stencilThickness }: Process,
+): LandLimits['pasteLacks'] {
+  const land = footprint.lands.find((one) => one.group === terminals.id);
+  const kind = land?.padstack.copper.kind;
+  const isPlain = land?.padstack.paste.length === 1 && kind === 'rectangle';
+  if (!isPlain || stencilThickness <= 0) return () => 0;
+  return (length, width) => {
+    const [a, b] = [length, width].map((side) => side - 2 * pasteMargin) as [number, number];
+    if (a <= 0 || b <= 0) return 1;
+    const ratio = (a * b) / (2 * (a + b) * stencilThickness);
+    return (
+      Math.max(0, LEAST_AREA_RATIO - ratio) +
+      Math.max(0, LEAST_ASPECT_RATIO - Math.min(a, b) / stencilThickness)
+    );
   };
 }
 
@@ -317,11 +351,15 @@ function searcher(group: SpanSolution, process: Process, spreads: Spreads, limit
     return place;
   };
   const areaOf = ([z, g, x]: Place) => Math.max(0, z - g) * x;
+  const short = ([z, g, x]: Place) => limits.pasteLacks(z - g, x);
   const start = (own: LandSize): Place => [own.Z / 2, own.G / 2, own.X];
   const sized = ([z, g, x]: Place): LandSize => landFrom(z - g, x, z + g);
   const cheapest = (price: number, own: LandSize): LandSize => {
     const cost = (place: Place) =>
-      shareAt(place) + price * areaOf(place) + (place[0] <= place[1] ? 1e3 * (1 + place[1] - place[0]) : 0);
+      shareAt(place) +
+      price * areaOf(place) +
+      1e3 * short(place) +
+      (place[0] <= place[1] ? 1e3 * (1 + place[1] - place[0]) : 0);
     const wide: Place = [limits.maxZ / 2, limits.minG / 2, limits.maxX];
     const found = [start(own), wide].map((from) => descend(from, cost));
     return sized(found.sort((a, b) => cost(a) - cost(b))[0] as Place);
@@ -343,7 +381,7 @@ function searcher(group: SpanSolution, process: Process, spreads: Spreads, limit
       const costAt = (z: number, x: number) => {
         const place = placeAt(z, x);
         const over = place[1] - highG;
-        return over > 1e-9 ? 10 + over : shareAt(place);
+        return over > 1e-9 ? 10 + over : shareAt(place) + 1e3 * short(place);
       };
       const bestZ = (x: number) => leastAlong(lowZ, highZ, (z) => costAt(z, x));
       const x = leastAlong(lowX, highX, (one) => costAt(bestZ(one), one));
@@ -382,12 +420,16 @@ function leastAlong(low: number, high: number, cost: (value: number) => number):
 }
 
 /** A land to the nearest hundredth, inside of its limits. @param area it does not exceed, mm² */
-function rounded({ X, Y, C }: LandSize, { maxX, minG, maxZ }: LandLimits, area = Infinity): LandSize {
+function rounded({ X, Y, C }: LandSize, limits: LandLimits, area = Infinity): LandSize {
+  const { maxX, minG, maxZ, pasteLacks } = limits;
   const near = (value: number) => Math.round(value / STEP) * STEP;
   let [x, y] = [near(X), near(Y)];
   const c = 2 * near(C / 2);
   if (x > maxX + 1e-9) x -= STEP;
   while (y > STEP && (c - y < minG - 1e-9 || c + y > maxZ + 1e-9)) y -= STEP;
   while (y > STEP && x * y > area + 1e-9) y -= STEP;
+  // what rounding took from the paste, the length gives back
+  const hasRoom = () => c - y - STEP >= minG - 1e-9 && c + y + STEP <= maxZ + 1e-9 && x * (y + STEP) <= area;
+  while (pasteLacks(y, x) > 0 && pasteLacks(y, x) < 0.02 && hasRoom()) y += STEP;
   return landFrom(quantise(y), quantise(x), quantise(c));
 }

@@ -49,3 +49,21 @@ export function costsOf(all: readonly Drawable[]): ProcessCost[] {
     .filter(({ spared }) => spared > 0)
     .sort((a, b) => b.spared - a.spared);
 }
+
+/** Costs over several parts of a library as one; the most first. */
+export function joinedCosts(parts: readonly (readonly ProcessCost[])[]): ProcessCost[] {
+  return NUMBERS.flatMap((number): ProcessCost[] => {
+    const own = parts.flatMap((part) => part.filter((one) => one.number === number));
+    if (own.length === 0) return [];
+    return [
+      {
+        number,
+        less: Math.min(...own.map(({ less }) => less)),
+        spared: own.reduce((sum, { spared }) => sum + spared, 0),
+        footprints: own
+          .flatMap(({ footprints }) => footprints)
+          .sort((a, b) => b.spared - a.spared || (a.name < b.name ? -1 : 1)),
+      },
+    ];
+  }).sort((a, b) => b.spared - a.spared);
+}

@@ -56,6 +56,11 @@ export function formed(aperture: Figure, form: PasteForm, radius: number): Figur
   }
 }
 
+/** IPC-7525B, clause 3.2.1.1: aperture area over wall area. */
+export const LEAST_AREA_RATIO = 0.66;
+/** The same: aperture width over stencil thickness. */
+export const LEAST_ASPECT_RATIO = 1.5;
+
 /** What an aperture leaves on its land. */
 export interface PasteFigures {
   /** Aperture area over the area of its walls (IPC-7525B: at least 0.66); 0 where it is closed. */

@@ -27,12 +27,25 @@ interface Props {
   onCheck: () => void;
   /** They are held against what they were. */
   onReview: (since: Since) => void;
+  /** What numbers of their process cost is looked at. */
+  onCosts: () => void;
   /** Something is wished for all of them; it is looked at first. */
   onWish: (wish: Wish) => void;
 }
 
 /** What can be done with several footprints at once. */
-export function Chosen({ chosen, tags, groups, onAll, onNone, onExport, onCheck, onReview, onWish }: Props) {
+export function Chosen({
+  chosen,
+  tags,
+  groups,
+  onAll,
+  onNone,
+  onExport,
+  onCheck,
+  onReview,
+  onCosts,
+  onWish,
+}: Props) {
   const [tag, setTag] = useState('');
   const own = useLiveQuery(() => processes.list(), []) ?? [];
   const houses = useLiveQuery(() => standards.list(), []) ?? [];
@@ -140,8 +153,13 @@ export function Chosen({ chosen, tags, groups, onAll, onNone, onExport, onCheck,
         className="w-28"
         label="Review the selected"
         value=""
-        options={[['', 'review …'], ...SINCES.map((since) => [since, SINCE_WORDS[since]] as const)]}
+        options={[
+          ['', 'review …'],
+          ...SINCES.map((since) => [since, SINCE_WORDS[since]] as const),
+          ['costs', 'what the process costs'],
+        ]}
         onChange={(chosen) => {
+          if (chosen === 'costs') onCosts();
           const since = SINCES.find((one) => one === chosen);
           if (since) onReview(since);
         }}

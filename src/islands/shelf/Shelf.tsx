@@ -37,6 +37,7 @@ const putDemo = async () => (await import('./demo')).addDemo();
 const Chosen = later('What can be done with them', async () => (await import('./Chosen')).Chosen);
 const Changing = later('What would change', async () => (await import('../changing/Changing')).Changing);
 const Reviewing = later('What changed', async () => (await import('./Reviewing')).Reviewing);
+const Costs = later('What the process costs', async () => (await import('./Costs')).Costs);
 const Checking = later('What is found', async () => (await import('./Checking')).Checking);
 const TakeIn = later('Taking patterns in', async () => (await import('../intake/TakeIn')).TakeIn);
 const FolderNote = later('The folder', async () => (await import('../folder/FolderNote')).FolderNote);
@@ -61,6 +62,7 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
   const [review, setReview] = useState<{ readonly ids: readonly string[]; readonly since: Since } | null>(
     null,
   );
+  const [costing, setCosting] = useState<readonly string[] | null>(null);
   const [checked, setChecked] = useState<readonly string[] | null>(null);
   const files = useRef<HTMLInputElement>(null);
   const search = useRef<HTMLInputElement>(null);
@@ -205,6 +207,7 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
       {binOpen && <BinList binned={binned ?? []} />}
       {wish && <Changing wish={wish} ids={[...selected]} onClose={() => setWish(null)} />}
       {review && <Reviewing {...review} onClose={() => setReview(null)} />}
+      {costing && <Costs ids={costing} onClose={() => setCosting(null)} />}
       {checked && <Checking ids={checked} onClose={() => setChecked(null)} />}
       {hasFolder && <FolderNote />}
       {all && count > 0 && <News onLook={setChecked} />}
@@ -218,6 +221,7 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
           onNone={() => setSelected(new Set())}
           onExport={() => void exportZip([...selected])}
           onCheck={() => setChecked([...selected])}
+          onCosts={() => setCosting([...selected])}
           onReview={(since) => setReview({ ids: [...selected], since })}
           onWish={setWish}
         />

@@ -12,6 +12,7 @@ import { applyEdits } from '../../../src/core/document/edit';
 import { compile } from '../../../src/core/footprint/compile';
 import { isDrawable, type Drawable } from '../../../src/core/footprint/footprint';
 import { spanModel } from '../../../src/core/joint/model';
+import { standardProcess } from '../../../src/core/process';
 import type { SpanSolution } from '../../../src/core/land/solution';
 import { chip, converter } from '../../data/documents';
 import { cases } from '../../data/depth';
@@ -303,6 +304,20 @@ describe('the best land', () => {
     const [own, best] = ['own', 'best'].map((id) => found?.points.find((point) => point.id === id));
     expect(best?.bad.share).toBeLessThan(1e-8);
     expect(best?.area).toBeLessThan(own?.area ?? 0);
+  });
+  it('is one whose paste leaves the stencil, where one can', () => {
+    const thick = { ...standardProcess, id: 'thick', name: 'Thick foil', stencilThickness: 0.25 };
+    const document = converter({}, { level: 'C', process: 'thick', ownProcess: thick });
+    const pasteFindings = (one: TapisDocument) =>
+      check(compile(one)).findings.filter(({ rule }) => rule === 'paste-area');
+    expect(pasteFindings(document)).toHaveLength(1);
+    const [found] = bestLandsOf(drawn(document));
+    expect(found?.limits.join()).toContain('area ratio 0.66');
+    expect(pasteFindings(applyEdits(document, found?.adopt ?? []))).toEqual([]);
+    for (const { sizes } of found?.front ?? [])
+      expect(
+        ((sizes.Y ?? 0) * (sizes.X ?? 0)) / (2 * ((sizes.Y ?? 0) + (sizes.X ?? 0)) * 0.25),
+      ).toBeGreaterThan(0.655);
   });
   it('under an outer distance stays inside of it', () => {
     const [found] = bestLandsOf(drawn(converter()), { maxZ: 7 });

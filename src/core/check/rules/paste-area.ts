@@ -4,17 +4,18 @@
 import { sizeOf, type Figure } from '../../geometry/figure';
 import { sizesOfPlaced } from '../../padstack/naming';
 import type { Padstack } from '../../padstack/padstack';
-import { formed, pasteFigures, type PasteForm } from '../../padstack/paste-forms';
+import {
+  formed,
+  pasteFigures,
+  type PasteForm,
+  LEAST_AREA_RATIO,
+  LEAST_ASPECT_RATIO,
+} from '../../padstack/paste-forms';
 import { pointerKey } from '../../document/edit';
 import type { Remedy } from '../../document/finding';
 import { formatNumber } from '../../units/length';
 import type { CheckContext } from '../context';
 import { fill, idsOf, mm, type Rule, type RuleFinding } from '../rule';
-
-/** IPC-7525B, clause 3.2.1.1: aperture area over wall area. */
-export const LEAST_AREA_RATIO = 0.66;
-/** The same: aperture width over stencil thickness. */
-export const LEAST_ASPECT_RATIO = 1.5;
 
 const messages = {
   none: 'The paste opening of padstack {stack} has shrunk to nothing.',
