@@ -84,6 +84,7 @@ const result = Extractor.invoke(
     configObjectFullPath: join(root, 'tsconfig.package.json'),
     packageJsonFullPath: join(root, 'package.json'),
     configObject: {
+      newlineKind: 'lf',
       projectFolder: root,
       mainEntryPointFilePath: join(types, 'package/index.d.ts'),
       compiler: {

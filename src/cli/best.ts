@@ -108,9 +108,9 @@ function inWords({ groups, matters, capabilities }: BestAnswer): string {
   return `${[...lines, ...capable].join('\n')}\n`;
 }
 
-function pointWords({ title, sizes, bad, area }: LandPoint): string {
+function pointWords({ title, sizes, bad, bySource, area }: LandPoint): string {
   const said = Object.entries(sizes).map(([symbol, value]) => `${symbol} ${formatFigure(value, 2, 3)}`);
-  return `${title}: ${said.join(', ')}; ${formatFigure(area, 3, 3)} mm²; ${ppmWords(bad)} bad joints`;
+  return `${title}: ${said.join(', ')}; ${formatFigure(area, 3, 3)} mm²; ${ppmWords(bad)} bad joints${bySource.length > 0 ? ` (${bySource.map((one) => `${one.title} ${ppmWords(one.bad)}`).join(', ')})` : ''}`;
 }
 
 /** Causes that are printed of each group. */

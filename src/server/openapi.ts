@@ -148,6 +148,12 @@ const ANSWERS: Readonly<Record<string, Schema>> = {
         'high',
         'exact',
       ]),
+      bySource: array(
+        object({ title: text, bad: object({ share: number, low: number, high: number }, ['share']) }, [
+          'title',
+          'bad',
+        ]),
+      ),
       area: { ...number, description: 'mm²' },
     },
     ['id', 'title', 'sizes', 'bad', 'area'],

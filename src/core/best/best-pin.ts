@@ -6,7 +6,8 @@ import type { PinSolution } from '../land/solution';
 import { clearGap } from '../land/trims';
 import { drillFor, type Process } from '../process/process';
 import { formatNumber, quantise } from '../units/length';
-import { adoptEdits, RESOLUTION, type GroupBest, type LandPoint } from './best';
+import { adoptEdits, type GroupBest, type LandPoint } from './best';
+import { RESOLUTION } from './search';
 import { pinRisk, type JointRisk } from './events';
 import { badShare, type Spreads } from './share';
 
@@ -34,6 +35,7 @@ export function bestPin(drawable: Drawable, group: PinSolution, spreads: Spreads
     bad: badShare(riskAt(hole, diameter), spreads),
     area: (Math.PI / 4) * (diameter * diameter - hole * hole),
     gap: pitchOf(group) === Infinity ? null : quantise(pitchOf(group) - diameter),
+    bySource: [],
     margins: [],
   });
   const holes = holesFor(group, process);
@@ -63,6 +65,7 @@ export function bestPin(drawable: Drawable, group: PinSolution, spreads: Spreads
   const chosen = pointOf('best', 'best', best, smallest(best));
   const words = [
     `holes from ${formatNumber(holes[0] ?? 0, 2, 3)} to ${formatNumber(holes.at(-1) ?? 0, 2, 3)} mm; filled up to ${formatNumber(allowances.most.value, 2, 3)} mm over the smallest lead`,
+    ...(drawable.alternates.length > 0 ? ['the first source alone: leads are not looked at together'] : []),
     ...(room === Infinity ? [] : [`land ${formatNumber(room, 2, 3)} mm by the gap to the next`]),
   ];
   return {

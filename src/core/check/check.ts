@@ -4,6 +4,7 @@ import type { Compiled } from '../footprint/footprint';
 import type { Process } from '../process/process';
 import { clauseFieldAt } from '../standard/fields';
 import { cited } from '../standard/standard';
+import { alternateFindings } from './alternates';
 import { contextOf } from './context';
 import { RULES } from './rules';
 import { subjectsOf } from './subjects';
@@ -79,6 +80,7 @@ export function check(compiled: Compiled): Report {
     findings.push(...plausibility.findings);
     held.push(...plausibility.held);
   }
+  findings.push(...alternateFindings(compiled, findings, check));
   const graded = gradedBy(findings, compiled);
   return reportOf(
     { ...graded, held, idle, silenced: [...silenced, ...graded.silenced] },

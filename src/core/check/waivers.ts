@@ -11,8 +11,9 @@ export interface WaivedFinding {
 
 /** Under which a finding's waiver is kept: its rule and the place it speaks of. */
 export function waiverKey({ rule, place }: Finding): string {
+  const { alternate = '' } = place;
   const dimensions = (place.dimensions ?? []).join(' ');
-  return [rule, landsKey(place.lands ?? []), (place.parts ?? []).join(' '), dimensions]
+  return [rule, landsKey(place.lands ?? []), (place.parts ?? []).join(' '), dimensions, alternate]
     .filter((part) => part !== '')
     .join(': ');
 }

@@ -26,6 +26,8 @@ export interface Place {
   readonly lands?: readonly string[];
   /** Placed parts of a trial that it speaks of, by their ids. */
   readonly parts?: readonly string[];
+  /** Id of the second source that it speaks of; the first where it is missing. */
+  readonly alternate?: string;
   /** Symbols of the dimensions that it speaks of. */
   readonly dimensions?: readonly string[];
   /** The way that was measured, from one thing to the other. */

@@ -281,6 +281,27 @@ const CUTS = listOf(
   },
 );
 
+const ALTERNATES = listOf(
+  'Second source',
+  record(
+    'Second source',
+    {
+      title: text('title', 120, {
+        column: 'Called',
+        help: 'The part, its maker or its datasheet, in words.',
+      }),
+      where: text('where', 120, { column: 'Where', help: 'Page and table of its datasheet.' }),
+      dimensions: mapOf('Dimension', text('Dimension', 120), 60, {
+        keys: '^[A-Za-z][A-Za-z0-9_]{0,11}$',
+        help: 'Dimensions by their symbols, as its datasheet prints them; those of the first source hold where it says nothing.',
+      }),
+    },
+    { name: 'alternate', stage: 'measure' },
+  ),
+  8,
+  { help: 'Other parts that go onto the same lands: every rule is held against each of them.' },
+);
+
 /** What is measured between two things; those of the ruler. */
 export const MEASURED = ['straight', 'x', 'y', 'height', 'gap', 'centre', 'outer'] as const;
 
@@ -502,6 +523,7 @@ export const CHOICES = record('', {
   pins: PINS,
   keepOuts: KEEP_OUTS,
   cuts: CUTS,
+  alternates: ALTERNATES,
   measurements: MEASUREMENTS,
   marks: MARKS,
   origin: record(

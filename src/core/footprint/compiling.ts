@@ -20,6 +20,7 @@ import { houseName } from '../standard/names';
 import type { NameValues } from '../standard/template';
 import { levelWords, wanted } from '../standard/standard';
 import { quantise } from '../units/length';
+import { alternateDocument, alternateTitle } from './alternates';
 import { boardEdge } from './board-edge';
 import { heightLimits, printedSolder, protrusionOf } from './board-heights';
 import { readChoices, strayChoices, type Choices } from './choices';
@@ -73,7 +74,11 @@ export function compileWith(
   const problems = [...shop.problems, ...house, ...unread, ...choices.problems];
   const { measurements } = choices.read;
   const base = { document, process, standard, recommended, measurements, resolved };
-  if (!unturned) return { ...base, footprint: null, levels: null, problems };
+  const compileOthers = (own: Footprint | null) =>
+    alternatesOf(choices.read.alternates, (one) =>
+      compileWith(makers, alternateDocument(document, one, own)),
+    );
+  if (!unturned) return { ...base, footprint: null, levels: null, problems, ...compileOthers(null) };
   const drawn = placedPackage(unturned, turned(choices.orientation === 'A' ? 0 : 90));
   const solve = (level: Level) => solveLands(drawn.groups, level, process, choices.land);
   const levels = solvedWhenAsked(solve);
@@ -81,7 +86,30 @@ export function compileWith(
   const seated = withModel(bare, document.body?.model, choices.read.body.model, models, makers.ground);
   const footprint = { ...seated, edge: boardEdge(seated, choices.read.edge, drawn.edge) };
   const unnamed = nameFindings(standard, drawn.name, choices.read.overrides.counter);
-  return { ...base, footprint, levels, problems: [...problems, ...unnamed, ...strays(choices, drawn)] };
+  return {
+    ...base,
+    footprint,
+    levels,
+    problems: [...problems, ...unnamed, ...strays(choices, drawn)],
+    // asked for by what checks and compares, not by what draws
+    get alternates() {
+      return compileOthers(footprint).alternates;
+    },
+  };
+}
+
+/** Parts of second sources, each compiled onto the lands of the first. */
+function alternatesOf(
+  read: Choices['read']['alternates'],
+  compileOne: (one: Choices['read']['alternates'][number]) => Compiled,
+): Pick<Compiled, 'alternates'> {
+  return {
+    alternates: read.map((one, i) => ({
+      id: one.id,
+      title: alternateTitle(one, i),
+      compiled: compileOne(one),
+    })),
+  };
 }
 
 /** Solutions at all levels, each solved once it is asked for: most are never looked at. */

@@ -240,6 +240,15 @@ export interface Compiled {
   readonly measurements: ChoicesRead['measurements'];
   /** Entries that are missing or cannot be read. */
   readonly problems: readonly Finding[];
+  /** The parts of second sources on the lands of this one. */
+  readonly alternates: readonly Alternate[];
+}
+
+/** The part of a second source, compiled onto the lands of the first. */
+export interface Alternate {
+  readonly id: string;
+  readonly title: string;
+  readonly compiled: Compiled;
 }
 
 /** A compiled document that has a footprint, and so can be drawn. */

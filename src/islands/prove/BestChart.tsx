@@ -10,7 +10,8 @@ import {
   XAxis,
   YAxis,
 } from 'recharts';
-import { RESOLUTION, type GroupBest, type LandPoint } from '../../core/best/best';
+import type { GroupBest, LandPoint } from '../../core/best/best';
+import { RESOLUTION } from '../../core/best/search';
 import type { Contribution } from '../../core/best/matters';
 import { formatNumber } from '../../core/units/length';
 

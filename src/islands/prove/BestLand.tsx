@@ -200,7 +200,7 @@ function Found({ group, unit }: { group: GroupBest; unit: DisplayUnit }) {
 }
 
 function PointFigures({ point, unit }: { point: LandPoint; unit: DisplayUnit }) {
-  const { sizes, bad, area, gap, margins } = point;
+  const { sizes, bad, bySource, area, gap, margins } = point;
   const show = (mm: number) => formatLength(mm, unit);
   return (
     <div className="mt-1 text-[12px]">
@@ -208,6 +208,7 @@ function PointFigures({ point, unit }: { point: LandPoint; unit: DisplayUnit }) 
         <b className="font-semibold">{ppmWords(bad)}</b> bad joints
         {bad.byEvent[0] && bad.byEvent[0].share > 1e-12 && <>, most as: {bad.byEvent[0].what}</>}
       </p>
+      {bySource.length > 0 && <p>{bySource.map((one) => `${one.title} ${ppmWords(one.bad)}`).join(', ')}</p>}
       <p className="text-secondary">
         {Object.entries(sizes)
           .map(([symbol, value]) => `${symbol} ${show(value)}`)

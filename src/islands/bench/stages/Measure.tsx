@@ -21,6 +21,7 @@ import { lettersOfSheet } from '../../state/letters';
 /** Loaded ahead with the other stages: what is typed into it right away is not lost. */
 export const Gallery = later('The gallery', async () => (await import('../../gallery/Gallery')).Gallery);
 const StageFinding = later('This finding', async () => (await import('../StageFinding')).StageFinding);
+const Alternates = later('Second sources', async () => (await import('../../measure/Alternates')).Alternates);
 const Pieces = later('The pieces', async () => (await import('../../measure/pieces/Pieces')).Pieces);
 
 const UNITS: readonly SheetUnit[] = ['mm', 'mil', 'in'];
@@ -143,6 +144,7 @@ export function Measure() {
         <OutlineDrawing active={active} />
       )}
       {document.package.own && <OwnPieces />}
+      <Alternates />
       <Alike />
     </>
   );
