@@ -84,7 +84,6 @@ const result = Extractor.invoke(
     configObjectFullPath: join(root, 'tsconfig.package.json'),
     packageJsonFullPath: join(root, 'package.json'),
     configObject: {
-      newlineKind: 'lf',
       projectFolder: root,
       mainEntryPointFilePath: join(types, 'package/index.d.ts'),
       compiler: {
@@ -128,7 +127,11 @@ const result = Extractor.invoke(
 );
 const page = join(root, 'docs/package/reference.md');
 const reference = faceReference(root, join(types, 'model'));
-if (renews) writeFileSync(page, reference);
+if (renews) {
+  writeFileSync(page, reference);
+  const report = join(root, 'docs/package/face.api.md');
+  writeFileSync(report, readFileSync(report, 'utf8').replaceAll('\r\n', '\n'));
+}
 if ((result.apiReportChanged || reference !== readFileSync(page, 'utf8')) && !renews) {
   console.error(
     'The face of the package is another than docs/package/face.api.md and reference.md say. Where that is meant: TAPIS_FACE=write node tools/pack.mjs',

@@ -166,4 +166,32 @@ describe('a sixteen-lead datasheet, from the keyboard alone', () => {
     expect(await valueOf(page, '#entry-L1')).toBe('1.3..1.5');
     expectNoFaults(page);
   });
+
+  it('takes a second source onto the same lands, and holds every rule against it', async () => {
+    const ledger = (words: string) =>
+      page.waitForFunction(
+        (text) => document.querySelector('[aria-label=Ledger]')?.textContent?.includes(text),
+        {},
+        words,
+      );
+    const before = await drawingOf(page);
+    await page.locator('main button ::-p-text(Add a second source)').click();
+    await page.locator('[aria-label="Name of Second source 1"]').fill('KM-16 sheet');
+    await press('Tab');
+    await page.locator('[aria-label="KM-16 sheet, Lead span E"]').fill('10.6..11.2');
+    await press('Tab');
+    await ledger('KM-16 sheet: Joint misses the goals of its level');
+    await page.locator('[aria-label="KM-16 sheet, Leads n"]').fill('14');
+    await press('Tab');
+    await ledger('KM-16 sheet has 14 terminals, and there are 16 lands');
+    expect(await drawingOf(page)).toBe(before);
+    await waitSaved(page);
+    await page.reload({ waitUntil: 'networkidle0' });
+    await ledger('KM-16 sheet has 14 terminals');
+    await page.locator('main button ::-p-text(Remove this source)').click();
+    await page.waitForFunction(
+      () => !document.querySelector('[aria-label=Ledger]')?.textContent?.includes('KM-16'),
+    );
+    expectNoFaults(page);
+  });
 });

@@ -80,10 +80,17 @@ export function check(compiled: Compiled): Report {
     findings.push(...plausibility.findings);
     held.push(...plausibility.held);
   }
-  findings.push(...alternateFindings(compiled, findings, check));
+  const others = alternateFindings(compiled, findings, check);
+  findings.push(...others);
+  const broken = new Set(others.map(({ rule }) => rule));
   const graded = gradedBy(findings, compiled);
   return reportOf(
-    { ...graded, held, idle, silenced: [...silenced, ...graded.silenced] },
+    {
+      ...graded,
+      held: held.filter(({ id }) => !broken.has(id)),
+      idle,
+      silenced: [...silenced, ...graded.silenced],
+    },
     process,
     compiled.document.waivers,
   );

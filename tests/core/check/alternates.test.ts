@@ -42,6 +42,9 @@ describe('a second source', () => {
     const told = own.find((one) => one.rule === rule);
     expect(told?.title).toContain(`${TITLE}: `);
     if (value !== undefined) expect(told?.measured?.value).toBeCloseTo(value, 3);
+    // a rule that does not hold for this part is not told as held
+    const { held } = check(compile(withSecond(converter(), dimensions)));
+    expect(held.map(({ id }) => id)).not.toContain(rule);
     // what mends the first source does not mend this one
     expect(own.every(({ remedies }) => remedies.length === 0)).toBe(true);
     // and of the first source nothing else is said than before
