@@ -1,3 +1,6 @@
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import {
@@ -121,6 +124,24 @@ it('simulates the joint of a land, cancels, and says what brings the spread', as
   const text = await main();
   expect(text).toContain('100,000 samples, normal, seed 1');
   expect(text).toMatch(/brings \d+ % of the spread/);
+  expectNoFaults(page);
+});
+
+it('keeps how a tolerance spreads, as it was measured, over a reload', async () => {
+  const path = join(mkdtempSync(join(tmpdir(), 'tapis-measured-')), 'placed.csv');
+  writeFileSync(path, Array.from({ length: 60 }, (_, i) => ((i % 7) - 2) / 100).join('\n'));
+  await page.locator('main summary ::-p-text(How tolerances spread)').click();
+  await page.select('select[aria-label="Tolerance"]', 'Placement along');
+  await (await page.$('input[aria-label="Measurements of placement along"]'))?.uploadFile(path);
+  await until('60 from placed.csv: bias 0.0');
+  await waitSaved(page);
+  await page.reload({ waitUntil: 'networkidle0' });
+  await until('How tolerances spread, 1 said otherwise');
+  await page.locator('main summary ::-p-text(How tolerances spread)').click();
+  await page.select('select[aria-label="Tolerance"]', 'Placement along');
+  await until('60 from placed.csv: bias 0.0');
+  await page.select('select[aria-label="How it spreads"]', 'usual');
+  await page.waitForFunction(() => !document.body.textContent?.includes('said otherwise'));
   expectNoFaults(page);
 });
 

@@ -3,8 +3,8 @@ import { jointModel, landOf, type JointModel, type LinearMargin } from '../joint
 import { bestLands, type BestAsk, type GroupBest } from './best';
 import { spanRisk, pinRisk, type JointRisk } from './events';
 import { contributorsOf, reliefsOf, type Contribution, type Relief } from './matters';
-import { capabilityOf, type Capability } from './measured';
-import type { Spread } from './distribution';
+import { capabilityOf, measuredOf, type Capability } from './measured';
+import { spreadsOf } from './spreads';
 
 /** What spreads one margin of a group's joints. */
 export interface MarginMatters {
@@ -56,7 +56,8 @@ export function risksOf({ footprint, process }: Drawable): GroupRisk[] {
 }
 
 /** What matters for the joints of every group: closed forms, at once. */
-export function mattersOf(drawable: Drawable, { spreads = {} }: BestAsk = {}): Matters[] {
+export function mattersOf(drawable: Drawable, ask: BestAsk = {}): Matters[] {
+  const spreads = spreadsOf(drawable, ask.spreads);
   return risksOf(drawable).map(({ group, title, risk, model }) => ({
     group,
     title,
@@ -90,7 +91,8 @@ function symbolOf(
 }
 
 /** The best lands of a footprint and what matters. Yields the share that is done. */
-export function* bestAnswer(drawable: Drawable, ask: BestAsk = {}): Generator<number, BestAnswer> {
+export function* bestAnswer(drawable: Drawable, asked: BestAsk = {}): Generator<number, BestAnswer> {
+  const ask = { ...asked, spreads: spreadsOf(drawable, asked.spreads) };
   const run = bestLands(drawable, ask);
   let step = run.next();
   while (!step.done) {
@@ -98,10 +100,10 @@ export function* bestAnswer(drawable: Drawable, ask: BestAsk = {}): Generator<nu
     step = run.next();
   }
   const ranges = new Map(variablesOf(drawable).map(({ name, range }) => [name, range]));
-  const capabilities = Object.entries(ask.spreads ?? {}).flatMap(([variable, spread]) => {
+  const capabilities = Object.entries(ask.spreads).flatMap(([variable, spread]) => {
     const range = ranges.get(variable);
     return spread.kind === 'measured' && range
-      ? [{ variable, range, ...capabilityOf(summed(spread), range) }]
+      ? [{ variable, range, ...capabilityOf(measuredOf(spread.values), range) }]
       : [];
   });
   return {
@@ -123,11 +125,4 @@ export function variablesOf(drawable: Drawable): JointRisk['variables'] {
       if (!found.has(variable.name)) found.set(variable.name, variable);
   }
   return [...found.values()];
-}
-
-function summed(spread: Extract<Spread, { readonly kind: 'measured' }>) {
-  const { values } = spread;
-  const bias = values.reduce((sum, value) => sum + value, 0) / values.length;
-  const squares = values.reduce((sum, value) => sum + (value - bias) ** 2, 0);
-  return { values, bias, deviation: Math.sqrt(squares / (values.length - 1)), least: 0, most: 0 };
 }

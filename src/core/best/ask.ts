@@ -3,6 +3,7 @@ import { fail, ok, type Result } from '../units/result';
 import type { BestAsk } from './best';
 import type { Spread } from './distribution';
 import { readMeasured } from './measured';
+import { spreadFrom } from './spreads';
 
 /** How the best land is asked for in words. */
 export interface BestAsked {
@@ -46,20 +47,4 @@ export function bestAsk(
   const length = readLength(maxZ, 'mm');
   if (!length.ok) return fail(`The outer distance “${maxZ}”: ${length.error}`);
   return ok({ spreads: read, maxZ: length.value });
-}
-
-function spreadFrom(words: string): Spread | null {
-  const [, kind = '', number = ''] = /^\s*([a-z]+)\s*([\d.]*)\s*$/.exec(words.toLowerCase()) ?? [];
-  const value = number === '' ? null : Number(number);
-  switch (kind) {
-    case 'uniform':
-      return { kind };
-    case 'normal':
-    case 'trimmed':
-      return value === null || (value >= 0.5 && value <= 10) ? { kind, k: value ?? 3 } : null;
-    case 'skewed':
-      return value !== null && value >= 0 && value <= 1 ? { kind, peak: value } : null;
-    default:
-      return null;
-  }
 }

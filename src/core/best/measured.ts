@@ -51,15 +51,20 @@ export function readMeasured(text: string): Result<Measured, string> {
   }
   if (values.length < FEWEST)
     return fail(`There are ${values.length} measurements; ${FEWEST} or more say something.`);
+  return ok(measuredOf(values));
+}
+
+/** Offsets with their bias and spread. @param values two or more, mm */
+export function measuredOf(values: readonly number[]): Measured {
   const bias = values.reduce((sum, value) => sum + value, 0) / values.length;
   const squares = values.reduce((sum, value) => sum + (value - bias) ** 2, 0);
-  return ok({
+  return {
     values,
     bias,
-    deviation: Math.sqrt(squares / (values.length - 1)),
+    deviation: Math.sqrt(squares / Math.max(1, values.length - 1)),
     least: values.reduce((a, b) => Math.min(a, b)),
     most: values.reduce((a, b) => Math.max(a, b)),
-  });
+  };
 }
 
 function lengthOf(cell: string): number | null {

@@ -302,6 +302,31 @@ const ALTERNATES = listOf(
   { help: 'Other parts that go onto the same lands: every rule is held against each of them.' },
 );
 
+const SPREADS = mapOf(
+  'Spread',
+  record(
+    'Spread',
+    {
+      is: text('is', 20, {
+        column: 'Spreads',
+        pattern: '^(uniform|normal [0-9.]+|trimmed [0-9.]+|skewed [0-9.]+)$',
+        help: 'uniform; normal or trimmed with how many standard deviations the limits are off; skewed with where its peak lies, 0 to 1.',
+      }),
+      offsets: text('offsets', 200_000, {
+        pattern: '^-?[0-9]+(\\.[0-9])?( -?[0-9]+(\\.[0-9])?)*$',
+        help: 'Measured offsets from what was wanted, µm, with blanks between them; they go before the kind.',
+      }),
+      source: text('source', 200, { help: 'What was measured, and where that is kept.' }),
+    },
+    { name: 'spread', stage: 'prove' },
+  ),
+  20,
+  {
+    keys: '^.{1,60}$',
+    help: 'How single tolerances spread, by what they are called at Prove; normal with limits at three standard deviations where nothing is said.',
+  },
+);
+
 /** What is measured between two things; those of the ruler. */
 export const MEASURED = ['straight', 'x', 'y', 'height', 'gap', 'centre', 'outer'] as const;
 
@@ -524,6 +549,7 @@ export const CHOICES = record('', {
   keepOuts: KEEP_OUTS,
   cuts: CUTS,
   alternates: ALTERNATES,
+  spreads: SPREADS,
   measurements: MEASUREMENTS,
   marks: MARKS,
   origin: record(

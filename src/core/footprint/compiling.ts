@@ -72,8 +72,8 @@ export function compileWith(
   const house = houseFindings(document, standard);
   const { resolved, drawn: unturned, problems: unread } = drawPackage(document, makers);
   const problems = [...shop.problems, ...house, ...unread, ...choices.problems];
-  const { measurements } = choices.read;
-  const base = { document, process, standard, recommended, measurements, resolved };
+  const { measurements, spreads } = choices.read;
+  const base = { document, process, standard, recommended, measurements, spreads, resolved };
   const compileOthers = (own: Footprint | null) =>
     alternatesOf(choices.read.alternates, (one) =>
       compileWith(makers, alternateDocument(document, one, own)),

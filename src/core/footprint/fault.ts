@@ -27,6 +27,7 @@ export function faulty(document: TapisDocument, error: unknown): Compiled {
     levels: null,
     recommended: new Map(),
     measurements: [],
+    spreads: new Map(),
     alternates: [],
     problems: [faultOf(error)],
   };

@@ -238,6 +238,8 @@ export interface Compiled {
   readonly recommended: PatternByGroup;
   /** Measurements that the document keeps, as they were read. */
   readonly measurements: ChoicesRead['measurements'];
+  /** How single tolerances spread, as the document says it. */
+  readonly spreads: ChoicesRead['spreads'];
   /** Entries that are missing or cannot be read. */
   readonly problems: readonly Finding[];
   /** The parts of second sources on the lands of this one. */

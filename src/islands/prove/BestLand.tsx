@@ -2,13 +2,15 @@ import { useEffect, useState } from 'react';
 import { navigate } from 'wouter/use-browser-location';
 import { mattersOf, variablesOf } from '../../core/best/answer';
 import type { Contribution } from '../../core/best/matters';
+import { keptSpread, saidSpreads } from '../../core/best/spreads';
+import { pointerKey } from '../../core/document/edit';
 import { adoptEdits, ppmWords, type GroupBest, type LandPoint } from '../../core/best/best';
 import type { Drawable } from '../../core/footprint/footprint';
 import { formatLength, formatNumber, type DisplayUnit } from '../../core/units/length';
 import { Pick } from '../common/inputs';
 import { later } from '../common/later';
 import { useBench } from '../state/context';
-import { Spreads, type GivenSpreads } from './Spreads';
+import { Spreads } from './Spreads';
 import { useBest } from './useBest';
 
 const FrontChart = later(
@@ -41,11 +43,9 @@ export function BestLand({ drawable }: { drawable: Drawable }) {
   const { state, run, stop } = useBest();
   const see = useSee(drawable);
   const land = drawable.footprint.lands[selected ?? 0];
-  const [given, setGiven] = useState<GivenSpreads>({});
-  const ask = {
-    spreads: Object.fromEntries(Object.entries(given).map(([name, { spread }]) => [name, spread])),
-  };
-  const all = mattersOf(drawable, ask);
+  const edit = useBench((s) => s.edit);
+  const given = saidSpreads(drawable);
+  const all = mattersOf(drawable);
   const own = all.find(({ group }) => group === land?.group) ?? all[0];
   const [end, setEnd] = useState<string>('');
   if (!own) return null;
@@ -96,7 +96,23 @@ export function BestLand({ drawable }: { drawable: Drawable }) {
           The land whose joints fail least by class {drawable.process.acceptanceClass}, for what it takes;
           limits as normal distributions at 3σ where nothing else is said.
         </p>
-        <Spreads variables={variablesOf(drawable)} given={given} unit={unit} onGive={setGiven} />
+        <Spreads
+          variables={variablesOf(drawable)}
+          given={given}
+          unit={unit}
+          onGive={(name, spread, source) =>
+            edit(
+              [
+                {
+                  at: `/spreads/${pointerKey(name)}`,
+                  value: spread ? keptSpread(spread, source) : undefined,
+                },
+              ],
+              undefined,
+              `how “${name}” spreads`,
+            )
+          }
+        />
         {state.kind === 'running' ? (
           <button
             type="button"
@@ -109,7 +125,7 @@ export function BestLand({ drawable }: { drawable: Drawable }) {
           <button
             type="button"
             className="bg-primary text-primary-content mt-1 rounded px-2"
-            onClick={() => run(document, ask)}
+            onClick={() => run(document, {})}
           >
             Look for it
           </button>

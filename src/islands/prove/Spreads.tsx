@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { Spread } from '../../core/best/distribution';
 import { binned, capabilityOf, readMeasured, type Measured } from '../../core/best/measured';
+import type { SaidSpread } from '../../core/best/spreads';
 import type { Variable } from '../../core/joint/model';
 import { formatLength, formatNumber, type DisplayUnit } from '../../core/units/length';
 import { Pick } from '../common/inputs';
@@ -12,14 +13,8 @@ const Distribution = later(
   <div className="h-[92px]" />,
 );
 
-/** How a tolerance spreads, where somebody says it: by its kind, or as it was measured. */
-export interface Given {
-  readonly spread: Spread;
-  readonly measured: Measured | null;
-  /** What the measurements came from. */
-  readonly file: string | null;
-}
-export type GivenSpreads = Readonly<Record<string, Given>>;
+/** Measurements that a document keeps of one tolerance. */
+const MOST = 20_000;
 
 /** Kinds that need no measurement, by what they are called here. */
 const KINDS: readonly (readonly [id: string, words: string, spread: Spread | null])[] = [
@@ -31,9 +26,10 @@ const KINDS: readonly (readonly [id: string, words: string, spread: Spread | nul
 
 interface Props {
   variables: readonly Variable[];
-  given: GivenSpreads;
+  given: Readonly<Record<string, SaidSpread>>;
   unit: DisplayUnit;
-  onGive: (given: GivenSpreads) => void;
+  /** Says how one spreads; `null` for as usual. */
+  onGive: (name: string, spread: Spread | null, source: string | null) => void;
 }
 
 /** How tolerances spread: what is assumed of each, or what was measured of it. */
@@ -44,21 +40,33 @@ export function Spreads({ variables, given, unit, onGive }: Props) {
   const variable = some.find((one) => one.name === name) ?? some[0];
   if (!variable) return null;
   const own = given[variable.name];
-  const give = (next: Given | null) => {
-    const { [variable.name]: _, ...others } = given;
+  const give = (spread: Spread | null, source: string | null = null) => {
     setTrouble(null);
-    onGive(next ? { ...others, [variable.name]: next } : others);
+    onGive(variable.name, spread, source);
   };
   const bring = async (file: File) => {
     const read = readMeasured(await file.text());
     if (!read.ok) return setTrouble(`${file.name}: ${read.error}`);
-    give({ spread: { kind: 'measured', values: read.value.values }, measured: read.value, file: file.name });
+    if (read.value.values.length > MOST)
+      return setTrouble(
+        `${file.name}: it has ${read.value.values.length} measurements, and a document keeps ${MOST}. Take a sample of them.`,
+      );
+    give({ kind: 'measured', values: read.value.values }, file.name);
   };
   const kind = KINDS.find(([, , spread]) => JSON.stringify(spread) === JSON.stringify(own?.spread ?? null));
   const said = Object.keys(given).length;
+  const strange = Object.keys(given).filter((one) => !variables.some(({ name: known }) => known === one));
   return (
     <details className="mt-1 text-[12px]">
       <summary className="link">How tolerances spread{said > 0 ? `, ${said} said otherwise` : ''}</summary>
+      {strange.map((one) => (
+        <p key={one} className="text-warning">
+          “{one}” does not vary here any more; what is said of it is not used.{' '}
+          <button type="button" className="link" onClick={() => onGive(one, null, null)}>
+            Remove it
+          </button>
+        </p>
+      ))}
       <Pick
         className="mt-1 w-full"
         label="Tolerance"
@@ -76,7 +84,7 @@ export function Spreads({ variables, given, unit, onGive }: Props) {
         ]}
         onChange={(id) => {
           const spread = KINDS.find(([one]) => one === id)?.[2] ?? null;
-          if (id !== 'measured') give(spread ? { spread, measured: null, file: null } : null);
+          if (id !== 'measured') give(spread);
         }}
       />
       <label className="btn btn-xs relative mt-1">
@@ -107,7 +115,7 @@ export function Spreads({ variables, given, unit, onGive }: Props) {
 }
 
 interface FiguresProps {
-  own: Given;
+  own: SaidSpread;
   measured: Measured;
   range: number;
   unit: DisplayUnit;
@@ -126,7 +134,7 @@ function MeasuredFigures({ own, measured, range, unit }: FiguresProps) {
         show={show}
       />
       <p>
-        {measured.values.length} from {own.file}: bias {show(measured.bias)} {unit}, σ{' '}
+        {measured.values.length} from {own.source}: bias {show(measured.bias)} {unit}, σ{' '}
         {formatLength(measured.deviation, unit)} {unit}.
       </p>
       <p className="text-secondary">

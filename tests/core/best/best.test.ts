@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { mattersOf } from '../../../src/core/best/answer';
 import { bestLandsOf, ppmWords } from '../../../src/core/best/best';
 import { momentsOf, shareBelow, type Spread } from '../../../src/core/best/distribution';
 import { spanRisk, type JointRisk } from '../../../src/core/best/events';
@@ -7,15 +8,19 @@ import { contributorsOf, NARROWER, reliefsOf, summedShare } from '../../../src/c
 import { capabilityOf, readMeasured } from '../../../src/core/best/measured';
 import { upperTail, uniformsFrom } from '../../../src/core/best/normal';
 import { badShare } from '../../../src/core/best/share';
+import { keptSpread, saidSpreads } from '../../../src/core/best/spreads';
 import { check } from '../../../src/core/check/check';
 import { applyEdits } from '../../../src/core/document/edit';
+import { writeDocument } from '../../../src/core/document/write';
 import { compile } from '../../../src/core/footprint/compile';
+import { openDocument } from '../../../src/core/footprint/open';
+import { reportOf } from '../../../src/core/format/report/content';
 import { isDrawable, type Drawable } from '../../../src/core/footprint/footprint';
 import { spanModel } from '../../../src/core/joint/model';
 import { standardProcess } from '../../../src/core/process';
 import type { SpanSolution } from '../../../src/core/land/solution';
 import { chip, converter } from '../../data/documents';
-import { cases } from '../../data/depth';
+import { cases, DEEP } from '../../data/depth';
 import { VARIANTS } from '../../data/families';
 import type { TapisDocument } from '../../../src/core/document/document';
 
@@ -363,6 +368,80 @@ describe('measurements', () => {
     });
     expect(biased).toBeGreaterThan(centred * 100);
   });
+});
+
+describe('spreads that a document keeps', () => {
+  const values = Array.from({ length: 40 }, (_, i) => Math.round(((i % 8) - 3) * 125) / 1e4);
+  it.each([
+    { kind: 'uniform' },
+    { kind: 'normal', k: 2 },
+    { kind: 'trimmed', k: 2.5 },
+    { kind: 'skewed', peak: 0.7 },
+    { kind: 'measured', values },
+  ] as const)('come back as %j, and are reckoned with as if they were asked for', (spread) => {
+    const kept = keptSpread(spread, 'placed.csv');
+    const document = { ...converter({}, { level: 'C' }), spreads: { 'Placement along': kept } };
+    const opened = openDocument(writeDocument(document));
+    expect(opened).toEqual({ ok: true, value: document });
+    const drawable = drawn(document);
+    expect(saidSpreads(drawable)['Placement along']).toMatchObject({ spread, source: 'placed.csv' });
+    const plain = drawn(converter({}, { level: 'C' }));
+    expect(mattersOf(drawable)).toEqual(mattersOf(plain, { spreads: { 'Placement along': spread } }));
+    expect(JSON.stringify(reportOf(drawable, {}))).toContain('placed.csv');
+  });
+  it('that say nothing that can be meant are refused', () => {
+    for (const kept of [{ is: 'wide' }, { offsets: '1 x' }, { offsets: '1,5 2' }])
+      expect(openDocument(JSON.stringify({ ...converter(), spreads: { P: kept } })).ok).toBe(false);
+  });
+});
+
+/** Draws of every variable, plain, and how many of ten million joints are bad. */
+function drawnShare({ variables, events }: JointRisk, n: number): number {
+  const random = uniformsFrom(20);
+  const x = new Float64Array(variables.length);
+  let bad = 0;
+  for (let k = 0; k < n; k += 1) {
+    for (const [i, { middle, range }] of variables.entries())
+      x[i] = middle + (range / 6) * Math.sqrt(-2 * Math.log(random())) * Math.cos(2 * Math.PI * random());
+    if (
+      events.some(
+        ({ constant, factors }) => factors.reduce((sum, f, i) => sum + f * (x[i] ?? 0), constant) < 0,
+      )
+    )
+      bad += 1;
+  }
+  return bad / n;
+}
+
+// an hour's work of plain draws: in the deep run
+describe.runIf(DEEP)('shares against ten million plain draws', () => {
+  const spans = VARIANTS.flatMap(({ name, document }) =>
+    compile({ ...document, level: 'C' }).footprint?.groups.some(({ kind }) => kind === 'span')
+      ? [[name, document] as const]
+      : [],
+  );
+  it.each(spans.filter((_, i) => i % Math.floor(spans.length / 30) === 0))(
+    'of %s, as it is and at its best',
+    (_, document) => {
+      const drawable = drawn({ ...document, level: 'C' });
+      for (const found of bestLandsOf(drawable)) {
+        const group = drawable.footprint.groups.find(({ terminals }) => terminals.id === found.group);
+        if (group?.kind !== 'span') continue;
+        const own = found.points.find(({ id }) => id === 'own');
+        const best = found.points.find(({ id }) => id === 'best');
+        for (const point of [own, best]) {
+          const { Z = 0, G = 0, X = 0, Y = 0, C = 0 } = point?.sizes ?? {};
+          const risk = spanRisk(group, { Z, G, X, Y, C }, drawable.process);
+          const { low, high } = badShare(risk);
+          const n = 1e7;
+          const share = drawnShare(risk, n);
+          const error = 4 * Math.sqrt(Math.max(share, 1 / n) / n);
+          expect(share).toBeGreaterThanOrEqual(low - error);
+          expect(share).toBeLessThanOrEqual(high + error);
+        }
+      }
+    },
+  );
 });
 
 it('says shares in parts per million with their range', () => {

@@ -1,4 +1,5 @@
 import { mattersOf, type Matters } from '../../best/answer';
+import { keptSpread, saidSpreads } from '../../best/spreads';
 import { check } from '../../check/check';
 import { compareFootprints, type Difference } from '../../compare/differences';
 import type { Finding } from '../../document/finding';
@@ -112,7 +113,7 @@ export function reportOf(compiled: Writable, about: HandOver): ReportContent {
           'Margins of the copper beyond the terminal, mm. Worst: every tolerance at its worst. RSS: root of the sum of squares about the mean. Below the goal: share of 20 000 simulated joints, in parts per million.',
         ],
       ),
-      ...section('What matters', mattersOf(compiled).map(causeTable)),
+      ...section('What matters', mattersOf(compiled).map(causeTable), spreadNotes(compiled)),
       ...section('Heights and stencil', [heightTable(compiled), stencilTable(compiled)]),
       ...section('Imported model', modelTables(compiled)),
       ...section(
@@ -172,6 +173,16 @@ export function reportOf(compiled: Writable, about: HandOver): ReportContent {
 }
 
 /** What spreads each margin, and what a narrower tolerance would spare. */
+/** How tolerances spread, where the document says it. */
+function spreadNotes(compiled: Parameters<typeof saidSpreads>[0]): string[] {
+  return Object.entries(saidSpreads(compiled)).map(([name, { spread, measured, source }]) => {
+    const kind = measured
+      ? `${measured.values.length} measured, bias ${formatMm(measured.bias)} mm, σ ${formatMm(measured.deviation)} mm`
+      : (keptSpread(spread, null).is ?? '');
+    return `${name}: ${kind}${source ? ` (${source})` : ''}.`;
+  });
+}
+
 function causeTable({ title, margins, reliefs }: Matters): Table {
   const spared = new Map(reliefs.map(({ name, less, spared: share }) => [name, { less, share }]));
   const names = [...new Set(margins.flatMap(({ contributors }) => contributors.map(({ name }) => name)))];
