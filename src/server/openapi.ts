@@ -232,7 +232,8 @@ function post({ operationId, summary, requestBody, parameters = [], answer }: Po
     post: {
       operationId,
       summary,
-      description: 'Idempotent: the same body gives the same answer. The ETag is of body, address and build.',
+      description:
+        'Idempotent: the same body gives the same answer. The ETag is of the body (a document in its canonical form), address and build.',
       tags: ['works'],
       ...(parameters.length > 0 ? { parameters } : {}),
       requestBody,
@@ -240,7 +241,12 @@ function post({ operationId, summary, requestBody, parameters = [], answer }: Po
         '200': {
           description: summary,
           content: answer,
-          headers: { ETag: { schema: text, description: 'Of body, address and build.' } },
+          headers: {
+            ETag: {
+              schema: text,
+              description: 'Of the body (a document in its canonical form), address and build.',
+            },
+          },
         },
         '304': { description: 'If-None-Match names what would be answered.' },
         ...REFUSALS,

@@ -107,9 +107,13 @@ describe('endpoints', () => {
     for (const [path, body] of [
       ['/api/v1/export/csv?paper=letter', document],
       ['/api/v1/export/svg', document],
-      ['/api/v1/export/csv', `${document} `],
+      ['/api/v1/export/csv', JSON.stringify(converter({ L: '0.5..0.75' }))],
+      ['/api/v1/export/csv', `${document} {`],
     ] as const)
-      expect((await ask(path, body, etag)).status).toBe(200);
+      expect((await ask(path, body, etag)).status).not.toBe(304);
+    // the same intent in other words is the same
+    const turned = JSON.stringify(Object.fromEntries(Object.entries(converter()).reverse()), null, 4);
+    expect((await ask('/api/v1/export/csv', turned, etag)).status).toBe(304);
     expect((await ask('/api/v1/compile', '{')).headers.has('etag')).toBe(false);
   });
   it.each([
