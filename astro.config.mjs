@@ -4,6 +4,7 @@ import tailwindcss from '@tailwindcss/vite';
 import { defineConfig } from 'astro/config';
 import { fileURLToPath } from 'node:url';
 import { together } from './tools/chunks.mjs';
+import { withoutHelp } from './tools/without-help.mjs';
 import { serverParts } from './tools/server-parts.mjs';
 
 const modernDexie = fileURLToPath(new URL('./node_modules/dexie/dist/modern/dexie.mjs', import.meta.url));
@@ -33,7 +34,7 @@ export default defineConfig({
     },
   },
   vite: {
-    plugins: [tailwindcss()],
+    plugins: [tailwindcss(), withoutHelp],
     // the build for today's browsers, without what older ones need
     resolve: { alias: [{ find: /^dexie$/, replacement: modernDexie }] },
     // the server tells what workers may do by the names of their scripts
