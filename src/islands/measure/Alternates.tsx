@@ -16,15 +16,10 @@ export function Alternates() {
   const add = () => edit([{ at: '/alternates', value: [...alternates, { id: freshId(alternates) }] }]);
   return (
     <section className="mt-4" aria-label="Second sources">
-      {alternates.length > 0 && (
-        <>
-          <h2 className="font-semibold">Second sources</h2>
-          <p className="text-secondary text-[12px]">
-            Their parts go onto the same lands: every rule is held against each. What is left open is as
-            above.
-          </p>
-        </>
-      )}
+      <h2 className="font-semibold">Second sources</h2>
+      <p className="text-secondary text-[12px]">
+        Their parts go onto the same lands: every rule is held against each. What is left open is as above.
+      </p>
       {alternates.map(({ id, title }, i) => (
         <Source
           key={id}

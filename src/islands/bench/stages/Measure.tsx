@@ -144,7 +144,19 @@ export function Measure() {
         <OutlineDrawing active={active} />
       )}
       {document.package.own && <OwnPieces />}
-      <Alternates />
+      {document.alternates?.length ? (
+        <Alternates />
+      ) : (
+        resolved && (
+          <button
+            type="button"
+            className="text-primary mt-4 underline"
+            onClick={() => edit([{ at: '/alternates', value: [{ id: '1' }] }])}
+          >
+            Add a second source
+          </button>
+        )
+      )}
       <Alike />
     </>
   );
