@@ -206,6 +206,9 @@ const ABOUT = [
   query('revision', 'The revision that is printed.'),
   query('paper', 'Paper of drawings.', { enum: ['a4', 'letter'] }),
 ];
+/** A datasheet’s table as it is copied. */
+const SHEET =
+  'Symbol\tMin\tMax\nA\t1.35\t1.75\nA1\t0.10\t0.25\nb\t0.31\t0.51\nD\t4.80\t5.00\nE\t5.80\t6.20\nE1\t3.80\t4.00\ne\t1.27\t1.27\nL\t0.40\t0.90\n';
 const bytes: Schema = { type: 'string', contentMediaType: 'application/octet-stream' };
 
 function get(operationId: string, summary: string, schema: Schema): Schema {
@@ -360,7 +363,10 @@ export function openapi(): Schema {
             }),
             query('findings', 'Findings in words.', { const: 'words' }),
           ],
-          requestBody: { required: true, content: { 'application/x-ndjson': { schema: ref('Document') } } },
+          requestBody: {
+            required: true,
+            content: { 'application/x-ndjson': { schema: ref('Document'), example: EXAMPLE } },
+          },
           responses: {
             '200': {
               description: 'A line of JSON for each',
@@ -388,7 +394,10 @@ export function openapi(): Schema {
             required: true,
             content: Object.fromEntries(
               ['application/pdf', 'image/png', 'image/jpeg', 'text/plain', 'text/html', 'text/csv'].map(
-                (type) => [type, { schema: bytes }],
+                (type) => [
+                  type,
+                  type === 'text/plain' ? { schema: bytes, example: SHEET } : { schema: bytes },
+                ],
               ),
             ),
           },

@@ -92,6 +92,39 @@ describe('endpoints', () => {
       (body['report'] as { findings: { rule: string; remedies: unknown[] }[] }).findings[0],
     ).toMatchObject({ rule: 'foot-overhang', severity: 'caution' });
   });
+  it('answer every example of their contract as it says', async () => {
+    interface Content {
+      readonly content: Readonly<Record<string, { readonly schema: object; readonly example?: unknown }>>;
+    }
+    const contract = (await (await fetch(`${server.url}/api/v1/openapi.json`)).json()) as {
+      readonly paths: Readonly<
+        Record<
+          string,
+          { readonly post?: { readonly requestBody: Content; readonly responses: { readonly 200: Content } } }
+        >
+      >;
+    };
+    const ajv = new Ajv2020({ strict: false });
+    ajv.addSchema({ $id: 'contract', ...contract });
+    const posts = Object.entries(contract.paths).flatMap(([path, { post: one }]) =>
+      one ? [{ path, ...one }] : [],
+    );
+    expect(posts.length).toBeGreaterThan(4);
+    for (const { path, requestBody, responses } of posts) {
+      const [sent] = Object.entries(requestBody.content).filter(([, { example }]) => example !== undefined);
+      expect([path, sent?.[0]]).toEqual([path, expect.any(String)]);
+      const [type = '', { example } = {}] = sent ?? [];
+      const body = typeof example === 'string' ? example : JSON.stringify(example);
+      const answer = await post(path.replace('{format}', 'csv'), body, type);
+      expect([path, answer.status]).toEqual([path, 200]);
+      const kind = answer.headers.get('content-type')?.split(';')[0] ?? '';
+      expect(Object.keys(responses[200].content)).toContain(kind);
+      if (kind !== 'application/json') continue;
+      const at = `contract#/paths/${path.replaceAll('/', '~1').replaceAll('{', '%7B').replaceAll('}', '%7D')}/post/responses/200/content/application~1json/schema`;
+      const holds = ajv.compile({ $ref: at });
+      expect([path, holds(await answer.json()), holds.errors]).toEqual([path, true, null]);
+    }
+  });
   it('know what whoever asks has already', async () => {
     const ask = (path: string, body: string, etag = '') =>
       fetch(`${server.url}${path}`, {
