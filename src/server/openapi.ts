@@ -341,7 +341,7 @@ export function openapi(): Schema {
         summary: 'The ZIP of a release target, with its manifest',
         requestBody: documentBody,
         parameters: [
-          query('target', 'Id of the target.', { enum: TARGETS.map(({ id }) => id) }),
+          { ...query('target', 'Id of the target.', { enum: TARGETS.map(({ id }) => id) }), required: true },
           query('pattern', 'How files are called, such as {reference}-{standard}.'),
           ...ABOUT,
         ],

@@ -93,6 +93,12 @@ describe('endpoints', () => {
     ).toMatchObject({ rule: 'foot-overhang', severity: 'caution' });
   });
   it('answer every example of their contract as it says', async () => {
+    interface Parameter {
+      readonly name: string;
+      readonly in: string;
+      readonly required?: boolean;
+      readonly schema: { readonly enum?: readonly string[] };
+    }
     interface Content {
       readonly content: Readonly<Record<string, { readonly schema: object; readonly example?: unknown }>>;
     }
@@ -100,7 +106,13 @@ describe('endpoints', () => {
       readonly paths: Readonly<
         Record<
           string,
-          { readonly post?: { readonly requestBody: Content; readonly responses: { readonly 200: Content } } }
+          {
+            readonly post?: {
+              readonly requestBody: Content;
+              readonly parameters?: readonly Parameter[];
+              readonly responses: { readonly 200: Content };
+            };
+          }
         >
       >;
     };
@@ -110,12 +122,16 @@ describe('endpoints', () => {
       one ? [{ path, ...one }] : [],
     );
     expect(posts.length).toBeGreaterThan(4);
-    for (const { path, requestBody, responses } of posts) {
+    for (const { path, requestBody, responses, parameters = [] } of posts) {
       const [sent] = Object.entries(requestBody.content).filter(([, { example }]) => example !== undefined);
       expect([path, sent?.[0]]).toEqual([path, expect.any(String)]);
       const [type = '', { example } = {}] = sent ?? [];
       const body = typeof example === 'string' ? example : JSON.stringify(example);
-      const answer = await post(path.replace('{format}', 'csv'), body, type);
+      const asked = parameters
+        .filter((one) => one.in === 'query' && one.required)
+        .map(({ name, schema }) => `${name}=${schema.enum?.[0] ?? ''}`)
+        .join('&');
+      const answer = await post(`${path.replace('{format}', 'csv')}?${asked}`, body, type);
       expect([path, answer.status]).toEqual([path, 200]);
       const kind = answer.headers.get('content-type')?.split(';')[0] ?? '';
       expect(Object.keys(responses[200].content)).toContain(kind);
