@@ -27,6 +27,8 @@ export function rewriteFiles(files: readonly string[], options: RewriteOptions):
   for (const [file, text] of texts) {
     try {
       if (text instanceof Refusal) throw text;
+      if (number && kindOf(text) === 'tapis-shelf-1')
+        throw new Refusal('--number gives numbers to files of one footprint; this one holds a Shelf.');
       const read = rewritten(
         numbers.get(file) ?? text,
         schema === undefined ? undefined : addressOf(schema, file, text),
@@ -65,15 +67,19 @@ function writeSchemas(folder: string): void {
   }
 }
 
+/** Which schema a text is of; `null` where it is of none. */
+function kindOf(text: string): string | null {
+  try {
+    const value: unknown = JSON.parse(text);
+    return typeof value === 'object' && value !== null ? schemaOf(value) : null;
+  } catch {
+    return null;
+  }
+}
+
 /** Where a file finds its schema, seen from the folder that it lies in. */
 function addressOf(folder: string, file: string, text: string): string | undefined {
-  let value: unknown;
-  try {
-    value = JSON.parse(text);
-  } catch {
-    return undefined;
-  }
-  const name = typeof value === 'object' && value !== null ? schemaOf(value) : null;
+  const name = kindOf(text);
   if (name === null) return undefined;
   const way = relative(file === '-' ? '.' : dirname(file), join(folder, `${name}.json`)).replaceAll(sep, '/');
   return way.startsWith('.') ? way : `./${way}`;

@@ -151,6 +151,8 @@ function rulesText(): string {
       const own = RULES.filter((rule) => rule.stage === stage);
       return own.length === 0 ? [] : [`## ${title}`, figure, list(own)];
     }),
+    '## Of second sources',
+    '<h3 id="alternate-fit">Terminals on the lands of the first</h3>\n\nWhere it does not hold: its terminals do not lie on these lands, a stop by itself. Source: one land for each terminal. Every other rule is held against the part of a second source too, once its terminals lie on the lands.',
     '## Of a board',
     list(TRIAL_RULES),
   ].join('\n\n');

@@ -1,22 +1,11 @@
 import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, expect, it } from 'vitest';
-import {
-  expectNoFaults,
-  launchWithDemo,
-  openFootprint,
-  openPage,
-  server,
-  summaryOf,
-  waitSaved,
-} from './harness';
+import { expectNoFaults, openDemo, openFootprint, server, summaryOf, waitSaved } from './harness';
 
 let browser: Browser;
 let page: Page;
 
-beforeAll(async () => {
-  browser = await launchWithDemo();
-  page = await openPage(browser, server.url);
-});
+beforeAll(async () => ({ browser, page } = await openDemo()));
 afterAll(() => browser.close());
 
 let presses = 0;

@@ -41,6 +41,24 @@ export async function openPage(
   return page;
 }
 
+/** A browser and its first page. */
+export interface Opened {
+  readonly browser: Browser;
+  readonly page: Page;
+}
+
+/** Opens Tapis with the demo board on its Shelf. */
+export async function openDemo(): Promise<Opened> {
+  const browser = await launchWithDemo();
+  return { browser, page: await openPage(browser, server.url) };
+}
+
+/** Opens Tapis as on a first visit. */
+export async function openEmpty(): Promise<Opened> {
+  const browser = await launch();
+  return { browser, page: await openPage(browser, server.url) };
+}
+
 const pageFaults = new WeakMap<Page, string[]>();
 
 /** Fails where a page had script errors. */

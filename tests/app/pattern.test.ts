@@ -3,11 +3,10 @@ import { afterAll, beforeAll, expect, it } from 'vitest';
 import {
   columnOf,
   expectNoFaults,
-  launchWithDemo,
+  openDemo,
   openFootprint,
-  openPage,
-  summaryOf,
   server,
+  summaryOf,
   valueOf,
   waitSaved,
 } from './harness';
@@ -15,10 +14,7 @@ import {
 let browser: Browser;
 let page: Page;
 
-beforeAll(async () => {
-  browser = await launchWithDemo();
-  page = await openPage(browser, server.url);
-});
+beforeAll(async () => ({ browser, page } = await openDemo()));
 afterAll(() => browser.close());
 
 /** The cells of a table by its accessible name, row by row. */

@@ -4,24 +4,12 @@ import { join } from 'node:path';
 import type { Browser, ElementHandle, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import type { TapisDocument } from '../../src/core/document/document';
-import {
-  columnOf,
-  downloadsOf,
-  expectNoFaults,
-  launch,
-  openFootprint,
-  openPage,
-  server,
-  waitSaved,
-} from './harness';
+import { columnOf, downloadsOf, expectNoFaults, openEmpty, openFootprint, waitSaved } from './harness';
 
 let browser: Browser;
 let page: Page;
 
-beforeAll(async () => {
-  browser = await launch();
-  page = await openPage(browser, server.url);
-});
+beforeAll(async () => ({ browser, page } = await openEmpty()));
 afterAll(() => browser.close());
 
 /** Forty terminals round an exposed pad. */

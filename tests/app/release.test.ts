@@ -5,23 +5,12 @@ import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { converter } from '../data/documents';
-import {
-  columnOf,
-  expectNoFaults,
-  launchWithDemo,
-  openFootprint,
-  openPage,
-  savedFiles,
-  server,
-} from './harness';
+import { columnOf, expectNoFaults, openDemo, openFootprint, savedFiles, server } from './harness';
 
 let browser: Browser;
 let page: Page;
 
-beforeAll(async () => {
-  browser = await launchWithDemo();
-  page = await openPage(browser, server.url);
-});
+beforeAll(async () => ({ browser, page } = await openDemo()));
 afterAll(() => browser.close());
 
 interface Manifest {

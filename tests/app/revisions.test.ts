@@ -3,9 +3,8 @@ import { afterAll, beforeAll, expect, it } from 'vitest';
 import {
   downloadsOf,
   expectNoFaults,
-  launchWithDemo,
+  openDemo,
   openFootprint,
-  openPage,
   retype,
   server,
   valueOf,
@@ -15,10 +14,7 @@ import {
 let browser: Browser;
 let page: Page;
 
-beforeAll(async () => {
-  browser = await launchWithDemo();
-  page = await openPage(browser, server.url);
-});
+beforeAll(async () => ({ browser, page } = await openDemo()));
 afterAll(() => browser.close());
 
 const told = (words: string) =>

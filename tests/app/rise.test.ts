@@ -8,9 +8,8 @@ import {
   columnOf,
   downloadsOf,
   expectNoFaults,
-  launchWithDemo,
+  openDemo,
   openFootprint,
-  openPage,
   server,
   valueOf,
   waitSaved,
@@ -19,10 +18,7 @@ import {
 let browser: Browser;
 let page: Page;
 
-beforeAll(async () => {
-  browser = await launchWithDemo();
-  page = await openPage(browser, server.url);
-});
+beforeAll(async () => ({ browser, page } = await openDemo()));
 afterAll(() => browser.close());
 
 const { main, until, press } = columnOf(() => page);

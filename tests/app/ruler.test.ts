@@ -1,14 +1,11 @@
 import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, expect, it } from 'vitest';
-import { expectNoFaults, launchWithDemo, openFootprint, openPage, server } from './harness';
+import { expectNoFaults, openDemo, openFootprint } from './harness';
 
 let browser: Browser;
 let page: Page;
 
-beforeAll(async () => {
-  browser = await launchWithDemo();
-  page = await openPage(browser, server.url);
-});
+beforeAll(async () => ({ browser, page } = await openDemo()));
 afterAll(() => browser.close());
 
 const ledger = () => page.$eval('aside[aria-label=Ledger]', (e) => e.textContent);

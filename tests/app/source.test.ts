@@ -5,7 +5,7 @@ import type { Browser, ElementHandle, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { SHEETS } from '../../tools/sheets/sheets';
 import { htmlOf } from '../../tools/sheets/styles';
-import { expectNoFaults, launch, openPage, server, summaryOf, valueOf, waitSaved } from './harness';
+import { expectNoFaults, openEmpty, server, summaryOf, valueOf, waitSaved } from './harness';
 
 // From a datasheet to a footprint: a PDF that Chromium printed, a picture of it, a table from the clipboard.
 
@@ -83,10 +83,7 @@ const until = (words: string) =>
   );
 const press = (words: string) => page.locator(`[aria-label="Datasheet"] ::-p-text(${words})`).click();
 
-beforeAll(async () => {
-  browser = await launch();
-  page = await openPage(browser, server.url);
-});
+beforeAll(async () => ({ browser, page } = await openEmpty()));
 afterAll(() => browser.close());
 
 it('goes from a dropped PDF to a checked footprint in a few actions, and knows where each number stands', async () => {

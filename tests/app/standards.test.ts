@@ -1,14 +1,11 @@
 import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, it } from 'vitest';
-import { expectNoFaults, launchWithDemo, openFootprint, openPage, server } from './harness';
+import { expectNoFaults, openDemo, openFootprint, server } from './harness';
 
 let browser: Browser;
 let page: Page;
 
-beforeAll(async () => {
-  browser = await launchWithDemo();
-  page = await openPage(browser, server.url);
-});
+beforeAll(async () => ({ browser, page } = await openDemo()));
 afterAll(() => browser.close());
 
 const TOE = 'Gull wing, pitch above 0.625 mm: toe, level B';

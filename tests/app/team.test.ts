@@ -7,9 +7,8 @@ import { verifyRelease } from '../../src/kernel/verify';
 import {
   columnOf,
   expectNoFaults,
-  launchWithDemo,
+  openDemo,
   openFootprint,
-  openPage,
   retype,
   savedFiles,
   server,
@@ -19,10 +18,7 @@ import {
 let browser: Browser;
 let page: Page;
 
-beforeAll(async () => {
-  browser = await launchWithDemo();
-  page = await openPage(browser, server.url);
-});
+beforeAll(async () => ({ browser, page } = await openDemo()));
 afterAll(() => browser.close());
 const { press, until } = columnOf(() => page);
 

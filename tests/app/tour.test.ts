@@ -1,14 +1,11 @@
 import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { STEPS } from '../../src/islands/tour/steps';
-import { expectNoFaults, launch, openFootprint, openPage, retype, server } from './harness';
+import { expectNoFaults, openEmpty, openFootprint, retype } from './harness';
 
 let browser: Browser;
 let page: Page;
-beforeAll(async () => {
-  browser = await launch();
-  page = await openPage(browser, server.url);
-});
+beforeAll(async () => ({ browser, page } = await openEmpty()));
 afterAll(() => browser.close());
 
 const at = (title: string) =>

@@ -7,21 +7,17 @@ import {
   columnOf,
   downloadsOf,
   expectNoFaults,
-  launchWithDemo,
+  openDemo,
   openFootprint,
-  openPage,
-  summaryOf,
   server,
+  summaryOf,
   waitSaved,
 } from './harness';
 
 let browser: Browser;
 let page: Page;
 
-beforeAll(async () => {
-  browser = await launchWithDemo();
-  page = await openPage(browser, server.url);
-});
+beforeAll(async () => ({ browser, page } = await openDemo()));
 afterAll(() => browser.close());
 
 const fill = async (label: string, text: string) => {

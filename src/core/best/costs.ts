@@ -2,6 +2,7 @@ import type { Drawable } from '../footprint/footprint';
 import type { NumberKey } from '../process/fields';
 import { risksOf } from './answer';
 import { sparedBy } from './matters';
+import { spreadsOf } from './spreads';
 
 /** What a number of the process costs over many footprints. */
 export interface ProcessCost {
@@ -28,10 +29,11 @@ export function costsOf(all: readonly Drawable[]): ProcessCost[] {
   return NUMBERS.map((number): ProcessCost => {
     let least = Infinity;
     const footprints = risks
-      .map(({ drawable: { document, footprint }, own }) => {
+      .map(({ drawable, own }) => {
+        const { document, footprint } = drawable;
         let joints = 0;
         for (const { group, risk } of own) {
-          const { less, spared } = sparedBy(risk, number);
+          const { less, spared } = sparedBy(risk, number, spreadsOf(drawable));
           if (less > 0) least = Math.min(least, less);
           joints += spared * footprint.lands.filter((land) => land.group === group && land.terminal).length;
         }

@@ -67,6 +67,7 @@ export function reliefsOf(risk: JointRisk, spreads: Spreads = {}): Relief[] {
 export function sparedBy(
   risk: JointRisk,
   number: NumberKey,
+  spreads: Spreads = {},
 ): { readonly less: number; readonly spared: number } {
   const own = risk.variables.filter((one) => one.number === number && one.range > 0);
   if (own.length === 0) return { less: 0, spared: 0 };
@@ -74,7 +75,8 @@ export function sparedBy(
   const variables = risk.variables.map((one) =>
     own.includes(one) ? { ...one, range: one.range - less } : one,
   );
-  return { less, spared: Math.max(0, summedShare(risk) - summedShare({ ...risk, variables })) };
+  const spared = summedShare(risk, spreads) - summedShare({ ...risk, variables }, spreads);
+  return { less, spared: Math.max(0, spared) };
 }
 
 /** The shares of all ways to be bad, added. */

@@ -291,6 +291,10 @@ const ALTERNATES = listOf(
         help: 'The part, its maker or its datasheet, in words.',
       }),
       where: text('where', 120, { column: 'Where', help: 'Page and table of its datasheet.' }),
+      unit: choice('unit', ['mm', 'mil', 'in'], {
+        column: 'Unit',
+        help: 'Unit of plain numbers in its datasheet’s table; mm where missing.',
+      }),
       dimensions: mapOf('Dimension', text('Dimension', 120), 60, {
         keys: '^[A-Za-z][A-Za-z0-9_]{0,11}$',
         help: 'Dimensions by their symbols, as its datasheet prints them; those of the first source hold where it says nothing.',

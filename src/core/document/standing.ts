@@ -81,10 +81,3 @@ export interface Approved {
   readonly hash: string;
   readonly approvals: readonly { readonly approval: Approval; readonly isSigned: boolean }[];
 }
-
-/** Whether somebody stands for what a footprint says now. */
-export function isApproved(approved: Approved | undefined): boolean {
-  return (
-    approved?.approvals.some(({ approval, isSigned }) => isSigned && approval.of === approved.hash) ?? false
-  );
-}

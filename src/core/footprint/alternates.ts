@@ -2,24 +2,34 @@ import type { TapisDocument } from '../document/document';
 import type { ChoicesRead } from '../document/intent';
 import { sizesOf } from '../land/solution';
 import { formatNumber } from '../units/length';
-import type { Footprint } from './footprint';
+import type { Alternate, Compiled, Footprint } from './footprint';
 
 // Parts of several sources share one footprint. Each second source is a document of its own, with its own dimensions
 // and with the lands of the first, so that every rule looks at it as at any other part.
 
 type Read = ChoicesRead['alternates'][number];
 
-/** What a second source is called. */
-export const alternateTitle = ({ title }: Pick<Read, 'title'>, i: number): string =>
-  title?.trim() || `second source ${i + 1}`;
-
 /**
- * The document of a second source's part on the lands of the first.
- * @param footprint of the first; where it has none, lands are those of the part itself
+ * Parts of second sources, each compiled onto the lands of the first.
+ * @param footprint of the first; where it has none, lands are those of the parts themselves
  */
-export function alternateDocument(
+export function alternatesOf(
   document: TapisDocument,
-  { title, dimensions, where }: Read,
+  all: readonly Read[],
+  footprint: Footprint | null,
+  compile: (document: TapisDocument) => Compiled,
+): Alternate[] {
+  return all.map((one, i) => ({
+    id: one.id,
+    title: one.title?.trim() || `second source ${i + 1}`,
+    compiled: compile(alternateDocument(document, one, footprint)),
+  }));
+}
+
+/** The document of a second source's part on the lands of the first. */
+function alternateDocument(
+  document: TapisDocument,
+  { title, where, unit, dimensions }: Read,
   footprint: Footprint | null,
 ): TapisDocument {
   const {
@@ -32,14 +42,17 @@ export function alternateDocument(
     package: own,
     ...rest
   } = document;
-  const entered = Object.fromEntries([...dimensions].filter(([, text]) => text?.trim()));
+  // its datasheet has a unit of its own, whatever that of the first is printed in
+  const entered = [...dimensions].flatMap(([symbol, text]) =>
+    text?.trim() ? [[symbol, { text, unit: unit ?? 'mm' }] as const] : [],
+  );
   const { model: ____, ...bodyOptions } = body ?? {};
   const { land: _____, ...otherOverrides } = overrides ?? {};
   return {
     ...rest,
     package: {
       ...own,
-      dimensions: { ...own.dimensions, ...(entered as Record<string, string>) },
+      dimensions: { ...own.dimensions, ...Object.fromEntries(entered) },
       source: [title, where].filter(Boolean).join(', ').slice(0, 300),
     },
     ...(standard ? { standard } : {}),

@@ -12,15 +12,12 @@ import type { SolvedGroup } from '../land/solution';
 import { solveLands } from '../land/solve';
 import { drawPackage, standardBy, type Makers } from '../package/draw';
 import { bodyAt, bodyOutline, bodyShape, placedPackage, type DrawnPackage } from '../package/drawn';
-import { digitsOf, formatName, numbersIn, type NameTemplate } from '../package/naming';
 import { landIdOf, type Bore } from '../package/terminal';
 import { completed, processById, PROCESSES, standardProcess } from '../process';
 import type { Process } from '../process/process';
-import { houseName } from '../standard/names';
-import type { NameValues } from '../standard/template';
-import { levelWords, wanted } from '../standard/standard';
+import { wanted } from '../standard/standard';
 import { quantise } from '../units/length';
-import { alternateDocument, alternateTitle } from './alternates';
+import { alternatesOf } from './alternates';
 import { boardEdge } from './board-edge';
 import { heightLimits, printedSolder, protrusionOf } from './board-heights';
 import { readChoices, strayChoices, type Choices } from './choices';
@@ -39,6 +36,7 @@ import { firstLand, openMask, placeLands } from './lands';
 import { drawLegend } from './legend';
 import { houseFindings, nameFindings } from './house';
 import { drawAssembly, drawCourtyard, encloseLegend, LINE_WIDTHS, occupiedBy } from './marks';
+import { namesOf } from './names';
 import { numbersOf } from './numbering';
 import { originOf } from './origin';
 import { pinsOf } from './pins';
@@ -74,42 +72,44 @@ export function compileWith(
   const problems = [...shop.problems, ...house, ...unread, ...choices.problems];
   const { measurements, spreads } = choices.read;
   const base = { document, process, standard, recommended, measurements, spreads, resolved };
-  const compileOthers = (own: Footprint | null) =>
-    alternatesOf(choices.read.alternates, (one) =>
-      compileWith(makers, alternateDocument(document, one, own)),
-    );
-  if (!unturned) return { ...base, footprint: null, levels: null, problems, ...compileOthers(null) };
+  // asked for by what checks and searches, not by what draws
+  const alternates = (own: Footprint | null) =>
+    once(() => alternatesOf(document, choices.read.alternates, own, (other) => compileWith(makers, other)));
+  if (!unturned) {
+    const others = alternates(null);
+    return {
+      ...base,
+      footprint: null,
+      levels: null,
+      problems,
+      get alternates() {
+        return others();
+      },
+    };
+  }
   const drawn = placedPackage(unturned, turned(choices.orientation === 'A' ? 0 : 90));
   const solve = (level: Level) => solveLands(drawn.groups, level, process, choices.land);
   const levels = solvedWhenAsked(solve);
   const bare = assemble(document, choices, drawn, levels[document.level]);
   const seated = withModel(bare, document.body?.model, choices.read.body.model, models, makers.ground);
   const footprint = { ...seated, edge: boardEdge(seated, choices.read.edge, drawn.edge) };
+  const others = alternates(footprint);
   const unnamed = nameFindings(standard, drawn.name, choices.read.overrides.counter);
   return {
     ...base,
     footprint,
     levels,
     problems: [...problems, ...unnamed, ...strays(choices, drawn)],
-    // asked for by what checks and compares, not by what draws
     get alternates() {
-      return compileOthers(footprint).alternates;
+      return others();
     },
   };
 }
 
-/** Parts of second sources, each compiled onto the lands of the first. */
-function alternatesOf(
-  read: Choices['read']['alternates'],
-  compileOne: (one: Choices['read']['alternates'][number]) => Compiled,
-): Pick<Compiled, 'alternates'> {
-  return {
-    alternates: read.map((one, i) => ({
-      id: one.id,
-      title: alternateTitle(one, i),
-      compiled: compileOne(one),
-    })),
-  };
+/** Makes something when it is asked for first. */
+function once<T>(make: () => T): () => T {
+  let made: { readonly value: T } | null = null;
+  return () => (made ??= { value: make() }).value;
 }
 
 /** Solutions at all levels, each solved once it is asked for: most are never looked at. */
@@ -194,42 +194,6 @@ function assemble(
     contacts: read.contacts,
     origin: originOf(read.origin, lands, first),
     pins: pinsOf(read.pins, lands),
-  };
-}
-
-/** What names are made of. */
-interface Named {
-  readonly document: TapisDocument;
-  readonly choices: Choices;
-  readonly template: NameTemplate;
-  readonly lands: Footprint['lands'];
-}
-
-/** What the footprint and its files are called. */
-function namesOf(of: Named): Pick<Footprint, 'standardName' | 'fileName'> {
-  const { standard } = of.choices;
-  const values = nameValues(of);
-  const standardName = houseName(standard, 'footprint', values).text;
-  const { text } = houseName(standard, 'file', { ...values, footprint: standardName });
-  return { standardName, fileName: text };
-}
-
-/** What a house's template of names may ask for. */
-function nameValues({ document, choices, template, lands }: Named): NameValues {
-  const { standard, read } = choices;
-  const { name, package: pack, level } = document;
-  const { counter } = read.overrides;
-  const { letter } = levelWords(standard, level);
-  const numbers = numbersIn(template).map((part) => [part.symbol, digitsOf(part)] as const);
-  return {
-    ...Object.fromEntries(numbers),
-    standard: formatName(template, letter),
-    name,
-    family: pack.family,
-    level,
-    letter,
-    ...(counter === null ? {} : { counter: String(counter) }),
-    lands: String(new Set(lands.map(({ number }) => number)).size),
   };
 }
 

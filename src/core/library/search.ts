@@ -1,6 +1,5 @@
 import type { Level } from '../document/document';
 import { formatNumber } from '../units/length';
-import { isApproved } from '../document/standing';
 import type { Facts } from './facts';
 
 // Searching the Shelf as one thinks: words, and figures with units and names. What is understood of a
@@ -14,6 +13,8 @@ export interface Searched {
   readonly group: string;
   readonly createdAt: number;
   readonly updatedAt: number;
+  /** Whether somebody whose key is known here stands for it as it is. */
+  readonly isApproved: boolean;
   /** `null` while nothing is known of it yet. */
   readonly facts: Facts | null;
 }
@@ -171,7 +172,7 @@ const READERS: readonly {
     at: /^(un|not\s+)?approved\b/i,
     read: ([, none]) => ({
       words: none ? 'nobody stands for it as it is' : 'approved, and unchanged since',
-      holds: ({ facts }) => facts !== null && isApproved(facts.approved) === !none,
+      holds: ({ isApproved }) => isApproved === !none,
     }),
   },
   {

@@ -1,9 +1,8 @@
 import type { Prospect, Wish } from '../../core/library/change';
-import { tellNote } from '../common/note';
-import { shelf } from '../common/shelf-store';
 import { attempt } from '../common/trouble';
 import { counted } from '../common/words';
 import { saidChanges } from './change-words';
+import { rewriteMany } from './rewrite';
 import { useLooking, type Line } from './looking';
 import { GRAVITY, ManyDialog, Verdict } from './ManyDialog';
 
@@ -35,14 +34,10 @@ export function Changing({ wish, ids, onClose }: Props) {
   );
   const write = async () => {
     await attempt(`Changing ${counted(changing.length, 'footprint')}`, async () => {
-      const { before, left } = await shelf.rewrite(
+      await rewriteMany(
         changing.map(({ id, revision, prospect }) => ({ id, revision, document: prospect.document })),
+        wishWords(wish),
       );
-      const others = left.length > 0 ? ` ${left.join(', ')} changed meanwhile and stayed.` : '';
-      tellNote({
-        words: `${counted(before.length, 'footprint')} now: ${wishWords(wish)}.${others}`,
-        takeBack: { words: 'Take it back', act: () => takenBack(before) },
-      });
     });
     onClose();
   };
@@ -106,11 +101,4 @@ export function Changing({ wish, ids, onClose }: Props) {
       onClose={onClose}
     />
   );
-}
-
-/** Writes what there was before, where nobody changed it since. */
-async function takenBack(rows: Parameters<typeof shelf.rewrite>[0]): Promise<string> {
-  const { before, left } = await shelf.rewrite(rows);
-  const others = left.length > 0 ? ` ${left.join(', ')} changed since and stayed.` : '';
-  return `${counted(before.length, 'footprint')} ${before.length === 1 ? 'is' : 'are'} as before.${others}`;
 }

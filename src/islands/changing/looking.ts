@@ -1,9 +1,9 @@
-import { useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 import type { Prospect, Wish } from '../../core/library/change';
 import type { StoredFootprint } from '../../store/database';
 import type { Found } from '../../workers/jobs/change';
 import { shelf } from '../common/shelf-store';
-import { byCrew } from '../common/crew';
+import { useCrew } from '../common/useCrew';
 
 /** One footprint that was looked at. */
 export interface Line {
@@ -23,41 +23,11 @@ const BATCH = 8;
 
 /** Looks at footprints beside the page, a batch at a time, while the dialog is open. */
 export function useLooking(ids: readonly string[], wish: Wish) {
-  const [lines, setLines] = useState<readonly Line[]>([]);
-  const [stopped, setStopped] = useState(false);
-  const control = useRef<AbortController | null>(null);
-  useEffect(() => {
-    const own = new AbortController();
-    control.current = own;
-    void look(ids, wish, (more) => setLines((before) => [...before, ...more]), own.signal);
-    return () => own.abort();
-    // what is looked at does not change while the dialog is open
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, []);
-  return {
-    lines,
-    stopped,
-    running: lines.length < ids.length && !stopped,
-    stop: () => {
-      control.current?.abort();
-      setStopped(true);
-    },
-  };
-}
-
-async function look(
-  ids: readonly string[],
-  wish: Wish,
-  onLines: (lines: readonly Line[]) => void,
-  signal: AbortSignal,
-): Promise<void> {
-  const batches = Array.from({ length: Math.ceil(ids.length / BATCH) }, (_, i) =>
-    ids.slice(i * BATCH, (i + 1) * BATCH),
-  );
-  const rows = new Map<string, Pick<StoredFootprint, 'revision' | 'document' | 'locked'>>();
-  await byCrew(
+  const [rows] = useState(() => new Map<string, Pick<StoredFootprint, 'revision' | 'document' | 'locked'>>());
+  const { results, ...work } = useCrew(
     'change',
-    batches,
+    ids,
+    BATCH,
     async (batch) => {
       const footprints = await Promise.all(
         (await shelf.getAll(batch)).map(async ({ id, revision, document, locked }) => {
@@ -71,16 +41,13 @@ async function look(
     },
     (answer, batch) => {
       const told = new Map(answer?.map((one) => [one.id, one]));
-      onLines(
-        batch.map((id): Line => {
-          const row = rows.get(id);
-          rows.delete(id);
-          const { revision = 0, document, locked } = row ?? {};
-          const { prospect, found } = told.get(id) ?? {};
-          return { id, revision, locked, name: document?.name ?? id, prospect, found };
-        }),
-      );
+      return batch.map((id): Line => {
+        const { revision = 0, document, locked } = rows.get(id) ?? {};
+        rows.delete(id);
+        const { prospect, found } = told.get(id) ?? {};
+        return { id, revision, locked, name: document?.name ?? id, prospect, found };
+      });
     },
-    signal,
   );
+  return { ...work, lines: results };
 }

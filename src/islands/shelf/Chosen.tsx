@@ -11,6 +11,7 @@ import { Pick } from '../common/inputs';
 import { makeRelease } from '../common/release';
 import { processes, shelf, standards, targets as targetStore } from '../common/shelf-store';
 import { attempt } from '../common/trouble';
+import { rewriteMany } from '../changing/rewrite';
 import { deleteFootprints } from './deleting';
 import { SINCE_WORDS, SINCES, type Since } from './since';
 
@@ -215,13 +216,13 @@ async function numberThem(ids: readonly string[]): Promise<void> {
     rows.map(({ document }) => document),
     kept.map(({ document }) => document),
   );
-  const { left } = await shelf.rewrite(
+  await rewriteMany(
     [...given].flatMap(([i, document]) => {
       const row = rows[i];
       return row ? [{ id: row.id, revision: row.revision, document }] : [];
     }),
+    'numbered',
   );
-  if (left.length > 0) throw new Error(`These stay as they were: ${left.join(', ')}.`);
 }
 
 /** Makes a release of several; why it was not made stands in the bar of the page. */

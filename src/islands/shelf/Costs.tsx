@@ -1,9 +1,9 @@
-import { useEffect, useRef, useState } from 'react';
-import { joinedCosts, type ProcessCost } from '../../core/best/costs';
+import { useEffect, useRef } from 'react';
+import { joinedCosts } from '../../core/best/costs';
 import { processFieldTitle } from '../../core/document/process-file';
 import { formatFigure, formatMm } from '../../core/units/length';
-import { byCrew } from '../common/crew';
 import { shelf } from '../common/shelf-store';
+import { useCrew } from '../common/useCrew';
 import { counted } from '../common/words';
 
 interface Props {
@@ -21,7 +21,14 @@ const parts = (share: number) => formatFigure(share, 0, share < 10 ? 2 : 0);
 export function Costs({ ids, onClose }: Props) {
   const dialog = useRef<HTMLDialogElement>(null);
   useEffect(() => dialog.current?.showModal(), []);
-  const { costs, done, lost } = useCosts(ids);
+  const { results, done, lost } = useCrew(
+    'costs',
+    ids,
+    BATCH,
+    async (batch) => ({ documents: (await shelf.getAll(batch)).map(({ document }) => document) }),
+    (answer) => (answer ? [answer] : []),
+  );
+  const costs = joinedCosts(results);
   const most = costs[0]?.spared ?? 0;
   return (
     <dialog ref={dialog} className="modal" aria-label="What the process costs" onClose={onClose}>
@@ -68,32 +75,4 @@ export function Costs({ ids, onClose }: Props) {
       </div>
     </dialog>
   );
-}
-
-/** Costs of footprints, worked out beside the page while the dialog is open. */
-function useCosts(ids: readonly string[]) {
-  const [found, setFound] = useState<readonly (readonly ProcessCost[])[]>([]);
-  const [done, setDone] = useState(0);
-  const [lost, setLost] = useState(0);
-  useEffect(() => {
-    const control = new AbortController();
-    const batches = Array.from({ length: Math.ceil(ids.length / BATCH) }, (_, i) =>
-      ids.slice(i * BATCH, (i + 1) * BATCH),
-    );
-    void byCrew(
-      'costs',
-      batches,
-      async (batch) => ({ documents: (await shelf.getAll(batch)).map(({ document }) => document) }),
-      (answer, batch) => {
-        if (answer) setFound((before) => [...before, answer]);
-        else setLost((before) => before + batch.length);
-        setDone((before) => before + batch.length);
-      },
-      control.signal,
-    );
-    return () => control.abort();
-    // what is looked at does not change while the dialog is open
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, []);
-  return { costs: joinedCosts(found), done, lost };
 }

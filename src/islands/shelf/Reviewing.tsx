@@ -1,12 +1,12 @@
-import { useEffect, useRef, useState } from 'react';
-import { joinedReviews, type Review, type Reviewed } from '../../core/library/review';
+import { useState } from 'react';
+import { joinedReviews, type Reviewed } from '../../core/library/review';
 import { differenceWords, reviewHtml, type ReviewHead } from '../../core/format/review/html';
 import { reviewMarkdown } from '../../core/format/review/markdown';
 import type { Model } from '../../core/body/model';
 import type { StoredFootprint, StoredRevision } from '../../store/database';
-import { byCrew } from '../common/crew';
 import { download } from '../common/download';
 import { revisions, shelf, trials } from '../common/shelf-store';
+import { useCrew } from '../common/useCrew';
 import { counted } from '../common/words';
 import { SINCE_WORDS, type Since } from './since';
 import { GRAVITY, ManyDialog, Verdict } from '../changing/ManyDialog';
@@ -24,10 +24,8 @@ const TOLD = 3;
 
 /** What changed in some footprints since a revision of each, to be looked at and handed on as a page. */
 export function Reviewing({ ids, since, onClose }: Props) {
-  const { parts, done, lost, stopped, stop, idOf } = useReview(ids, since);
+  const { found, done, lost, running, stopped, stop, idOf } = useReview(ids, since);
   const [today] = useState(() => new Date().toISOString().slice(0, 10));
-  const found = joinedReviews(parts);
-  const running = done < ids.length && !stopped;
   const head: ReviewHead = {
     title: `Review of ${counted(ids.length, 'footprint')}`,
     before: SINCE_WORDS[since],
@@ -127,51 +125,24 @@ function differences({ kind, differences: all }: Reviewed): string {
 
 /** Holds footprints against what they were beside the page, while the dialog is open. */
 function useReview(ids: readonly string[], since: Since) {
-  const [parts, setParts] = useState<readonly Review[]>([]);
-  const [idOf, setIds] = useState<ReadonlyMap<string, string>>(new Map());
-  const [done, setDone] = useState(0);
-  const [lost, setLost] = useState(0);
-  const [stopped, setStopped] = useState(false);
-  const control = useRef<AbortController | null>(null);
-  useEffect(() => {
-    const own = new AbortController();
-    control.current = own;
-    const batches = Array.from({ length: Math.ceil(ids.length / BATCH) }, (_, i) =>
-      ids.slice(i * BATCH, (i + 1) * BATCH),
-    );
-    // names may come twice on a Shelf
-    const taken = new Map<string, string>();
-    const pathOf = ({ id, document: { name } }: StoredFootprint) => {
-      let path = name;
-      for (let i = 2; taken.has(path); i += 1) path = `${name} (${i})`;
-      taken.set(path, id);
-      return path;
-    };
-    void byCrew(
-      'review',
-      batches,
-      async (batch) => ({
-        footprints: await Promise.all(
-          (await shelf.getAll(batch)).map((row) => asked(row, pathOf(row), since)),
-        ),
-      }),
-      (answer, batch) => {
-        setIds(new Map(taken));
-        if (answer) setParts((before) => [...before, answer]);
-        else setLost((before) => before + batch.length);
-        setDone((before) => before + batch.length);
-      },
-      own.signal,
-    );
-    return () => own.abort();
-    // what is reviewed does not change while the dialog is open
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, []);
-  const stop = () => {
-    control.current?.abort();
-    setStopped(true);
+  // names may come twice on a Shelf: the ids of footprints by what the review calls them
+  const [idOf] = useState(() => new Map<string, string>());
+  const pathOf = ({ id, document: { name } }: StoredFootprint) => {
+    let path = name;
+    for (let i = 2; idOf.has(path); i += 1) path = `${name} (${i})`;
+    idOf.set(path, id);
+    return path;
   };
-  return { parts, done, lost, stopped, stop, idOf };
+  const work = useCrew(
+    'review',
+    ids,
+    BATCH,
+    async (batch) => ({
+      footprints: await Promise.all((await shelf.getAll(batch)).map((row) => asked(row, pathOf(row), since))),
+    }),
+    (answer) => (answer ? [answer] : []),
+  );
+  return { ...work, found: joinedReviews(work.results), idOf };
 }
 
 async function asked({ id, document }: StoredFootprint, path: string, since: Since) {

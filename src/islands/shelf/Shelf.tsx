@@ -77,9 +77,12 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
     return (all ?? []).filter((one) => {
       const own = one.entry.group ?? '';
       if (inside ? !inside.has(own) : group === '-' && own !== '') return false;
-      const { entry, facts, path } = one;
+      const { entry, facts, path, approvals } = one;
+      const isApproved = approvals.some(({ holds }) => holds);
       const { name, tags = [], createdAt, updatedAt } = entry;
-      return terms.every(({ holds }) => holds({ name, tags, group: path, createdAt, updatedAt, facts }));
+      return terms.every(({ holds }) =>
+        holds({ name, tags, group: path, createdAt, updatedAt, isApproved, facts }),
+      );
     });
   }, [all, groups, group, terms]);
   const counts = useMemo(() => {

@@ -5,12 +5,15 @@ import { waive } from '../../../src/core/check/waivers';
 import type { TapisDocument } from '../../../src/core/document/document';
 import { applyEdits } from '../../../src/core/document/edit';
 import { compile } from '../../../src/core/footprint/compile';
-import { isDrawable } from '../../../src/core/footprint/footprint';
+import { misfitOf } from '../../../src/core/footprint/alternates';
+import { isDrawable, type Footprint } from '../../../src/core/footprint/footprint';
+import { reportOf } from '../../../src/core/format/report/content';
 import { openDocument } from '../../../src/core/footprint/open';
 import { writeDocument } from '../../../src/core/document/write';
 import { chip, converter } from '../../data/documents';
 import { USUAL_VARIANTS } from '../../data/families';
 
+const SOME = USUAL_VARIANTS.filter((_, i) => i % 6 === 0);
 const TITLE = 'KM-ADC sheet';
 const withSecond = (document: TapisDocument, dimensions: Record<string, string>): TapisDocument => ({
   ...document,
@@ -51,6 +54,67 @@ describe('a second source', () => {
     expect(found(withSecond(converter(), dimensions)).filter(({ place }) => !place.alternate)).toEqual(
       found(converter()),
     );
+  });
+  it.each(SOME.map((variant) => [variant.name, variant.document] as const))(
+    'of %s stands on the very lands of the first, whatever its sizes are',
+    (_, document) => {
+      const first = compile(document);
+      for (const { definition, value, source } of first.resolved?.dimensions ?? [])
+        for (const by of [0.9, 1.12]) {
+          if (!value || definition.kind === 'count' || source !== 'entered') continue;
+          const [min, max] = [value.min, value.max].map((one) => (one * by).toFixed(4));
+          const [alternate] = compile(
+            withSecond(document, { [definition.symbol]: `${min}..${max}mm` }),
+          ).alternates;
+          const own = alternate?.compiled.footprint;
+          if (!own || !first.footprint || misfitOf(first.footprint, own)) continue;
+          const copper = ({ lands }: Footprint) =>
+            lands.map(({ id, rotation, padstack }) => [
+              id,
+              rotation,
+              padstack.copper,
+              padstack.hole?.figure ?? null,
+            ]);
+          expect([definition.symbol, copper(own)]).toEqual([definition.symbol, copper(first.footprint)]);
+        }
+    },
+  );
+  it('is read in the unit of its own datasheet', () => {
+    const inches: TapisDocument = {
+      ...converter(),
+      package: {
+        family: 'gull-wing-dual',
+        unit: 'in',
+        dimensions: {
+          n: 16,
+          e: '.0256',
+          E: '.244..260',
+          E1: '.169..177',
+          D: '.193..201',
+          L: '.018..030',
+          b: '.0075..0118',
+          A: 'max .047',
+          A1: '.002..006',
+        },
+      },
+    };
+    const second = (unit: 'mm' | 'mil' | undefined, E: string) => {
+      const document = {
+        ...inches,
+        alternates: [{ id: 'a', title: TITLE, dimensions: { E }, ...(unit ? { unit } : {}) }],
+      };
+      return compile(document).alternates[0]?.compiled.resolved?.dimensions.find(
+        (one) => one.definition.symbol === 'E',
+      )?.value;
+    };
+    expect(second('mm', '7.4..7.8')).toMatchObject({ min: 7.4, max: 7.8 });
+    expect(second(undefined, '7.4..7.8')).toMatchObject({ min: 7.4, max: 7.8 });
+    expect(second('mil', '280..300')?.min).toBeCloseTo(7.112, 9);
+  });
+  it('stands in the report with what it says otherwise', () => {
+    const compiled = compile(withSecond(converter(), { E: '6.0..6.4' }));
+    if (!isDrawable(compiled)) throw new Error('it is drawn');
+    expect(JSON.stringify(reportOf(compiled, {}))).toContain('6.0..6.4 mm');
   });
   it('points at its own field, and is accepted apart from the first', () => {
     const both = withSecond(converter({ b: '0.30..0.50' }), { b: '0.32..0.52' });

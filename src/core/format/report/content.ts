@@ -1,5 +1,3 @@
-import { mattersOf, type Matters } from '../../best/answer';
-import { keptSpread, saidSpreads } from '../../best/spreads';
 import { check } from '../../check/check';
 import { compareFootprints, type Difference } from '../../compare/differences';
 import type { Finding } from '../../document/finding';
@@ -13,6 +11,8 @@ import { clauseText } from '../../standard/words';
 import type { SolvedGroup } from '../../land/solution';
 import { pasteFigures } from '../../padstack/paste-forms';
 import { formatFigure, formatMm } from '../../units/length';
+import { alternateTables } from './alternates';
+import { mattersTables, spreadNotes } from './matters';
 import type { Writable } from '../format';
 import type { HandOver } from '../paper/frame';
 import type { Table } from '../paper/table';
@@ -113,7 +113,8 @@ export function reportOf(compiled: Writable, about: HandOver): ReportContent {
           'Margins of the copper beyond the terminal, mm. Worst: every tolerance at its worst. RSS: root of the sum of squares about the mean. Below the goal: share of 20 000 simulated joints, in parts per million.',
         ],
       ),
-      ...section('What matters', mattersOf(compiled).map(causeTable), spreadNotes(compiled)),
+      ...section('Second sources', alternateTables(compiled)),
+      ...section('What matters', mattersTables(compiled), spreadNotes(compiled)),
       ...section('Heights and stencil', [heightTable(compiled), stencilTable(compiled)]),
       ...section('Imported model', modelTables(compiled)),
       ...section(
@@ -173,43 +174,6 @@ export function reportOf(compiled: Writable, about: HandOver): ReportContent {
 }
 
 /** What spreads each margin, and what a narrower tolerance would spare. */
-/** How tolerances spread, where the document says it. */
-function spreadNotes(compiled: Parameters<typeof saidSpreads>[0]): string[] {
-  return Object.entries(saidSpreads(compiled)).map(([name, { spread, measured, source }]) => {
-    const kind = measured
-      ? `${measured.values.length} measured, bias ${formatMm(measured.bias)} mm, σ ${formatMm(measured.deviation)} mm`
-      : (keptSpread(spread, null).is ?? '');
-    return `${name}: ${kind}${source ? ` (${source})` : ''}.`;
-  });
-}
-
-function causeTable({ title, margins, reliefs }: Matters): Table {
-  const spared = new Map(reliefs.map(({ name, less, spared: share }) => [name, { less, share }]));
-  const names = [...new Set(margins.flatMap(({ contributors }) => contributors.map(({ name }) => name)))];
-  const part = (name: string, { contributors }: Matters['margins'][number]) => {
-    const share = contributors.find((one) => one.name === name)?.share;
-    return share === undefined ? '' : `${Math.round(share * 100)} %`;
-  };
-  return {
-    title: `${title}: share of each margin’s variance, and what less of a tolerance spares`,
-    columns: [
-      { head: 'tolerance', width: 60 },
-      ...margins.map(({ end }) => ({ head: end, width: 25, align: 'end' as const })),
-      { head: 'less', width: 20, align: 'end' as const },
-      { head: 'spares, ppm', width: 25, align: 'end' as const },
-    ],
-    rows: names.map((name) => {
-      const { less, share = 0 } = spared.get(name) ?? {};
-      return [
-        name,
-        ...margins.map((margin) => part(name, margin)),
-        less === undefined ? '' : formatMm(less),
-        share * 1e6 < 0.01 ? 'under 0.01' : formatFigure(share * 1e6, 0, 2),
-      ];
-    }),
-  };
-}
-
 /** Every clause of a house standard, over what it stands. */
 function clauseTable(standard: Standard): Table {
   return {

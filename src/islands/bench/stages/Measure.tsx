@@ -151,7 +151,7 @@ export function Measure() {
           <button
             type="button"
             className="text-primary mt-4 underline"
-            onClick={() => edit([{ at: '/alternates', value: [{ id: '1' }] }])}
+            onClick={() => edit([{ at: '/alternates', value: [{ id: '1', unit }] }])}
           >
             Add a second source
           </button>
