@@ -18,7 +18,9 @@ const room = fileURLToPath(new URL('../src/core/document/', import.meta.url));
 // the schemas are made from the tables of fields, which are TypeScript
 const { outputFiles: made } = await build({
   stdin: {
-    contents: "export * from './schema'; export * from './backup-schema';",
+    contents: ['schema', 'process-schema', 'standard-schema', 'shelf-schema', 'backup-schema']
+      .map((name) => `export * from './${name}';`)
+      .join(''),
     resolveDir: room,
     loader: 'ts',
   },

@@ -1,4 +1,7 @@
-import { documentSchema, processSchema, standardSchema, type Schema } from '../core/document/schema';
+import { processSchema } from '../core/document/process-schema';
+import { documentSchema } from '../core/document/schema';
+import type { Schema } from '../core/document/schema-fields';
+import { standardSchema } from '../core/document/standard-schema';
 import { FORMATS } from '../core/format';
 import { TARGETS } from '../core/format/release/targets';
 import type { TapisDocument } from '../core/document/document';

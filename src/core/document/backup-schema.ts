@@ -1,4 +1,4 @@
-import { DRAFT, type Schema } from './schema';
+import { DRAFT, type Schema } from './schema-fields';
 
 /** The JSON Schema of the list of contents in a backup of a whole store. */
 export function backupSchema(): Schema {

@@ -1,14 +1,9 @@
 import { backupSchema, habitSchema, keptStandardSchema, targetSchema } from './backup-schema';
-import {
-  documentSchema,
-  familySchema,
-  processSchema,
-  shelfSchema,
-  standardSchema,
-  teamSchema,
-  trialSchema,
-  type Schema,
-} from './schema';
+import { processSchema } from './process-schema';
+import { documentSchema, trialSchema } from './schema';
+import type { Schema } from './schema-fields';
+import { familySchema, shelfSchema, teamSchema } from './shelf-schema';
+import { standardSchema } from './standard-schema';
 import { jsonText } from './write';
 
 const MAKERS: readonly (readonly [name: string, make: () => Schema])[] = [

@@ -9,7 +9,7 @@ import { copyProcess, processDifferences } from '../../../src/core/document/proc
 import { writeProcess } from '../../../src/core/document/write';
 import { readProcess } from '../../../src/core/document/read-process';
 import { openValue } from '../../../src/core/footprint/open';
-import { processSchema } from '../../../src/core/document/schema';
+import { processSchema } from '../../../src/core/document/process-schema';
 import { compile } from '../../../src/core/footprint/compile';
 import { PROCESSES } from '../../../src/core/process';
 import { allFields, PROCESS_FIELDS } from '../../../src/core/process/fields';

@@ -1,5 +1,7 @@
 import { expect, it } from 'vitest';
-import { documentSchema, standardSchema, trialSchema, type Schema } from '../../../src/core/document/schema';
+import { documentSchema, trialSchema } from '../../../src/core/document/schema';
+import type { Schema } from '../../../src/core/document/schema-fields';
+import { standardSchema } from '../../../src/core/document/standard-schema';
 import { SCHEMAS, schemaFiles } from '../../../src/core/document/schemas';
 
 const isSchema = (value: unknown): value is Schema => typeof value === 'object' && value !== null;
