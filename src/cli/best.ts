@@ -5,7 +5,7 @@ import { bestAsk } from '../core/best/ask';
 import { adoptEdits, ppmWords, type GroupBest, type LandPoint } from '../core/best/best';
 import { applyEdits } from '../core/document/edit';
 import { writeDocument } from '../core/document/write';
-import { costsOf } from '../core/best/costs';
+import { costsOf, sparedWords } from '../core/best/costs';
 import { processFieldTitle } from '../core/document/process-file';
 import { isDrawable, type Drawable } from '../core/footprint/footprint';
 import { formatFigure } from '../core/units/length';
@@ -82,10 +82,10 @@ async function costsOfFolder(folder: string, { standard, json, ...others }: Best
   const lines = costs.map(({ number, less, spared, footprints }) => {
     const most = footprints
       .slice(0, NAMED)
-      .map((one) => `${one.name} ${formatFigure(one.spared, 0, one.spared < 10 ? 2 : 0)}`)
+      .map((one) => `${one.name} ${sparedWords(one.spared)}`)
       .join(', ');
     const title = processFieldTitle(number);
-    return `${title}: ${formatFigure(less, 2, 3)} mm less spares ${formatFigure(spared, 0, spared < 10 ? 2 : 0)} bad joints in a million parts of each of ${all.length} footprints; most: ${most}\n`;
+    return `${title}: ${formatFigure(less, 2, 3)} mm less spares ${sparedWords(spared)} bad joints in a million parts of each of ${all.length} footprints; most: ${most}\n`;
   });
   return {
     out: lines.join('') || 'No number of the process costs a joint in a thousand million.\n',

@@ -1,5 +1,6 @@
 import type { Drawable } from '../footprint/footprint';
 import type { NumberKey } from '../process/fields';
+import { formatFigure } from '../units/length';
 import { risksOf } from './answer';
 import { sparedBy } from './matters';
 import { spreadsOf } from './spreads';
@@ -50,6 +51,11 @@ export function costsOf(all: readonly Drawable[]): ProcessCost[] {
   })
     .filter(({ spared }) => spared > 0)
     .sort((a, b) => b.spared - a.spared);
+}
+
+/** Spared joints in words, of a million parts. */
+export function sparedWords(spared: number): string {
+  return spared < 0.01 ? 'under 0.01' : formatFigure(spared, 0, spared < 10 ? 2 : 0);
 }
 
 /** Costs over several parts of a library as one; the most first. */

@@ -91,7 +91,8 @@ export function FrontChart({ group, chosen, onChoose }: Props) {
   const labelOf = (id: string) => {
     const point = group.points.find((one) => one.id === id);
     if (id === 'own') return group.points.some((one) => one.id !== 'own' && isOwn(one)) ? '' : 'own';
-    return point && isOwn(point) ? `${SHORT[id] ?? id}, own` : (SHORT[id] ?? id);
+    const short = SHORT[id] ?? id.replace(/^alone-(\d+)$/, 'source $1');
+    return point && isOwn(point) ? `${short}, own` : short;
   };
   const points = group.points
     .filter(({ id }) => id !== 'as-large')
@@ -102,7 +103,7 @@ export function FrontChart({ group, chosen, onChoose }: Props) {
   const [low, high] = [Math.min(...areas), Math.max(...areas)];
   const lifts = liftsOf(points, high - low);
   return (
-    <ComposedChart width={WIDTH} height={190} margin={{ top: 12, right: 14, bottom: 14, left: 0 }}>
+    <ComposedChart width={WIDTH} height={204} margin={{ top: 26, right: 14, bottom: 14, left: 0 }}>
       <CartesianGrid stroke="var(--hairline)" strokeWidth={0.5} />
       <XAxis
         dataKey="area"

@@ -16,7 +16,7 @@ import { useBest } from './useBest';
 const FrontChart = later(
   'The chart',
   async () => (await import('./BestChart')).FrontChart,
-  <div className="h-[190px]" />,
+  <div className="h-[204px]" />,
 );
 const CausesChart = later(
   'The chart',

@@ -59,7 +59,7 @@ export function Chosen({
       role="toolbar"
       aria-label="Selected footprints"
       // over the lower edge of the page: the next tick is where it was
-      className="border-base-300 bg-base-200 fixed inset-x-0 bottom-0 z-20 flex flex-wrap items-center gap-2 border-t px-4 py-1.5"
+      className="border-base-300 bg-base-200 fixed inset-x-0 bottom-0 z-20 flex flex-wrap items-center gap-1.5 border-t px-3 py-1.5"
     >
       <span className="font-semibold">{many} selected</span>
       <button type="button" className="link" onClick={onAll}>
@@ -69,7 +69,7 @@ export function Chosen({
         none
       </button>
       <Pick
-        className="w-32"
+        className="w-24"
         label="Move to group"
         value=""
         options={[
@@ -82,7 +82,7 @@ export function Chosen({
         }}
       />
       <Pick
-        className="w-32"
+        className="w-24"
         label="Process for the selected"
         value=""
         options={[['', 'process …'], ...known.map(({ id, name }) => [id, name] as const)]}
@@ -92,7 +92,7 @@ export function Chosen({
         }}
       />
       <Pick
-        className="w-24"
+        className="w-20"
         label="Level for the selected"
         value=""
         options={[['', 'level …'], ...LEVELS.map((level) => [level, `level ${level}`] as const)]}
@@ -102,7 +102,7 @@ export function Chosen({
         }}
       />
       <Pick
-        className="w-32"
+        className="w-24"
         label="Standard for the selected"
         value=""
         options={[
@@ -125,7 +125,7 @@ export function Chosen({
         }}
       >
         <input
-          className="input input-sm w-24"
+          className="input input-sm w-16"
           aria-label="Tag for the selected"
           placeholder="tag"
           value={tag}
@@ -151,7 +151,7 @@ export function Chosen({
         Check
       </button>
       <Pick
-        className="w-28"
+        className="w-24"
         label="Review the selected"
         value=""
         options={[
@@ -186,7 +186,7 @@ export function Chosen({
         </a>
       )}
       <Pick
-        className="ml-auto w-32"
+        className="ml-auto w-26"
         label="Release the selected for"
         value=""
         options={[

@@ -1,7 +1,7 @@
 import { useEffect, useRef } from 'react';
-import { joinedCosts } from '../../core/best/costs';
+import { joinedCosts, sparedWords } from '../../core/best/costs';
 import { processFieldTitle } from '../../core/document/process-file';
-import { formatFigure, formatMm } from '../../core/units/length';
+import { formatMm } from '../../core/units/length';
 import { shelf } from '../common/shelf-store';
 import { useCrew } from '../common/useCrew';
 import { counted } from '../common/words';
@@ -14,8 +14,6 @@ interface Props {
 /** Footprints that a worker takes in one go, and those that are named of each number. */
 const BATCH = 8;
 const NAMED = 5;
-
-const parts = (share: number) => formatFigure(share, 0, share < 10 ? 2 : 0);
 
 /** Which number of the process costs most joints over some footprints. */
 export function Costs({ ids, onClose }: Props) {
@@ -48,7 +46,7 @@ export function Costs({ ids, onClose }: Props) {
               <dt className="flex items-baseline gap-2">
                 <span className="font-semibold">{processFieldTitle(number)}</span>
                 <span className="text-secondary text-[12px]">{formatMm(less)} mm less</span>
-                <span className="ml-auto tabular-nums">{parts(spared)} spared</span>
+                <span className="ml-auto tabular-nums">{sparedWords(spared)} spared</span>
               </dt>
               <dd>
                 <div
@@ -59,7 +57,7 @@ export function Costs({ ids, onClose }: Props) {
                 <span className="text-secondary text-[12px]">
                   {footprints
                     .slice(0, NAMED)
-                    .map((one) => `${one.name} ${parts(one.spared)}`)
+                    .map((one) => `${one.name} ${sparedWords(one.spared)}`)
                     .join(', ')}
                   {footprints.length > NAMED && ` and ${footprints.length - NAMED} more`}
                 </span>
