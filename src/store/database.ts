@@ -152,6 +152,8 @@ export interface StoredFolder {
   readonly name: string;
   /** `null` for a library that goes to and fro as a ZIP. */
   readonly handle: FileSystemDirectoryHandle | null;
+  /** Id of the group that is kept in it; the whole Shelf where it is missing. */
+  readonly group?: string;
   /** When both sides were looked at last; 0 for never. */
   readonly lookedAt: number;
 }

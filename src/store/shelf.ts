@@ -307,6 +307,12 @@ export class ShelfStore {
     });
   }
 
+  /** Gives a footprint these tags and no others. */
+  setTags(id: string, tags: readonly string[]): Promise<void> {
+    const { footprints, entries } = this.db;
+    return this.db.transaction('rw', footprints, entries, () => this.amend([id], { tags }));
+  }
+
   /** Removes everything in the bin for good, and the files of models and datasheets that no footprint has any more. */
   async emptyBin(): Promise<void> {
     const { footprints, entries, facts, drawings, coppers, histories, revisions } = this.db;

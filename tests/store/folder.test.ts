@@ -7,7 +7,7 @@ import { applyEdits } from '../../src/core/document/edit';
 import { openDatabase, type TapisDatabase } from '../../src/store/database';
 import { zipFolder, type ZipFolder } from '../../src/store/folder/files';
 import { FolderSync, type Look } from '../../src/store/folder/sync';
-import { GroupStore } from '../../src/store/groups';
+import { foldersOf, GroupStore } from '../../src/store/groups';
 import { RevisionStore } from '../../src/store/revisions';
 import { ShelfStore } from '../../src/store/shelf';
 import { StandardStore } from '../../src/store/standards';
@@ -190,6 +190,67 @@ describe('a library in a folder', () => {
     const look = await new FolderSync(ann.db, late, 'f').look();
     expect(look.done).toEqual([`${name}.json: both sides’ changes joined`]);
     expect(await text(`${name}.json`)).toMatch(/"level": "A"[^]*"notes": "late"/);
+  });
+  it('brings tags along: what either adds or takes away is so for both, also where a file has moved', async () => {
+    const idOf = async ({ shelf }: Browser) => (await shelf.list())[0]?.id ?? '';
+    const tagsOf = async ({ shelf }: Browser) => (await shelf.list())[0]?.tags ?? [];
+    await ann.shelf.add([converter()]);
+    await ann.shelf.tag([await idOf(ann)], 'fast, small', true);
+    await ann.shelf.tag([await idOf(ann)], 'old', true);
+    await ann.look();
+    expect(await text('tags.csv')).toBe(`file,tag\n${name}.json,"fast, small"\n${name}.json,old\n`);
+    await ben.look();
+    expect(await tagsOf(ben)).toEqual(['fast, small', 'old']);
+    await ann.shelf.tag([await idOf(ann)], 'new', true);
+    await ben.shelf.tag([await idOf(ben)], 'old', false);
+    await ben.shelf.tag([await idOf(ben)], 'tide', true);
+    // by hand, for a file that nobody here has; and the other is moved meanwhile
+    const content = await folder.read(`${name}.json`);
+    await folder.remove(`${name}.json`);
+    await folder.write('adc/u4.json', content);
+    await folder.write('tags.csv', new TextEncoder().encode(`${await text('tags.csv')}other.json,kept\n`));
+    for (const one of [ann, ben, ann]) expect(await one.look()).toMatchObject(quiet);
+    for (const one of [ann, ben]) expect(await tagsOf(one)).toEqual(['fast, small', 'new', 'tide']);
+    const list = ['"fast, small"', 'new', 'tide'].map((tag) => `adc/u4.json,${tag}\n`).join('');
+    expect(await text('tags.csv')).toBe(`file,tag\n${list}other.json,kept\n`);
+    // a list that is gone takes nothing away, one that cannot be read is left as it is
+    await folder.remove('tags.csv');
+    await ben.look();
+    expect(await text('tags.csv')).toContain('adc/u4.json,tide');
+    await folder.write('tags.csv', new TextEncoder().encode('<<<<<<< HEAD\n'));
+    expect((await ann.look()).told).toMatchObject([{ path: 'tags.csv' }]);
+    expect(await text('tags.csv')).toBe('<<<<<<< HEAD\n');
+    // who deletes a footprint takes its tags out of the list
+    await folder.write('tags.csv', new TextEncoder().encode(`file,tag\nadc/u4.json,tide\nother.json,kept\n`));
+    await ann.look();
+    expect(await tagsOf(ann)).toEqual(['tide']);
+    await ann.shelf.bin(await idOf(ann));
+    await ann.look();
+    expect(await text('tags.csv')).toBe('file,tag\nother.json,kept\n');
+  });
+  it('keeps one group in a folder of its own', async () => {
+    const groups = new GroupStore(ann.db);
+    const group = await groups.ensure(['buoy', 'analog']);
+    await ann.shelf.add([converter()], await groups.ensure(['buoy', 'analog', 'fast']));
+    const [loose] = await ann.shelf.add([chip()]);
+    await new StandardStore(ann.db).begin(null);
+    const sync = new FolderSync(ann.db, folder, 'g', group);
+    expect(await sync.look()).toMatchObject({ ...quiet, count: 1 });
+    expect(await paths()).toEqual([`fast/${name}.json`]);
+    // another's file comes into the group; a standard beside it is none of it
+    await put('slow/r.json', { ...chip(), name: 'r' });
+    await folder.write('standards/x.json', new TextEncoder().encode('{"tapisStandard":1}'));
+    await sync.look();
+    const all = await groups.list();
+    const r = (await ann.shelf.list()).find(({ document }) => document.name === 'r');
+    expect(foldersOf(all, r?.group)).toEqual(['buoy', 'analog', 'slow']);
+    await ann.shelf.move([loose?.id ?? ''], group);
+    await sync.look();
+    expect(await paths()).toContain(`${chip().name}.json`);
+    // without its group nothing is taken for deleted
+    await groups.remove(group);
+    expect((await sync.look()).doubt).toContain('gone from the Shelf');
+    expect(await paths()).toHaveLength(4);
   });
   it('goes to and fro as a ZIP where there are no folders', async () => {
     await ann.shelf.add([converter()]);

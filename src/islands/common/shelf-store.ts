@@ -61,8 +61,8 @@ export const folders = {
     await database.folders.delete(id);
   },
   // what reads every kind of file is loaded with the first look
-  sync: async (folder: Folder, link: string) =>
-    new (await import('../../store/folder/sync')).FolderSync(database, folder, link),
+  sync: async (folder: Folder, link: string, group?: string) =>
+    new (await import('../../store/folder/sync')).FolderSync(database, folder, link, group),
 };
 
 /** Small boards that footprints are proved on. */

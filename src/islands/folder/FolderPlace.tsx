@@ -1,10 +1,12 @@
 import { useEffect, useState } from 'react';
 import { useStore } from 'zustand';
+import type { StoredGroup } from '../../store/database';
 import { zipFolder } from '../../store/folder/files';
 import type { Ask, Look } from '../../store/folder/sync';
+import { pathOf } from '../../store/groups';
 import { download } from '../common/download';
 import { PageHead } from '../common/PageHead';
-import { folders } from '../common/shelf-store';
+import { folders, groups as groupStore } from '../common/shelf-store';
 import { attempt, TroubleBar } from '../common/trouble';
 import { WorkBar, working } from '../common/work';
 import { counted, whenMade } from '../common/words';
@@ -41,6 +43,13 @@ export function FolderPlace() {
 /** The folder of the machine that the library is kept in. */
 function Linked() {
   const { folder, mayWrite, busy, look, trouble } = useStore(folderState);
+  const [groups, setGroups] = useState<readonly StoredGroup[]>([]);
+  const [group, setGroup] = useState('');
+  const linked = folder?.group ?? '';
+  useEffect(() => {
+    void attempt('Reading the groups', async () => setGroups(await groupStore.list()));
+  }, []);
+  useEffect(() => setGroup(linked), [linked]);
   if (!handsOutFolders())
     return (
       <section aria-label="Folder" className="border-base-300 bg-base-100 border p-4">
@@ -53,14 +62,16 @@ function Linked() {
   return (
     <section aria-label="Folder" className="border-base-300 bg-base-100 border p-4">
       <h2 className="text-[15px] font-semibold">
-        {folder ? `The library is kept in “${folder.name}”` : 'A folder of this machine'}
+        {folder
+          ? `${linked === '' ? 'The library' : `The group “${pathOf(groups, linked)}”`} is kept in “${folder.name}”`
+          : 'A folder of this machine'}
       </h2>
       {!folder && (
         <p className="mt-1">
-          The library is kept in a folder, too: a file for each footprint, groups as folders, with its models,
-          datasheets, standards, processes, families and trials. What you change is written within seconds;
-          what others change in the folder comes in when you look at Tapis again. Under version control a team
-          keeps it together.
+          The library, or a group of it, is kept in a folder, too: a file for each footprint, groups as
+          folders, with their tags, models, datasheets, standards, processes, families and trials. What you
+          change is written within seconds; what others change in the folder comes in when you look at Tapis
+          again. Under version control a team keeps it together.
         </p>
       )}
       {folder && (
@@ -90,10 +101,28 @@ function Linked() {
         </p>
       )}
       <p className="mt-2 flex gap-2">
+        {groups.length > 0 && (
+          <select
+            className="select select-sm w-56"
+            aria-label="What is kept in it"
+            value={group}
+            onChange={({ target }) => setGroup(target.value)}
+          >
+            <option value="">the whole library</option>
+            {groups
+              .map(({ id }) => ({ id, path: pathOf(groups, id) }))
+              .sort((a, b) => a.path.localeCompare(b.path))
+              .map(({ id, path }) => (
+                <option key={id} value={id}>
+                  group {path}
+                </option>
+              ))}
+          </select>
+        )}
         <button
           type="button"
           className={`btn btn-sm ${folder ? '' : 'btn-primary'}`}
-          onClick={() => void attempt('Opening a folder', chosenFolder)}
+          onClick={() => void attempt('Opening a folder', () => chosenFolder(group))}
         >
           {folder ? 'Another folder' : 'Choose a folder'}
         </button>
@@ -124,9 +153,9 @@ function Linked() {
 }
 
 /** Who closes the dialog without a folder has not failed. */
-async function chosenFolder(): Promise<void> {
+async function chosenFolder(group: string): Promise<void> {
   try {
-    await openFolder();
+    await openFolder(group);
   } catch (error) {
     if (!(error instanceof DOMException && error.name === 'AbortError')) throw error;
   }

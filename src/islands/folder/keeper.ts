@@ -37,7 +37,7 @@ const LINKED = 'tapis-folder';
 /** Rest after a change until it is written: who types is not followed letter by letter. ms */
 const AFTER = 1500;
 /** Tables whose changes are written into the folder. */
-const WATCHED = /\/(footprints|groups|standards|processes|families|trials)(\/|$)/;
+const WATCHED = /\/(footprints|entries|groups|standards|processes|families|trials)(\/|$)/;
 
 type Permitted = FileSystemDirectoryHandle & {
   queryPermission?: (how: { mode: 'readwrite' }) => Promise<PermissionState>;
@@ -96,7 +96,7 @@ export async function lookAgain(): Promise<void> {
     if (!mayWrite) return;
     folderState.setState({ busy: { done: 0, all: 0 } });
     try {
-      const sync = await folders.sync(directory(folder.handle), folder.id);
+      const sync = await folders.sync(directory(folder.handle), folder.id, folder.group);
       const look = await sync.look((done, all) => folderState.setState({ busy: { done, all } }));
       const now = { ...folder, lookedAt: Date.now() };
       await folders.put(now);
@@ -114,17 +114,21 @@ export async function lookAgain(): Promise<void> {
   });
 }
 
-/** Keeps the library in a folder that the person chooses; the one before is let go, its files stay. */
-export async function openFolder(): Promise<void> {
+/**
+ * Keeps the library in a folder that the person chooses; the one before is let go, its files stay.
+ * @param group id of the group that is kept in it; empty for the whole Shelf
+ */
+export async function openFolder(group: string): Promise<void> {
   const pick = (globalThis as { showDirectoryPicker?: typeof chooseFolder }).showDirectoryPicker;
   const handle = await pick?.({ mode: 'readwrite', id: 'tapis-library' });
   if (!handle) return;
   const { folder } = folderState.getState();
   const isSame = folder?.handle ? await folder.handle.isSameEntry(handle) : false;
   // the same folder at another place has the same files: what was alike last stays known
-  const id = folder && (isSame || folder.name === handle.name) ? folder.id : crypto.randomUUID();
+  const isIt = (isSame || folder?.name === handle.name) && (folder?.group ?? '') === group;
+  const id = folder && isIt ? folder.id : crypto.randomUUID();
   if (folder && folder.id !== id) await folders.remove(folder.id);
-  await folders.put({ id, name: handle.name, handle, lookedAt: 0 });
+  await folders.put({ id, name: handle.name, handle, lookedAt: 0, ...(group === '' ? {} : { group }) });
   await load();
   await lookAgain();
 }
@@ -156,7 +160,7 @@ export async function letGo(): Promise<void> {
 export async function choose(ask: Ask, side: 'here' | 'there'): Promise<void> {
   const { folder } = folderState.getState();
   if (!folder?.handle) return;
-  const sync = await folders.sync(directory(folder.handle), folder.id);
+  const sync = await folders.sync(directory(folder.handle), folder.id, folder.group);
   await alone(() => sync.choose(ask, side));
   await lookAgain();
 }

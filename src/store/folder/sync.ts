@@ -1,10 +1,11 @@
 import type { TapisDocument } from '../../core/document/document';
+import { joinedTags, readTagList, TAGS_FILE, writeTagList } from '../../core/library/tag-list';
 import { fileName, folderOf, together, type Here, type Step, type There } from '../../core/library/together';
 import { PROCESSES } from '../../core/process';
 import { keyOf } from '../../kernel/inside';
-import type { StoredFootprint, StoredLink, TapisDatabase } from '../database';
+import type { StoredFootprint, StoredGroup, StoredLink, TapisDatabase } from '../database';
 import { FamilyStore } from '../families';
-import { foldersOf, GroupStore } from '../groups';
+import { foldersOf, GroupStore, within } from '../groups';
 import type { KeptTable } from '../kept';
 import { breathe } from '../pace';
 import { ProcessStore } from '../processes';
@@ -49,11 +50,15 @@ export class FolderSync {
   private readonly groups: GroupStore;
   private readonly tables: Readonly<Record<Exclude<KindId, 'footprint'>, KeptTable<never>>>;
 
-  /** @param link id of the link: what was alike last is remembered under it */
+  /**
+   * @param link id of the link: what was alike last is remembered under it
+   * @param group id of the group that is kept there; without it the whole Shelf, and what stands beside it
+   */
   constructor(
     private readonly db: TapisDatabase,
     private readonly folder: Folder,
     private readonly link: string,
+    private readonly group?: string,
   ) {
     this.shelf = new ShelfStore(db);
     this.groups = new GroupStore(db);
@@ -74,6 +79,15 @@ export class FolderSync {
     let told: { path: string; words: string }[] = [];
     let asks: Ask[] = [];
     let count = 0;
+    const removed = new Set<string>();
+    if (this.group !== undefined && !(await this.db.groups.get(this.group)))
+      return {
+        count,
+        done,
+        asks,
+        told,
+        doubt: 'The group that is kept in this folder is gone from the Shelf.',
+      };
     for (let i = 0; i < LOOKS; i += 1) {
       const seen = await this.seen(onDone);
       const plan = together(seen.links, seen.here, seen.there, joinTexts);
@@ -94,12 +108,13 @@ export class FolderSync {
           // what waits, and what brought others along, is looked at once more
           if (words !== '') isAtRest = false;
           if (words) done.push(words);
+          if (words && step.do === 'remove') removed.add(step.path);
         }
       }
       count = seen.here.length;
       if (isAtRest) break;
     }
-    told.push(...(await this.parts()));
+    told.push(...(await this.parts()), ...(await this.tags(removed)));
     return { count, done, asks, told, doubt: null };
   }
 
@@ -125,7 +140,7 @@ export class FolderSync {
 
   /** Both sides and what they were last. */
   private async seen(onDone: (done: number, all: number) => void) {
-    const rows = await this.db.links.where('link').equals(this.link).toArray();
+    const rows = await this.linked();
     const byPath = new Map(rows.map((row) => [row.path, row]));
     const listed = (await this.folder.list()).filter(
       ({ path }) => /\.json$/i.test(path) && !/^(models|sources)\//.test(path),
@@ -138,7 +153,7 @@ export class FolderSync {
         await breathe();
       }
       const read = await this.readListed(one, byPath.get(one.path));
-      if (read) there.push({ path: one.path, read });
+      if (read && this.isOfIt(read)) there.push({ path: one.path, read });
     }
     onDone(listed.length, listed.length);
     return {
@@ -147,6 +162,17 @@ export class FolderSync {
       there,
       told,
     };
+  }
+
+  /** What is linked to files, without what is remembered of tags. */
+  private async linked(): Promise<StoredLink[]> {
+    const rows = await this.db.links.where('link').equals(this.link).toArray();
+    return rows.filter(({ key }) => key !== TAGS);
+  }
+
+  /** Beside a group stand no standards, processes, families and trials: its footprints carry what they need. */
+  private isOfIt(read: There['read']): boolean {
+    return this.group === undefined || 'problem' in read || read.kind === 'footprint';
   }
 
   /** What a file holds; one that has the stamp that it had is not read again. */
@@ -171,14 +197,16 @@ export class FolderSync {
 
   private async here(): Promise<Here[]> {
     const groups = await this.groups.list();
-    const footprints = (await this.shelf.list()).map(({ id, document, group, locked }): Here => ({
+    const own = await this.footprints(groups);
+    const footprints = own.map(({ id, document, group, locked }): Here => ({
       key: `footprint:${id}`,
       kind: 'footprint',
       name: document.name,
-      folder: foldersOf(groups, group).map(fileName).join('/'),
+      folder: this.under(groups, group),
       text: KINDS.footprint.write(document),
       fixed: locked === undefined ? null : `revision ${locked} is approved here`,
     }));
+    if (this.group !== undefined) return footprints;
     const others = await Promise.all(
       (Object.keys(this.tables) as (keyof typeof this.tables)[]).map(async (kind) => {
         const { folder, write, nameOf } = KINDS[kind] as unknown as {
@@ -197,6 +225,30 @@ export class FolderSync {
       }),
     );
     return [...footprints, ...others.flat()];
+  }
+
+  /** The footprints that are kept in the folder. */
+  private async footprints(groups: readonly StoredGroup[]): Promise<StoredFootprint[]> {
+    const all = await this.shelf.list();
+    if (this.group === undefined) return all;
+    const inIt = within(groups, this.group);
+    return all.filter(({ group }) => group !== undefined && inIt.has(group));
+  }
+
+  /** Where the folders of a group's footprints begin. */
+  private rootOf(groups: readonly StoredGroup[]): string[] {
+    return this.group === undefined ? [] : foldersOf(groups, this.group);
+  }
+
+  /** The folder of a group, seen from the one that is linked. */
+  private under(groups: readonly StoredGroup[], group: string | undefined): string {
+    return foldersOf(groups, group).slice(this.rootOf(groups).length).map(fileName).join('/');
+  }
+
+  /** The group that a folder is of, made where there is none yet; empty for none. */
+  private async groupOf(folder: string): Promise<string> {
+    const root = this.rootOf(await this.groups.list());
+    return this.groups.ensure([...root, ...(folder === '' ? [] : folder.split('/'))]);
   }
 
   /** Does a step. @returns what was done in words, empty for what nobody sees; `null` where it waits for the next look */
@@ -311,18 +363,14 @@ export class FolderSync {
   }
 
   private async intoGroup({ id, group }: StoredFootprint, folder: string): Promise<void> {
-    const own = foldersOf(await this.groups.list(), group)
-      .map(fileName)
-      .join('/');
-    if (own === folder) return;
-    await this.shelf.move([id], await this.groups.ensure(folder === '' ? [] : folder.split('/')));
+    if (this.under(await this.groups.list(), group) === folder) return;
+    await this.shelf.move([id], await this.groupOf(folder));
   }
 
   /** Adds what a new file holds. @returns its key @throws where something of its id is here and differs */
   private async add(kind: KindId, path: string, text: string): Promise<string> {
     if (kind === 'footprint') {
-      const folder = folderOf(path);
-      const group = await this.groups.ensure(folder === '' ? [] : folder.split('/'));
+      const group = await this.groupOf(folderOf(path));
       const [row] = await this.shelf.add([thingOf('footprint', text)], group === '' ? undefined : group);
       return `footprint:${row?.id ?? ''}`;
     }
@@ -338,10 +386,49 @@ export class FolderSync {
     return `${kind}:${id}`;
   }
 
+  /**
+   * Tags, which no document holds: each side gets what the other has added, and loses what the other has taken away.
+   * @param removed files that were removed in this look
+   */
+  private async tags(removed: ReadonlySet<string>): Promise<{ path: string; words: string }[]> {
+    const stat = await this.folder.stat(TAGS_FILE);
+    const read = stat ? readTagList(new TextDecoder().decode(await this.folder.read(TAGS_FILE))) : null;
+    if (read && 'problem' in read)
+      return [{ path: TAGS_FILE, words: `${read.problem} It is left as it is.` }];
+    const rows = (await this.linked()).filter(({ key }) => split(key)[0] === 'footprint');
+    const last = JSON.parse((await this.db.links.get(this.rowId(TAGS)))?.text ?? '{}') as LastTags;
+    const entries = await this.db.entries.bulkGet(rows.map(({ key }) => split(key)[1]));
+    const next = new Map(read?.tags);
+    const paths = new Set(rows.map(({ path }) => path));
+    for (const path of removed) if (!paths.has(path)) next.delete(path);
+    const now: Record<string, LastTags[string]> = {};
+    for (const [i, { key, path }] of rows.entries()) {
+      const ours = entries[i]?.tags ?? [];
+      const base = last[key] ?? { path, tags: [] };
+      const isElsewhere = base.path !== path && !paths.has(base.path);
+      // a list that is gone says nothing: it is written anew
+      const theirs = read
+        ? [...(next.get(path) ?? []), ...(isElsewhere ? (next.get(base.path) ?? []) : [])]
+        : base.tags;
+      const tags = joinedTags(base.tags, ours, theirs);
+      if (isElsewhere) next.delete(base.path);
+      if (tags.length > 0) next.set(path, tags);
+      else next.delete(path);
+      if (tags.join('\n') !== ours.join('\n')) await this.shelf.setTags(split(key)[1], tags);
+      if (tags.length > 0) now[key] = { path, tags };
+    }
+    const text = writeTagList(next);
+    if (next.size > 0 ? !read || text !== writeTagList(read.tags) : read !== null && read.tags.size > 0)
+      await this.folder.write(TAGS_FILE, bytes(text));
+    const row = { id: this.rowId(TAGS), link: this.link, key: TAGS, path: TAGS_FILE, under: '', stamp: '' };
+    await this.db.links.put({ ...row, text: JSON.stringify(now) });
+    return [];
+  }
+
   /** Files of models and datasheets that documents name: each side gets what the other has. */
   private async parts(): Promise<{ path: string; words: string }[]> {
-    const rows = await this.shelf.list();
-    const trials = await (this.tables.trial as unknown as TrialStore).rows();
+    const rows = await this.footprints(await this.groups.list());
+    const trials = this.group !== undefined ? [] : await (this.tables.trial as unknown as TrialStore).rows();
     const documents: readonly TapisDocument[] = [
       ...rows.map(({ document }) => document),
       ...trials.flatMap(({ document }) => documentsOf(document)),
@@ -379,6 +466,10 @@ export class FolderSync {
     return told;
   }
 }
+
+/** The row of a link that remembers which tags both had, by footprint. */
+const TAGS = 'tags';
+type LastTags = Readonly<Record<string, { readonly path: string; readonly tags: readonly string[] }>>;
 
 /** Digits of a file’s hash that its name begins with. */
 const SHORT = 16;
