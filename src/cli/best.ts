@@ -1,6 +1,7 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { bestAnswer, variablesOf, type BestAnswer } from '../core/best/answer';
+import { bestAnswer, type BestAnswer } from '../core/best/answer';
+import { variablesOf } from '../core/best/spreads';
 import { bestAsk } from '../core/best/ask';
 import { adoptEdits, ppmWords, type GroupBest, type LandPoint } from '../core/best/best';
 import { applyEdits } from '../core/document/edit';

@@ -86,7 +86,8 @@ export async function work(asked: Work | BatchWork | ReleaseWork | TakeWork | Be
 async function bestReply({ text, best: { maxZ, spread } }: BestWork): Promise<Reply> {
   const read = openDocument(text);
   if (!read.ok) return problem(422, 'Not a Tapis document', read.error[0]?.message ?? '', read.error);
-  const { bestAnswer, variablesOf } = await import('../core/best/answer');
+  const { bestAnswer } = await import('../core/best/answer');
+  const { variablesOf } = await import('../core/best/spreads');
   const { bestAsk } = await import('../core/best/ask');
   const compiled = compile(read.value);
   if (!isDrawable(compiled)) {

@@ -4,7 +4,7 @@ import { bestLands, type BestAsk, type GroupBest } from './best';
 import { spanRisk, pinRisk, type JointRisk } from './events';
 import { contributorsOf, reliefsOf, type Contribution, type Relief } from './matters';
 import { capabilityOf, measuredOf, type Capability } from './measured';
-import { spreadsOf } from './spreads';
+import { spreadsOf, variablesOf } from './spreads';
 
 /** What spreads one margin of a group's joints. */
 export interface MarginMatters {
@@ -112,17 +112,4 @@ export function* bestAnswer(drawable: Drawable, asked: BestAsk = {}): Generator<
     matters: mattersOf(drawable, ask),
     capabilities,
   };
-}
-
-/** Everything that varies in a footprint's joints, by name. */
-export function variablesOf(drawable: Drawable): JointRisk['variables'] {
-  const { footprint, process } = drawable;
-  const found = new Map<string, JointRisk['variables'][number]>();
-  for (const group of footprint.groups) {
-    const land = footprint.lands.find((one) => one.group === group.terminals.id && one.terminal);
-    const model = land && jointModel(footprint, land, process);
-    for (const variable of model?.variables ?? [])
-      if (!found.has(variable.name)) found.set(variable.name, variable);
-  }
-  return [...found.values()];
 }

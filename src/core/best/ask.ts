@@ -1,7 +1,7 @@
 import { readLength } from '../units/entry';
 import { fail, ok, type Result } from '../units/result';
 import type { BestAsk } from './best';
-import type { Spread } from './distribution';
+import type { Spread } from '../joint/distribution';
 import { readMeasured } from './measured';
 import { spreadFrom } from './spreads';
 

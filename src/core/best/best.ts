@@ -1,8 +1,7 @@
 import type { Edit } from '../document/edit';
 import { pointerKey } from '../document/edit';
 import { LEVELS } from '../document/document';
-import { misfitOf } from '../footprint/alternates';
-import { isDrawable, type Drawable } from '../footprint/footprint';
+import type { Drawable } from '../footprint/footprint';
 import { marginsOf, type Margin } from '../joint/margins';
 import { landOf } from '../joint/model';
 import { landFrom } from '../land/rounding';
@@ -14,18 +13,15 @@ import { bestPin } from './best-pin';
 import { limitsOf, strictest } from './limits';
 import { RESOLUTION, rounded, searcher } from './search';
 import { badShare, type BadShare, type Spreads } from './share';
+import { sharedBad, sourcesOf, type SharedBad } from './sources';
 
 /** A land beside others: how often its joints are bad, and what it costs. */
-export interface LandPoint {
+export interface LandPoint extends SharedBad {
   /** Which land it is: a level's letter, `own`, `maker`, `best`, `as-large`; empty for one of the front. */
   readonly id: string;
   readonly title: string;
   /** mm; Z, G, X, Y and C of a span, H and D of a lead through the board. */
   readonly sizes: Readonly<Partial<Record<keyof LandSize | 'H' | 'D', number>>>;
-  /** Where there are second sources: the mean of all, each taken as often as the others. */
-  readonly bad: BadShare;
-  /** Each source by itself; none where there is one. */
-  readonly bySource: readonly { readonly title: string; readonly bad: BadShare }[];
   /** Of one land, mm². */
   readonly area: number;
   /** To the next land of its row; `null` where there is none. mm */
@@ -98,11 +94,9 @@ function* bestOf(
 ): Generator<number, GroupBest> {
   const { process, footprint, levels, recommended } = drawable;
   const { terminals } = group;
-  const others = othersOf(drawable, group);
-  const limits = strictest(
-    [{ drawable, group }, ...others].map((one) => limitsOf(one.drawable, one.group, maxZ)),
-  );
-  const parts = [group, ...others.map((one) => one.group)];
+  const sources = sourcesOf(drawable, group);
+  const limits = strictest(sources.map((one) => limitsOf(one.drawable, one.group, maxZ)));
+  const parts = sources.map((one) => one.group);
   const search = searcher(parts, process, spreads, limits);
   const pointOf = (id: string, title: string, size: LandSize, samples?: number): LandPoint => ({
     id,
@@ -117,15 +111,11 @@ function* bestOf(
       goal,
     })),
   });
-  function badOf(size: LandSize, samples?: number): Pick<LandPoint, 'bad' | 'bySource'> {
-    const all = parts.map((one) => badShare(spanRisk(one, size, process), spreads, samples));
-    const [first] = all as [BadShare];
-    if (all.length === 1) return { bad: first, bySource: [] };
-    const names = ['the first source', ...others.map(({ title }) => title)];
-    return {
-      bad: meanShare(all, names),
-      bySource: all.map((bad, i) => ({ title: names[i] ?? '', bad })),
-    };
+  function badOf(size: LandSize, samples?: number): SharedBad {
+    return sharedBad(
+      sources,
+      parts.map((one) => badShare(spanRisk(one, size, process), spreads, samples)),
+    );
   }
   const land = footprint.lands.find((one) => one.group === terminals.id);
   const own = land ? landOf(land, terminals) : group.land;
@@ -146,11 +136,10 @@ function* bestOf(
     return solved?.kind === 'span' ? [pointOf(level, `level ${level}`, solved.proposed)] : [];
   });
   // what each source alone would have as its best, for what that costs the others
-  const alone = parts.flatMap((part, i) => {
-    if (parts.length === 1) return [];
+  const alone = sources.flatMap(({ title, group: part }, i) => {
+    if (sources.length === 1) return [];
     const least = rounded(searcher([part], process, spreads, limits).least(own), limits);
-    const name = i === 0 ? 'the first source' : (others[i - 1]?.title ?? '');
-    return [pointOf(`alone-${i + 1}`, `best of ${name} alone`, least)];
+    return [pointOf(`alone-${i + 1}`, `best of ${title} alone`, least)];
   });
   const points = [
     ...published,
@@ -158,7 +147,7 @@ function* bestOf(
     ...(maker ? [pointOf('maker', 'the maker’s', maker)] : []),
     pointOf('own', 'as it is', own),
     pointOf('as-large', 'best of this area', asLarge),
-    pointOf('best', others.length > 0 ? 'best for all sources' : 'best', best),
+    pointOf('best', sources.length > 1 ? 'best for all sources' : 'best', best),
   ];
   yield 1;
   const chosen = points.at(-1) as LandPoint;
@@ -169,38 +158,6 @@ function* bestOf(
     front,
     points,
     adopt: adoptEdits(terminals.id, chosen),
-  };
-}
-
-/** The same terminals of second sources that lie on the lands of the first. */
-function othersOf(
-  { alternates, footprint }: Drawable,
-  group: SpanSolution,
-): { readonly title: string; readonly drawable: Drawable; readonly group: SpanSolution }[] {
-  return alternates.flatMap(({ title, compiled }) => {
-    if (!isDrawable(compiled) || misfitOf(footprint, compiled.footprint)) return [];
-    const own = compiled.footprint.groups.find(({ terminals }) => terminals.id === group.terminals.id);
-    return own?.kind === 'span' ? [{ title, drawable: compiled, group: own }] : [];
-  });
-}
-
-/** The share over several sources, each as often as the others. */
-function meanShare(all: readonly BadShare[], names: readonly string[]): BadShare {
-  const mean = (of: (one: BadShare) => number) => all.reduce((sum, one) => sum + of(one), 0) / all.length;
-  return {
-    share: mean(({ share }) => share),
-    low: mean(({ low }) => low),
-    high: mean(({ high }) => high),
-    exact: all.every(({ exact }) => exact),
-    byEvent: all
-      .flatMap(({ byEvent }, i) =>
-        byEvent.map((event) => ({
-          ...event,
-          what: `${names[i]}: ${event.what}`,
-          share: event.share / all.length,
-        })),
-      )
-      .sort((a, b) => b.share - a.share),
   };
 }
 

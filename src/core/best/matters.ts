@@ -1,8 +1,8 @@
-import type { LinearMargin } from '../joint/model';
+import type { LinearMargin, Variable } from '../joint/model';
 import type { NumberKey } from '../process/fields';
-import { momentsOf } from './distribution';
+import { momentsOf } from '../joint/distribution';
 import type { JointRisk } from './events';
-import { shareBelow } from './distribution';
+import { shareBelow } from '../joint/distribution';
 import { middleOf, spreadOf, termsOf, type Spreads } from './share';
 
 /** What one tolerance brings to a margin. */
@@ -54,13 +54,36 @@ export const NARROWER = 0.05;
 export function reliefsOf(risk: JointRisk, spreads: Spreads = {}): Relief[] {
   const now = summedShare(risk, spreads);
   return risk.variables
-    .flatMap(({ name, range }, i): Relief[] => {
+    .flatMap((one): Relief[] => {
+      const range = rangeOf(one, spreads);
       if (range <= 0) return [];
       const less = Math.min(NARROWER, range);
-      const variables = risk.variables.map((one, j) => (j === i ? { ...one, range: range - less } : one));
-      return [{ name, range, less, spared: Math.max(0, now - summedShare({ ...risk, variables }, spreads)) }];
+      const spared = Math.max(0, now - narrowerShare(risk, [one], less, spreads));
+      return [{ name: one.name, range, less, spared }];
     })
     .sort((a, b) => b.spared - a.spared);
+}
+
+/** From limit to limit, or six standard deviations of what was measured; mm. */
+function rangeOf({ name, range }: Variable, spreads: Spreads): number {
+  const spread = spreadOf(spreads, name);
+  return spread.kind === 'measured' ? 6 * momentsOf(spread, range).deviation : range;
+}
+
+/** The share of bad joints with some ranges narrower by so much; what was measured shrinks about its bias. */
+function narrowerShare(risk: JointRisk, own: readonly Variable[], less: number, spreads: Spreads): number {
+  const narrower = { ...spreads };
+  for (const one of own) {
+    const spread = spreadOf(spreads, one.name);
+    if (spread.kind !== 'measured') continue;
+    const { mean } = momentsOf(spread, one.range);
+    const left = 1 - less / rangeOf(one, spreads);
+    narrower[one.name] = { ...spread, values: spread.values.map((value) => mean + (value - mean) * left) };
+  }
+  const variables = risk.variables.map((one) =>
+    own.includes(one) ? { ...one, range: Math.max(0, one.range - less) } : one,
+  );
+  return summedShare({ ...risk, variables }, narrower);
 }
 
 /** By how much the share of bad joints falls where every tolerance that a number of the process states is narrower. */
@@ -69,13 +92,10 @@ export function sparedBy(
   number: NumberKey,
   spreads: Spreads = {},
 ): { readonly less: number; readonly spared: number } {
-  const own = risk.variables.filter((one) => one.number === number && one.range > 0);
+  const own = risk.variables.filter((one) => one.number === number && rangeOf(one, spreads) > 0);
   if (own.length === 0) return { less: 0, spared: 0 };
-  const less = Math.min(NARROWER, ...own.map(({ range }) => range));
-  const variables = risk.variables.map((one) =>
-    own.includes(one) ? { ...one, range: one.range - less } : one,
-  );
-  const spared = summedShare(risk, spreads) - summedShare({ ...risk, variables }, spreads);
+  const less = Math.min(NARROWER, ...own.map((one) => rangeOf(one, spreads)));
+  const spared = summedShare(risk, spreads) - narrowerShare(risk, own, less, spreads);
   return { less, spared: Math.max(0, spared) };
 }
 

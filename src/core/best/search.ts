@@ -3,7 +3,7 @@ import { landFrom } from '../land/rounding';
 import type { LandSize } from '../land/solver';
 import type { Process } from '../process/process';
 import { quantise } from '../units/length';
-import { shareBelow } from './distribution';
+import { shareBelow } from '../joint/distribution';
 import { spanRisk } from './events';
 import type { LandLimits } from './limits';
 import { middleOf, termsOf, type Spreads } from './share';

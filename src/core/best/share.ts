@@ -1,6 +1,6 @@
-import { momentsOf, shareBelow, USUAL_SPREAD, type Spread, type Term } from './distribution';
+import { momentsOf, shareBelow, USUAL_SPREAD, type Spread, type Term } from '../joint/distribution';
 import type { BadEvent, JointRisk } from './events';
-import { uniformsFrom } from './normal';
+import { uniformsFrom } from '../joint/normal';
 
 /** How each variable spreads, by its name; as usual where nothing is said. */
 export type Spreads = Readonly<Record<string, Spread>>;

@@ -1,17 +1,11 @@
 import type { Drawable } from '../footprint/footprint';
-import type { Spread } from './distribution';
+import { FINISHED_HOLE, jointModel, type Variable } from '../joint/model';
+import type { KeptSpread, Measurable } from '../process/measured';
+import type { Spread } from '../joint/distribution';
 import { measuredOf, type Measured } from './measured';
 import type { Spreads } from './share';
 
 // How tolerances spread as a document keeps it, so that browser, terminal and report reckon with the same.
-
-/** How a document keeps one spread. */
-export interface KeptSpread {
-  readonly is?: string;
-  /** µm */
-  readonly offsets?: string;
-  readonly source?: string;
-}
 
 /** Reads a kind in words, such as `normal 2`; `null` where it is none. */
 export function spreadFrom(words: string): Spread | null {
@@ -53,14 +47,16 @@ export interface SaidSpread {
   readonly spread: Spread;
   readonly measured: Measured | null;
   readonly source: string | null;
+  /** Who says it: the document of the part, or the process for all its parts. */
+  readonly by: 'document' | 'process';
 }
 
 /** Reads one spread that a document keeps; `null` where it says none. */
 export function saidSpread({
   is,
   offsets,
-  source,
-}: Readonly<Record<keyof KeptSpread, string | null>>): SaidSpread | null {
+  source = null,
+}: Readonly<Partial<Record<keyof KeptSpread, string | null>>>): Omit<SaidSpread, 'by'> | null {
   if (offsets) {
     const values = offsets.split(' ').map((one) => Number(one) / 1000);
     return { spread: { kind: 'measured', values }, measured: measuredOf(values), source };
@@ -69,18 +65,46 @@ export function saidSpread({
   return spread && { spread, measured: null, source };
 }
 
-/** Every spread that a footprint's document says, by its tolerance. */
-export function saidSpreads({ spreads }: Pick<Drawable, 'spreads'>): Readonly<Record<string, SaidSpread>> {
-  return Object.fromEntries(
-    [...spreads].flatMap(([name, kept]) => {
-      const said = saidSpread(kept);
-      return said ? [[name, said] as const] : [];
-    }),
-  );
+/** Everything that varies in a footprint's joints, by name. */
+export function variablesOf({ footprint, process }: Pick<Drawable, 'footprint' | 'process'>): Variable[] {
+  const found = new Map<string, Variable>();
+  for (const group of footprint.groups) {
+    const land = footprint.lands.find((one) => one.group === group.terminals.id && one.terminal);
+    const model = land && jointModel(footprint, land, process);
+    for (const variable of model?.variables ?? [])
+      if (!found.has(variable.name)) found.set(variable.name, variable);
+  }
+  return [...found.values()];
 }
 
-/** How tolerances spread: as the document says, and as is asked in its place. */
-export function spreadsOf(drawable: Pick<Drawable, 'spreads'>, asked: Spreads = {}): Spreads {
+/** Which measurements of a process a variable goes by. */
+const measurableOf = ({ name, number }: Variable): string | undefined =>
+  name === FINISHED_HOLE ? ('finishedHole' satisfies Measurable) : number;
+
+/** Every spread that is said, by its tolerance: by the process, and before that by the document of the part. */
+export function saidSpreads(
+  drawable: Pick<Drawable, 'spreads' | 'footprint' | 'process'>,
+): Readonly<Record<string, SaidSpread>> {
+  const found: Record<string, SaidSpread> = {};
+  const ofProcess: Readonly<Partial<Record<string, KeptSpread>>> = drawable.process.spreads ?? {};
+  if (Object.keys(ofProcess).length > 0)
+    for (const variable of variablesOf(drawable)) {
+      const kept = ofProcess[measurableOf(variable) ?? ''];
+      const said = kept && saidSpread(kept);
+      if (said) found[variable.name] = { ...said, by: 'process' };
+    }
+  for (const [name, kept] of drawable.spreads) {
+    const said = saidSpread(kept);
+    if (said) found[name] = { ...said, by: 'document' };
+  }
+  return found;
+}
+
+/** How tolerances spread: as process and document say, and as is asked in its place. */
+export function spreadsOf(
+  drawable: Pick<Drawable, 'spreads' | 'footprint' | 'process'>,
+  asked: Spreads = {},
+): Spreads {
   const own = Object.entries(saidSpreads(drawable)).map(([name, { spread }]) => [name, spread] as const);
   return own.length === 0 ? asked : { ...Object.fromEntries(own), ...asked };
 }

@@ -14,7 +14,7 @@ const DIMENSION = ['text', 'min', 'nom', 'max', 'unit', 'label', 'where', 'from'
 const PROCESS = [
   ...['id', 'name', 'summary', 'basedOn'],
   ...allFields().map(({ key }) => key),
-  ...['drills', 'orientation', 'acceptanceClass', 'levels', 'severities', 'reasons'],
+  ...['drills', 'orientation', 'acceptanceClass', 'levels', 'severities', 'reasons', 'spreads'],
 ];
 const DOCUMENT = [
   ...['$schema', 'tapis', 'name', 'package', 'level', 'process', 'ownProcess', 'standard'],
@@ -58,8 +58,13 @@ export function canonicalPackage<P extends PackageIntent>(intent: P): P {
 
 /** The same process with its numbers in the order of a capability sheet. */
 export function canonicalProcess(process: Process): Process {
-  const { severities, reasons } = process;
-  const sorted = { ...process, severities: byName(severities), reasons: byName(reasons) };
+  const { severities, reasons, spreads } = process;
+  const sorted = {
+    ...process,
+    severities: byName(severities),
+    reasons: byName(reasons),
+    ...(spreads ? { spreads: each(byName(spreads), (one) => ordered(one as object, SPREAD)) } : {}),
+  };
   return ordered(sorted, PROCESS) as unknown as Process;
 }
 
@@ -82,6 +87,7 @@ export function canonicalStandard(standard: StandardDocument): StandardDocument 
   return ordered(sorted, STANDARD) as unknown as StandardDocument;
 }
 
+const SPREAD = ['is', 'offsets', 'source'];
 const STANDARD = ['id', 'name', 'version', 'summary', 'over', 'levels', 'rows', 'clauses'];
 const ROW = ['id', 'title', 'form', 'families', 'pitch', 'size', 'height'];
 

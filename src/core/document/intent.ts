@@ -306,6 +306,10 @@ const ALTERNATES = listOf(
   { help: 'Other parts that go onto the same lands: every rule is held against each of them.' },
 );
 
+/** How kinds of distributions and measured offsets are written. */
+export const SPREAD_KIND = '^(uniform|normal [0-9.]+|trimmed [0-9.]+|skewed [0-9.]+)$';
+export const SPREAD_OFFSETS = '^-?[0-9]+(\\.[0-9])?( -?[0-9]+(\\.[0-9])?)*$';
+
 const SPREADS = mapOf(
   'Spread',
   record(
@@ -313,11 +317,11 @@ const SPREADS = mapOf(
     {
       is: text('is', 20, {
         column: 'Spreads',
-        pattern: '^(uniform|normal [0-9.]+|trimmed [0-9.]+|skewed [0-9.]+)$',
+        pattern: SPREAD_KIND,
         help: 'uniform; normal or trimmed with how many standard deviations the limits are off; skewed with where its peak lies, 0 to 1.',
       }),
       offsets: text('offsets', 200_000, {
-        pattern: '^-?[0-9]+(\\.[0-9])?( -?[0-9]+(\\.[0-9])?)*$',
+        pattern: SPREAD_OFFSETS,
         help: 'Measured offsets from what was wanted, µm, with blanks between them; they go before the kind.',
       }),
       source: text('source', 200, { help: 'What was measured, and where that is kept.' }),

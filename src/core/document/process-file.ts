@@ -1,5 +1,6 @@
 import { allFields } from '../process/fields';
 import { processById, PROCESSES } from '../process';
+import type { KeptSpread } from '../process/measured';
 import type { Process } from '../process/process';
 
 /** A copy of a process under a name of its own, so that the original is never overwritten. */
@@ -54,6 +55,7 @@ const OTHER_TITLES = {
   acceptanceClass: 'Acceptance class',
   levels: 'Density levels',
   severities: 'Severities',
+  spreads: 'Measured spreads',
 } as const;
 type OtherKey = keyof typeof OTHER_TITLES;
 
@@ -63,10 +65,19 @@ export function processFieldTitle(key: string): string {
   return number?.title ?? (OTHER_TITLES as Readonly<Record<string, string>>)[key] ?? key;
 }
 
+/** Offsets are counted, not listed. */
+function spreadWords({ is, offsets, source }: KeptSpread): string {
+  const said = offsets ? `${offsets.split(' ').length} measured` : (is ?? '');
+  return source ? `${said} (${source})` : said;
+}
+
 function plain(value: unknown): string {
+  if (value === undefined) return 'nothing said';
   if (Array.isArray(value)) return value.length > 0 ? value.join(', ') : 'none listed';
   if (typeof value === 'object' && value !== null) {
-    const parts = Object.entries(value).map(([key, word]) => `${key} ${String(word)}`);
+    const parts = Object.entries(value as Record<string, string | KeptSpread>).map(
+      ([key, said]) => `${key} ${typeof said === 'string' ? said : spreadWords(said)}`,
+    );
     return parts.length > 0 ? parts.join(', ') : 'as the rules say';
   }
   return String(value);

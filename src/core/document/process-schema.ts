@@ -1,5 +1,7 @@
 import { PROCESS_HELP } from '../process/help';
 import { allFields } from '../process/fields';
+import { MEASURABLE, MEASURABLE_HELP } from '../process/measured';
+import { SPREAD_KIND, SPREAD_OFFSETS } from './intent';
 import { DRAFT, ID_PATTERN, type Schema } from './schema-fields';
 
 /** The JSON Schema of processes, from the table of their numbers. */
@@ -79,7 +81,42 @@ export function processSchema(): Schema {
         additionalProperties: false,
         properties: Object.fromEntries(fields.map(({ key }) => [key, { $ref: '#/$defs/reason' }])),
       },
+      spreads: {
+        type: 'object',
+        description: 'How what the process holds spreads, where that was measured or is known.',
+        additionalProperties: false,
+        properties: Object.fromEntries(
+          MEASURABLE.map((key) => [key, { $ref: '#/$defs/spread', description: MEASURABLE_HELP[key] }]),
+        ),
+      },
     },
-    $defs: { reason: { type: 'string', maxLength: 300 } },
+    $defs: {
+      reason: { type: 'string', maxLength: 300 },
+      spread: {
+        type: 'object',
+        description: 'Measured offsets, which go before the kind of a distribution.',
+        additionalProperties: false,
+        properties: {
+          is: {
+            type: 'string',
+            maxLength: 20,
+            pattern: SPREAD_KIND,
+            description:
+              'Kind: uniform; normal or trimmed, and at how many σ the limits lie; skewed, and its peak.',
+          },
+          offsets: {
+            type: 'string',
+            maxLength: 50_000,
+            pattern: SPREAD_OFFSETS,
+            description: 'Measured offsets from what was wanted, µm, with blanks between them.',
+          },
+          source: {
+            type: 'string',
+            maxLength: 200,
+            description: 'What was measured, and where that is kept.',
+          },
+        },
+      },
+    },
   };
 }

@@ -41,6 +41,9 @@ export interface JointModel {
   readonly margins: readonly LinearMargin[];
 }
 
+/** What the diameter of a hole after plating is called. */
+export const FINISHED_HOLE = 'Finished hole';
+
 const of = (name: string, { min, max }: Toleranced): Variable => ({
   name,
   middle: (min + max) / 2,
@@ -158,7 +161,7 @@ function pinModel(
     title,
     variables: [
       of('Lead across', across),
-      of('Finished hole', { min: hole - minus, nom: hole, max: hole + plus } as Toleranced),
+      of(FINISHED_HOLE, { min: hole - minus, nom: hole, max: hole + plus } as Toleranced),
       by('Etching of the edge', 'fabricationTolerance', process),
       by('Drill wander', 'drillWander', process, 2),
       around('Place of the pin', Math.max(position?.x ?? 0, position?.y ?? 0)),

@@ -1,3 +1,4 @@
+import { momentsOf, type Spread } from './distribution';
 import type { JointModel, LinearMargin } from './model';
 
 /** How a simulation draws its samples. */
@@ -44,28 +45,40 @@ const BINS = 48;
 /**
  * Draws every variable of a joint at random and sums up its margins. A generator, so that the
  * caller can report progress and stop; it yields the share that is done.
+ * @param spreads how single variables spread, by name, in place of the plan's distribution
  * Throws RangeError for fewer than one sample.
  */
-export function* simulate(model: JointModel, plan: SimulationPlan): Generator<number, Simulation> {
+export function* simulate(
+  model: JointModel,
+  plan: SimulationPlan,
+  spreads: Readonly<Record<string, Spread>> = {},
+): Generator<number, Simulation> {
   const { samples, seed, distribution } = plan;
   if (!(samples >= 1)) throw new RangeError(`a simulation needs one sample or more, not ${samples}`);
   const { variables, margins } = model;
   const [n, m] = [variables.length, margins.length];
   const random = randomFrom(seed);
   const draw = distribution === 'normal' ? normalFrom(random) : () => (random() - 0.5) * Math.sqrt(12);
-  // one standard deviation of each variable
+  // one standard deviation of each variable, and a draw of each
   const sigma = variables.map(({ range }) => range / (distribution === 'normal' ? 6 : Math.sqrt(12)));
+  const said = variables.map(({ name, range }) => {
+    const spread = spreads[name];
+    return spread ? { draw: drawerOf(spread, range, random), mean: momentsOf(spread, range).mean } : null;
+  });
   const factors = new Float64Array(m * n);
   margins.forEach((margin, j) => margin.factors.forEach((f, i) => (factors[j * n + i] = f)));
   const base = margins.map(({ constant, factors: f }) =>
-    variables.reduce((sum, { middle }, i) => sum + (f[i] ?? 0) * middle, constant),
+    variables.reduce((sum, { middle }, i) => sum + (f[i] ?? 0) * (middle + (said[i]?.mean ?? 0)), constant),
   );
   const values = margins.map(() => new Float64Array(samples));
   const drawn = new Float64Array(n);
   // sums of each variable's own part with the whole, for its share of the variance
   const products = new Float64Array(m * n);
   for (let k = 0; k < samples; k += 1) {
-    for (let i = 0; i < n; i += 1) drawn[i] = draw() * (sigma[i] as number);
+    for (let i = 0; i < n; i += 1) {
+      const own = said[i];
+      drawn[i] = own ? own.draw() - own.mean : draw() * (sigma[i] as number);
+    }
     for (let j = 0; j < m; j += 1) {
       let off = 0;
       for (let i = 0; i < n; i += 1) off += (factors[j * n + i] as number) * (drawn[i] as number);
@@ -138,6 +151,41 @@ export function closedDeviation(
   return Math.sqrt(
     variables.reduce((sum, { range }, i) => sum + (((factors[i] ?? 0) * range) / divisor) ** 2, 0),
   );
+}
+
+/** Draws of a spread, as offsets from the middle of its limits; mm. */
+function drawerOf(spread: Spread, range: number, random: () => number): () => number {
+  const half = range / 2;
+  switch (spread.kind) {
+    case 'uniform':
+      return () => (random() - 0.5) * range;
+    case 'normal': {
+      const normal = normalFrom(random);
+      return () => (normal() * half) / spread.k;
+    }
+    case 'trimmed': {
+      const normal = normalFrom(random);
+      return () => {
+        for (;;) {
+          const value = normal();
+          if (Math.abs(value) <= spread.k) return (value * half) / spread.k;
+        }
+      };
+    }
+    case 'skewed': {
+      const { peak } = spread;
+      // the triangle's share up to a place, turned round
+      return () => {
+        const share = random();
+        const at = share < peak ? Math.sqrt(share * peak) : 1 - Math.sqrt((1 - share) * (1 - peak));
+        return at * range - half;
+      };
+    }
+    case 'measured': {
+      const { values } = spread;
+      return () => values[Math.floor(random() * values.length)] ?? 0;
+    }
+  }
 }
 
 /** Uniform numbers in [0, 1) from a seed (mulberry32). */

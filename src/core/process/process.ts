@@ -1,4 +1,5 @@
 import type { NumberKey } from './fields';
+import type { KeptSpread, Measurable } from './measured';
 
 /** What is made of a rule's finding under a process; `off` leaves the rule out. */
 export type RuleSeverity = 'stop' | 'caution' | 'note' | 'off';
@@ -28,6 +29,8 @@ export interface Process extends ProcessNumbers {
   readonly severities: Readonly<Record<string, RuleSeverity>>;
   /** Why a number is what it is, by the name of the number. */
   readonly reasons: Readonly<Partial<Record<keyof ProcessNumbers, string>>>;
+  /** How what it holds spreads, where that was measured or is known; normal with limits at 3σ where nothing is said. */
+  readonly spreads?: Readonly<Partial<Record<Measurable, KeptSpread>>>;
 }
 
 /** The smallest drill that is not smaller than a hole; a hole above the table keeps its size. mm */

@@ -1,15 +1,17 @@
-import { useState, type KeyboardEvent, type ReactNode } from 'react';
+import { Fragment, useState, type KeyboardEvent, type ReactNode } from 'react';
 import type { Rule } from '../../core/check/rule';
 import { RULES } from '../../core/check/rules';
 import { TRIAL_RULES } from '../../core/trial/rules';
 import { LEVELS } from '../../core/document/document';
 import { PROCESS_FIELDS, type NumberKey, type ProcessField } from '../../core/process/fields';
+import { MEASURABLE, type Measurable } from '../../core/process/measured';
 import { PROCESS_HELP } from '../../core/process/help';
 import type { Process, RuleSeverity } from '../../core/process/process';
 import { readLength } from '../../core/units/entry';
 import { formatNumber } from '../../core/units/length';
 import { listed } from '../../core/units/listed';
 import { Pick, Tick } from '../common/inputs';
+import { MeasuredRow, type Put } from './MeasuredRow';
 
 interface Props {
   process: Process;
@@ -21,7 +23,8 @@ interface Props {
   children?: ReactNode;
 }
 
-type Put = (part: Partial<Process>) => void;
+const isMeasurable = (key: NumberKey): key is Measurable & NumberKey =>
+  (MEASURABLE as readonly string[]).includes(key);
 
 /** Every number of a process with what it means and why it is so. */
 export function ProcessSheet({ process, original, put: given, children }: Props) {
@@ -45,16 +48,35 @@ export function ProcessSheet({ process, original, put: given, children }: Props)
           <section key={id} className="mb-4 break-inside-avoid">
             <h2 className="text-[15px] font-semibold">{title}</h2>
             {fields.map((field) => (
-              <NumberRow
-                key={field.key}
-                field={field}
+              <Fragment key={field.key}>
+                <NumberRow
+                  field={field}
+                  process={process}
+                  original={original}
+                  editable={editable}
+                  put={put}
+                />
+                {isMeasurable(field.key) && (
+                  <MeasuredRow
+                    of={field.key}
+                    title={field.title}
+                    process={process}
+                    editable={editable}
+                    put={put}
+                  />
+                )}
+              </Fragment>
+            ))}
+            {id === 'holes' && <DrillRow process={process} editable={editable} put={put} />}
+            {id === 'holes' && (
+              <MeasuredRow
+                of="finishedHole"
+                title="Finished holes"
                 process={process}
-                original={original}
                 editable={editable}
                 put={put}
               />
-            ))}
-            {id === 'holes' && <DrillRow process={process} editable={editable} put={put} />}
+            )}
             {id === 'assembly' && <AssemblyRows process={process} editable={editable} put={put} />}
           </section>
         ))}

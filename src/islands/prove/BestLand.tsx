@@ -1,8 +1,8 @@
 import { useEffect, useState } from 'react';
 import { navigate } from 'wouter/use-browser-location';
-import { mattersOf, variablesOf } from '../../core/best/answer';
+import { mattersOf } from '../../core/best/answer';
 import type { Contribution } from '../../core/best/matters';
-import { keptSpread, saidSpreads } from '../../core/best/spreads';
+import { keptSpread, saidSpreads, variablesOf } from '../../core/best/spreads';
 import { pointerKey } from '../../core/document/edit';
 import { adoptEdits, ppmWords, type GroupBest, type LandPoint } from '../../core/best/best';
 import type { Drawable } from '../../core/footprint/footprint';

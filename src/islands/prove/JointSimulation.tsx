@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { spreadsOf } from '../../core/best/spreads';
 import type { Drawable, Land } from '../../core/footprint/footprint';
 import { spanMargins } from '../../core/joint/margins';
 import { jointModel, marginFigures, type JointModel, type LinearMargin } from '../../core/joint/model';
@@ -37,6 +38,8 @@ export function JointSimulation({ drawable }: { drawable: Drawable }) {
   const land = footprint.lands[selected ?? 0];
   const model = land && jointModel(footprint, land, process);
   if (!land || !model) return null;
+  const spreads = spreadsOf(drawable);
+  const said = model.variables.filter(({ name }) => spreads[name]).length;
   const show = (mm: number) => formatLength(mm, unit);
   const formula = formulaMargins(drawable, land);
   return (
@@ -84,23 +87,25 @@ export function JointSimulation({ drawable }: { drawable: Drawable }) {
           <button
             type="button"
             className="bg-primary text-primary-content rounded px-2"
-            onClick={() => run(model, plan)}
+            onClick={() => run(model, plan, spreads)}
           >
             Simulate
           </button>
         )}
       </div>
+      {said > 0 && (
+        <p className="text-secondary text-[12px]">
+          {said === 1 ? 'One tolerance is' : `${said} tolerances are`} drawn as is said or was measured of{' '}
+          {said === 1 ? 'it' : 'them'}.
+        </p>
+      )}
       {state.kind === 'failed' && (
         <p className="text-error text-[12px]" role="alert">
           The simulation stopped: {state.reason}
         </p>
       )}
       {state.kind === 'done' && (
-        <Result
-          result={state.result}
-          stale={JSON.stringify(state.model) !== JSON.stringify(model)}
-          show={show}
-        />
+        <Result result={state.result} stale={state.of !== JSON.stringify([model, spreads])} show={show} />
       )}
     </section>
   );

@@ -1,17 +1,11 @@
 import { useState } from 'react';
-import type { Spread } from '../../core/best/distribution';
-import { binned, capabilityOf, readMeasured, type Measured } from '../../core/best/measured';
+import type { Spread } from '../../core/joint/distribution';
+import { readMeasured } from '../../core/best/measured';
 import type { SaidSpread } from '../../core/best/spreads';
 import type { Variable } from '../../core/joint/model';
-import { formatLength, formatNumber, type DisplayUnit } from '../../core/units/length';
+import type { DisplayUnit } from '../../core/units/length';
 import { Pick } from '../common/inputs';
-import { later } from '../common/later';
-
-const Distribution = later(
-  'The chart',
-  async () => (await import('./Distribution')).Distribution,
-  <div className="h-[92px]" />,
-);
+import { MeasuredFigures } from './MeasuredFigures';
 
 /** Measurements that a document keeps of one tolerance. */
 const MOST = 20_000;
@@ -54,8 +48,9 @@ export function Spreads({ variables, given, unit, onGive }: Props) {
     give({ kind: 'measured', values: read.value.values }, file.name);
   };
   const kind = KINDS.find(([, , spread]) => JSON.stringify(spread) === JSON.stringify(own?.spread ?? null));
-  const said = Object.keys(given).length;
-  const strange = Object.keys(given).filter((one) => !variables.some(({ name: known }) => known === one));
+  const ofDocument = Object.keys(given).filter((one) => given[one]?.by === 'document');
+  const said = ofDocument.length;
+  const strange = ofDocument.filter((one) => !variables.some(({ name: known }) => known === one));
   return (
     <details className="mt-1 text-[12px]">
       <summary className="link">How tolerances spread{said > 0 ? `, ${said} said otherwise` : ''}</summary>
@@ -102,45 +97,19 @@ export function Spreads({ variables, given, unit, onGive }: Props) {
         />
       </label>
       <p className="text-secondary">As CSV: an offset a line, or wanted and measured.</p>
+      {own?.by === 'process' && (
+        <p className="text-secondary">
+          So says the process; what is said here goes before it, for this part.
+        </p>
+      )}
       {trouble !== null && (
         <p role="alert" className="text-error mt-1">
           {trouble}
         </p>
       )}
       {own?.measured && (
-        <MeasuredFigures own={own} measured={own.measured} range={variable.range} unit={unit} />
+        <MeasuredFigures source={own.source} measured={own.measured} range={variable.range} unit={unit} />
       )}
     </details>
-  );
-}
-
-interface FiguresProps {
-  own: SaidSpread;
-  measured: Measured;
-  range: number;
-  unit: DisplayUnit;
-}
-
-/** Measurements as a histogram between the limits that are stated, with bias, spread and capability. */
-function MeasuredFigures({ own, measured, range, unit }: FiguresProps) {
-  const { cp, cpLow, cpk, cpkLow, cpkHigh } = capabilityOf(measured, range);
-  const show = (mm: number) => formatLength(mm, unit);
-  const two = (value: number) => formatNumber(value, 2, 2);
-  return (
-    <div className="mt-1">
-      <Distribution
-        margin={{ histogram: binned(measured), goal: null, limit: null }}
-        limits={[-range / 2, range / 2]}
-        show={show}
-      />
-      <p>
-        {measured.values.length} from {own.source}: bias {show(measured.bias)} {unit}, σ{' '}
-        {formatLength(measured.deviation, unit)} {unit}.
-      </p>
-      <p className="text-secondary">
-        Cp {two(cp)} (at least {two(cpLow)}), Cpk {two(cpk)} ({two(cpkLow)} to {two(cpkHigh)}), against ±
-        {show(range / 2)} {unit}; 95 % confidence. The bias moves things, it is no part of the spread.
-      </p>
-    </div>
   );
 }

@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
+import type { Spread } from '../../core/joint/distribution';
 import type { JointModel } from '../../core/joint/model';
 import type { Simulation, SimulationPlan } from '../../core/joint/simulate';
 import { runJob } from '../common/job';
@@ -6,7 +7,8 @@ import { runJob } from '../common/job';
 export type SimulationState =
   | { readonly kind: 'idle' }
   | { readonly kind: 'running'; readonly done: number }
-  | { readonly kind: 'done'; readonly result: Simulation; readonly model: JointModel }
+  /** @see of is the model and the spreads that it was made from */
+  | { readonly kind: 'done'; readonly result: Simulation; readonly of: string }
   | { readonly kind: 'failed'; readonly reason: string };
 
 /** A simulation that takes longer is given up, ms. */
@@ -19,14 +21,14 @@ export function useSimulation() {
   useEffect(() => () => running.current?.abort(), []);
   return {
     state,
-    run(model: JointModel, plan: SimulationPlan) {
+    run(model: JointModel, plan: SimulationPlan, spreads: Readonly<Record<string, Spread>>) {
       running.current?.abort();
       const control = new AbortController();
       running.current = control;
       setState({ kind: 'running', done: 0 });
       void runJob({
         job: 'simulate',
-        request: { model, plan },
+        request: { model, plan, spreads },
         signal: control.signal,
         time: TIME,
         late: `it took longer than ${TIME / 60_000} minutes and was given up`,
@@ -38,7 +40,7 @@ export function useSimulation() {
         if (control.signal.aborted) return;
         setState(
           result.ok
-            ? { kind: 'done', result: result.value, model }
+            ? { kind: 'done', result: result.value, of: JSON.stringify([model, spreads]) }
             : { kind: 'failed', reason: result.error },
         );
       });

@@ -1,3 +1,4 @@
+import type { Spread } from '../../core/joint/distribution';
 import type { JointModel } from '../../core/joint/model';
 import { simulate, type Simulation, type SimulationPlan } from '../../core/joint/simulate';
 
@@ -5,10 +6,15 @@ import { simulate, type Simulation, type SimulationPlan } from '../../core/joint
 export interface SimulationRequest {
   readonly model: JointModel;
   readonly plan: SimulationPlan;
+  /** How single variables spread, by name. */
+  readonly spreads: Readonly<Record<string, Spread>>;
 }
 /** Simulates a joint to the end. */
-export function simulateJoint({ model, plan }: SimulationRequest, tell: (share: number) => void): Simulation {
-  const run = simulate(model, plan);
+export function simulateJoint(
+  { model, plan, spreads }: SimulationRequest,
+  tell: (share: number) => void,
+): Simulation {
+  const run = simulate(model, plan, spreads);
   for (;;) {
     const step = run.next();
     if (step.done) return step.value;

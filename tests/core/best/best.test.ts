@@ -2,15 +2,16 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { mattersOf } from '../../../src/core/best/answer';
 import { bestLandsOf, ppmWords } from '../../../src/core/best/best';
-import { momentsOf, shareBelow, type Spread } from '../../../src/core/best/distribution';
+import { momentsOf, shareBelow, type Spread } from '../../../src/core/joint/distribution';
 import { spanRisk, type JointRisk } from '../../../src/core/best/events';
 import { contributorsOf, NARROWER, reliefsOf, summedShare } from '../../../src/core/best/matters';
 import { capabilityOf, readMeasured } from '../../../src/core/best/measured';
-import { upperTail, uniformsFrom } from '../../../src/core/best/normal';
+import { upperTail, uniformsFrom } from '../../../src/core/joint/normal';
 import { badShare } from '../../../src/core/best/share';
 import { keptSpread, saidSpreads } from '../../../src/core/best/spreads';
 import { check } from '../../../src/core/check/check';
 import { applyEdits } from '../../../src/core/document/edit';
+import { processDifferences } from '../../../src/core/document/process-file';
 import { writeDocument } from '../../../src/core/document/write';
 import { compile } from '../../../src/core/footprint/compile';
 import { openDocument } from '../../../src/core/footprint/open';
@@ -18,6 +19,7 @@ import { reportOf } from '../../../src/core/format/report/content';
 import { isDrawable, type Drawable } from '../../../src/core/footprint/footprint';
 import { spanModel } from '../../../src/core/joint/model';
 import { standardProcess } from '../../../src/core/process';
+import type { Process } from '../../../src/core/process/process';
 import type { SpanSolution } from '../../../src/core/land/solution';
 import { chip, converter } from '../../data/documents';
 import { cases, DEEP } from '../../data/depth';
@@ -389,9 +391,84 @@ describe('spreads that a document keeps', () => {
     expect(mattersOf(drawable)).toEqual(mattersOf(plain, { spreads: { 'Placement along': spread } }));
     expect(JSON.stringify(reportOf(drawable, {}))).toContain('placed.csv');
   });
+  it('that a process keeps hold for every part under it, unless the part says otherwise', () => {
+    const under = (spreads: Process['spreads'], own: TapisDocument['spreads'] = {}) =>
+      drawn({
+        ...converter({}, { level: 'C' }),
+        process: 'line-7',
+        ownProcess: { ...standardProcess, id: 'line-7', name: 'Line 7', ...(spreads ? { spreads } : {}) },
+        ...(own ? { spreads: own } : {}),
+      });
+    const kept = keptSpread({ kind: 'measured', values }, 'line 7, week 40');
+    const both = under({ placementTolerance: kept, drillWander: { is: 'uniform' } });
+    const opened = openDocument(writeDocument(both.document));
+    expect(opened).toEqual({ ok: true, value: both.document });
+    const measured = { kind: 'measured', values } as const;
+    expect(mattersOf(both)).toEqual(
+      mattersOf(under(undefined), { spreads: { 'Placement along': measured, 'Placement across': measured } }),
+    );
+    expect(JSON.stringify(reportOf(both, {}))).toContain('as the process says');
+    const part = under({ placementTolerance: kept }, { 'Placement along': { is: 'uniform' } });
+    expect(saidSpreads(part)).toMatchObject({
+      'Placement along': { spread: { kind: 'uniform' }, by: 'document' },
+      'Placement across': { by: 'process' },
+    });
+    // what was measured can be narrowed too, about its bias
+    const off = keptSpread({ kind: 'measured', values: values.map((v) => 8 * v) }, 'by hand');
+    const relief = mattersOf(under({ placementTolerance: off }))[0]?.reliefs.find(
+      ({ name }) => name === 'Placement along',
+    );
+    expect(relief?.spared).toBeGreaterThan(0);
+    expect(
+      processDifferences(standardProcess, { ...standardProcess, spreads: { placementTolerance: kept } }),
+    ).toEqual([
+      {
+        title: 'Measured spreads',
+        from: 'nothing said',
+        to: 'placementTolerance 40 measured (line 7, week 40)',
+      },
+    ]);
+    // holes through the board: what was measured of them goes by its own name
+    const pin = VARIANTS.find(
+      ({ document }) => drawn(document).footprint.groups[0]?.kind === 'pin',
+    )!.document;
+    const through = drawn({
+      ...pin,
+      process: 'line-7',
+      ownProcess: { ...standardProcess, id: 'line-7', spreads: { finishedHole: kept } },
+    });
+    expect(Object.keys(saidSpreads(through))).toEqual(['Finished hole']);
+  });
   it('that say nothing that can be meant are refused', () => {
     for (const kept of [{ is: 'wide' }, { offsets: '1 x' }, { offsets: '1,5 2' }])
       expect(openDocument(JSON.stringify({ ...converter(), spreads: { P: kept } })).ok).toBe(false);
+  });
+});
+
+describe('leads of several sources in one hole', () => {
+  const radial = VARIANTS.find(({ document }) => document.package.family === 'radial')!.document;
+  const withSecond = (document: TapisDocument, dimensions: Readonly<Record<string, string>>) => ({
+    ...document,
+    alternates: [{ id: 'a', title: 'KM', dimensions }],
+  });
+  it('the same lead twice changes nothing', () => {
+    const [one, two] = [radial, withSecond(radial, {})].map((each) =>
+      bestLandsOf(drawn(each))[0]?.points.at(-1),
+    );
+    expect(two?.sizes).toEqual(one?.sizes);
+    expect(two?.bad.share).toBeCloseTo(one?.bad.share ?? Number.NaN, 9);
+  });
+  it('a thicker lead beside it: the best hole fails least for both, each alone would have its own', () => {
+    // 0.45..0.55 by itself takes a hole of 0.60
+    const [best] = bestLandsOf(drawn(withSecond(radial, { b: '0.70..0.80mm' })));
+    const at = (id: string) => best?.points.find((one) => one.id === id);
+    const [first, second, both] = ['alone-1', 'alone-2', 'best'].map(at);
+    expect([first?.sizes.H, second?.sizes.H]).toEqual([0.6, 0.85]);
+    expect(both?.bySource.map(({ title }) => title)).toEqual(['the first source', 'KM']);
+    for (const one of [first, second, ...(best?.front ?? [])])
+      expect(both?.bad.share).toBeLessThanOrEqual((one?.bad.share ?? 0) + 1e-8);
+    const [mine = 0, other = 0] = both?.bySource.map(({ bad }) => bad.share) ?? [];
+    expect(both?.bad.share).toBeCloseTo((mine + other) / 2, 9);
   });
 });
 

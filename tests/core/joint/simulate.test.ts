@@ -13,6 +13,7 @@ import {
   type Simulation,
   type SimulationPlan,
 } from '../../../src/core/joint/simulate';
+import { momentsOf, type Spread } from '../../../src/core/joint/distribution';
 import { PROCESSES } from '../../../src/core/process';
 import type { Process } from '../../../src/core/process/process';
 import type { TapisDocument } from '../../../src/core/document/document';
@@ -30,13 +31,52 @@ function modelOf(document: TapisDocument, order = 1): JointModel {
   return model;
 }
 
-function run(model: JointModel, part: Partial<SimulationPlan> = {}): Simulation {
-  const steps = simulate(model, { samples: 100_000, seed: 7, distribution: 'normal', ...part });
+function run(
+  model: JointModel,
+  part: Partial<SimulationPlan> = {},
+  spreads: Readonly<Record<string, Spread>> = {},
+): Simulation {
+  const steps = simulate(model, { samples: 100_000, seed: 7, distribution: 'normal', ...part }, spreads);
   for (;;) {
     const step = steps.next();
     if (step.done) return step.value;
   }
 }
+
+describe('spreads that are said of single tolerances', () => {
+  const model = modelOf(converter());
+  const name = 'Placement along';
+  const values = Array.from({ length: 200 }, (_, i) => ((i * 37) % 200) / 2000 - 0.02);
+  it.each<Spread>([
+    { kind: 'uniform' },
+    { kind: 'normal', k: 1.5 },
+    { kind: 'trimmed', k: 1.2 },
+    { kind: 'skewed', peak: 0.8 },
+    { kind: 'measured', values },
+  ])('%j: means, deviations and shares of the variance are those in closed form', (spread) => {
+    const wide = {
+      ...model,
+      variables: model.variables.map((one) => (one.name === name ? { ...one, range: 0.4 } : one)),
+    };
+    const i = wide.variables.findIndex((one) => one.name === name);
+    const { mean, deviation } = momentsOf(spread, 0.4);
+    const { margins } = run(wide, {}, { [name]: spread });
+    for (const [j, margin] of wide.margins.entries()) {
+      const factor = margin.factors[i] ?? 0;
+      const rest = wide.variables.map(({ range }, k) =>
+        k === i ? factor * deviation : ((margin.factors[k] ?? 0) * range) / 6,
+      );
+      const sigma = Math.hypot(...rest);
+      const own = margins[j];
+      const off = (own?.mean ?? 0) - (marginFigures(wide, margin).mean + factor * mean);
+      // five standard errors of 100,000 draws
+      expect(Math.abs(off)).toBeLessThan((5 * sigma) / Math.sqrt(100_000));
+      expect(Math.abs((own?.deviation ?? 0) / sigma - 1)).toBeLessThan(0.01);
+      const share = own?.contributions.find((one) => one.name === name)?.share ?? 0;
+      expect(share).toBeCloseTo(((factor * deviation) / sigma) ** 2, 1);
+    }
+  });
+});
 
 describe('acceptance classes', () => {
   it.each([

@@ -2,6 +2,7 @@ import { check } from '../../check/check';
 import { compareFootprints, type Difference } from '../../compare/differences';
 import type { Finding } from '../../document/finding';
 import { standardNamed } from '../../document/standard-hash';
+import { spreadsOf } from '../../best/spreads';
 import { jointModel, marginFigures } from '../../joint/model';
 import { simulate } from '../../joint/simulate';
 import { substituted } from '../../land/derivation';
@@ -241,7 +242,9 @@ function differenceTable(differences: readonly Difference[]): Table {
 const signed = (mm: number): string => formatFigure(mm, 2, 3);
 
 /** The joints of one land of each group and size. */
-function jointTable({ footprint, process }: Writable): Table {
+function jointTable(compiled: Writable): Table {
+  const { footprint, process } = compiled;
+  const spreads = spreadsOf(compiled);
   const seen = new Set<string>();
   const rows = footprint.lands.flatMap((land): string[][] => {
     const key = `${land.group} ${land.padstack.name} ${land.end !== null}`;
@@ -249,7 +252,7 @@ function jointTable({ footprint, process }: Writable): Table {
     seen.add(key);
     const model = jointModel(footprint, land, process);
     if (!model) return [];
-    const run = simulate(model, PLAN);
+    const run = simulate(model, PLAN, spreads);
     let step = run.next();
     while (!step.done) step = run.next();
     const simulated = step.value.margins;

@@ -9,11 +9,11 @@ export const mattersTables = (compiled: Writable): Table[] => mattersOf(compiled
 
 /** How tolerances spread, where the document says it. */
 export function spreadNotes(compiled: Writable): string[] {
-  return Object.entries(saidSpreads(compiled)).map(([name, { spread, measured, source }]) => {
+  return Object.entries(saidSpreads(compiled)).map(([name, { spread, measured, source, by }]) => {
     const kind = measured
       ? `${measured.values.length} measured, bias ${formatMm(measured.bias)} mm, σ ${formatMm(measured.deviation)} mm`
       : (keptSpread(spread, null).is ?? '');
-    return `${name}: ${kind}${source ? ` (${source})` : ''}.`;
+    return `${name}: ${kind}${source ? ` (${source})` : ''}${by === 'process' ? ', as the process says' : ''}.`;
   });
 }
 
