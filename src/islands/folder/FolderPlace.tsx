@@ -44,12 +44,12 @@ export function FolderPlace() {
 function Linked() {
   const { folder, mayWrite, busy, look, trouble } = useStore(folderState);
   const [groups, setGroups] = useState<readonly StoredGroup[]>([]);
-  const [group, setGroup] = useState('');
+  const [picked, setGroup] = useState<string | null>(null);
   const linked = folder?.group ?? '';
+  const group = picked ?? linked;
   useEffect(() => {
     void attempt('Reading the groups', async () => setGroups(await groupStore.list()));
   }, []);
-  useEffect(() => setGroup(linked), [linked]);
   if (!handsOutFolders())
     return (
       <section aria-label="Folder" className="border-base-300 bg-base-100 border p-4">
