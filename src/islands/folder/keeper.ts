@@ -80,6 +80,21 @@ function soon(): void {
   timer = setTimeout(() => void lookAgain(), AFTER);
 }
 
+/** What knows both sides of the folder, and remembers what it has read. */
+let kept: { readonly of: StoredFolder; readonly sync: Awaited<ReturnType<typeof folders.sync>> } | null =
+  null;
+
+const hasHandle = (
+  folder: StoredFolder,
+): folder is StoredFolder & { readonly handle: FileSystemDirectoryHandle } => folder.handle !== null;
+
+async function syncOf(folder: StoredFolder & { readonly handle: FileSystemDirectoryHandle }) {
+  const { id, group, handle } = folder;
+  if (kept?.of.id !== id || kept.of.group !== group || kept.of.handle !== handle)
+    kept = { of: folder, sync: await folders.sync(directory(handle), id, group) };
+  return kept.sync;
+}
+
 /** One look at a time, over all tabs. */
 function alone(act: () => Promise<void>): Promise<void> {
   return navigator.locks ? navigator.locks.request('tapis-folder', act) : act();
@@ -90,14 +105,15 @@ export async function lookAgain(): Promise<void> {
   clearTimeout(timer);
   await alone(async () => {
     const { folder } = folderState.getState();
-    if (!folder?.handle) return;
+    if (!folder || !hasHandle(folder)) return;
     const mayWrite = await isPermitted(folder.handle as Permitted);
     folderState.setState({ mayWrite });
     if (!mayWrite) return;
     folderState.setState({ busy: { done: 0, all: 0 } });
     try {
-      const sync = await folders.sync(directory(folder.handle), folder.id, folder.group);
-      const look = await sync.look((done, all) => folderState.setState({ busy: { done, all } }));
+      const look = await (
+        await syncOf(folder)
+      ).look((done, all) => folderState.setState({ busy: { done, all } }));
       const now = { ...folder, lookedAt: Date.now() };
       await folders.put(now);
       folderState.setState({ look, trouble: null, folder: now });
@@ -159,8 +175,8 @@ export async function letGo(): Promise<void> {
 /** Settles what both sides have changed. */
 export async function choose(ask: Ask, side: 'here' | 'there'): Promise<void> {
   const { folder } = folderState.getState();
-  if (!folder?.handle) return;
-  const sync = await folders.sync(directory(folder.handle), folder.id, folder.group);
+  if (!folder || !hasHandle(folder)) return;
+  const sync = await syncOf(folder);
   await alone(() => sync.choose(ask, side));
   await lookAgain();
 }

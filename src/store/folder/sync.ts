@@ -3,7 +3,14 @@ import { joinedTags, readTagList, TAGS_FILE, writeTagList } from '../../core/lib
 import { fileName, folderOf, together, type Here, type Step, type There } from '../../core/library/together';
 import { PROCESSES } from '../../core/process';
 import { keyOf } from '../../kernel/inside';
-import type { StoredFootprint, StoredGroup, StoredLink, TapisDatabase } from '../database';
+import {
+  entryOf,
+  type ShelfEntry,
+  type StoredFootprint,
+  type StoredGroup,
+  type StoredLink,
+  type TapisDatabase,
+} from '../database';
 import { FamilyStore } from '../families';
 import { foldersOf, GroupStore, within } from '../groups';
 import type { KeptTable } from '../kept';
@@ -45,7 +52,17 @@ const LOOKS = 4;
 /** Files between two breaths. */
 const AT_ONCE = 50;
 
+/** A footprint as it stood when it was looked at last: what has not changed since is not read again. */
+interface Known {
+  readonly as: string;
+  readonly name: string;
+  readonly text: string;
+  /** Keys of the models and datasheets that it names. */
+  readonly parts: readonly (readonly [key: string, where: 'models' | 'sources'])[];
+}
+
 export class FolderSync {
+  private readonly known = new Map<string, Known>();
   private readonly shelf: ShelfStore;
   private readonly groups: GroupStore;
   private readonly tables: Readonly<Record<Exclude<KindId, 'footprint'>, KeptTable<never>>>;
@@ -79,6 +96,7 @@ export class FolderSync {
     let told: { path: string; words: string }[] = [];
     let asks: Ask[] = [];
     let count = 0;
+    let files: readonly Listed[] = [];
     const removed = new Set<string>();
     if (this.group !== undefined && !(await this.db.groups.get(this.group)))
       return {
@@ -90,12 +108,17 @@ export class FolderSync {
       };
     for (let i = 0; i < LOOKS; i += 1) {
       const seen = await this.seen(onDone);
+      ({ files } = seen);
       const plan = together(seen.links, seen.here, seen.there, joinTexts);
       if (plan.doubt !== null) return { count, done, asks: [], told: seen.told, doubt: plan.doubt };
       told = [...seen.told];
       asks = [];
       let isAtRest = true;
-      for (const step of plan.steps) {
+      for (const [j, step] of plan.steps.entries()) {
+        if (j % AT_ONCE === 0) {
+          onDone(j, plan.steps.length);
+          await breathe();
+        }
         if (step.do === 'ask') {
           const own = seen.here.find(({ key }) => key === step.key);
           asks.push({ ...step, name: own?.name ?? step.path });
@@ -114,7 +137,7 @@ export class FolderSync {
       count = seen.here.length;
       if (isAtRest) break;
     }
-    told.push(...(await this.parts()), ...(await this.tags(removed)));
+    told.push(...(await this.parts(files)), ...(await this.tags(removed)));
     return { count, done, asks, told, doubt: null };
   }
 
@@ -142,9 +165,8 @@ export class FolderSync {
   private async seen(onDone: (done: number, all: number) => void) {
     const rows = await this.linked();
     const byPath = new Map(rows.map((row) => [row.path, row]));
-    const listed = (await this.folder.list()).filter(
-      ({ path }) => /\.json$/i.test(path) && !/^(models|sources)\//.test(path),
-    );
+    const files = await this.folder.list();
+    const listed = files.filter(({ path }) => /\.json$/i.test(path) && !isPart(path));
     const there: There[] = [];
     const told: { path: string; words: string }[] = [];
     for (const [i, one] of listed.entries()) {
@@ -161,6 +183,7 @@ export class FolderSync {
       here: await this.here(),
       there,
       told,
+      files,
     };
   }
 
@@ -198,12 +221,12 @@ export class FolderSync {
   private async here(): Promise<Here[]> {
     const groups = await this.groups.list();
     const own = await this.footprints(groups);
-    const footprints = own.map(({ id, document, group, locked }): Here => ({
+    const footprints = own.map(([{ id, group, locked }, { name, text }]): Here => ({
       key: `footprint:${id}`,
       kind: 'footprint',
-      name: document.name,
+      name,
       folder: this.under(groups, group),
-      text: KINDS.footprint.write(document),
+      text,
       fixed: locked === undefined ? null : `revision ${locked} is approved here`,
     }));
     if (this.group !== undefined) return footprints;
@@ -228,11 +251,28 @@ export class FolderSync {
   }
 
   /** The footprints that are kept in the folder. */
-  private async footprints(groups: readonly StoredGroup[]): Promise<StoredFootprint[]> {
-    const all = await this.shelf.list();
-    if (this.group === undefined) return all;
-    const inIt = within(groups, this.group);
-    return all.filter(({ group }) => group !== undefined && inIt.has(group));
+  private async footprints(groups: readonly StoredGroup[]): Promise<(readonly [ShelfEntry, Known])[]> {
+    const inIt = this.group === undefined ? null : within(groups, this.group);
+    const all = (await this.shelf.entries()).filter(
+      ({ group }) => inIt === null || (group !== undefined && inIt.has(group)),
+    );
+    const asOf = ({ revision, updatedAt }: ShelfEntry) => `${revision} ${updatedAt}`;
+    const changed = all.filter((entry) => this.known.get(entry.id)?.as !== asOf(entry));
+    for (let i = 0; i < changed.length; i += AT_ONCE) {
+      const some = changed.slice(i, i + AT_ONCE);
+      const rows = await this.db.footprints.bulkGet(some.map(({ id }) => id));
+      for (const row of rows) {
+        if (!row) continue;
+        const { id, document } = row;
+        const text = KINDS.footprint.write(document);
+        this.known.set(id, { as: asOf(entryOf(row)), name: document.name, text, parts: partsOf(document) });
+      }
+      await breathe();
+    }
+    return all.flatMap((entry) => {
+      const known = this.known.get(entry.id);
+      return known ? [[entry, known] as const] : [];
+    });
   }
 
   /** Where the folders of a group's footprints begin. */
@@ -426,21 +466,16 @@ export class FolderSync {
   }
 
   /** Files of models and datasheets that documents name: each side gets what the other has. */
-  private async parts(): Promise<{ path: string; words: string }[]> {
-    const rows = await this.footprints(await this.groups.list());
+  private async parts(listed: readonly Listed[]): Promise<{ path: string; words: string }[]> {
+    const own = await this.footprints(await this.groups.list());
     const trials = this.group !== undefined ? [] : await (this.tables.trial as unknown as TrialStore).rows();
-    const documents: readonly TapisDocument[] = [
-      ...rows.map(({ document }) => document),
-      ...trials.flatMap(({ document }) => documentsOf(document)),
-    ];
-    const wanted = new Map<string, 'models' | 'sources'>();
-    for (const { body, sources = [] } of documents) {
-      if (body?.model) wanted.set(body.model.key, 'models');
-      for (const { key } of sources) if (key !== undefined) wanted.set(key, 'sources');
-    }
+    const wanted = new Map<string, 'models' | 'sources'>([
+      ...own.flatMap(([, { parts }]) => parts),
+      ...trials.flatMap(({ document }) => documentsOf(document)).flatMap(partsOf),
+    ]);
     if (wanted.size === 0) return [];
     const told: { path: string; words: string }[] = [];
-    const files = (await this.folder.list()).filter(({ path }) => /^(models|sources)\//.test(path));
+    const files = listed.filter(({ path }) => isPart(path));
     for (const [key, where] of wanted) {
       const file = files.find(({ path }) => path.startsWith(`${where}/${key.slice(0, SHORT)}`));
       const table = this.db[where] as TapisDatabase['sources'];
@@ -465,6 +500,17 @@ export class FolderSync {
     }
     return told;
   }
+}
+
+/** Whether a file is a model or a datasheet. */
+const isPart = (path: string): boolean => /^(models|sources)\//.test(path);
+
+/** The models and datasheets that a document names. */
+function partsOf({ body, sources = [] }: TapisDocument): Known['parts'] {
+  return [
+    ...(body?.model ? [[body.model.key, 'models'] as const] : []),
+    ...sources.flatMap(({ key }) => (key === undefined ? [] : [[key, 'sources'] as const])),
+  ];
 }
 
 /** The row of a link that remembers which tags both had, by footprint. */
