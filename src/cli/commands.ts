@@ -282,6 +282,10 @@ export const COMMANDS: readonly Command[] = [
         '--number',
         'gives footprints whose names ask for a running number ({counter}) the next that is free among the files',
       ],
+      [
+        '--house',
+        'moves what the processes of documents want as a house would into standards; no land changes by it',
+      ],
     ],
     run: async ({ files, options }) => (await import('./rewrite')).rewriteFiles(files, options),
   },

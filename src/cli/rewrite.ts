@@ -1,10 +1,13 @@
 import { mkdirSync, renameSync, writeFileSync } from 'node:fs';
 import { dirname, join, relative, sep } from 'node:path';
+import { applyEdits } from '../core/document/edit';
 import { problemWords } from '../core/document/read';
 import { schemaFiles, schemaOf } from '../core/document/schemas';
 import { writeDocument } from '../core/document/write';
 import { openDocument, rewritten } from '../core/footprint/open';
 import { counted } from '../core/library/counting';
+import { movedDocument, movedToHouse } from '../core/library/from-process';
+import { processById } from '../core/process';
 import { textOf } from './files';
 import { Refusal, type Outcome } from './outcome';
 
@@ -14,11 +17,13 @@ interface RewriteOptions {
   readonly schema?: string | undefined;
   /** Footprints whose names ask for a running number get the next that is free among the files. */
   readonly number?: boolean | undefined;
+  /** What processes of documents want as a house would moves into standards; no land changes. */
+  readonly house?: boolean | undefined;
 }
 
 /** Writes files in the one way in which Tapis writes them; one that cannot be read stays as it is. */
 export function rewriteFiles(files: readonly string[], options: RewriteOptions): Outcome {
-  const { check: isCheck = false, schema, number = false } = options;
+  const { check: isCheck = false, schema, number = false, house = false } = options;
   if (schema !== undefined && !isCheck) writeSchemas(schema);
   const texts = new Map(files.map((file) => [file, attempted(() => textOf(file))]));
   const numbers = number ? numbered(texts) : new Map<string, string>();
@@ -29,8 +34,9 @@ export function rewriteFiles(files: readonly string[], options: RewriteOptions):
       if (text instanceof Refusal) throw text;
       if (number && kindOf(text) === 'tapis-shelf-1')
         throw new Refusal('--number gives numbers to files of one footprint; this one holds a Shelf.');
+      const own = numbers.get(file) ?? text;
       const read = rewritten(
-        numbers.get(file) ?? text,
+        house ? withHouse(own) : own,
         schema === undefined ? undefined : addressOf(schema, file, text),
       );
       if (!read.ok) throw new Refusal(problemWords(read.error, '; '));
@@ -93,6 +99,24 @@ function numbered(texts: ReadonlyMap<string, string | Refusal>): Map<string, str
   });
   const given = counted(read.map(({ document }) => document));
   return new Map([...given].map(([i, document]) => [read[i]?.file ?? '', writeDocument(document)]));
+}
+
+/**
+ * A document with a standard that says what its process wanted as a house would. Others, and what cannot be read, come
+ * back as they are.
+ * @throws Refusal for an approved document, whose approvals are of its text
+ */
+function withHouse(text: string): string {
+  const opened = openDocument(text);
+  if (!opened.ok) return text;
+  const { ownProcess, approvals = [] } = opened.value;
+  const original = ownProcess?.basedOn === undefined ? null : processById(ownProcess.basedOn);
+  const moved = ownProcess && original && movedToHouse(ownProcess, original);
+  const edits = moved && movedDocument(opened.value, ownProcess, moved);
+  if (!edits) return text;
+  if (approvals.length > 0)
+    throw new Refusal('It is approved as it is: what its process says for the house stays in it.');
+  return writeDocument(applyEdits(opened.value, edits));
 }
 
 /** Puts a new text in a file's place at one stroke: what goes wrong on the way leaves the old one. */

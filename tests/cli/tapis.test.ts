@@ -7,7 +7,9 @@ import { unzipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
 import { run } from '../../src/cli/tapis';
 import { FORMATS } from '../../src/core/format';
-import { processById } from '../../src/core/process';
+import type { TapisDocument } from '../../src/core/document/document';
+import { processById, standardProcess } from '../../src/core/process';
+import type { Process } from '../../src/core/process/process';
 import { chip, converter } from '../data/documents';
 
 const folder = mkdtempSync(join(tmpdir(), 'tapis-'));
@@ -231,6 +233,44 @@ describe('tapis', () => {
     expect((await run(['describe', two])).out).toContain('standard name: HS-0002_SOP65P640X120-16N');
     expect((await run(['format', '--check', one, two, kept])).code).toBe(0);
     expect((await run(['check', kept])).code).toBe(2);
+  });
+  it('moves what a process wants as a house into a standard, and leaves approved documents alone', async () => {
+    const own: Process = { ...standardProcess, id: 'line-7', name: 'Line 7', basedOn: standardProcess.id };
+    const under = {
+      ...converter(),
+      process: own.id,
+      ownProcess: { ...own, legendWidth: 0.2, acceptanceClass: 3 },
+    };
+    const path = file('line.json', under);
+    const approved = file('line-approved.json', {
+      ...under,
+      approvals: [
+        {
+          by: 'K',
+          key: 'a'.repeat(64),
+          at: '2026-11-02T09:00:00Z',
+          of: 'b'.repeat(64),
+          signature: 'c'.repeat(128),
+        },
+      ],
+    });
+    const before = (await run(['compile', path])).out;
+    expect(await run(['format', '--house', path, approved])).toMatchObject({
+      code: 2,
+      out: `${path}\n`,
+      err: expect.stringContaining(`${approved}: It is approved as it is`),
+    });
+    const written = JSON.parse(readFileSync(path, 'utf8')) as TapisDocument;
+    expect(written.ownProcess).toMatchObject({
+      legendWidth: standardProcess.legendWidth,
+      acceptanceClass: 2,
+    });
+    expect(Object.keys(written.standard?.clauses ?? {}).sort()).toEqual([
+      'marks/legend-width',
+      'rules/class',
+    ]);
+    const lands = (text: string) => (JSON.parse(text) as { lands: unknown }).lands;
+    expect(lands((await run(['compile', path])).out)).toEqual(lands(before));
   });
   it('tells of a model inside that is damaged, and goes on without it', async () => {
     const model = { name: 'a.step', key: 'f'.repeat(64), data: 'bm90IGEgZmlsZQ==' };
