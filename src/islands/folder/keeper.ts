@@ -116,7 +116,12 @@ export async function lookAgain(): Promise<void> {
       ).look((done, all) => folderState.setState({ busy: { done, all } }));
       const now = { ...folder, lookedAt: Date.now() };
       await folders.put(now);
-      folderState.setState({ look, trouble: null, folder: now });
+      folderState.setState(({ look: before }) => ({
+        // what a look writes is looked at once more: what it did stays to be read
+        look: look.done.length === 0 && before ? { ...look, done: before.done } : look,
+        trouble: null,
+        folder: now,
+      }));
     } catch (error) {
       const isGone = error instanceof DOMException && error.name === 'NotFoundError';
       folderState.setState({
