@@ -110,7 +110,7 @@ export const COMMANDS: readonly Command[] = [
   {
     name: 'take',
     summary:
-      'reads a datasheet’s table (txt, tsv, html, pdf, png, jpg) and prints a document; with --rows a list of parts (csv, xlsx, html, pdf) and writes one for each row. What is doubtful goes to standard error',
+      'reads a datasheet’s table (txt, tsv, html, pdf, png, jpg) and prints a document; with --rows a list of parts (csv, xlsx, html, pdf) or a folder of datasheets, and writes one for each row, or finds the footprints of a bill of materials. What is doubtful goes to standard error',
     takes: 'FILE',
     options: [
       ['--family <id>', 'the package family; guessed where it is missing'],
@@ -119,7 +119,11 @@ export const COMMANDS: readonly Command[] = [
       ['--unit <unit>', 'mm, mil or in, where the page does not say it'],
       ['--rows', 'each row is a part of its own'],
       ['--columns <heads>', 'what columns of a list hold, such as T=A,a=T,Remark=left'],
-      ['--out <folder>', 'where the footprints of a list are written'],
+      [
+        '--out <folder>',
+        'where the footprints of a list are written; those that were taken from it before are changed',
+      ],
+      ['--against <folder>', 'footprints that the lines of a bill of materials are held against'],
       STANDARD,
     ],
     run: async ({ files: [file = ''], options }) => (await import('./take')).take(file, options),

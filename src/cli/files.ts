@@ -88,10 +88,16 @@ export function writeInto(folder: string, { name, content }: WrittenFile): strin
 }
 
 /** The JSON files in a folder and in those in it, by their paths. */
-export function filesIn(folder: string): string[] {
+export const filesIn = (folder: string): string[] => namesIn(folder, /\.json$/i);
+
+/** The files in a folder that may be datasheets, by their paths. */
+export const sheetsIn = (folder: string): string[] =>
+  namesIn(folder, /\.(pdf|png|jpe?g|webp|html?|txt|tsv)$/i);
+
+function namesIn(folder: string, form: RegExp): string[] {
   try {
     return readdirSync(folder, { recursive: true, encoding: 'utf8' })
-      .filter((path) => /\.json$/i.test(path))
+      .filter((path) => form.test(path))
       .map((path) => path.split(sep).join('/'))
       .sort();
   } catch (error) {

@@ -1,4 +1,4 @@
-import { mkdirSync, renameSync, writeFileSync } from 'node:fs';
+import { mkdirSync, writeFileSync } from 'node:fs';
 import { dirname, join, relative, sep } from 'node:path';
 import { applyEdits } from '../core/document/edit';
 import { problemWords } from '../core/document/read';
@@ -10,6 +10,7 @@ import { movedDocument, movedToHouse } from '../core/library/from-process';
 import { processById } from '../core/process';
 import { textOf } from './files';
 import { Refusal, type Outcome } from './outcome';
+import { replace } from './replace';
 
 interface RewriteOptions {
   readonly check?: boolean | undefined;
@@ -117,15 +118,4 @@ function withHouse(text: string): string {
   if (approvals.length > 0)
     throw new Refusal('It is approved as it is: what its process says for the house stays in it.');
   return writeDocument(applyEdits(opened.value, edits));
-}
-
-/** Puts a new text in a file's place at one stroke: what goes wrong on the way leaves the old one. */
-function replace(file: string, text: string): void {
-  const beside = `${file}.${process.pid}.new`;
-  try {
-    writeFileSync(beside, text);
-    renameSync(beside, file);
-  } catch (error) {
-    throw new Refusal(`it cannot be written: ${(error as Error).message}`);
-  }
 }

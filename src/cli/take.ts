@@ -14,14 +14,16 @@ export interface TakeOptions {
   readonly rows?: boolean | undefined;
   readonly columns?: string | undefined;
   readonly out?: string | undefined;
+  /** A folder of footprints that the lines of a bill are held against. */
+  readonly against?: string | undefined;
   readonly standard?: string | undefined;
 }
 
 /** Reads a datasheet's page and prints a document; what is doubtful goes to standard error. */
 export async function take(file: string, options: TakeOptions): Promise<Outcome> {
   if (options.rows) return (await import('./take-rows')).takeRows(file, options);
-  if (options.columns !== undefined || options.out !== undefined)
-    throw new Refusal('--columns and --out go with --rows.');
+  if (options.columns !== undefined || options.out !== undefined || options.against !== undefined)
+    throw new Refusal('--columns, --against and --out go with --rows.');
   const { page, family, size } = options;
   const unit = unitOf(options.unit);
   const ask = { family, size };

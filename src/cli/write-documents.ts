@@ -1,25 +1,34 @@
-import { mkdirSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { TapisDocument } from '../core/document/document';
 import { writeDocument } from '../core/document/write';
 import { Refusal } from './outcome';
 
+/** What is done where a file of a document's name is there already. */
+type WhereTaken = 'refuse' | 'another name';
+
 /**
  * Writes documents into a folder under their names; what is there already is not written over.
  * @returns their paths @throws Refusal with what was written before
  */
-export function writeDocuments(folder: string, documents: readonly TapisDocument[]): string[] {
+export function writeDocuments(
+  folder: string,
+  documents: readonly TapisDocument[],
+  taken: WhereTaken = 'refuse',
+): string[] {
   const written: string[] = [];
   const used = new Set<string>();
+  const isTaken = (name: string) =>
+    used.has(name.toLowerCase()) || (taken === 'another name' && existsSync(pathOf(folder, name)));
   try {
     mkdirSync(folder, { recursive: true });
     for (const document of documents) {
       const plain =
         document.name.replace(/[\\/:*?"<>|\u0000-\u001f]+/g, '-').replace(/^[. ]+|[. ]+$/g, '') || 'pattern';
       let name = plain;
-      for (let i = 2; used.has(name.toLowerCase()); i += 1) name = `${plain} (${i})`;
+      for (let i = 2; isTaken(name); i += 1) name = `${plain} (${i})`;
       used.add(name.toLowerCase());
-      const path = join(folder, `${name}.tapis.json`);
+      const path = pathOf(folder, name);
       writeFileSync(path, writeDocument(document), { flag: 'wx' });
       written.push(path);
     }
@@ -34,3 +43,5 @@ export function writeDocuments(folder: string, documents: readonly TapisDocument
   }
   return written;
 }
+
+const pathOf = (folder: string, name: string): string => join(folder, `${name}.tapis.json`);

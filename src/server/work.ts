@@ -121,7 +121,12 @@ async function takeReply({ bytes, asked }: TakeWork['take']): Promise<Reply> {
       ...(family === undefined ? {} : { family }),
       ...(unit ? { unit } : {}),
     });
-    return list.ok ? json(list.value) : problem(422, 'Not read', list.error);
+    if (!list.ok) return problem(422, 'Not read', list.error);
+    if (!('bill' in list.value)) return json(list.value);
+    // there are no footprints here to hold its lines against: typical sizes are found
+    const { matchLine } = await import('../core/lists/bill-match');
+    const { bill } = list.value;
+    return json({ bill, matches: bill.lines.map((line) => matchLine(line, [])) });
   }
   const { takeFile } = await import('../kernel/source/take-file');
   const taken = await takeFile(bytes, name, { ...ask, page: number, unit });

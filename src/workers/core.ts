@@ -5,6 +5,7 @@ const JOBS = {
   best: async () => (await import('./jobs/best')).best,
   change: async () => (await import('./jobs/change')).change,
   costs: async () => (await import('./jobs/costs')).costs,
+  differences: async () => (await import('./jobs/differences')).differences,
   facts: async () => (await import('./jobs/facts')).facts,
   level: async () => (await import('./jobs/level')).level,
   opinion: async () => (await import('./jobs/opinion')).opinion,

@@ -12,6 +12,8 @@ export const TEXT_ROLES = [
   'tags',
   'pins',
   'value',
+  'quantity',
+  'references',
 ] as const;
 export type TextRole = (typeof TEXT_ROLES)[number];
 
@@ -27,6 +29,8 @@ export const ROLE_WORDS: Readonly<Record<TextRole, string>> = {
   tags: 'tags',
   pins: 'number of pins',
   value: 'value or description',
+  quantity: 'how many',
+  references: 'references',
 };
 
 const HEADS: readonly (readonly [TextRole, RegExp])[] = [
@@ -50,6 +54,14 @@ const HEADS: readonly (readonly [TextRole, RegExp])[] = [
   [
     'pins',
     /^(pins?|leads?|pin count|lead count|no\.? of (pins|leads)|terminals|ways|poles|positions|polzahl|anzahl (pins|anschlüsse)|broches|patillas|引脚数|端子数|핀 수)$/iu,
+  ],
+  [
+    'quantity',
+    /^(qty\.?|quantity|menge|anzahl|stück(zahl)?|stk\.?|quantité|qté|cantidad|quantità|q\.?tà|数量|個数|수량|количество|кол-?во)( ?\/ ?(board|pcb|unit))?$/iu,
+  ],
+  [
+    'references',
+    /^(ref\.?(s|des|erences?)?|reference designators?|ref\.? des\.?|designators?|position(en)?|bauteil(e)?|referenz(en)?|repères?|références?|referencias?|riferiment[oi]|位号|部品番号|リファレンス|참조|обозначение)$/iu,
   ],
   [
     'value',

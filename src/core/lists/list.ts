@@ -38,6 +38,8 @@ export interface ListRow {
   readonly part: string;
   readonly group: string;
   readonly tags: readonly string[];
+  /** The density level that the row says; `null` where it says none. */
+  readonly level: Level | null;
   /** What it comes to; `null` where no family is known. */
   readonly document: TapisDocument | null;
   /** What is to be looked at before it is taken. */
@@ -264,7 +266,7 @@ function rowOf(row: GridRow, i: number, { table, texts, asked, kind, plans }: Ro
     const why = kind
       ? `No column is a dimension of ${kind.title}.`
       : 'No word of the row says which package it is, and its sizes fit none.';
-    return { ...base, document: null, doubts: [why] };
+    return { ...base, level: null, document: null, doubts: [why] };
   }
   const doubts: string[] = [];
   const dimensions: Record<string, TapisDocument['package']['dimensions'][string]> = {};
@@ -296,10 +298,12 @@ function rowOf(row: GridRow, i: number, { table, texts, asked, kind, plans }: Ro
     dimensions['n'] = { text: n, where };
   const options = optionsOf(kind, dimensions, row, { texts, table, asked });
   if (options.unsaid) doubts.push(options.unsaid);
-  const level = levelOf(textIn(row, texts, 'level'), asked.level ?? 'B', doubts);
+  const saidLevel = levelOf(textIn(row, texts, 'level'), doubts);
+  const level = saidLevel ?? asked.level ?? 'B';
   const document = newDocument(name.slice(0, LONGEST.name), kind.id, dimensions);
   return {
     ...base,
+    level: saidLevel,
     document: {
       ...document,
       level,
@@ -334,14 +338,15 @@ function outside(
     : null;
 }
 
-function levelOf(text: string, usual: Level, doubts: string[]): Level {
+/** The level that a text says; `null` where it says none that is known, which is told. */
+function levelOf(text: string, doubts: string[]): Level | null {
   const said = text.trim().toUpperCase();
-  if (said === '') return usual;
+  if (said === '') return null;
   const level =
     LEVELS.find((one) => one === said) ??
     ({ M: 'A', N: 'B', L: 'C', MOST: 'A', NOMINAL: 'B', LEAST: 'C' } as const)[said];
-  if (!level) doubts.push(`“${text}” is no density level: ${usual} is taken.`);
-  return level ?? usual;
+  if (!level) doubts.push(`“${text}” is no density level: the usual one is taken.`);
+  return level ?? null;
 }
 
 /** Choices of the family that the row's words make; what they leave open is said. */

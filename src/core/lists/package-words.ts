@@ -10,6 +10,11 @@ export interface PackageWord {
   readonly typical?: string;
 }
 
+/** A word of a package where it was found, with what stands behind it. */
+export interface FoundWord extends PackageWord {
+  readonly rest: string;
+}
+
 interface Form {
   readonly form: RegExp;
   readonly says: (found: RegExpExecArray) => PackageWord | null;
@@ -102,14 +107,14 @@ const FORMS: readonly Form[] = [
 ];
 
 /** What the words of a package say, the first that is known; `null` where none is. */
-export function packageSaid(text: string): PackageWord | null {
+export function packageSaid(text: string): FoundWord | null {
   for (const { form, says } of FORMS) {
     const found = form.exec(text);
     const word = found && says(found);
     if (word) {
       // “QFN-32 5x5 0.5”: body and pitch behind the word
       const rest = text.slice((found.index ?? 0) + found[0].length);
-      return { ...word, dimensions: { ...word.dimensions, ...bodyAndPitch(word.family, rest) } };
+      return { ...word, rest, dimensions: { ...word.dimensions, ...bodyAndPitch(word.family, rest) } };
     }
   }
   return null;

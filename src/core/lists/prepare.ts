@@ -1,4 +1,4 @@
-import type { TapisDocument } from '../document/document';
+import type { Level, TapisDocument } from '../document/document';
 import type { ListRow } from './list';
 
 /** What makes two rows one footprint: everything that is drawn from, and not where it was read or who uses it. */
@@ -37,6 +37,10 @@ export interface TakenRow {
   readonly group: string;
   readonly tags: readonly string[];
   readonly number: number;
+  /** Names and part numbers of all rows that are the same. */
+  readonly parts: readonly string[];
+  /** The density level that the row says; `null` where it says none. */
+  readonly level: Level | null;
 }
 
 /**
@@ -49,11 +53,14 @@ export function takenFrom(
 ): TakenRow[] {
   const same = sameRows(rows);
   return rows.flatMap((row, i): TakenRow[] => {
-    const { document, group, tags, number } = row;
+    const { document, group, tags, number, level } = row;
     if (!document || same[i] !== null || !isTaken(row)) return [];
-    const all = [row, ...rows.filter((_, k) => same[k] === number)].map(({ part, name }) => part || name);
-    const used = [...new Set(all)].filter((part) => part !== document.name);
+    const all = [row, ...rows.filter((_, k) => same[k] === number)];
+    const used = [...new Set(all.map(({ part, name }) => part || name))].filter(
+      (part) => part !== document.name,
+    );
+    const parts = [...new Set(all.flatMap(({ part, name }) => [name, part].filter(Boolean)))];
     const notes = used.length === 0 ? {} : { notes: `Used by ${used.join(', ')}`.slice(0, 4000) };
-    return [{ document: { ...document, ...notes }, group, tags, number }];
+    return [{ document: { ...document, ...notes }, group, tags, number, parts, level }];
   });
 }

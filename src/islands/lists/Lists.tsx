@@ -1,148 +1,90 @@
 import { useEffect, useMemo, useState } from 'react';
-import { navigate } from 'wouter/use-browser-location';
-import { LEVELS, type Level, type SheetUnit } from '../../core/document/document';
-import { CATALOGUE } from '../../core/package/catalogue';
-import { takenFrom } from '../../core/lists/prepare';
+import type { Level, SheetUnit } from '../../core/document/document';
 import type { ListAsked } from '../../core/lists/list';
-import { Pick } from '../common/inputs';
-import { NoteBar, tellNote } from '../common/note';
+import { NoteBar } from '../common/note';
 import { PageHead } from '../common/PageHead';
-import { groups, shelf } from '../common/shelf-store';
-import { counted } from '../common/words';
 import { attempt, TroubleBar } from '../common/trouble';
-import { ColumnRoles } from './ColumnRoles';
+import { BillView } from './BillView';
+import { broughtFiles, type Brought } from './files';
+import { ListView } from './ListView';
 import { keepRoles } from './roles';
-import { Rows } from './Rows';
-import { headsOf, useList, worthALook, type ListInput } from './useList';
+import { headsOf, useList } from './useList';
 
-/** A list of parts, a row each: read, looked at, mended, and put on the Shelf as one act. */
+/** What is asked of a list as a whole. */
+export interface Wishes {
+  readonly family: string;
+  readonly unit: SheetUnit | '';
+  readonly level: Level;
+  readonly component: string;
+}
+
+const NO_WISHES: Wishes = { family: '', unit: '', level: 'B', component: '' };
+/** What pasted cells are called until somebody says it. */
+export const PASTED = 'pasted list';
+
+/** Parts from lists: dimensions a row each, a bill of materials, or a folder of datasheets. */
 export function Lists() {
-  const [input, setInput] = useState<ListInput | null>(null);
-  const [source, setSource] = useState('list');
-  const [family, setFamily] = useState('');
-  const [unit, setUnit] = useState<SheetUnit | ''>('');
-  const [level, setLevel] = useState<Level>('B');
-  const [component, setComponent] = useState('');
+  const [brought, setBrought] = useState<Brought | null>(null);
+  const [source, setSource] = useState(PASTED);
+  const [wishes, setWishes] = useState(NO_WISHES);
+  const [reading, setReading] = useState<string | null>(null);
   /** `null` until something is settled: what was settled for these heads before holds. */
   const [said, setSaid] = useState<Readonly<Record<string, string>> | null>(null);
-  const [left, setLeft] = useState<ReadonlySet<number>>(new Set());
   useEffect(() => {
     document.title = 'A list of parts · Tapis';
   }, []);
-  const asked = useMemo(
-    (): ListAsked => ({
+  const asked = useMemo((): ListAsked => {
+    const { family, unit, level, component } = wishes;
+    return {
       source,
       level,
       ...(said ? { roles: said } : {}),
       ...(family === '' ? {} : { family }),
       ...(component === '' ? {} : { component }),
       ...(unit === '' ? {} : { unit }),
-    }),
-    [source, level, said, family, unit, component],
-  );
-  const { list, rows, cells, context, progress, refused, roles, stop } = useList(input, asked);
-  const begin = (next: ListInput, name: string) => {
-    setLeft(new Set());
+    };
+  }, [source, said, wishes]);
+  const state = useList(brought?.input ?? null, asked);
+  const { list, bill, rows, cells, context, progress, refused, roles } = state;
+  const begin = (next: Brought) => {
     setSaid(null);
-    setSource(name);
-    setInput(next);
+    setSource(next.name);
+    setBrought(next);
   };
-  const bring = async (file: File | undefined) => {
-    if (file)
-      begin({ kind: 'file', bytes: new Uint8Array(await file.arrayBuffer()), name: file.name }, file.name);
-  };
+  const bring = (files: readonly File[]) =>
+    void attempt('Reading the list', async () => {
+      try {
+        const next = await broughtFiles(files, (done) =>
+          setReading(`Reading file ${done + 1} of ${files.length}`),
+        );
+        if (next) begin(next);
+      } finally {
+        setReading(null);
+      }
+    });
   const settle = (head: string, role: string | null) => {
     const next = { ...roles };
     if (role === null) delete next[head];
     else next[head] = role;
     setSaid(next);
-    if (list) keepRoles(headsOf(list), next);
+    keepRoles(headsOf(state), next);
   };
   /** A cell that is mended: the list is read again from its cells. */
   const mend = (row: number, column: number, text: string) => {
     const line = rows.find((one) => one.row.number === row)?.row.line;
     const next = cells.map((own, i) => (i === line ? own.with(column, text) : own));
-    setInput({ kind: 'cells', cells: next, context });
+    if (brought) setBrought({ ...brought, input: { kind: 'cells', cells: next, context } });
   };
-  const components = CATALOGUE.filter(({ id }) => list?.families.some(([own]) => own === id))
-    .flatMap(({ options }) => options.filter(({ id }) => id === 'component'))
-    .slice(0, 1)
-    .flatMap(({ choices }) => choices.map(({ id, name }) => [id, name] as const));
-  const shown = useMemo(
-    () => [...rows].sort((a, b) => worthALook(b) - worthALook(a) || a.row.number - b.row.number),
-    [rows],
-  );
-  const taken = useMemo(
-    () =>
-      takenFrom(
-        rows.map(({ row }) => row),
-        ({ number }) => !left.has(number),
-      ),
-    [rows, left],
-  );
-  const take = () =>
-    void attempt('Putting the list on the Shelf', async () => {
-      const name = source.replace(/\.[a-z0-9]+$/i, '') || 'List';
-      const byGroup = new Map<string, typeof taken>();
-      for (const one of taken) byGroup.set(one.group, [...(byGroup.get(one.group) ?? []), one]);
-      const ids: string[] = [];
-      for (const [group, some] of byGroup) {
-        const id = await groups.ensure(group === '' ? [name] : [name, group]);
-        const added = await shelf.add(
-          some.map(({ document }) => document),
-          id,
-        );
-        ids.push(...added.map((one) => one.id));
-      }
-      tellNote({
-        words: `${counted(ids.length, 'footprint')} of ${source} are on the Shelf, in the group “${name}”.`,
-        takeBack: {
-          words: 'Take them back',
-          act: async () => {
-            await shelf.bin(...ids);
-            return 'They are in the bin.';
-          },
-        },
-      });
-      navigate('/');
-    });
   return (
     <div
       className="flex h-screen min-w-[840px] flex-col"
       onDragOver={(event) => event.preventDefault()}
       onDrop={(event) => {
         event.preventDefault();
-        void bring(event.dataTransfer.files[0]);
+        bring([...event.dataTransfer.files]);
       }}
     >
-      <PageHead
-        title="A list of parts"
-        end={
-          <>
-            <label className="btn btn-sm">
-              Choose a list
-              <input
-                type="file"
-                accept=".csv,.tsv,.txt,.xlsx,.html,.htm"
-                className="sr-only"
-                aria-label="File with a list"
-                onChange={({ target }) => {
-                  void bring(target.files?.[0]);
-                  target.value = '';
-                }}
-              />
-            </label>
-            <button
-              type="button"
-              className="btn btn-sm btn-primary"
-              disabled={taken.length === 0 || progress !== null}
-              onClick={take}
-            >
-              Put {taken.length} on the Shelf
-            </button>
-          </>
-        }
-      />
+      <PageHead title="A list of parts" end={<Choose onChoose={bring} />} />
       <TroubleBar />
       <NoteBar />
       {refused !== null && (
@@ -150,111 +92,105 @@ export function Lists() {
           {refused}
         </p>
       )}
-      {list === null ? (
-        <Empty
-          onText={(text, html) => begin({ kind: 'text', text, html }, 'pasted list')}
-          busy={progress !== null}
+      {reading !== null && (
+        <p role="status" className="border-primary border-l-4 px-4 py-1.5">
+          {reading}
+        </p>
+      )}
+      {bill ? (
+        <BillView
+          key={source}
+          source={source}
+          bill={bill}
+          settled={roles}
+          onSettle={settle}
+          onName={brought?.name === PASTED ? setSource : null}
+        />
+      ) : list && brought ? (
+        <ListView
+          key={brought.name}
+          source={source}
+          onName={brought.name === PASTED ? setSource : null}
+          sheets={brought.sheets}
+          state={state}
+          list={list}
+          wishes={wishes}
+          onWish={(part) => setWishes({ ...wishes, ...part })}
+          onSettle={settle}
+          onMend={mend}
         />
       ) : (
-        <main className="flex min-h-0 flex-1 flex-col">
-          <div className="border-base-300 bg-base-100 flex flex-wrap items-center gap-x-5 gap-y-1 border-b px-4 py-1.5 text-[13px]">
-            <span>
-              <b className="font-semibold">{source}</b>: {list.rows.length} rows,{' '}
-              {list.families
-                .map(([id, count]) => `${count} ${CATALOGUE.find((kind) => kind.id === id)?.title ?? id}`)
-                .join(', ') || 'of no family that is known'}
-            </span>
-            <label className="flex items-center gap-2">
-              Family
-              <Pick
-                className="w-52"
-                value={family}
-                options={[
-                  ['', 'as each row says'],
-                  ...CATALOGUE.map(({ id, title }) => [id, title] as const),
-                ]}
-                onChange={setFamily}
-              />
-            </label>
-            <label className="flex items-center gap-2">
-              Plain numbers
-              <Pick
-                className="w-28"
-                value={unit}
-                options={[
-                  ['', 'as said'],
-                  ['mm', 'mm'],
-                  ['mil', 'mil'],
-                  ['in', 'in'],
-                ]}
-                onChange={setUnit}
-              />
-            </label>
-            <label className="flex items-center gap-2">
-              Level
-              <Pick
-                className="w-16"
-                value={level}
-                options={LEVELS.map((one) => [one, one] as const)}
-                onChange={setLevel}
-              />
-            </label>
-            {components.length > 0 && (
-              <label className="flex items-center gap-2">
-                Where no word says it, they are
-                <Pick
-                  className="w-36"
-                  value={component}
-                  options={[['', 'not said'], ...components]}
-                  onChange={setComponent}
-                />
-              </label>
-            )}
-            {progress !== null && (
-              <span role="status" className="flex items-center gap-2">
-                {progress.of === 0 ? 'Reading the list' : `Working out ${progress.done} of ${progress.of}`}
-                <button type="button" className="btn btn-sm" onClick={stop}>
-                  Stop
-                </button>
-              </span>
-            )}
-          </div>
-          {list.doubts.map((doubt) => (
-            <p key={doubt} className="border-warning border-l-4 px-4 py-0.5 text-[13px]">
-              {doubt}
-            </p>
-          ))}
-          <ColumnRoles
-            columns={list.columns}
-            families={list.families.map(([id]) => id)}
-            onSettle={settle}
-            settled={roles}
-          />
-          <Rows
-            rows={shown}
-            columns={list.columns}
-            left={left}
-            onLeave={(number, isLeft) => {
-              const next = new Set(left);
-              if (isLeft) next.add(number);
-              else next.delete(number);
-              setLeft(next);
-            }}
-            onMend={mend}
-          />
-        </main>
+        <Empty
+          onText={(text, html) =>
+            begin({ input: { kind: 'text', text, html }, name: PASTED, sheets: new Map() })
+          }
+          onExample={() =>
+            void attempt('Opening the demo’s list', async () => {
+              const { PASSIVES } = await import('../../demo/passives');
+              const name = 'tide-gauge passives.csv';
+              begin({
+                input: { kind: 'file', name, bytes: new TextEncoder().encode(PASSIVES) },
+                name,
+                sheets: new Map(),
+              });
+            })
+          }
+          busy={progress !== null}
+        />
       )}
     </div>
   );
 }
 
-function Empty({ onText, busy }: { onText: (text: string, html: string) => void; busy: boolean }) {
+/** Chooses a list, several datasheets, or a folder of them. */
+function Choose({ onChoose }: { onChoose: (files: readonly File[]) => void }) {
+  return (
+    <>
+      <label className="btn btn-sm relative">
+        Choose a folder of datasheets
+        <input
+          type="file"
+          className="sr-only"
+          aria-label="Folder of datasheets"
+          {...{ webkitdirectory: '' }}
+          onChange={({ target }) => {
+            onChoose([...(target.files ?? [])].filter(({ name }) => /\.(pdf|html?|txt)$/i.test(name)));
+            target.value = '';
+          }}
+        />
+      </label>
+      <label className="btn btn-sm relative">
+        Choose a list
+        <input
+          type="file"
+          multiple
+          accept=".csv,.tsv,.txt,.xlsx,.html,.htm,.pdf"
+          className="sr-only"
+          aria-label="File with a list"
+          onChange={({ target }) => {
+            onChoose([...(target.files ?? [])]);
+            target.value = '';
+          }}
+        />
+      </label>
+    </>
+  );
+}
+
+interface EmptyProps {
+  onText: (text: string, html: string) => void;
+  onExample: () => void;
+  busy: boolean;
+}
+
+function Empty({ onText, onExample, busy }: EmptyProps) {
   return (
     <main className="grid flex-1 place-content-center p-8">
       <div className="w-[62ch] max-w-full">
         <p className="text-[15px]">
-          A list has a row for each part and its dimensions in columns: a series table, a spreadsheet, a
-          company’s list. Drop it here as CSV, TSV, XLSX or HTML, or paste its cells.
+          A list has a row for each part: its dimensions in columns (a series table, a spreadsheet, a
+          company’s list), or its package in words (a bill of materials). Drop it here as CSV, TSV, XLSX, HTML
+          or PDF, drop several datasheets, or paste cells.
         </p>
         <textarea
           className="border-base-300 bg-base-100 mt-3 w-full border p-2"
@@ -271,7 +207,12 @@ function Empty({ onText, busy }: { onText: (text: string, html: string) => void;
           }}
           onBlur={({ target }) => target.value.trim() !== '' && onText(target.value, '')}
         />
-        <p className="text-secondary mt-1 text-[12px]">What is typed is read when the field is left.</p>
+        <p className="text-secondary mt-1 text-[12px]">
+          What is typed is read when the field is left.{' '}
+          <button type="button" className="link" onClick={onExample}>
+            Open the demo’s list of 60 passives
+          </button>
+        </p>
       </div>
     </main>
   );

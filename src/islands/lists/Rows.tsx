@@ -1,7 +1,10 @@
 import { useState } from 'react';
+import type { Again, BroughtAgain } from '../../core/lists/again';
 import type { ListColumn } from '../../core/lists/list';
+import { saidChanges } from '../changing/change-words';
 import { VERDICTS } from '../common/verdict';
 import { Drawing } from '../sheet/CardDrawing';
+import type { Difference } from './useAgain';
 import type { ShownRow } from './useList';
 
 interface Props {
@@ -9,6 +12,9 @@ interface Props {
   columns: readonly ListColumn[];
   /** Numbers of rows that are left out. */
   left: ReadonlySet<number>;
+  /** How rows stand to what was taken of the list before; `null` where nothing was. */
+  again: BroughtAgain | null;
+  differences: ReadonlyMap<string, Difference>;
   onLeave: (number: number, isLeft: boolean) => void;
   /** @param row its number, from 1 @param column its place */
   onMend: (row: number, column: number, text: string) => void;
@@ -18,7 +24,7 @@ interface Props {
 const FIRST = 150;
 
 /** The parts of a list, the doubtful first, each with its drawing and what was understood. */
-export function Rows({ rows, columns, left, onLeave, onMend }: Props) {
+export function Rows({ rows, columns, left, again, differences, onLeave, onMend }: Props) {
   const [open, setOpen] = useState<number | null>(null);
   const [most, setMost] = useState(FIRST);
   return (
@@ -29,6 +35,8 @@ export function Rows({ rows, columns, left, onLeave, onMend }: Props) {
             key={one.row.number}
             shown={one}
             columns={columns}
+            again={again?.rows.get(one.row.number) ?? null}
+            differences={differences}
             isLeft={left.has(one.row.number)}
             isOpen={open === one.row.number}
             onOpen={() => setOpen(open === one.row.number ? null : one.row.number)}
@@ -46,9 +54,9 @@ export function Rows({ rows, columns, left, onLeave, onMend }: Props) {
   );
 }
 
-interface RowProps {
+interface RowProps extends Pick<Props, 'columns' | 'differences'> {
   shown: ShownRow;
-  columns: readonly ListColumn[];
+  again: Again | null;
   isLeft: boolean;
   isOpen: boolean;
   onOpen: () => void;
@@ -56,10 +64,11 @@ interface RowProps {
   onMend: (column: number, text: string) => void;
 }
 
-function Row({ shown, columns, isLeft, isOpen, onOpen, onLeave, onMend }: RowProps) {
+function Row({ shown, columns, again, differences, isLeft, isOpen, onOpen, onLeave, onMend }: RowProps) {
   const { row, kept, sameAs, known } = shown;
   const verdict = kept && VERDICTS[kept.facts.verdict];
   const doubt = row.doubts[0];
+  const stays = again?.is === 'same' || (again?.is === 'changed' && again.fixed !== null);
   return (
     <li className="border-base-300 border-b px-4 py-1.5">
       <div className="grid grid-cols-[24px_120px_minmax(0,1.2fr)_minmax(0,1fr)_minmax(0,1.6fr)_auto] items-center gap-x-3">
@@ -67,8 +76,8 @@ function Row({ shown, columns, isLeft, isOpen, onOpen, onLeave, onMend }: RowPro
           type="checkbox"
           className="checkbox checkbox-sm"
           aria-label={`Take row ${row.number}, ${row.name}`}
-          checked={!isLeft && row.document !== null && sameAs === null}
-          disabled={row.document === null || sameAs !== null}
+          checked={!isLeft && row.document !== null && sameAs === null && !stays}
+          disabled={row.document === null || sameAs !== null || stays}
           onChange={({ target }) => onLeave(!target.checked)}
         />
         <span className="flex h-[46px] items-center justify-center overflow-hidden">
@@ -97,7 +106,8 @@ function Row({ shown, columns, isLeft, isOpen, onOpen, onLeave, onMend }: RowPro
                   {row.doubts.length > 1 ? ` and ${row.doubts.length - 1} more` : ''}
                 </span>
               )}
-              {known && (
+              {again && <AgainWords again={again} differences={differences} />}
+              {known && !again && (
                 <span className="text-secondary block truncate">
                   The Shelf has these lands:{' '}
                   <a className="link" href={`/bench/${known.id}`}>
@@ -138,6 +148,29 @@ function Row({ shown, columns, isLeft, isOpen, onOpen, onLeave, onMend }: RowPro
         </div>
       )}
     </li>
+  );
+}
+
+/** How a row stands to the footprint that was taken from it before. */
+function AgainWords({ again, differences }: { again: Again; differences: ReadonlyMap<string, Difference> }) {
+  if (again.is === 'new') return <span className="text-primary block">new in the list</span>;
+  const link = (words: string) => (
+    <a className="link" href={`/bench/${again.id}`}>
+      {words}
+    </a>
+  );
+  if (again.is === 'same') return <span className="text-secondary block">{link('as on the Shelf')}</span>;
+  const difference = differences.get(again.id);
+  const entries = again.changes
+    .map(({ what, was, is }) => `${what} ${was || 'not said'} → ${is || 'no longer said'}`)
+    .join('; ');
+  return (
+    <span className="block">
+      <b className="font-semibold">
+        {again.fixed === null ? 'changed' : `proposed, ${again.fixed} and stays`}
+      </b>
+      : {entries}. {difference ? `${saidChanges(difference.changes)}.` : ''} {link('On the Shelf')}
+    </span>
   );
 }
 

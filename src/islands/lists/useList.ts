@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import type { Facts, Kept } from '../../core/library/facts';
+import type { Bill } from '../../core/lists/bill';
 import { sameRows } from '../../core/lists/prepare';
 import type { ListAsked, ListRow, ReadList } from '../../core/lists/list';
 import { differenceOf, type Copper } from '../../core/library/likeness';
@@ -21,6 +22,8 @@ export interface ShownRow {
 
 export interface ListState {
   readonly list: ReadList | null;
+  /** Where the file holds no dimensions, and the parts of a bill of materials. */
+  readonly bill: Bill | null;
   readonly rows: readonly ShownRow[];
   readonly cells: readonly (readonly string[])[];
   readonly context: string;
@@ -33,6 +36,7 @@ export interface ListState {
 
 const EMPTY: ListState = {
   list: null,
+  bill: null,
   rows: [],
   cells: [],
   context: '',
@@ -92,14 +96,15 @@ async function work(
   let read = await ask(roles);
   if (!read.ok) return refuse(read.error);
   if (!read.value.ok) return refuse(read.value.error);
-  const before = keptRoles(headsOf(read.value.value.list));
+  const before = keptRoles(headsOf(read.value.value));
   if (asked.roles === undefined && Object.keys(before).length > 0) {
     roles = before;
     read = await ask(roles);
     if (!read.ok) return refuse(read.error);
     if (!read.value.ok) return refuse(read.value.error);
   }
-  const { list, cells, context } = read.value.value;
+  const { list, bill, cells, context } = read.value.value;
+  if (!list) return tell(() => ({ ...EMPTY, bill, cells, context, roles }));
   const same = sameRows(list.rows);
   const rows = list.rows.map((row, i): ShownRow => ({
     row,
@@ -110,6 +115,7 @@ async function work(
   const wanted = rows.filter(({ row, sameAs }) => row.document !== null && sameAs === null);
   tell(() => ({
     list,
+    bill: null,
     rows,
     cells,
     context,
@@ -152,8 +158,9 @@ async function work(
   tell((now) => ({ ...now, progress: null }));
 }
 
-/** The heads of a list, by which what was settled is remembered. */
-export const headsOf = ({ columns }: ReadList): string => columns.map(({ head }) => head).join('\n');
+/** The heads of a list or a bill, by which what was settled is remembered. */
+export const headsOf = ({ list, bill }: Pick<ListState, 'list' | 'bill'>): string =>
+  (list ?? bill)?.columns.map(({ head }) => head).join('\n') ?? '';
 
 type Known = readonly { readonly id: string; readonly name: string; readonly copper: Copper }[];
 

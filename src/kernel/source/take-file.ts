@@ -1,5 +1,6 @@
 import { documentName } from './names';
 import { bestPage, documentOfPage, type Candidate, type SheetAsk } from '../../core/source/best-page';
+import { doubtWords } from '../../core/source/doubts';
 import type { Grid } from '../../core/source/grid';
 import { gridsOfHtml } from '../../core/source/html';
 import { gridsOfWords } from '../../core/source/layout';
@@ -263,25 +264,7 @@ export function takenInWords({ reading, isScan, families, page, left }: Taken, n
       : []),
     ...(reading.sizes.length > 1 ? [`sizes: ${reading.sizes.join(', ')}; taken is ${reading.size}`] : []),
     ...(isScan ? [`${name}, page ${page}, is a picture: everything is to be compared with it`] : []),
-    ...reading.doubts.map((doubt) => `doubtful: ${doubt}`),
-    ...reading.dimensions.flatMap(
-      ({ symbol, text, label, printed, standing, doubts, alternatives, reasons, isBroken }) =>
-        standing === 'doubtful'
-          ? [
-              `${isBroken ? 'not taken' : 'doubtful'}: ${symbol} ${text} (${[label, `“${printed}”`].filter((word) => word !== '').join(' ')}): ${[
-                ...doubts,
-                ...(doubts.length === 0 ? reasons : []),
-              ].join(
-                ' ',
-              )}${alternatives.length > 0 ? ` Else ${alternatives.map((one) => one.text).join(' or ')}.` : ''}`,
-            ]
-          : [],
-    ),
-    ...(reading.missing.length > 0 ? [`missing: ${reading.missing.join(', ')}`] : []),
-    ...reading.leftOut.map(
-      ({ label, called, printed, why }) =>
-        `left out: ${[label, called, printed].filter((word) => word !== '').join(' ')}: ${why}`,
-    ),
+    ...doubtWords(reading),
   ];
   return lines.map((line) => `${line}\n`).join('');
 }

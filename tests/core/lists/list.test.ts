@@ -3,6 +3,7 @@ import { compileAndCheck } from '../../../src/core/check/guarded';
 import { readPartList, type ListAsked, type ReadList } from '../../../src/core/lists/list';
 import { componentSaid, packageSaid } from '../../../src/core/lists/package-words';
 import { sameRows, takenFrom } from '../../../src/core/lists/prepare';
+import { PASSIVES } from '../../../src/demo/passives';
 import { gridsOfText } from '../../../src/core/source/text';
 import { limitsOf } from '../../../src/core/source/value';
 
@@ -43,6 +44,33 @@ describe('a list of parts', () => {
       ({ document }) => document && compileAndCheck(document).compiled.footprint?.standardName,
     );
     expect(names).toEqual(['CAPC1608X90N', 'CAPC1608X90N', 'CAPC2012X100N', 'CAPC3216X180N']);
+  });
+  it('reads the demo’s 60 passives as 16 footprints without a doubt, and nothing is found in them but paste', () => {
+    const { rows, doubts } = read(PASSIVES);
+    expect(rows).toHaveLength(60);
+    expect(rows.flatMap((row) => row.doubts)).toEqual([]);
+    expect(doubts).toEqual([expect.stringContaining('Rectangular chip is taken')]);
+    const taken = takenFrom(rows);
+    const made = taken.map(({ document }) => compileAndCheck(document));
+    expect(made.map(({ compiled }) => compiled.footprint?.standardName.slice(0, 8)).sort()).toEqual([
+      'BEADC160',
+      'BEADC201',
+      'CAPC1005',
+      'CAPC1608',
+      'CAPC2012',
+      'CAPC2012',
+      'CAPC3216',
+      'CAPC3225',
+      'INDC1608',
+      'INDC2012',
+      'INDC3225',
+      'RESC1005',
+      'RESC1608',
+      'RESC2012',
+      'RESC3115',
+      'RESC6331',
+    ]);
+    expect(new Set(made.map(({ report }) => report.verdict))).toEqual(new Set(['clear', 'note']));
   });
   it('keeps where each number comes from', () => {
     const [first] = read(SERIES).rows;
