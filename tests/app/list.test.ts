@@ -1,6 +1,10 @@
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, expect, it } from 'vitest';
-import { expectNoFaults, openDemo } from './harness';
+import { PASSIVES } from '../../src/demo/passives';
+import { expectNoFaults, openDemo, server } from './harness';
 
 let browser: Browser;
 let page: Page;
@@ -46,5 +50,71 @@ it('follows a column that is settled, and goes onto the Shelf and back as one ac
   await untilText('2 footprints of pasted list are on the Shelf');
   await page.locator('::-p-xpath(//button[.="Take them back"])').click();
   await untilText('They are in the bin');
+  expectNoFaults(page);
+});
+
+const files = mkdtempSync(join(tmpdir(), 'tapis-list-'));
+const bring = async (name: string, ...texts: readonly (readonly [name: string, text: string])[]) => {
+  const paths = texts.map(([file, text]) => {
+    const path = join(files, file);
+    writeFileSync(path, text);
+    return path;
+  });
+  await (await page.$(`input[aria-label="${name}"]`))?.uploadFile(...paths);
+};
+const button = (words: string) => page.locator(`::-p-xpath(//button[contains(., "${words}")])`).click();
+const toLists = () => page.goto(`${server.url}/list`, { waitUntil: 'networkidle0' });
+
+it('is brought again: what is new, changed and gone is shown, taken as one act, and taken back', async () => {
+  await toLists();
+  await button('the demo’s list');
+  await untilText('Put 16 on the Shelf');
+  await button('Put 16 on the Shelf');
+  await untilText('16 footprints of tide-gauge passives.csv are on the Shelf');
+  await toLists();
+  const rows = PASSIVES.trim().split('\n');
+  const next = [
+    ...rows
+      .filter((row) => !row.startsWith('HS-RS-'))
+      .map((row) => (row.startsWith('HS-C3-') ? row.replace('0,80 ±0,10;0,80', '0,85 ±0,10;0,80') : row)),
+    'HS-C9-1;Capacitor 1 µF;4,50 ±0,30;3,20 ±0,30;2,00 ±0,20;0,70 ±0,30;500',
+  ];
+  await bring('File with a list', ['tide-gauge passives.csv', next.join('\n')]);
+  await untilText('land width 0.95 → 1.00 mm');
+  const all = await page.$$eval('ul[aria-label=Parts] li', (some) => some.map((e) => e.textContent ?? ''));
+  expect(all.slice(0, 2).map((words) => /HS-C\d-\d+/.exec(words)?.[0])).toEqual(['HS-C3-472', 'HS-C9-1']);
+  expect(all[0]).toContain('changed: W 0.80 ±0.10 → 0.85 ±0.10');
+  expect(all.filter((words) => words.includes('as on the Shelf'))).toHaveLength(14);
+  await page.locator('section[aria-label="No longer in the list"] input').click();
+  await button('Put 1 new, change 1, bin 1');
+  await untilText('1 footprint changed; 1 footprint in the bin');
+  await button('Take it all back');
+  await untilText('All is as before');
+});
+
+it('finds the footprints of a bill of materials on the Shelf, and reads several datasheets as rows', async () => {
+  await toLists();
+  const bill =
+    'Ref;Qty;Value;Footprint;MPN\nC1-C4;4;100nF;0603;HS-C3-104\nU1;1;radio;QFN-32 5x5 0.5;\nJ9;1;;buoy plug, sealed;HS-J-4\nD1;1;;SOD-123;HS-D-1';
+  await bring('File with a list', ['bill.csv', bill]);
+  await untilText('4 lines, 2 on the Shelf');
+  const lines = await page.$$eval('tbody tr', (some) => some.map((e) => e.textContent ?? ''));
+  expect(lines[0]).toContain('“buoy plug, sealed” is no word of a package');
+  expect(lines[1]).toContain('typical size “SOD-123”');
+  expect(lines[2]).toContain('U9 radio front end');
+  expect(lines[3]).toContain('HS-C3-472 the part is among those that use it');
+  await button('1 missing');
+  await page.waitForFunction(() => document.querySelectorAll('tbody tr').length === 1);
+
+  await toLists();
+  const sheet =
+    'SOIC package outline (mm)\nSymbol\tMin\tMax\nA\t-\t1.75\nb\t0.31\t0.51\nD\t4.80\t5.00\nE\t5.80\t6.20\nE1\t3.80\t4.00\ne\t1.27 BSC\t\nL\t0.40\t1.27\nn\t8\t8';
+  await bring(
+    'File with a list',
+    ['HS-SO8.txt', sheet],
+    ['letter.txt', 'Dear buyer,\nthe parts are in the drawer.'],
+  );
+  await untilText('Put 1 on the Shelf');
+  expect(await text()).toContain('SOIC127P600X175-8N');
   expectNoFaults(page);
 });

@@ -1,7 +1,7 @@
 import { newDocument, type TapisDocument } from '../document/document';
 import { applyEdits } from '../document/edit';
 import { outlineEdits, writtenEntry } from '../document/entries';
-import type { Facts } from '../library/facts';
+import type { Severity } from '../document/finding';
 import type { PackageKind } from '../package/catalogue';
 import type { StandardOutline } from '../package/definitions';
 import { TRADE_NAMES } from '../package/trade-names';
@@ -17,7 +17,13 @@ import { componentSaid, packageSaid, type FoundWord, type PackageWord } from './
 export interface KnownFootprint {
   readonly id: string;
   readonly document: TapisDocument;
-  readonly facts: Pick<Facts, 'standardName' | 'pitch' | 'body' | 'verdict' | 'approved'>;
+  /** What is known of it, as far as it matters which of several is taken. */
+  readonly facts: {
+    readonly standardName: string | null;
+    readonly verdict: Severity | 'clear';
+    /** Who stands for it, where somebody does. */
+    readonly approved?: unknown;
+  };
 }
 
 /** What a line is: a footprint that is there, a typical size, or missing. */
@@ -299,7 +305,12 @@ function byPackage(
 
 /** The best of those that are there: approved ones first, then those with the least grave finding. */
 function there(found: readonly KnownFootprint[], why: string, doubt: string | null): BillMatch {
-  const grave: Readonly<Record<Facts['verdict'], number>> = { clear: 0, note: 1, caution: 2, stop: 3 };
+  const grave: Readonly<Record<KnownFootprint['facts']['verdict'], number>> = {
+    clear: 0,
+    note: 1,
+    caution: 2,
+    stop: 3,
+  };
   const worth = ({ facts }: KnownFootprint) => (facts.approved ? 0 : 10) + grave[facts.verdict];
   const [first, ...others] = [...found].sort(
     (a, b) => worth(a) - worth(b) || (a.document.name < b.document.name ? -1 : 1),

@@ -140,7 +140,10 @@ function Lines({ lines }: { lines: readonly FoundLine[] }) {
         <thead className="bg-base-200 sticky top-0">
           <tr>
             {['line', 'references', 'number', 'part', 'value', 'package', 'footprint'].map((head) => (
-              <th key={head} className="px-2 py-1 font-semibold first:pl-4">
+              <th
+                key={head}
+                className={`px-2 py-1 font-semibold first:pl-4 ${head === 'number' ? 'text-right' : ''}`}
+              >
                 {head}
               </th>
             ))}

@@ -51,8 +51,10 @@ export function ListView(props: Props) {
   });
   const gone = [...binned];
   const shown = useMemo(() => {
-    const worth = (one: (typeof rows)[number]) =>
-      worthALook(one) + (again?.rows.get(one.row.number)?.is === 'changed' ? 2.5 : 0);
+    const worth = (one: (typeof rows)[number]) => {
+      const is = again?.rows.get(one.row.number)?.is;
+      return worthALook(one) + (is === 'changed' ? 2.5 : again && is === 'new' ? 1.5 : 0);
+    };
     return [...rows].sort((a, b) => worth(b) - worth(a) || a.row.number - b.row.number);
   }, [rows, again]);
   const toggled = <T,>(set: ReadonlySet<T>, one: T, isIn: boolean): ReadonlySet<T> => {

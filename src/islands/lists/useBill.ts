@@ -5,7 +5,7 @@ import { facts, shelf } from '../common/shelf-store';
 
 export type FoundLine = readonly [line: BillLine, match: BillMatch];
 
-const UNKNOWN: KnownFootprint['facts'] = { standardName: null, pitch: null, body: null, verdict: 'note' };
+const UNKNOWN: KnownFootprint['facts'] = { standardName: null, verdict: 'note' };
 /** Lines between two breaths of the page. */
 const AT_ONCE = 50;
 

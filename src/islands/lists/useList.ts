@@ -179,7 +179,9 @@ const alike = (copper: Copper | null, known: Known) => {
 };
 
 /** How much a row asks to be looked at: doubtful ones first. */
-export function worthALook({ row, kept }: ShownRow): number {
+export function worthALook({ row, kept, sameAs }: ShownRow): number {
+  // what is the same as another is looked at with that one
+  if (sameAs !== null) return -1;
   if (row.document === null) return 5;
   const grave: Readonly<Record<Facts['verdict'], number>> = { stop: 4, caution: 2, note: 0, clear: 0 };
   return Math.max(row.doubts.length > 0 ? 3 : 0, kept ? grave[kept.facts.verdict] : 0);
