@@ -40,7 +40,7 @@ const HEADS: readonly (readonly [TextRole, RegExp])[] = [
   ],
   [
     'name',
-    /^(name|designation|bezeichnung|benennung|nom|nombre|nome|title|footprint|名称|이름|наименование)$/iu,
+    /^(name|designation|bezeichnung|benennung|nom|nombre|denominación|denominazione|nome|title|footprint|名称|이름|наименование)$/iu,
   ],
   [
     'package',
@@ -65,7 +65,7 @@ const HEADS: readonly (readonly [TextRole, RegExp])[] = [
   ],
   [
     'value',
-    /^(value|wert|valeur|valor|valore|description|beschreibung|descripción|descrizione|comment|remark|bemerkung|rating|值|描述|値|설명|описание)s?$/iu,
+    /^(value|desc\.?|désignation|omschrijving|wert|valeur|valor|valore|description|beschreibung|descripción|descrizione|comment|remark|bemerkung|rating|值|描述|値|설명|описание)s?$/iu,
   ],
 ];
 

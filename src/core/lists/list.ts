@@ -117,6 +117,39 @@ export function readPartList(grid: Grid, asked: ListAsked): ReadList | null {
   };
 }
 
+/**
+ * A grid whose heads say nothing that is known, but which has numbers under them: its columns wait for somebody who
+ * says what they hold.
+ * @returns `null` where there are no numbers under heads
+ */
+export function listWithoutHeads(grid: Grid): ReadList | null {
+  const at = grid.rows.findIndex((row) => row.length > 1);
+  const heads = grid.rows[at];
+  const body = grid.rows.slice(at + 1, at + 1 + MOST_ROWS);
+  if (!heads || body.length === 0) return null;
+  const columns = Array.from({ length: grid.columns }, (_, index): ListColumn => {
+    const head = cellAt(heads, index)?.text.trim() ?? '';
+    return { index, head, role: 'left', reason: 'its head is no dimension that is known', doubt: null };
+  });
+  const isNumber = (index: number) =>
+    body.filter((row) => /^\s*[±<≤]?\s*\d*[.,]?\d/.test(cellAt(row, index)?.text ?? '')).length >
+    body.length / 2;
+  if (columns.filter(({ index, head }) => head !== '' && isNumber(index)).length < 2) return null;
+  const unread = 'No column is understood: say what the columns hold.';
+  return {
+    columns,
+    rows: body.map((row, i) => {
+      const cells = columns.map(({ index }) => cellAt(row, index)?.text ?? '');
+      const name = cells[0] || `Row ${i + 1}`;
+      const bare = { name, part: '', group: '', tags: [], level: null, document: null };
+      return { ...bare, number: i + 1, line: at + 1 + i, cells, doubts: [unread] };
+    }),
+    unit: 'mm',
+    families: [],
+    doubts: [unread],
+  };
+}
+
 /** Lines below the heads that are no parts: they are told, and not dropped in silence. */
 function leftOut(grid: Grid, { body }: RowTable): string[] {
   const first = body[0] ? grid.rows.indexOf(body[0]) : 0;
@@ -150,7 +183,7 @@ function saidOf(grid: Grid, { roles = {} }: ListAsked): Map<number, string | nul
   );
 }
 
-function textColumns({ heads }: RowTable, roles: Readonly<Record<string, SaidRole>>): Texts {
+function textColumns({ heads, dimensions }: RowTable, roles: Readonly<Record<string, SaidRole>>): Texts {
   const found = new Map<TextRole, number>();
   heads.forEach((head, i) => {
     const settled = Object.hasOwn(roles, head) ? roles[head] : undefined;
@@ -160,7 +193,8 @@ function textColumns({ heads }: RowTable, roles: Readonly<Record<string, SaidRol
   // the first column names its rows where nothing else does
   const isTaken = [...found.values()].includes(0);
   const settled = heads[0] !== undefined && Object.hasOwn(roles, heads[0]);
-  if (!found.has('name') && !found.has('part') && !isTaken && !settled) found.set('name', 0);
+  const isMeasured = dimensions.some(({ columns }) => columns.includes(0));
+  if (!found.has('name') && !found.has('part') && !isTaken && !settled && !isMeasured) found.set('name', 0);
   return found;
 }
 
@@ -222,7 +256,8 @@ function columnsOf(
       return {
         index,
         head,
-        role: 'left',
+        // what a person said stands, also while no family is known that has it
+        role: settled ? (roles[head] ?? 'left') : 'left',
         reason: settled
           ? 'as you said'
           : at < 0

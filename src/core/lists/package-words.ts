@@ -133,13 +133,22 @@ function bodyAndPitch(family: string, rest: string): Record<string, string> {
 
 /** Kinds of chips by what a list says of them: words, prefixes of names, units of values. */
 const COMPONENTS: readonly (readonly [component: string, words: RegExp])[] = [
-  ['ferrite', /ferrite|bead|ferrit/i],
-  ['capacitor', /capacit|kondensator|condens|mlcc|\bcap\b|\d\s?[pnuµ]f\b|^c-?\d/i],
-  ['inductor', /induct|induttor|drossel|spule|\bind\b|\d\s?[nuµm]h\b|^l-?\d/i],
-  ['led', /\bled\b|leuchtdiode/i],
-  ['diode', /diode|diodo/i],
-  ['fuse', /fuse|sicherung|fusible|fusibile/i],
-  ['resistor', /resist|widerstand|résist|resistenz|resistor|\bres\b|\d\s?(?:ohm|Ω|kΩ|mω)|^r-?\d/i],
+  ['ferrite', /ferrite|bead|ferrit|ビーズ|磁珠|феррит/i],
+  [
+    'capacitor',
+    /capacit|kondensator|condens|コンデンサ|电容|電容|커패시터|콘덴서|конденсатор|mlcc|\bcap\b|\d\s?[pnuµ]f\b|^c-?\d/i,
+  ],
+  [
+    'inductor',
+    /induct|induttor|drossel|spule|インダクタ|コイル|电感|電感|인덕터|дроссел|катушк|\bind\b|\d\s?[nuµm]h\b|^l-?\d/i,
+  ],
+  ['led', /\bled\b|leuchtdiode|发光二极管|светодиод/i],
+  ['diode', /diode|diodo|ダイオード|二极管|다이오드|диод/i],
+  ['fuse', /fuse|sicherung|ヒューズ|保险丝|предохранител|fusible|fusibile/i],
+  [
+    'resistor',
+    /resist|widerstand|weerstand|抵抗|电阻|電阻|저항|резистор|résist|resistenz|resistor|\bres\b|\d\s?(?:ohm|Ω|kΩ|mω)|^r-?\d/i,
+  ],
 ];
 
 /** Which kind of chip a text speaks of; `null` where it says none, or two. */

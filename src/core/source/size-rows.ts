@@ -129,6 +129,9 @@ function withNeighbours(
       put(i, { ...own, name: '' }, { limit: rises ? 'max' : null, doubt });
       continue;
     }
+    // “L”, “L Tol.”: the first is what the second spreads
+    if (own?.column.limit === 'tolerance' && own.letter === before.letter && before.column.limit === null)
+      put(i - 1, before, { limit: 'nom' });
     if (own) continue;
     const says = headSays((heads[i] ?? '').replace(TOLERANCE, ' ').trim());
     const spreads = body.some((row) => /^\s*(±|\+\/-)/.test(cellAt(row, i)?.text ?? ''));
@@ -263,6 +266,12 @@ function isSized(row: GridRow): boolean {
 
 const TOLERANCE = /(±|\+\/-)\s*(\d*[.,]?\d+)\s*(mm|µm|in|")?/i;
 
+/** “L寸法”: a letter with a word for dimension. */
+const MEASURE_BEHIND = /^\s*([A-Za-z]\d?)\s*(?:寸法|尺寸|치수)\s*/u;
+/** A unit that no length has; letters alone may be those of dimensions: “Height (H)”. */
+const NO_LENGTH =
+  /[[(（]\s*(?:[µμunpmkMG](?:[HFΩVAW]|Hz)|[mkMµμ]?(?:ohms?|Ohms?|Ω)|Hz|°C|%|mg|g|pcs\.?)\s*[\])）]/u;
+
 /** What a column's heads say; `null` where they name no dimension. */
 function headedBy(
   heads: readonly GridRow[],
@@ -279,7 +288,8 @@ function headedBy(
     return cell !== null && hasNumber(cell.text);
   });
   if (cells.length === 0 || !isValues) return null;
-  const texts = cells.map(({ text }) => text);
+  const texts = cells.map(({ text }) => text.replace(MEASURE_BEHIND, '$1'));
+  if (texts.some((text) => NO_LENGTH.test(text))) return null;
   const tolerance = texts.map((text) => TOLERANCE.exec(text)?.[0]).find((one) => one !== undefined) ?? '';
   const bare = texts.map((text) => text.replace(TOLERANCE, ' ').trim());
   const said = bare.map(headSays);

@@ -114,7 +114,7 @@ export function BillView({ source, onName, bill, settled, onSettle }: Props) {
           {doubt}
         </p>
       ))}
-      <ColumnRoles columns={columns} families={[]} settled={settled} onSettle={onSettle} />
+      <ColumnRoles columns={columns} families={['bill']} settled={settled} onSettle={onSettle} />
       <Lines lines={(found ?? []).filter(([, match]) => SHOWN[shown](match))} />
     </main>
   );

@@ -14,7 +14,9 @@ interface Props {
 
 /** What each column is taken for, with its reason; the doubtful are marked. */
 export function ColumnRoles({ columns, families, settled, onSettle }: Props) {
-  const symbols = CATALOGUE.filter(({ id }) => families.includes(id)).flatMap(({ dimensions }) =>
+  // where no family is known yet, those of chips are offered: most lists are of them
+  const known = families.length > 0 ? families : ['rectangular-chip'];
+  const symbols = CATALOGUE.filter(({ id }) => known.includes(id)).flatMap(({ dimensions }) =>
     dimensions.map(({ symbol, name }) => [symbol, `${symbol}, ${name.toLowerCase()}`] as const),
   );
   const options = [

@@ -1,8 +1,8 @@
 import type { TapisDocument } from '../../core/document/document';
 import { keptOf, type Facts } from '../../core/library/facts';
 import { sameRows, takenFrom, type TakenRow } from '../../core/lists/prepare';
-import type { ListAsked, ListRow, ReadList } from '../../core/lists/list';
-import { ok, type Result } from '../../core/units/result';
+import { listWithoutHeads, type ListAsked, type ListRow, type ReadList } from '../../core/lists/list';
+import { fail, ok, type Result } from '../../core/units/result';
 import { billOf, type Bill } from '../../core/lists/bill';
 import { listOfSheets } from '../../core/lists/sheets';
 import { gridsOfSheet, kindOfSheet, takeFile, takenInWords } from './take-file';
@@ -39,7 +39,18 @@ export async function takeListFile(
   if (list.ok) return ok(worked(list.value));
   const text = kindOfSheet(bytes) === 'text' && !isWorkbook(bytes) ? new TextDecoder().decode(bytes) : null;
   const bill = billOf(grids.value, text, asked.roles);
-  return bill ? ok({ bill: bill.bill }) : list;
+  if (bill) return ok({ bill: bill.bill });
+  const [unknown] = grids.value.flatMap((grid) => listWithoutHeads(grid) ?? []);
+  return unknown
+    ? fail(
+        `No column of ${name} is understood. Say what they hold, by a symbol of the family each: ${unknown.columns
+          .map(({ head }) => head)
+          .filter(Boolean)
+          .slice(0, 12)
+          .join(', ')
+          .slice(0, 160)}.`,
+      )
+    : list;
 }
 
 /** Reads datasheets, a row each; one that cannot be read harms no other. */

@@ -1,5 +1,5 @@
 import { billOf, type Bill } from '../../core/lists/bill';
-import type { ListAsked, ReadList } from '../../core/lists/list';
+import { listWithoutHeads, type ListAsked, type ReadList } from '../../core/lists/list';
 import { listOfSheets, sheetRow } from '../../core/lists/sheets';
 import { cellAt, gridOfTexts, type Grid } from '../../core/source/grid';
 import { gridsOfHtml } from '../../core/source/html';
@@ -60,6 +60,10 @@ export async function readList({ input, asked }: ListRequest): Promise<Result<Li
   if (best) return ok({ list: best.list, bill: null, ...cellsOf(best.grid) });
   const bill = billOf(grids.value, textOf(input), asked.roles);
   if (bill) return ok({ list: null, bill: bill.bill, ...cellsOf(bill.grid) });
+  for (const grid of grids.value) {
+    const list = listWithoutHeads(grid);
+    if (list) return ok({ list, bill: null, ...cellsOf(grid) });
+  }
   return listOf([], asked) as Result<never, string>;
 }
 

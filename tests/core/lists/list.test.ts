@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { compileAndCheck } from '../../../src/core/check/guarded';
-import { readPartList, type ListAsked, type ReadList } from '../../../src/core/lists/list';
+import { listWithoutHeads, readPartList, type ListAsked, type ReadList } from '../../../src/core/lists/list';
 import { componentSaid, packageSaid } from '../../../src/core/lists/package-words';
 import { sameRows, takenFrom } from '../../../src/core/lists/prepare';
 import { PASSIVES } from '../../../src/demo/passives';
@@ -98,6 +98,48 @@ describe('a list of parts', () => {
     expect(limits(list, 1, 'W')).toBeNull();
     const second = list.rows[1]?.document;
     expect(second && compileAndCheck(second).report.findings[0]?.title).toContain('Width W');
+  });
+  it.each([
+    // a tolerance behind each letter, heads with a word for dimension, columns that are no lengths
+    [
+      'P/N,Desc,L,L Tol.,W,W Tol.,T,T Tol.,a,a Tol.\nHS-1,Chip capacitor,1.60,0.10,0.80,0.10,0.80,0.10,0.35,0.15\nHS-2,Chip capacitor,2.00,0.20,1.25,0.20,0.85,0.15,0.50,0.20',
+      'part value L L W W A A T T',
+      'CAPC1608X90N',
+    ],
+    [
+      '品番\t品名\tL寸法\tW寸法\tT寸法\te寸法\nHS-J1\tチップ抵抗 10kΩ\t1.0±0.05\t0.5±0.05\t0.35±0.05\t0.2±0.1\nHS-J2\tチップ抵抗 22kΩ\t1.6±0.1\t0.8±0.1\t0.45±0.1\t0.3±0.2',
+      'part left L W A T',
+      'RESC1005X40N',
+    ],
+    [
+      'Part,Description,[uH] L,DCR (mΩ),L (mm),W (mm),T (mm),a (mm)\nHS-L1,Inductor,2.2,35,1.6 ±0.1,0.8 ±0.1,0.8 ±0.1,0.3 ±0.2\nHS-L2,Inductor,4.7,70,2.0 ±0.2,1.25 ±0.2,1.0 ±0.2,0.4 ±0.2',
+      'part value left left L W A T',
+      'INDC1608X90N',
+    ],
+    [
+      'Part,Description,L mm,L inch,W mm,W inch,T mm,T inch,a mm,a inch\nHS-A,Capacitor,1.60 ±0.10,.063 ±.004,0.80 ±0.10,.031 ±.004,0.80 ±0.10,.031 ±.004,0.35 ±0.15,.014 ±.006\nHS-B,Capacitor,2.00 ±0.20,.079 ±.008,1.25 ±0.20,.049 ±.008,0.85 ±0.15,.033 ±.006,0.50 ±0.20,.020 ±.008',
+      'part value L L W W A A T T',
+      'CAPC1608X90N',
+    ],
+  ])('%s', (text, expected, name) => {
+    const list = read(text);
+    expect(roles(list)).toBe(expected);
+    const document = list.rows[0]?.document;
+    expect(document && compileAndCheck(document).compiled.footprint?.standardName).toBe(name);
+  });
+  it('waits for a person where no head is known, and is no list without numbers', () => {
+    const heads =
+      'Onderdeel;Hoeveel;Lengte;Breedte\nHS-1;vier;1,6 ±0,1;0,8 ±0,1\nHS-2;acht;2,0 ±0,1;1,25 ±0,1';
+    const [grid] = gridsOfText(heads);
+    expect(grid && readPartList(grid, { source: 'x' })).toBeNull();
+    const list = grid && listWithoutHeads(grid);
+    expect(list?.rows.map(({ name, document }) => [name, document])).toEqual([
+      ['HS-1', null],
+      ['HS-2', null],
+    ]);
+    expect(roles(read(heads, { roles: { Lengte: 'L' } }))).toBe('name left L left');
+    const [prose] = gridsOfText('Name;Town\nAnn;Oslo\nBen;Bergen');
+    expect(prose && listWithoutHeads(prose)).toBeNull();
   });
   it('tells families apart row by row', () => {
     const list = read(
