@@ -4,6 +4,7 @@ import type { Compiled } from '../footprint/footprint';
 import type { Process } from '../process/process';
 import { clauseFieldAt } from '../standard/fields';
 import { cited } from '../standard/standard';
+import { clauseText } from '../standard/words';
 import { alternateFindings } from './alternates';
 import { contextOf } from './context';
 import { RULES } from './rules';
@@ -139,8 +140,10 @@ function limitsOf(id: string, standard: Compiled['standard']): string[] {
   const { clauses = [] } = RULES.find((rule) => rule.id === id) ?? {};
   return clauses.flatMap((at) => {
     const stated = standard.stated(at);
-    const title = clauseFieldAt(at)?.title ?? at;
-    return stated ? [`${title} ${String(stated.value)} by ${cited(stated)}`] : [];
+    if (!stated) return [];
+    const field = clauseFieldAt(at);
+    const value = field?.words ? clauseText(field, stated.value) : String(stated.value);
+    return [`${field?.title ?? at} ${value} by ${cited(stated)}`];
   });
 }
 

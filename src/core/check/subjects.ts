@@ -1,3 +1,4 @@
+import { pinsByLand } from '../footprint/pins';
 import type { Footprint, Land } from '../footprint/footprint';
 import type { Padstack } from '../padstack/padstack';
 import type { CheckContext } from './context';
@@ -43,6 +44,10 @@ export const SUBJECTS = {
   texts: ({ footprint }) => footprint.texts.length > 0,
   'a direction': ({ footprint }) => footprint.package.polarised,
   measurements: ({ compiled }) => (compiled.document.measurements?.length ?? 0) > 0,
+  'voltages in holes': ({ footprint }) => {
+    const byLand = pinsByLand(footprint.pins);
+    return footprint.lands.some(({ id, padstack }) => padstack.hole && byLand.get(id)?.voltage);
+  },
   voltages: ({ footprint }) => footprint.pins.some(({ voltage }) => voltage !== null),
   pins: ({ footprint }) => footprint.pins.length > 0,
   courtyard: () => true,

@@ -3,7 +3,7 @@ import { pinLabel, pinsByLand } from '../footprint/pins';
 import type { Footprint, Land } from '../footprint/footprint';
 import { flatten } from '../geometry/contour';
 import { contourOf, narrowOf, place, type Placed } from '../geometry/figure';
-import { gapBetween } from '../geometry/box';
+import { gapBetween, grow } from '../geometry/box';
 import { wayRound, type Way } from '../geometry/creepage';
 import { gapBetweenFigures } from '../geometry/gaps';
 import { neighboursOf } from '../geometry/neighbours';
@@ -16,6 +16,8 @@ export interface Live extends Conductor {
   readonly land: Land | null;
   readonly figure: Placed;
   readonly side: 'component' | 'far';
+  /** Of metal over the board: between which heights it lies over the copper. mm */
+  readonly over?: { readonly low: number; readonly high: number };
   /** What it is one potential with. */
   readonly potential: string;
   /** As it is named: “land 3 (L)”. */
@@ -117,13 +119,11 @@ export function tooNear(
   const seen = new Set<string>();
   for (const i of live) {
     const a = all[i] as Live;
-    const { minX, minY, maxX, maxY } = a.figure;
-    const near = index.near({
-      minX: minX - reach,
-      minY: minY - reach,
-      maxX: maxX + reach,
-      maxY: maxY + reach,
-    });
+    // what floats within reach brings what is within its own
+    const across = floating.filter(
+      ({ side, figure }) => side === a.side && gapBetween(a.figure, figure) < reach,
+    );
+    const near = new Set([a, ...across].flatMap(({ figure }) => index.near(grow(figure, reach))));
     for (const j of near) {
       const b = all[j] as Live;
       const key = i < j ? `${i} ${j}` : `${j} ${i}`;
@@ -133,6 +133,8 @@ export function tooNear(
       const voltage = between(a.voltage, b.voltage);
       if (!voltage) continue;
       for (const limit of limitsFor(voltage, [a, b], process)) {
+        // what stands over the board has no way along it
+        if (limit.along === 'surface' && (a.over || b.over)) continue;
         const pair = [a.potential, b.potential].sort().join('\u0000');
         const known = worst.get(`${pair} ${limit.along}`);
         const least = known
@@ -149,6 +151,13 @@ export function tooNear(
 
 const BARE: Conductor = { layer: 'outer', covered: false };
 
+/** How far two are apart upright; nothing where one stands beside the other. mm */
+function heightBetween(a: Live, b: Live): number {
+  const { low: p = 0, high: q = 0 } = a.over ?? {};
+  const { low: r = 0, high: s = 0 } = b.over ?? {};
+  return Math.max(0, r - q, p - s);
+}
+
 /** The way between two conductors, straight or along the surface, over floating copper where that is shorter. */
 function wayBetween(
   a: Live,
@@ -162,18 +171,18 @@ function wayBetween(
 ): Pick<TooNear, 'way' | 'over'> | null {
   const { floating, cuts, along, least } = ask;
   const round = along === 'surface' ? cuts : [];
-  const direct =
-    gapBetweenFigures(a.figure, b.figure) < least
-      ? wayRound(copperOutline(a.figure), copperOutline(b.figure), round)
-      : null;
+  const between = (p: Live, q: Live): Way | null => {
+    const way = wayRound(copperOutline(p.figure), copperOutline(q.figure), round);
+    const up = heightBetween(p, q);
+    return way && up > 0 ? { ...way, length: Math.hypot(way.length, up) } : way;
+  };
+  const direct = gapBetweenFigures(a.figure, b.figure) < least ? between(a, b) : null;
   let best: Pick<TooNear, 'way' | 'over'> | null = direct ? { way: direct, over: null } : null;
   for (const f of floating) {
+    if (f.over && along === 'surface') continue;
     if (f.side !== a.side || gapBetween(a.figure, f.figure) + gapBetween(f.figure, b.figure) >= least)
       continue;
-    const [to, from] = [
-      wayRound(copperOutline(a.figure), copperOutline(f.figure), round),
-      wayRound(copperOutline(f.figure), copperOutline(b.figure), round),
-    ];
+    const [to, from] = [between(a, f), between(f, b)];
     if (!to || !from) continue;
     const length = to.length + from.length;
     if (length < Math.min(least, best?.way.length ?? Infinity))

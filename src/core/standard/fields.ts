@@ -1,3 +1,4 @@
+import { allFields, type NumberKey } from '../process/fields';
 import { LEVELS, type PublishedLevel } from './levels';
 import {
   BALL_ROWS,
@@ -36,6 +37,8 @@ export interface ClauseField {
   readonly limits?: readonly [number, number];
   /** What can be chosen, or put in order. */
   readonly of?: readonly (string | number)[];
+  /** What each choice means, where its value does not say it. */
+  readonly words?: readonly string[];
   /** What holds where no clause says otherwise; `null` where the process or the package says it. */
   readonly published: ClauseValue | null;
   /** Where the published value comes from. */
@@ -53,6 +56,7 @@ export const SECTIONS = [
   { id: 'pads', title: 'Padstacks' },
   { id: 'marks', title: 'Marks' },
   { id: 'names', title: 'Names' },
+  { id: 'spacing', title: 'Spacing by voltage' },
   { id: 'rules', title: 'How grave the rules are' },
 ] as const;
 export type SectionId = (typeof SECTIONS)[number]['id'];
@@ -108,6 +112,32 @@ const chosen = (
   source: string,
   published: ClauseValue | null = null,
 ): ClauseField => ({ at, section: sectionOf(at), title, kind: 'choice', of, published, source });
+
+/** Numbers of a process that spacing by voltage rests on, by their place in a standard. */
+export const SPACING_PLACES = {
+  'spacing/by': 'spacingBy',
+  'spacing/coating': 'assemblyCoating',
+  'spacing/insulation': 'insulation',
+  'spacing/pollution': 'pollutionDegree',
+  'spacing/material': 'materialGroup',
+  'spacing/overvoltage': 'overvoltageCategory',
+  'spacing/altitude': 'altitude',
+} as const satisfies Readonly<Record<string, NumberKey>>;
+
+/** What a house holds its voltages against; the process says it where no clause does. */
+function spacingFields(): ClauseField[] {
+  return Object.entries(SPACING_PLACES).flatMap(([at, key]): ClauseField[] => {
+    const field = allFields().find((one) => one.key === key);
+    if (!field) return [];
+    const { title, words, limits } = field;
+    const shared = { at, section: 'spacing', title, published: null, source: PROCESS } as const;
+    return [
+      words
+        ? { ...shared, kind: 'choice', of: words.map(([value]) => value), words: words.map(([, one]) => one) }
+        : { ...shared, title: `${title}, m`, kind: 'count', limits },
+    ];
+  });
+}
 
 const flagField = (at: string, title: string, published: boolean | null, source: string): ClauseField => ({
   at,
@@ -302,6 +332,7 @@ const FIELDS: readonly ClauseField[] = [
   textField('names/footprint', 'Name of a footprint', '{standard}', 'IPC-7351B, clause 3.1.5.7'),
   textField('names/padstack', 'Name of a padstack', '{standard}', 'IPC-7351B, clause 3.1.5.8'),
   textField('names/file', 'Name of a file', '{footprint}', TAPIS),
+  ...spacingFields(),
   chosen('rules/class', 'Product class of J-STD-001 and IPC-A-610', [1, 2, 3], PROCESS),
 ];
 

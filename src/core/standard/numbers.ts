@@ -1,5 +1,6 @@
 import type { NumberKey } from '../process/fields';
 import type { Process, RuleSeverity } from '../process/process';
+import { SPACING_PLACES } from './fields';
 import type { Standard } from './standard';
 
 /** Numbers that a process has by itself and that a house may want otherwise, by their place in a standard. */
@@ -17,6 +18,7 @@ export const HOUSE_NUMBERS: Readonly<Record<string, NumberKey>> = {
   'marks/legend-width': 'legendWidth',
   'marks/text-height': 'textHeight',
   'marks/text-stroke': 'textStroke',
+  ...SPACING_PLACES,
 };
 
 /** A process under a standard: what the house wants goes before what the process says by itself. */

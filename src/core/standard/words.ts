@@ -2,7 +2,12 @@ import { formatFigure } from '../units/length';
 import type { ClauseField, ClauseValue } from './fields';
 
 /** What a clause says, as it is shown: lengths in mm, shares in percent. */
-export function clauseText({ kind }: Pick<ClauseField, 'kind'>, value: ClauseValue): string {
+export function clauseText(
+  { kind, of = [], words = [] }: Pick<ClauseField, 'kind' | 'of' | 'words'>,
+  value: ClauseValue,
+): string {
+  const meant = words[of.indexOf(value as string | number)];
+  if (meant !== undefined) return meant;
   if (typeof value === 'boolean') return value ? 'yes' : 'no';
   if (typeof value === 'string') return value;
   if (kind === 'length') return `${formatFigure(value, 2, 4)} mm`;

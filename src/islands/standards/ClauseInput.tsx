@@ -35,7 +35,7 @@ export function ClauseInput({
             [true, 'yes'],
             [false, 'no'],
           ]
-        : (field.of ?? []).map((one) => [one, String(one)] as const);
+        : (field.of ?? []).map((one, i) => [one, field.words?.[i] ?? String(one)] as const);
     const silent = usual === null ? `by ${field.source}` : `${clauseText(field, usual)}, as published`;
     return (
       <Pick<ClauseValue>

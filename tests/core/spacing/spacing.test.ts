@@ -12,9 +12,13 @@ import { turn, type Point } from '../../../src/core/geometry/point';
 import type { Polygon } from '../../../src/core/geometry/polygon';
 import { PROCESSES } from '../../../src/core/process';
 import type { Process } from '../../../src/core/process/process';
+import { gapBetweenFigures } from '../../../src/core/geometry/gaps';
+import { conductorsOf } from '../../../src/core/spacing/conductors';
+import { metalOf } from '../../../src/core/spacing/metal';
 import { clearanceFor, creepageFor, ipcSpacing } from '../../../src/core/spacing/limits';
 import { checkTrial } from '../../../src/core/trial/check';
 import { compileTrial } from '../../../src/core/trial/compile';
+import { footprintOf, VARIANTS } from '../../data/families';
 import { part, trialOf } from '../../data/trials';
 import '../../data/depth';
 
@@ -273,5 +277,80 @@ describe('parts on a board', () => {
     const [near] = told(15.24 + 3);
     expect(near?.message).toMatch(/K1\.4|K2\.1/);
     expect(near?.place.parts).toHaveLength(2);
+  });
+});
+
+describe('metal of bodies', () => {
+  const live = (id: string, name?: string) => {
+    const { document } = VARIANTS.find(
+      (one) => one.document.package.family === id && (name === undefined || one.name.includes(name)),
+    )!;
+    const footprint = footprintOf(document);
+    const copper = conductorsOf(footprint);
+    return { copper, metal: metalOf(footprint, copper), footprint };
+  };
+  it('is of the potential of the land that it stands on, and floats where it stands on none', () => {
+    const leads = live('gull-wing-dual');
+    expect(leads.metal).toHaveLength(leads.copper.length);
+    for (const one of leads.metal) {
+      expect(one.floats).toBe(false);
+      const land = leads.copper.find(({ potential }) => potential === one.potential);
+      expect(land && gapBetweenFigures(land.figure, one.figure)).toBeLessThan(1e-9);
+      expect(one.over?.low).toBeGreaterThanOrEqual(0);
+      expect(one.over?.high).toBeGreaterThan(0.3);
+    }
+    const tab = live('tab-package').metal.find(({ name }) => /tab/.test(name));
+    expect(tab?.floats).toBe(false);
+    const can = live('electrolytic-can').metal.find(({ name }) => name.startsWith('the can'));
+    expect([can?.floats, can?.figure.figure.kind]).toEqual([true, 'round']);
+  });
+  it('shortens the way between parts on a board, by its height too', () => {
+    const { document } = VARIANTS.find((one) => one.document.package.family === 'electrolytic-can')!;
+    const told = (x: number, y: number) => {
+      const trial = {
+        ...trialOf([part('C1', 'C', 25, 20), part('K1', 'K', x, y)]),
+        footprints: {
+          C: {
+            document: {
+              ...document,
+              pins: [
+                { id: '1', lands: '1' },
+                { id: '2', lands: '2' },
+              ],
+            },
+          },
+          K: {
+            document: relay({ pins: [{ id: '1', lands: '1', name: 'L', voltage: '1000 pk' }] }),
+          },
+        },
+      };
+      return checkTrial(compileTrial(trial as never)).findings.filter(({ rule }) => rule === 'trial-voltage');
+    };
+    const can = live('electrolytic-can').metal.find(({ floats }) => floats);
+    const [land] = footprintOf(relay()).lands;
+    if (!can || !land) throw new Error('no can or land');
+    // land 1 of the relay stands beside the can, 0.5 mm from it, and farther than that from the can's lands
+    const x = 25 - land.at.x;
+    const y = 20 + can.figure.maxY + 0.5 - land.copper.minY;
+    const [first] = told(x, y);
+    expect(first?.message).toMatch(/over C1\.can, which floats/);
+    // the can stands 1.185 over the lands: up to it, and down from it to the terminal, which is 0.285 high
+    expect(first?.measured?.value).toBeCloseTo(Math.hypot(0.5, 1.185) + 0.9, 2);
+    expect(told(x, y + 2)).toEqual([]);
+  });
+});
+
+describe('planes round holes', () => {
+  it('keep what inner conductors of the voltage need, and are mended', () => {
+    const planes = (document: TapisDocument) =>
+      check(compile(document)).findings.filter(({ rule }) => rule === 'voltage-planes');
+    const pins: TapisDocument['pins'] = [{ id: '1', lands: '1', name: 'L', voltage: '1000 pk' }];
+    const [first, ...others] = planes(relay({ pins }));
+    expect(others).toEqual([]);
+    // B1 above 500 V: 0.25 mm, and 0.0025 for each volt more
+    expect(first?.measured?.limit).toBeCloseTo(1.5, 9);
+    expect(planes(applyEdits(relay({ pins }), first?.remedies[0]?.edits ?? []))).toEqual([]);
+    expect(planes(relay({ pins: [{ id: '1', lands: '1', voltage: '12' }] }))).toEqual([]);
+    expect(planes(under({ spacingBy: 2 }, relay({ pins })))).toEqual([]);
   });
 });

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { check } from '../../../src/core/check/check';
 import { applyEdits } from '../../../src/core/document/edit';
-import { processById } from '../../../src/core/process';
+import { processById, standardProcess } from '../../../src/core/process';
 import type { Process } from '../../../src/core/process/process';
 import { movedDocument, movedToHouse, type MovedToHouse } from '../../../src/core/library/from-process';
 import type { TapisDocument } from '../../../src/core/document/document';
@@ -263,6 +263,16 @@ describe('everything in a standard is used', () => {
     sized(example('no-lead-quad'), { S: '0.05..0.15' }),
     chip({ L: '1.0..1.1', W: '0.5..0.6', T: '0.42..0.5' }),
     { ...converter(), overrides: { land: { X: '0.20' } } },
+    // mains beside mains, by each of the tables
+    ...([1, 2] as const).map((spacingBy) => ({
+      ...converter(),
+      process: 'mains',
+      ownProcess: { ...standardProcess, id: 'mains', name: 'Mains', spacingBy },
+      pins: [
+        { id: '1', lands: '1', name: 'L', voltage: '230 ac' },
+        { id: '2', lands: '2', name: 'N', voltage: '230 ac' },
+      ],
+    })),
     {
       ...converter({ e: '0.5', b: '0.17..0.27' }),
       package: converter({ e: '0.5', b: '0.17..0.27', D: '3.9..4.1' }).package,

@@ -1,5 +1,6 @@
 import type { Rule } from '../rule';
 import { keptMeasurement } from './kept-measurement';
+import { voltagePlanes } from './voltage-planes';
 import { voltageSpacing } from './voltage-spacing';
 import { annularRing } from './annular-ring';
 import { assumptions } from './assumptions';
@@ -82,6 +83,7 @@ export const RULES: readonly Rule[] = [
   jointGoal,
   levelProcess,
   voltageSpacing,
+  voltagePlanes,
   // holes
   holeFit,
   annularRing,

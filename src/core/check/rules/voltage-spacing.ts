@@ -5,6 +5,7 @@
 import { freshId, pointerKey } from '../../document/edit';
 import { voltageWords } from '../../document/voltage';
 import type { Remedy } from '../../document/finding';
+import { compile } from '../../footprint/compile';
 import { place, sizeOf } from '../../geometry/figure';
 import { wayRound } from '../../geometry/creepage';
 import { halfway } from '../../geometry/halfway';
@@ -16,6 +17,8 @@ import {
   tooNear,
   type TooNear,
 } from '../../spacing/conductors';
+import { metalOf } from '../../spacing/metal';
+import { SPACING_PLACES } from '../../standard/fields';
 import { grooveFor } from '../../spacing/limits';
 import { formatNumber } from '../../units/length';
 import type { CheckContext } from '../context';
@@ -34,10 +37,14 @@ export const voltageSpacing: Rule = {
   severity: 'stop',
   stage: 'land',
   looksAt: ['voltages'],
+  clauses: Object.keys(SPACING_PLACES),
   check(context) {
     const { footprint, process } = context;
     const cuts = cutsThatPart([footprint], process);
-    return tooNear(conductorsOf(footprint), cuts, process)
+    const copper = conductorsOf(footprint);
+    // metal that floats over its own lands is its maker's; what is of a land's potential is held against the others
+    const metal = metalOf(footprint, copper).filter(({ floats }) => !floats);
+    return tooNear([...copper, ...metal], cuts, process)
       .slice(0, MOST)
       .map((miss) => findingOf(miss, context));
   },
@@ -79,11 +86,18 @@ function findingOf(miss: TooNear, context: CheckContext): RuleFinding {
 }
 
 /** Lands of the least level are smaller, and so farther apart. */
-function lesserLands({ a, b }: TooNear, { compiled: { document } }: CheckContext): Remedy[] {
+function lesserLands({ a, b, way }: TooNear, { compiled: { document } }: CheckContext): Remedy[] {
   const isSet = [a, b].some(({ land }) => land && document.overrides?.lands?.[land.group]);
-  return document.level === 'C' || isSet
-    ? []
-    : [{ label: 'Lands of level C', edits: [{ at: '/level', value: 'C' }] }];
+  if (document.level === 'C' || isSet || !a.land || !b.land) return [];
+  const { footprint } = compile({ ...document, level: 'C' });
+  const least = footprint ? conductorsOf(footprint) : [];
+  const [p, q] = [a, b].map((live) =>
+    least.find(({ land, side, over }) => !over && land?.id === live.land?.id && side === live.side),
+  );
+  const gap = p && q ? wayRound(copperOutline(p.figure), copperOutline(q.figure), [])?.length : undefined;
+  // where the lands of both levels are alike there is nothing to be won
+  if (gap === undefined || gap <= way.length + 1e-6) return [];
+  return [{ label: `Lands of level C: ${mm(gap)} mm between them`, edits: [{ at: '/level', value: 'C' }] }];
 }
 
 /** Lands with holes give way where they face each other, as far as their rings allow. */

@@ -8,6 +8,7 @@ import { voltageWords } from '../../document/voltage';
 import { circleAt } from '../../geometry/figure';
 import { roomWithin } from '../../geometry/gaps';
 import { conductorsOf, cutsThatPart, tooNear, type Live } from '../../spacing/conductors';
+import { metalOf } from '../../spacing/metal';
 import { limitsFor, type Conductor } from '../../spacing/limits';
 import { partWith, placeOf, type TrialRule } from '../rule';
 import type { CompiledTrial, PlacedPart } from '../trial';
@@ -31,7 +32,9 @@ export const voltageBetween: TrialRule = {
     if (!trial.parts.some(hasVoltage)) return [];
     const owner = new Map<Live, PlacedPart>();
     const all = trial.parts.flatMap((part) => {
-      const own = [...conductorsOf(part.footprint, `${part.reference}.`), ...screwOf(part)];
+      const prefix = `${part.reference}.`;
+      const copper = conductorsOf(part.footprint, prefix);
+      const own = [...copper, ...metalOf(part.footprint, copper, prefix), ...screwOf(part)];
       for (const one of own) owner.set(one, part);
       return own;
     });
@@ -54,7 +57,7 @@ export const voltageBetween: TrialRule = {
 };
 
 const onceEach = (all: readonly Live[]): Live[] => [
-  ...new Map(all.map((live) => [live.land ?? live, live] as const)).values(),
+  ...new Map(all.filter(({ over }) => !over).map((live) => [live.land ?? live, live] as const)).values(),
 ];
 
 const hasVoltage = ({ footprint }: PlacedPart): boolean =>
