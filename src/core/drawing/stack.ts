@@ -113,7 +113,10 @@ function outline(figure: Placed): Polygon {
  * The padstack cut along the terminal through its middle, or through the row of paste windows next to it: copper, mask, paste and hole over the
  * thickness of the board; thin layers are drawn thicker than they are, all by the same factor.
  */
-export function sectionStack(stack: Padstack, process: Process): Drawing & { readonly exaggeration: number } {
+export function sectionStack(
+  stack: Padstack,
+  process: Process,
+): Drawing & { readonly exaggeration: number; readonly depth: number } {
   const { boardThickness, copperThickness, maskThickness, stencilThickness } = process;
   const width = Math.max(
     sizeOf(stack.copper).width,
@@ -196,6 +199,7 @@ export function sectionStack(stack: Padstack, process: Process): Drawing & { rea
     strokes,
     extent: { minX: -reach, maxX: reach, minY: -depth - copper - mask, maxY: copper + foil },
     exaggeration,
+    depth,
   };
 }
 

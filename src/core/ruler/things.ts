@@ -58,6 +58,16 @@ export function thingsOf(footprint: Footprint, process: Process): Thing[] {
   ];
 }
 
+/**
+ * What is flat of one of several footprints in a drawing, told apart from the others'.
+ * @param id goes before what things are known by @param name goes before their names
+ */
+export function thingsAmong(id: string, name: string, footprint: Footprint, process: Process): Thing[] {
+  return thingsOf(footprint, process).flatMap((thing): Thing[] =>
+    thing.kind === 'height' ? [] : [{ ...thing, id: `${id}/${thing.id}`, name: `${name} ${thing.name}` }],
+  );
+}
+
 /** Lands by their numbers; those that share one, or have none, by their group and place too. */
 function namesOf(lands: readonly Land[]): (land: Land) => string {
   const count = new Map<string, number>();

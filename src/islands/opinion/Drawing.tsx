@@ -1,4 +1,4 @@
-import { useMemo } from 'react';
+import { useMemo, type ReactNode } from 'react';
 import type { Layer } from '../../core/drawing/drawing';
 import { drawPlan } from '../../core/drawing/plan';
 import type { Footprint, Land } from '../../core/footprint/footprint';
@@ -6,6 +6,7 @@ import { boxRound, centreOf, type Box } from '../../core/geometry/box';
 import { useSize } from '../common/useSize';
 import { LaidPlans, Outline, Ring } from '../sheet/Laid';
 import { Strokes } from '../sheet/Strokes';
+import type { OverView } from '../sheet/view';
 
 interface Props {
   /** The pattern where the package is drawn. */
@@ -20,6 +21,9 @@ interface Props {
   hasCourtyard: boolean;
   /** Whether the file gives a body. */
   hasBody: boolean;
+  /** What is drawn over it, such as a ruler, and what stands beside it. */
+  overlay: ((view: OverView) => ReactNode) | null;
+  panel: ReactNode;
 }
 
 /** What of the package is drawn over the pattern: its terminals, and the lands that it would have. */
@@ -31,7 +35,8 @@ const MOST_NUMBERED = 600;
 export function Drawing(props: Props) {
   const { ref, width, height } = useSize<HTMLDivElement>();
   return (
-    <div ref={ref} className="min-h-0 flex-1 overflow-hidden">
+    <div ref={ref} className="relative min-h-0 flex-1 overflow-hidden">
+      {props.panel}
       {width > 0 && height > 0 && <Plan {...props} width={width} height={height} />}
     </div>
   );
@@ -44,6 +49,7 @@ function Plan({
   wrongNumbers,
   hasCourtyard,
   hasBody,
+  overlay,
   width,
   height,
 }: Props & { width: number; height: number }) {
@@ -71,6 +77,7 @@ function Plan({
       width={width}
       height={height}
       label={own ? 'The pattern with the terminals of the package on it' : 'The pattern'}
+      overlay={overlay}
     >
       {({ scale }) => (
         <>

@@ -1,15 +1,17 @@
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useEffect, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { navigate } from 'wouter/use-browser-location';
 import { compileGuarded } from '../../core/footprint/guarded';
 import { isDrawable } from '../../core/footprint/footprint';
 import { laidOver } from '../../core/opinion/opinion';
 import type { Remark } from '../../core/opinion/remark';
+import { thingsAmong } from '../../core/ruler/things';
 import type { DisplayUnit } from '../../core/units/length';
 import { UnitChoice } from '../common/inputs';
 import { PageHead } from '../common/PageHead';
 import { shelf } from '../common/shelf-store';
 import { attempt, TroubleBar } from '../common/trouble';
+import { RulerButton, useLocalRuler } from '../ruler/LocalRuler';
 import { keepUnit, keptUnit } from '../state/display-unit';
 import { Actions } from './Actions';
 import { Against } from './Against';
@@ -51,6 +53,19 @@ export function OpinionView({ pattern: id, against }: { pattern: string; against
       pairs.filter(({ given, own }) => theirs[given]?.number !== ours[own]?.number).map(({ given }) => given),
     );
   }, [opinion, read]);
+  const fit = opinion?.ok ? opinion.value.fit : null;
+  const laid = useMemo(() => {
+    const pattern = read?.pattern ?? null;
+    return pattern && (fit ? laidOver(pattern.footprint, fit) : pattern.footprint);
+  }, [read, fit]);
+  const things = useCallback(() => {
+    const { pattern: theirs = null, own: ours = null } = read ?? {};
+    return [
+      ...(laid && theirs ? thingsAmong('pattern', 'pattern,', laid, theirs.process) : []),
+      ...(fit && ours ? thingsAmong('package', 'package,', ours.footprint, ours.process) : []),
+    ];
+  }, [read, laid, fit]);
+  const ruler = useLocalRuler(things, unit, { hasKey: true });
   if (rows && !stored)
     return (
       <main className="flex flex-col items-start gap-3 p-10 text-[15px]">
@@ -103,22 +118,27 @@ export function OpinionView({ pattern: id, against }: { pattern: string; against
       <TroubleBar />
       <div className="flex min-h-0 flex-1">
         <section className="bg-base-200 flex min-w-0 flex-1 flex-col" aria-label="Sheet">
-          {pattern ? (
+          {pattern && laid ? (
             <Drawing
-              laid={found ? laidOver(pattern.footprint, found.fit) : pattern.footprint}
+              laid={laid}
               own={found ? (own?.footprint ?? null) : null}
               lit={lit}
               wrongNumbers={wrongNumbers}
               hasCourtyard={stored.document.marks?.own?.courtyard !== undefined}
               hasBody={stored.document.package.pieces?.some(({ what }) => what === 'body') ?? true}
+              overlay={ruler.overlay}
+              panel={ruler.panel}
             />
           ) : (
             <div className="flex-1" />
           )}
-          <p className="border-base-300 text-secondary border-t px-4 py-1.5 text-[12px]">
-            {found
-              ? 'Copper: the pattern as it was taken in. Blue: the terminals. Dashed: the lands that Tapis computes.'
-              : 'The pattern as it was taken in.'}
+          <p className="border-base-300 text-secondary flex items-center border-t px-4 py-1.5 text-[12px]">
+            <span className="mr-auto">
+              {found
+                ? 'Copper: the pattern as it was taken in. Blue: the terminals. Dashed: the lands that Tapis computes.'
+                : 'The pattern as it was taken in.'}
+            </span>
+            <RulerButton ruler={ruler} />
           </p>
         </section>
         <main className="border-base-300 bg-base-100 w-[430px] shrink-0 overflow-y-auto border-l px-3 py-3">

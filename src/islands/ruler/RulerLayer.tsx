@@ -1,4 +1,4 @@
-import { useMemo, useState, type PointerEvent } from 'react';
+import { useMemo, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { pointToSegment } from '../../core/geometry/distance';
 import { boxOfPoints, grow, type Box } from '../../core/geometry/box';
 import { neighboursOf } from '../../core/geometry/neighbours';
@@ -61,6 +61,17 @@ export function RulerLayer({ views, things, laid, kept, unit, onPick }: Props) {
     const pixel = { x: event.clientX - svg.left, y: event.clientY - svg.top };
     return nearestThing(view, pixel, things, index);
   };
+  /** Arrow keys go from thing to thing, Enter and the space bar take the one that is lit. */
+  const walk = (view: RulerView) => (event: KeyboardEvent<SVGRectElement>) => {
+    const way = WAYS[event.key];
+    const isTaken = event.key === 'Enter' || event.key === ' ';
+    if (!way && !isTaken) return;
+    event.preventDefault();
+    event.stopPropagation();
+    if (isTaken && over) onPick(over.thing.id);
+    const next = way && nextThing(things, over?.view.view === view.view ? over.thing : null, view, way);
+    if (next) setOver({ thing: next, view });
+  };
   return (
     <g className="ruler">
       {views.map(({ view, place }) => (
@@ -88,6 +99,11 @@ export function RulerLayer({ views, things, laid, kept, unit, onPick }: Props) {
             key={view.view}
             {...view.area}
             className="ruler-field"
+            tabIndex={0}
+            role="application"
+            aria-label={`${over?.view.view === view.view ? `${over.thing.name}; ` : ''}things in the ${view.view === 'plan' ? 'drawing' : `${view.view} elevation`}: arrow keys walk, Enter takes one`}
+            onKeyDown={walk(view)}
+            onBlur={() => setOver(null)}
             onPointerMove={(event) => {
               const thing = pickAt(view, event);
               setOver(thing && { thing, view });
@@ -108,6 +124,44 @@ export function RulerLayer({ views, things, laid, kept, unit, onPick }: Props) {
       {over && <NameOf thing={over.thing} view={over.view} />}
     </g>
   );
+}
+
+/** Where arrow keys lead, px. */
+const WAYS: Readonly<Record<string, Point>> = {
+  ArrowLeft: { x: -1, y: 0 },
+  ArrowRight: { x: 1, y: 0 },
+  ArrowUp: { x: 0, y: -1 },
+  ArrowDown: { x: 0, y: 1 },
+};
+
+/** The nearest thing in a direction: what lies straight ahead goes before what lies aside. */
+function nextThing(
+  things: readonly Thing[],
+  from: Thing | null,
+  { view, place, area }: RulerView,
+  way: Point,
+): Thing | null {
+  const seen = things.filter((thing) => seenIn(thing, view));
+  const at = (thing: Thing) => {
+    const points = thing.drawn.map(place);
+    const sum = points.reduce((a, p) => ({ x: a.x + p.x, y: a.y + p.y }), { x: 0, y: 0 });
+    return { x: sum.x / points.length, y: sum.y / points.length };
+  };
+  const start = from ? at(from) : { x: area.x + area.width / 2, y: area.y + area.height / 2 };
+  let best: { readonly thing: Thing; readonly cost: number } | null = null;
+  for (const thing of seen) {
+    if (thing.id === from?.id) continue;
+    const { x, y } = at(thing);
+    const [dx, dy] = [x - start.x, y - start.y];
+    const [ahead, aside] = [dx * way.x + dy * way.y, Math.abs(dx * way.y) + Math.abs(dy * way.x)];
+    // what lies at the very place is gone through first, by the order of names
+    const isHere = Math.abs(dx) < 0.5 && Math.abs(dy) < 0.5;
+    if (from && !isHere && ahead < 0.5) continue;
+    if (isHere && (from === null || thing.id <= from.id)) continue;
+    const cost = from === null ? Math.hypot(dx, dy) : isHere ? 0 : ahead + 3 * aside;
+    if (!best || cost < best.cost || (cost === best.cost && thing.id < best.thing.id)) best = { thing, cost };
+  }
+  return best?.thing ?? null;
 }
 
 const isIn = ({ what }: MeasuredDistance, view: RulerView['view']): boolean =>

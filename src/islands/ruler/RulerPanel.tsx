@@ -20,17 +20,20 @@ interface Props {
   /** Groups of shapes by name, between which the smallest gap is looked for. */
   groups: readonly (readonly [name: string, ids: readonly string[]])[];
   children?: React.ReactNode;
+  /** Whether it stands below its drawing, which has no room for it. */
+  isBelow?: boolean;
 }
 
 /** What the ruler says: the two things, all distances between them in both units, and what can be done with them. */
-export function RulerPanel({ things, laid, unit, onLay, onClose, onKeep, groups, children }: Props) {
+export function RulerPanel(props: Props) {
+  const { things, laid, unit, onLay, onClose, onKeep, groups, children, isBelow = false } = props;
   const known = useMemo(() => new Map(things.map((thing) => [thing.id, thing])), [things]);
   const [from, to] = [known.get(laid.from ?? ''), known.get(laid.to ?? '')];
   const found = from && to ? measure(from, to) : [];
   return (
     <section
       aria-label="Ruler"
-      className="bg-base-100 border-base-300 absolute top-8 right-2 z-10 max-h-[85%] w-[300px] overflow-y-auto border p-2 text-[13px] shadow"
+      className={`bg-base-100 border-base-300 border p-2 text-[13px] ${isBelow ? 'mt-1' : 'absolute top-8 right-2 z-10 max-h-[85%] w-[300px] overflow-y-auto shadow'}`}
       onKeyDown={(event) => {
         if (event.key === 'Escape') onClose();
       }}

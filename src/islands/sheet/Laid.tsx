@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import { merged, pathData, type Stroke } from '../../core/drawing/drawing';
 import { grow, type Box } from '../../core/geometry/box';
 import { Hatches } from './Hatches';
+import type { OverView } from './view';
 
 // Plans laid over one another, for pages that look at two footprints at once: one drawn in full, the other in
 // outline, in millimetres with y downwards.
@@ -24,18 +25,45 @@ interface Props {
   height: number;
   label: string;
   children: (laid: Laid) => ReactNode;
+  /** What is drawn over it in pixels, such as a ruler. */
+  overlay?: ((view: OverView) => ReactNode) | null;
 }
 
 /** The room in which plans are laid over one another, fitted to what they span; all of the room is drawn on. */
-export function LaidPlans({ extent, margin, width, height, label, children }: Props) {
+export function LaidPlans({ extent, margin, width, height, label, children, overlay }: Props) {
   const { minX, minY, maxX, maxY } = grow(extent, margin);
   const scale = Math.min(width / (maxX - minX), height / (maxY - minY));
   const [w, h] = [width / scale, height / scale];
   const [left, top] = [(minX + maxX) / 2 - w / 2, -(minY + maxY) / 2 - h / 2];
   return (
-    <svg width={width} height={height} viewBox={`${left} ${top} ${w} ${h}`} role="img" aria-label={label}>
-      <Hatches scale={scale} />
-      {children({ scale, left, top, w, h })}
+    <div className="relative" style={{ width, height }}>
+      <svg width={width} height={height} viewBox={`${left} ${top} ${w} ${h}`} role="img" aria-label={label}>
+        <Hatches scale={scale} />
+        {children({ scale, left, top, w, h })}
+      </svg>
+      {overlay && (
+        <Over
+          view={{
+            view: 'plan',
+            area: { x: 0, y: 0, width, height },
+            place: ({ x, y }) => ({ x: (x - left) * scale, y: (-y - top) * scale }),
+          }}
+          overlay={overlay}
+        />
+      )}
+    </div>
+  );
+}
+
+/** What lies over a drawing, in its pixels. */
+export function Over({ view, overlay }: { view: OverView; overlay: (view: OverView) => ReactNode }) {
+  const { x, y, width, height } = view.area;
+  return (
+    <svg className="absolute top-0 left-0" width={width} height={height}>
+      <clipPath id={`clip-${view.view}`}>
+        <rect x={x} y={y} width={width} height={height} />
+      </clipPath>
+      {overlay(view)}
     </svg>
   );
 }

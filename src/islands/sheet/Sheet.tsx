@@ -160,7 +160,13 @@ function FourthQuadrant({ view, area, scale }: { view: SheetView; area: Area; sc
       ) : (
         drawable && (
           <ErrorBoundary part="The 3D view">
-            <Turn footprint={drawable.footprint} process={drawable.process} hidden={hidden} look={look} />
+            <Turn
+              footprint={drawable.footprint}
+              process={drawable.process}
+              hidden={hidden}
+              look={look}
+              ruler={view.ruler?.on ? unit : null}
+            />
           </ErrorBoundary>
         )
       )}

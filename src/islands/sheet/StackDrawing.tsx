@@ -6,21 +6,25 @@ import type { Padstack, StackPart } from '../../core/padstack/padstack';
 import { coverageOf } from '../../core/padstack/windows';
 import type { Process } from '../../core/process/process';
 import { Hatches, ownPatterns } from './Hatches';
+import { Over } from './Laid';
+import type { OverView } from './view';
 import { Strokes } from './Strokes';
 
 interface Props {
   stack: Padstack;
   process: Process;
+  /** What is drawn over it in pixels, such as a ruler. */
+  overlay?: ((view: OverView) => ReactNode) | null;
 }
 
 /** The padstack cut through its middle. */
-export function StackSection({ stack, process }: Props) {
+export function StackSection({ stack, process, overlay }: Props) {
   const { strokes, extent, exaggeration } = useMemo(() => sectionStack(stack, process), [stack, process]);
   const width = 274;
   const scale = width / (extent.maxX - extent.minX);
   const height = Math.min(120, (extent.maxY - extent.minY) * scale + 8);
   return (
-    <figure className="mt-2">
+    <figure className="relative mt-2">
       <svg
         width={width}
         height={height}
@@ -37,6 +41,16 @@ export function StackSection({ stack, process }: Props) {
           <Strokes strokes={strokes} />
         </g>
       </svg>
+      {overlay && (
+        <Over
+          view={{
+            view: 'plan',
+            area: { x: 0, y: 0, width, height },
+            place: ({ x, y }) => ({ x: width / 2 + x * scale, y: extent.maxY * scale + 4 - y * scale }),
+          }}
+          overlay={overlay}
+        />
+      )}
       <figcaption className="text-secondary text-[12px]">
         Cut through {stack.paste.length > 1 ? 'a row of windows' : 'the middle'}
         {exaggeration > 1 ? `, layers drawn ${exaggeration} × as thick` : ''}

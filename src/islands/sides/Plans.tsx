@@ -1,10 +1,11 @@
-import { useMemo } from 'react';
+import { useMemo, type ReactNode } from 'react';
 import type { Layer } from '../../core/drawing/drawing';
 import { drawPlan } from '../../core/drawing/plan';
 import type { Footprint } from '../../core/footprint/footprint';
 import { boxRound } from '../../core/geometry/box';
 import { LaidPlans, Outline, Ring } from '../sheet/Laid';
 import { Strokes } from '../sheet/Strokes';
+import type { OverView } from '../sheet/view';
 
 interface Props {
   a: Footprint | null;
@@ -15,6 +16,8 @@ interface Props {
   lit: ReadonlySet<string>;
   width: number;
   height: number;
+  /** What is drawn over both, such as a ruler. */
+  overlay: ((view: OverView) => ReactNode) | null;
 }
 
 /** Layers that an outline shows. */
@@ -31,7 +34,7 @@ const OUTLINED: ReadonlySet<Layer> = new Set([
 const MARGIN = 1;
 
 /** Two plans in one drawing: on each side of the wipe one in ink and copper, over it the other in outline. */
-export function Plans({ a, b, wipe, lit, width, height }: Props) {
+export function Plans({ a, b, wipe, lit, width, height, overlay }: Props) {
   const [first, second] = useMemo(() => [a && drawn(a), b && drawn(b)], [a, b]);
   const extent = boxRound([first, second].flatMap((plan) => (plan ? [plan.extent] : [])));
   if (!extent || width === 0) return null;
@@ -43,6 +46,7 @@ export function Plans({ a, b, wipe, lit, width, height }: Props) {
       width={width}
       height={height}
       label="Both plans, one over the other"
+      overlay={overlay}
     >
       {({ scale, left, top, w, h }) => {
         const cut = left + wipe * w;

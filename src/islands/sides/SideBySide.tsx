@@ -1,5 +1,5 @@
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useEffect, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { navigate } from 'wouter/use-browser-location';
 import { compileAndCheck, type Checked } from '../../core/check/guarded';
 import {
@@ -9,11 +9,13 @@ import {
   type DifferenceKind,
 } from '../../core/compare/differences';
 import { LEVELS } from '../../core/document/document';
+import { thingsAmong } from '../../core/ruler/things';
 import { formatLength, toMm, type DisplayUnit } from '../../core/units/length';
 import { TroubleBar } from '../common/trouble';
 import { useSize } from '../common/useSize';
 import { Pick, UnitChoice } from '../common/inputs';
 import { PageHead } from '../common/PageHead';
+import { RulerButton, useLocalRuler } from '../ruler/LocalRuler';
 import { keepUnit, keptUnit } from '../state/display-unit';
 import { STAGE_NAMES } from '../state/stages';
 import { Plans } from './Plans';
@@ -72,6 +74,20 @@ export function SideBySide({ a, b }: { a: string; b: string }) {
       ),
     [checked],
   );
+  const [one, other] = checked ?? [];
+  const things = useCallback(
+    () =>
+      (
+        [
+          ['a', 'A', one],
+          ['b', 'B', other],
+        ] as const
+      ).flatMap(([id, name, side]) =>
+        side?.compiled.footprint ? thingsAmong(id, name, side.compiled.footprint, side.compiled.process) : [],
+      ),
+    [one, other],
+  );
+  const ruler = useLocalRuler(things, unit, { hasKey: true });
   const nameOf = (land: string) => numbers.get(land) ?? land;
   /** Where a difference is looked at on the Bench: on B's, and on A's where B has nothing of it. */
   const placeOf = (one: Difference): string => {
@@ -120,7 +136,7 @@ export function SideBySide({ a, b }: { a: string; b: string }) {
       <TroubleBar />
       <div className="flex min-h-0 flex-1">
         <section className="bg-base-200 flex min-w-0 flex-1 flex-col" aria-label="Sheet">
-          <div ref={ref} className="min-h-0 flex-1 overflow-hidden">
+          <div ref={ref} className="relative min-h-0 flex-1 overflow-hidden">
             {checked && (
               <Plans
                 a={checked[0].compiled.footprint}
@@ -129,8 +145,10 @@ export function SideBySide({ a, b }: { a: string; b: string }) {
                 lit={lit}
                 width={width}
                 height={height}
+                overlay={ruler.overlay}
               />
             )}
+            {ruler.panel}
           </div>
           <label className="border-base-300 flex items-center gap-3 border-t px-4 py-1.5 text-[12px]">
             <span>B in copper</span>
@@ -145,6 +163,7 @@ export function SideBySide({ a, b }: { a: string; b: string }) {
               onChange={({ target }) => setWipe(Number(target.value))}
             />
             <span>A in copper, B as outline</span>
+            <RulerButton ruler={ruler} />
           </label>
         </section>
         <main className="border-base-300 bg-base-100 w-[380px] shrink-0 overflow-y-auto border-l px-3 py-3">

@@ -1,6 +1,8 @@
 import { useEffect, useRef, useState, type PointerEvent } from 'react';
 import { runAt } from '../../core/source/layout';
 import type { Area, Word } from '../../core/source/page';
+import type { DisplayUnit } from '../../core/units/length';
+import { PageRuler } from './PageRuler';
 import type { OpenSheet } from './sheet-file';
 
 /** What was read, marked on the page. */
@@ -19,6 +21,8 @@ interface Props {
   readonly focus: string | null;
   readonly box: Area | null;
   readonly zoom: number;
+  /** The unit that a ruler on the page tells in; `null` while none is laid. */
+  readonly ruler: DisplayUnit | null;
   readonly onBox: (box: Area | null) => void;
   readonly onPress: (text: string, area: Area) => void;
   readonly onFocus: (symbol: string) => void;
@@ -33,7 +37,8 @@ interface Drawn {
 const STILL = 5;
 
 /** A page of the datasheet: a number is pressed, or a box is drawn round a table. */
-export function PageView({ open, page, words, marks, focus, box, zoom, onBox, onPress, onFocus }: Props) {
+export function PageView(props: Props) {
+  const { open, page, words, marks, focus, box, zoom, ruler, onBox, onPress, onFocus } = props;
   const room = useRef<HTMLDivElement>(null);
   const paper = useRef<HTMLDivElement>(null);
   const [size, setSize] = useState<Drawn | null>(null);
@@ -161,6 +166,7 @@ export function PageView({ open, page, words, marks, focus, box, zoom, onBox, on
               />
             ),
         )}
+        {ruler !== null && size && <PageRuler key={page} paper={paper} size={size} unit={ruler} />}
       </div>
     </div>
   );

@@ -93,6 +93,8 @@ function Read({ sheet, wish }: { sheet: Datasheet; wish: SourceWish }) {
   const [family, setFamily] = useState<string | null>(null);
   const [size, setSize] = useState<string | null>(null);
   const [unit, setUnit] = useState<SheetUnit | null>(null);
+  const [isRuled, setRuled] = useState(false);
+  const shownUnit = useBench((s) => s.unit);
   const [habit, setHabit] = useState<string | null>(null);
   const [choices, setChoices] = useState<Choices>(NOTHING);
   const [focus, setFocus] = useState<string | null>(wish.kind === 'kept' ? wish.symbol : null);
@@ -233,6 +235,15 @@ function Read({ sheet, wish }: { sheet: Datasheet; wish: SourceWish }) {
             <button
               type="button"
               className="btn btn-sm"
+              aria-pressed={isRuled}
+              title="Measures on the page, once one length is said"
+              onClick={() => setRuled(!isRuled)}
+            >
+              Ruler
+            </button>
+            <button
+              type="button"
+              className="btn btn-sm"
               aria-label="Smaller page"
               disabled={zoom <= 1}
               onClick={() => setZoom(Math.max(1, zoom / 1.4))}
@@ -260,6 +271,7 @@ function Read({ sheet, wish }: { sheet: Datasheet; wish: SourceWish }) {
           focus={focus ?? activeDimension}
           box={box}
           zoom={zoom}
+          ruler={isRuled ? shownUnit : null}
           onBox={drawBox}
           onPress={put}
           onFocus={setFocus}

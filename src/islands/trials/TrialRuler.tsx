@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { outlineThings, thingsOf, type Thing } from '../../core/ruler/things';
+import { outlineThings, thingsAmong, type Thing } from '../../core/ruler/things';
 import type { CompiledTrial } from '../../core/trial/trial';
 import { RulerLayer, type RulerView } from '../ruler/RulerLayer';
 import { RulerPanel } from '../ruler/RulerPanel';
@@ -10,13 +10,7 @@ import { useTrial, useTrialStore } from './state';
 function boardThings({ board, parts, process }: CompiledTrial): Thing[] {
   return [
     ...outlineThings('board', 'board', board.figure),
-    ...parts.flatMap(({ id, reference, footprint }) =>
-      thingsOf(footprint, process).flatMap((thing): Thing[] =>
-        thing.kind === 'height'
-          ? []
-          : [{ ...thing, id: `${id}/${thing.id}`, name: `${reference} ${thing.name}` }],
-      ),
-    ),
+    ...parts.flatMap(({ id, reference, footprint }) => thingsAmong(id, reference, footprint, process)),
   ];
 }
 

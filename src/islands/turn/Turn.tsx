@@ -5,10 +5,12 @@ import type { Footprint } from '../../core/footprint/footprint';
 import { boxRound, centreOf, type Box } from '../../core/geometry/box';
 import type { Shape } from '../../core/geometry/solid';
 import { bodyAt } from '../../core/package/drawn';
+import type { DisplayUnit } from '../../core/units/length';
 import type { Process } from '../../core/process/process';
 import { boardMesh, plateMesh, shapeMesh } from './geometry';
 import { landKinds, partKinds, type Copy } from './kinds';
 import type { Look } from './looks';
+import { ProbeMarks, ProbeWords, useProbe } from './Probe';
 import { colour, Copies, ImportedModel, Scene } from './Scene';
 
 interface Props {
@@ -16,10 +18,13 @@ interface Props {
   process: Process;
   hidden: ReadonlySet<Hideable>;
   look: Look;
+  /** The unit that a ruler tells in; `null` while none is laid. */
+  ruler: DisplayUnit | null;
 }
 
 /** The body on its lands, to be turned. */
-export function Turn({ footprint, process, hidden, look }: Props) {
+export function Turn({ footprint, process, hidden, look, ruler }: Props) {
+  const { points, press, clear } = useProbe();
   const { box } = footprint.courtyard;
   const { colours, imported } = footprint.body;
   const { shapes, parts: every } = footprint.body.assembly;
@@ -50,55 +55,61 @@ export function Turn({ footprint, process, hidden, look }: Props) {
   const middle = centreOf(sceneBox(footprint));
   const centre = useMemo(() => new Vector3(middle.x, middle.y, top.nom / 2), [middle.x, middle.y, top.nom]);
   return (
-    <Scene
-      label="3D view of the body on its lands; drag to turn, wheel to zoom"
-      look={look}
-      centre={centre}
-      reach={reach}
-    >
-      {!hidden.has('board') && (
-        <mesh geometry={board}>
-          <meshStandardMaterial
-            key={glass ? 'glass' : 'mask'}
-            color={colour('--mask')}
-            roughness={0.7}
-            transparent={glass}
-            opacity={glass ? 0.18 : 1}
-            depthWrite={!glass}
-          />
-        </mesh>
-      )}
-      {!hidden.has('paste') &&
-        solder.map(({ key, geometry, copies }) => (
-          <Copies key={key} geometry={geometry} copies={copies} z={0} colour={colour('--solder')} metal />
-        ))}
-      {lands.map(({ key, geometry, copies, hole, far }) => (
-        <group key={key}>
-          {!far && <Copies geometry={geometry} copies={copies} z={0} colour={colour('--copper')} />}
-          {(far || hole !== null) && (
+    <>
+      {ruler !== null && <ProbeWords points={points} unit={ruler} onClear={clear} />}
+      <Scene
+        label="3D view of the body on its lands; drag to turn, wheel to zoom"
+        look={look}
+        centre={centre}
+        reach={reach}
+      >
+        {ruler !== null && <ProbeMarks points={points} size={reach / 150} />}
+        <group {...(ruler === null ? {} : { onClick: press })}>
+          {!hidden.has('board') && (
+            <mesh geometry={board}>
+              <meshStandardMaterial
+                key={glass ? 'glass' : 'mask'}
+                color={colour('--mask')}
+                roughness={0.7}
+                transparent={glass}
+                opacity={glass ? 0.18 : 1}
+                depthWrite={!glass}
+              />
+            </mesh>
+          )}
+          {!hidden.has('paste') &&
+            solder.map(({ key, geometry, copies }) => (
+              <Copies key={key} geometry={geometry} copies={copies} z={0} colour={colour('--solder')} metal />
+            ))}
+          {lands.map(({ key, geometry, copies, hole, far }) => (
+            <group key={key}>
+              {!far && <Copies geometry={geometry} copies={copies} z={0} colour={colour('--copper')} />}
+              {(far || hole !== null) && (
+                <Copies
+                  geometry={geometry}
+                  copies={copies}
+                  z={-process.boardThickness - process.copperThickness}
+                  colour={colour('--copper')}
+                />
+              )}
+            </group>
+          ))}
+          {kinds.map(({ key, shape, material, colour: own, copies }) => (
             <Copies
-              geometry={geometry}
+              key={key}
+              geometry={meshes.get(shape) as BufferGeometry}
               copies={copies}
-              z={-process.boardThickness - process.copperThickness}
-              colour={colour('--copper')}
+              z={0}
+              colour={own ?? colours[material]}
+              metal={material === 'metal'}
             />
+          ))}
+          {model && imported?.seen && (
+            <ImportedModel model={model} parts={imported.seen.subject.parts} pose={imported.pose} />
           )}
         </group>
-      ))}
-      {kinds.map(({ key, shape, material, colour: own, copies }) => (
-        <Copies
-          key={key}
-          geometry={meshes.get(shape) as BufferGeometry}
-          copies={copies}
-          z={0}
-          colour={own ?? colours[material]}
-          metal={material === 'metal'}
-        />
-      ))}
-      {model && imported?.seen && (
-        <ImportedModel model={model} parts={imported.seen.subject.parts} pose={imported.pose} />
-      )}
-    </Scene>
+      </Scene>
+    </>
   );
 }
 

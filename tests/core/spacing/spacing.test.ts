@@ -336,7 +336,7 @@ describe('metal of bodies', () => {
     expect(first?.message).toMatch(/over C1\.can, which floats/);
     // the can stands 1.185 over the lands: up to it, and down from it to the terminal, which is 0.285 high
     expect(first?.measured?.value).toBeCloseTo(Math.hypot(0.5, 1.185) + 0.9, 2);
-    expect(told(x, y + 2)).toEqual([]);
+    expect(told(x, y + 2).filter(({ message }) => message.includes('floats'))).toEqual([]);
   });
 });
 

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { pointerKey } from '../../../core/document/edit';
 import type { StackIntent } from '../../../core/document/intent';
 import { over } from '../../../core/document/read-fields';
@@ -8,6 +9,7 @@ import type { Padstack } from '../../../core/padstack/padstack';
 import { pasteFigures } from '../../../core/padstack/paste-forms';
 import { formatLength, formatNumber } from '../../../core/units/length';
 import { Chips } from '../../common/inputs';
+import { later } from '../../common/later';
 import { FlagField, LengthField } from '../../fields/choices';
 import { StackSection } from '../../sheet/StackDrawing';
 import { useBench } from '../../state/context';
@@ -15,6 +17,8 @@ import { KeepOuts } from './stack/KeepOuts';
 import { Slots } from './stack/Slots';
 import { PadTable } from './stack/PadTable';
 import { StackFields } from './stack/StackFields';
+
+const RuledSection = later('The ruler', async () => (await import('../../ruler/RuledSection')).RuledSection);
 
 /** Padstacks: every layer of the selected land's, the list of all, and the pad table. */
 export function Stack() {
@@ -41,6 +45,7 @@ function SelectedStack({ drawable: { footprint, process, document } }: { drawabl
   const selected = useBench((s) => s.selectedLand);
   const unit = useBench((s) => s.unit);
   const edit = useBench((s) => s.edit);
+  const [isRuled, setRuled] = useState(false);
   const land = footprint.lands[selected ?? 0];
   if (!land) return <p className="text-secondary mt-1">This part has no lands.</p>;
   const stack = land.padstack;
@@ -66,7 +71,21 @@ function SelectedStack({ drawable: { footprint, process, document } }: { drawabl
           if (alone !== (own !== undefined)) edit([{ at: ofLand, value: alone ? forkOf(stack) : undefined }]);
         }}
       />
-      <StackSection stack={stack} process={process} />
+      {isRuled ? (
+        <RuledSection stack={stack} process={process} unit={unit} onAway={() => setRuled(false)} />
+      ) : (
+        <div className="relative">
+          <StackSection stack={stack} process={process} />
+          <button
+            type="button"
+            className="btn btn-xs absolute right-0 bottom-0"
+            title="Measures in the section"
+            onClick={() => setRuled(true)}
+          >
+            Ruler
+          </button>
+        </div>
+      )}
       <PasteLine stack={stack} process={process} />
       <StackFields
         key={at}
