@@ -53,6 +53,49 @@ it('measures between what is named and between what is pressed, in mm and mil', 
   );
 });
 
+it('is walked by keys, and lies in sections, in the 3D view and over two footprints side by side', async () => {
+  const walk = async (
+    selector: string,
+    ...keys: readonly ('ArrowLeft' | 'ArrowRight' | 'ArrowUp' | 'Enter')[]
+  ) => {
+    await page.$eval(selector, (e) => (e as unknown as HTMLElement).focus());
+    for (const key of keys) await page.keyboard.press(key);
+  };
+  const named = () =>
+    page.$$eval('#ruler-from, #ruler-to', (all) => all.map((e) => (e as HTMLInputElement).value));
+  await walk('rect.ruler-field', 'ArrowRight', 'Enter', 'ArrowLeft', 'Enter');
+  const [from, to] = await named();
+  expect(from).not.toBe(to);
+  // two places of the 3D view
+  await page.locator('::-p-xpath(//section[@aria-label="Sheet"]//button[contains(., "3D")])').click();
+  await page.waitForSelector('[aria-label="Ruler in the 3D view"]');
+  const { x, y, width, height } = await page.$eval(
+    'canvas',
+    (e) => e.getBoundingClientRect().toJSON() as DOMRect,
+  );
+  await page.mouse.click(x + width / 2, y + height / 2);
+  await page.mouse.click(x + width * 0.4, y + height * 0.6);
+  await page.waitForFunction(() =>
+    /height .* straight .* over the laminate/.test(
+      document
+        .querySelector<HTMLElement>('[aria-label="Ruler in the 3D view"]')
+        ?.innerText.replaceAll('\n', ' ') ?? '',
+    ),
+  );
+  await page.locator('::-p-xpath(//section[@aria-label="Ruler"]//button[.="Put away"])').click();
+  // the section of a padstack
+  await page.keyboard.press('3');
+  await page.locator('main figure + button').click();
+  await page.waitForSelector('main section[aria-label=Ruler]');
+  await page.locator('#ruler-from').fill('hole, left edge');
+  await page.locator('#ruler-to').fill('copper, left edge');
+  await page.waitForSelector('main ul[aria-label=Distances]');
+  await page.locator('::-p-xpath(//section[@aria-label="Ruler"]//button[.="Put away"])').click();
+  await page.keyboard.press('2');
+  await page.keyboard.press('m');
+  await page.waitForSelector('section[aria-label=Ruler]');
+});
+
 it('keeps a measurement, whose wish in mil is a check that undo takes back', async () => {
   await page.locator('#ruler-from').fill('land 1, middle');
   await page.locator('#ruler-to').fill('land 2, middle');

@@ -103,24 +103,19 @@ export function ProbeWords({
     <div
       role="status"
       aria-label="Ruler in the 3D view"
-      className="bg-base-100 border-base-300 absolute top-8 left-2 border px-2 py-1 text-[12px] shadow"
+      className="bg-base-100 border-base-300 absolute top-7 left-2 z-10 max-w-[96%] border px-2 py-0.5 text-[12px] shadow"
     >
-      {!from && <p>Press two places: their heights and distances are told.</p>}
-      {from && (
+      {!from && <p>Press two places.</p>}
+      {from && !to && (
         <p>
-          first {both(from.z)} over the laminate, at {say(from.x)}, {say(from.y)}
+          {both(from.z)} over the laminate, at {say(from.x)}, {say(from.y)}
         </p>
       )}
       {from && to && (
-        <>
-          <p>
-            second {both(to.z)} over the laminate, at {say(to.x)}, {say(to.y)}
-          </p>
-          <p>
-            height between them {both(Math.abs(to.z - from.z))}; across{' '}
-            {say(Math.hypot(to.x - from.x, to.y - from.y))}; straight {both(to.distanceTo(from))}
-          </p>
-        </>
+        <p>
+          height {both(Math.abs(to.z - from.z))}, across {say(Math.hypot(to.x - from.x, to.y - from.y))},
+          straight {both(to.distanceTo(from))}; {say(from.z)} and {say(to.z)} over the laminate
+        </p>
       )}
       {from && (
         <button type="button" className="link" onClick={onClear}>
