@@ -1,5 +1,6 @@
-import { allFields, type NumberKey } from '../process/fields';
+import { allFields } from '../process/fields';
 import { LEVELS, type PublishedLevel } from './levels';
+import { SPACING_PLACES } from './numbers';
 import {
   BALL_ROWS,
   BALL_SOURCE,
@@ -112,17 +113,6 @@ const chosen = (
   source: string,
   published: ClauseValue | null = null,
 ): ClauseField => ({ at, section: sectionOf(at), title, kind: 'choice', of, published, source });
-
-/** Numbers of a process that spacing by voltage rests on, by their place in a standard. */
-export const SPACING_PLACES = {
-  'spacing/by': 'spacingBy',
-  'spacing/coating': 'assemblyCoating',
-  'spacing/insulation': 'insulation',
-  'spacing/pollution': 'pollutionDegree',
-  'spacing/material': 'materialGroup',
-  'spacing/overvoltage': 'overvoltageCategory',
-  'spacing/altitude': 'altitude',
-} as const satisfies Readonly<Record<string, NumberKey>>;
 
 /** What a house holds its voltages against; the process says it where no clause does. */
 function spacingFields(): ClauseField[] {

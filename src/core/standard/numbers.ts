@@ -1,7 +1,17 @@
 import type { NumberKey } from '../process/fields';
 import type { Process, RuleSeverity } from '../process/process';
-import { SPACING_PLACES } from './fields';
 import type { Standard } from './standard';
+
+/** Numbers of a process that spacing by voltage rests on, by their place in a standard. */
+export const SPACING_PLACES = {
+  'spacing/by': 'spacingBy',
+  'spacing/coating': 'assemblyCoating',
+  'spacing/insulation': 'insulation',
+  'spacing/pollution': 'pollutionDegree',
+  'spacing/material': 'materialGroup',
+  'spacing/overvoltage': 'overvoltageCategory',
+  'spacing/altitude': 'altitude',
+} as const satisfies Readonly<Record<string, NumberKey>>;
 
 /** Numbers that a process has by itself and that a house may want otherwise, by their place in a standard. */
 export const HOUSE_NUMBERS: Readonly<Record<string, NumberKey>> = {

@@ -18,7 +18,7 @@ import {
   type TooNear,
 } from '../../spacing/conductors';
 import { metalOf } from '../../spacing/metal';
-import { SPACING_PLACES } from '../../standard/fields';
+import { SPACING_PLACES } from '../../standard/numbers';
 import { grooveFor } from '../../spacing/limits';
 import { formatNumber } from '../../units/length';
 import type { CheckContext } from '../context';
