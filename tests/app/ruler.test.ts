@@ -53,7 +53,7 @@ it('measures between what is named and between what is pressed, in mm and mil', 
   );
 });
 
-it('is walked by keys, and lies in sections, in the 3D view and over two footprints side by side', async () => {
+it('is walked by keys, and lies in the section of a padstack', async () => {
   const walk = async (
     selector: string,
     ...keys: readonly ('ArrowLeft' | 'ArrowRight' | 'ArrowUp' | 'Enter')[]
@@ -66,27 +66,6 @@ it('is walked by keys, and lies in sections, in the 3D view and over two footpri
   await walk('rect.ruler-field', 'ArrowRight', 'Enter', 'ArrowLeft', 'Enter');
   const [from, to] = await named();
   expect(from).not.toBe(to);
-  // two places of the 3D view
-  await page.locator('::-p-xpath(//section[@aria-label="Sheet"]//button[contains(., "3D")])').click();
-  await page.waitForSelector('[aria-label="Ruler in the 3D view"]');
-  const { x, y, width, height } = await page.$eval(
-    'canvas',
-    (e) => e.getBoundingClientRect().toJSON() as DOMRect,
-  );
-  const said = () =>
-    page.$eval('[aria-label="Ruler in the 3D view"]', (e) => e.textContent?.replaceAll(/\s+/g, ' ') ?? '');
-  // the scene comes after its words: it is pressed until it answers
-  for (const [i, j] of [
-    [0.5, 0.5],
-    [0.4, 0.6],
-  ] as const) {
-    const before = await said();
-    do {
-      await page.mouse.click(x + width * i, y + height * j);
-      await page.evaluate(() => new Promise(requestAnimationFrame));
-    } while ((await said()) === before);
-  }
-  expect(await said()).toMatch(/over the laminate/);
   await page.locator('::-p-xpath(//section[@aria-label="Ruler"]//button[.="Put away"])').click();
   // the section of a padstack
   await page.keyboard.press('3');
