@@ -49,11 +49,14 @@ export function thingsOf(footprint: Footprint, process: Process): Thing[] {
     ),
     ...bodyThings(footprint),
     ...boxThings('courtyard', 'courtyard', box),
+    ...cornersOf('courtyard', 'courtyard', box),
     ...keepOuts.flatMap(({ area, why }, i) =>
       outlineThings(`keepOut:${i + 1}`, `keep-out ${i + 1}${why === '' ? '' : ` (${why})`}`, area),
     ),
     ...(legend.pin1 ? [outlineThing('pin1', 'pin-1 mark', legend.pin1)] : []),
+    ...legendThings(legend),
     pointThing('origin', 'origin', origin),
+    ...axesThrough('origin', 'origin', origin, box),
     ...heightThings(body.heights, process, box),
   ];
 }
@@ -81,6 +84,9 @@ function landThings(land: Land, number: string): Thing[] {
   const { min, nom, max } = land.contact;
   return [
     ...outlineThings(id, `land ${number}`, land.copper),
+    ...(land.copper.figure.kind === 'rectangle' && isQuarter(land.copper.rotation)
+      ? cornersOf(id, `land ${number}`, land.copper)
+      : []),
     ...(land.hole ? outlineThings(`hole:${land.id}`, `hole ${number}`, land.hole) : []),
     ...land.mask.slice(0, 1).flatMap((mask) => outlineThings(`mask:${land.id}`, `opening ${number}`, mask)),
     ...(land.terminal ? spreadEdges(`terminal:${land.id}`, `terminal ${number}`, { min, nom, max }) : []),
@@ -167,7 +173,67 @@ function bodyThings({ body: { extent } }: Footprint): Thing[] {
   return [
     ...spreadEdges('body', 'body', { min: at('min'), nom, max: at('max') }),
     pointThing('body:middle', 'body, middle', middle),
+    ...cornersOf('body', 'body', nom),
+    ...axesThrough('body', 'body', middle, nom),
   ];
+}
+
+/** The four corners of a box, nominally. */
+function cornersOf(id: string, name: string, { minX, maxX, minY, maxY }: Box): Thing[] {
+  return (
+    [
+      ['upper left', minX, maxY],
+      ['upper right', maxX, maxY],
+      ['lower left', minX, minY],
+      ['lower right', maxX, minY],
+    ] as const
+  ).map(([where, x, y]) =>
+    pointThing(`${id}:${where.replace(' ', '-')}`, `${name}, ${where} corner`, { x, y }),
+  );
+}
+
+/** The two axes through a point, drawn as far as a box reaches. */
+function axesThrough(id: string, name: string, { x, y }: Point, box: Box): Thing[] {
+  return [
+    {
+      kind: 'upright',
+      id: `${id}:upright-axis`,
+      name: `${name}, upright axis`,
+      x: exactly(x),
+      drawn: [
+        { x, y: box.minY },
+        { x, y: box.maxY },
+      ],
+    },
+    {
+      kind: 'level',
+      id: `${id}:level-axis`,
+      name: `${name}, level axis`,
+      y: exactly(y),
+      drawn: [
+        { x: box.minX, y },
+        { x: box.maxX, y },
+      ],
+    },
+  ];
+}
+
+/** Lines of the legend as they are printed: edges where they run along an axis, and where they end. */
+function legendThings({ lines }: Footprint['legend']): Thing[] {
+  return lines.flatMap((line, i): Thing[] => {
+    const [from, to] = [line[0], line.at(-1)];
+    if (!from || !to) return [];
+    const name = `legend line ${i + 1}`;
+    const id = `legend:${i + 1}`;
+    const isUpright = line.every(({ x }) => Math.abs(x - from.x) < 1e-9);
+    const isLevel = line.every(({ y }) => Math.abs(y - from.y) < 1e-9);
+    const ends = [
+      pointThing(`${id}:from`, `${name}, beginning`, from),
+      pointThing(`${id}:to`, `${name}, end`, to),
+    ];
+    if (isUpright) return [...ends, { kind: 'upright', id, name, x: exactly(from.x), drawn: [from, to] }];
+    return isLevel ? [...ends, { kind: 'level', id, name, y: exactly(from.y), drawn: [from, to] }] : ends;
+  });
 }
 
 /** Heights above the laminate, drawn across the elevations. */

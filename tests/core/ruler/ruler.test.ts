@@ -68,6 +68,24 @@ describe('the ruler', () => {
     const all = things(document);
     expect(measure(all.get('height:top') as Thing, all.get('origin') as Thing)).toEqual([]);
   });
+  it('knows corners, axes and lines of the legend', () => {
+    const all = things(document);
+    const far = (from: string, to: string) =>
+      measure(all.get(from) as Thing, all.get(to) as Thing)[0]?.value.nom;
+    const { copper, id } = footprint.lands[0]!;
+    const diagonal = Math.hypot(copper.maxX - copper.minX, copper.maxY - copper.minY);
+    expect(far(`land:${id}:upper-left`, `land:${id}:lower-right`)).toBeCloseTo(diagonal, 6);
+    expect(far('origin:upright-axis', `land:${id}:left`)).toBeCloseTo(
+      Math.abs(copper.minX - footprint.origin.x),
+      6,
+    );
+    const [line] = footprint.legend.lines;
+    const [p, q] = [line?.[0], line?.at(-1)];
+    expect(p && q && far('legend:1:from', 'legend:1:to')).toBeCloseTo(
+      Math.hypot(p!.x - q!.x, p!.y - q!.y),
+      6,
+    );
+  });
   it('finds the smallest gap of two groups', () => {
     const all = things(document);
     const row = (end: number | null) =>
