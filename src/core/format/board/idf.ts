@@ -2,6 +2,7 @@ import { atOrigin } from '../../footprint/origin';
 import { backwards } from '../../geometry/contour';
 import { contourOf, narrowOf, type Placed } from '../../geometry/figure';
 import type { BoardKeepOut, CompiledTrial, PlacedPart } from '../../trial/trial';
+import { asciiNote, asciiOf } from '../idf/ascii';
 import { idfLibrary, IDF_DATE, loop, number, quoted, type LibraryPart } from '../idf/idf';
 import type { WrittenFile } from '../format';
 import { packed } from '../pack';
@@ -17,8 +18,8 @@ function libraryOf(parts: readonly PlacedPart[]): ReadonlyMap<string, LibraryPar
     const key = keyOf(part);
     if (found.has(key)) continue;
     const { compiled } = part;
-    const { standardName } = compiled.footprint;
-    const own = compiled.document.marks?.value ?? standardName;
+    const standardName = asciiOf(compiled.footprint.standardName);
+    const own = asciiOf(compiled.document.marks?.value ?? standardName);
     let name = standardName;
     // two footprints of one name are two geometries
     for (let i = 2; taken.has(`${name}\n${own}`); i += 1) name = `${standardName}-${i}`;
@@ -43,6 +44,10 @@ export function idfBoard({ trial, board, parts, keepOuts, covers }: CompiledTria
     `BOARD_FILE 3.0 "Tapis" ${IDF_DATE} 1`,
     `${quoted(trial.name)} MM`,
     '.END_HEADER',
+    ...asciiNote([
+      trial.name,
+      ...parts.flatMap(({ reference, compiled }) => [reference, compiled.document.marks?.value ?? '']),
+    ]),
     '.BOARD_OUTLINE UNOWNED',
     number(board.thickness),
     ...loop(board.outline),

@@ -3,6 +3,7 @@ import type { Contour } from '../../geometry/contour';
 import { bodyShape } from '../../package/drawn';
 import { formatNumber } from '../../units/length';
 import type { Format, Writable } from '../format';
+import { asciiNote, asciiOf } from './ascii';
 
 /** When a file was made; a fixed one, so that one document always gives one file. */
 export const IDF_DATE = '1970/01/01.00:00:00';
@@ -36,6 +37,7 @@ export function idfLibrary(parts: readonly LibraryPart[]): string {
     '.HEADER',
     `LIBRARY_FILE 3.0 "Tapis" ${IDF_DATE} 1`,
     '.END_HEADER',
+    ...asciiNote(parts.flatMap(({ name, part }) => [name, part])),
     ...parts.flatMap(({ name, part, footprint: { body, lands } }) => {
       // a part without lands is mechanical for the board that carries it
       const section = lands.length === 0 ? 'MECHANICAL' : 'ELECTRICAL';
@@ -65,4 +67,4 @@ export function loop(contour: Contour, label = 0): string[] {
 
 export const number = (value: number): string => formatNumber(value, 1, 6);
 /** Texts have no quotes in them, and no more than a line. */
-export const quoted = (text: string): string => `"${text.replace(/["\r\n]/g, "'")}"`;
+export const quoted = (text: string): string => `"${asciiOf(text.replace(/["\r\n]/g, "'"))}"`;
