@@ -295,11 +295,13 @@ function byPackage(
   const hasPad = kind.dimensions.some(({ symbol }) => symbol === 'E2');
   const doubt = !isSaid
     ? `“${line.package || line.value}” says no size: hold it against the part’s datasheet.`
-    : hasPad
-      ? 'No word says its exposed pad: hold that against the part’s datasheet.'
-      : unread === ''
-        ? null
-        : `“${unread}” was not understood: hold it against the part’s datasheet.`;
+    : sizes.size === 1 && sizes.has('n') && (word?.rest ?? '').search(SIZE) < 0
+      ? `“${line.package || line.value}” says how many leads it has, and neither pitch nor body: hold it against the part’s datasheet.`
+      : hasPad
+        ? 'No word says its exposed pad: hold that against the part’s datasheet.'
+        : unread === ''
+          ? null
+          : `“${unread}” was not understood: hold it against the part’s datasheet.`;
   return found.length > 0 ? there(found, 'the same package', doubt) : null;
 }
 

@@ -107,7 +107,8 @@ const FORMS: readonly Form[] = [
 ];
 
 /** What the words of a package say, the first that is known; `null` where none is. */
-export function packageSaid(text: string): FoundWord | null {
+export function packageSaid(printed: string): FoundWord | null {
+  const text = printed.replaceAll('_', ' ');
   for (const { form, says } of FORMS) {
     const found = form.exec(text);
     const word = found && says(found);

@@ -120,6 +120,17 @@ describe('a bill of materials', () => {
   ])('%s', (text, expected) => {
     expect(matched(text)).toEqual(expected);
   });
+  it('tells where a word says less than the footprint needs', () => {
+    const doubt = (text: string) => {
+      const match = matchLine(bill(`Ref;Package\nU1;${text}`).lines[0]!, SHELF);
+      return match.is === 'there' ? match.doubt : match.is;
+    };
+    expect(doubt('SOIC-8_3.9x4.9mm_P1.27mm')).toMatch(/exposed pad/);
+    expect(doubt('SO8')).toMatch(/exposed pad|how many leads/);
+    expect(doubt('SOP-8')).toMatch(/neither pitch nor body/);
+    expect(doubt('QFN')).toMatch(/says no size/);
+    expect(doubt('QFN-32 5x5 0.5 wettable')).toMatch(/exposed pad/);
+  });
   it('is no bill without words of packages, and says which lines it leaves out', () => {
     for (const text of ['Name;Town\nAnn;Oslo', 'A;B\n1;2', 'Ref;Qty\nR1;2']) {
       const [grid] = gridsOfText(text);
