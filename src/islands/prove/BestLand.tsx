@@ -32,6 +32,7 @@ const ENDS = {
   wall: 'Lead to wall',
   ring: 'Ring',
 } as const;
+const NONE: Drawable['spreads'] = new Map();
 /** Tolerances whose worth is told. */
 const RELIEFS = 3;
 
@@ -99,6 +100,7 @@ export function BestLand({ drawable }: { drawable: Drawable }) {
         <Spreads
           variables={variablesOf(drawable)}
           given={given}
+          ofProcess={saidSpreads({ ...drawable, spreads: NONE })}
           unit={unit}
           onGive={(name, spread, source) =>
             edit(

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { Spread } from '../../core/joint/distribution';
+import { USUAL_SPREAD, type Spread } from '../../core/joint/distribution';
 import { readMeasured } from '../../core/best/measured';
 import type { SaidSpread } from '../../core/best/spreads';
 import type { Variable } from '../../core/joint/model';
@@ -21,13 +21,15 @@ const KINDS: readonly (readonly [id: string, words: string, spread: Spread | nul
 interface Props {
   variables: readonly Variable[];
   given: Readonly<Record<string, SaidSpread>>;
+  /** What the process says of them, which holds where the document says nothing. */
+  ofProcess: Readonly<Record<string, SaidSpread>>;
   unit: DisplayUnit;
   /** Says how one spreads; `null` for as usual. */
   onGive: (name: string, spread: Spread | null, source: string | null) => void;
 }
 
 /** How tolerances spread: what is assumed of each, or what was measured of it. */
-export function Spreads({ variables, given, unit, onGive }: Props) {
+export function Spreads({ variables, given, ofProcess, unit, onGive }: Props) {
   const some = variables.filter(({ range }) => range > 0);
   const [name, setName] = useState('');
   const [trouble, setTrouble] = useState<string | null>(null);
@@ -72,14 +74,17 @@ export function Spreads({ variables, given, unit, onGive }: Props) {
       <Pick
         className="mt-1 w-full"
         label="How it spreads"
-        value={own?.measured ? 'measured' : (kind?.[0] ?? 'usual')}
+        value={own?.by === 'process' ? 'process' : own?.measured ? 'measured' : (kind?.[0] ?? 'usual')}
         options={[
+          ...(ofProcess[variable.name] ? [['process', 'as the process says'] as const] : []),
           ...KINDS.map(([id, words]) => [id, words] as const),
-          ...(own?.measured ? [['measured', 'as measured'] as const] : []),
+          ...(own?.measured && own.by === 'document' ? [['measured', 'as measured'] as const] : []),
         ]}
         onChange={(id) => {
           const spread = KINDS.find(([one]) => one === id)?.[2] ?? null;
-          if (id !== 'measured') give(spread);
+          // what is usual has to be said where the process says otherwise
+          const usual = id === 'usual' && ofProcess[variable.name] ? USUAL_SPREAD : null;
+          if (id !== 'measured') give(spread ?? usual);
         }}
       />
       <label className="btn btn-xs relative mt-1">
