@@ -51,7 +51,7 @@ export function StackSection({ stack, process, overlay }: Props) {
           overlay={overlay}
         />
       )}
-      <figcaption className="text-secondary text-[12px]">
+      <figcaption className="text-secondary pr-14 text-[12px]">
         Cut through {stack.paste.length > 1 ? 'a row of windows' : 'the middle'}
         {exaggeration > 1 ? `, layers drawn ${exaggeration} × as thick` : ''}
       </figcaption>
