@@ -56,6 +56,7 @@ function writeRows(
       document,
       fixed: document.approvals?.length ? 'it is approved' : null,
     })),
+    list.rows.filter(({ document }) => document === null),
   );
   const isNew = (number: number) => (again?.rows.get(number)?.is ?? 'new') === 'new';
   const written = writeDocuments(

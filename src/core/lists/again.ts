@@ -1,6 +1,7 @@
 import type { TapisDocument } from '../document/document';
 import { writtenEntry, type WrittenEntry } from '../document/entries';
 import { limitsOf } from '../source/value';
+import type { ListRow } from './list';
 import type { TakenRow } from './prepare';
 
 // A list that is brought again after it changed: which of its rows are new, which say otherwise than the footprints that
@@ -46,19 +47,21 @@ export interface BroughtAgain {
   /** By the number of the row. */
   readonly rows: ReadonlyMap<number, Again>;
   readonly gone: readonly GoneRow[];
-  /** What differs from the list because somebody set it by hand, and stays. */
+  /** What stays though the list says otherwise, or nothing that can be read: somebody set it by hand, or mends the row. */
   readonly byHand: readonly string[];
 }
 
 /**
  * Holds what is taken of a list against what was taken of it before: footprints that name it as their source, known
  * again by a part number or name that both have.
+ * @param unread rows of the list that give no footprint as they stand: what was taken from them is not gone
  * @returns `null` where nothing of the list is kept
  */
 export function broughtAgain(
   source: string,
   taken: readonly TakenRow[],
   kept: readonly KeptFootprint[],
+  unread: readonly Pick<ListRow, 'name' | 'part'>[] = [],
 ): BroughtAgain | null {
   const own = kept.filter(({ document }) => isOf(source, document.package.source));
   if (own.length === 0) return null;
@@ -94,6 +97,12 @@ export function broughtAgain(
       row.number,
       changes.length === 0 ? { is: 'same', id } : { is: 'changed', id, fixed, before, document, changes },
     );
+  }
+  const waiting = new Set(unread.flatMap(({ name, part }) => [name, part].filter(Boolean)));
+  for (const [id, { document }] of left) {
+    if (!partsOf(document).some((part) => waiting.has(part))) continue;
+    left.delete(id);
+    byHand.push(`${document.name}: its row cannot be read as it stands, and it stays as it is`);
   }
   const gone = [...left.values()].map(({ id, document, fixed }) => ({ id, name: document.name, fixed }));
   return { rows, gone, byHand };

@@ -171,18 +171,18 @@ function wayBetween(
 ): Pick<TooNear, 'way' | 'over'> | null {
   const { floating, cuts, along, least } = ask;
   const round = along === 'surface' ? cuts : [];
-  const between = (p: Live, q: Live): Way | null => {
+  const apart = (p: Live, q: Live): Way | null => {
     const way = wayRound(copperOutline(p.figure), copperOutline(q.figure), round);
     const up = heightBetween(p, q);
     return way && up > 0 ? { ...way, length: Math.hypot(way.length, up) } : way;
   };
-  const direct = gapBetweenFigures(a.figure, b.figure) < least ? between(a, b) : null;
+  const direct = gapBetweenFigures(a.figure, b.figure) < least ? apart(a, b) : null;
   let best: Pick<TooNear, 'way' | 'over'> | null = direct ? { way: direct, over: null } : null;
   for (const f of floating) {
     if (f.over && along === 'surface') continue;
     if (f.side !== a.side || gapBetween(a.figure, f.figure) + gapBetween(f.figure, b.figure) >= least)
       continue;
-    const [to, from] = [between(a, f), between(f, b)];
+    const [to, from] = [apart(a, f), apart(f, b)];
     if (!to || !from) continue;
     const length = to.length + from.length;
     if (length < Math.min(least, best?.way.length ?? Infinity))

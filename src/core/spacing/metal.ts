@@ -15,7 +15,7 @@ const TOUCHES = 0.35;
  * @param prefix told before names, such as a reference
  */
 export function metalOf(
-  { body: { assembly }, far }: Footprint,
+  { body: { assembly, heights }, far }: Footprint,
   copper: readonly Live[],
   prefix = '',
 ): Live[] {
@@ -25,8 +25,8 @@ export function metalOf(
     const seen = part.material === 'metal' && shape ? seenFromAbove(part, shape) : null;
     if (!seen) return [];
     const { figure, low, high } = seen;
-    // where the body stands on the far side, heights count down from there
-    const [from, to] = low < 0 && high <= 1e-9 ? [-high, -low] : [low, high];
+    // on the far side heights count down from the far surface of the board
+    const [from, to] = far ? [heights.boardBottom - high, heights.boardBottom - low] : [low, high];
     if (to <= 0) return [];
     const on = from > TOUCHES ? [] : lands.filter((live) => gapBetweenFigures(live.figure, figure) < 1e-9);
     const potentials = new Set(on.map(({ potential }) => potential));

@@ -37,9 +37,11 @@ export function ListView(props: Props) {
   const [left, setLeft] = useState<ReadonlySet<number>>(new Set());
   const [binned, setBinned] = useState<ReadonlySet<string>>(new Set());
   const whole = useMemo(() => takenFrom(rows.map(({ row }) => row)), [rows]);
+  const unread = rows.flatMap(({ row: { document, name, part } }) => (document ? [] : [{ name, part }]));
   const { again, differences, revisions } = useAgain(
     source,
     progress === null && source !== PASTED ? whole : null,
+    unread,
   );
   const wanted = whole.filter(({ number }) => !left.has(number));
   const fresh = wanted.filter(({ number }) => (again?.rows.get(number)?.is ?? 'new') === 'new');

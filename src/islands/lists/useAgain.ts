@@ -4,6 +4,7 @@ import type { TakenRow } from '../../core/lists/prepare';
 import { byCrew } from '../common/crew';
 import type { JobAnswer } from '../common/job';
 import { shelf } from '../common/shelf-store';
+import { attempt } from '../common/trouble';
 
 /** What a changed row does to its footprint. */
 export type Difference = JobAnswer<'differences'>[number];
@@ -17,6 +18,9 @@ export interface AgainState {
   readonly revisions: ReadonlyMap<string, number>;
 }
 
+/** Rows that give no footprint as they stand. */
+type Unread = readonly { readonly name: string; readonly part: string }[];
+
 const NOTHING: AgainState = { again: null, differences: new Map(), revisions: new Map() };
 /** Footprints that a worker is given at once. */
 const BATCH = 12;
@@ -25,16 +29,18 @@ const BATCH = 12;
  * Holds a list against the footprints that were taken from it before.
  * @param taken `null` while the list is still read
  */
-export function useAgain(source: string, taken: readonly TakenRow[] | null): AgainState {
+export function useAgain(source: string, taken: readonly TakenRow[] | null, unread: Unread): AgainState {
   const [state, setState] = useState<AgainState>(NOTHING);
-  const key = taken === null ? '' : JSON.stringify([source, taken]);
+  const key = taken === null ? '' : JSON.stringify([source, taken, unread]);
   useEffect(() => {
     if (key === '') return;
     const control = new AbortController();
-    const [name, rows] = JSON.parse(key) as [string, TakenRow[]];
-    void hold(name, rows, control.signal, (next) => {
-      if (!control.signal.aborted) setState(next);
-    });
+    const [name, rows, waiting] = JSON.parse(key) as [string, TakenRow[], Unread];
+    void attempt('Holding the list against the Shelf', () =>
+      hold(name, rows, waiting, control.signal, (next) => {
+        if (!control.signal.aborted) setState(next);
+      }),
+    );
     return () => control.abort();
   }, [key]);
   return key === '' ? NOTHING : state;
@@ -43,6 +49,7 @@ export function useAgain(source: string, taken: readonly TakenRow[] | null): Aga
 async function hold(
   source: string,
   taken: readonly TakenRow[],
+  unread: Unread,
   signal: AbortSignal,
   tell: (next: (now: AgainState) => AgainState) => void,
 ): Promise<void> {
@@ -52,7 +59,7 @@ async function hold(
     document,
     fixed: locked === undefined ? null : `revision ${locked} is approved`,
   }));
-  const again = broughtAgain(source, taken, kept);
+  const again = broughtAgain(source, taken, kept, unread);
   const revisions = new Map(rows.map(({ id, revision }) => [id, revision]));
   tell(() => ({ again, differences: new Map(), revisions }));
   const pairs = [...(again?.rows.values() ?? [])].flatMap((one) =>

@@ -2,6 +2,7 @@ import { useEffect, useState } from 'react';
 import type { Bill, BillLine } from '../../core/lists/bill';
 import { matchLine, sameLine, type BillMatch, type KnownFootprint } from '../../core/lists/bill-match';
 import { facts, shelf } from '../common/shelf-store';
+import { attempt } from '../common/trouble';
 
 export type FoundLine = readonly [line: BillLine, match: BillMatch];
 
@@ -16,7 +17,7 @@ export function useBill(bill: Bill): readonly FoundLine[] | null {
   );
   useEffect(() => {
     let left = false;
-    void (async () => {
+    void attempt('Looking through the Shelf', async () => {
       const [rows, entries] = [await shelf.list(), await shelf.entries()];
       const of = await facts.of(entries);
       const known = rows.map(({ id, document }): KnownFootprint => ({
@@ -35,7 +36,7 @@ export function useBill(bill: Bill): readonly FoundLine[] | null {
         lines.push([line, match]);
       }
       setFound({ of: bill, lines });
-    })();
+    });
     return () => {
       left = true;
     };

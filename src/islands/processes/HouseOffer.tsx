@@ -32,7 +32,7 @@ export function HouseOffer({ process, original, work }: Props) {
     <p className="border-base-300 flex items-baseline gap-3 border-b px-5 py-2">
       <span>
         {counted(count, 'of its numbers says', 'of its numbers say')} what a house wants, not what its makers
-        hold: rounding, marks, windows, class, how grave rules are.
+        hold: rounding, marks, windows, class, what voltages are held against, how grave rules are.
       </span>
       <button
         type="button"

@@ -1,5 +1,5 @@
 import { useId, useState } from 'react';
-import { measuredOf, readMeasured } from '../../core/best/measured';
+import { readMeasured } from '../../core/best/measured';
 import { keptSpread, saidSpread } from '../../core/best/spreads';
 import { MEASURABLE_HELP, MOST_MEASURED, type Measurable } from '../../core/process/measured';
 import type { Process } from '../../core/process/process';
@@ -60,13 +60,7 @@ export function MeasuredRow({ of, title, process, editable, put }: Props) {
         </p>
       )}
       {measured && (
-        <MeasuredFigures
-          source={said?.source ?? null}
-          measured={measured}
-          // what no number limits is held against its own six standard deviations
-          range={range ?? 6 * measuredOf(measured.values).deviation}
-          unit="mm"
-        />
+        <MeasuredFigures source={said?.source ?? null} measured={measured} range={range} unit="mm" />
       )}
       {editable && (
         <p className="flex flex-wrap items-center gap-x-3">

@@ -69,6 +69,12 @@ describe('a list that is brought again', () => {
     });
     expect(gone).toEqual([{ id: 'f3', name: 'HS-R-1', fixed: null }]);
   });
+  it('does not take a row that cannot be read any more for one that is gone', () => {
+    const unread = [{ name: 'HS-R-1', part: 'HS-R-1' }];
+    const found = broughtAgain('passives.csv', taken(ROWS.slice(0, 3)), kept(ROWS), unread);
+    expect(found?.gone).toEqual([]);
+    expect(found?.byHand).toEqual(['HS-R-1: its row cannot be read as it stands, and it stays as it is']);
+  });
   it('parts rows that were one footprint, and says who uses it now', () => {
     const { rows } = again(replaced(1, '1,60 ±0,10', '1,65 ±0,10'), kept(ROWS));
     expect(rows.get(2)).toEqual({ is: 'new' });

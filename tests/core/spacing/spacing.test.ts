@@ -5,6 +5,7 @@ import type { TapisDocument } from '../../../src/core/document/document';
 import { applyEdits } from '../../../src/core/document/edit';
 import { voltage } from '../../../src/core/document/voltage';
 import { compile } from '../../../src/core/footprint/compile';
+import { moved } from '../../../src/core/footprint/move';
 import { flatten } from '../../../src/core/geometry/contour';
 import { wayRound } from '../../../src/core/geometry/creepage';
 import { circleAt, contourOf, place, rectangle } from '../../../src/core/geometry/figure';
@@ -303,6 +304,28 @@ describe('metal of bodies', () => {
     expect(tab?.floats).toBe(false);
     const can = live('electrolytic-can').metal.find(({ name }) => name.startsWith('the can'));
     expect([can?.floats, can?.figure.figure.kind]).toEqual([true, 'round']);
+  });
+  it('is the same on the far side as on the near one', () => {
+    const { footprint, metal } = live('gull-wing-dual');
+    const below = moved(footprint, { at: { x: 3, y: 4 }, angle: 90, far: true });
+    const there = metalOf(below, conductorsOf(below));
+    expect(
+      there.map(({ over, floats, potential, side }) => [
+        over?.low.toFixed(6),
+        over?.high.toFixed(6),
+        floats,
+        potential,
+        side,
+      ]),
+    ).toEqual(
+      metal.map(({ over, floats, potential }) => [
+        over?.low.toFixed(6),
+        over?.high.toFixed(6),
+        floats,
+        potential,
+        'far',
+      ]),
+    );
   });
   it('shortens the way between parts on a board, by its height too', () => {
     const { document } = VARIANTS.find((one) => one.document.package.family === 'electrolytic-can')!;
