@@ -1,8 +1,5 @@
-import type { TapisDocument } from '../../core/document/document';
-import { joinedTags, readTagList, TAGS_FILE, writeTagList } from '../../core/library/tag-list';
 import { fileName, folderOf, together, type Here, type Step, type There } from '../../core/library/together';
 import { PROCESSES } from '../../core/process';
-import { keyOf } from '../../kernel/inside';
 import {
   entryOf,
   type ShelfEntry,
@@ -19,9 +16,11 @@ import { ProcessStore } from '../processes';
 import { RevisionStore } from '../revisions';
 import { ShelfStore } from '../shelf';
 import { StandardStore } from '../standards';
-import { whyRefused } from '../storage';
 import { documentsOf, TrialStore } from '../trials';
 import type { Folder, Listed } from './files';
+import { fileBytes, linkId, splitKey, whyNot } from './links';
+import { bringParts, isPart, partsOf, type NamedPart } from './parts';
+import { bringTags, TAGS } from './tags';
 import { joinedFor, joinTexts, KINDS, readThere, thingOf, type KindId } from './kinds';
 
 // A library in a folder and in the browser: what either has changed since both were looked at last is brought to the
@@ -45,8 +44,6 @@ export interface Look {
 
 /** Largest file that is read as a document, bytes. */
 const LARGEST_FILE = 4_000_000;
-/** Largest model or datasheet that is brought from a folder, bytes. */
-const LARGEST_PART = 60_000_000;
 /** Looks after one another until nothing is left to do: originals bring their variants along. */
 const LOOKS = 4;
 /** Files between two breaths. */
@@ -58,7 +55,7 @@ interface Known {
   readonly name: string;
   readonly text: string;
   /** Keys of the models and datasheets that it names. */
-  readonly parts: readonly (readonly [key: string, where: 'models' | 'sources'])[];
+  readonly parts: readonly NamedPart[];
 }
 
 export class FolderSync {
@@ -137,13 +134,17 @@ export class FolderSync {
       count = seen.here.length;
       if (isAtRest) break;
     }
-    told.push(...(await this.parts(files)), ...(await this.tags(removed)));
+    const both = { db: this.db, shelf: this.shelf, folder: this.folder, link: this.link };
+    told.push(
+      ...(await bringParts(both, await this.partsNamed(), files)),
+      ...(await bringTags(both, await this.linked(), removed)),
+    );
     return { count, done, asks, told, doubt: null };
   }
 
   /** Settles what both have changed: the places of the clash get one side’s values, all others both sides’. */
   async choose({ key, path }: Ask, side: 'here' | 'there'): Promise<void> {
-    const [kind, id] = split(key);
+    const [kind, id] = splitKey(key);
     const link = await this.db.links.get(this.rowId(key));
     const own = (await this.here()).find((one) => one.key === key);
     const there = await this.readOf(path);
@@ -159,7 +160,7 @@ export class FolderSync {
     });
   }
 
-  private rowId = (key: string): string => `${this.link}\n${key}`;
+  private rowId = (key: string): string => linkId(this.link, key);
 
   /** Both sides and what they were last. */
   private async seen(onDone: (done: number, all: number) => void) {
@@ -204,7 +205,7 @@ export class FolderSync {
     known: StoredLink | undefined,
   ): Promise<There['read'] | null> {
     if (known && stamp !== '' && known.stamp === stamp)
-      return { kind: split(known.key)[0], name: path, text: known.text };
+      return { kind: splitKey(known.key)[0], name: path, text: known.text };
     if (size > LARGEST_FILE)
       return known ? { problem: `It is larger than what is read, ${LARGEST_FILE / 1e6} MB.` } : null;
     return this.readOf(path);
@@ -291,6 +292,16 @@ export class FolderSync {
     return this.groups.ensure([...root, ...(folder === '' ? [] : folder.split('/'))]);
   }
 
+  /** The models and datasheets that documents in the folder name. */
+  private async partsNamed(): Promise<ReadonlyMap<NamedPart[0], NamedPart[1]>> {
+    const own = await this.footprints(await this.groups.list());
+    const trials = this.group !== undefined ? [] : await (this.tables.trial as unknown as TrialStore).rows();
+    return new Map([
+      ...own.flatMap(([, { parts }]) => parts),
+      ...trials.flatMap(({ document }) => documentsOf(document)).flatMap(partsOf),
+    ]);
+  }
+
   /** Does a step. @returns what was done in words, empty for what nobody sees; `null` where it waits for the next look */
   private async carryOut(step: Exclude<Step, { do: 'ask' | 'tell' }>): Promise<string | null> {
     switch (step.do) {
@@ -302,7 +313,7 @@ export class FolderSync {
       case 'write': {
         const { link, was, why } = step;
         if (!(await this.isStill(link.path, was))) return null;
-        await this.remember(link, await this.folder.write(link.path, bytes(link.text)));
+        await this.remember(link, await this.folder.write(link.path, fileBytes(link.text)));
         return `${link.path} written: ${why}`;
       }
       case 'take': {
@@ -314,7 +325,7 @@ export class FolderSync {
       case 'join': {
         const { link, was } = step;
         if (!(await this.isStill(link.path, was.there)) || !(await this.put(link, was.here))) return null;
-        await this.remember(link, await this.folder.write(link.path, bytes(link.text)));
+        await this.remember(link, await this.folder.write(link.path, fileBytes(link.text)));
         return `${link.path}: both sides’ changes joined`;
       }
       case 'add': {
@@ -333,7 +344,7 @@ export class FolderSync {
         return `${from} moved to ${link.path}`;
       }
       case 'bin': {
-        const [kind, id] = split(step.key);
+        const [kind, id] = splitKey(step.key);
         await (kind === 'footprint' ? this.shelf.bin(id) : this.tables[kind].bin(id));
         await this.db.links.delete(this.rowId(step.key));
         return `${step.path} is gone from the folder: it lies in the bin here`;
@@ -373,7 +384,7 @@ export class FolderSync {
     link: { readonly key: string; readonly text: string; readonly folder: string },
     was: string | null,
   ): Promise<boolean> {
-    const [kind, id] = split(link.key);
+    const [kind, id] = splitKey(link.key);
     if (kind === 'footprint') return this.putFootprint(id, link, was);
     if (was === null) return true;
     const table = this.tables[kind];
@@ -425,125 +436,8 @@ export class FolderSync {
     await this.tables[kind].keepAgain(id, document as never);
     return `${kind}:${id}`;
   }
-
-  /**
-   * Tags, which no document holds: each side gets what the other has added, and loses what the other has taken away.
-   * @param removed files that were removed in this look
-   */
-  private async tags(removed: ReadonlySet<string>): Promise<{ path: string; words: string }[]> {
-    const stat = await this.folder.stat(TAGS_FILE);
-    const read = stat ? readTagList(new TextDecoder().decode(await this.folder.read(TAGS_FILE))) : null;
-    if (read && 'problem' in read)
-      return [{ path: TAGS_FILE, words: `${read.problem} It is left as it is.` }];
-    const rows = (await this.linked()).filter(({ key }) => split(key)[0] === 'footprint');
-    const last = JSON.parse((await this.db.links.get(this.rowId(TAGS)))?.text ?? '{}') as LastTags;
-    const entries = await this.db.entries.bulkGet(rows.map(({ key }) => split(key)[1]));
-    const next = new Map(read?.tags);
-    const paths = new Set(rows.map(({ path }) => path));
-    for (const path of removed) if (!paths.has(path)) next.delete(path);
-    const now: Record<string, LastTags[string]> = {};
-    for (const [i, { key, path }] of rows.entries()) {
-      const ours = entries[i]?.tags ?? [];
-      const base = last[key] ?? { path, tags: [] };
-      const isElsewhere = base.path !== path && !paths.has(base.path);
-      // a list that is gone says nothing: it is written anew
-      const theirs = read
-        ? [...(next.get(path) ?? []), ...(isElsewhere ? (next.get(base.path) ?? []) : [])]
-        : base.tags;
-      const tags = joinedTags(base.tags, ours, theirs);
-      if (isElsewhere) next.delete(base.path);
-      if (tags.length > 0) next.set(path, tags);
-      else next.delete(path);
-      if (tags.join('\n') !== ours.join('\n')) await this.shelf.setTags(split(key)[1], tags);
-      if (tags.length > 0) now[key] = { path, tags };
-    }
-    const text = writeTagList(next);
-    if (next.size > 0 ? !read || text !== writeTagList(read.tags) : read !== null && read.tags.size > 0)
-      await this.folder.write(TAGS_FILE, bytes(text));
-    const row = { id: this.rowId(TAGS), link: this.link, key: TAGS, path: TAGS_FILE, under: '', stamp: '' };
-    await this.db.links.put({ ...row, text: JSON.stringify(now) });
-    return [];
-  }
-
-  /** Files of models and datasheets that documents name: each side gets what the other has. */
-  private async parts(listed: readonly Listed[]): Promise<{ path: string; words: string }[]> {
-    const own = await this.footprints(await this.groups.list());
-    const trials = this.group !== undefined ? [] : await (this.tables.trial as unknown as TrialStore).rows();
-    const wanted = new Map<string, 'models' | 'sources'>([
-      ...own.flatMap(([, { parts }]) => parts),
-      ...trials.flatMap(({ document }) => documentsOf(document)).flatMap(partsOf),
-    ]);
-    if (wanted.size === 0) return [];
-    const told: { path: string; words: string }[] = [];
-    const files = listed.filter(({ path }) => isPart(path));
-    for (const [key, where] of wanted) {
-      const file = files.find(({ path }) => path.startsWith(`${where}/${key.slice(0, SHORT)}`));
-      const table = this.db[where] as TapisDatabase['sources'];
-      const kept = await table.get(key);
-      try {
-        if (kept && !file)
-          await this.folder.write(`${where}/${key.slice(0, SHORT)} ${fileName(kept.name)}`, kept.bytes);
-        else if (!kept && file && file.size <= LARGEST_PART) {
-          const content = await this.folder.read(file.path);
-          if ((await keyOf(content)) !== key)
-            told.push({ path: file.path, words: 'It is not the file that a footprint knows.' });
-          else {
-            const name = file.path.slice(where.length + 1 + SHORT).trim();
-            await (where === 'models'
-              ? this.shelf.models.put(name, content, null)
-              : this.shelf.sources.put(name, content));
-          }
-        }
-      } catch (error) {
-        told.push({ path: file?.path ?? `${where}/${key.slice(0, SHORT)}`, words: whyNot(error) });
-      }
-    }
-    return told;
-  }
-}
-
-/** Whether a file is a model or a datasheet. */
-const isPart = (path: string): boolean => /^(models|sources)\//.test(path);
-
-/** The models and datasheets that a document names. */
-function partsOf({ body, sources = [] }: TapisDocument): Known['parts'] {
-  return [
-    ...(body?.model ? [[body.model.key, 'models'] as const] : []),
-    ...sources.flatMap(({ key }) => (key === undefined ? [] : [[key, 'sources'] as const])),
-  ];
-}
-
-/** The row of a link that remembers which tags both had, by footprint. */
-const TAGS = 'tags';
-type LastTags = Readonly<Record<string, { readonly path: string; readonly tags: readonly string[] }>>;
-
-/** Digits of a file’s hash that its name begins with. */
-const SHORT = 16;
-
-const bytes = (text: string): Uint8Array => new TextEncoder().encode(text);
-
-function split(key: string): [kind: KindId, id: string] {
-  const at = key.indexOf(':');
-  return [key.slice(0, at) as KindId, key.slice(at + 1)];
 }
 
 function pathOf(step: Step): string {
   return 'link' in step ? step.link.path : step.path;
-}
-
-/** Why a file could not be read or written, in words. */
-function whyNot(error: unknown): string {
-  const name = error instanceof DOMException ? error.name : '';
-  switch (name) {
-    case 'NotAllowedError':
-      return 'The browser may not read or write there any more: open the folder again.';
-    case 'NotFoundError':
-      return 'It is not there any more.';
-    case 'NoModificationAllowedError':
-      return 'It is locked: another program has it open.';
-    case 'QuotaExceededError':
-      return 'There is no room left on the disk.';
-    default:
-      return error instanceof Error ? error.message : whyRefused(error);
-  }
 }
