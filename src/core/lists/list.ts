@@ -6,6 +6,7 @@ import type { Grid } from '../source/grid';
 import { rowTable, valueIn, type RowTable } from '../source/size-rows';
 import { limitsOf, type PrintedValue } from '../source/value';
 import { cellAt, type GridRow } from '../source/grid';
+import { isNotGiven } from '../units/entry-text';
 import { ROLE_WORDS, TEXT_ROLES, textRole, type TextRole } from './columns';
 import { componentSaid, packageSaid } from './package-words';
 import { laid, planOf, SAMPLES, type Plan } from './plan';
@@ -309,7 +310,16 @@ function rowOf(row: GridRow, i: number, { table, texts, asked, kind, plans }: Ro
   for (const [at, { symbol, doubt }] of plan.symbols) {
     const dimension = table.dimensions[at];
     const value = dimension ? valueIn(table, dimension, row) : null;
-    if (!dimension || !value) continue;
+    if (!dimension) continue;
+    if (!value) {
+      // what is printed and no number is told, and not dropped in silence
+      const printed = dimension.columns
+        .map((i) => cellAt(row, i)?.text.trim() ?? '')
+        .find((text) => text !== '' && !isNotGiven(text));
+      if (printed !== undefined)
+        doubts.push(`${symbol}: “${printed.slice(0, 40)}” cannot be read; it is left out.`);
+      continue;
+    }
     const definition = kind.dimensions.find((one) => one.symbol === symbol);
     doubts.push(...value.doubts.map((one) => `${symbol}: ${one}`));
     if (doubt) doubts.push(`${symbol}: ${doubt}`);

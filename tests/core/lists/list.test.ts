@@ -127,6 +127,16 @@ describe('a list of parts', () => {
     const document = list.rows[0]?.document;
     expect(document && compileAndCheck(document).compiled.footprint?.standardName).toBe(name);
   });
+  it('names a cell that is no number; a dash is none', () => {
+    const list = read(
+      'Part;Description;L (in);W (in);H max (in);T (in)\nX-1;Resistor;,063 ±,004;,031 ±,004;,022;,012 ±,008\nX-2;Resistor;abc;,049 ±,004;-;,016 ±,008\nX-3;Resistor;,126 ±,008;,063 ±,006;,026;,020 ±,010',
+    );
+    expect(list.rows.map(({ doubts }) => doubts)).toEqual([
+      [],
+      ['L: “abc” cannot be read; it is left out.'],
+      [],
+    ]);
+  });
   it('waits for a person where no head is known, and is no list without numbers', () => {
     const heads =
       'Onderdeel;Hoeveel;Lengte;Breedte\nHS-1;vier;1,6 ±0,1;0,8 ±0,1\nHS-2;acht;2,0 ±0,1;1,25 ±0,1';
