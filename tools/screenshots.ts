@@ -15,8 +15,6 @@ import { reportPages } from '../src/core/format/report/report';
 import { reviewHtml } from '../src/core/format/review/html';
 import { reviewOf } from '../src/core/library/review';
 import { DEMO_DOCUMENTS } from '../src/demo/documents';
-import { SHEETS } from './sheets/sheets';
-import { htmlOf } from './sheets/styles';
 
 const FOLDER = 'docs/screenshots';
 const server = spawn('node', ['tools/start.mjs', '0'], { stdio: ['ignore', 'pipe', 'inherit'] });
@@ -85,15 +83,8 @@ async function shootPapers(): Promise<void> {
   await shoot('hand-over');
 }
 
-/** A page of a made-up datasheet beside a new footprint, with what was understood of it. */
-async function shootSource(name: string): Promise<void> {
-  const sheet = SHEETS.find((one) => one.name === name);
-  if (!sheet) throw new Error(`there is no sheet ${name}`);
-  const maker = await browser.newPage();
-  await maker.setContent(htmlOf(sheet.table));
-  const file = join(mkdtempSync(join(tmpdir(), 'tapis-sheet-')), 'radio front end.pdf');
-  writeFileSync(file, await maker.pdf({ format: 'a4' }));
-  await maker.close();
+/** A drawn datasheet of the demo beside a new footprint, with what was understood of it. */
+async function shootSource(file: string): Promise<void> {
   await page.goto(url, { waitUntil: 'networkidle0' });
   await page.locator('button ::-p-text(New footprint)').click();
   await page.waitForSelector('dialog[open] li');
@@ -102,8 +93,8 @@ async function shootSource(name: string): Promise<void> {
   await page.locator('button ::-p-text(Read the datasheet)').click();
   await page.waitForSelector('input[aria-label="Datasheet file"]');
   await (await page.$('input[aria-label="Datasheet file"]'))?.uploadFile(file);
-  await page.waitForSelector('tr[data-symbol="E"]');
-  await page.hover('tr[data-symbol="E"]');
+  await page.waitForSelector('[aria-label="Land pattern that the page draws"]');
+  await page.locator('button ::-p-text(Put away)').hover();
   await shoot('bench-source');
   await page.locator('button ::-p-text(Put away)').click();
 }
@@ -302,7 +293,7 @@ await page.waitForSelector('dialog[open] svg');
 await wait(1500);
 await shoot('gallery');
 
-await shootSource('no-lead-quad-below');
+await shootSource(join('public', 'demo', 'HS-FC05 land pattern.pdf'));
 
 await open('U10 charge regulator');
 await page.keyboard.press('2');

@@ -110,13 +110,15 @@ export const COMMANDS: readonly Command[] = [
   {
     name: 'take',
     summary:
-      'reads a datasheet’s table (txt, tsv, html, pdf, png, jpg) and prints a document; with --rows a list of parts (csv, xlsx, html, pdf) or a folder of datasheets, and writes one for each row, or finds the footprints of a bill of materials. What is doubtful goes to standard error',
+      'reads a datasheet’s table or drawing (txt, tsv, html, pdf, png, jpg) and prints a document; with --pattern the land pattern that a page draws; with --rows a list of parts (csv, xlsx, html, pdf) or a folder of datasheets, and writes one for each row, or finds the footprints of a bill of materials. What is doubtful goes to standard error',
     takes: 'FILE',
     options: [
       ['--family <id>', 'the package family; guessed where it is missing'],
       ['--size <name>', 'the size that is meant, where a table has several'],
       ['--page <number>', 'the page of a PDF'],
       ['--unit <unit>', 'mm, mil or in, where the page does not say it'],
+      ['--pattern', 'the land pattern that a PDF draws, as a footprint of its own'],
+      ['--measure', 'with --pattern: what no number says is measured off the drawing, and marked'],
       ['--rows', 'each row is a part of its own'],
       ['--columns <heads>', 'what columns of a list hold, such as T=A,a=T,Remark=left'],
       [

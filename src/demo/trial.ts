@@ -15,8 +15,12 @@ const place = (
 ): Omit<PartIntent, 'id'> => ({ reference, footprint, x, y, ...more });
 
 const PLACES: readonly Omit<PartIntent, 'id'>[] = [
-  place('H1', 'H3', '4', '4', { corners: true }),
-  place('J1', 'J1', '24', '4.6'),
+  place('H1', 'H3', '4', '4', {
+    corners: true,
+    // by themselves they would be printed beyond the edge
+    texts: { reference: { place: 'point', x: '0', y: '3.345' }, value: { shown: false } },
+  }),
+  place('J1', 'J1', '24', '4.6', { texts: { value: { shown: false } } }),
   place('J4', 'J4', '6', '0', { fromY: 'middle' }),
   place('J9', 'J9', '5.2', '24', { fromX: 'right', angle: '270' }),
   place('U1', 'U1', '39', '26'),

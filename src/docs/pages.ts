@@ -35,7 +35,7 @@ export interface DocSection {
 
 /** Pages in the order in which they are listed; packages follow on a page of their own. */
 const ORDER = [
-  ...['lands', 'rules', 'source', 'lists', 'composed', 'shelf', 'house-standard', 'best-land'],
+  ...['lands', 'rules', 'source', 'drawings', 'lists', 'composed', 'shelf', 'house-standard', 'best-land'],
   ...[
     'ruler-and-voltage',
     'second-opinion',

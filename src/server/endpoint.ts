@@ -75,7 +75,7 @@ export async function takeEndpoint(request: Request, query: URLSearchParams): Pr
   return byContent(request, bytes.value, () => inThread({ take }, request.signal));
 }
 
-const TAKE_WORDS = ['family', 'size', 'page', 'unit', 'name', 'rows'];
+const TAKE_WORDS = ['family', 'size', 'page', 'unit', 'name', 'rows', 'pattern', 'measure'];
 const SHEET_TYPES =
   /^(application\/(pdf|vnd\.openxmlformats-officedocument\.spreadsheetml\.sheet)|image\/(png|jpeg)|text\/(plain|html|tab-separated-values|csv))\b/i;
 /** Largest datasheet that is read for a request, bytes. */

@@ -392,6 +392,12 @@ export function openapi(): Schema {
             query('unit', 'Unit of the page.', { enum: ['mm', 'mil', 'in'] }),
             query('name', 'What the file is called.'),
             query('rows', 'Each row is a part of its own.', { const: true }),
+            query('pattern', 'The land pattern that a PDF draws, as a footprint of its own.', {
+              const: true,
+            }),
+            query('measure', 'With pattern: what no number says is measured off the drawing.', {
+              const: true,
+            }),
           ],
           requestBody: {
             required: true,

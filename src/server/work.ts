@@ -43,6 +43,9 @@ export interface TakeAsked {
   readonly name?: string;
   /** `true` where each row is a part of its own. */
   readonly rows?: string;
+  /** `true` where the land pattern that a page draws is meant, and where what no number says is measured. */
+  readonly pattern?: string;
+  readonly measure?: string;
 }
 
 /** One footprint whose best lands are looked for. */
@@ -105,14 +108,24 @@ async function bestReply({ text, best: { maxZ, spread } }: BestWork): Promise<Re
 
 /** The document of what was read of a datasheet, with all that is to be looked at. */
 async function takeReply({ bytes, asked }: TakeWork['take']): Promise<Reply> {
-  const { page, unit, rows, name = 'datasheet', ...ask } = asked;
+  const { page, unit, rows, pattern, measure, name = 'datasheet', ...ask } = asked;
   const number = page === undefined ? undefined : Number(page);
   if (number !== undefined && !(Number.isInteger(number) && number > 0))
     return problem(400, 'Not asked for rightly', `page is “${page ?? ''}”; it is a number from 1.`);
   if (unit !== undefined && unit !== 'mm' && unit !== 'in' && unit !== 'mil')
     return problem(400, 'Not asked for rightly', `unit is “${unit}”; known are mm, in, mil.`);
-  if (rows !== undefined && rows !== 'true')
-    return problem(400, 'Not asked for rightly', `rows is “${rows}”; it is true, or left out.`);
+  for (const [word, said] of Object.entries({ rows, pattern, measure }))
+    if (said !== undefined && said !== 'true')
+      return problem(400, 'Not asked for rightly', `${word} is “${said}”; it is true, or left out.`);
+  if (measure === 'true' && pattern !== 'true')
+    return problem(400, 'Not asked for rightly', 'measure goes with pattern.');
+  if (pattern === 'true') {
+    if (rows !== undefined || ask.family !== undefined || ask.size !== undefined)
+      return problem(400, 'Not asked for rightly', 'pattern goes without rows, family and size.');
+    const { patternAnswer, takePattern } = await import('../kernel/source/take-drawing');
+    const drawn = await takePattern(bytes, name, { page: number, unit, isMeasured: measure === 'true' });
+    return drawn.ok ? json(patternAnswer(drawn.value)) : problem(422, 'Not read', drawn.error);
+  }
   if (rows === 'true') {
     const { takeListFile } = await import('../kernel/source/take-rows');
     const { family } = ask;

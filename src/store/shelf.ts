@@ -1,48 +1,26 @@
 import type { TapisDocument } from '../core/document/document';
 import type { KeptHistory } from '../core/document/history';
-import type { OwnFamily } from '../core/document/own-family';
-import type { DocumentProblem } from '../core/document/read';
-import type { ShelfContents } from '../core/document/read-shelf';
-import type { Standing } from '../core/document/shelf-file';
 import type { Result } from '../core/units/result';
 import type { ShelfEntry, StoredFootprint, TapisDatabase } from './database';
-import { FamilyStore } from './families';
 import { KinStore } from './kin';
 import { foldersOf, GroupStore } from './groups';
 import { copyName, keptNow } from './kept';
+import type { ImportResult } from './import-result';
+import type { Bringing } from './importing';
 import { ModelStore } from './models';
 import { SourceStore } from './sources';
-import { breathe, type Progress } from './pace';
-import { ProcessStore } from './processes';
+import type { Progress } from './pace';
 import type { Brought, Choice, Clash, Comparison } from './restore';
 import { documentsOf } from './trials';
 import { writeFootprints } from './write';
-import type { Inside } from '../kernel/inside';
 import type { SaveResult } from './autosave';
 import { reopen } from './storage';
-
-/** What an imported file brought. */
-export interface ImportResult {
-  readonly added: readonly StoredFootprint[];
-  /** Package families that the gallery has now. */
-  readonly families: readonly OwnFamily[];
-  readonly refused: readonly DocumentProblem[];
-}
 
 /** Stands for the number of a revision where a footprint came by a link. */
 export const FROM_LINK = 0;
 
 /** What was begun so long ago, and nothing entered, was left. ms */
 const LEFT = 86_400_000;
-
-/** What several files brought. */
-export function together(results: readonly ImportResult[]): ImportResult {
-  return {
-    added: results.flatMap(({ added }) => added),
-    families: results.flatMap(({ families }) => families),
-    refused: results.flatMap(({ refused }) => refused),
-  };
-}
 
 /** The Shelf: footprints in browser storage. Originals are never overwritten by what is imported. */
 export class ShelfStore {
@@ -146,32 +124,6 @@ export class ShelfStore {
       ...(group ? { group } : {}),
     }));
     await writeFootprints(this.db, rows);
-    return rows;
-  }
-
-  /** Adds documents, each in its group and with its tags. */
-  private async addStanding(
-    documents: readonly TapisDocument[],
-    standing: readonly Standing[],
-    group?: string,
-  ): Promise<StoredFootprint[]> {
-    const groups = new GroupStore(this.db);
-    const rows = await this.add(documents, group);
-    const placed: StoredFootprint[] = [];
-    const known = new Map<string, string>();
-    const groupOf = async (names: readonly string[]): Promise<string> => {
-      const key = names.join('\n');
-      const id = known.get(key) ?? (await groups.ensure(names));
-      known.set(key, id);
-      return id;
-    };
-    for (const [i, row] of rows.entries()) {
-      const { group: names = [], tags = [] } = standing[i] ?? {};
-      if (names.length === 0 && tags.length === 0) continue;
-      const own = names.length > 0 ? { group: await groupOf(names) } : {};
-      placed.push({ ...row, ...own, ...(tags.length > 0 ? { tags } : {}) });
-    }
-    await writeFootprints(this.db, placed);
     return rows;
   }
 
@@ -343,76 +295,24 @@ export class ShelfStore {
   /**
    * Adds the documents of a file (one, or a whole Shelf). A file that cannot be read
    * adds nothing; a document that cannot be read leaves the others of its file.
-   * @param onDone told how many of its documents are read; where it stops that, nothing is added
    */
-  async importText(text: string, group?: string, onDone: Progress = () => true): Promise<ImportResult> {
-    // reading files is loaded with the first file
-    const [{ openShelfInParts }, { joined }] = await Promise.all([
-      import('../core/footprint/open'),
-      import('../core/document/read-shelf'),
-    ]);
-    const parts: ShelfContents[] = [];
-    for (const { read, done, all } of openShelfInParts(text)) {
-      if (!read.ok) return { added: [], families: [], refused: read.error };
-      parts.push(read.value);
-      await breathe();
-      if (!onDone(done, all)) return { added: [], families: [], refused: [] };
-    }
-    const read = joined(parts);
-    const unpacked: Inside[] = [];
-    for (const document of read.documents) {
-      const bare = await this.sources.unpack(document);
-      const inside = await this.models.unpack(bare.document);
-      unpacked.push({ ...inside, trouble: inside.trouble ?? bare.trouble });
-      await breathe();
-    }
-    const { footprints, entries, groups, processes: own, families: kept } = this.db;
-    const documents = unpacked.map(({ document }) => document);
-    // what cannot be kept whole is not kept in part
-    const [added, families] = await this.db.transaction(
-      'rw',
-      [footprints, entries, groups, own, kept],
-      async () => {
-        const [processes, store] = [new ProcessStore(this.db), new FamilyStore(this.db)];
-        for (const process of read.processes) await processes.add(process);
-        const brought: OwnFamily[] = [];
-        for (const family of read.families) brought.push(await store.add(family));
-        return [
-          await this.addStanding(documents, read.standing, group),
-          [...brought, ...(await store.addOf(documents))],
-        ] as const;
-      },
-    );
-    const troubles = unpacked.flatMap(({ trouble }) =>
-      trouble ? [{ field: '/body/model', message: trouble }] : [],
-    );
-    return { added, families, refused: [...read.refused, ...troubles] };
+  async importText(text: string, how?: Bringing): Promise<ImportResult> {
+    const { importTexts } = await import('./importing');
+    return importTexts(this.db, this, [{ text }], how);
   }
 
   /**
    * Adds the documents of a ZIP, its folders as groups. What cannot be read is named with its path, and
    * leaves the others.
-   * @param onDone told how many of its files are done
    */
-  async importZip(bytes: Uint8Array, onDone: Progress = () => true): Promise<ImportResult> {
-    const { unpackFolders } = await import('./zip');
+  async importZip(bytes: Uint8Array, how?: Bringing): Promise<ImportResult> {
+    const [{ unpackFolders }, { importTexts }] = await Promise.all([import('./zip'), import('./importing')]);
     const files = unpackFolders(bytes);
-    if (!files.ok) return { added: [], families: [], refused: [{ field: '', message: files.error }] };
+    const refused = (message: string) => ({ field: '', message });
+    if (!files.ok) return { added: [], families: [], here: [], refused: [refused(files.error)] };
     const { texts, damage } = files.value;
-    const groups = new GroupStore(this.db);
-    const results: ImportResult[] = damage
-      ? [{ added: [], families: [], refused: [{ field: '', message: damage }] }]
-      : [];
-    for (const [i, { path, folders, text }] of texts.entries()) {
-      const { added, families, refused } = await this.importText(text, await groups.ensure(folders));
-      results.push({
-        added,
-        families,
-        refused: refused.map(({ field, message }) => ({ field, message: `${path}: ${message}` })),
-      });
-      if (!onDone(i + 1, texts.length)) break;
-    }
-    return together(results);
+    const result = await importTexts(this.db, this, texts, how);
+    return damage ? { ...result, refused: [refused(damage), ...result.refused] } : result;
   }
 
   /** Footprints as a ZIP of documents, with their models inside, in folders as their groups are. */

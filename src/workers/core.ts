@@ -10,6 +10,7 @@ const JOBS = {
   level: async () => (await import('./jobs/level')).level,
   opinion: async () => (await import('./jobs/opinion')).opinion,
   propose: async () => (await import('./jobs/propose')).propose,
+  readDrawing: async () => (await import('./jobs/read-drawing')).readDrawing,
   readList: async () => (await import('./jobs/read-list')).readList,
   readTable: async () => (await import('./jobs/read-table')).readTable,
   release: async () => (await import('./jobs/release')).release,

@@ -64,32 +64,10 @@ it('builds a connector from its drawing with the keyboard alone', async () => {
   await press('Enter');
   await page.waitForSelector('[aria-label="Pieces"]');
   presses = 0;
-  await add('peg');
-  await type('1.5');
-  await add('peg');
-  await type('1.5');
-  await press('Tab');
-  await type('14.2');
-  await press('Tab', 'Tab', 'Tab');
-  // the first piece is the one that this list offers after the origin
-  await press('ArrowDown');
-  await add('row pins');
-  await type('5');
-  await press('Tab');
-  await type('0.6');
-  await press('Tab');
-  await type('1.9');
-  await press('Tab', 'ArrowDown', 'Tab', 'ArrowDown', 'Tab');
-  await type('9.4');
-  await press('Tab', 'Tab');
-  await type('-5.8');
-  await press('Tab', 'Tab', 'ArrowDown', 'Tab', 'Tab');
-  await type('1');
-  await press('Tab');
-  await type('2');
-  expect(await page.evaluate(() => document.activeElement?.getAttribute('aria-label'))).toBe(
-    'Steps of numbers',
-  );
+  await add('peg 1.5');
+  await add('again at 14.2 0');
+  await add('row pins 5x 0.6 1.9 left first at 9.4 -5.8 from 1 by 2');
+  // field by field as well: the even pins, half a step and 2.54 further than the odd ones
   await add('row pins');
   await type('5');
   await press('Tab');
@@ -104,6 +82,9 @@ it('builds a connector from its drawing with the keyboard alone', async () => {
   await type('2');
   await press('Tab');
   await type('2');
+  expect(await page.evaluate(() => document.activeElement?.getAttribute('aria-label'))).toBe(
+    'Steps of numbers',
+  );
   await add('row plated');
   await add('block');
   expect(presses).toBeLessThan(260);

@@ -179,6 +179,13 @@ describe('nothing is lost', () => {
     const mixed = file('mixed.json', JSON.stringify({ tapisShelf: 1, documents: [good, { tapis: 1 }] }));
     expect(await importing(mixed)).toMatch(/1 footprint added.*Document 2/);
     await expect.poll(() => cards(page)).toBe(before + 1);
+    // the same once more is asked about, and makes no copy
+    await input.uploadFile(mixed);
+    const asked = 'dialog[open][aria-label="What is here already"]';
+    await page.waitForSelector(`${asked} ::-p-text(the same)`);
+    await page.locator(`${asked} button ::-p-text(Go on)`).click();
+    await page.waitForSelector('::-p-text(Here already: Good one)');
+    expect(await cards(page)).toBe(before + 1);
     expectNoFaults(page);
     await browser.close();
   });
@@ -218,6 +225,12 @@ describe('nothing is lost', () => {
     await expect.poll(() => cards(page)).toBe(before - 1);
     await page.locator('button ::-p-text(Bin 1)').click();
     await page.locator('button ::-p-text(Put back)').click();
+    await expect.poll(() => cards(page)).toBe(before);
+    for (const gone of [1, 2]) {
+      await page.locator('main [role=listitem] ::-p-text(Delete)').click();
+      await expect.poll(() => cards(page)).toBe(before - gone);
+    }
+    await page.locator('button ::-p-text(Put all back)').click();
     await expect.poll(() => cards(page)).toBe(before);
     await page.type('input[type=search]', 'bypass 1608');
     // typing does not wait for what it finds

@@ -91,6 +91,27 @@ it('makes a release of one footprint by a target of one’s own, and of several'
   expectNoFaults(page);
 });
 
+it('shows films as they will be made: read again, held against the footprint, and measured', async () => {
+  await page.goto(server.url, { waitUntil: 'networkidle0' });
+  await openFootprint(page, 'U2 level driver');
+  await page.keyboard.press('7');
+  await page.locator('main button ::-p-text(Look)').click();
+  await page.waitForSelector('dialog[open][aria-label="Films"] svg path');
+  const rows = await page.$$eval('dialog[open] li', (items) => items.map(({ textContent }) => textContent));
+  expect(rows).toContain('Copper, top8 areas, every edge within 0.2 µm of the footprint’s');
+  // neighbours lie a pitch of 50 mil apart, as the sheet is in inches
+  await page.locator('dialog[open] button ::-p-text(Ruler)').click();
+  await page.locator('#ruler-from').fill('Copper, top 1');
+  await page.locator('#ruler-to').fill('Copper, top 2');
+  await page.waitForFunction(() =>
+    /middles.*50\.?0* mil/s.test(document.querySelector('[aria-label=Distances]')?.textContent ?? ''),
+  );
+  await page.locator('dialog[open] button ::-p-text(Close)').click();
+  await page.waitForFunction(() => !document.querySelector('dialog[open]'));
+  await page.goto(server.url, { waitUntil: 'networkidle0' });
+  expectNoFaults(page);
+});
+
 it('prints the drawing sheets, and not the page', async () => {
   await openFootprint(page, 'U4 tide converter');
   // what draws the sheets is loaded a moment after the Bench

@@ -10,15 +10,21 @@ export function demo(reference: string): TapisDocument {
   return document;
 }
 
+/** A document that prints no texts. */
+const silent = (document: TapisDocument): TapisDocument => ({
+  ...document,
+  marks: { ...document.marks, texts: { reference: { shown: false }, value: { shown: false } } },
+});
+
 const FOOTPRINTS: Readonly<Record<string, () => TapisDocument>> = {
   /** A chip of size 1608 without texts: its courtyard is 3.0 by 1.6. */
-  R: () => chip({}, { marks: { texts: { reference: { shown: false }, value: { shown: false } } } }),
+  R: () => silent(chip()),
   /** The same with its texts. */
   named: () => chip(),
   U: () => converter(),
   header: () => demo('J2'),
-  hole: () => demo('H3'),
-  terminal: () => demo('J1'),
+  hole: () => silent(demo('H3')),
+  terminal: () => silent(demo('J1')),
   capacitor: () => demo('C20'),
 };
 

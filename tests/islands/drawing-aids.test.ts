@@ -153,6 +153,9 @@ describe('the gallery', () => {
     ['TO-236', 'small-transistor', 'TO-236: 3 leads, 2.9 × 1.3 body'],
     ['5x5 no lead', 'no-lead-quad', '32 terminals, 5 × 5, pitch 0.5'],
     ['soic', 'gull-wing-dual', null],
+    ['M5', 'mounting-hole', 'M5'],
+    ['m3 washer', 'mounting-hole', 'M3 with washer'],
+    ['maker pattern', 'composed-maker', null],
   ])('says which size “%s” is', (query, id, outline) => {
     const [first] = familiesFor(query).hits;
     expect([first?.kind.id, first?.outline]).toEqual([id, outline]);

@@ -226,9 +226,11 @@ describe('a backup', () => {
 it('a Shelf file of a thousand is read in strokes, and adds nothing once it is stopped', async () => {
   const text = writeShelf(Array.from({ length: 1000 }, (_, i) => ({ ...chip(), name: `R${i}` })));
   const seen: number[] = [];
-  await shelf.importText(text, undefined, (done, all) => {
-    seen.push(done);
-    return done < all / 2;
+  await shelf.importText(text, {
+    onDone: (done, all) => {
+      seen.push(done);
+      return done < all / 2;
+    },
   });
   expect(seen.at(-1)).toBe(500);
   expect(await shelf.entries()).toEqual([]);

@@ -328,7 +328,7 @@ describe('groups, tags and ZIPs', () => {
     const other = openDatabase('unpacked');
     const target = new ShelfStore(other);
     const done: number[] = [];
-    const { added, refused } = await target.importZip(bytes, (count) => done.push(count) > 0);
+    const { added, refused } = await target.importZip(bytes, { onDone: (count) => done.push(count) > 0 });
     expect([added.length, refused, done]).toEqual([3, [], [1, 2, 3]]);
     const entries = await target.entries();
     const known = await new GroupStore(other).list();

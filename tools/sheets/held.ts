@@ -2,11 +2,15 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { gridsOfHtml } from '../../src/core/source/html';
 import { gridsOfWords } from '../../src/core/source/layout';
-import type { Grid } from '../../src/core/source/grid';
-import { readDimensions, tablesOf } from '../../src/core/source/reading';
+import { tablesOn } from '../../src/core/source/best-page';
+import { drawnPage } from '../../src/core/source/drawn/page';
+import { drawnPatterns } from '../../src/core/source/drawn/pattern';
+import { drawnOutline } from '../../src/core/source/drawn/table';
+import { readDimensions } from '../../src/core/source/reading';
 import { kindById } from '../../src/core/source/kinds';
 import { gridsOfText } from '../../src/core/source/text';
 import { limitsOf } from '../../src/core/source/value';
+import { inkOfPage } from '../../src/kernel/source/ink';
 import { letterReader, openPdf, pictureOf } from '../../src/kernel/source/node';
 import { wordsOfPage } from '../../src/kernel/source/pdf';
 import { readPicture, type Recognise } from '../../src/kernel/source/picture';
@@ -30,27 +34,33 @@ export interface Held {
 /** Values are printed to a hundredth of a millimetre, or to a thousandth of an inch. mm */
 const SLACK = 0.0151;
 
-async function gridsOf(
+/** A page as it comes, with what is drawn on it where it is drawn. */
+type Come = Parameters<typeof tablesOn>[0];
+
+async function pageOf(
   { name, table }: MadeSheet,
   medium: Medium,
   recognise: Recognise | null,
-): Promise<Grid[]> {
+): Promise<Come> {
   switch (medium) {
     case 'html':
-      return gridsOfHtml(htmlOf(table));
+      return { grids: gridsOfHtml(htmlOf(table)), isScan: false };
     case 'pdf': {
       const pdf = await openPdf(new Uint8Array(readFileSync(join(SHEETS_FOLDER, `${name}.pdf`))));
-      const { words } = await wordsOfPage(pdf, 1);
+      const page = await wordsOfPage(pdf, 1);
+      const drawn = drawnPage(page, await inkOfPage(pdf, 1));
       await pdf.destroy();
-      return gridsOfWords(words);
+      const drawing = drawnOutline(page, drawn, drawnPatterns(page, drawn, { name }));
+      return { grids: gridsOfWords(page.words), isScan: false, drawing };
     }
     case 'scan': {
       const picture = await pictureOf(new Uint8Array(readFileSync(join(SHEETS_FOLDER, `${name}.png`))));
       if (!picture.ok || !recognise) throw new Error(`${name} cannot be read`);
-      return gridsOfWords((await readPicture(picture.value, recognise)).page.words);
+      const { page } = await readPicture(picture.value, recognise);
+      return { grids: gridsOfWords(page.words), isScan: true };
     }
     default:
-      return gridsOfText(textOf(table, medium));
+      return { grids: gridsOfText(textOf(table, medium)), isScan: false };
   }
 }
 
@@ -63,7 +73,7 @@ export async function held(
   const kind = kindById(sheet.family);
   if (!kind) throw new RangeError(sheet.family);
   const isScan = medium === 'scan';
-  const tables = tablesOf(await gridsOf(sheet, medium, recognise), isScan);
+  const tables = tablesOn(await pageOf(sheet, medium, recognise));
   const flagged: string[] = [];
   const silent: string[] = [];
   let [values, right] = [0, 0];

@@ -1,4 +1,5 @@
 import type { Compiled, Footprint, Land } from '../footprint/footprint';
+import { isOnOwnSide } from '../footprint/sides';
 import { boxRound, type Box } from '../geometry/box';
 import type { Placed } from '../geometry/figure';
 import { neighboursOf, type Neighbours } from '../geometry/neighbours';
@@ -98,15 +99,13 @@ function jointsIn({ lands, contacts }: Footprint, process: Process): CheckContex
   };
 }
 
-function obstaclesOf(
-  { lands, maskOpenings, bores }: Footprint,
-  index: Neighbours,
-): CheckContext['obstaclesNear'] {
+function obstaclesOf(footprint: Footprint, index: Neighbours): CheckContext['obstaclesNear'] {
+  const { lands, maskOpenings, bores, far } = footprint;
   // an opening round several lands, or a window of its own, reaches beyond the lands
   const apart = once(() => {
     const others: Obstacle[] = [
       ...maskOpenings
-        .filter((opening) => opening.lands.length !== 1)
+        .filter((opening) => opening.lands.length !== 1 && opening.far === far)
         .map(({ opening, lands: [first = -1] }) => ({ area: opening, land: lands[first] ?? null })),
       ...bores.map(({ opening }) => ({ area: opening, land: null })),
     ];
@@ -115,6 +114,8 @@ function obstaclesOf(
   return (box) => [
     ...index.near(box).flatMap((i): Obstacle[] => {
       const land = lands[i] as Land;
+      // what lies on the other side is in nobody's way
+      if (!isOnOwnSide(footprint, land)) return [];
       return [...land.mask, land.copper].map((area) => ({ area, land }));
     }),
     ...apart()

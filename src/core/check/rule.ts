@@ -8,6 +8,7 @@ import type { Point } from '../geometry/point';
 import type { Padstack } from '../padstack/padstack';
 import { formatMm, formatNumber, quantise } from '../units/length';
 import type { CheckContext } from './context';
+import type { Nearest, Probe } from './probes';
 import type { Subject } from './subjects';
 
 /** Something that misses its limit, and where. */
@@ -38,6 +39,10 @@ export interface Rule {
   /** Places of a house standard that its limits come from, where a house says them. */
   readonly clauses?: readonly string[];
   readonly check: (context: CheckContext) => readonly RuleFinding[];
+  /** Stricter limits under which it tells what comes nearest where it holds. */
+  readonly probes?: readonly Probe[];
+  /** What comes nearest, where a stricter limit does not tell. */
+  readonly nearest?: (context: CheckContext) => readonly Nearest[];
 }
 
 /** Fills a message's `{name}` places. Throws where a name has no value: that is a fault of the rule. */

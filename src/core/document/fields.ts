@@ -280,7 +280,7 @@ export function notation<T>(
   return { kind: 'notation', label, longest, read, ...more };
 }
 
-type RecordWords = More & Pick<RecordField, 'name' | 'stage' | 'otherwise'>;
+export type RecordWords = More & Pick<RecordField, 'name' | 'stage' | 'otherwise'>;
 
 /** A record of which nothing has to be there, or only the fields named as `required`. */
 export function record<const F extends Fields>(

@@ -15,6 +15,7 @@ import {
   type Read,
 } from './fields';
 import { landNumbers } from './land-numbers';
+import { textMark } from './text-mark';
 import { voltage } from './voltage';
 import { contourAreas, contourCorners, drawnCorners, drawnLines, viaPlaces } from './notations';
 
@@ -354,20 +355,6 @@ const MEASUREMENTS = listOf(
   200,
   { help: 'Measurements that are kept: they follow the footprint, and one with a wished value is a check.' },
 );
-
-const textMark = (label: string) =>
-  record(
-    label,
-    {
-      place: choice('place', ['above', 'below', 'left', 'right', 'centre', 'point'], { column: 'Place' }),
-      x: length('x', PLACE, { column: 'x' }),
-      y: length('y', PLACE, { column: 'y' }),
-      height: length('height', [0.1, 50], { column: 'Height' }),
-      rotation: choice('rotation', [0, 90, 180, 270], { column: 'Turned' }),
-      shown: flag('shown', { column: 'Printed' }),
-    },
-    { help: 'Where a text of the legend stands and how large it is.' },
-  );
 
 const MARKS = record(
   'Mark',

@@ -200,7 +200,9 @@ const PIECE = record(
     across: choice('Mirrored', ['left-right', 'top-bottom']),
     // areas
     free: choice('Free of', ['copper', 'vias', 'components', 'everything']),
-    side: choice('On', ['component', 'far', 'both']),
+    side: choice('On', ['component', 'far', 'both'], {
+      help: 'Side of the board; a land of the far side has its shape as it is seen from there, and its place as it is seen through the board.',
+    }),
     why: text('Why', 200),
     differ: mapOf('Place', DIFFERENCE, 200, {
       keys: '^[1-9][0-9]{0,3}([.][1-9][0-9]{0,3})?$',

@@ -15,6 +15,7 @@ import {
   type Read,
 } from './fields';
 import { boardCorners } from './notations';
+import { textMark } from './text-mark';
 
 // What a person means by a trial: a small board, and the footprints that are placed on it to be proved. The
 // origin is the lower left corner of the box round the board; lengths are entry texts, limits in mm.
@@ -49,6 +50,11 @@ const leftOut = (what: string) =>
     whole: true,
   }) as const;
 
+/** A part whose text cannot be placed stands all the same. */
+const AS_FOOTPRINT = {
+  otherwise: { words: 'Its footprint’s holds until it is mended.', remedy: 'Remove the entry' },
+} as const;
+
 const PART = record(
   'Part',
   {
@@ -73,6 +79,10 @@ const PART = record(
     rows: number('count', 'rows', [1, 100], { column: 'Rows' }),
     stepX: length('column step', PLACE, { column: 'Column step' }),
     stepY: length('row step', PLACE, { column: 'Row step' }),
+    texts: record('', {
+      reference: textMark('reference text', AS_FOOTPRINT),
+      value: textMark('value text', AS_FOOTPRINT),
+    }),
   },
   { name: 'placedPart', required: ['reference', 'footprint', 'x', 'y'], otherwise: leftOut('part') },
 );

@@ -1,5 +1,6 @@
 import type { Stage } from '../document/stage';
 import type { Drawable, Footprint } from '../footprint/footprint';
+import { isOnOwnSide } from '../footprint/sides';
 import { lowestOf } from '../geometry/faces';
 import type { Point } from '../geometry/point';
 import { bodyAt } from '../package/drawn';
@@ -20,12 +21,14 @@ export interface Rise {
 const LAMINATE_SHARE = 0.7;
 
 /** Heights that the elevations show for a footprint. */
-export function riseOf({ body }: Footprint, process: Process): Rise {
+export function riseOf(footprint: Footprint, process: Process): Rise {
+  const { body, lands } = footprint;
   const model = body.imported?.seen?.box;
   const high = Math.max(body.heights.top.max, model?.max.z ?? 0, 0.2);
   const below = Math.min(lowestOf(body.assembly), model?.min.z ?? 0);
-  // leads through the board are shown whole, and the board with them
-  if (below < -process.boardThickness) return { low: below - 0.2, high };
+  // leads through the board and lands beneath it are shown whole, and the board with them
+  const bottom = lands.every((land) => isOnOwnSide(footprint, land)) ? 0 : -process.boardThickness;
+  if (Math.min(below, bottom) <= -process.boardThickness) return { low: Math.min(below, bottom) - 0.2, high };
   return { low: -Math.min(process.boardThickness, Math.max(0.25, high * LAMINATE_SHARE)), high };
 }
 

@@ -1,4 +1,5 @@
 import type { Footprint, Land } from '../footprint/footprint';
+import { isOnOwnSide } from '../footprint/sides';
 import { overhang, type Box } from '../geometry/box';
 import { facesOf, placeFace } from '../geometry/faces';
 import { circleAt, type Placed } from '../geometry/figure';
@@ -74,12 +75,13 @@ function across(box: Box, view: ElevationView): readonly [number, number] {
 
 /** Copper, solder and mask of the lands that are seen or cut; lands that hide one another are drawn once. */
 function landStrokes(
-  { lands, maskOpenings, bores, body, courtyard }: Footprint,
+  footprint: Footprint,
   process: Process,
   view: ElevationView,
   plane: CuttingPlane | null,
   solder: boolean,
 ): Stroke[] {
+  const { lands, maskOpenings, bores, body, courtyard, far } = footprint;
   const { landTop, seating } = body.heights;
   const met = lands.filter(({ copper }) => !plane || crosses(copper, plane));
   const bars = (layer: Layer, boxes: readonly (readonly [number, number])[], from: number, to: number) => {
@@ -92,7 +94,7 @@ function landStrokes(
       Array.from(starting.values(), (ring): Stroke => ({ layer, rings: [ring], closed: true })),
     );
   };
-  const openings = [...maskOpenings, ...bores].map(({ opening }) => opening);
+  const openings = [...maskOpenings.filter((one) => one.far === far), ...bores].map(({ opening }) => opening);
   const mask = plane
     ? webs(
         openings.filter((opening) => crosses(opening, plane)).map((opening) => across(opening, view)),
@@ -101,12 +103,13 @@ function landStrokes(
     : [];
   // copper stops at the walls of holes that are cut
   const copper = (land: Land) => (plane ? besideHoles(land, view, plane) : [across(land.copper, view)]);
-  const through = met.filter(({ hole }) => hole !== null);
+  const near = met.filter((land) => isOnOwnSide(footprint, land));
+  const below = met.filter(({ hole, far: isFar }) => hole !== null || isFar !== far);
   const bottom = -process.boardThickness;
   return [
     ...bars('mask-cut', mask, 0, process.maskThickness),
-    ...bars('copper', met.flatMap(copper), 0, process.copperThickness),
-    ...bars('copper', through.flatMap(copper), bottom - process.copperThickness, bottom),
+    ...bars('copper', near.flatMap(copper), 0, process.copperThickness),
+    ...bars('copper', below.flatMap(copper), bottom - process.copperThickness, bottom),
     ...bars(
       'solder',
       met

@@ -4,14 +4,19 @@ import { turn, type Point } from '../geometry/point';
 import type { Contact } from '../body/contacts';
 import { bodyOutline } from '../package/drawn';
 import type { Footprint, Land } from '../footprint/footprint';
+import { isOnOwnSide } from '../footprint/sides';
 import { copyOf, type Drawing, type Layer, type Ring, type Stroke } from './drawing';
 
 /** The footprint seen from above. What looks alike is one stroke, so that thousands of lands stay light. */
 export function drawPlan(footprint: Footprint): Drawing {
-  const { lands, maskOpenings, courtyard, legend, body, bores, keepOuts } = footprint;
+  const { courtyard, legend, body, bores, keepOuts } = footprint;
+  const lands = footprint.lands.filter((land) => isOnOwnSide(footprint, land));
+  const maskOpenings = footprint.maskOpenings.filter(({ far }) => far === footprint.far);
+  const across = footprint.lands.filter((land) => !isOnOwnSide(footprint, land));
   const layer = (name: Layer, figures: readonly Placed[]): Stroke[] =>
     figures.length > 0 ? [{ layer: name, rings: figures.map(copyOf), closed: true }] : [];
-  const plated = lands.flatMap(({ hole, plated, vias }) => [
+  // a via goes through to both sides
+  const plated = footprint.lands.flatMap(({ hole, plated, vias }) => [
     ...(hole && plated ? [hole] : []),
     ...vias.map((via) => circleAt(via, via.hole)),
   ]);
@@ -27,7 +32,7 @@ export function drawPlan(footprint: Footprint): Drawing {
       rings: [
         ...maskOpenings.flatMap(({ opening, lands: freed }) => [
           copyOf(opening),
-          ...freed.flatMap((i) => copperWithin(opening, (lands[i] as Land).copper)),
+          ...freed.flatMap((i) => copperWithin(opening, (footprint.lands[i] as Land).copper)),
         ]),
         ...bores.flatMap(({ opening, at, diameter }) => [copyOf(opening), copyOf(circleAt(at, diameter))]),
       ],
@@ -41,6 +46,10 @@ export function drawPlan(footprint: Footprint): Drawing {
     ...layer(
       'paste',
       lands.flatMap(({ paste }) => paste),
+    ),
+    ...layer(
+      'other-side',
+      across.map(({ copper }) => copper),
     ),
     ...layer('mask-edge', lands.flatMap(maskEdges)),
     ...layer('plated-hole', plated),
@@ -149,7 +158,7 @@ function maskEdges({ mask, islands, copper }: Land): Placed[] {
 }
 
 /** Reference and value as they are printed. */
-export function textStrokes({ texts }: Footprint): Stroke[] {
+export function textStrokes({ texts }: Pick<Footprint, 'texts'>): Stroke[] {
   return texts.flatMap(({ lines, stroke }): Stroke[] =>
     lines.length > 0 ? [{ layer: 'legend', rings: lines, closed: false, width: stroke }] : [],
   );

@@ -2,6 +2,8 @@ import { USUAL_COLOURS } from '../body/colours';
 import { heightsOf } from '../body/heights';
 import type { Level, TapisDocument } from '../document/document';
 import type { Finding } from '../document/finding';
+import { over } from '../document/read-fields';
+import type { TextsRead } from '../document/text-mark';
 import { boxOfPoints, type Box } from '../geometry/box';
 import { flatten } from '../geometry/contour';
 import { grown, place, type Figure } from '../geometry/figure';
@@ -345,13 +347,20 @@ function seatBody(
 /** What was read of a compiled document's marks; asked for again for each reference that a part is placed under. */
 const marksRead = new WeakMap<Drawable, Choices['read']['marks']>();
 
-/** A footprint with another reference: everything else is the same. */
-export function withReference(compiled: Drawable, reference: string): Footprint {
+/**
+ * A footprint with another reference: everything else is the same.
+ * @param texts where the texts are to stand, over what the footprint says of its own
+ */
+export function withReference(compiled: Drawable, reference: string, texts?: TextsRead): Footprint {
   const { document, process, standard, footprint } = compiled;
   const { courtyard, body, assembly } = footprint;
   const marks = marksRead.get(compiled) ?? readChoices(document, process, standard).read.marks;
   marksRead.set(compiled, marks);
-  const named = { ...marks, reference: isNone(reference) ? null : reference };
+  const named = {
+    ...marks,
+    reference: isNone(reference) ? null : reference,
+    texts: over<TextsRead>(texts ?? marks.texts, marks.texts),
+  };
   return {
     ...footprint,
     texts: placeTexts(courtyard.box, bodyAt(body.extent, 'nom'), process, named),

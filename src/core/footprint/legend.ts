@@ -9,6 +9,7 @@ import { inflate, lengthOf, type Polygon, type Polyline } from '../geometry/poly
 import type { Process } from '../process/process';
 import type { BoredHole, Land, Legend, MaskOpening } from './footprint';
 import { LEGEND_STYLES } from './legend-styles';
+import { isOnOwnSide } from './sides';
 import { markAt, type Pin1Shape } from './pin1-shapes';
 
 /** What the legend has to keep clear of and what it draws. */
@@ -52,14 +53,18 @@ export function drawLegend(input: LegendInput): Legend {
 function clearOf({ lands, maskOpenings, bores }: LegendInput): Placed[] {
   const own = lands.map(({ copper }) => copper);
   const others = bores.map(({ opening }) => opening);
-  for (const { opening, lands: freed } of maskOpenings) {
+  for (const { opening, lands: freed, far } of maskOpenings) {
+    if (far) continue;
     const [only = -1] = freed.length === 1 ? freed : [];
     const land = lands[only];
     if (land && own[only] === land.copper && isGrown(opening, land.copper)) own[only] = opening;
     else others.push(opening);
   }
-  return [...own, ...others];
+  return [...own.filter((_, i) => isNear(lands[i] as Land)), ...others];
 }
+
+/** What a legend is printed beside; footprints are drawn on the component side. */
+const isNear = (land: Land): boolean => isOnOwnSide({ far: false }, land);
 
 /** Whether a figure is another one grown about the same middle. */
 function isGrown(outer: Placed, inner: Placed): boolean {
@@ -256,7 +261,11 @@ function markBeside(
 function pointsAt({ first, lands }: MarkSearch, mark: Polygon, box: Box): boolean {
   const own = gapToPolygon(first.copper, mark) + 1e-6;
   return lands.every(
-    (land) => land === first || gapBetween(land.copper, box) > own || gapToPolygon(land.copper, mark) > own,
+    (land) =>
+      land === first ||
+      !isNear(land) ||
+      gapBetween(land.copper, box) > own ||
+      gapToPolygon(land.copper, mark) > own,
   );
 }
 

@@ -19,6 +19,9 @@ export interface Placement {
 /** Where a thing lies by itself. */
 export const HOME: Placement = { at: { x: 0, y: 0 }, angle: 0, far: false };
 
+/** Over on the far side, seen through the board: left and right are exchanged. */
+export const OVER: Placement = { ...HOME, far: true };
+
 /** A placement that only turns. */
 export function turned(angle: number): Placement {
   return { ...HOME, angle };

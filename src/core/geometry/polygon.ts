@@ -56,6 +56,11 @@ export function unite(polygons: readonly Polygon[]): Polygon[] {
   return combined(ClipType.Union, solid, []);
 }
 
+/** Union of areas whose holes run clockwise: these stay free where nothing else covers them. */
+export function uniteAreas(areas: readonly Polygon[]): Polygon[] {
+  return combined(ClipType.Union, areas, []);
+}
+
 /** Solids without the parts that others cover; holes come out clockwise. */
 export function subtract(solids: readonly Polygon[], others: readonly Polygon[]): Polygon[] {
   return combined(ClipType.Difference, solids, others);

@@ -3,6 +3,7 @@ import type { StackIntent } from '../document/intent';
 import type { PieceIntent } from '../document/pieces';
 import { flatten } from '../geometry/contour';
 import { outlineOf, sizeOf, type Placed } from '../geometry/figure';
+import { OVER, putAngle, putPlaced, putPoint } from '../geometry/placement';
 import { fullTurn, turn } from '../geometry/point';
 import { inMm, mm, plain } from '../package/composed/writer';
 import { quantise } from '../units/length';
@@ -26,7 +27,12 @@ export function takenIn(pattern: GivenPattern): TakenIn {
   const lands = pattern.lands.slice(0, MOST_LANDS);
   if (lands.length < pattern.lands.length)
     left.push(`At most ${MOST_LANDS} lands are taken; ${pattern.lands.length - lands.length} are left out.`);
-  const kinds = kindsOf(lands);
+  if (lands.length > 0 && lands.every(({ far }) => far))
+    left.push(
+      'All its lands lie on the far side of the board, and stay there: look whether it was drawn from below.',
+    );
+  // lands of the far side are decided about as they are seen from there
+  const kinds = kindsOf(lands.map((land) => (land.far ? overOf(land) : land)));
   const maskMargin = sharedBy(kinds, ({ first }) => marginOf(first.mask, first.copper));
   const stacks: Record<string, StackIntent> = {};
   const numbers: Record<string, string> = {};
@@ -42,7 +48,8 @@ export function takenIn(pattern: GivenPattern): TakenIn {
       // a list of numbers has blanks between them
       if (!isPlainNumber(number)) numbers[`${id}/${k + 1}`] = number.slice(0, 12);
     });
-    return { id, ...landPiece(first, places) };
+    const seen = first.far ? places.map(({ number, ...frame }) => ({ number, ...frameOver(frame) })) : places;
+    return { id, ...landPiece(first, seen) };
   });
   pieces.push(...holePieces(pattern.holes), ...windowPieces(pattern.windows ?? []));
   for (const [i, area] of (pattern.areas ?? []).entries())
@@ -105,6 +112,24 @@ const notesOf = (from: string, left: readonly string[]): string =>
 
 const isPlainNumber = (number: string): boolean => number === '' || /^[^\s,;–—-][^\s,;]{0,11}$/.test(number);
 
+/** A land of the far side as it is seen from there. */
+function overOf(land: GivenLand): GivenLand {
+  const put = (one: Placed) => putPlaced(OVER, one);
+  const { mask, paste, vias } = land;
+  return {
+    ...land,
+    copper: put(land.copper),
+    ...(mask ? { mask: mask.map(put) } : {}),
+    ...(paste ? { paste: paste.map(put) } : {}),
+    ...(vias ? { vias: vias.map((via) => putPoint(OVER, via)) } : {}),
+  };
+}
+
+/** The same place and way as they are seen from the other side. */
+function frameOver({ at, rotation }: LandFrame): LandFrame {
+  return { at: putPoint(OVER, at), rotation: putAngle(OVER, rotation) };
+}
+
 /** Lands that are alike but for place, turn and number. */
 interface Kind {
   readonly first: GivenLand;
@@ -116,8 +141,9 @@ function kindsOf(lands: readonly GivenLand[]): Kind[] {
   for (const land of lands) {
     const frame = frameOf(land);
     const own = (all: readonly Placed[] | undefined) => all?.map((one) => keyOf(about(frame, one)));
-    const { hole, other, inner, vias, maskOther, clearance } = land;
+    const { hole, other, inner, vias, maskOther, clearance, far = false } = land;
     const key = JSON.stringify([
+      far,
       keyOf(about(frame, land.copper)),
       own(land.mask),
       own(land.paste),
@@ -179,7 +205,8 @@ function landPiece(land: GivenLand, places: Kind['places']): Omit<PieceIntent, '
     ...placesOf(places),
     numbers: numbersOf(places),
   };
-  if (!hole) return { name: 'lands', what: 'land', ...shapeOf(copper.figure), ...rest };
+  const side = land.far ? { side: 'far' as const } : {};
+  if (!hole) return { name: 'lands', what: 'land', ...shapeOf(copper.figure), ...side, ...rest };
   const { width: long, height: across } = holeSizes(hole.hole);
   return {
     name: 'holes',

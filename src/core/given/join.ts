@@ -35,6 +35,7 @@ export interface Layers {
   readonly mask?: readonly Placed[];
   readonly maskOther?: readonly Placed[];
   readonly paste?: readonly Placed[];
+  readonly pasteOther?: readonly Placed[];
   readonly holes?: readonly DrilledHole[];
 }
 
@@ -47,7 +48,7 @@ export interface Joined {
 }
 
 /** Puts layers together. Lands come in the order in which their copper was drawn. */
-export function joined({ copper, far, mask, maskOther, paste, holes = [] }: Layers): Joined {
+export function joined({ copper, far, mask, maskOther, paste, pasteOther, holes = [] }: Layers): Joined {
   const left: string[] = [];
   const inside = viasInside(copper, holes);
   const lands = copper.filter((piece) => !inside.rings.has(piece));
@@ -137,15 +138,20 @@ export function joined({ copper, far, mask, maskOther, paste, holes = [] }: Laye
   const alone = farPieces.filter(
     ({ placed }, k) => !farUsed.has(k) && !rings.has(`${placed.at.x} ${placed.at.y}`),
   );
-  if (alone.length > 0)
-    left.push(
-      `${counted(alone.length, 'land lies', 'lands lie')} on the far side alone and ${alone.length === 1 ? 'is' : 'are'} left out, as a pattern has its lands on one side: ${alone
-        .map(({ number, placed }) => number || placesIn([placed.at]))
-        .slice(0, 6)
-        .join(', ')}${alone.length > 6 ? ' and more' : ''}.`,
-    );
+  const over = (all: readonly Placed[] | undefined, placed: Placed) =>
+    all?.filter((opening) => gapBetweenFigures(opening, placed) < -1e-4);
+  const below = alone.map(({ placed, number }): GivenLand => {
+    const [openings, stencil] = [over(maskOther, placed), over(pasteOther, placed)];
+    return {
+      number,
+      copper: placed,
+      far: true,
+      ...(openings ? { mask: openings } : {}),
+      ...(stencil ? { paste: stencil } : {}),
+    };
+  });
   return {
-    lands: made,
+    lands: [...made, ...below],
     holes: bores,
     windows: masks.stray.filter((opening) => !bores.some((bore) => distance(bore.at, opening.at) < 1e-3)),
     left,
@@ -207,7 +213,6 @@ function farOpenings(
 }
 
 const nameOf = (piece: CopperPiece | undefined): string => piece?.number || 'no number';
-const counted = (count: number, one: string, many: string): string => `${count} ${count === 1 ? one : many}`;
 
 /** Copper round a hole that belongs to a land is taken for this much. mm */
 const RING = 0.15;

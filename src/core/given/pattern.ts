@@ -13,6 +13,8 @@ export interface GivenLand {
   /** Empty where the file has none. */
   readonly number: string;
   readonly copper: Placed;
+  /** On the far side alone, as the far row of a card edge is. */
+  readonly far?: true;
   /** Openings in the mask over it; missing where the file says nothing of mask. */
   readonly mask?: readonly Placed[];
   /** Openings in the mask of the far side, where its hole comes out. */

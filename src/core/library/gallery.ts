@@ -28,7 +28,8 @@ export function searchKinds(kinds: readonly PackageKind[], query: string): Searc
     const fits = tokens.map((token) => fitOf(kind, token));
     if (fits.some(({ score }) => score === 0)) return [];
     const score = fits.reduce((sum, fit) => sum + fit.score, 0);
-    return [{ kind, score, outline: fits.find(({ outline }) => outline)?.outline ?? null }];
+    const outline = wholeOutline(kind, tokens) ?? fits.find((fit) => fit.outline)?.outline ?? null;
+    return [{ kind, score, outline }];
   });
   if (hits.length === 0) {
     const unknown = tokens.filter((token) => kinds.every((kind) => fitOf(kind, token).score === 0));
@@ -39,6 +40,16 @@ export function searchKinds(kinds: readonly PackageKind[], query: string): Searc
     hits: hits.sort((a, b) => b.score - a.score).map(({ kind, outline }) => ({ kind, outline })),
     unknown: [],
   };
+}
+
+/** The typical size whose name has every word of a search of several: “M3 with washer” for washer m3. */
+function wholeOutline({ outlines }: PackageKind, tokens: readonly string[]): string | undefined {
+  if (tokens.length < 2) return undefined;
+  const named = outlines.find(({ name }) => {
+    const own = wordsOf(name);
+    return tokens.every((token) => own.includes(token));
+  });
+  return named?.name;
 }
 
 interface Fit {

@@ -34,7 +34,7 @@ export interface Pair {
   readonly apart: number;
 }
 
-type Spot = Point & { readonly number: string };
+type Spot = Point & { readonly number: string; readonly far: boolean };
 
 /** Factors that come of a wrong unit: inches and mil for millimetres, and by tens. */
 const SCALES = [25.4, 1 / 25.4, 1000 / 25.4, 25.4 / 1000, 10, 0.1, 1000, 0.001];
@@ -43,8 +43,11 @@ const FURTHEST = 3;
 /** Places that differ by less are one place when numbers decide, mm. */
 const GRAIN = 0.1;
 
-const spotsOf = (lands: readonly Land[]): Spot[] =>
-  lands.map(({ copper, number }) => ({ ...centreOf(copper), number }));
+/** Where lands are; a pattern that lies on one side is as good on the other. */
+function spotsOf(lands: readonly Land[]): Spot[] {
+  const isTwoSided = lands.some(({ far }) => far) && lands.some(({ far }) => !far);
+  return lands.map(({ copper, number, far }) => ({ ...centreOf(copper), number, far: isTwoSided && far }));
+}
 
 /** The best way to put a pattern onto a package as it is, and the best as it is seen from below. */
 export interface Ways {
@@ -98,9 +101,10 @@ function bestOf(
   { scale, mirrored }: Pick<Fit, 'scale' | 'mirrored'>,
 ): Fit {
   const fits = [0, 90, 180, 270].map((angle) => {
-    const put = theirs.map(({ x, y, number }) => ({
+    const put = theirs.map(({ x, y, number, far }) => ({
       ...turn({ x: (mirrored ? -x : x) * scale, y: y * scale }, angle),
       number,
+      far,
     }));
     return moved(put, ours, reach, { scale, mirrored, angle });
   });
@@ -198,7 +202,7 @@ function starts(put: readonly Spot[], ours: readonly Spot[]): Point[] {
 function pairsOf(put: readonly Spot[], ours: readonly Spot[], by: Point, reach: number): Pair[] {
   const index = neighboursOf(ours.map(({ x, y }) => ({ minX: x, minY: y, maxX: x, maxY: y })));
   const close: Pair[] = [];
-  put.forEach(({ x, y }, given) => {
+  put.forEach(({ x, y, far }, given) => {
     const at = { x: x + by.x, y: y + by.y };
     for (const own of index.near({
       minX: at.x - reach,
@@ -208,7 +212,7 @@ function pairsOf(put: readonly Spot[], ours: readonly Spot[], by: Point, reach: 
     })) {
       const other = ours[own] as Spot;
       const apart = Math.hypot(other.x - at.x, other.y - at.y);
-      if (apart <= reach) close.push({ given, own, apart });
+      if (apart <= reach && other.far === far) close.push({ given, own, apart });
     }
   });
   // of equally near ones that which carries the number

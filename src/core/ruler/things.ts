@@ -108,7 +108,8 @@ export function outlineThings(id: string, name: string, placed: Placed): Thing[]
 
 const closed = (outline: Polygon): Polyline => (outline[0] ? [...outline, outline[0]] : outline);
 
-function outlineThing(id: string, name: string, outline: Polygon): Thing {
+/** What has an outline and nothing else that is known of it. */
+export function outlineThing(id: string, name: string, outline: Polygon): Thing {
   const box = boxOfPoints(outline);
   const middle = box ? { x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 } : { x: 0, y: 0 };
   return { kind: 'outline', id, name, outline, middle, drawn: closed(outline) };

@@ -3,6 +3,7 @@ import { applyEdits } from '../document/edit';
 import { drawPackage } from '../package/draw';
 import { ALL_MAKERS } from '../package/makers';
 import { fail, ok, type Result } from '../units/result';
+import { withPlaces, type DrawnOutline } from './drawn/table';
 import { guessFamilies, type FamilyGuess } from './family';
 import type { Grid } from './grid';
 import { kindById } from './kinds';
@@ -30,6 +31,19 @@ export interface Candidate {
   readonly grids: readonly Grid[];
   readonly isScan: boolean;
   readonly seenAt?: TakenFrom['seenAt'];
+  /** What is drawn on it beside its words. */
+  readonly drawing?: DrawnOutline;
+}
+
+/** All tables of a page: those that are printed, their letters where the drawing shows them, and the drawing itself. */
+export function tablesOn({
+  grids,
+  isScan,
+  drawing,
+}: Pick<Candidate, 'grids' | 'isScan' | 'drawing'>): LaidOut[] {
+  const printed = tablesOf(grids, isScan);
+  if (!drawing) return printed;
+  return [...printed.map((table) => withPlaces(table, drawing)), ...(drawing.table ? [drawing.table] : [])];
 }
 
 /** The page of a datasheet that was taken, and what was read of it. */
@@ -100,7 +114,7 @@ function withPattern(
 }
 
 function readCandidate(candidate: Candidate, { family, size, unit }: SheetAsk): BestPage | null {
-  const tables = tablesOf(candidate.grids, candidate.isScan);
+  const tables = tablesOn(candidate);
   const asked = {
     ...(size === undefined ? {} : { size }),
     ...(unit ? { unit } : {}),
@@ -120,7 +134,7 @@ function readCandidate(candidate: Candidate, { family, size, unit }: SheetAsk): 
 const MOST_NAMED = 12;
 
 function nothingFound(candidates: readonly Candidate[], name: string, { size }: SheetAsk): string {
-  const tables: LaidOut[] = candidates.flatMap(({ grids, isScan }) => tablesOf(grids, isScan));
+  const tables = candidates.flatMap(tablesOn);
   const sizes = [...new Set(tables.flatMap((table) => table.sizes))].filter((one) => one !== '');
   if (size !== undefined && sizes.length > 0) {
     const near = nearestSize(sizes, size);
@@ -130,5 +144,6 @@ function nothingFound(candidates: readonly Candidate[], name: string, { size }: 
         : sizes.join(', ');
     return `There is no size “${size.slice(0, 40)}” in ${name}${near === null ? '' : `; the nearest is “${near}”`}. It has ${all}.`;
   }
-  return `No table of dimensions was found in ${name}.`;
+  const isDrawn = candidates.some(({ drawing }) => drawing !== undefined);
+  return `No table of dimensions was found in ${name}${isDrawn ? ', and no drawing of a package with numbers at its lines' : ''}.`;
 }

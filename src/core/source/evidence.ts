@@ -4,6 +4,7 @@ import type { Toleranced } from '../units/toleranced';
 import { usualSizes } from './kinds';
 import { isAuxiliary, letterScore } from './letters';
 import { nameSays } from './names';
+import { shownFor, type Shown } from './drawn/shown';
 import type { PrintedRow } from './table';
 import { limitsOf, type PrintedValue } from './value';
 
@@ -24,8 +25,8 @@ export interface Question {
   readonly kind: PackageKind;
   readonly rows: readonly SizedRow[];
   readonly unit: SheetUnit;
-  /** Number of leads where the table or its title says one. */
-  readonly count: number | null;
+  /** Counts that a title or a drawing says, such as that of leads, by symbol. */
+  readonly counts: Readonly<Record<string, number>>;
   readonly habit: LetterHabit;
 }
 
@@ -48,10 +49,16 @@ const EXPLAINED = 0.7;
 const NAME = 4;
 const OTHERS_NAME = -4;
 const HABIT = 6;
+/** What a drawing shows is stronger than what a letter means elsewhere, and than a name. */
+const SHOWN = 7;
+/** From this on a drawing shows that a dimension is meant. */
+const PLAINLY = 0.55;
 /** An auxiliary letter, such as that of a radius. */
 const AUXILIARY = -2;
 /** How usual a size has to be for a dimension that a table may well not have. */
 const USUAL = -0.3;
+
+const NOTHING: Shown = new Map();
 
 /** Weighs every row against every dimension. */
 export function evidenceFor(question: Question): Evidence {
@@ -67,10 +74,14 @@ class Weighing {
   private readonly trust: number;
   /** All letters of the table. */
   private readonly letters: ReadonlySet<string>;
+  /** What the drawing shows of the rows that stand in it. */
+  private readonly shown: Shown;
 
   constructor(private readonly question: Question) {
     const { kind, rows, unit } = question;
     this.letters = new Set(rows.map(({ row }) => row.letter));
+    const places = rows.flatMap(({ row }) => row.places ?? []);
+    this.shown = places.length === 0 ? NOTHING : shownFor(kind, places);
     this.symbols = kind.dimensions.map(({ symbol }) => symbol);
     this.names = kind.dimensions.map(({ name }) => name);
     this.limits = rows.map(({ value }) => limitsOf(value, unit));
@@ -96,6 +107,14 @@ class Weighing {
 
   /** A table whose D is as wide as a lead is, and whose A is as long as a body, has letters of its own. */
   private trustInLetters(): number {
+    // a drawing that shows one letter to be something else shows that they all are the maker's own
+    const isOwn = this.question.rows.some(({ row }) => {
+      const shown = this.symbols.includes(row.letter) ? this.shownAs(row, row.letter) : null;
+      return shown !== null && shown < 0;
+    });
+    if (isOwn) return 0;
+    // A, B, C, D and so on are a maker's row of letters, which the standard's are not
+    const most = isRunning(this.letters) ? RUNNING : 1;
     const fits = this.question.rows.flatMap(({ row }, r) => {
       const index = this.symbols.indexOf(row.letter);
       const nom = this.limits[r]?.nom;
@@ -106,7 +125,7 @@ class Weighing {
     });
     const share = fits.filter((fit) => fit).length / Math.max(1, fits.length);
     // two letters that go together by chance say little
-    return Math.max(0.1, fits.length < 3 ? Math.min(0.5, share) : 2 * share - 1);
+    return Math.min(most, Math.max(0.1, fits.length < 3 ? Math.min(0.5, share) : 2 * share - 1));
   }
 
   /** Evidence that speaks of one row and one dimension. */
@@ -152,10 +171,25 @@ class Weighing {
     if (isAuxiliary(printed.letter) && !isNamed && letter < 3) score += AUXILIARY;
     const size = isCount ? 0 : this.sizeScore(mm, index);
     score += size;
+    const shown = isCount ? null : this.shownAs(printed, dimension.symbol);
+    if (shown !== null) {
+      score += SHOWN * shown;
+      if (shown > PLAINLY) why.push('the drawing shows it there');
+    }
     // what a table may well not have is not found by its size alone
     const isUsual = (this.typical[index]?.length ?? 0) > 0 && size > USUAL;
     if (dimension.derived && why.length === 0 && !isUsual) return { score: -Infinity, why: [] };
     return { score, why };
+  }
+
+  /** How well the drawing shows a row as a dimension, from −1 to 1; `null` where it does not show the row. */
+  private shownAs({ places = [] }: PrintedRow, symbol: string): number | null {
+    const scores = places.flatMap(({ id }) => {
+      const symbols = this.shown.get(id);
+      // a view that has no such line shows that something else is meant
+      return symbols ? [symbols.get(symbol) ?? -1] : [];
+    });
+    return scores.length === 0 ? null : Math.max(...scores);
   }
 
   /** How usual a size is for a dimension, from 1 down to −3. */
@@ -165,6 +199,16 @@ class Weighing {
     const apart = Math.min(...typical.map((v) => (v > 0 ? Math.abs(Math.log(mm / v)) : 3)));
     return Math.max(-3, 1 - 2.5 * apart);
   }
+}
+
+/** How far letters that run from A on can be trusted. */
+const RUNNING = 0.3;
+
+/** Whether letters are the first of the alphabet, without a gap but for those that look like digits. */
+function isRunning(letters: ReadonlySet<string>): boolean {
+  const all = [...letters].filter((letter) => letter !== '');
+  const alphabet = Array.from('ABCDEFGHJKLMNPQRSTUVWXYZ').slice(0, all.length);
+  return all.length >= 4 && alphabet.every((letter) => letters.has(letter));
 }
 
 /** The one whole number that a row is printed with; `null` where it has none. */

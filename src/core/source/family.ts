@@ -1,5 +1,6 @@
 import type { SheetUnit } from '../document/document';
 import { CATALOGUE, type PackageKind } from '../package/catalogue';
+import { countsShown } from './drawn/repeats';
 import { readDimensions, type Asked, type SourceReading } from './reading';
 import { roughEvidence } from './roles';
 import { sizeMeant } from './sizes';
@@ -41,7 +42,13 @@ export function guessFamilies(tables: readonly LaidOut[], asked: Omit<Asked, 'ki
       });
       const count = countSaid(size);
       const units = asked.unit ? [asked.unit] : table.isUnitless ? UNITS : (['mm'] as const);
-      const ask = { kind, rows, count, habit: asked.habit ?? {} };
+      const shown = table.repeat ? countsShown(kind, table.repeat) : {};
+      const ask = {
+        kind,
+        rows,
+        counts: count === null ? shown : { ...shown, n: count },
+        habit: asked.habit ?? {},
+      };
       return Math.max(...units.map((unit) => roughEvidence({ ...ask, unit })));
     });
     return { kind, named: namedIn(kind, text), score: Math.max(-Infinity, ...scores) };

@@ -19,7 +19,7 @@ const LAYOUTS = [
   { id: 'size-a-row', read: readSizeRows },
 ] as const satisfies readonly Layout[];
 
-export type LayoutId = (typeof LAYOUTS)[number]['id'];
+export type LayoutId = (typeof LAYOUTS)[number]['id'] | 'drawing';
 
 /** A table as one layout has it. */
 export interface LaidOut extends PrintedTable {

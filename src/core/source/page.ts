@@ -15,6 +15,10 @@ export interface Word {
   readonly area: Area;
   /** From 0 to 1; 1 for what was not guessed from a picture. */
   readonly sure: number;
+  /** How it stands where it is turned on the page: degrees counter-clockwise. */
+  readonly angle?: number;
+  /** Height of its letters where it is turned, in the page's points. */
+  readonly size?: number;
 }
 
 /** One page of a datasheet. */

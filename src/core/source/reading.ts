@@ -8,6 +8,8 @@ import { nameSays } from './names';
 import type { Area } from './page';
 import { restorePoints, withDecimals } from './points';
 import { countOf, type LetterHabit, type SizedRow } from './evidence';
+import { counted, countIn, countNamed, countShown } from './counts';
+import { countsShown } from './drawn/repeats';
 import { padOption } from './kinds';
 import { assignRoles, type Assignment } from './roles';
 import { sizeMeant } from './sizes';
@@ -266,7 +268,9 @@ function readOne(table: PrintedTable, asked: Asked): SourceReading | null {
   });
   if (rows.length === 0) return null;
   const count = countSaid(size) ?? countNamed(asked.size) ?? countIn(table.context);
-  const ask = (unit: SheetUnit) => assignRoles({ kind, rows, unit, count, habit });
+  const shown = table.repeat ? countsShown(kind, table.repeat) : {};
+  const counts = count === null ? shown : { ...shown, n: count };
+  const ask = (unit: SheetUnit) => assignRoles({ kind, rows, unit, counts, habit });
   const units: readonly SheetUnit[] = table.isUnitless ? unitsToTry(asked.unit) : ['mm'];
   const tried = units.map((unit) => ({ unit, found: ask(unit) }));
   const best = tried.reduce((a, b) => (b.found.score > a.found.score + 1e-9 ? b : a));
@@ -284,7 +288,13 @@ function readOne(table: PrintedTable, asked: Asked): SourceReading | null {
   // a few numbers of the right size are no table of a package
   if (2 * found.missing.length > needed && dimensions.every(({ standing }) => standing === 'doubtful'))
     return null;
-  const withCount = counted(kind, dimensions, count, countSaid(size) === null ? (asked.size ?? '') : size);
+  const said = counted(kind, dimensions, count, countSaid(size) === null ? (asked.size ?? '') : size);
+  const withCount = [
+    ...Object.entries(shown).flatMap(([symbol, number]) =>
+      said.some((one) => one.symbol === symbol) ? [] : [countShown(kind, symbol, number)],
+    ),
+    ...said,
+  ];
   const all = Object.fromEntries(withCount.map(({ symbol }) => [symbol, true]));
   return {
     family: kind.id,
@@ -313,20 +323,6 @@ function sheetUnit(rows: readonly SizedRow[], assumed: SheetUnit): SheetUnit {
   return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? assumed;
 }
 
-/** The number of leads that a person names as the size. */
-function countNamed(size: string | undefined): number | null {
-  if (size === undefined) return null;
-  return /^\d{1,4}$/.test(size.trim()) ? Number(size) : countSaid(size);
-}
-
-/** The one number of leads that a title names. */
-function countIn(context: string): number | null {
-  const said = [...context.matchAll(/\b(\d{1,4})\s*-?\s*(?:leads?|pins?|terminals?|balls?|polig|pol)\b/gi)];
-  const counts = new Set(said.map(([, number]) => Number(number)));
-  const [only] = counts;
-  return counts.size === 1 && only !== undefined ? only : null;
-}
-
 /** From this on an assignment is sure, and from that it is likely. */
 const SURE = 4;
 const LIKELY = 1.5;
@@ -350,7 +346,10 @@ function dimensionOf(
   const definition = kind.dimensions.find(({ symbol }) => symbol === role.symbol);
   const { row, value } = rows[role.row] as SizedRow;
   const isCount = definition?.kind === 'count';
-  const next = role.next === null ? null : (rows[role.next] ?? null);
+  // two rows that say the same leave nothing to choose
+  const other = role.next === null ? null : (rows[role.next] ?? null);
+  const next = other && !saysTheSame(value, other.value, unit) ? other : null;
+  const isSame = other !== null && next === null;
   const alternatives: Alternative[] = value.others.map((other) => ({
     ...other,
     label: row.letter,
@@ -366,8 +365,9 @@ function dimensionOf(
     ...(value.sure < 0.75
       ? [`The picture is not clear here (${formatNumber(100 * value.sure, 0, 0)} %).`]
       : []),
+    ...calledOtherwise(kind, row, role.symbol),
     ...(role.margin < LIKELY && next ? [`${rowWords(next.row, next.value)} may be meant as well.`] : []),
-    ...(role.margin < LIKELY && !next ? ['The table may not have it at all.'] : []),
+    ...(role.margin < LIKELY && other === null ? ['The table may not have it at all.'] : []),
     ...(role.orElse === null
       ? []
       : [
@@ -385,7 +385,7 @@ function dimensionOf(
       ? 'doubtful'
       : role.margin >= SURE
         ? 'sure'
-        : role.margin >= LIKELY
+        : role.margin >= LIKELY || isSame
           ? 'likely'
           : 'doubtful';
   return {
@@ -405,6 +405,24 @@ function dimensionOf(
   };
 }
 
+/** What a table calls a dimension, where the drawing shows it to be another. */
+function calledOtherwise(kind: PackageKind, row: PrintedRow, symbol: string): string[] {
+  const { of } = nameSays(
+    row.name,
+    kind.dimensions.map(({ name }) => name),
+  );
+  const own = kind.dimensions.findIndex((one) => one.symbol === symbol);
+  return row.places && of.length > 0 && !of.includes(own)
+    ? [`It is called “${row.name}”, and the drawing shows it elsewhere.`]
+    : [];
+}
+
+/** Whether two values have the same limits. */
+function saysTheSame(a: PrintedValue, b: PrintedValue, unit: SheetUnit): boolean {
+  const [p, q] = [limitsOf(a, unit), limitsOf(b, unit)];
+  return p !== null && q !== null && p.min === q.min && p.max === q.max && p.given === q.given;
+}
+
 function alternativeOf({ row, value }: SizedRow, unit: SheetUnit): Alternative {
   return {
     text: value.text,
@@ -418,38 +436,6 @@ function alternativeOf({ row, value }: SizedRow, unit: SheetUnit): Alternative {
 
 const rowWords = (row: PrintedRow, value: PrintedValue) =>
   [row.letter, row.name && `“${row.name}”`, value.text].filter((word) => word !== '').join(' ');
-
-/** The number of leads, where a title or the name of the size says it and no row does. */
-function counted(
-  kind: PackageKind,
-  dimensions: readonly ReadDimension[],
-  count: number | null,
-  size: string,
-): readonly ReadDimension[] {
-  const definition = kind.dimensions.find(({ symbol, kind: is }) => symbol === 'n' && is === 'count');
-  if (!definition || count === null || dimensions.some(({ symbol }) => symbol === 'n')) return dimensions;
-  const [least, most] = definition.limits;
-  if (count < least || count > most || count % (definition.multipleOf ?? 1) !== 0) return dimensions;
-  const fromSize = countNamed(size) !== null;
-  return [
-    {
-      symbol: 'n',
-      name: definition.name,
-      text: String(count),
-      unit: null,
-      label: '',
-      called: '',
-      printed: fromSize ? size : `${count} in the title`,
-      area: null,
-      standing: 'likely',
-      reasons: [fromSize ? `the size is “${size}”` : 'the title says so'],
-      doubts: [],
-      alternatives: [],
-      isBroken: false,
-    },
-    ...dimensions,
-  ];
-}
 
 function leftRows(kind: PackageKind, rows: readonly SizedRow[], found: Assignment): LeftRow[] {
   const used = new Set(found.roles.map(({ row }) => row));

@@ -251,7 +251,7 @@ class Solver {
   }
 
   private documentOf(state: State): TapisDocument {
-    const { kind, rows, unit, count } = this.question;
+    const { kind, rows, unit, counts } = this.question;
     const dimensions = Object.fromEntries(
       state.flatMap((row, d) => {
         const value = row === null ? undefined : rows[row]?.value;
@@ -263,8 +263,11 @@ class Solver {
         return [[symbol, entry] as const];
       }),
     );
-    const counted = count !== null && this.symbols.includes('n') && !('n' in dimensions);
-    const all = counted ? { ...dimensions, n: String(count) } : dimensions;
+    const counted = Object.entries(counts).filter(([symbol]) => this.symbols.includes(symbol));
+    const all = {
+      ...Object.fromEntries(counted.map(([symbol, count]) => [symbol, String(count)])),
+      ...dimensions,
+    };
     const options = padOption(kind, all);
     const base = newDocument('', kind.id, all);
     return options ? { ...base, package: { ...base.package, options } } : base;
@@ -284,9 +287,7 @@ class Solver {
       return [{ symbol, row, margin, next, reasons, orElse: this.orElse(best, row, why) }];
     });
     const missing = this.question.kind.dimensions.flatMap(({ symbol, derived, kind }, d) =>
-      best[d] === null && !derived && !(kind === 'count' && this.question.count !== null && symbol === 'n')
-        ? [symbol]
-        : [],
+      best[d] === null && !derived && !(kind === 'count' && symbol in this.question.counts) ? [symbol] : [],
     );
     return { roles, score: total, evidence: this.evidenceOf(best), findings, missing };
   }

@@ -3,6 +3,8 @@ import { isNotGiven } from '../units/entry-text';
 import { columnsOf, headsOf, isInPlace, type Column } from './columns';
 import { cellAt, cellsArea, cut, turned, type Cell, type Grid, type GridRow } from './grid';
 import { overEachOther } from './over-each-other';
+import type { Repeat } from './drawn/repeats';
+import type { DrawnPlace } from './drawn/views';
 import type { Area } from './page';
 import { valueOf, type PrintedCells, type PrintedValue } from './value';
 import {
@@ -28,6 +30,8 @@ export interface PrintedRow {
   readonly values: ReadonlyMap<string, PrintedValue>;
   readonly area: Area | null;
   readonly isAngle: boolean;
+  /** Where it stands at dimension lines of the drawing. */
+  readonly places?: readonly DrawnPlace[];
 }
 
 /** A table of dimensions, as it is understood before any family is known. */
@@ -41,6 +45,8 @@ export interface PrintedTable {
   readonly context: string;
   /** What was not understood of it, in words. */
   readonly leftOut: readonly string[];
+  /** How many terminals the drawing shows. */
+  readonly repeat?: Repeat;
 }
 
 /**

@@ -1,8 +1,7 @@
 import { reportOf, type Report } from '../check/check';
-import type { RuleFinding } from '../check/rule';
 import type { Finding } from '../document/finding';
 import { neighboursOf } from '../geometry/neighbours';
-import { neighbour, type TrialRule } from './rule';
+import { neighbour, type TrialFinding, type TrialRule } from './rule';
 import { TRIAL_RULES } from './rules';
 import type { CompiledTrial } from './trial';
 
@@ -21,7 +20,7 @@ export function checkTrial(compiled: CompiledTrial): Report {
     ...[process.minGap, process.minHoleToLand, process.minHoleWeb, process.minMaskWeb, process.windowGap],
   );
   const rules = TRIAL_RULES.filter(({ id }) => process.severities[id] !== 'off');
-  const found = new Map<TrialRule, RuleFinding[]>(rules.map((rule) => [rule, []]));
+  const found = new Map<TrialRule, TrialFinding[]>(rules.map((rule) => [rule, []]));
   /** Rules that were left out for some parts, as another said enough: they did not hold. */
   const unsaid = new Set<TrialRule>();
   for (const [i, j] of index.pairs(within)) {
@@ -54,18 +53,18 @@ export function checkTrial(compiled: CompiledTrial): Report {
 }
 
 /** Findings of a rule, those that miss their limit most first; what is beyond a number is counted. */
-function toldOf({ id, fault, source, severity }: TrialRule, some: readonly RuleFinding[]): Finding[] {
-  const whole = (one: RuleFinding): Finding => ({
+function toldOf({ id, fault, source, severity }: TrialRule, some: readonly TrialFinding[]): Finding[] {
+  const whole = ({ mend, ...one }: TrialFinding): Finding => ({
     rule: id,
     title: fault,
     source,
     severity,
     stage: 'prove',
-    remedies: [],
+    remedies: mend?.() ?? [],
     ...one,
   });
   if (some.length <= TOLD) return some.map(whole);
-  const missed = ({ measured }: RuleFinding) => (measured ? Math.abs(measured.limit - measured.value) : 0);
+  const missed = ({ measured }: TrialFinding) => (measured ? Math.abs(measured.limit - measured.value) : 0);
   const sorted = [...some].sort((a, b) => missed(b) - missed(a));
   const more = some.length - TOLD;
   return [

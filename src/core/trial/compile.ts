@@ -9,6 +9,7 @@ import {
   type TrialDocument,
   type TrialFootprint,
 } from '../document/trial';
+import type { TextsRead } from '../document/text-mark';
 import { compile } from '../footprint/compile';
 import { processOf, withReference } from '../footprint/compiling';
 import { isDrawable, type Compiled, type Drawable, type Footprint } from '../footprint/footprint';
@@ -42,7 +43,9 @@ export function compileTrial(trial: TrialDocument, models: ModelSource = noModel
   const unusable = new Set(unread.flatMap(({ place: { field } }) => field ?? []));
   const parts: PlacedPart[] = [];
   for (const part of read.parts) {
-    if ([...unusable].some((field) => field.startsWith(`/parts/${pointerKey(part.id)}/`))) continue;
+    // a text that cannot be read stands as its footprint has it
+    const own = [...unusable].filter((field) => field.startsWith(`${partAt(part)}/`));
+    if (own.some((field) => !field.startsWith(`${partAt(part)}/texts/`))) continue;
     const found = placedPart(trial, part, board, models);
     if ('parts' in found) parts.push(...found.parts);
     else problems.push(found.problem);
@@ -87,7 +90,7 @@ function placedPart(
   const reference = name || NO_REFERENCE;
   const held = trial.footprints?.[key ?? ''];
   if (part.x === null || part.y === null) return { problem: noPlace(part) };
-  if (!held || !key) return { problem: noFootprint(part) };
+  if (!isHeld(held) || !key) return { problem: noFootprint(part) };
   const compiled = compiledFor(held, board.thickness, models);
   if (!isDrawable(compiled)) return { problem: notDrawn(part, compiled) };
   const placements = placementsOf(part, board);
@@ -100,11 +103,15 @@ function placedPart(
       key,
       placement,
       compiled,
-      footprint: placedFootprint(compiled, own, placement),
+      footprint: placedFootprint(compiled, own, placement, part.texts),
     };
   });
   return { parts };
 }
+
+/** Whether a trial holds a document under a key: what a change took away it does not. */
+const isHeld = (held: TrialFootprint | undefined): held is TrialFootprint =>
+  typeof held?.document?.package === 'object';
 
 /** The reference of one of several: R3 goes on with R4, and H with H1, H2. */
 export function counted(reference: string, index: number): string {
@@ -174,15 +181,20 @@ const placedFootprints = new WeakMap<Drawable, Map<string, Footprint>>();
 /** So many places of one footprint are remembered. */
 const REMEMBERED = 4000;
 
-function placedFootprint(compiled: Drawable, reference: string, placement: Placement): Footprint {
+function placedFootprint(
+  compiled: Drawable,
+  reference: string,
+  placement: Placement,
+  texts: TextsRead,
+): Footprint {
   const known = placedFootprints.get(compiled) ?? new Map<string, Footprint>();
   placedFootprints.set(compiled, known);
   const { at, angle, far } = placement;
-  const key = `${reference} ${at.x} ${at.y} ${angle} ${far}`;
+  const key = `${reference} ${at.x} ${at.y} ${angle} ${far} ${JSON.stringify(texts)}`;
   const there = known.get(key);
   if (there) return there;
   if (known.size >= REMEMBERED) known.clear();
-  const found = moved(atOrigin(withReference(compiled, reference)), placement);
+  const found = moved(atOrigin(withReference(compiled, reference, texts)), placement);
   known.set(key, found);
   return found;
 }

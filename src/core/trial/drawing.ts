@@ -6,6 +6,7 @@ import { drawPlan, textStrokes } from '../drawing/plan';
 import type { ElevationView } from '../drawing/section';
 import type { Footprint } from '../footprint/footprint';
 import { moved } from '../footprint/move';
+import { isOnOwnSide } from '../footprint/sides';
 import { overhang, type Box } from '../geometry/box';
 import { contourOf } from '../geometry/figure';
 import { putContour, putPlaced, within, type Placement } from '../geometry/placement';
@@ -99,13 +100,19 @@ function partStrokes(footprint: Footprint): readonly Stroke[] {
   if (known) return known;
   const found = footprint.far
     ? farStrokes(footprint)
-    : [...drawPlan(footprint).strokes, ...textStrokes(footprint)];
+    : [...drawPlan(footprint).strokes, ...textStrokes(printedOnly(footprint))];
   drawn.set(footprint, found);
   return found;
 }
 
-/** A part of the other side: its outline and lands in dashes, and what its leads bring through. */
-function farStrokes({ lands, bores, body }: Footprint): Stroke[] {
+/** What only shows where a text would stand is not printed, so it is not on the board. */
+function printedOnly(footprint: Footprint): Pick<Footprint, 'texts'> {
+  return { texts: footprint.texts.filter(({ isPlaceholder }) => !isPlaceholder) };
+}
+
+/** A part of the other side: its outline and lands in dashes, and what of its copper is on this side. */
+function farStrokes(footprint: Footprint): Stroke[] {
+  const { lands, bores, body } = footprint;
   const through = lands.filter(({ hole }) => hole !== null);
   const holes = (plated: boolean) =>
     through.flatMap((land) => (land.hole && land.plated === plated ? [land.hole] : []));
@@ -114,13 +121,17 @@ function farStrokes({ lands, bores, body }: Footprint): Stroke[] {
   return [
     ...layer(
       'copper',
-      through.map(({ copper }) => contourOf(copper)),
+      lands
+        .filter((land) => land.hole !== null || !isOnOwnSide(footprint, land))
+        .map(({ copper }) => contourOf(copper)),
     ),
     ...layer('plated-hole', holes(true).map(contourOf)),
     ...layer('hole', [...holes(false), ...bores.map(({ hole }) => hole)].map(contourOf)),
     ...layer('other-side', [
       bodyOutline(body.extent),
-      ...lands.filter(({ hole }) => hole === null).map(({ copper }) => contourOf(copper)),
+      ...lands
+        .filter((land) => land.hole === null && isOnOwnSide(footprint, land))
+        .map(({ copper }) => contourOf(copper)),
     ]),
   ];
 }

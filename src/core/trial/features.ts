@@ -3,6 +3,7 @@ import { circleAt, contourFigure, growPlaced, place, placedBox, type Placed } fr
 import type { Polyline } from '../geometry/polygon';
 import { bodyAt, bodyShape } from '../package/drawn';
 import type { Footprint, Land } from '../footprint/footprint';
+import { isOnOwnSide } from '../footprint/sides';
 import type { PlacedPart } from './trial';
 
 /** Copper of a part on one side of the board or, with a hole, on both. */
@@ -52,6 +53,10 @@ export interface Print {
   readonly filled: boolean;
 }
 
+/** Whether a print is a text, which can stand elsewhere. */
+export const isText = <P extends Print>(print: P): print is P & { readonly what: 'reference' | 'value' } =>
+  print.what === 'reference' || print.what === 'value';
+
 /** What of a placed part other parts can come too near to. */
 export interface Features {
   readonly copper: readonly Copper[];
@@ -68,21 +73,6 @@ export interface Features {
 }
 
 const known = new WeakMap<Footprint, Features>();
-
-/** A line that is printed, and the box round its ink. */
-export interface Line {
-  readonly points: Polyline;
-  readonly box: Box;
-}
-
-/** Something printed on the part's side: lines of a width, or filled areas. */
-export interface Print {
-  readonly what: 'legend' | 'pin-1 mark' | 'reference' | 'value';
-  readonly lines: readonly Line[];
-  readonly box: Box;
-  readonly width: number;
-  readonly filled: boolean;
-}
 
 /** What of a placed part other parts can come too near to; found once for each place. */
 export function featuresOf({ footprint, compiled }: Pick<PlacedPart, 'footprint' | 'compiled'>): Features {
@@ -118,11 +108,12 @@ function find(footprint: Footprint, copperThickness: number): Features {
     ...bores.map(({ hole }): Hole => ({ figure: hole, land: null })),
   ];
   const through = lands.filter(({ hole }) => hole !== null);
+  const across = lands.filter((land) => !isOnOwnSide(footprint, land));
   const protrusion = footprint.body.protrusion ?? 0;
   const own = courtyard.contour ? contourFigure(courtyard.contour) : null;
   const courtyards = [
     { figure: own ? place(own.figure, own.at) : placedBox(courtyard.box), far, through: false },
-    ...through.map(({ copper: ring }) => ({
+    ...[...through, ...across].map(({ copper: ring }) => ({
       figure: growPlaced(ring, courtyard.excess),
       far: !far,
       through: true,
@@ -177,7 +168,10 @@ function printsOf({ legend, texts }: Footprint): Print[] {
   return [
     ...print('legend', legend.lines, legend.width),
     ...(legend.pin1 ? print('pin-1 mark', [legend.pin1], 0, true) : []),
-    ...texts.flatMap(({ role, lines, stroke }) => print(role, lines, stroke)),
+    // what only shows where a text would stand is not printed
+    ...texts.flatMap(({ role, isPlaceholder, lines, stroke }) =>
+      isPlaceholder ? [] : print(role, lines, stroke),
+    ),
   ];
 }
 

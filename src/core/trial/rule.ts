@@ -40,6 +40,12 @@ export const besides = (what: string, has: (one: Neighbour) => boolean): Subject
   isThere: (_, all) => all.length > 1 && all.some(has),
 });
 
+/** A finding of a trial's rule. */
+export type TrialFinding = RuleFinding & {
+  /** What mends it, where that is costly to find: asked for of findings that are told. */
+  readonly mend?: () => readonly Remedy[];
+};
+
 /** One check of a trial: of two parts that lie near one another, of one part on the board, or of them all. */
 export interface TrialRule {
   readonly id: string;
@@ -55,9 +61,9 @@ export interface TrialRule {
   /** What it looks at: without any of it, it has not held. */
   readonly looksAt: Subject;
   /** What two parts that are near one another do to each other. */
-  readonly pair?: (a: Neighbour, b: Neighbour, trial: CompiledTrial) => readonly RuleFinding[];
-  readonly part?: (one: Neighbour, trial: CompiledTrial) => readonly RuleFinding[];
-  readonly whole?: (trial: CompiledTrial) => readonly RuleFinding[];
+  readonly pair?: (a: Neighbour, b: Neighbour, trial: CompiledTrial) => readonly TrialFinding[];
+  readonly part?: (one: Neighbour, trial: CompiledTrial) => readonly TrialFinding[];
+  readonly whole?: (trial: CompiledTrial) => readonly TrialFinding[];
 }
 
 export const neighbour = (part: PlacedPart): Neighbour => ({ part, has: featuresOf(part) });

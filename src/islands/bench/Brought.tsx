@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { navigate } from 'wouter/use-browser-location';
 import type { StoredFootprint } from '../../store/database';
+import type { Settle } from '../../store/twins';
 import { shelf } from '../common/shelf-store';
 import { attempt } from '../common/trouble';
 import { counted } from '../common/words';
@@ -16,12 +17,15 @@ export function Brought({ file, onClose }: { file: File; onClose: () => void }) 
   useEffect(() => dialog.current?.showModal(), []);
   const bring = async (): Promise<readonly StoredFootprint[]> => {
     if (added) return added;
+    // what is here as it is there is opened, and not made once more
+    const settle: Settle = async () => (twin) => (twin.differs.length === 0 ? 'leave' : 'both');
     const result = /\.zip$/i.test(file.name)
-      ? await shelf.importZip(new Uint8Array(await file.arrayBuffer()))
-      : await shelf.importText(await file.text());
-    setAdded(result.added);
+      ? await shelf.importZip(new Uint8Array(await file.arrayBuffer()), { settle })
+      : await shelf.importText(await file.text(), { settle });
+    const rows = [...result.added, ...result.here];
+    setAdded(rows);
     if (result.refused.length > 0) setWrong(result.refused.map(({ message }) => message).join('\n'));
-    return result.added;
+    return rows;
   };
   const then = (go: (first: StoredFootprint) => void) =>
     void attempt(`Taking in ${file.name}`, async () => {
@@ -45,7 +49,7 @@ export function Brought({ file, onClose }: { file: File; onClose: () => void }) 
           </p>
         )}
         {added && (
-          <p className="text-secondary mt-1">{counted(added.length, 'footprint')} came onto the Shelf.</p>
+          <p className="text-secondary mt-1">{counted(added.length, 'footprint')} of it on the Shelf.</p>
         )}
         <div className="mt-3 flex flex-wrap gap-2">
           <button

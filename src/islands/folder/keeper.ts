@@ -143,14 +143,16 @@ export async function openFolder(group: string): Promise<void> {
   const pick = (globalThis as { showDirectoryPicker?: typeof chooseFolder }).showDirectoryPicker;
   const handle = await pick?.({ mode: 'readwrite', id: 'tapis-library' });
   if (!handle) return;
-  const { folder } = folderState.getState();
-  const isSame = folder?.handle ? await folder.handle.isSameEntry(handle) : false;
-  // the same folder at another place has the same files: what was alike last stays known
-  const isIt = (isSame || folder?.name === handle.name) && (folder?.group ?? '') === group;
-  const id = folder && isIt ? folder.id : crypto.randomUUID();
-  if (folder && folder.id !== id) await folders.remove(folder.id);
-  await folders.put({ id, name: handle.name, handle, lookedAt: 0, ...(group === '' ? {} : { group }) });
-  await load();
+  await alone(async () => {
+    const { folder } = folderState.getState();
+    const isSame = folder?.handle ? await folder.handle.isSameEntry(handle) : false;
+    // the same folder at another place has the same files: what was alike last stays known
+    const isIt = (isSame || folder?.name === handle.name) && (folder?.group ?? '') === group;
+    const id = folder && isIt ? folder.id : crypto.randomUUID();
+    if (folder && folder.id !== id) await folders.remove(folder.id);
+    await folders.put({ id, name: handle.name, handle, lookedAt: 0, ...(group === '' ? {} : { group }) });
+    await load();
+  });
   await lookAgain();
 }
 
@@ -171,10 +173,13 @@ export async function permitAgain(): Promise<void> {
 
 /** Lets the folder go: its files stay where they are, and here everything stays. */
 export async function letGo(): Promise<void> {
-  const { folder } = folderState.getState();
-  if (folder) await folders.remove(folder.id);
-  folderState.setState({ look: null, trouble: null });
-  await load();
+  // a look that is under way would put its folder back when it ends
+  await alone(async () => {
+    const { folder } = folderState.getState();
+    if (folder) await folders.remove(folder.id);
+    folderState.setState({ look: null, trouble: null });
+    await load();
+  });
 }
 
 /** Settles what both sides have changed. */

@@ -75,6 +75,7 @@ const COLUMN_WORDS: Readonly<Record<PadColumn, string>> = {
   what: 'what it is',
   pin: 'pin name',
   direction: 'direction',
+  side: 'side of the board',
   leave: 'left out',
 };
 

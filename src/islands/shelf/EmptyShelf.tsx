@@ -5,12 +5,13 @@ interface Props {
   onFiles: () => void;
   onNew: () => void;
   onComposed: () => void;
+  onPattern: () => void;
   onDemo: () => void;
   onTour: () => void;
 }
 
-/** A first visit: what Tapis is, one place to drop a datasheet, and three smaller ways beside it. */
-export function EmptyShelf({ earlierPorts, onFiles, onNew, onComposed, onDemo, onTour }: Props) {
+/** A first visit: what Tapis is, one place to drop a datasheet, and four smaller ways beside it. */
+export function EmptyShelf({ earlierPorts, onFiles, onNew, onComposed, onPattern, onDemo, onTour }: Props) {
   return (
     <div className="mx-auto mt-10 max-w-4xl">
       {earlierPorts.length > 0 && <Elsewhere ports={earlierPorts} />}
@@ -42,9 +43,15 @@ export function EmptyShelf({ earlierPorts, onFiles, onNew, onComposed, onDemo, o
           />
           <Way
             title="Build from pieces"
-            words="Rows, arrays, single lands and pegs, placed from each other: for connectors, and where only the maker’s pattern is known."
+            words="Rows, arrays, single lands and pegs, placed from each other: for connectors and all that no family draws."
             action="Begin with pieces"
             onPress={onComposed}
+          />
+          <Way
+            title="Only the maker’s pattern is known"
+            words="Drop its drawing or file: it is taken as a footprint of its own. Or type its lands as they are given."
+            action="Begin with its lands"
+            onPress={onPattern}
           />
           <Way
             title="Look at the demo board"

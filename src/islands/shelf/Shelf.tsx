@@ -42,6 +42,7 @@ const Checking = later('What is found', async () => (await import('./Checking'))
 const TakeIn = later('Taking patterns in', async () => (await import('../intake/TakeIn')).TakeIn);
 const FolderNote = later('The folder', async () => (await import('../folder/FolderNote')).FolderNote);
 const Restore = later('The backup', async () => (await import('./Restore')).Restore);
+const Twins = later('What is here already', async () => (await import('./Twins')).Twins);
 
 /** How the Shelf is looked at, kept for the next visit. */
 type Look = 'cards' | 'list';
@@ -97,7 +98,10 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
   const chosen = useMemo(() => (all ?? []).filter(({ entry }) => selected.has(entry.id)), [all, selected]);
 
   const [intake, setIntake] = useState<readonly File[] | null>(null);
-  const { take, brought, asked, putAway } = useImport({ onPatterns: setIntake, onSheet: startFromSheet });
+  const { take, brought, asked, twins, putAway } = useImport({
+    onPatterns: setIntake,
+    onSheet: startFromSheet,
+  });
   useFileDrop(take);
   useEffect(() => {
     document.title = 'Shelf · Tapis';
@@ -204,6 +208,7 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
       )}
       <WorkBar />
       {asked && <Restore asked={asked} />}
+      {twins && <Twins {...twins} />}
       {intake && <TakeIn files={intake} onClose={() => setIntake(null)} />}
       {all && count > 0 && <Keeping onBin={() => setBinOpen(true)} />}
       {brought && <ImportNote {...brought} onClose={putAway} />}
@@ -247,6 +252,7 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
               onFiles={() => files.current?.click()}
               onNew={() => setChoosing('')}
               onComposed={() => setChoosing('composed')}
+              onPattern={() => setChoosing('maker pattern')}
               onDemo={() => void attempt('Putting the demo on the Shelf', putDemo)}
               onTour={() => {
                 goTour(0);

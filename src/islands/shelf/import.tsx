@@ -2,12 +2,14 @@ import { useEffect, useRef, useState } from 'react';
 import { LARGEST_SHELF } from '../../core/document/shelf-file';
 import type { Progress } from '../../store/pace';
 import type { Brought, Choice, Clash, Comparison } from '../../store/restore';
-import { together, type ImportResult } from '../../store/shelf';
+import { together, type ImportResult } from '../../store/import-result';
+import type { Settle, Twin, TwinChoice } from '../../store/twins';
 import { whyRefused } from '../../store/storage';
 import { kindOfFile } from '../intake/kind';
 import { shelf } from '../common/shelf-store';
 import { counted, whenMade } from '../common/words';
 import { working } from '../common/work';
+import type { AskedTwins } from './Twins';
 
 /** A backup that was read, and waits for what to do where something differs. */
 export interface Asked {
@@ -25,6 +27,20 @@ export interface Elsewhere {
 export function useImport({ onPatterns, onSheet }: Elsewhere) {
   const [brought, setBrought] = useState<ImportNoteProps | null>(null);
   const [asked, setAsked] = useState<Asked | null>(null);
+  const [twins, setTwins] = useState<AskedTwins | null>(null);
+  const askTwins =
+    (file: string): Settle =>
+    (found) =>
+      new Promise<((twin: Twin) => TwinChoice) | null>((resolve) =>
+        setTwins({
+          file,
+          twins: found,
+          answer: (choose) => {
+            setTwins(null);
+            resolve(choose);
+          },
+        }),
+      );
   const ask = (comparison: Comparison) =>
     new Promise<((clash: Clash) => Choice) | null>((resolve) =>
       setAsked({
@@ -53,7 +69,7 @@ export function useImport({ onPatterns, onSheet }: Elsewhere) {
         const { takeTrial } = await import('../common/trial-file');
         const taken = await takeTrial(file);
         if ('stored' in taken) said.push(`${taken.stored.document.name} is among the trials.`);
-        results.push({ added: [], families: [], refused: 'refused' in taken ? taken.refused : [] });
+        results.push(nothingBut('refused' in taken ? taken.refused : []));
         continue;
       }
       if (kind === 'model' || kind === 'unknown') {
@@ -62,7 +78,10 @@ export function useImport({ onPatterns, onSheet }: Elsewhere) {
       }
       const isGoing = { now: true };
       const result = await working(`Reading ${file.name}`, (onDone) =>
-        importFile(file, ask, (done, all) => (isGoing.now = onDone(done, all))),
+        importFile(file, ask, {
+          onDone: (done, all) => (isGoing.now = onDone(done, all)),
+          settle: askTwins(file.name),
+        }),
       );
       if ('said' in result) said.push(result.said);
       results.push(result.result);
@@ -71,7 +90,7 @@ export function useImport({ onPatterns, onSheet }: Elsewhere) {
     if (patterns.length > 0) onPatterns(patterns);
     if (results.length > 0) setBrought({ result: together(results), said: said.join(' ') });
   };
-  return { take, brought, asked, putAway: () => setBrought(null) };
+  return { take, brought, asked, twins, putAway: () => setBrought(null) };
 }
 
 /** What belongs onto no Shelf, with where it belongs. */
@@ -80,8 +99,15 @@ function refusedFile({ name }: File, kind: 'model' | 'unknown'): ImportResult {
     kind === 'model'
       ? `${name} is a model of a body: open the footprint that it belongs to, and drop it there.`
       : `${name} is no file that Tapis reads: documents and Shelf files, land patterns (IPC-2581, Gerber with drill files, DXF, pad tables), datasheets and models are read.`;
-  return { added: [], families: [], refused: [{ field: '', message }] };
+  return nothingBut([{ field: '', message }]);
 }
+
+const nothingBut = (refused: ImportResult['refused']): ImportResult => ({
+  added: [],
+  here: [],
+  families: [],
+  refused,
+});
 
 type Imported = { readonly result: ImportResult } | { readonly result: ImportResult; readonly said: string };
 
@@ -89,11 +115,10 @@ type Imported = { readonly result: ImportResult } | { readonly result: ImportRes
 async function importFile(
   file: File,
   ask: (comparison: Comparison) => Promise<((clash: Clash) => Choice) | null>,
-  onDone: Progress,
+  how: { readonly onDone: Progress; readonly settle: Settle },
 ): Promise<Imported> {
   const brought = (result: Partial<ImportResult>): ImportResult => ({
-    added: [],
-    families: [],
+    ...nothingBut([]),
     ...result,
     refused: (result.refused ?? []).map(({ field, message }) => ({
       field,
@@ -106,11 +131,11 @@ async function importFile(
       // characters are at most bytes: an oversized file need not be read
       if (file.size > LARGEST_SHELF)
         return nothing(`The file has ${Math.ceil(file.size / 1e6)} MB; at most 50 MB are read.`);
-      return { result: brought(await shelf.importText(await file.text(), undefined, onDone)) };
+      return { result: brought(await shelf.importText(await file.text(), how)) };
     }
     const bytes = new Uint8Array(await file.arrayBuffer());
-    const compared = await shelf.compareBackup(bytes, onDone);
-    if (!compared) return { result: brought(await shelf.importZip(bytes, onDone)) };
+    const compared = await shelf.compareBackup(bytes, how.onDone);
+    if (!compared) return { result: brought(await shelf.importZip(bytes, how)) };
     if (!compared.ok) return nothing(compared.error);
     const comparison = compared.value;
     const { clashes, refused } = comparison;
@@ -142,9 +167,12 @@ interface ImportNoteProps {
   readonly said: string;
 }
 
+/** Names of footprints that were here that are told. */
+const HERE = 6;
+
 /** What an import brought, and what of it could not be read. */
 export function ImportNote({ result, said, onClose }: ImportNoteProps & { onClose: () => void }) {
-  const { added, families: brought, refused } = result;
+  const { added, here, families: brought, refused } = result;
   return (
     <div
       role={refused.length > 0 ? 'alert' : 'status'}
@@ -154,9 +182,22 @@ export function ImportNote({ result, said, onClose }: ImportNoteProps & { onClos
         <p className="font-semibold">
           {said}{' '}
           {added.length === 0
-            ? brought.length === 0 && said === '' && 'Nothing was added; the Shelf is as it was.'
+            ? brought.length === 0 &&
+              said === '' &&
+              here.length === 0 &&
+              'Nothing was added; the Shelf is as it was.'
             : `${added.length} footprint${added.length > 1 ? 's' : ''} added.`}
         </p>
+        {here.length > 0 && (
+          <p>
+            Here already:{' '}
+            {here
+              .slice(0, HERE)
+              .map(({ document }) => document.name)
+              .join(', ')}
+            {here.length > HERE && ` and ${here.length - HERE} more`}.
+          </p>
+        )}
         {brought.length > 0 && (
           <p>In the gallery now: {brought.map(({ title, own }) => title ?? own.id).join(', ')}.</p>
         )}

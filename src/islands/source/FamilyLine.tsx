@@ -6,6 +6,8 @@ import { Pick } from '../common/inputs';
 
 interface Props {
   readonly reading: SourceReading | null;
+  /** Whether the page draws lands, which need no table. */
+  readonly isDrawn: boolean;
   readonly guesses: readonly Guess[];
   readonly unit: SheetUnit | null;
   readonly onFamily: (id: string) => void;
@@ -17,10 +19,23 @@ const UNITS: readonly SheetUnit[] = ['mm', 'mil', 'in'];
 const SHOWN = 4;
 
 /** For which family, size and unit a table is read, and what else it may be. */
-export function FamilyLine({ reading, guesses, unit, onFamily, onSize, onUnit }: Props) {
+export function FamilyLine({ reading, isDrawn, guesses, unit, onFamily, onSize, onUnit }: Props) {
   const title = reading ? (kindById(reading.family)?.title ?? reading.family) : null;
+  const units = (
+    <Pick
+      className="w-32"
+      label={reading ? 'Unit of the table' : 'Unit of the drawing'}
+      value={unit ?? ''}
+      options={[
+        ['', reading ? `unit: ${reading.unit}, as read` : 'unit: as read'] as const,
+        ...UNITS.map((one) => [one, one] as const),
+      ]}
+      onChange={(next) => onUnit(next === '' ? null : (next as SheetUnit))}
+    />
+  );
   return (
     <div className="flex flex-col gap-1">
+      {!reading && isDrawn && units}
       {reading && (
         <div className="flex flex-wrap items-center gap-2">
           <span>
@@ -35,16 +50,7 @@ export function FamilyLine({ reading, guesses, unit, onFamily, onSize, onUnit }:
               onChange={onSize}
             />
           )}
-          <Pick
-            className="w-32"
-            label="Unit of the table"
-            value={unit ?? ''}
-            options={[
-              ['', `unit: ${reading.unit}, as read`] as const,
-              ...UNITS.map((one) => [one, one] as const),
-            ]}
-            onChange={(next) => onUnit(next === '' ? null : (next as SheetUnit))}
-          />
+          {units}
         </div>
       )}
       {guesses.length > 0 && (
@@ -64,7 +70,7 @@ export function FamilyLine({ reading, guesses, unit, onFamily, onSize, onUnit }:
           ))}
         </ul>
       )}
-      {!reading && guesses.length === 0 && (
+      {!reading && guesses.length === 0 && !isDrawn && (
         <p className="text-secondary">
           No table of dimensions was found here. Draw a box round one, press a number for the field that
           waits, or choose another page.

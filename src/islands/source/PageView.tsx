@@ -12,6 +12,14 @@ export interface Mark {
   readonly isDoubtful: boolean;
 }
 
+/** What was understood of a drawing, in the page's points. */
+export interface Traced {
+  readonly dimensions: readonly { readonly d: string; readonly area: Area; readonly printed: string }[];
+  readonly lands: readonly string[];
+  /** What the scale of each view is, at its lower left corner. */
+  readonly scales: readonly { readonly x: number; readonly y: number; readonly text: string }[];
+}
+
 interface Props {
   readonly open: OpenSheet;
   readonly page: number;
@@ -21,6 +29,8 @@ interface Props {
   readonly focus: string | null;
   readonly box: Area | null;
   readonly zoom: number;
+  /** Dimensions and lands of the drawing as they were understood. */
+  readonly traced: Traced | null;
   /** The unit that a ruler on the page tells in; `null` while none is laid. */
   readonly ruler: DisplayUnit | null;
   readonly onBox: (box: Area | null) => void;
@@ -38,7 +48,7 @@ const STILL = 5;
 
 /** A page of the datasheet: a number is pressed, or a box is drawn round a table. */
 export function PageView(props: Props) {
-  const { open, page, words, marks, focus, box, zoom, ruler, onBox, onPress, onFocus } = props;
+  const { open, page, words, marks, focus, box, zoom, traced, ruler, onBox, onPress, onFocus } = props;
   const room = useRef<HTMLDivElement>(null);
   const paper = useRef<HTMLDivElement>(null);
   const [size, setSize] = useState<Drawn | null>(null);
@@ -132,6 +142,7 @@ export function PageView(props: Props) {
           else if (box) onBox(null);
         }}
       >
+        {traced && size && <Tracing traced={traced} size={size} />}
         {marks.map(({ symbol, area, isDoubtful }) => (
           <button
             key={symbol}
@@ -169,5 +180,38 @@ export function PageView(props: Props) {
         {ruler !== null && size && <PageRuler key={page} paper={paper} size={size} unit={ruler} />}
       </div>
     </div>
+  );
+}
+
+/** The drawing as it was understood, over the page; what was not stays bare. */
+function Tracing({ traced: { dimensions, lands, scales }, size }: { traced: Traced; size: Drawn }) {
+  return (
+    <svg
+      className="pointer-events-none absolute inset-0 h-full w-full"
+      viewBox={`0 0 ${size.width} ${size.height}`}
+      preserveAspectRatio="none"
+      role="img"
+      aria-label={`${dimensions.length} dimensions of the drawing were understood`}
+    >
+      {lands.map((d, i) => (
+        <path key={`land ${i}`} d={d} className="traced-land" />
+      ))}
+      {dimensions.map(({ d, area, printed }, i) => (
+        <g key={`${printed} ${i}`} className="traced">
+          <path d={d} />
+          <rect
+            x={area.x0 - 1}
+            y={area.y0 - 1}
+            width={area.x1 - area.x0 + 2}
+            height={area.y1 - area.y0 + 2}
+          />
+        </g>
+      ))}
+      {scales.map(({ x, y, text }, i) => (
+        <text key={`scale ${i}`} x={x} y={y} className="traced-scale" fontSize={7}>
+          {text}
+        </text>
+      ))}
+    </svg>
   );
 }

@@ -16,17 +16,20 @@ import { Pick } from '../common/inputs';
 import { counted } from '../common/words';
 import { useBench } from '../state/context';
 import type { SourceWish } from '../state/bench-view';
-import { chosenOf, takenOf, type Choices } from './chosen';
+import { chosenOf, takenOf, toggled, turned, type Choices } from './chosen';
+import { keptMarks, marksOf, tracedOf, within } from './traced';
 import { Choose } from './Choose';
+import { Drawn } from './Drawn';
 import { FamilyLine } from './FamilyLine';
 import { HabitLine } from './HabitLine';
 import { Newer } from './Newer';
 import { Others } from './Others';
-import { PageView, type Mark } from './PageView';
+import { PageView } from './PageView';
 import { ReadList } from './ReadList';
 import { useDatasheet, type Datasheet } from './useDatasheet';
 import { useKnownLetters } from './useKnownLetters';
 import { usePage, useUnderstanding, useWaiting } from './useReading';
+import { useDrawing } from './useDrawing';
 import { usePages } from './usePages';
 
 const NOTHING: Choices = new Map();
@@ -108,14 +111,24 @@ function Read({ sheet, wish }: { sheet: Datasheet; wish: SourceWish }) {
     () => read?.page.words.map((word) => ({ ...word, area: read.seen(word.area) })) ?? NO_WORDS,
     [read],
   );
+  const drawing = useDrawing(sheet, read, unit);
+  const drawn = drawing?.ok ? drawing.value : null;
+  const isDrawn = sheet.open !== null && read !== null && !read.page.isScan;
   const input = useMemo((): TableInput | null => {
     if (sheet.pasted) return { kind: 'pasted', ...sheet.pasted };
-    if (!read) return null;
+    // a table and the drawing beside it are understood together
+    if (!read || (isDrawn && drawing === null)) return null;
     const all = read.page.words;
     // a box is drawn on the page as it is seen
     const meant = box ? all.filter((_, i) => wordsIn(words.slice(i, i + 1), box).length > 0) : all;
-    return { kind: 'words', words: meant, isScan: read.page.isScan };
-  }, [sheet, read, box, words]);
+    const outline = drawn ? (box ? within(drawn.outline, box) : drawn.outline) : null;
+    return {
+      kind: 'words',
+      words: meant,
+      isScan: read.page.isScan,
+      ...(outline ? { drawing: outline } : {}),
+    };
+  }, [sheet, read, box, words, isDrawn, drawing, drawn]);
   const isScan = input?.kind === 'words' && input.isScan;
   const common = useMemo(
     () => ({ letters, ...(size === null ? {} : { size }), ...(unit === null ? {} : { unit }) }),
@@ -153,6 +166,7 @@ function Read({ sheet, wish }: { sheet: Datasheet; wish: SourceWish }) {
   const doubtful = chosen.filter(
     ({ read: { standing }, option, isTaken }) => isTaken && option === 0 && standing === 'doubtful',
   );
+  const traced = useMemo(() => (drawn ? tracedOf(drawn) : null), [drawn]);
   const marks = reading ? marksOf(chosen, read?.seen) : keptMarks(document, wish, page);
   const now = (symbol: string) => writtenEntry(entryOf(document, symbol)).text;
 
@@ -271,6 +285,7 @@ function Read({ sheet, wish }: { sheet: Datasheet; wish: SourceWish }) {
           focus={focus ?? activeDimension}
           box={box}
           zoom={zoom}
+          traced={traced}
           ruler={isRuled ? shownUnit : null}
           onBox={drawBox}
           onPress={put}
@@ -316,6 +331,7 @@ function Read({ sheet, wish }: { sheet: Datasheet; wish: SourceWish }) {
         {answer && (
           <FamilyLine
             reading={reading}
+            isDrawn={drawn !== null && drawn.patterns.length > 0}
             guesses={guesses}
             unit={unit}
             onFamily={(next) => {
@@ -351,6 +367,11 @@ function Read({ sheet, wish }: { sheet: Datasheet; wish: SourceWish }) {
             />
           </>
         )}
+        {drawing && !drawing.ok && <p className="text-warning">▲ {drawing.error}</p>}
+        {drawn && drawn.cut !== '' && <p className="text-warning">▲ {drawn.cut}</p>}
+        {drawn && drawn.patterns.length > 0 && (
+          <Drawn patterns={drawn.patterns} from={from} onTaken={keepFile} />
+        )}
         {answer && <Others answer={answer} reading={reading} from={from} ask={ask} onTaken={keepFile} />}
         {reading && reading.dimensions.length > 0 && (
           <div className="bg-base-100 border-base-300 sticky bottom-0 flex items-center gap-3 border-t pt-2">
@@ -380,43 +401,3 @@ function withoutData({ data: _data, ...about }: Datasheet['about']): Datasheet['
 
 const lettersOf = (taken: readonly { readonly label: string; readonly symbol: string }[]) =>
   Object.fromEntries(taken.flatMap(({ label, symbol }) => (label === '' ? [] : [[label, symbol] as const])));
-
-type Chosen = ReturnType<typeof chosenOf>[number];
-
-function turned(choices: Choices, chosen: readonly Chosen[], symbol: string, by: number): Choices {
-  const one = chosen.find(({ read }) => read.symbol === symbol);
-  if (!one) return choices;
-  const count = one.options.length;
-  return new Map(choices).set(symbol, { option: (one.option + by + count) % count, isTaken: one.isTaken });
-}
-
-function toggled(choices: Choices, chosen: readonly Chosen[], symbol: string): Choices {
-  const one = chosen.find(({ read }) => read.symbol === symbol);
-  return one ? new Map(choices).set(symbol, { option: one.option, isTaken: !one.isTaken }) : choices;
-}
-
-/** Where the chosen readings stand on the page. */
-function marksOf(chosen: readonly Chosen[], seen: ((area: Area) => Area) | undefined): Mark[] {
-  return chosen.flatMap(({ read, options, option, isTaken }) => {
-    const area = options[option]?.area;
-    if (!area || !isTaken) return [];
-    return [
-      {
-        symbol: read.symbol,
-        area: seen ? seen(area) : area,
-        isDoubtful: option === 0 && read.standing === 'doubtful',
-      },
-    ];
-  });
-}
-
-/** Where the document's own dimensions were read on a page. */
-function keptMarks(document: Parameters<typeof entryOf>[0], wish: SourceWish, page: number): Mark[] {
-  if (wish.kind !== 'kept') return [];
-  return Object.entries(document.package.dimensions).flatMap(([symbol, entry]): Mark[] => {
-    const { from } = writtenEntry(entry);
-    if (!from?.box || from.source !== wish.id || from.page !== page) return [];
-    const [x0, y0, x1, y1] = from.box;
-    return [{ symbol, area: { x0, y0, x1, y1 }, isDoubtful: from.unconfirmed ?? false }];
-  });
-}

@@ -38,3 +38,17 @@ export function takenOf(chosen: readonly Chosen[]): ReadDimension[] {
     return [{ ...read, text, unit, label, printed, area }];
   });
 }
+
+/** Choices with the next reading of a dimension, or the one before. */
+export function turned(choices: Choices, chosen: readonly Chosen[], symbol: string, by: number): Choices {
+  const one = chosen.find(({ read }) => read.symbol === symbol);
+  if (!one) return choices;
+  const count = one.options.length;
+  return new Map(choices).set(symbol, { option: (one.option + by + count) % count, isTaken: one.isTaken });
+}
+
+/** Choices with a dimension taken or left out. */
+export function toggled(choices: Choices, chosen: readonly Chosen[], symbol: string): Choices {
+  const one = chosen.find(({ read }) => read.symbol === symbol);
+  return one ? new Map(choices).set(symbol, { option: one.option, isTaken: !one.isTaken }) : choices;
+}

@@ -1,4 +1,5 @@
 import type { Worker as Letters } from 'tesseract.js';
+import type { Ink } from '../../core/source/ink';
 import type { Area, SourcePage } from '../../core/source/page';
 import { LARGEST_PICTURE, pageOfPicture, seenAt } from '../../core/source/picture/prepare';
 import { wordsOfPage, type PdfDocument } from '../../kernel/source/pdf';
@@ -15,6 +16,8 @@ export interface OpenSheet {
   draw(page: number, scale: number): Promise<HTMLCanvasElement>;
   /** Words that stand in the page as text; none where it is a picture. */
   words(page: number): Promise<SourcePage>;
+  /** What is drawn on the page; nothing of a picture. */
+  ink(page: number): Promise<Ink>;
   close(): void;
 }
 
@@ -39,7 +42,7 @@ const LARGEST_IMAGE = 70_000_000;
 const READING = '/reading';
 
 async function openPdf(bytes: Uint8Array, name: string): Promise<OpenSheet> {
-  const [{ getDocument, GlobalWorkerOptions, VerbosityLevel }, { default: worker }] = await Promise.all([
+  const [{ getDocument, GlobalWorkerOptions, OPS, VerbosityLevel }, { default: worker }] = await Promise.all([
     import('pdfjs-dist'),
     import('pdfjs-dist/build/pdf.worker.min.mjs?url'),
   ]);
@@ -61,6 +64,7 @@ async function openPdf(bytes: Uint8Array, name: string): Promise<OpenSheet> {
       error.name === 'PasswordException' ? 'it is locked with a password' : 'it is damaged, or no PDF';
     throw new Error(`${name} cannot be opened: ${why}.`);
   });
+  const read: PdfDocument = Object.assign(pdf as unknown as PdfDocument, { codes: { ...OPS } });
   return {
     pages: pdf.numPages,
     async size(page) {
@@ -77,7 +81,8 @@ async function openPdf(bytes: Uint8Array, name: string): Promise<OpenSheet> {
       await page.render({ canvas, viewport }).promise;
       return canvas;
     },
-    words: (page) => wordsOfPage(pdf as unknown as PdfDocument, page),
+    words: (page) => wordsOfPage(read, page),
+    ink: async (page) => (await import('../../kernel/source/ink')).inkOfPage(read, page),
     close: () => void task.destroy(),
   };
 }
@@ -100,6 +105,7 @@ async function openPicture(bytes: Uint8Array, name: string): Promise<OpenSheet> 
       return Promise.resolve(canvas);
     },
     words: (number) => Promise.resolve({ number, width, height, words: [], isScan: true }),
+    ink: () => Promise.resolve({ paths: [] }),
     close: () => bitmap.close(),
   };
 }

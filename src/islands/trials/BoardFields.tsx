@@ -61,7 +61,7 @@ export function BoardFields() {
             A rectangle again
           </button>
         )}
-        <label className="text-primary cursor-pointer hover:underline">
+        <label className="text-primary relative cursor-pointer hover:underline">
           Outline from a DXF file
           <input
             type="file"

@@ -6,6 +6,7 @@ import { AddPart } from './AddPart';
 import { AreaFields, BoardFields } from './BoardFields';
 import { KEYS } from './keys';
 import { PartFields } from './PartFields';
+import { ClearTexts } from './PartTexts';
 import { useTrial } from './state';
 import { stepOf } from './step';
 
@@ -48,6 +49,7 @@ export function Column() {
           </li>
         ))}
       </ul>
+      <ClearTexts />
       <StepField />
       <Looks />
       <Heading>Board</Heading>

@@ -13,6 +13,7 @@ import {
 } from '../../core/trial/edits';
 import { Pick, Tick, type Options } from '../common/inputs';
 import { openCount } from '../ledger/effect';
+import { PartTexts } from './PartTexts';
 import { alternativesFor, type Alternative } from './library';
 import { CountField, LengthField, TextField } from '../fields/choices';
 import { useTrial, useTrialStore } from './state';
@@ -82,6 +83,7 @@ export function PartFields({ id }: { id: string }) {
           <LengthField name={`${at}/stepY`} title="step" words={`row step of ${name}`} />
         </details>
       )}
+      <PartTexts id={id} />
       <Swap id={id} />
       <div className="mt-1 flex gap-3 text-[12px]">
         <button

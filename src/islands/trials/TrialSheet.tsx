@@ -3,6 +3,7 @@ import { fitBoard } from './fit-board';
 import { drawBoard, drawBoardFrom, overOf, trialRise, turnedOver } from '../../core/trial/drawing';
 import { moveTo } from '../../core/trial/edits';
 import { snapPart } from '../../core/trial/snap';
+import { moveText, textAt } from '../../core/trial/texts';
 import type { CompiledTrial } from '../../core/trial/trial';
 import { MISSING } from '../../core/document/finding';
 import { encloses } from '../../core/geometry/polygon';
@@ -35,7 +36,7 @@ import { ZoomButtons } from '../sheet/ZoomButtons';
 import { Ghost, Guides, References, Selected } from './plan-marks';
 import { stepOf } from './step';
 import { TrialReadout } from './TrialReadout';
-import { useTrial, useTrialStore } from './state';
+import { useTrial, useTrialStore, type TrialStore } from './state';
 
 const BoardTurn = later(
   'The 3D view',
@@ -201,11 +202,15 @@ function Drawings({ shown, areas, camera, hold, size, onPointer }: DrawingsProps
       x: camera.x + (pixel.x - plan.x - plan.width / 2) / camera.scale,
       y: camera.y - (pixel.y - plan.y - plan.height / 2) / camera.scale,
     };
+    drags += 1;
+    const gesture = `drag ${drags}`;
+    const text = grabText(store, shown, point, gesture);
+    if (text)
+      return (moved: Point) =>
+        text({ x: (below ? -moved.x : moved.x) / camera.scale, y: -moved.y / camera.scale });
     const at = partAt(point);
     const part = at === null ? undefined : shown.parts[at];
     if (!part) return null;
-    drags += 1;
-    const gesture = `drag ${drags}`;
     const { compiled: before, step } = store.getState();
     const from = before.parts.find(({ id }) => id === part.id)?.placement.at;
     const first = before.parts.find((one) => one.part === part.part)?.placement.at;
@@ -327,6 +332,29 @@ function Drawings({ shown, areas, camera, hold, size, onPointer }: DrawingsProps
       )}
     </svg>
   );
+}
+
+/** Takes hold of a printed text of this side of the board; what it gives moves it by a way on the board, mm. */
+function grabText(store: TrialStore, shown: CompiledTrial, point: Point, gesture: string) {
+  const part = shown.parts.find((one) => !one.footprint.far && textAt(one, point));
+  const role = part && textAt(part, point)?.role;
+  const { compiled: before } = store.getState();
+  // as the document has the board, from above
+  const from = before.parts
+    .find(({ id }) => id === part?.id)
+    ?.footprint.texts.find((text) => text.role === role)?.at;
+  if (!part || !role || !from) return null;
+  return (by: Point) => {
+    const { edit, set, step, unit } = store.getState();
+    const grid = stepOf(step, unit) ?? 0.5;
+    const stepped = (value: number) => Math.round(value / grid) * grid;
+    set({ selected: part.part });
+    edit(
+      moveText(before, part.id, role, { x: from.x + stepped(by.x), y: from.y + stepped(by.y) }),
+      gesture,
+      `move the ${role} of ${part.reference}`,
+    );
+  };
 }
 
 const Plan = memo(function Plan({ trial, transform }: { trial: CompiledTrial; transform: string }) {

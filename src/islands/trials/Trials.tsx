@@ -44,7 +44,7 @@ export function Trials() {
             >
               New trial
             </button>
-            <label className="btn btn-sm">
+            <label className="btn btn-sm relative">
               Import
               <input
                 type="file"

@@ -89,6 +89,13 @@ export const KEYS: readonly Key[] = [
     words: 'remove',
     run: ofSelected((s, id) => s.edit(removePart(s.document, id), undefined, 'remove')),
   },
+  {
+    keys: ['e'],
+    shown: 'E',
+    words: 'clear all texts',
+    // the button says what was moved, and what is no longer printed
+    run: () => document.getElementById('clear-texts')?.click(),
+  },
   { keys: ['n'], shown: 'N', words: 'next part', run: (s) => stepPart(s, 1) },
   { keys: ['v'], shown: 'V', words: 'part before', run: (s) => stepPart(s, -1) },
   {

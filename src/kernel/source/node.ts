@@ -19,7 +19,7 @@ const DRAW_TIME = 5000;
 
 /** Opens a PDF. @throws Error where it is none, is damaged or has a password */
 export async function openPdf(bytes: Uint8Array): Promise<PdfDocument & { destroy: () => Promise<void> }> {
-  const { getDocument, VerbosityLevel } = await import('pdfjs-dist/legacy/build/pdf.mjs');
+  const { getDocument, OPS, VerbosityLevel } = await import('pdfjs-dist/legacy/build/pdf.mjs');
   const root = dirname(at('pdfjs-dist/package.json'));
   const task = getDocument({
     // the reader keeps what it is given
@@ -34,7 +34,7 @@ export async function openPdf(bytes: Uint8Array): Promise<PdfDocument & { destro
     wasmUrl: `${join(root, 'wasm')}/`,
   });
   const pdf = await task.promise;
-  return Object.assign(pdf as unknown as PdfDocument, { destroy: () => task.destroy() });
+  return Object.assign(pdf as unknown as PdfDocument, { codes: { ...OPS }, destroy: () => task.destroy() });
 }
 
 /** A reader of letters in a thread of its own; to be ended after use. */

@@ -6,6 +6,8 @@ import type { SourcePage, Word } from '../../core/source/page';
 /** As much of a PDF reader as is used here. */
 export interface PdfDocument {
   readonly numPages: number;
+  /** Codes of the operators that its pages list, by name. */
+  readonly codes: Readonly<Record<string, number>>;
   getPage(number: number): Promise<PdfPage>;
 }
 
@@ -108,8 +110,14 @@ function wordsOfItem({ str, transform, width, height }: Item, view: readonly num
       const xs = corners.map(({ x }) => x);
       const ys = corners.map(({ y }) => y);
       const area = { x0: Math.min(...xs), x1: Math.max(...xs), y0: Math.min(...ys), y1: Math.max(...ys) };
-      return { text, area, sure: 1 };
+      return { text, area, sure: 1, ...turnedBy(along, size) };
     });
+}
+
+/** How turned text stands; nothing of text that stands upright. */
+function turnedBy({ x, y }: { readonly x: number; readonly y: number }, size: number): Partial<Word> {
+  const angle = Math.round((Math.atan2(-y, x) * 1800) / Math.PI) / 10;
+  return angle === 0 ? {} : { angle: angle === -180 ? 180 : angle, size };
 }
 
 function unit(x: number, y: number): { readonly x: number; readonly y: number } {
@@ -118,7 +126,7 @@ function unit(x: number, y: number): { readonly x: number; readonly y: number } 
 }
 
 /** One transformation after another, as PDF writes them. */
-function product(m: readonly number[], n: readonly number[]): number[] {
+export function product(m: readonly number[], n: readonly number[]): number[] {
   const [a = 1, b = 0, c = 0, d = 1, e = 0, f = 0] = m;
   const [g = 1, h = 0, i = 0, j = 1, k = 0, l = 0] = n;
   return [a * g + c * h, b * g + d * h, a * i + c * j, b * i + d * j, a * k + c * l + e, b * k + d * l + f];

@@ -1,10 +1,20 @@
 import { documentName } from './names';
-import { bestPage, documentOfPage, type Candidate, type SheetAsk } from '../../core/source/best-page';
+import {
+  bestPage,
+  documentOfPage,
+  tablesOn,
+  type Candidate,
+  type SheetAsk,
+} from '../../core/source/best-page';
 import { doubtWords } from '../../core/source/doubts';
 import type { Grid } from '../../core/source/grid';
+import { drawnPage } from '../../core/source/drawn/page';
+import { drawnPatterns } from '../../core/source/drawn/pattern';
+import { drawnOutline, type DrawnOutline } from '../../core/source/drawn/table';
+import type { Ink } from '../../core/source/ink';
 import { gridsOfHtml } from '../../core/source/html';
 import { gridsOfWords } from '../../core/source/layout';
-import { tablesOf, type SourceReading } from '../../core/source/reading';
+import type { SourceReading } from '../../core/source/reading';
 import { kindById } from '../../core/source/kinds';
 import { seenAt } from '../../core/source/picture/prepare';
 import { gridsOfWorkbook, isWorkbook } from './take-list';
@@ -16,6 +26,7 @@ import type { TapisDocument } from '../../core/document/document';
 import { CATALOGUE } from '../../core/package/catalogue';
 import { fail, ok, type Result } from '../../core/units/result';
 import { keyOf } from '../inside';
+import { inkOfPage } from './ink';
 import { letterReader, openPdf, pictureOf, pictureOfPage } from './node';
 import { wordsOfPage } from './pdf';
 import { readPicture } from './picture';
@@ -51,6 +62,8 @@ const MOST_PAGES = 400;
 /** How long pages are looked through, ms. */
 const LOOK_TIME = 8000;
 const PAGES_READ = 12;
+/** Of these, those whose drawings are read too. */
+const DRAWINGS_READ = 4;
 type Kind = 'pdf' | 'picture' | 'html' | 'text';
 
 /** What a file is, by its first bytes. */
@@ -180,7 +193,7 @@ function tooMuchText(text: string, most: number): string | null {
 async function pdfCandidates(
   bytes: Uint8Array,
   name: string,
-  { page }: TakeAsk,
+  { page, unit }: TakeAsk,
 ): Promise<Result<Opened, string>> {
   let pdf: Awaited<ReturnType<typeof openPdf>>;
   try {
@@ -217,10 +230,25 @@ async function pdfCandidates(
           .sort((a, b) => a - b)
           .join(', ')}. Another is read by its number (page).`,
       );
-    const candidates: Candidate[] = written
-      .filter((one) => likeliest.includes(one))
-      .map(({ page: { number, words } }) => ({ page: number, grids: gridsOfWords(words), isScan: false }));
-    if (pictures.length > 0 && candidates.every(({ grids }) => tablesOf(grids).length === 0)) {
+    const candidates: Candidate[] = [];
+    // the reader goes on with a page that was given up, and lets nothing else be done beside it
+    let isSpent = written.some((one) => one.page.cut !== undefined);
+    for (const one of written.filter((of) => likeliest.includes(of))) {
+      const { number, words } = one.page;
+      const isDrawn = !isSpent && likeliest.indexOf(one) < DRAWINGS_READ && performance.now() < late;
+      const ink = isDrawn ? await inkOfPage(pdf, number) : null;
+      if (ink?.cut !== undefined) {
+        left.push(ink.cut);
+        isSpent = true;
+      }
+      candidates.push({
+        page: number,
+        grids: gridsOfWords(words),
+        isScan: false,
+        ...(ink ? { drawing: drawingOf(one.page, ink, unit) } : {}),
+      });
+    }
+    if (pictures.length > 0 && !isSpent && candidates.every((one) => tablesOn(one).length === 0)) {
       const reader = await letterReader();
       try {
         for (const number of pictures.slice(0, PICTURES_READ)) {
@@ -248,6 +276,11 @@ async function pdfCandidates(
   } finally {
     await pdf.destroy();
   }
+}
+
+function drawingOf(page: SourcePage, ink: Ink, unit: TakeAsk['unit']): DrawnOutline {
+  const drawn = drawnPage(page, ink, { unit });
+  return drawnOutline(page, drawn, drawnPatterns(page, drawn, { name: '' }));
 }
 
 /** What is to be looked at, a line each. */

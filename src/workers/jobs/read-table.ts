@@ -6,13 +6,21 @@ import type { Word } from '../../core/source/page';
 import { readPattern, type ReadPattern } from '../../core/source/pattern';
 import { pinTexts } from '../../core/source/pins';
 import { readDimensions, tablesOf, type Asked, type SourceReading } from '../../core/source/reading';
+import { tablesOn } from '../../core/source/best-page';
+import type { DrawnOutline } from '../../core/source/drawn/table';
 import { kindById } from '../../core/source/kinds';
 import { gridsOfText } from '../../core/source/text';
 
 /** What is to be read. */
 export type TableInput =
   | { readonly kind: 'pasted'; readonly text: string; readonly html: string }
-  | { readonly kind: 'words'; readonly words: readonly Word[]; readonly isScan: boolean };
+  | {
+      readonly kind: 'words';
+      readonly words: readonly Word[];
+      readonly isScan: boolean;
+      /** What is drawn on the page beside them. */
+      readonly drawing?: DrawnOutline;
+    };
 
 export interface TableAsk extends Omit<Asked, 'kind' | 'isScan' | 'habit'> {
   readonly input: TableInput;
@@ -53,7 +61,8 @@ function gridsOf(input: TableInput): Grid[] {
 export function readTable({ input, family, letters, ...asked }: TableAsk): TableAnswer {
   const isScan = input.kind === 'words' && input.isScan;
   const grids = gridsOf(input);
-  const tables = tablesOf(grids, isScan);
+  const drawing = input.kind === 'words' ? input.drawing : undefined;
+  const tables = tablesOn({ grids, isScan, ...(drawing ? { drawing } : {}) });
   const guessed = family === null && tables.length > 0 ? guessFamilies(tables, { ...asked, isScan }) : [];
   const kind = kindById(family ?? guessed[0]?.kind.id ?? '');
   const habit = kind ? letters[kind.id] : undefined;

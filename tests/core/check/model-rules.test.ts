@@ -110,7 +110,12 @@ describe('a model that was moved', () => {
       limit: 0.1,
     });
     expect(found(converter(), { z: '0.08' }).has('model-floating')).toBe(false);
-    expect(found(converter(), { z: '-0.03' }).get('model-floating')?.message).toContain('0.03 mm below');
+    const sunk = found(converter(), { z: '-0.03' }).get('model-floating');
+    expect(sunk?.message).toContain('0.03 mm below');
+    const [remedy] = sunk?.remedies ?? [];
+    expect(remedy?.label).toBe('Seat it anew: 0.03 mm higher');
+    const [edit] = remedy?.edits ?? [];
+    expect(found(converter(), edit?.value as { z: string }).has('model-floating')).toBe(false);
   });
   it('reaches into the board with its underside', () => {
     expect(found(converter(), { z: '-0.3' }).get('model-underside')).toMatchObject({

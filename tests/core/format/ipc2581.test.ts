@@ -79,7 +79,8 @@ const REQUIRED: Readonly<Record<string, string>> = {
   PadStackDef: 'name',
   PadstackHoleDef: 'name diameter platingStatus plusTol minusTol x y',
   PadstackPadDef: 'layerRef padUse',
-  Package: 'name type pinOne pinOneOrientation height',
+  // a part without pins has no first one
+  Package: 'name type pinOneOrientation height',
   Component: 'refDes packageRef part layerRef mountType',
   Pad: 'padstackDefRef',
   Pin: 'number type electricalType',

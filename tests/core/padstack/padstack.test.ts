@@ -1,7 +1,10 @@
+import { stackWords } from '../../../src/core/padstack/words';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { heightsOf, meltedHeight } from '../../../src/core/body/heights';
 import { areaOf, grown, rectangle, sizeOf, type Figure } from '../../../src/core/geometry/figure';
+import { compile } from '../../../src/core/footprint/compile';
+import { demo } from '../../data/trials';
 import { formed, pasteFigures } from '../../../src/core/padstack/paste-forms';
 import { buildPadstack } from '../../../src/core/padstack/build';
 import { NO_STACK_CHOICES, type StackChoices } from '../../../src/core/padstack/choices';
@@ -208,5 +211,19 @@ describe('processes', () => {
   ])('with drills %j or a step of %d take %d to %d', (drills, drillStep, hole, drill) => {
     expect(drillFor(hole, { drills, drillStep })).toBeCloseTo(drill, 9);
     expect(hasDrill(drill, { drills, drillStep })).toBe(drill !== 1.3);
+  });
+});
+
+describe('a padstack in words', () => {
+  const words = (name: string, group = 0) => {
+    const compiled = compile(demo(name));
+    const stack = compiled.footprint?.padstacks[group];
+    if (!stack) throw new Error(`${name} has no padstack ${group}`);
+    return stackWords(stack, (mm) => String(Math.round(mm * 1000) / 1000));
+  };
+  it('is what a designer would call it', () => {
+    expect(words('U4')).toMatch(/^Surface land, [\d.]+ × 0\.4( rounded)?$/);
+    expect(words('U9', 3)).toBe('Exposed pad, 3.475 square, chamfered, 9 windows, 13 vias filled and capped');
+    expect(words('J2')).toMatch(/^Land with a hole, 1\.\d+ (square|round)(, rounded)?, hole 1\.\d+$/);
   });
 });

@@ -106,8 +106,9 @@ describe('paste windows of an exposed pad', () => {
         const made = pasteWindows(pad, plan({ coverage, columns, rows, radius, keepOut }));
         const { windows, achievable } = made;
         expect(coverageOf(pad, windows)).toBeCloseTo(made.coverage, 9);
-        // where a crumb is left out the coverage jumps by its share
-        expect(Math.abs(made.coverage - Math.min(coverage, achievable))).toBeLessThan(0.02);
+        // where a crumb is left out, down to a bar's width square, the coverage jumps by its share
+        const jump = Math.max(0.02, 0.04 / (width * height));
+        expect(Math.abs(made.coverage - Math.min(coverage, achievable))).toBeLessThan(jump);
         for (const window of windows) {
           expect(overhang(window, onPad(pad))).toBeLessThanOrEqual(
             (made.columns > 1 && made.rows > 1 ? -0.1 : 0) + 1e-5,

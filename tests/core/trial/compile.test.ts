@@ -118,6 +118,18 @@ describe('parts', () => {
   });
 });
 
+it.each([{}, { document: null }, { document: [] }, null, 5])(
+  'a footprint that is none (%j) leaves its part out',
+  (footprint) => {
+    const trial = { ...trialOf([part('R1', 'R', 3, 3)]), footprints: { R: footprint } } as never;
+    const { parts, problems } = compileTrial(trial);
+    expect(parts).toEqual([]);
+    expect(problems.map(({ message }) => message)).toEqual([
+      'R1 names the footprint “R”, which the trial does not hold; it is left out.',
+    ]);
+  },
+);
+
 describe('what a person does', () => {
   const from = fc.record({
     fromX: fc.constantFrom('left', 'right', 'middle'),

@@ -10,6 +10,7 @@ import { place, type Figure } from '../../geometry/figure';
 import { roomWithin } from '../../geometry/gaps';
 import type { Point } from '../../geometry/point';
 import type { Process } from '../../process/process';
+import { byProcess } from '../probes';
 import { fill, idsOf, mm, type Rule, type RuleFinding } from '../rule';
 
 const messages = {
@@ -26,6 +27,8 @@ export const annularRing: Rule = {
   severity: 'stop',
   stage: 'stack',
   looksAt: ['plated holes'],
+  // the drill may wander, and leaves as much less
+  probes: [{ ...byProcess('minRing'), limit: (_, { process }) => process.minRing + process.drillWander }],
   check({ footprint, process, compiled: { document } }) {
     const { minRing: limit, drillWander: wander } = process;
     const rings = footprint.lands.flatMap((land) => (land.hole && land.plated ? [thinnest(land)] : []));

@@ -13,6 +13,9 @@ export const bodyClearance: Rule = {
   severity: 'caution',
   stage: 'rise',
   looksAt: ['a limit of clearance'],
+  nearest: ({ footprint: { body } }) => [
+    { value: body.heights.underside.min, limit: body.limits.minClearance, unit: 'mm', is: 'least' },
+  ],
   check({ footprint: { body } }) {
     const { min } = body.heights.underside;
     const limit = body.limits.minClearance;

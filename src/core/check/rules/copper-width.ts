@@ -2,6 +2,7 @@
  * Requires copper wide enough to survive etching.
  */
 import { narrowOf } from '../../geometry/figure';
+import { byProcess } from '../probes';
 import { missesByStack, worstOf, type Rule } from '../rule';
 
 const message = 'Land {land} is {value} mm narrow, needs {limit} mm; {count} such in all.';
@@ -14,6 +15,7 @@ export const copperWidth: Rule = {
   severity: 'stop',
   stage: 'land',
   looksAt: ['lands'],
+  probes: [byProcess('minWidth')],
   check({ footprint, process }) {
     const limit = process.minWidth;
     const misses = missesByStack(footprint, ({ copper }) => {

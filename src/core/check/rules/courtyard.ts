@@ -26,6 +26,10 @@ export const courtyard: Rule = {
   severity: 'stop',
   stage: 'mark',
   looksAt: ['courtyard'],
+  nearest({ footprint: { courtyard: own, groups } }) {
+    const limit = Math.max(0, ...groups.map((group) => group.courtyard));
+    return [{ value: own.excess, limit, unit: 'mm', is: 'least' }];
+  },
   check(context) {
     const { footprint, compiled } = context;
     const { box, excess, contour, grownFor } = footprint.courtyard;

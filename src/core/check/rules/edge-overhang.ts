@@ -6,6 +6,7 @@ import { cornersOf } from '../../geometry/box';
 import { flatten } from '../../geometry/contour';
 import { circleAt, contourOf, type Placed } from '../../geometry/figure';
 import { isQuarter, turn } from '../../geometry/point';
+import { byProcess } from '../probes';
 import { fill, mm, type Rule } from '../rule';
 
 const messages = {
@@ -24,6 +25,7 @@ export const edgeOverhang: Rule = {
   severity: 'stop',
   stage: 'rise',
   looksAt: ['a board edge'],
+  probes: [byProcess('edgeToCopper'), byProcess('edgeToHole')],
   check({ footprint, process }) {
     const { edge } = footprint;
     if (!edge) return [];

@@ -4,6 +4,7 @@
  */
 import { narrowOf } from '../../geometry/figure';
 import { formatNumber } from '../../units/length';
+import { byProcess } from '../probes';
 import { worstOf, type Miss, type Rule } from '../rule';
 
 const message =
@@ -17,6 +18,7 @@ export const holeAspect: Rule = {
   severity: 'caution',
   stage: 'stack',
   looksAt: ['plated holes'],
+  probes: [byProcess('maxHoleAspect', 'most')],
   check({ footprint, process }) {
     const { maxHoleAspect: limit, boardThickness } = process;
     const misses = footprint.lands.flatMap((land): Miss[] =>

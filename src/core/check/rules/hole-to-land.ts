@@ -5,6 +5,7 @@
 import { circleAt } from '../../geometry/figure';
 import { gapBetweenFigures } from '../../geometry/gaps';
 import { grow } from '../../geometry/box';
+import { byProcess } from '../probes';
 import { areOneNode, between, worstOf, type Miss, type Rule } from '../rule';
 
 const message =
@@ -18,6 +19,7 @@ export const holeToLand: Rule = {
   severity: 'stop',
   stage: 'stack',
   looksAt: ['holes'],
+  probes: [byProcess('minHoleToLand')],
   check({ footprint, process, lands }) {
     const limit = process.minHoleToLand;
     const holes = [

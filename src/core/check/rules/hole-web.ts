@@ -3,6 +3,7 @@
  */
 import { circleAt } from '../../geometry/figure';
 import type { Placed } from '../../geometry/figure';
+import { byProcess } from '../probes';
 import { closerThan, fill, mm, pairsWithin, type Rule } from '../rule';
 
 const messages = {
@@ -20,6 +21,7 @@ export const holeWeb: Rule = {
   severity: 'stop',
   stage: 'stack',
   looksAt: ['several holes'],
+  probes: [byProcess('minHoleWeb')],
   check({ footprint, process }) {
     const holes = [
       ...footprint.lands.flatMap(({ hole, vias }) => [

@@ -10,6 +10,7 @@ import type { SpanSolution } from '../../land/solution';
 import { TRIM_TITLES } from '../../land/trims';
 import { quantise } from '../../units/length';
 import type { CheckContext, Joint } from '../context';
+import { byGoals } from '../probes';
 import { fill, idsOf, mm, TAKE_COMPUTED, type Rule, type RuleFinding } from '../rule';
 
 const messages = {
@@ -31,6 +32,7 @@ export const jointGoal: Rule = {
   severity: 'note',
   stage: 'land',
   looksAt: ['spans'],
+  probes: [byGoals],
   check(context) {
     return context.footprint.groups.flatMap((group) =>
       group.kind === 'span' ? findings(group, context) : [],

@@ -11,6 +11,7 @@ import { correctedGroup } from '../../package/contact';
 import { formatNumber, quantise } from '../../units/length';
 import type { Toleranced } from '../../units/toleranced';
 import type { CheckContext, Joint } from '../context';
+import type { Nearest } from '../probes';
 import { fill, idsOf, mm, TAKE_COMPUTED, type Rule, type RuleFinding } from '../rule';
 
 const messages = {
@@ -32,6 +33,13 @@ interface Miss {
   readonly limit: number;
 }
 
+/** One thing that a class asks of lands, missed or kept. */
+interface Asked extends Miss, Nearest {
+  readonly isMissed: boolean;
+}
+
+const unitOf = (kind: Miss['kind']) => (kind === 'end' || kind === 'length' ? 'mm' : 'share');
+
 export const jointMargin: Rule = {
   id: 'joint-margin',
   title: 'Joint against acceptance',
@@ -41,6 +49,10 @@ export const jointMargin: Rule = {
   stage: 'prove',
   looksAt: ['spans'],
   clauses: ['rules/class'],
+  nearest: (context) =>
+    context.footprint.groups.flatMap((group) =>
+      group.kind === 'span' ? context.jointsOf(group).flatMap((joint) => askedOf(joint, group, context)) : [],
+    ),
   check(context) {
     return context.footprint.groups.flatMap((group) =>
       group.kind === 'span' ? findings(group, context) : [],
@@ -52,7 +64,9 @@ export const jointMargin: Rule = {
 function findings(group: SpanSolution, context: CheckContext): RuleFinding[] {
   const { process, compiled } = context;
   const { overrides, stacks } = compiled.document;
-  const misses = context.jointsOf(group).flatMap((joint) => missesOf(joint, group, context));
+  const misses = context
+    .jointsOf(group)
+    .flatMap((joint) => askedOf(joint, group, context).filter(({ isMissed }) => isMissed));
   return (['end', 'length', 'side', 'width'] as const).flatMap((kind): RuleFinding[] => {
     const own = misses.filter((miss) => miss.kind === kind);
     const sign = kind === 'width' || kind === 'length' ? 1 : -1;
@@ -61,7 +75,7 @@ function findings(group: SpanSolution, context: CheckContext): RuleFinding[] {
     const { value, limit } = worst;
     const [land] = worst.joint.lands;
     const lands = own.flatMap(({ joint }) => joint.lands);
-    const unit = kind === 'end' || kind === 'length' ? 'mm' : 'share';
+    const unit = unitOf(kind);
     const show = (v: number) => (unit === 'mm' ? `${mm(v)} mm` : `${formatNumber(v * 100, 0, 0)} %`);
     const values = {
       land: land.number,
@@ -95,7 +109,8 @@ function findings(group: SpanSolution, context: CheckContext): RuleFinding[] {
   });
 }
 
-function missesOf(joint: Joint, group: SpanSolution, { footprint, process }: CheckContext): Miss[] {
+/** What acceptance asks of lands that are alike, and what they have of it; the end of a terminal hangs over by less than nothing where it does not. */
+function askedOf(joint: Joint, group: SpanSolution, { footprint, process }: CheckContext): Asked[] {
   const { terminals } = group;
   const {
     size,
@@ -104,21 +119,22 @@ function missesOf(joint: Joint, group: SpanSolution, { footprint, process }: Che
   const touching = correctedGroup(terminals, footprint.contacts.get(terminals.id));
   const middle = ({ min, max }: Toleranced) => (min + max) / 2;
   const [W, T] = [middle(touching.width), middle(touching.length)];
-  const found: Miss[] = [];
   // lands as large as pulled-back terminals have no margin to lose
   const slack = terminals.form === 'pulled-back' ? process.fabricationTolerance : ROUNDING;
-  if (endStaysOn(terminals.form) && outer.rms.min < -slack)
-    found.push({ kind: 'end', joint, value: -outer.rms.min, limit: 0 });
   const least = sideJointLimit(terminals.form, process.acceptanceClass, W, T);
   const length = T + Math.min(0, outer.rms.min) + Math.min(0, inner.rms.min);
-  if (least !== null && length < least - ROUNDING)
-    found.push({ kind: 'length', joint, value: Math.max(0, length), limit: least });
   const share = Math.max(0, -side.rms.min) / W;
-  const most = sideOverhangLimit(process.acceptanceClass, terminals.form);
-  if (share > most + 1e-9) return [...found, { kind: 'side', joint, value: share, limit: most }];
+  const asked = (kind: Miss['kind'], value: number, limit: number, slackOf: number): Asked => {
+    const is = kind === 'width' || kind === 'length' ? 'least' : 'most';
+    const over = is === 'least' ? limit - value : value - limit;
+    return { kind, joint, value, limit, is, unit: unitOf(kind), isMissed: over > slackOf };
+  };
+  const ends = endStaysOn(terminals.form) ? [asked('end', -outer.rms.min, 0, slack)] : [];
+  const lengths = least === null ? [] : [asked('length', Math.max(0, length), least, ROUNDING)];
+  const over = asked('side', share, sideOverhangLimit(process.acceptanceClass, terminals.form), 1e-9);
   // what lies on the land is the terminal, or the land where that is narrower
   const width = Math.min(1, size.X / W, 1 - share);
-  const narrowest = endJointLimit(process.acceptanceClass);
-  if (width < narrowest - 1e-9) found.push({ kind: 'width', joint, value: width, limit: narrowest });
-  return found;
+  const narrowest = asked('width', width, endJointLimit(process.acceptanceClass), 1e-9);
+  // what hangs over too far is told as that
+  return [...ends, ...lengths, over, ...(over.isMissed ? [] : [narrowest])];
 }

@@ -5,6 +5,7 @@ import type { Remedy } from '../../document/finding';
 import type { TapisDocument } from '../../document/document';
 import { TRIM_TITLES } from '../../land/trims';
 import type { Land } from '../../footprint/footprint';
+import { byProcess } from '../probes';
 import { areOneNode, closerThan, fill, idsOf, mm, shareSide, TAKE_COMPUTED, type Rule } from '../rule';
 
 const messages = {
@@ -20,6 +21,7 @@ export const landGap: Rule = {
   severity: 'stop',
   stage: 'land',
   looksAt: ['several lands'],
+  probes: [byProcess('minGap')],
   check({ footprint: { lands }, closeLands, process, compiled }) {
     const limit = process.minGap;
     const pairs = closeLands()

@@ -5,6 +5,7 @@
 import { gapBetweenFigures } from '../../geometry/gaps';
 import { grow } from '../../geometry/box';
 import { clearGap } from '../../land/trims';
+import { byProcess } from '../probes';
 import { between, shareSide, TAKE_COMPUTED, worstOf, type Miss, type Rule } from '../rule';
 
 const message =
@@ -18,6 +19,7 @@ export const landToPad: Rule = {
   severity: 'caution',
   stage: 'land',
   looksAt: ['exposed pads'],
+  probes: [{ ...byProcess('minMaskWeb'), limit: (_, { process }) => clearGap(process) }],
   check({ footprint, process, lands, compiled: { document } }) {
     const limit = clearGap(process);
     const misses = footprint.lands.flatMap((pad): Miss[] => {

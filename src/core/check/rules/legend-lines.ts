@@ -7,6 +7,7 @@ import { grow } from '../../geometry/box';
 import type { TextMark } from '../../footprint/footprint';
 import { bodyAt, bodyShape } from '../../package/drawn';
 import type { Obstacle } from '../context';
+import { byProcess } from '../probes';
 import { fill, mm, type Rule, type RuleFinding } from '../rule';
 
 const NAMES = { reference: 'reference', value: 'value' } as const;
@@ -19,6 +20,7 @@ export const legendThin: Rule = {
   severity: 'caution',
   stage: 'mark',
   looksAt: ['legend'],
+  probes: [byProcess('minLegendWidth')],
   check({ footprint: { legend, texts }, process }) {
     const limit = process.minLegendWidth;
     const message = 'The {what} is drawn {value} mm wide; {limit} mm is what prints.';
@@ -99,6 +101,7 @@ export const textSize: Rule = {
   severity: 'caution',
   stage: 'mark',
   looksAt: ['texts'],
+  probes: [byProcess('minTextHeight')],
   check({ footprint: { texts }, process }) {
     const limit = process.minTextHeight;
     return texts
@@ -125,6 +128,7 @@ export const textOverLand: Rule = {
   severity: 'caution',
   stage: 'mark',
   looksAt: ['texts'],
+  probes: [byProcess('legendGap')],
   check({ footprint, process, obstaclesNear }) {
     const limit = process.legendGap;
     return footprint.texts.flatMap((text): RuleFinding[] => {

@@ -8,6 +8,7 @@ import { gapToLine, gapToPolygon } from '../../geometry/gaps';
 import type { Point } from '../../geometry/point';
 import { formatNumber } from '../../units/length';
 import type { Obstacle } from '../context';
+import { byProcess } from '../probes';
 import { fill, type Rule } from '../rule';
 
 const messages = {
@@ -23,6 +24,7 @@ export const legendOverLand: Rule = {
   severity: 'stop',
   stage: 'mark',
   looksAt: ['legend'],
+  probes: [byProcess('legendGap')],
   check({ footprint, process, obstaclesNear }) {
     const limit = process.legendGap;
     let worst: (Obstacle & { gap: number }) | null = null;

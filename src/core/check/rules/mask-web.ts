@@ -7,6 +7,7 @@ import { roundDown } from '../../land/rounding';
 import { formatNumber } from '../../units/length';
 import type { Land, MaskOpening } from '../../footprint/footprint';
 import type { CheckContext } from '../context';
+import { byProcess } from '../probes';
 import { areOneNode, closerThan, fill, idsOf, mm, pairsBetween, pairsWithin, type Rule } from '../rule';
 
 const messages = {
@@ -26,6 +27,7 @@ export const maskWeb: Rule = {
   severity: 'caution',
   stage: 'stack',
   looksAt: ['several mask openings'],
+  probes: [byProcess('minMaskWeb')],
   check(context) {
     const { footprint, process } = context;
     const limit = process.minMaskWeb;

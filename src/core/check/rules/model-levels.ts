@@ -1,6 +1,10 @@
 /**
  * Requires the contacts of an imported model in one plane, and that plane on the lands.
  */
+import type { Remedy } from '../../document/finding';
+import type { Footprint } from '../../footprint/footprint';
+import { intentOfPose } from '../../footprint/imported';
+import { quantise } from '../../units/length';
 import { mm, worstOf, fill, type Miss, type Rule } from '../rule';
 import { matchesOf } from './model-fit';
 
@@ -30,6 +34,7 @@ export const modelFloating: Rule = {
       at: land.at,
       lands: [land],
     }));
+    const remedies = anew(footprint);
     const sunk = found.filter(({ value }) => value < -SLACK).map((miss) => ({ ...miss, value: -miss.value }));
     return [
       ...worstOf(
@@ -40,9 +45,26 @@ export const modelFloating: Rule = {
         'larger',
       ),
       ...worstOf(sunk, 0, 'mm', messages.sunk, 'larger'),
-    ];
+    ].map((finding) => ({ ...finding, remedies }));
   },
 };
+
+/** Raising or lowering the model until its lowest contact stands, where its contacts lie in one plane. */
+function anew(footprint: Footprint): Remedy[] {
+  const { imported } = footprint.body;
+  const lifts = matchesOf(footprint, 'land').map(({ lift }) => lift);
+  const least = lifts.reduce((a, b) => Math.min(a, b), Infinity);
+  const most = lifts.reduce((a, b) => Math.max(a, b), -Infinity);
+  if (!imported || most - least > COPLANAR + SLACK) return [];
+  const { intent, pose } = imported;
+  const at = { ...pose.at, z: quantise(pose.at.z - least) };
+  return [
+    {
+      label: `Seat it anew: ${mm(Math.abs(least))} mm ${least > 0 ? 'lower' : 'higher'}`,
+      edits: [{ at: '/body/model', value: intentOfPose(intent, { ...pose, at }) }],
+    },
+  ];
+}
 
 export const modelCoplanar: Rule = {
   id: 'model-coplanar',

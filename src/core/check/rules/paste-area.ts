@@ -32,6 +32,15 @@ export const pasteArea: Rule = {
   severity: 'caution',
   stage: 'stack',
   looksAt: ['paste'],
+  nearest({ footprint, process }) {
+    const ratios = footprint.padstacks.flatMap((stack) =>
+      sizesOfPlaced(stack.paste).map(({ figure }) => pasteFigures(figure, process.stencilThickness, 1)),
+    );
+    return ratios.flatMap(({ areaRatio, aspectRatio }) => [
+      { value: areaRatio, limit: LEAST_AREA_RATIO, unit: 'ratio', is: 'least' },
+      { value: aspectRatio, limit: LEAST_ASPECT_RATIO, unit: 'ratio', is: 'least' },
+    ]);
+  },
   check(context) {
     return context.footprint.padstacks.flatMap((stack): RuleFinding[] => {
       const worst = sizesOfPlaced(stack.paste)

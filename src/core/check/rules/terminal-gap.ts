@@ -2,6 +2,7 @@
  * Requires the terminals of a surface-mount part within the paste that is printed for them: what stands
  * higher, because its body rests on the board or is held up, is not wetted.
  */
+import { byProcess } from '../probes';
 import { fill, mm, type Rule } from '../rule';
 
 const message =
@@ -15,6 +16,7 @@ export const terminalGap: Rule = {
   severity: 'stop',
   stage: 'rise',
   looksAt: ['terminals on lands'],
+  probes: [byProcess('stencilThickness', 'most')],
   check({ footprint: { body, lands }, process }) {
     const { extent, heights } = body;
     if (extent.mount === 'through' || !lands.some(({ paste }) => paste.length > 0)) return [];

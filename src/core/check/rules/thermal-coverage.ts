@@ -5,6 +5,7 @@
 import { pointerKey } from '../../document/edit';
 import { coverageOf } from '../../padstack/windows';
 import { formatNumber } from '../../units/length';
+import { byProcess } from '../probes';
 import { fill, idsOf, type Rule, type RuleFinding } from '../rule';
 
 const messages = {
@@ -22,6 +23,7 @@ export const thermalCoverage: Rule = {
   stage: 'stack',
   looksAt: ['windows'],
   clauses: ['pads/windows/least', 'pads/windows/most'],
+  probes: [byProcess('minCoverage'), byProcess('maxCoverage', 'most')],
   check({ footprint, process }) {
     return footprint.padstacks.flatMap((stack): RuleFinding[] => {
       if (!stack.windows) return [];

@@ -88,6 +88,9 @@ const nm = (mm: number): number => Math.round(mm * 1e6);
 const at = ({ x, y }: Point): string => `X${nm(x)}Y${nm(y)}`;
 const mm = (length: number): string => formatNumber(length, 1, 6);
 
+/** Outlines of more corners are regions: some readers of films stop at as many in a macro. */
+const MACRO_CORNERS = 50;
+
 /** Gathers apertures and macros while objects are put onto a film. */
 class Film {
   readonly definitions: string[] = [];
@@ -125,7 +128,7 @@ class Film {
     this.attributes = said;
   }
 
-  /** The standard aperture or macro of a figure; `null` for one with arcs that only a region can draw. */
+  /** The standard aperture or macro of a figure; `null` for one with arcs or many corners, which a region draws. */
   private apertureOf({ figure, rotation }: Placed): string | null {
     const upright = isQuarter(rotation);
     const { width, height } = sizeOf(figure);
@@ -144,7 +147,7 @@ class Film {
       return this.macro(roundedParts(width, height, radius, rotation));
     }
     const outline = outlineOf(figure);
-    if (outline.some(({ bulge }) => bulge)) return null;
+    if (outline.some(({ bulge }) => bulge) || outline.length > MACRO_CORNERS) return null;
     return regularOf(outline, rotation) ?? this.macro([outlinePart(outline, rotation)]);
   }
 

@@ -10,7 +10,7 @@ import {
   inflate,
   stroked,
   subtract,
-  unite,
+  uniteAreas,
   type Polygon,
 } from '../../geometry/polygon';
 import { formatNumber, quantise } from '../../units/length';
@@ -161,7 +161,7 @@ function paintedOf(strokes: readonly FilmObject[]): Painted {
       rest.push(...own);
       continue;
     }
-    const outlines = unite(own.flatMap((stroke) => outlinesOf(stroke)));
+    const outlines = uniteAreas(own.flatMap((stroke) => outlinesOf(stroke)));
     const pen = Math.max(...own.map(penOf));
     const core = inflate(outlines, (-pen / 2) * WIDER);
     const wide = core.length > 0 ? inflate(core, (pen / 2) * WIDER, 'round') : [];
@@ -210,7 +210,7 @@ function barOf({ points = [], width, swept }: FilmObject): Placed | null {
 
 /** Groups of strokes that lie over each other, each in the order in which they were drawn. */
 function touching(strokes: readonly FilmObject[]): FilmObject[][] {
-  const outlines = unite(strokes.flatMap((stroke) => outlinesOf(stroke))).filter((one) => area(one) > 0);
+  const outlines = uniteAreas(strokes.flatMap((stroke) => outlinesOf(stroke))).filter((one) => area(one) > 0);
   const index = neighboursOf(outlines.map((one) => boxOfPoints(one) as Box));
   const groups = new Map<number, FilmObject[]>();
   for (const stroke of strokes) {

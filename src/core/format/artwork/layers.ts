@@ -41,6 +41,23 @@ export type LayerId =
   | 'cut-outs'
   | 'profile';
 
+/** What the layers are called. */
+export const LAYER_TITLES: Readonly<Record<LayerId, string>> = {
+  'top-copper': 'Copper, top',
+  'bottom-copper': 'Copper, bottom',
+  'top-mask': 'Solder mask, top',
+  'bottom-mask': 'Solder mask, bottom',
+  'top-paste': 'Paste, top',
+  'bottom-paste': 'Paste, bottom',
+  'top-legend': 'Legend, top',
+  'bottom-legend': 'Legend, bottom',
+  courtyard: 'Courtyard',
+  assembly: 'Assembly drawing',
+  'bottom-assembly': 'Assembly drawing, bottom',
+  'cut-outs': 'Cut-outs',
+  profile: 'Profile',
+};
+
 export interface ArtLayer {
   readonly id: LayerId;
   readonly title: string;
@@ -74,30 +91,25 @@ export function ofLand(
 export function artworkOf(footprint: Footprint): Artwork {
   const { lands, bores, far } = footprint;
   const copper = (bottom: boolean) => lands.flatMap((land) => copperOf(land, bottom, pinOf(footprint, land)));
-  const near = <T extends string, F extends string>(top: T, bottom: F): T | F => (far ? bottom : top);
-  const layers: ArtLayer[] = [
-    { id: 'top-copper', title: 'Copper, top', objects: copper(false) },
-    { id: 'bottom-copper', title: 'Copper, bottom', objects: copper(true) },
-    { id: 'top-mask', title: 'Solder mask, top', objects: maskOf(footprint, false) },
-    { id: 'bottom-mask', title: 'Solder mask, bottom', objects: maskOf(footprint, true) },
-    { id: 'top-paste', title: 'Paste, top', objects: pasteOf(footprint, false) },
-    { id: 'bottom-paste', title: 'Paste, bottom', objects: pasteOf(footprint, true) },
-    {
-      id: near('top-legend', 'bottom-legend'),
-      title: near('Legend, top', 'Legend, bottom'),
-      objects: legendOf(footprint),
-    },
-    { id: 'courtyard', title: 'Courtyard', objects: courtyardOf(footprint) },
-    { id: 'assembly', title: 'Assembly drawing', objects: assemblyOf(footprint) },
-    {
-      id: 'cut-outs',
-      title: 'Cut-outs',
-      objects: bores.flatMap(({ hole }): ArtObject[] =>
-        isDrilled(hole.figure) ? [] : [{ kind: 'flash', placed: hole }],
-      ),
-    },
-  ];
-  return { layers: layers.filter(({ objects }) => objects.length > 0), holes: holesOf(footprint) };
+  const objects: Partial<Record<LayerId, ArtObject[]>> = {
+    'top-copper': copper(false),
+    'bottom-copper': copper(true),
+    'top-mask': maskOf(footprint, false),
+    'bottom-mask': maskOf(footprint, true),
+    'top-paste': pasteOf(footprint, false),
+    'bottom-paste': pasteOf(footprint, true),
+    [far ? 'bottom-legend' : 'top-legend']: legendOf(footprint),
+    courtyard: courtyardOf(footprint),
+    assembly: assemblyOf(footprint),
+    'cut-outs': bores.flatMap(({ hole }): ArtObject[] =>
+      isDrilled(hole.figure) ? [] : [{ kind: 'flash', placed: hole }],
+    ),
+  };
+  const layers = (Object.keys(LAYER_TITLES) as LayerId[]).flatMap((id): ArtLayer[] => {
+    const own = objects[id] ?? [];
+    return own.length > 0 ? [{ id, title: LAYER_TITLES[id], objects: own }] : [];
+  });
+  return { layers, holes: holesOf(footprint) };
 }
 
 /** Whether a hole is drilled or milled as a slot; every other one is cut out along its outline. */

@@ -3,7 +3,7 @@ import { flatten } from '../../geometry/contour';
 import { areaOf, contourOf, type Placed } from '../../geometry/figure';
 import { gapBetweenFigures, roomWithin } from '../../geometry/gaps';
 import { neighboursOf } from '../../geometry/neighbours';
-import { HOME, putPlaced, putPoint, type Placement } from '../../geometry/placement';
+import { HOME, OVER, putPlaced, putPoint } from '../../geometry/placement';
 import { distance, type Point } from '../../geometry/point';
 import type { Polyline } from '../../geometry/polygon';
 import { pinsNamed } from '../../given/pins';
@@ -178,9 +178,6 @@ function boardOf(sorted: readonly SortedFilm[], left: string[]): Result<Board, s
     ),
   });
 }
-
-/** Turned over: left and right are exchanged. */
-const OVER: Placement = { ...HOME, far: true };
 
 /** A board seen from its far side. */
 function fromBelow(board: Board): Board {
@@ -371,6 +368,7 @@ function patternOf(
     ...(board.mask ? { mask: over(board.mask) } : {}),
     ...(board.maskOther ? { maskOther: board.maskOther } : {}),
     ...(board.paste ? { paste: over(board.paste) } : {}),
+    ...(board.pasteOther ? { pasteOther: board.pasteOther } : {}),
   });
   const left = [...made.left];
   const origin = isOrigin(around) ? { x: 0, y: 0 } : centreOf(around);

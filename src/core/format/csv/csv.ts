@@ -38,8 +38,15 @@ export const csv: Format = {
   extension: '.csv',
   write({ footprint: { lands, bores, pins } }) {
     const byLand = pinsByLand(pins);
-    const rows = [...lands.flatMap((land) => landRows(land, byLand.get(land.id))), ...bores.map(boreRow)];
-    return Papa.unparse([COLUMNS, ...rows], { newline: '\r\n' }) + '\r\n';
+    // which side is said where there are two of them
+    const sides = new Set(lands.map(({ far }) => far)).size > 1;
+    const sided = (rows: Cell[][], side: string) => (sides ? rows.map((row) => [...row, side]) : rows);
+    const rows = [
+      ...lands.flatMap((land) => sided(landRows(land, byLand.get(land.id)), land.far ? 'far' : 'component')),
+      ...sided(bores.map(boreRow), 'both'),
+    ];
+    const heads = sides ? [...COLUMNS, 'side'] : COLUMNS;
+    return Papa.unparse([heads, ...rows], { newline: '\r\n' }) + '\r\n';
   },
 };
 

@@ -26,6 +26,7 @@ export const PAD_COLUMNS = [
   'what',
   'pin',
   'direction',
+  'side',
   'leave',
 ] as const;
 export type PadColumn = (typeof PAD_COLUMNS)[number];
@@ -68,6 +69,7 @@ const HEADS: readonly (readonly [RegExp, PadColumn])[] = [
   [/^(plating|plated|pth|metallisiert|métallisé|metalizado|metallizzato|металлизация)$/, 'plating'],
   [/^(what|kind|type)$/, 'what'],
   [/^(direction|dir)$/, 'direction'],
+  [/^((board )?side|layer|seite|ebene|côté|couche|lado|capa|lato|strato|camada|сторона|слой)$/, 'side'],
   [
     new RegExp(
       `^(number|no|nr|num|n°|nº|№|#|numéro|número|numero|nummer|номер|(${pad})([ .-]*(no|nr|number|nummer|num|n°|nº|№|#|name|id))?|designator)$`,

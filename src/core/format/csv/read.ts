@@ -300,6 +300,12 @@ function numberOf(text: string): number {
   return Number(plain.replace(',', '.'));
 }
 
+/** Sides of the board as tables say them; a hole's land is on both. */
+const FAR =
+  /^(far|bottom|bot|b|back|solder|unten|rück(seite)?|lötseite|dessous|arrière|inferior|abajo|inferiore|sotto|baixo|низ|нижн\S*)( ?(side|layer|copper|cu))?$/i;
+const NEAR =
+  /^(near|top|t|front|component|both|all|through|oben|vorder(seite)?|bestückungsseite|dessus|superior|arriba|superiore|sopra|cima|верх|верхн\S*)( ?(side|layer|copper|cu))?$/i;
+
 class RowReader {
   private readonly lands: (GivenLand & { vias: GivenVia[]; windows: Placed[] })[] = [];
   private readonly holes: Placed[] = [];
@@ -320,8 +326,11 @@ class RowReader {
       this.left.push(
         `The shape “${shape}” of ${count} lands is not known here; they are taken as rectangles.`,
       );
-    const lands = this.lands.map(({ vias, windows, ...land }): GivenLand => ({
+    // lands that are all of the far side are a pattern like any other
+    const bothSides = this.lands.some(({ far }) => !far);
+    const lands = this.lands.map(({ vias, windows, far, ...land }): GivenLand => ({
       ...land,
+      ...(far && bothSides ? { far } : {}),
       ...(vias.length > 0 ? { vias } : {}),
       ...(windows.length > 0 ? { paste: windows } : {}),
     }));
@@ -414,7 +423,14 @@ class RowReader {
       return;
     }
     this.places.set(`${name} ${at.x} ${at.y}`, number);
+    const side = text('side').trim();
+    const far = bore === null && FAR.test(side);
+    if (side !== '' && !far && !NEAR.test(side))
+      this.left.push(
+        `Row ${number}: the side “${side.slice(0, 40)}” is not known; the land is taken on the component side.`,
+      );
     this.lands.push({
+      ...(far ? { far: true as const } : {}),
       number: name.replace(/^'(?=[=+\-@])/, '').slice(0, 12),
       copper: place(copper, at, angle),
       ...(openMask ? { mask: openMask } : this.columns.includes('mask-length') ? { mask: [] } : {}),

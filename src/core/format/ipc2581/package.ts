@@ -28,8 +28,10 @@ export function writePackage(
   const item = step.ele('Package', {
     name,
     type: footprint.package.type,
-    pinOne: xmlText(first?.number ?? '1'),
-    pinOneOrientation: pinOneOrientation(footprint),
+    // a part without pins has no first one
+    ...(first && first.number !== ''
+      ? { pinOne: xmlText(first.number), pinOneOrientation: pinOneOrientation(footprint) }
+      : { pinOneOrientation: 'OTHER' }),
     height: mm(extent.height.max),
     comment: xmlText(document.name),
   });

@@ -406,16 +406,21 @@ class Reader {
       left.push(
         `Land ${number || 'without a number'} is of ${others.length + 1} shapes that do not touch; the largest is kept.`,
       );
+    // a file that says nothing of a layer at all leaves it to the process
+    const says = (role: Role) => [...this.layers.values()].some((layer) => layer.role === role);
     if (!near) {
-      if (far?.[0] && !hole) {
-        left.push(`Land ${number} lies on the far side alone and is left out.`);
-        return null;
-      }
+      const [below = null] = asOne(far ?? []);
+      if (below && !hole)
+        return {
+          number,
+          copper: below,
+          far: true,
+          ...(says('mask') ? { mask: maskOther ?? [] } : {}),
+          ...(says('paste') ? { paste: on('paste', 'bottom') ?? [] } : {}),
+        };
       // a slot without copper is milled elsewhere; its openings stand here
       return { bore: hole, windows: hole ? [] : (mask ?? []) };
     }
-    // a file that says nothing of a layer at all leaves it to the process
-    const says = (role: Role) => [...this.layers.values()].some((layer) => layer.role === role);
     const plating = stack.hole?.platingStatus ?? '';
     const given: GivenHole | null = hole && {
       hole,

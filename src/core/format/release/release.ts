@@ -1,7 +1,9 @@
 import { standardHash } from '../../document/standard-hash';
-import { strToU8 } from 'fflate';
+import { strFromU8, strToU8, unzipSync } from 'fflate';
 import { check, type Report } from '../../check/check';
 import { jsonText } from '../../document/write';
+import { atOrigin } from '../../footprint/origin';
+import { readBack, type ReadBack } from '../artwork/read-back';
 import { writeFile, type Writable } from '../format';
 import { formatById } from '../index';
 import { packed } from '../pack';
@@ -21,6 +23,33 @@ interface ManifestFile {
   readonly format: string;
   readonly bytes: number;
   readonly sha256: string;
+  /** Of films: what came of reading them again and holding them against the footprint. */
+  readonly readBack?: readonly ReadBack[];
+}
+
+/** Formats whose films are read again, with the layers that they have. */
+const FILMS: Readonly<Record<string, Parameters<typeof readBack>[2]>> = {
+  artwork: undefined,
+  stencil: ['paste'],
+};
+
+/**
+ * The films of a format, as they were written, read again.
+ * @throws where one does not show what the footprint has: it must not be made from
+ */
+function readAgain(format: string, bytes: Uint8Array, compiled: Writable): Pick<ManifestFile, 'readBack'> {
+  if (!Object.hasOwn(FILMS, format)) return {};
+  const files = Object.entries(unzipSync(bytes)).map(([name, content]) => ({
+    name,
+    content: strFromU8(content),
+  }));
+  const found = readBack(atOrigin(compiled.footprint), files, FILMS[format]);
+  const wrong = found.find(({ within }) => within === null);
+  if (wrong)
+    throw new Error(
+      `${wrong.file} does not show what ${compiled.document.name} has: nothing is handed over.`,
+    );
+  return { readBack: found };
 }
 
 /** What can be told while a release is made: how many files are done, of how many; `false` stops it. */
@@ -55,7 +84,13 @@ export async function releaseZip(
       const bytes = typeof content === 'string' ? strToU8(content) : content;
       const path = unique(`${folder}${nameOf(target.pattern, compiled, about)}${format.extension}`, taken);
       files.push({ name: path, content: bytes });
-      own.push({ path, format: format.id, bytes: bytes.length, sha256: await digest(bytes) });
+      own.push({
+        path,
+        format: format.id,
+        bytes: bytes.length,
+        sha256: await digest(bytes),
+        ...readAgain(format.id, bytes, compiled),
+      });
       done += 1;
       if (!(await onDone(done, all.length * formats.length))) return null;
     }

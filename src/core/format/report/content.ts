@@ -1,4 +1,5 @@
-import { check } from '../../check/check';
+import { check, type Report } from '../../check/check';
+import { nearestOfHeld, nearestWords } from '../../check/nearest';
 import { compareFootprints, type Difference } from '../../compare/differences';
 import type { Finding } from '../../document/finding';
 import { standardNamed } from '../../document/standard-hash';
@@ -164,17 +165,28 @@ export function reportOf(compiled: Writable, about: HandOver): ReportContent {
         {
           title: `${report.held.length} rules had something to look at and found nothing`,
           columns: [
-            { head: 'rule', width: 80 },
-            { head: 'source', width: 110 },
+            { head: 'rule', width: 55 },
+            { head: 'nearest', width: 20, align: 'end' },
+            { head: 'limit', width: 50 },
+            { head: 'source', width: 65 },
           ],
-          rows: report.held.map(({ title, source }) => [title, source]),
+          rows: heldRows(compiled, report.held),
         },
       ]),
     ],
   };
 }
 
-/** What spreads each margin, and what a narrower tolerance would spare. */
+/** The rules that hold, with what comes nearest to their limits where they measure something. */
+function heldRows(compiled: Writable, held: Report['held']): string[][] {
+  const nearest = nearestOfHeld(compiled, held);
+  return held.map(({ id, title, source }) => {
+    const found = nearest.get(id);
+    const words = found && nearestWords(found, (mm) => `${formatMm(mm)} mm`);
+    return [title, words?.measured ?? '', words?.limit ?? '', source];
+  });
+}
+
 /** Every clause of a house standard, over what it stands. */
 function clauseTable(standard: Standard): Table {
   return {

@@ -1,8 +1,9 @@
 import { create } from 'xmlbuilder2';
-import { pathData, verticesOf, type Layer, type Stroke } from '../../drawing/drawing';
+import { verticesOf, type Layer, type Stroke } from '../../drawing/drawing';
 import { INK, INK_COLOUR } from '../../drawing/palette';
 import { drawPlan, numberPlaces, textStrokes } from '../../drawing/plan';
 import { boxAt, boxOfPoints, boxRound, grow, type Box } from '../../geometry/box';
+import type { Vertex } from '../../geometry/contour';
 import { neighboursOf } from '../../geometry/neighbours';
 import type { Format } from '../format';
 import { xmlText } from '../xml';
@@ -76,9 +77,54 @@ function labelSize(
 }
 
 function pathAttributes(stroke: Stroke): Record<string, string> {
-  // other programs read places best where they are written out
-  const d = pathData({ ...stroke, rings: stroke.rings.map(verticesOf) });
+  const d = stroke.rings.map((ring) => pathOf(verticesOf(ring), stroke.closed)).join('');
   return stroke.width === undefined ? { d } : { d, 'stroke-width': String(stroke.width) };
+}
+
+/** A length as a file has it, to a nanometre. */
+const exact = (value: number): string => String(Math.round(value * 1e6) / 1e6 + 0);
+/** A radius is written finer than that: where half a circle lies rests on the last digit of it. */
+const fine = (value: number): string => String(Math.round(value * 1e9) / 1e9);
+
+/** A ring of lines and arcs as path data, places written out: other programs read them best so. */
+function pathOf(ring: readonly Vertex[], closed: boolean): string {
+  const [first] = ring;
+  if (!first) return '';
+  const ends = closed ? [...ring.slice(1), first] : ring.slice(1);
+  const steps = ends.map((to, i) => {
+    const from = ring[i] as Vertex;
+    // the line back to the start is what Z draws
+    if (closed && i === ends.length - 1 && !from.bulge) return '';
+    return halves(from, to).map(edge).join('');
+  });
+  return `M${exact(first.x)} ${exact(-first.y)}${steps.join('')}${closed ? 'Z' : ''}`;
+}
+
+/** Arcs beyond this angle are written in two: the nearer to half a circle, the less their radius says. */
+const WIDE = 2;
+
+/** An edge, or its two halves where it is a wide arc. */
+function halves(from: Vertex, to: Vertex): (readonly [Vertex, Vertex])[] {
+  const { bulge = 0 } = from;
+  if (4 * Math.atan(Math.abs(bulge)) <= WIDE) return [[from, to]];
+  const half = Math.tan(Math.atan(bulge) / 2);
+  // the arc runs to the right of the chord where its bulge is positive, by that share of half of it
+  const middle: Vertex = {
+    x: (from.x + to.x) / 2 + (bulge * (to.y - from.y)) / 2,
+    y: (from.y + to.y) / 2 - (bulge * (to.x - from.x)) / 2,
+    bulge: half,
+  };
+  return [...halves({ ...from, bulge: half }, middle), ...halves(middle, to)];
+}
+
+function edge([from, to]: readonly [Vertex, Vertex]): string {
+  const end = `${exact(to.x)} ${exact(-to.y)}`;
+  if (!from.bulge) return `L${end}`;
+  const radius = fine(
+    Math.hypot(to.x - from.x, to.y - from.y) / (2 * Math.sin(2 * Math.atan(Math.abs(from.bulge)))),
+  );
+  // y runs downwards in SVG: a counter-clockwise arc there has the sweep flag 0
+  return `A${radius} ${radius} 0 0 ${from.bulge > 0 ? 0 : 1} ${end}`;
 }
 
 function round(value: number): number {

@@ -1,5 +1,5 @@
 import { mirrored as mirroredFigure, type Figure } from '../../geometry/figure';
-import { HOME } from '../../geometry/placement';
+import { HOME, OVER, putAngle, putPoint } from '../../geometry/placement';
 import { fullTurn, isQuarter, turn } from '../../geometry/point';
 import { quantise } from '../../units/length';
 import { exactly, type Toleranced } from '../../units/toleranced';
@@ -21,7 +21,7 @@ export interface Counting {
  * elsewhere, are groups of their own.
  */
 export function groupsOf(placedPiece: PlacedPiece, counting: Counting): TerminalGroup[] {
-  const { piece, items } = placedPiece;
+  const { piece, source, items } = placedPiece;
   const kinds = new Map<string, Item[]>();
   // elements that do not differ are one and the same
   const keys = new Map<Element, string>();
@@ -40,7 +40,8 @@ export function groupsOf(placedPiece: PlacedPiece, counting: Counting): Terminal
     const { what } = (own[0] as Item).element;
     if (what === 'pin') return pinGroup(base, own, counting);
     if (what === 'hole') return holeGroup(base, own, counting);
-    if (what === 'land' || !spanFormOf((own[0] as Item).element)) return spotGroup(base, own, counting);
+    if (what === 'land' || !spanFormOf((own[0] as Item).element))
+      return spotGroup(base, own, counting, what === 'land' && source.side === 'far');
     return (own[0] as Item).slot.end === null
       ? loneGroup(base, own, counting)
       : facingGroup(base, placedPiece, own, counting);
@@ -98,20 +99,25 @@ function figureAt({ element, mirrored }: Item, limit: 'min' | 'nom' | 'max'): Fi
   return mirrored ? mirroredFigure(found) : found;
 }
 
-function spotGroup(base: Base, items: readonly Item[], counting: Counting): SpotGroup {
+/** @param isFar whether its lands are on the far side of the board: a land is as it is seen from its own side */
+function spotGroup(base: Base, items: readonly Item[], counting: Counting, isFar: boolean): SpotGroup {
   const first = items[0] as Item;
   const isLand = first.element.what === 'land';
   const figure = (limit: 'min' | 'nom' | 'max') => figureAt(first, isLand ? 'nom' : limit);
   return {
     kind: 'spot',
     ...base,
-    frame: HOME,
+    frame: isFar ? OVER : HOME,
     ...positionOf(items, 0),
     form: isLand ? 'given' : spotFormOf(first.element),
     contact: { min: figure('min'), nom: figure('nom'), max: figure('max') },
     ...(isLand ? viasOf(first.element) : {}),
     pitch: nearest(items),
-    places: items.map((item) => spotOf(item, counting)),
+    places: items.map((item) => {
+      const spot = spotOf(item, counting);
+      if (!isFar) return spot;
+      return { ...spot, at: putPoint(OVER, spot.at), rotation: putAngle(OVER, spot.rotation) };
+    }),
   };
 }
 

@@ -16,7 +16,7 @@ const AREA = `${FIGURE} edgesX edgesY`;
 const OF_ELEMENT: Readonly<Record<What, string>> = {
   terminal: `${FIGURE} form toe inside end between under tall`,
   pin: 'shape length width diameter thickness shoulder bottom top',
-  land: `${AREA} vias`,
+  land: `${AREA} vias side`,
   hole: 'hole slot plated land diameter vias',
   peg: 'diameter hole slot bottom',
   'keep-out': `${AREA} free side why`,
@@ -40,41 +40,65 @@ const OF_ARRANGEMENT: Readonly<Record<As, string>> = {
 
 /** Notes on what the pieces say without effect. */
 export function unusedFields(pieces: readonly PieceIntent[]): Finding[] {
-  return pieces.flatMap((piece) => {
-    const as = piece.as ?? 'single';
-    // what follows another piece is what that is
-    const element = as === 'mirror' || as === 'repeat' ? '' : OF_ELEMENT[piece.what];
-    const used = new Set([...ALWAYS, ...element.split(' '), ...OF_ARRANGEMENT[as].split(' ')]);
-    // edges say the size and the place
-    for (const [edges, own] of [
-      [piece.edgesX, ['length', 'x']],
-      [piece.edgesY, ['width', 'y']],
-    ] as const)
-      if (edges?.trim()) own.forEach((field) => used.delete(field));
-    const stray = Object.entries(piece).filter(
-      ([field, value]) => !used.has(field) && value !== undefined && value !== '',
-    );
-    if (stray.length === 0) return [];
-    const at = `/package/pieces/${pointerKey(piece.id)}`;
-    const labels = stray.map(([field]) => {
-      const label = fieldAt(COMPOSITION, `/pieces/x/${field}`)?.label ?? field;
-      return label.toLowerCase();
-    });
-    const kind = as === 'mirror' || as === 'repeat' ? `the ${as} of a piece` : ARTICLE[piece.what];
-    const finding: Finding = {
+  return [...pieces.flatMap(onBothSides), ...pieces.flatMap(unusedOf)];
+}
+
+/** A land that is to lie on both sides: it lies on the component side. */
+function onBothSides(piece: PieceIntent): Finding[] {
+  if (piece.what !== 'land' || piece.side !== 'both') return [];
+  const at = `/package/pieces/${pointerKey(piece.id)}/side`;
+  return [
+    {
       rule: 'entry',
-      severity: 'note',
-      title: `${piece.name ?? `Piece ${piece.id}`} says more than is used`,
-      message: `What it says of ${labels.join(', ')} has no effect on ${kind}${as === 'single' ? '' : ', arranged so'}; it is kept.`,
+      severity: 'caution',
+      title: `${piece.name ?? `Piece ${piece.id}`} lies on one side`,
+      message:
+        'A land lies on the component or on the far side; on both it is taken as on the component side. For a land on either side repeat the piece on the far side, or give it a hole.',
       source: 'Composed packages',
       stage: 'measure',
-      place: { field: `${at}/${stray[0]?.[0] ?? ''}` },
+      place: { field: at },
       remedies: [
-        { label: 'Clear it', edits: stray.map(([field]) => ({ at: `${at}/${field}`, value: undefined })) },
+        { label: 'On the component side', edits: [{ at, value: undefined }] },
+        { label: 'On the far side', edits: [{ at, value: 'far' }] },
       ],
-    };
-    return [finding];
+    },
+  ];
+}
+
+function unusedOf(piece: PieceIntent): Finding[] {
+  const as = piece.as ?? 'single';
+  // what follows another piece is what that is
+  const element = as === 'mirror' || as === 'repeat' ? '' : OF_ELEMENT[piece.what];
+  const used = new Set([...ALWAYS, ...element.split(' '), ...OF_ARRANGEMENT[as].split(' ')]);
+  // edges say the size and the place
+  for (const [edges, own] of [
+    [piece.edgesX, ['length', 'x']],
+    [piece.edgesY, ['width', 'y']],
+  ] as const)
+    if (edges?.trim()) own.forEach((field) => used.delete(field));
+  const stray = Object.entries(piece).filter(
+    ([field, value]) => !used.has(field) && value !== undefined && value !== '',
+  );
+  if (stray.length === 0) return [];
+  const at = `/package/pieces/${pointerKey(piece.id)}`;
+  const labels = stray.map(([field]) => {
+    const label = fieldAt(COMPOSITION, `/pieces/x/${field}`)?.label ?? field;
+    return label.toLowerCase();
   });
+  const kind = as === 'mirror' || as === 'repeat' ? `the ${as} of a piece` : ARTICLE[piece.what];
+  const finding: Finding = {
+    rule: 'entry',
+    severity: 'note',
+    title: `${piece.name ?? `Piece ${piece.id}`} says more than is used`,
+    message: `What it says of ${labels.join(', ')} has no effect on ${kind}${as === 'single' ? '' : ', arranged so'}; it is kept.`,
+    source: 'Composed packages',
+    stage: 'measure',
+    place: { field: `${at}/${stray[0]?.[0] ?? ''}` },
+    remedies: [
+      { label: 'Clear it', edits: stray.map(([field]) => ({ at: `${at}/${field}`, value: undefined })) },
+    ],
+  };
+  return [finding];
 }
 
 const ARTICLE: Readonly<Record<What, string>> = {

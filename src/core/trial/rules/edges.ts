@@ -10,7 +10,9 @@ import { turn, type Point } from '../../geometry/point';
 import { encloses, type Polygon } from '../../geometry/polygon';
 import { formatNumber, quantise } from '../../units/length';
 import type { Board } from '../board';
-import { moveBy, placeOf, partWith, type Neighbour, type TrialRule } from '../rule';
+import { isText } from '../features';
+import { moveBy, placeOf, partWith, type Neighbour, type TrialFinding, type TrialRule } from '../rule';
+import { textRemedies } from '../texts';
 import type { CompiledTrial, PlacedPart } from '../trial';
 
 const messages = {
@@ -20,6 +22,7 @@ const messages = {
   holeOut: 'A hole of {a} breaks out of the board.',
   body: 'The body of {a} stands {over} mm out beyond the edge of the board.',
   print: 'The legend of {a} is printed {over} mm beyond the edge of the board.',
+  text: 'The {role} of {a} is printed {over} mm beyond the edge of the board.',
   away: '{a} belongs at the edge of the board and faces none.',
   askew: 'The edge of the board does not run along {a}: it is turned by {angle}°.',
   inside: '{a} stands {by} mm inside the edge that it belongs at.',
@@ -130,6 +133,32 @@ export const legendOverEdge = fromEdgeRule(
   () => 0,
   () => messages.print,
 );
+
+export const textOverEdge: TrialRule = {
+  id: 'trial-edge-text',
+  title: 'Texts on the board',
+  fault: 'Text is printed beyond the board',
+  source: 'Geometry: nothing can be printed beyond the edge',
+  severity: 'caution',
+  looksAt: partWith('with texts', ({ has }) => has.prints.some(isText)),
+  part(one, trial) {
+    if (!isNearEdge(one, trial.board, 0)) return [];
+    return one.has.prints.filter(isText).flatMap((print): TrialFinding[] => {
+      const dots = print.lines.flatMap(({ points }) => points.map((at) => circleAt(at, print.width)));
+      const worst = tightest(trial.board, dots);
+      if (!worst || worst.room >= -1e-6) return [];
+      const role = print.what;
+      return [
+        {
+          message: fill(messages.text, { role, a: one.part.reference, over: mm(-worst.room) }),
+          measured: { value: worst.room, limit: 0, unit: 'mm' },
+          place: placeOf(worst.figure.at, one.part),
+          mend: () => textRemedies(trial, one.part, role),
+        },
+      ];
+    });
+  },
+};
 
 export const bodyOverEdge = fromEdgeRule(
   {

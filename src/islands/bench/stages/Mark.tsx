@@ -7,6 +7,7 @@ import type { Polarity } from '../../../core/package/drawn';
 import { formatLength } from '../../../core/units/length';
 import type { Drawable } from '../../../core/footprint/footprint';
 import { ChoiceField, FlagField, LengthField, useChoice, WordsField } from '../../fields/choices';
+import { TextPlace } from '../../fields/TextPlace';
 import { Pick } from '../../common/inputs';
 import { useBench } from '../../state/context';
 import { later } from '../../common/later';
@@ -79,15 +80,6 @@ function LegendChoice({ drawable: { process, footprint } }: { drawable: Drawable
   );
 }
 
-const PLACES = [
-  ['above', 'above the courtyard'],
-  ['below', 'below the courtyard'],
-  ['left', 'left of the courtyard'],
-  ['right', 'right of the courtyard'],
-  ['centre', 'middle of the body'],
-  ['point', 'at a point'],
-] as const;
-
 interface TextProps {
   role: 'reference' | 'value';
   usual: 'above' | 'below';
@@ -117,18 +109,13 @@ function TextChoice({ role, usual, empty }: TextProps) {
         <WordsField name={`marks/${role}`} placeholder={empty} />
       </div>
       <div id={`text-${role}`} hidden={!open} className={open ? 'mt-1.5 grid gap-1.5' : ''}>
-        <FlagField name={`${at}/shown`} usual />
-        <ChoiceField name={`${at}/place`} usual={usual} options={PLACES} />
-        {own?.place === 'point' && <PointFields at={at} />}
-        <LengthField
-          name={`${at}/height`}
-          computed={formatLength(process.textHeight, unit)}
-          note="by process"
-        />
-        <ChoiceField
-          name={`${at}/rotation`}
-          usual={0}
-          options={[0, 90, 180, 270].map((angle) => [angle, `${angle}°`] as const)}
+        <TextPlace
+          at={at}
+          isAtPoint={own?.place === 'point'}
+          usual={usual}
+          usuallyShown
+          height={formatLength(process.textHeight, unit)}
+          heightBy="by process"
         />
       </div>
     </div>
@@ -175,6 +162,10 @@ function OriginChoice({ drawable: { footprint } }: { drawable: Drawable }) {
   const { write } = useChoice('origin');
   const show = (mm: number) => formatLength(mm, unit);
   const { x, y } = footprint.origin;
+  // pieces are put where their drawing measures from, and need not lie about the middle
+  const middle = useBench((s) => s.document.package.family === 'composed')
+    ? 'zero of the pieces'
+    : 'middle of the terminals';
   return (
     <section className="mt-4 grid gap-1.5">
       <h2 className="font-semibold">Origin</h2>
@@ -182,7 +173,7 @@ function OriginChoice({ drawable: { footprint } }: { drawable: Drawable }) {
         <span className="w-[88px] shrink-0">{title}</span>
         <Pick
           value={own?.at ?? 'body'}
-          options={ORIGINS.map(({ id, title: name }) => [id, name] as const)}
+          options={ORIGINS.map(({ id, title: name }) => [id, id === 'body' ? middle : name] as const)}
           // another origin has no use for the point of the last
           onChange={(at) => write(at === 'body' ? undefined : { at })}
         />
@@ -190,8 +181,7 @@ function OriginChoice({ drawable: { footprint } }: { drawable: Drawable }) {
       {own?.at === 'point' && <PointFields at="origin" />}
       {own && (
         <p className="text-secondary text-[12px]">
-          {show(x)}, {show(y)} {unit} from the middle of the terminals; files and the pad table are measured
-          from there.
+          {show(x)}, {show(y)} {unit} from the {middle}; files and the pad table are measured from there.
         </p>
       )}
     </section>

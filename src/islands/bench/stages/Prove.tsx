@@ -1,7 +1,10 @@
+import { useMemo, useState } from 'react';
+import { nearestOfHeld, nearestWords } from '../../../core/check/nearest';
 import { MISSING } from '../../../core/document/finding';
 import type { Report } from '../../../core/check/check';
 import { waiverAt } from '../../../core/check/waivers';
 import { inUnit } from '../../../core/units/in-words';
+import { formatLength } from '../../../core/units/length';
 import { summary } from '../../ledger/effect';
 import { ContactFields } from '../../prove/ContactFields';
 import { later } from '../../common/later';
@@ -131,23 +134,50 @@ function Idle({ report: { idle } }: { report: Report }) {
   );
 }
 
+/** Rules that hold; on a wish with what comes nearest to their limits, which is found once more for each change. */
 function Held({ report: { held } }: { report: Report }) {
+  const drawable = useBench((s) => s.derived.shown?.drawable);
+  const unit = useBench((s) => s.unit);
+  const [measures, setMeasures] = useState(false);
+  const nearest = useMemo(
+    () => (measures && drawable ? nearestOfHeld(drawable, held) : null),
+    [measures, drawable, held],
+  );
   if (held.length === 0) return null;
   return (
-    <section>
-      <h2 className="mt-4 font-semibold">Held</h2>
+    <section aria-label="Held">
+      <h2 className="mt-4 flex items-baseline gap-2 font-semibold">
+        Held
+        <button
+          type="button"
+          className="btn btn-xs font-normal"
+          aria-pressed={measures}
+          onClick={() => setMeasures(!measures)}
+        >
+          {measures ? 'Without figures' : 'How near to the limits'}
+        </button>
+      </h2>
       <ul>
-        {held.map(({ id, title, source }) => (
-          <li key={id} className="border-base-300 flex gap-2 border-t py-[3px]">
-            <span className="text-success" aria-hidden="true">
-              ✓
-            </span>
-            <span>
-              {title}
-              <span className="text-secondary block text-[12px]">{source}</span>
-            </span>
-          </li>
-        ))}
+        {held.map(({ id, title, source }) => {
+          const found = nearest?.get(id);
+          const words = found && nearestWords(found, (mm) => `${formatLength(mm, unit)} ${unit}`);
+          return (
+            <li key={id} className="border-base-300 flex gap-2 border-t py-[3px]">
+              <span className="text-success" aria-hidden="true">
+                ✓
+              </span>
+              <span>
+                {title}
+                {words && (
+                  <span className="block text-[12px]">
+                    {words.measured}, {words.limit}
+                  </span>
+                )}
+                <span className="text-secondary block text-[12px]">{source}</span>
+              </span>
+            </li>
+          );
+        })}
       </ul>
     </section>
   );

@@ -11,9 +11,12 @@ import { Approvals } from './release/Approvals';
 import { ReleaseAsOne } from './release/ReleaseAsOne';
 import { Revisions } from './release/Revisions';
 import { UsedWhere } from './release/UsedWhere';
+import { later } from '../../common/later';
 import { attempt } from '../../common/trouble';
 import { ModelFiles } from './rise/ModelFiles';
 import { SourceFiles } from './release/SourceFiles';
+
+const Films = later('The films', async () => (await import('./release/Films')).Films);
 
 /** The standard name, notes, and the files that are handed over. */
 export function Release() {
@@ -38,8 +41,11 @@ export function Release() {
   const save = (format: Format) =>
     writing.has(format.id) ? stop(format.id) : void handOver(format, compiled, model);
 
+  const drawable = useBench((s) => s.derived.shown?.drawable);
+  const [looking, setLooking] = useState(false);
   return (
     <>
+      {looking && drawable && <Films drawable={drawable} onClose={() => setLooking(false)} />}
       <h1 className="text-[15px] font-semibold">Release</h1>
       <p className="mt-1 text-[15px] font-semibold">{compiled.footprint?.standardName ?? 'No name yet'}</p>
       <p className="text-secondary">Computed from the geometry, IPC-7351B.</p>
@@ -68,6 +74,11 @@ export function Release() {
               {format.title}
               <span className="text-secondary block text-[12px]">{format.summary}</span>
             </span>
+            {format.id === 'artwork' && drawable && (
+              <button type="button" className="btn btn-sm" onClick={() => setLooking(true)}>
+                Look
+              </button>
+            )}
             <button
               type="button"
               className="btn btn-sm btn-outline btn-primary"

@@ -7,6 +7,7 @@ import { shapeOf } from '../../../core/padstack/copper';
 import { holeName } from '../../../core/padstack/naming';
 import type { Padstack } from '../../../core/padstack/padstack';
 import { pasteFigures } from '../../../core/padstack/paste-forms';
+import { stackWords } from '../../../core/padstack/words';
 import { formatLength, formatNumber } from '../../../core/units/length';
 import { Chips } from '../../common/inputs';
 import { later } from '../../common/later';
@@ -59,7 +60,8 @@ function SelectedStack({ drawable: { footprint, process, document } }: { drawabl
   const group = groupAt(footprint, footprint.lands.indexOf(land));
   return (
     <section aria-label={`Padstack of land ${land.number}`}>
-      <p className="mt-1 font-semibold break-all">{stack.name}</p>
+      <p className="mt-1 font-semibold">{stackWords(stack, show)}</p>
+      <p className="text-secondary text-[12px] break-all">{stack.name}</p>
       <Chips
         label="What the fields below change"
         value={own !== undefined}
@@ -127,6 +129,7 @@ function PasteLine({ stack, process }: { stack: Padstack; process: Drawable['pro
 function StackList({ footprint: { padstacks, lands, bores } }: { footprint: Footprint }) {
   const set = useBench((s) => s.set);
   const selected = useBench((s) => s.selectedLand);
+  const unit = useBench((s) => s.unit);
   const holes = [...new Set(bores.map(holeName))];
   const count = padstacks.length + holes.length;
   const current = lands[selected ?? 0]?.padstack.name;
@@ -136,14 +139,17 @@ function StackList({ footprint: { padstacks, lands, bores } }: { footprint: Foot
         {count} {count === 1 ? 'padstack' : 'padstacks'}
       </h2>
       <ul>
-        {padstacks.map(({ name }) => (
+        {padstacks.map(({ name, ...stack }) => (
           <li key={name} className="border-base-300 border-t">
             <button
               type="button"
               className={`flex w-full gap-2 py-[3px] text-left ${name === current ? 'font-semibold' : ''}`}
               onClick={() => set({ selectedLand: lands.findIndex(({ padstack }) => padstack.name === name) })}
             >
-              <span className="min-w-0 break-all">{name}</span>
+              <span className="min-w-0">
+                {stackWords(stack, (mm) => formatLength(mm, unit))}
+                <span className="text-secondary block text-[12px] font-normal break-all">{name}</span>
+              </span>
               <span className="text-secondary ml-auto shrink-0 font-normal">
                 {usesOf(lands.filter(({ padstack }) => padstack.name === name))}
               </span>

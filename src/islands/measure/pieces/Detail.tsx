@@ -49,7 +49,9 @@ export function Detail({ piece }: { piece: PieceIntent }) {
       )}
       {piece.shape === 'turned' && <Entry piece={piece} name="profile" title="Profile as radius,height" />}
       {what === 'peg' && <Entry piece={piece} name="hole" title="Its hole" />}
-      {(what === 'keep-out' || what === 'mask-window') && <Choice piece={piece} name="side" title="On" />}
+      {(what === 'keep-out' || what === 'mask-window' || what === 'land') && (
+        <Choice piece={piece} name="side" title="On" />
+      )}
       {what === 'body' && (
         <>
           <Entry piece={piece} name="draft" title="Draft, degrees" />

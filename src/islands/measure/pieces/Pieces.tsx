@@ -1,4 +1,4 @@
-import { useContext, useEffect, useRef, useState } from 'react';
+import { useCallback, useContext, useEffect, useRef, useState } from 'react';
 import type { PieceIntent } from '../../../core/document/pieces';
 import { usePicker } from '../../common/usePicker';
 import { useWritten } from '../../fields/useEntry';
@@ -11,6 +11,9 @@ import { Detail } from './Detail';
 import { addPiece, freshPieceId, pieceAt } from './edits';
 import { pieceKindsFor, type PieceKind } from './kinds';
 import { Family } from './Family';
+import { valueAt } from '../../../core/document/edit';
+import { sentenceOf } from './fragments';
+import { quickPiece, readQuick, type QuickPiece } from './quick';
 import { Sentence } from './Sentence';
 
 const NONE: readonly PieceIntent[] = [];
@@ -161,31 +164,78 @@ function Naming() {
   );
 }
 
+/** A kind that fits what is typed, with what is said of it filled in. */
+interface FoundPiece extends QuickPiece {
+  readonly title: string;
+  readonly isFilled: boolean;
+}
+
+/** The last piece once more, to be put elsewhere: what is typed behind “again” changes it. */
+function againOf({ id: _, name: _name, ...piece }: PieceIntent): PieceKind {
+  return { title: 'The last piece again', keywords: '', piece };
+}
+
+/** A piece as its sentence reads. */
+const saidOf = (piece: Omit<PieceIntent, 'id'>): string =>
+  sentenceOf({ id: '', ...piece })
+    .map((part) => {
+      if ('words' in part) return part.words;
+      const value = valueAt(piece, `/${part.field}`);
+      return typeof value === 'string' || typeof value === 'number' ? String(value) : '';
+    })
+    .join(' ')
+    .replaceAll(/\s+([,;])/g, '$1');
+
 /** All kinds of pieces, to be searched by name. */
 function AddPiece({ onClose }: { onClose: () => void }) {
   const store = useContext(BenchContext);
   const list = useRef<HTMLUListElement>(null);
-  const choose = ({ piece }: PieceKind) => {
+  const last = useBench((s) => s.document.package.pieces?.at(-1));
+  const find = useCallback(
+    (line: string): readonly FoundPiece[] => {
+      const { words, tokens } = readQuick(line);
+      const again = last && words.toLowerCase() === 'again' ? [againOf(last)] : [];
+      return [...again, ...pieceKindsFor(words)].map((kind) => ({
+        title: kind.title,
+        isFilled: tokens.length > 0,
+        ...quickPiece(kind.piece, tokens),
+      }));
+    },
+    [last],
+  );
+  const choose = ({ piece, left }: FoundPiece) => {
     const state = store?.getState();
-    if (!state) return;
+    // what is not understood stays to be mended
+    if (!state || left.length > 0) return;
     const id = freshPieceId(state.document);
     state.edit(addPiece(state.document, { id, ...piece }, state.piece));
     state.set({ piece: id, addingPiece: false });
     const first = `[data-piece-field^="${pieceAt(id)}/"]`;
     requestAnimationFrame(() => document.querySelector<HTMLElement>(first)?.focus());
   };
-  const { dialog, query, search, found, at, point, onKeyDown } = usePicker(pieceKindsFor, choose);
+  const { dialog, query, search, found, at, point, onKeyDown } = usePicker(find, choose);
+  const made = found[at]?.isFilled ? found[at] : null;
   return (
     <dialog ref={dialog} className="modal" onClose={onClose} aria-label="Add a piece">
       <div className="modal-box border-base-300 flex max-h-[80vh] max-w-md flex-col overflow-hidden border p-3">
         <input
           className="input input-sm w-full shrink-0"
-          placeholder="Row of pins, peg, land, body …"
+          placeholder="Row of pins, peg, land … or all of it: row pins 5x 0.6 1.9 left at 9.4 -5.8"
+          aria-describedby="quick-piece"
           aria-label="Search pieces"
           value={query}
           onChange={({ target }) => search(target.value)}
           onKeyDown={onKeyDown}
         />
+        <p id="quick-piece" className="text-secondary mt-1 min-h-[18px] text-[12px]">
+          {made && made.left.length === 0 && saidOf(made.piece)}
+          {made && made.left.length > 0 && (
+            <span className="text-error">
+              “{made.left.join(' ')}” has no place in {made.title.toLowerCase()}. A count is 5x, then come its
+              sizes, a step as 1.9 left, at x y, from a number by a step.
+            </span>
+          )}
+        </p>
         <ul
           ref={list}
           className="mt-2 min-h-0 overflow-y-auto"

@@ -25,7 +25,9 @@ export function Sentence({ piece }: { piece: PieceIntent }) {
 }
 
 function Part({ fragment, piece }: { fragment: Fragment; piece: PieceIntent }) {
-  if ('words' in fragment) return <span>{fragment.words} </span>;
+  if ('words' in fragment)
+    // a comma stands close to what it follows
+    return <span className={/^[,;]/.test(fragment.words) ? '-ml-[0.45ch]' : ''}>{fragment.words} </span>;
   switch (fragment.as) {
     case 'entry':
       return <InlineEntry id={piece.id} {...fragment} />;
@@ -146,6 +148,13 @@ const WORDS: Readonly<Record<string, string>> = {
   castellated: 'half hole',
 };
 
+/** Shapes of lands as one says them. */
+const SHAPE_WORDS: Readonly<Record<string, string>> = {
+  rectangle: 'rectangular',
+  'd-shape': 'D-shaped',
+  contour: 'free-form',
+};
+
 const BODY_SHAPES = ['rectangle', 'cylinder', 'outline', 'turned'];
 const LAND_SHAPES = ['rectangle', 'rounded', 'chamfered', 'oblong', 'round', 'd-shape', 'square', 'contour'];
 
@@ -155,16 +164,19 @@ export function InlineChoice({ piece, field, label }: { piece: PieceIntent; fiel
   const known = fieldAt(COMPOSITION, `/pieces/x/${field}`);
   const all = known?.kind === 'choice' ? known.of.map(String) : [];
   const shapes = piece.what === 'land' ? LAND_SHAPES : piece.what === 'body' ? BODY_SHAPES : all;
-  const fitting = field === 'shape' ? shapes : all;
+  // a land lies on one side; a hole brings its own to both
+  const sides = piece.what === 'land' ? all.filter((id) => id !== 'both') : all;
+  const fitting = field === 'shape' ? shapes : field === 'side' ? sides : all;
   const down = piece.as === 'facing' || piece.what === 'edge';
   const rows = field === 'towards' && down ? 'down' : USUAL[field];
   const value = valueAt(piece, `/${field}`);
+  const words = field === 'shape' && piece.what === 'land' ? SHAPE_WORDS : WORDS;
   return (
     <InlineList
       at={at}
       label={label}
       value={typeof value === 'string' ? value : (rows ?? '')}
-      options={fitting.map((id) => [id, WORDS[id] ?? id.replaceAll('-', ' ')] as const)}
+      options={fitting.map((id) => [id, words[id] ?? id.replaceAll('-', ' ')] as const)}
       onChange={(next) => edit([{ at, value: next }])}
     />
   );
@@ -175,7 +187,7 @@ function InlineSide({ piece, field, label }: { piece: PieceIntent; field: 'x' | 
   const edit = useBench((s) => s.edit);
   const at = `${pieceAt(piece.id)}/${field}`;
   const { negative, text } = sided(piece[field] ?? '');
-  if (text === '') return <span>{field === 'x' ? 'right' : 'up'} </span>;
+  if (text === '') return <span>{field === 'x' ? 'right of' : 'above'} </span>;
   return (
     <InlineList
       at={`${at}-side`}
@@ -184,11 +196,11 @@ function InlineSide({ piece, field, label }: { piece: PieceIntent; field: 'x' | 
       options={
         field === 'x'
           ? [
-              ['positive', 'right'],
-              ['negative', 'left'],
+              ['positive', 'right of'],
+              ['negative', 'left of'],
             ]
           : [
-              ['positive', 'up'],
+              ['positive', 'above'],
               ['negative', 'below'],
             ]
       }

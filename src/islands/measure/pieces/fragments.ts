@@ -23,8 +23,8 @@ function arrangementOf(piece: PieceIntent): Fragment[] {
   const what = elementOf(piece);
   const step =
     piece.steps !== undefined
-      ? [words('at steps'), entry('steps', 'Steps')]
-      : [words('stepping'), entry('step', 'Step')];
+      ? [words('at steps of'), entry('steps', 'Steps')]
+      : [words(', pitch'), entry('step', 'Step')];
   switch (piece.as ?? 'single') {
     case 'single':
       return [words('One'), ...what];
@@ -34,7 +34,7 @@ function arrangementOf(piece: PieceIntent): Fragment[] {
         ...(piece.steps === undefined ? [entry('n', 'Count')] : []),
         ...what,
         ...step,
-        words('to the'),
+        words(', running'),
         choice('towards', 'Towards'),
       ];
     case 'facing':
@@ -55,17 +55,18 @@ function arrangementOf(piece: PieceIntent): Fragment[] {
         words('×'),
         entry('rows', 'Rows'),
         ...what,
-        words('stepping'),
+        words(', pitch'),
         entry('step', 'Step across'),
-        words('and'),
+        words('across and'),
         entry('stepY', 'Step down'),
+        words('down'),
       ];
     case 'ring':
       return [
         words('Ring of'),
         entry('n', 'Count'),
         ...what,
-        words('on ⌀'),
+        words('on a circle of ⌀'),
         entry('ring', 'Diameter of the ring'),
         words('from'),
         entry('first', 'First at'),
@@ -81,7 +82,11 @@ function arrangementOf(piece: PieceIntent): Fragment[] {
   }
 }
 
-function elementOf({ what, shape, thickness, form, edgesX, edgesY }: PieceIntent): Fragment[] {
+/** What a piece is made of: its element with the sizes of that. */
+export function elementOf(piece: Omit<PieceIntent, 'id'>): Fragment[] {
+  const { as, what, shape, thickness, form, edgesX, edgesY } = piece;
+  const isMany = as !== undefined && as !== 'single' && as !== 'mirror' && as !== 'repeat';
+  const noun = (one: string): Fragment => words(isMany ? `${one}s` : one);
   const box = [
     ...(edgesX === undefined
       ? [entry('length', 'Length')]
@@ -93,30 +98,31 @@ function elementOf({ what, shape, thickness, form, edgesX, edgesY }: PieceIntent
   const isRound = shape === 'round' || shape === 'cylinder';
   switch (what) {
     case 'pin':
-      if (shape === 'square') return [words('square pin'), entry('width', 'Width')];
+      if (shape === 'square') return [noun('square pin'), entry('width', 'Width')];
       return shape === 'rectangle' || thickness !== undefined
-        ? [words('flat pin'), entry('width', 'Width'), words('×'), entry('thickness', 'Thickness')]
-        : [words('round pin'), ...across];
+        ? [noun('flat pin'), entry('width', 'Width'), words('×'), entry('thickness', 'Thickness')]
+        : [noun('round pin'), ...across];
     case 'terminal':
       return [
         choice('form', 'Form'),
-        ...(isRound || form === 'collapsing-ball' || form === 'non-collapsing-ball' || form === 'column'
+        ...(form === 'collapsing-ball' || form === 'non-collapsing-ball' || form === 'column'
           ? across
-          : box),
+          : [noun('terminal'), ...(isRound ? across : box)]),
       ];
     case 'land':
-      return [choice('shape', 'Shape'), words('land'), ...(shape === 'round' ? across : box)];
+      return [choice('shape', 'Shape'), noun('land'), ...(shape === 'round' ? across : box)];
     case 'hole':
       return [
-        words('hole ⌀'),
+        noun('hole'),
+        words('⌀'),
         entry('hole', 'Hole'),
-        words('slot to'),
+        words(', slotted to'),
         entry('slot', 'Slot length'),
-        words('in a land of'),
+        words(', in a land of'),
         entry('land', 'Land'),
       ];
     case 'peg':
-      return [words('peg'), ...across];
+      return [noun('peg'), ...across];
     case 'mask-window':
       return [words('window in the mask'), ...(isRound ? across : box)];
     case 'edge':
@@ -151,16 +157,19 @@ function placeOf({ as, xFrom, yFrom, xMine, yMine, edgesX, edgesY }: PieceIntent
       ? [
           entry('x', 'To the side'),
           { field: 'x', as: 'side', label: 'Right or left' } as const,
-          words(`${mine('x')}and`.trim()),
+          ...(mine('x') ? [words(mine('x').trim())] : []),
+          ...(edgesY === undefined ? [words('and')] : []),
         ]
       : []),
     ...(edgesY === undefined
       ? [
           entry('y', 'Up or below'),
           { field: 'y', as: 'side', label: 'Up or below' } as const,
-          words(`${mine('y')} of`.trim()),
+          ...(mine('y') ? [words(mine('y').trim())] : []),
         ]
-      : [words('of')]),
+      : edgesX === undefined
+        ? []
+        : [words('from')]),
     { field: 'from', as: 'piece', label: 'Placed from' },
     { field: 'from', as: 'point', label: 'Point of that' },
     ...(from('x') || from('y') ? [words(`${from('x')}${from('y')}`.trim())] : []),
@@ -201,7 +210,7 @@ function numbersOf(piece: PieceIntent): Fragment[] {
   return [
     words('; numbered from'),
     entry('numbers/from', 'First number'),
-    words('by'),
+    words('in steps of'),
     entry('numbers/by', 'Steps of numbers'),
   ];
 }

@@ -24,6 +24,19 @@ test('a table with semicolons, decimal commas, and width beside height', () => {
   expect(pattern.left.join(' ')).toContain('Remark');
 });
 
+test('the side of the board, in words of the trade; one that is not known is told', () => {
+  const rows = (head: string, ...sides: string[]) =>
+    table(
+      `Pad;X mm;Y mm;Width mm;Height mm;${head}\n${sides.map((side, i) => `${i + 1};${i};0;1;2;${side}`).join('\n')}\n`,
+    ).pattern;
+  const far = (pattern: ReturnType<typeof rows>) => pattern.lands.map((land) => land.far ?? false);
+  expect(far(rows('Layer', 'Top', 'Bottom', 'component', 'far'))).toEqual([false, true, false, true]);
+  expect(far(rows('Seite', 'oben', 'unten', 'Lötseite', 'Rückseite'))).toEqual([false, true, true, true]);
+  expect(rows('Layer', 'Top', 'inner 2').left.join()).toContain('Row 3: the side “inner 2” is not known');
+  // a pattern that lies on the far side alone is a pattern like any other
+  expect(far(rows('Side', 'bottom', 'bottom'))).toEqual([false, false]);
+});
+
 test('heads in German', () => {
   const { pattern } = table(
     'Pad-Nr.;Pos X [mm];Pos Y [mm];Länge [mm];Breite [mm];Winkel\n7;-2,65;1,905;1,65;0,6;90\n',

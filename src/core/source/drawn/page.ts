@@ -1,0 +1,86 @@
+import type { SheetUnit } from '../../document/document';
+import type { Ink } from '../ink';
+import type { Point } from '../../geometry/point';
+import type { Area, SourcePage } from '../page';
+import { boxesOf } from './boxes';
+import { dimensionsOf, type Dimension } from './dimensions';
+import { endsOf, type End } from './ends';
+import { withoutHatching } from './hatching';
+import { labelsOf, type Label } from './labels';
+import { liesIn, tablesRuled } from './ruling';
+import { strokesOf, type Shape, type Stroke } from './strokes';
+import { textsOf, type DrawnText } from './texts';
+
+// A page of a drawing, looked at: what its texts say, and what its lines and shapes are.
+
+/** A page as it was understood. */
+export interface DrawnPage {
+  readonly texts: readonly DrawnText[];
+  readonly labels: readonly Label[];
+  readonly strokes: readonly Stroke[];
+  readonly shapes: readonly Shape[];
+  readonly ends: readonly End[];
+  readonly dimensions: readonly Dimension[];
+  /** Labels that stand at no dimension line. */
+  readonly loose: readonly Label[];
+  readonly unit: SheetUnit;
+  readonly doubts: readonly string[];
+}
+
+/** Looks at a page: its texts, lines, shapes and dimensions. */
+export function drawnPage(
+  page: SourcePage,
+  ink: Ink,
+  asked: { readonly unit?: SheetUnit | undefined } = {},
+): DrawnPage {
+  const texts = textsOf(page.words);
+  const said = unitSaid(texts);
+  const unit = asked.unit ?? said ?? 'mm';
+  const labels = labelsOf(texts, unit);
+  const found = strokesOf(ink);
+  const outlined = [...found.shapes, ...boxesOf(found.strokes)];
+  const hatched = withoutHatching(outlined, found.strokes);
+  // what stands in a ruled table measures nothing
+  const tables = tablesRuled(hatched.strokes, hatched.shapes);
+  const strokes = hatched.strokes.filter(({ a, b }) => !liesIn(areaBetween(a, b), tables));
+  const shapes = hatched.shapes.filter(({ area, fill }) => isFilled(fill) || !liesIn(area, tables));
+  const ends = endsOf(shapes, strokes);
+  const { dimensions, loose } = dimensionsOf(
+    strokes,
+    ends,
+    labels.filter(({ area }) => !liesIn(area, tables)),
+  );
+  const isSaid =
+    asked.unit !== undefined || said !== null || labels.some(({ printed }) => /mm|\[|"/.test(printed));
+  return {
+    texts,
+    labels,
+    strokes,
+    shapes,
+    ends,
+    dimensions,
+    loose,
+    unit,
+    doubts: isSaid ? [] : [`The page names no unit: ${unit} is taken.`],
+  };
+}
+
+const isFilled = (fill: Shape['fill']) => fill !== null && fill !== 'paper';
+
+const areaBetween = (a: Point, b: Point): Area => ({
+  x0: Math.min(a.x, b.x),
+  x1: Math.max(a.x, b.x),
+  y0: Math.min(a.y, b.y),
+  y1: Math.max(a.y, b.y),
+});
+
+/** The unit that a note of the page names for its numbers; `null` where none or both are named. */
+function unitSaid(texts: readonly DrawnText[]): SheetUnit | null {
+  const all = texts.map(({ text }) => text).join('\n');
+  const isMetric =
+    /millimet|\bunits?\b[^\n]*\bmm\b|\bin mm\b|\(mm\)|Einheit[^\n]*mm|单位[^\n]*mm|単位[^\n]*mm/i.test(all);
+  const isInch = /\binch(?:es)?\b|\bZoll\b/i.test(all);
+  if (/\bmils\b|\bin mil\b|\(mil\)/i.test(all)) return isMetric || isInch ? null : 'mil';
+  if (isMetric && isInch) return /\[|\(/.test(all) ? 'mm' : null;
+  return isMetric ? 'mm' : isInch ? 'in' : null;
+}
