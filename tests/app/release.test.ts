@@ -102,9 +102,9 @@ it('shows films as they will be made: read again, held against the footprint, an
   // neighbours lie a pitch of 50 mil apart, as the sheet is in inches
   await page.locator('dialog[open] button ::-p-text(Ruler)').click();
   await page.locator('#ruler-from').fill('Copper, top 1');
-  await page.locator('#ruler-to').fill('Copper, top 2');
+  await page.locator('#ruler-to').fill('Copper, top 3');
   await page.waitForFunction(() =>
-    /middles.*50\.?0* mil/s.test(document.querySelector('[aria-label=Distances]')?.textContent ?? ''),
+    /middle to middle 50\.?0* mil/s.test(document.querySelector('[aria-label=Distances]')?.textContent ?? ''),
   );
   await page.locator('dialog[open] button ::-p-text(Close)').click();
   await page.waitForFunction(() => !document.querySelector('dialog[open]'));
