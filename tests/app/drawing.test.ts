@@ -66,6 +66,19 @@ it('fills a package by the numbers at the lines of its drawing, and its lands by
   await waitSaved(page);
   expect(await valueOf(page, '#entry-E1')).toBe('1.20-1.40');
   expect(await valueOf(page, '#entry-A1')).toBe('0.01-0.10');
+  // a newer edition is read at the same places
+  writeFileSync(
+    file,
+    await drawOutline({ ...scene, says: { ...scene.says, E1: '1.25-1.40' } }, style, null, 0),
+  );
+  await bring(file);
+  await page.locator('button ::-p-text(Read the same places again)').click();
+  const newer = await page.waitForSelector('[aria-label="What the newer edition says"]');
+  expect(await newer?.evaluate((one) => one.textContent)).toContain('1 number differs');
+  expect(await newer?.$eval('ul', (list) => list.textContent)).toContain('E1 1.20-1.40 → 1.25-1.40');
+  await page.locator('button ::-p-text(Take the newer edition)').click();
+  await page.waitForSelector('#entry-E1');
+  expect(await valueOf(page, '#entry-E1')).toBe('1.25-1.40');
   await bring(resolve('public/demo/HS-BC10 land pattern.pdf'));
   await page.waitForSelector('[aria-label="Land pattern that the page draws"]');
   await page.locator('button ::-p-text(own lands)').click();

@@ -33,8 +33,10 @@ export function rereadSource(
     const page = pages.find(({ number }) => number === from.page);
     const printed = page && from.box ? textAt(page, from.box) : '';
     const read = reading(from.page)?.dimensions.find((one) => one.symbol === symbol) ?? null;
-    const same = squeezed(printed) === squeezed(from.text);
-    if (same || (read && squeezed(read.text) === squeezed(from.entry) && printed === '')) return [];
+    if (squeezed(printed) === squeezed(from.text)) return [];
+    // words of a drawing that stand turned or over one another have no one order; what they say has to be the same
+    const saysSame = read !== null && squeezed(read.text) === squeezed(from.entry);
+    if (saysSame && (printed === '' || signsOf(printed) === signsOf(from.text))) return [];
     return [{ symbol, before: text, printed, now: read?.text ?? null }];
   });
 }
@@ -52,3 +54,4 @@ export function textAt(
 }
 
 const squeezed = (text: string) => text.replace(/\s+/g, '');
+const signsOf = (text: string) => [...squeezed(text)].sort().join('');

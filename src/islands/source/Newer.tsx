@@ -1,19 +1,23 @@
 import { useState } from 'react';
+import type { SheetUnit } from '../../core/document/document';
 import { writtenEntry } from '../../core/document/entries';
 import { rereadSource, type Reread } from '../../core/source/reread';
 import { takeEdits, type TakenFrom } from '../../core/source/take';
 import type { SourceReading } from '../../core/source/reading';
-import type { TableAsk } from '../../workers/jobs/read-table';
+import type { TableAsk, TableInput } from '../../workers/jobs/read-table';
 import { attempt } from '../common/trouble';
 import { counted } from '../common/words';
 import { useBench } from '../state/context';
 import { readPage } from './sheet-file';
 import { understand } from './understand';
 import type { Datasheet } from './useDatasheet';
+import { hasInk, readDrawing } from './useDrawing';
 
 interface Props {
   readonly sheet: Datasheet;
   readonly from: TakenFrom;
+  /** Of plain numbers, where a person said it. */
+  readonly unit: SheetUnit | null;
   readonly onTaken: () => Promise<void>;
 }
 
@@ -25,7 +29,7 @@ interface Compared {
 }
 
 /** A file that the footprint does not know yet may be a newer edition of one that its numbers come from. */
-export function Newer({ sheet, from, onTaken }: Props) {
+export function Newer({ sheet, from, unit, onTaken }: Props) {
   const document = useBench((s) => s.document);
   const edit = useBench((s) => s.edit);
   const set = useBench((s) => s.set);
@@ -47,18 +51,28 @@ export function Newer({ sheet, from, onTaken }: Props) {
     ];
     const readings: (readonly [number, SourceReading])[] = [];
     const read = [];
+    const inUnit = unit === null ? {} : { unit };
     for (const number of pages) {
       if (number > open.pages) continue;
-      const { page, seen } = await readPage(open, number, () => undefined);
+      const whole = await readPage(open, number, () => undefined);
+      const { page, seen } = whole;
       // places are kept as they are seen on the page
       read.push({ ...page, words: page.words.map((word) => ({ ...word, area: seen(word.area) })) });
-      const input = { kind: 'words', words: page.words, isScan: page.isScan } as const;
+      const drawing = hasInk(open, whole) ? await readDrawing({ open, name: about.name }, whole, unit) : null;
+      const input: TableInput = {
+        kind: 'words',
+        words: page.words,
+        isScan: page.isScan,
+        ...(drawing?.ok ? { drawing: drawing.value.outline } : {}),
+      };
       const count = writtenEntry(document.package.dimensions['n']).text;
-      const answer = await understand({ input, family: document.package.family, letters: {} });
-      if (!answer.ok || !answer.value.reading) continue;
+      const answer = await understand({ input, family: document.package.family, letters: {}, ...inUnit });
+      // a page that was not read says nothing of what differs
+      if (!answer.ok) throw new Error(answer.error);
+      if (!answer.value.reading) continue;
       const sized =
         answer.value.reading.sizes.length > 1
-          ? await ofSize(input, document.package.family, count)
+          ? await ofSize(input, document.package.family, count, inUnit)
           : answer.value.reading;
       if (sized) readings.push([number, sized]);
     }
@@ -130,7 +144,12 @@ export function Newer({ sheet, from, onTaken }: Props) {
   );
 }
 
-async function ofSize(input: TableAsk['input'], family: string, size: string): Promise<SourceReading | null> {
-  const answer = await understand({ input, family, letters: {}, size });
+async function ofSize(
+  input: TableInput,
+  family: string,
+  size: string,
+  inUnit: Pick<TableAsk, 'unit'>,
+): Promise<SourceReading | null> {
+  const answer = await understand({ input, family, letters: {}, size, ...inUnit });
   return answer.ok ? answer.value.reading : null;
 }

@@ -29,7 +29,7 @@ import { ReadList } from './ReadList';
 import { useDatasheet, type Datasheet } from './useDatasheet';
 import { useKnownLetters } from './useKnownLetters';
 import { usePage, useUnderstanding, useWaiting } from './useReading';
-import { useDrawing } from './useDrawing';
+import { hasInk, useDrawing } from './useDrawing';
 import { usePages } from './usePages';
 
 const NOTHING: Choices = new Map();
@@ -113,7 +113,7 @@ function Read({ sheet, wish }: { sheet: Datasheet; wish: SourceWish }) {
   );
   const drawing = useDrawing(sheet, read, unit);
   const drawn = drawing?.ok ? drawing.value : null;
-  const isDrawn = sheet.open !== null && read !== null && !read.page.isScan;
+  const isDrawn = hasInk(sheet.open, read);
   const input = useMemo((): TableInput | null => {
     if (sheet.pasted) return { kind: 'pasted', ...sheet.pasted };
     // a table and the drawing beside it are understood together
@@ -150,6 +150,11 @@ function Read({ sheet, wish }: { sheet: Datasheet; wish: SourceWish }) {
     [input, answer, isThin, isKnown, family, common],
   );
   const guessed = useUnderstanding(guessing);
+  const isReading =
+    state?.kind === 'reading' ||
+    (isDrawn && drawing === null) ||
+    (ask !== null && !understood) ||
+    (asked === null && pages.isLooking);
   const guesses = answer && answer.guesses.length > 0 ? answer.guesses : (guessed?.answer?.guesses ?? []);
 
   const from = useMemo(
@@ -310,7 +315,7 @@ function Read({ sheet, wish }: { sheet: Datasheet; wish: SourceWish }) {
             {state.why}
           </p>
         )}
-        {(state?.kind === 'reading' || (ask && !understood) || (asked === null && pages.isLooking)) && (
+        {isReading && (
           <p role="status" className="text-secondary">
             {state?.kind === 'reading' && state.isPicture
               ? 'Reading the picture; this takes a few seconds'
@@ -327,7 +332,8 @@ function Read({ sheet, wish }: { sheet: Datasheet; wish: SourceWish }) {
             Read the whole page again
           </button>
         )}
-        <Newer sheet={sheet} from={from} onTaken={keepFile} />
+        {/* what is read comes over it: a button must not move away under the pointer */}
+        {!isReading && <Newer sheet={sheet} from={from} unit={unit} onTaken={keepFile} />}
         {answer && (
           <FamilyLine
             reading={reading}
