@@ -139,14 +139,16 @@ it('shows the help of the place by ? and F1, in a field too, by its name, and on
   await page.keyboard.press('Escape');
 });
 
+/** Runs a command by its name. */
+async function run(command: string): Promise<void> {
+  await page.waitForSelector('dialog[open]', { hidden: true });
+  await page.keyboard.press('k');
+  await page.waitForSelector('dialog[open] input');
+  await page.keyboard.type(command);
+  await page.keyboard.press('Enter');
+}
+
 it('keeps a revision and finds a button of another stage by their names', async () => {
-  const run = async (command: string) => {
-    await page.waitForSelector('dialog[open]', { hidden: true });
-    await page.keyboard.press('k');
-    await page.waitForSelector('dialog[open] input');
-    await page.keyboard.type(command);
-    await page.keyboard.press('Enter');
-  };
   await run('keep a revision for review');
   await page.waitForSelector('[aria-label="Revision 1, for review"]');
   await run('area kept free');
@@ -356,4 +358,28 @@ it('lists what can be done in every place by K, and has help in every bar', asyn
     await page.keyboard.press('Escape');
     await page.waitForSelector('#help-title', { hidden: true });
   }
+});
+
+it('keeps the focus from falling to the page', async () => {
+  const untilFocus = (selector: string) =>
+    page.waitForFunction((place) => document.activeElement?.closest(place) !== null, {}, selector);
+  await page.goto(server.url, { waitUntil: 'networkidle0' });
+  await begin('gull wing dual');
+  const before = page.url();
+  await run('duplicate the footprint');
+  await page.waitForFunction((old) => location.href !== old, {}, before);
+  await page.waitForSelector('section[aria-label="Sheet"] svg');
+  await untilFocus('main');
+  // what is put away gives it back to the column
+  await page.locator('main button ::-p-text(Read the datasheet)').click();
+  await untilFocus('main[aria-label=Datasheet]');
+  await page.keyboard.press('Escape');
+  await page.waitForSelector('main[aria-label=Datasheet]', { hidden: true });
+  await untilFocus('main');
+  // keys are commands there
+  await page.keyboard.press('s');
+  await page.waitForSelector('input[aria-label="Search the Shelf"]');
+  await untilFocus('main');
+  await begin('composed');
+  await untilFocus('main');
 });

@@ -10,6 +10,7 @@ import { letGoOfLists } from '../common/typing';
 import { holdWithDrafts } from '../state/draft';
 import { AskedCommands } from './AskedCommands';
 import { AskedHelp } from './AskedHelp';
+import { keepFocus } from './keep-focus';
 import { NewVersion } from './NewVersion';
 import { keepOffline } from './offline';
 
@@ -64,6 +65,7 @@ export function App({ earlierPorts }: { earlierPorts: readonly number[] }) {
   useEffect(holdWithDrafts, []);
   useEffect(stayInStep, []);
   useEffect(letGoOfLists, []);
+  useEffect(keepFocus, []);
   return (
     <>
       <NewVersion />
