@@ -10,6 +10,7 @@ import {
   server,
   valueOf,
   waitSaved,
+  retype,
 } from './harness';
 
 let browser: Browser;
@@ -176,12 +177,12 @@ describe('a sixteen-lead datasheet, from the keyboard alone', () => {
       );
     const before = await drawingOf(page);
     await page.locator('main button ::-p-text(Add a second source)').click();
-    await page.locator('[aria-label="Name of Second source 1"]').fill('KM-16 sheet');
+    await retype(page, '[aria-label="Name of Second source 1"]', 'KM-16 sheet');
     await press('Tab');
-    await page.locator('[aria-label="KM-16 sheet, Lead span E"]').fill('10.6..11.2');
+    await retype(page, '[aria-label="KM-16 sheet, Lead span E"]', '10.6..11.2');
     await press('Tab');
     await ledger('KM-16 sheet: Joint misses the goals of its level');
-    await page.locator('[aria-label="KM-16 sheet, Leads n"]').fill('14');
+    await retype(page, '[aria-label="KM-16 sheet, Leads n"]', '14');
     await press('Tab');
     await ledger('KM-16 sheet has 14 terminals, and there are 16 lands');
     expect(await drawingOf(page)).toBe(before);

@@ -72,7 +72,7 @@ export async function openFootprint(page: Page, name: string): Promise<void> {
   await page.waitForSelector('main [role=listitem] a');
   // only what is near the window is on the page
   if (!(await page.$(link)))
-    await page.locator('input[aria-label="Search the Shelf"]').fill(name.split(' ')[0] ?? name);
+    await retype(page, 'input[aria-label="Search the Shelf"]', name.split(' ')[0] ?? name);
   await page.locator(link).click();
   await page.waitForSelector('section[aria-label="Sheet"] svg');
 }

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { PASSIVES } from '../../src/demo/passives';
-import { expectNoFaults, openDemo, server } from './harness';
+import { expectNoFaults, openDemo, server, retype } from './harness';
 
 let browser: Browser;
 let page: Page;
@@ -36,7 +36,7 @@ it('is read from pasted cells, the doubtful row first, and mended in place', asy
     page.$eval(`select[aria-label="What “${head}” holds"]`, (e) => (e as HTMLSelectElement).value);
   expect([await role('T'), await role('a'), await role('Packing')]).toEqual(['A', 'T', 'left']);
   await page.locator('button[aria-label="Cells of row 3"]').click();
-  await page.locator('input[aria-label="W ±0.1 of row 3"]').fill('1.25');
+  await retype(page, 'input[aria-label="W ±0.1 of row 3"]', '1.25');
   await page.keyboard.press('Enter');
   await untilText('CAPC2012');
 });

@@ -9,6 +9,7 @@ import {
   summaryOf,
   valueOf,
   waitSaved,
+  retype,
 } from './harness';
 
 let browser: Browser;
@@ -36,12 +37,12 @@ it('holds the datasheet’s lands against the computed ones, adopts them, and ke
   expect(await tableOf(COMPARED)).toContainEqual(['Z', '11.15', '10.50', '−0.65']);
   // the same land, stated as the gap that it leaves
   await page.select('select[aria-label="How the datasheet states the distance"]', 'gap');
-  await page.locator('input[aria-label="Recommended land distance"]').fill('240mil');
+  await retype(page, 'input[aria-label="Recommended land distance"]', '240mil');
   // 240 mil is 6.096; 6.096 + 2·2.2
   expect(await tableOf(COMPARED)).toContainEqual(['Z', '11.15', '10.496', '−0.654']);
   expect(await tableOf('Joint margins of both patterns')).toHaveLength(3);
   await press('Use the datasheet’s');
-  await page.locator('input[aria-label="Reason"]').fill('as on the evaluation board');
+  await retype(page, 'input[aria-label="Reason"]', 'as on the evaluation board');
   await waitSaved(page);
   await page.reload({ waitUntil: 'networkidle0' });
   await page.keyboard.press('2');
@@ -56,7 +57,7 @@ it('holds the datasheet’s lands against the computed ones, adopts them, and ke
 
 it('sets a size of one group by hand and keeps the gap where the person chose it', async () => {
   await press('Use the computed');
-  await page.locator('input[aria-label="Land Y set by hand"]').fill('3.2');
+  await retype(page, 'input[aria-label="Land Y set by hand"]', '3.2');
   await page.waitForSelector('select option[value="gap"]');
   const hold = await page.$$('fieldset select');
   await hold[0]?.select('gap');
@@ -73,7 +74,7 @@ it('reads a plain number in the unit shown, and says the unit when another is sh
   const unit = (name: string) => page.locator(`[aria-label="Unit shown"] ::-p-text(${name})`).click();
   await unit('mil');
   expect(await valueOf(page, hand)).toBe('3.2 mm');
-  await page.locator(hand).fill('120');
+  await retype(page, hand, '120');
   await waitSaved(page);
   await page.reload({ waitUntil: 'networkidle0' });
   await page.keyboard.press('2');

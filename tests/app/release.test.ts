@@ -5,7 +5,7 @@ import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { converter } from '../data/documents';
-import { columnOf, expectNoFaults, openDemo, openFootprint, savedFiles, server } from './harness';
+import { columnOf, expectNoFaults, openDemo, openFootprint, savedFiles, server, retype } from './harness';
 
 let browser: Browser;
 let page: Page;
@@ -59,9 +59,9 @@ it('makes a release of one footprint by a target of one’s own, and of several'
       'Mechanics, own',
   );
   await page.locator('main label ::-p-text(IPC-2581)').click();
-  await page.locator('[aria-label="Pattern of file names"]').fill('{reference}-{colour}');
+  await retype(page, '[aria-label="Pattern of file names"]', '{reference}-{colour}');
   await until('“{colour}” is not known');
-  await page.locator('[aria-label="Pattern of file names"]').fill('{reference}-{standard}');
+  await retype(page, '[aria-label="Pattern of file names"]', '{reference}-{standard}');
   await press('Make the release');
   const { manifest, files } = opened(readFileSync(await saved(/^U4 tide converter, Mechanics, own\.zip$/)));
   expect(Object.keys(files)).toContain('U4-SOP65P640X120-16N.ipc2581.xml');
@@ -101,8 +101,8 @@ it('shows films as they will be made: read again, held against the footprint, an
   expect(rows).toContain('Copper, top8 areas, every edge within 0.2 µm of the footprint’s');
   // neighbours lie a pitch of 50 mil apart, as the sheet is in inches
   await page.locator('dialog[open] button ::-p-text(Ruler)').click();
-  await page.locator('#ruler-from').fill('Copper, top 1');
-  await page.locator('#ruler-to').fill('Copper, top 3');
+  await retype(page, '#ruler-from', 'Copper, top 1');
+  await retype(page, '#ruler-to', 'Copper, top 3');
   await page.waitForFunction(() =>
     /middle to middle 50\.?0* mil/s.test(document.querySelector('[aria-label=Distances]')?.textContent ?? ''),
   );

@@ -51,7 +51,7 @@ it('undo goes on after a reload, and says what each step was', async () => {
 it('keeps a revision, locks the approved one, goes on, and brings it back', async () => {
   await page.keyboard.press('Escape');
   await page.keyboard.press('7');
-  await page.locator('[aria-label="Note of the revision"]').fill('for the first board');
+  await retype(page, '[aria-label="Note of the revision"]', 'for the first board');
   await page.select('select[aria-label="State of the revision"]', 'approved');
   await page.locator('button ::-p-text(Keep revision 1)').click();
   await told('Revision 1 is approved and locked.');
@@ -93,10 +93,10 @@ it('holds two side by side: a variant and its original, a revision, another leve
   expect(await list()).toMatch(/process\s*standard → kitchen-table/i);
   expect(await page.$$eval('section[aria-label=Sheet] svg .drawing', (all) => all.length)).toBe(2);
   // what differs by less than half a millimetre is left out of the list, and the copper differs all the same
-  await page.locator('[aria-label="Smallest difference of lengths, mm"]').fill('0.5');
+  await retype(page, '[aria-label="Smallest difference of lengths, mm"]', '0.5');
   await page.waitForFunction(() => !document.querySelector('main')?.textContent?.includes('Land upright'));
   expect(await list()).toContain('The copper differs.');
-  await page.locator('[aria-label="Smallest difference of lengths, mm"]').fill('0');
+  await retype(page, '[aria-label="Smallest difference of lengths, mm"]', '0');
   await page.locator('main a ::-p-text(Land across)').hover();
   await page.waitForSelector('section[aria-label=Sheet] svg rect.ring');
   // the original beside its own other level
@@ -148,7 +148,7 @@ it('reviews what changed since a revision, as a page for who approves it', async
   await page.locator('[aria-label="Density level"] button ::-p-text(A)').click();
   await waitSaved(page);
   await page.goto(server.url, { waitUntil: 'networkidle0' });
-  await page.locator('input[aria-label="Search the Shelf"]').fill('bypass');
+  await retype(page, 'input[aria-label="Search the Shelf"]', 'bypass');
   await page.waitForFunction(() => document.querySelectorAll('main [role=listitem]').length < 4);
   await page.locator('main [role=listitem] input[type=checkbox]').click();
   await page.locator('[role=toolbar] button ::-p-text(all shown)').click();

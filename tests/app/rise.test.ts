@@ -13,6 +13,7 @@ import {
   server,
   valueOf,
   waitSaved,
+  retype,
 } from './harness';
 
 let browser: Browser;
@@ -198,7 +199,7 @@ it('says of another part what the Ledger says of it', async () => {
 });
 
 it('takes a lean out that was typed in', async () => {
-  await page.locator('main input[aria-label="Turn about y, degrees"]').fill('2');
+  await retype(page, 'main input[aria-label="Turn about y, degrees"]', '2');
   await page.keyboard.press('Enter');
   await page.waitForFunction(() => document.body.innerText.includes('leans by 2°'));
   await page.locator('button ::-p-text(Stand it upright)').click();

@@ -1,6 +1,6 @@
 import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, expect, it } from 'vitest';
-import { expectNoFaults, openDemo, openFootprint } from './harness';
+import { expectNoFaults, openDemo, openFootprint, retype } from './harness';
 
 let browser: Browser;
 let page: Page;
@@ -71,8 +71,8 @@ it('is walked by keys, and lies in the section of a padstack', async () => {
   await page.keyboard.press('3');
   await page.locator('main figure + button').click();
   await page.waitForSelector('main section[aria-label=Ruler]');
-  await page.locator('#ruler-from').fill('hole, left edge');
-  await page.locator('#ruler-to').fill('copper, left edge');
+  await retype(page, '#ruler-from', 'hole, left edge');
+  await retype(page, '#ruler-to', 'copper, left edge');
   await page.waitForSelector('main ul[aria-label=Distances]');
   await page.locator('::-p-xpath(//section[@aria-label="Ruler"]//button[.="Put away"])').click();
   await page.keyboard.press('2');
@@ -81,15 +81,15 @@ it('is walked by keys, and lies in the section of a padstack', async () => {
 });
 
 it('keeps a measurement, whose wish in mil is a check that undo takes back', async () => {
-  await page.locator('#ruler-from').fill('land 1, middle');
-  await page.locator('#ruler-to').fill('land 2, middle');
+  await retype(page, '#ruler-from', 'land 1, middle');
+  await retype(page, '#ruler-to', 'land 2, middle');
   await page.locator('button[aria-label="Keep upright, y"]').click();
-  await page.locator('input[aria-label^="Wished from"]').fill('120 mil');
+  await retype(page, 'input[aria-label^="Wished from"]', '120 mil');
   await page.waitForFunction(() =>
     document.querySelector('aside[aria-label=Ledger]')?.textContent?.includes('not as wished'),
   );
   expect(await ledger()).toContain('3.00 mm');
-  await page.locator('input[aria-label^="Wished from"]').fill('118.1±1 mil');
+  await retype(page, 'input[aria-label^="Wished from"]', '118.1±1 mil');
   await page.waitForFunction(
     () => !document.querySelector('aside[aria-label=Ledger]')?.textContent?.includes('not as wished'),
   );

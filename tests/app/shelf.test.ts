@@ -84,7 +84,7 @@ describe('the Shelf as a library', () => {
       (option) => (option as HTMLOptionElement).value,
     );
     await page.select('select[aria-label="Move to group"]', group);
-    await page.locator('[aria-label="Tag for the selected"]').fill('Buoy');
+    await retype(page, '[aria-label="Tag for the selected"]', 'Buoy');
     await page.keyboard.press('Enter');
     await page.waitForSelector('button[title="Take the tag buoy from the selected"]');
     await page.locator('button ::-p-text(Export as ZIP)').click();
@@ -220,7 +220,7 @@ describe('the Shelf as a library', () => {
 
     // one is changed here, and asked about
     await openFootprint(fresh, 'U4 tide converter');
-    await fresh.locator('[aria-label="Name of the footprint"]').fill('U4 mine');
+    await retype(fresh, '[aria-label="Name of the footprint"]', 'U4 mine');
     await waitSaved(fresh);
     await fresh.goto(server.url, { waitUntil: 'networkidle0' });
     await restore();

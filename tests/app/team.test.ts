@@ -114,7 +114,7 @@ it('sends a footprint as a link: looked at, held against another, put on the She
       said.some((text) => /▲ approved by K\. Lund.*has been changed since/.test(text))
     );
   });
-  await page.locator('input[aria-label="Search the Shelf"]').fill('approved');
+  await retype(page, 'input[aria-label="Search the Shelf"]', 'approved');
   await page.waitForFunction(() => document.querySelectorAll('main [role=listitem]').length === 1);
   // what is cut off is said
   await page.goto(link.slice(0, -20), { waitUntil: 'networkidle0' });

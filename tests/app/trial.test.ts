@@ -10,6 +10,7 @@ import {
   server,
   valueOf,
   waitSaved,
+  retype,
 } from './harness';
 
 let browser: Browser;
@@ -90,8 +91,8 @@ it('places a footprint by typing, moves it by keys, and measures it from another
   await page.keyboard.press('Enter');
   // C12 to C14 are taken by the row that is there
   await page.waitForSelector('section[aria-label="Part C1"]');
-  await page.locator('[aria-label="x of C1"]').fill('30');
-  await page.locator('[aria-label="y of C1"]').fill('1000mil');
+  await retype(page, '[aria-label="x of C1"]', '30');
+  await retype(page, '[aria-label="y of C1"]', '1000mil');
   await page.keyboard.press('Enter');
   await page.keyboard.press('ArrowRight');
   await page.keyboard.press('ArrowRight');
@@ -101,7 +102,7 @@ it('places a footprint by typing, moves it by keys, and measures it from another
   await page.keyboard.press('r');
   await holds('angle of C1', '90');
   // a place that cannot be read is told where it is typed, and leaves the part out
-  await page.locator('[aria-label="x of C1"]').fill('ten');
+  await retype(page, '[aria-label="x of C1"]', 'ten');
   await page.waitForSelector('[aria-label="x of C1"][aria-invalid=true]');
   await says('left out');
   await page.keyboard.press('Escape');
@@ -137,7 +138,7 @@ it('moves a text, tells where it cannot be read, and clears all of them by one p
   await select('U7');
   await page.locator('section[aria-label="Part U7"] summary ::-p-text(Texts)').click();
   await page.select('select[aria-label="place of the reference of U7"]', 'point');
-  await page.locator('[aria-label="x of the reference of U7"]').fill('30');
+  await retype(page, '[aria-label="x of the reference of U7"]', '30');
   await says('The reference of U7 is printed');
   await page.locator('main button ::-p-text(Clear all texts)').click();
   await says('1 text moved: reference of U7');
@@ -175,7 +176,7 @@ it('tells that a revision of a placed footprint was approved, and takes it', asy
   await page.keyboard.press('Escape');
   await waitSaved(page);
   await page.keyboard.press('7');
-  await page.locator('[aria-label="Note of the revision"]').fill('higher lid');
+  await retype(page, '[aria-label="Note of the revision"]', 'higher lid');
   await page.select('select[aria-label="State of the revision"]', 'approved');
   await page.locator('button ::-p-text(Keep revision)').click();
   await page.waitForSelector('button[aria-label="Revision 1, approved"]');
@@ -198,7 +199,7 @@ it('is looked at from below and in 3D, keeps over a reload, and takes mil', asyn
   await page.waitForSelector('section[aria-label=Sheet] canvas');
   await page.keyboard.press('t');
   await select('U1');
-  await page.locator('[aria-label="x of U1"]').fill('38.5');
+  await retype(page, '[aria-label="x of U1"]', '38.5');
   await page.keyboard.press('Enter');
   await waitSaved(page);
   await page.reload({ waitUntil: 'networkidle0' });
@@ -206,7 +207,7 @@ it('is looked at from below and in 3D, keeps over a reload, and takes mil', asyn
   expect(await valueOf(page, '[aria-label="x of U1"]')).toBe('38.5');
   await page.keyboard.press('u');
   await holds('x of U1', '38.5 mm');
-  await page.locator('[aria-label="x of U1"]').fill('1500');
+  await retype(page, '[aria-label="x of U1"]', '1500');
   // the step of the arrow keys stays what it was
   await holds('Step of arrow keys and dragging', '0.5 mm');
   await says('U1 at 1500');

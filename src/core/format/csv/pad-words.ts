@@ -15,3 +15,32 @@ export const WORDS_OF_LENGTHS = {
   diameter: 'dia(?:meter)?|ø|⌀|durchmesser|diam[èe]tre|di[áa]metro|diametro|диаметр',
   hole: 'hole|drill|bore|bohrung|bohrloch|perçage|trou|taladro|agujero|foro|furo|отверстие',
 } as const;
+
+/** Shapes that lands have in pad tables. */
+export type CalledShape = 'rectangle' | 'round' | 'oblong' | 'd-shape';
+
+/** Words of shapes in cells, without blanks and dashes. */
+const SHAPES: readonly (readonly [RegExp, CalledShape])[] = [
+  [
+    /^(|r|s|rect(angle|angular|angulaire)?|square|rechteck(ig)?|quadrat(isch)?|carr[ée]e?|rect[áa]ngul(ar|o)|cuadrad[ao]|rettangol(o|are)|quadrat[ao]|retangul(ar|o)|ret[âa]ngulo|quadrad[ao]|прямоугольн(ая|ый|ик)|квадрат(ная|ный)?|矩形|长方形|長方形|正方形|方形|角)$/,
+    'rectangle',
+  ],
+  [
+    /^(c|round|circ(le|ular)|circulaire|cercle|kreis(förmig)?|rund|ronde?|redond[ao]|c[íi]rcul(o|ar)|tond[ao]|circolare|cerchio|кругл(ая|ый)|круг|圆形?|円形?|丸)$/,
+    'round',
+  ],
+  [
+    /^(o|ob(long|round)|oblongue?|oblung[ao]|oblong[ao]|ovale?|ovalad[ao]|ova(l|le|is)|stadium|langrund|langloch|овал(ьная|ьный)?|椭圆形?|長円形?|长圆形?|腰形)$/,
+    'oblong',
+  ],
+  [/^(d|dshape)$/, 'd-shape'],
+];
+
+/** What a cell says of a land's shape: a rectangle where it is empty, `null` where its word is not known. */
+export const shapeCalled = (cell: string): CalledShape | null => {
+  const word = cell
+    .trim()
+    .toLowerCase()
+    .replace(/[\s_-]/g, '');
+  return SHAPES.find(([words]) => words.test(word))?.[1] ?? null;
+};

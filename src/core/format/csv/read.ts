@@ -1,12 +1,12 @@
-import Papa from 'papaparse';
 import { place, rectangle, type Figure, type Placed } from '../../geometry/figure';
 import { fullTurn } from '../../geometry/point';
 import { pinsNamed } from '../../given/pins';
 import type { GivenFile, GivenLand, GivenVia } from '../../given/pattern';
 import { formatNumber, MM_PER, quantise, type LengthUnit } from '../../units/length';
-import { gridsOfHtml } from '../../source/html';
 import { fail, ok, type Result } from '../../units/result';
 import { columnOf, headWords, sayPlace, UNIT, type PadColumn } from './pad-columns';
+import { shapeCalled } from './pad-words';
+import { headRow, numberOf, rowsOf, SIZES, unitIn, withPlainNumbers, withWholeHeads } from './rows';
 
 // Pad tables: a row for each land, columns by their heads or by choice, lengths in mm, mil or inch. A table that
 // Tapis wrote is read back whole.
@@ -29,8 +29,6 @@ export interface PadTable {
 
 const MOST_ROWS = 20_000;
 const MOST_COLUMNS = 200;
-/** Digits of a number at most; more are none that is measured. */
-const LONGEST_NUMBER = 40;
 /** Largest table that is read, in characters. */
 const LARGEST_TABLE = 8_000_000;
 
@@ -54,57 +52,6 @@ export const hasNumberColumns = (text: string): boolean =>
     (row) => row.filter((cell) => !Number.isNaN(numberOf(cell))).length >= 3,
   );
 
-function rowsOf(text: string): { readonly rows: string[][]; readonly errors: readonly string[] } {
-  if (/^\s*</.test(text)) return { rows: rowsOfHtml(text), errors: [] };
-  const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' });
-  const rows = parsed.data.map((row) => row.map((cell) => cell.trim()));
-  const errors = parsed.errors
-    .filter(({ type }) => type === 'Quotes')
-    .map(({ message, row }) => `Row ${(row ?? 0) + 1}: ${message}.`);
-  return { rows: rows.every((row) => row.length < 3) ? rowsOfPlain(text) : rows, errors };
-}
-
-/** Rows of a text whose columns stand between blanks: two or more where heads have blanks in them. */
-function rowsOfPlain(text: string): string[][] {
-  const lines = text
-    .replace(/^\uFEFF/, '')
-    .split(/\r\n|\r|\n/)
-    .map((line) => line.replace(/^\s*\|/, '').trim())
-    .filter((line) => line !== '' && !/^[-=+|\s]+$/.test(line));
-  const by = (gap: RegExp) => lines.map((line) => line.split(gap).map((cell) => cell.trim()));
-  const isBarred = lines.filter((line) => line.includes('|')).length > lines.length / 2;
-  if (isBarred) return by(/\|/).map((row) => (row.at(-1) === '' ? row.slice(0, -1) : row));
-  const wide = by(/\t|\s{2,}/);
-  return wide.some((row) => row.length >= 4) ? wide : by(/\s+/);
-}
-
-/** Rows of the table of an HTML text that has the most cells. */
-function rowsOfHtml(html: string): string[][] {
-  const [largest] = gridsOfHtml(html).sort((a, b) => b.rows.flat().length - a.rows.flat().length);
-  return (largest?.rows ?? []).map((row) =>
-    Array.from({ length: largest?.columns ?? 0 }, (_, column) =>
-      (row.find((cell) => cell.column === column)?.text ?? '').trim(),
-    ),
-  );
-}
-
-/** Rows above the heads at most: a title, a comment, an empty line. */
-const MOST_ABOVE = 20;
-
-/** The row of the heads; `null` where none names a place. */
-function headRow(rows: readonly (readonly string[])[]): number | null {
-  const found = rows.slice(0, MOST_ABOVE).findIndex((row) => sayPlace(row.map((cell) => columnOf(cell))));
-  return found < 0 ? null : found;
-}
-
-const unitIn = (text: string): LengthUnit | null => {
-  const said = UNIT.exec(text)?.[1]?.toLowerCase() ?? '';
-  if (said === 'mm' || said === 'мм') return 'mm';
-  if (/^([uµμ]m|microns?|мкм)$/.test(said)) return 'um';
-  if (said.startsWith('mil') || said === 'thou') return 'mil';
-  return said.startsWith('in') ? 'in' : null;
-};
-
 /** A pad table as its heads say it, so that its columns can be chosen where it cannot be read. */
 export function padTableOf(text: string, { unit = 'mm', columns }: PadTableAsked = {}): PadTable {
   const { rows } = rowsOf(text.slice(0, 200_000));
@@ -124,12 +71,14 @@ export function readPadTable(
   const wide = Math.max(0, ...all.slice(0, MOST_ROWS).map((row) => row.length));
   if (wide > MOST_COLUMNS) return fail(`The table has ${wide} columns; at most ${MOST_COLUMNS} are read.`);
   const above = headRow(all) ?? 0;
-  const rows = all.slice(above);
-  const [first] = rows;
+  const left = [...errors];
+  const [first, ...below] = withPlainNumbers(withWholeHeads(all, above), asked.unit, left);
   if (!first) return fail('The table is empty.');
+  const rows = [first, ...below];
+  // a row of units belongs to the heads
+  const merged = all.length - above - rows.length;
   if (rows.length > MOST_ROWS)
     return fail(`The table has ${rows.length} rows; at most ${MOST_ROWS} are read.`);
-  const left = [...errors];
   if (above > 0)
     left.push(
       `${above} ${above === 1 ? 'row' : 'rows'} above the heads: “${all
@@ -145,15 +94,19 @@ export function readPadTable(
     return fail(
       `No column says ${(['x', 'y'] as const).filter((column) => !columns.includes(column)).join(' and ')}: the heads are ${heads.slice(0, 12).join(', ')}. Say what each column holds.`,
     );
-  if (!['length', 'width', 'diameter', 'hole', 'x2'].some((column) => columns.includes(column as PadColumn)))
+  if (!SIZES.some((column) => columns.includes(column)))
     return fail('No column says how large the lands are: length and width, or a diameter.');
   left.push(...halfSaid(columns));
   const body = hasHead ? rows.slice(1) : rows;
-  const unit = asked.unit ?? unitOf(heads, columns, body, left);
+  const beside = [
+    ...all.slice(0, above),
+    ...body.filter((row) => row.filter((cell) => cell !== '').length === 1),
+  ];
+  const unit = asked.unit ?? unitOf(heads, columns, body, beside, left);
   // a unit that is chosen goes before what heads say
   const said = asked.unit ? heads.map((head) => head.replace(UNIT, '')) : heads;
   const reader = new RowReader(said, columns, unit, left);
-  body.forEach((row, i) => reader.row(row, i + above + (hasHead ? 2 : 1)));
+  body.forEach((row, i) => reader.row(row, i + above + merged + (hasHead ? 2 : 1)));
   const { lands, holes, pins } = reader.result();
   if (lands.length + holes.length === 0)
     return fail(`No row of the table is a land. ${left.slice(0, 3).join(' ')}`.trim());
@@ -247,6 +200,20 @@ const LENGTHS: readonly PadColumn[] = [
   'paste-width',
 ];
 
+/** Units as sentences name them. */
+const NAMED_UNITS: readonly (readonly [RegExp, LengthUnit])[] = [
+  [
+    /(?<![\p{L}])(mm|мм|milli?m[eèé]t(er|re|ro)s?|millimetern|millimetri|миллиметр\p{L}*|毫米|ミリ(メートル)?)(?![\p{L}])/iu,
+    'mm',
+  ],
+  [/(?<![\p{L}])(mils?|thou)(?![\p{L}])/iu, 'mil'],
+  [
+    /(?<![\p{L}])(inch(es)?|zoll|pouces?|pulgadas?|pollic[ei]|polegadas?|дюйм\p{L}*)(?![\p{L}])|[([]in[)\]]|英寸|インチ/iu,
+    'in',
+  ],
+  [/(?<![\p{L}])([µμ]m|um|microns?|mi[ck]rom[eèé]t(er|re|ro)s?|микро(н|метр)\p{L}*)(?![\p{L}])|微米/iu, 'um'],
+];
+
 /** Sides of lands that are larger than this are meant in mil. */
 const LARGE = 8;
 
@@ -254,6 +221,7 @@ function unitOf(
   heads: readonly string[],
   columns: readonly PadColumn[],
   rows: readonly (readonly string[])[],
+  beside: readonly (readonly string[])[],
   left: string[],
 ): LengthUnit {
   const lengths = heads.flatMap((_, i) => (LENGTHS.includes(columns[i] ?? 'leave') ? [i] : []));
@@ -270,12 +238,21 @@ function unitOf(
       .filter((unit) => unit !== null),
   );
   if (cells.size > 0) return [...cells][0] as LengthUnit;
+  const sentence = beside.flat().join(' ');
+  const [named, ...others] = NAMED_UNITS.filter(([words]) => words.test(sentence)).map(([, unit]) => unit);
+  if (named && others.length === 0) {
+    left.push(`No head says a unit; beside the table it is said to be ${named}.`);
+    return named;
+  }
+  const at = (row: readonly string[], column: PadColumn) => numberOf(row[columns.indexOf(column)] ?? '');
   const sides = rows
-    .flatMap((row) =>
-      ['length', 'width', 'diameter'].map((column) =>
-        numberOf(row[columns.indexOf(column as PadColumn)] ?? ''),
-      ),
-    )
+    .flatMap((row) => [
+      at(row, 'length'),
+      at(row, 'width'),
+      at(row, 'diameter'),
+      Math.abs(at(row, 'x2') - at(row, 'x1')),
+      Math.abs(at(row, 'y2') - at(row, 'y1')),
+    ])
     .filter((side) => side > 0)
     .sort((a, b) => a - b);
   const middle = sides[Math.floor(sides.length / 2)] ?? 0;
@@ -286,18 +263,6 @@ function unitOf(
       : `The table does not say its unit; as its lands would be ${formatNumber(middle, 0, 3)} mm on a side, it was read in ${unit}.`,
   );
   return unit;
-}
-
-/** A number with a point or a comma, with or without a unit; not a number where it is none. */
-function numberOf(text: string): number {
-  if (text.length > LONGEST_NUMBER) return NaN;
-  const plain = text
-    .replace(UNIT, '')
-    .trim()
-    .replace(/^'(?=[-+\d.,])/, '')
-    .replace('−', '-');
-  if (!/^[-+]?(\d+([.,]\d*)?|[.,]\d+)(e[-+]?\d+)?$/i.test(plain)) return NaN;
-  return Number(plain.replace(',', '.'));
 }
 
 /** Sides of the board as tables say them; a hole's land is on both. */
@@ -413,7 +378,9 @@ class RowReader {
       return void refuse(`it has a ${sides[0] === null ? 'width and no length' : 'length and no width'}`);
     const opening = ([long, wide]: (number | null)[]): readonly Placed[] | null =>
       long === null || long === undefined ? null : [place(resized(copper, long, wide ?? long), at, angle)];
-    const name = text('number');
+    const written = text('number');
+    // a dash says that there is none
+    const name = /^[-–—]$/.test(written) ? '' : written;
     const [openMask, openPaste] = [opening(mask), opening(paste)];
     const twin = name === '' ? undefined : this.places.get(`${name} ${at.x} ${at.y}`);
     if (twin !== undefined) {
@@ -450,21 +417,14 @@ class RowReader {
     const long = length ?? diameter ?? width ?? null;
     const wide = width ?? diameter ?? length ?? null;
     if (long === null || wide === null || long <= 0 || wide <= 0) return null;
-    const word = shape.toLowerCase().replace(/[\s_-]/g, '');
-    if (
-      /^(round|circle|circular|c|kreis|rund)$/.test(word) ||
-      (word === '' && (length ?? null) === null && (diameter ?? null) !== null)
-    )
+    const said = shapeCalled(shape);
+    const isDisc = shape === '' && (length ?? null) === null && (diameter ?? null) !== null;
+    if (isDisc || said === 'round' || said === 'oblong')
       return long === wide
         ? { kind: 'round', diameter: long }
         : { kind: 'oblong', width: long, height: wide };
-    if (/^(oblong|oval|obround|stadium|o|langrund)$/.test(word))
-      return long === wide
-        ? { kind: 'round', diameter: long }
-        : { kind: 'oblong', width: long, height: wide };
-    if (/^(dshape|d)$/.test(word)) return { kind: 'd-shape', width: long, height: wide };
-    if (word !== '' && !/^(rect(angle|angular)?|square|r|s|rechteck(ig)?|quadrat(isch)?)$/.test(word))
-      this.shapes.set(shape, (this.shapes.get(shape) ?? 0) + 1);
+    if (said === 'd-shape') return { kind: 'd-shape', width: long, height: wide };
+    if (said === null) this.shapes.set(shape, (this.shapes.get(shape) ?? 0) + 1);
     return rectangle(long, wide);
   }
 }

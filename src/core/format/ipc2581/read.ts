@@ -1,9 +1,9 @@
 import { boxOfPoints, type Box } from '../../geometry/box';
 import { flatten, type Contour } from '../../geometry/contour';
-import { circleAt, contourOf as contourAt, sizeOf, type Placed } from '../../geometry/figure';
+import { circleAt, sizeOf, type Placed } from '../../geometry/figure';
 import { HOME, putPlaced, putPoint, undone, within, type Placement } from '../../geometry/placement';
 import { distance, fullTurn, type Point } from '../../geometry/point';
-import { area, unite, type Polygon, type Polyline } from '../../geometry/polygon';
+import { area, type Polygon, type Polyline } from '../../geometry/polygon';
 import { pinsNamed } from '../../given/pins';
 import { joined, type Layers } from '../../given/join';
 import {
@@ -16,7 +16,6 @@ import {
   type GivenVia,
 } from '../../given/pattern';
 import { placesIn } from '../../given/places';
-import { recognised } from '../../given/recognise';
 import { fail, ok, type Result } from '../../units/result';
 import { layerCalled } from '../layer-words';
 import { all, everywhere, one, readXml, type XmlNode } from '../xml-tree';
@@ -28,6 +27,7 @@ import {
   unitFactor,
   type ShapeReader,
 } from './read-shapes';
+import { asOne, cornersOf, merged, withBores, withVias, type Bore } from './gather';
 
 // Packages of an IPC-2581 file (revisions B and C) with their land patterns, as others write them. A package
 // whose land pattern does not stand with it has it from the layers of the board, where one of its components
@@ -179,11 +179,12 @@ class Reader {
     for (const feature of all(step, 'LayerFeature')) {
       const isCopper = this.layer(feature.attributes['layerRef'] ?? '').role === 'copper';
       for (const set of all(feature, 'Set')) {
+        const isTaken = components.has(set.attributes['componentRef'] ?? '');
         for (const pad of isCopper ? all(set, 'Pad') : [])
           if (!all(pad, 'PinRef').some(({ attributes }) => components.has(attributes['componentRef'] ?? '')))
             pads.push(placementOf(pad, this.factor)?.at ?? HOME.at);
         for (const { attributes } of all(set, 'Hole'))
-          if (!/^VIA$/i.test(attributes['platingStatus'] ?? ''))
+          if (!isTaken && !/^VIA$/i.test(attributes['platingStatus'] ?? ''))
             holes.push({ x: this.shapes.mm(attributes['x']), y: this.shapes.mm(attributes['y']) });
       }
     }
@@ -216,12 +217,16 @@ class Reader {
     if (of('THERMAL').length > 0)
       this.notes.add('Thermal reliefs are left out: Tapis draws them as the process says.');
     if (of('OTHER').length > 0) this.notes.add('Pads of padstacks for other uses (OTHER) are left out.');
-    const { made: pads, lost } = this.told(() =>
-      of('REGULAR').map((pad) => ({
-        layer: pad.attributes['layerRef'] ?? '',
-        figures: this.shapes.figures(pad),
-      })),
-    );
+    const { made: pads, lost } = this.told(() => {
+      const on = new Map<string, Placed[]>();
+      for (const pad of of('REGULAR')) {
+        const layer = pad.attributes['layerRef'] ?? '';
+        const there = on.get(layer) ?? [];
+        there.push(...this.shapes.figures(pad));
+        on.set(layer, there);
+      }
+      return [...on].map(([layer, figures]) => ({ layer, figures: asOne(figures) }));
+    });
     return {
       hole:
         hole && diameter > 0
@@ -288,7 +293,12 @@ class Reader {
       )
     )
       this.notes.add('Courtyards stand on a layer of the board and are not taken with its packages.');
-    const lands = around ? this.withSlots(seen.lands, around) : seen.lands;
+    const bores = [...(around?.slots ?? []), ...this.boredFor(own[0] ?? null, board)];
+    const { lands, holes } = withBores(seen.lands, bores, left);
+    // openings of a hole without copper belong to it
+    const windows = (around?.windows ?? []).filter(
+      (window) => !holes.some(({ at }) => distance(window.at, at) < 1e-3),
+    );
     const numbered = lands.map((land) =>
       land.number === ''
         ? { ...land, number: pins.find(({ at }) => at && distance(at, land.copper.at) < 0.01)?.number ?? '' }
@@ -303,8 +313,8 @@ class Reader {
       name,
       from: `${this.fileName}, package ${name}`,
       lands: numbered,
-      holes: [...seen.holes, ...(around?.holes ?? [])],
-      windows: [...seen.windows, ...(around?.windows ?? [])],
+      holes: [...seen.holes, ...holes],
+      windows: [...seen.windows, ...windows],
       ...(body ? { body } : {}),
       ...(tall !== undefined && tall > 0 ? { height: tall } : {}),
       ...(around?.courtyard ? { courtyard: around.courtyard } : {}),
@@ -401,7 +411,7 @@ class Reader {
     const [copper, far, inner] = [on('copper', 'top'), on('copper', 'bottom'), on('inner')];
     const hole = stack.hole && putPlaced(at, stack.hole.placed);
     const [mask, paste, maskOther] = [on('mask', 'top'), on('paste', 'top'), on('mask', 'bottom')];
-    const [near = null, ...others] = asOne(copper ?? []);
+    const [near = null, ...others] = copper ?? [];
     if (others.length > 0)
       left.push(
         `Land ${number || 'without a number'} is of ${others.length + 1} shapes that do not touch; the largest is kept.`,
@@ -409,7 +419,7 @@ class Reader {
     // a file that says nothing of a layer at all leaves it to the process
     const says = (role: Role) => [...this.layers.values()].some((layer) => layer.role === role);
     if (!near) {
-      const [below = null] = asOne(far ?? []);
+      const [below = null] = far ?? [];
       if (below && !hole)
         return {
           number,
@@ -512,10 +522,32 @@ class Reader {
     return { lands: made.lands, holes: made.holes, windows: made.windows, notes: made.left };
   }
 
+  /** Holes of the board that say which component they are drilled for, taken back to where its package is drawn. */
+  private boredFor(component: Component | null, { step }: Board): Bore[] {
+    if (!component) return [];
+    const back = undone(readings(component)[0] ?? HOME);
+    const { mm } = this.shapes;
+    return all(step, 'LayerFeature')
+      .flatMap((feature) => all(feature, 'Set'))
+      .filter(({ attributes }) => attributes['componentRef'] === component.refDes)
+      .flatMap((set) => all(set, 'Hole'))
+      .filter(({ attributes }) => !/^VIA$/i.test(attributes['platingStatus'] ?? ''))
+      .map(({ attributes }) => ({
+        placed: putPlaced(
+          back,
+          circleAt({ x: mm(attributes['x']), y: mm(attributes['y']) }, mm(attributes['diameter'])),
+        ),
+        plated: attributes['platingStatus'] !== 'NONPLATED',
+        plus: mm(attributes['plusTol']),
+        minus: mm(attributes['minusTol']),
+      }))
+      .filter(({ placed }) => placed.maxX > placed.minX);
+  }
+
   /** What lies on layers beside the padstacks of a package that is alone in its file. */
   private around({ step }: Board, component: Component | null, left: string[]): Around {
     const back = undone(component ? (readings(component)[0] ?? HOME) : HOME);
-    const slots: Around['slots'][number][] = [];
+    const slots: Bore[] = [];
     const found: Around = { holes: [], windows: [], areas: [], slots };
     for (const feature of all(step, 'LayerFeature')) {
       const name = feature.attributes['layerRef'] ?? '';
@@ -550,28 +582,6 @@ class Reader {
       }
     }
     return found;
-  }
-
-  /** Slots go to the lands that they lie in; the others are holes without copper. */
-  private withSlots(lands: readonly GivenLand[], around: Around): GivenLand[] {
-    const free = [...around.slots];
-    const made = lands.map((land): GivenLand => {
-      if (land.hole) return land;
-      const at = free.findIndex(
-        ({ placed }) => distance(placed.at, land.copper.at) < 1e-3 || inBox(placed.at, land.copper),
-      );
-      const [slot] = at < 0 ? [] : free.splice(at, 1);
-      if (!slot) return land;
-      const { placed: hole, plated, plus, minus } = slot;
-      return { ...land, hole: { hole, plated, ...(plus ? { plus } : {}), ...(minus ? { minus } : {}) } };
-    });
-    around.holes.push(...free.map(({ placed }) => placed));
-    // openings of a slot without copper belong to it
-    for (const { placed } of free) {
-      const at = around.windows.findIndex((window) => distance(window.at, placed.at) < 1e-3);
-      if (at >= 0) around.windows.splice(at, 1);
-    }
-    return made;
   }
 
   /** The body: as the assembly drawing has it, else the outline of the package. */
@@ -649,12 +659,7 @@ interface Around {
   readonly holes: Placed[];
   readonly windows: Placed[];
   readonly areas: GivenArea[];
-  readonly slots: readonly {
-    readonly placed: Placed;
-    readonly plated: boolean;
-    readonly plus: number;
-    readonly minus: number;
-  }[];
+  readonly slots: readonly Bore[];
   courtyard?: Polygon;
 }
 
@@ -690,60 +695,6 @@ function worstOff(lands: readonly GivenLand[], pins: readonly PinSeen[]): number
   return worst;
 }
 
-/** Shapes of one land that are put together at most. */
-const MOST_PARTS = 500;
-
-/** Shapes that overlap as one; the largest first. */
-function asOne(figures: readonly Placed[]): readonly Placed[] {
-  const keyOf = ({ figure, at, rotation }: Placed) => JSON.stringify([figure, at, rotation]);
-  const different = [...new Map(figures.map((figure) => [keyOf(figure), figure])).values()];
-  if (different.length < 2 || different.length > MOST_PARTS) return different;
-  return unite(different.map(cornersOf))
-    .filter((outline) => area(outline) > 0)
-    .sort((a, b) => area(b) - area(a))
-    .map((outline) => recognised(outline));
-}
-
-/** Pads that are said on more layers than one are one land. */
-function merged(pads: readonly { placed: Placed; number: string }[]) {
-  const seen = new Set<string>();
-  return pads.filter(({ placed: { at, figure }, number }) => {
-    const key = JSON.stringify([at, figure, number]);
-    return seen.has(key) ? false : (seen.add(key), true);
-  });
-}
-
-/** Vias go to the lands that they lie in. */
-function withVias(
-  lands: readonly GivenLand[],
-  vias: readonly { readonly via: GivenVia; readonly number: string }[],
-  left: string[],
-): GivenLand[] {
-  const own = new Map<GivenLand, GivenVia[]>();
-  const alone: GivenLand[] = [];
-  for (const { via, number } of vias) {
-    const land = lands.find(({ copper }) => inBox(via, copper));
-    if (land) own.set(land, [...(own.get(land) ?? []), via]);
-    // one that lies in no land is a land with a hole
-    else
-      alone.push({
-        number,
-        copper: circleAt(via, via.land),
-        hole: { hole: circleAt(via, via.hole), plated: true },
-      });
-  }
-  if (alone.length > 0)
-    left.push(`${alone.length} vias lie in no land; they are taken as lands of their own.`);
-  return [
-    ...lands.map((land) => (own.has(land) ? { ...land, vias: own.get(land) as GivenVia[] } : land)),
-    ...alone,
-  ];
-}
-
-const inBox = ({ x, y }: Point, { minX, minY, maxX, maxY }: Box): boolean =>
-  x >= minX && x <= maxX && y >= minY && y <= maxY;
-
-const cornersOf = (placed: Placed): Polygon => flatten(contourAt(placed));
 const closed = (polygon: Polygon): Polyline => [...polygon, polygon[0] as Point];
 const closes = (line: Polyline): boolean =>
   line.length > 3 && distance(line[0] as Point, line.at(-1) as Point) < 1e-5;

@@ -298,7 +298,7 @@ test('a drawing whose layers say nothing has a body and free contours, or what i
   expect(plain.ok && plain.value.patterns[0]?.lands).toHaveLength(2);
   expect(plain.ok && plain.value.patterns[0]?.body).toBeDefined();
   expect(plain.ok && plain.value.patterns[0]?.left.join(' ')).toContain(
-    'outermost outline was taken for the body',
+    'largest outline was taken for the body',
   );
   const chosen = readDrawing(file, 'a.dxf', { layers: { '0': 'holes' } });
   expect(chosen.ok && chosen.value.patterns[0]?.holes).toHaveLength(3);
