@@ -44,9 +44,12 @@ const NEAR = 0.006;
 const GENERAL = /^No title|have no number|names no unit|may be the body|do not repeat|as drawn: no number/;
 
 /** Draws a scene in a style, reads it, and compares. */
-export async function held(scene: PatternScene, style: Style, seed: number): Promise<Held> {
-  const name = `${scene.name} / ${style.name}`;
-  const [read] = await readDrawn(await drawPattern(scene, style, seed));
+export const held = async (scene: PatternScene, style: Style, seed: number): Promise<Held> =>
+  heldPage(`${scene.name} / ${style.name}`, scene, await drawPattern(scene, style, seed));
+
+/** Reads a page that a scene is drawn on, and compares. */
+export async function heldPage(name: string, scene: PatternScene, bytes: Uint8Array): Promise<Held> {
+  const [read] = await readDrawn(bytes);
   const values = 4 * scene.lands.length + 3 * (scene.holes?.length ?? 0);
   if (!read) return { name, values, right: 0, flagged: ['nothing was read'], silent: [] };
   const { pattern, open, doubts } = read;

@@ -2,7 +2,7 @@ import type { Worker as Letters } from 'tesseract.js';
 import type { Ink } from '../../core/source/ink';
 import type { Area, SourcePage } from '../../core/source/page';
 import { LARGEST_PICTURE, pageOfPicture, seenAt } from '../../core/source/picture/prepare';
-import { wordsOfPage, type PdfDocument } from '../../kernel/source/pdf';
+import { turnOf, wordsOfPage, type PdfDocument } from '../../kernel/source/pdf';
 import { seenWords } from '../../kernel/source/picture';
 import type { LevelAnswer } from '../../workers/jobs/level';
 import { runJob } from '../common/job';
@@ -67,14 +67,18 @@ async function openPdf(bytes: Uint8Array, name: string): Promise<OpenSheet> {
   const read: PdfDocument = Object.assign(pdf as unknown as PdfDocument, { codes: { ...OPS } });
   return {
     pages: pdf.numPages,
-    async size(page) {
-      const { width, height } = (await pdf.getPage(page)).getViewport({ scale: 1 });
+    async size(number) {
+      const page = await pdf.getPage(number);
+      const rotation = page.rotate + (await turnOf(read, number));
+      const { width, height } = page.getViewport({ scale: 1, rotation });
       return { width, height };
     },
     async draw(number, scale) {
       const page = await pdf.getPage(number);
-      const { width, height } = page.getViewport({ scale: 1 });
+      const rotation = page.rotate + (await turnOf(read, number));
+      const { width, height } = page.getViewport({ scale: 1, rotation });
       const viewport = page.getViewport({
+        rotation,
         scale: Math.min(scale, Math.sqrt(LARGEST_PICTURE / (width * height))),
       });
       const canvas = blank(Math.ceil(viewport.width), Math.ceil(viewport.height));

@@ -8,7 +8,7 @@ import {
 } from '../../core/source/ink';
 import { clipLine, overlapOf } from '../../core/source/clip';
 import type { Area } from '../../core/source/page';
-import { product, type PdfDocument } from './pdf';
+import { product, turnOf, type PdfDocument } from './pdf';
 
 // The lines and areas that a PDF draws on a page, from the list of operators that its reader makes of it. Nothing
 // is painted: transformations, clips to boxes, widths, dashes and kinds of filling are followed as they are said.
@@ -59,7 +59,8 @@ interface State {
 /** Reads what is drawn on a page. */
 export async function inkOfPage(pdf: PdfDocument, number: number): Promise<Ink> {
   const page = await pdf.getPage(number);
-  const { width, height, transform } = page.getViewport({ scale: 1 });
+  const rotation = page.rotate + (await turnOf(pdf, number));
+  const { width, height, transform } = page.getViewport({ scale: 1, rotation });
   const names = new Map(Object.entries(pdf.codes).map(([name, code]) => [code, name]));
   const walk = new Walk(names, {
     matrix: transform,

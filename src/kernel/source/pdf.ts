@@ -12,7 +12,9 @@ export interface PdfDocument {
 }
 
 export interface PdfPage {
-  getViewport(options: { readonly scale: number }): PdfViewport;
+  /** How it is turned by itself, degrees clockwise. */
+  readonly rotate: number;
+  getViewport(options: { readonly scale: number; readonly rotation?: number }): PdfViewport;
   streamTextContent(): ReadableStream<{ readonly items: readonly unknown[] }>;
   render(options: object): {
     readonly promise: Promise<void>;
@@ -44,7 +46,64 @@ interface Item {
 /** Reads the words of a page without drawing it; a page without any is a picture. */
 export async function wordsOfPage(pdf: PdfDocument, number: number): Promise<SourcePage> {
   const page = await pdf.getPage(number);
-  const viewport = page.getViewport({ scale: 1 });
+  const asItIs = page.getViewport({ scale: 1 });
+  const read = await wordsIn(page, asItIs);
+  const turn = turnOfWords(read.words);
+  turnsOf(pdf).set(number, turn);
+  const viewport = turn === 0 ? asItIs : page.getViewport({ scale: 1, rotation: page.rotate + turn });
+  const { words, cut } = turn === 0 ? read : await wordsIn(page, viewport);
+  const { width, height } = viewport;
+  return {
+    number,
+    width,
+    height,
+    words,
+    isScan: false,
+    ...(cut === null ? {} : { cut: `Page ${number} ${cut}.` }),
+  };
+}
+
+/** By how much pages are turned beyond what they say, degrees clockwise; known once they were looked at. */
+const turns = new WeakMap<PdfDocument, Map<number, number>>();
+
+function turnsOf(pdf: PdfDocument): Map<number, number> {
+  const known = turns.get(pdf) ?? new Map<number, number>();
+  turns.set(pdf, known);
+  return known;
+}
+
+/** By how much a page is turned beyond what it says, degrees clockwise, so that its text stands upright. */
+export async function turnOf(pdf: PdfDocument, number: number): Promise<number> {
+  const known = turnsOf(pdf).get(number);
+  if (known !== undefined) return known;
+  const page = await pdf.getPage(number);
+  const turn = turnOfWords((await wordsIn(page, page.getViewport({ scale: 1 }))).words);
+  turnsOf(pdf).set(number, turn);
+  return turn;
+}
+
+/** Letters that a turned page has at least, and how many times as many as stand upright. */
+const LEAST_LETTERS = 20;
+const MOST_TURNED = 3;
+
+/** By how much a page has to be turned clockwise so that nearly all its text stands upright. */
+function turnOfWords(words: readonly Word[]): number {
+  const letters = new Map<number, number>();
+  for (const { text, angle = 0 } of words) {
+    const quarter = ((Math.round(angle / 90) % 4) + 4) % 4;
+    letters.set(quarter, (letters.get(quarter) ?? 0) + text.length);
+  }
+  const upright = letters.get(0) ?? 0;
+  const [most = [0, 0]] = [...letters].sort((a, b) => b[1] - a[1]);
+  const [quarter, count] = most;
+  return count >= LEAST_LETTERS && count > MOST_TURNED * upright ? 90 * quarter : 0;
+}
+
+/** The words of a page as a view of it has them. */
+async function wordsIn(
+  page: PdfPage,
+  viewport: PdfViewport,
+): Promise<{ readonly words: readonly Word[]; readonly cut: string | null }> {
   const words: Word[] = [];
   let cut: string | null = null;
   const reader = page.streamTextContent().getReader();
@@ -58,15 +117,7 @@ export async function wordsOfPage(pdf: PdfDocument, number: number): Promise<Sou
     if (cut !== null) break;
   }
   if (cut !== null) void reader.cancel(new Error('enough')).catch(() => undefined);
-  const { width, height } = viewport;
-  return {
-    number,
-    width,
-    height,
-    words: words.slice(0, MOST_WORDS),
-    isScan: false,
-    ...(cut === null ? {} : { cut: `Page ${number} ${cut}.` }),
-  };
+  return { words: words.slice(0, MOST_WORDS), cut };
 }
 
 /** What is read next, or an empty part where that is too late. */

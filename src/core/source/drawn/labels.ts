@@ -34,11 +34,9 @@ export interface Label {
   readonly doubts: readonly EntryDoubt[];
 }
 
-/** The labels of a page. @param unit of plain numbers */
+/** The labels of a page. @param texts with what is stacked under them @param unit of plain numbers */
 export function labelsOf(texts: readonly DrawnText[], unit: SheetUnit): Label[] {
-  return stacked(texts)
-    .flatMap((text) => readable(text, unit, 2))
-    .map((label, id) => ({ ...label, id }));
+  return texts.flatMap((text) => readable(text, unit, 2)).map((label, id) => ({ ...label, id }));
 }
 
 /** What a text says; one that says nothing may be two that stand beside each other. */
@@ -55,8 +53,27 @@ function readable(text: DrawnText, unit: SheetUnit, times: number): Label[] {
 const UNDER =
   /^[[(][^\])]*\d[^\])]*[\])]$|^[±+\-−]\s*[.\d][\d.,\s]*(?:[/+\-−±]\s*[\d.,]+)?$|^(?:TYP|REF|MAX|MIN|BSC|NOM)\.?$/i;
 
+/** A length with the same in another unit in brackets beside or under it. */
+const PAIR = /^\D{0,4}(\d*[.,]?\d+)(?:\s*mm|\s*in)?\s*[[(]\s*(\d*[.,]?\d+)(?:\s*mm|\s*in)?\s*[\])]/i;
+
+/**
+ * The unit of plain numbers by what stands in brackets with them: what is 25.4 times the other is in millimetres.
+ * @returns `null` where fewer than two pairs say so, or one says otherwise
+ */
+export function unitOfPairs(texts: readonly DrawnText[]): SheetUnit | null {
+  const said = texts.flatMap(({ text }): SheetUnit[] => {
+    const [plain = NaN, other = NaN] = (PAIR.exec(text) ?? [])
+      .slice(1)
+      .map((one) => Number(one.replace(',', '.')));
+    const is = (ratio: number) => Math.abs(plain / other / ratio - 1) < 0.06;
+    return is(25.4) ? ['mm'] : is(1 / 25.4) ? ['in'] : is(0.0254) ? ['mm'] : is(1 / 0.0254) ? ['mil'] : [];
+  });
+  const [first] = said;
+  return first && said.length > 1 && said.every((unit) => unit === first) ? first : null;
+}
+
 /** Texts with what is stacked under them: on one axis, hardly a gap between. */
-function stacked(texts: readonly DrawnText[]): DrawnText[] {
+export function stacked(texts: readonly DrawnText[]): DrawnText[] {
   const used = new Set<DrawnText>();
   const under = texts.filter(({ text }) => UNDER.test(text.trim()));
   const made = texts.flatMap((text): DrawnText[] => {

@@ -6,7 +6,7 @@ import { boxesOf } from './boxes';
 import { dimensionsOf, type Dimension } from './dimensions';
 import { endsOf, type End } from './ends';
 import { withoutHatching } from './hatching';
-import { labelsOf, type Label } from './labels';
+import { labelsOf, stacked, unitOfPairs, type Label } from './labels';
 import { liesIn, tablesRuled } from './ruling';
 import { strokesOf, type Shape, type Stroke } from './strokes';
 import { textsOf, type DrawnText } from './texts';
@@ -34,9 +34,11 @@ export function drawnPage(
   asked: { readonly unit?: SheetUnit | undefined } = {},
 ): DrawnPage {
   const texts = textsOf(page.words);
-  const said = unitSaid(texts);
+  const whole = stacked(texts);
+  // what numbers say of their unit goes before what words do
+  const said = unitOfPairs(whole) ?? unitSaid(texts);
   const unit = asked.unit ?? said ?? 'mm';
-  const labels = labelsOf(texts, unit);
+  const labels = labelsOf(whole, unit);
   const found = strokesOf(ink);
   const outlined = [...found.shapes, ...boxesOf(found.strokes)];
   const hatched = withoutHatching(outlined, found.strokes);
@@ -74,9 +76,16 @@ const areaBetween = (a: Point, b: Point): Area => ({
   y1: Math.max(a.y, b.y),
 });
 
+/** Two units, the second in brackets or behind a stroke: plain numbers are in the first. */
+const PAIRED_UNITS =
+  /(?<![\p{L}])(mm|millim\p{L}*|mils?|inch(?:es)?|(?<!\p{L}\s*)in)\.?\s*[[(/]\s*(?:mm|millim\p{L}*|mils?|inch(?:es)?|in)(?![\p{L}])/iu;
+
 /** The unit that a note of the page names for its numbers; `null` where none or both are named. */
 function unitSaid(texts: readonly DrawnText[]): SheetUnit | null {
   const all = texts.map(({ text }) => text).join('\n');
+  const first = PAIRED_UNITS.exec(all)?.[1]?.toLowerCase();
+  if (first !== undefined)
+    return first.startsWith('m') ? (first.startsWith('mil') && !/^milli/.test(first) ? 'mil' : 'mm') : 'in';
   const isMetric =
     /millimet|\bunits?\b[^\n]*\bmm\b|\bin mm\b|\(mm\)|Einheit[^\n]*mm|单位[^\n]*mm|単位[^\n]*mm/i.test(all);
   const isInch = /\binch(?:es)?\b|\bZoll\b/i.test(all);

@@ -1,0 +1,42 @@
+// Reads the land patterns of the second draughtsman and says how many values were read right. `npm run drawings:second
+// -- apart` reads those kept apart; a word picks pages by name and lists everything; `print FILE` keeps the first.
+import { writeFileSync } from 'node:fs';
+import puppeteer from 'puppeteer-core';
+import { chromium } from './chromium.mjs';
+import { heldPage, type Held } from './drawings/held';
+import { PATTERNS } from './drawings/patterns';
+import { SECOND, secondPage } from './drawings/second';
+
+const words = process.argv.slice(2);
+const isApart = words.includes('apart');
+const printed = words.includes('print') ? words[words.indexOf('print') + 1] : undefined;
+const picked = words.find((word) => !['apart', 'all', 'print', printed].includes(word));
+const browser = await puppeteer.launch({ executablePath: (await chromium()) ?? '', args: ['--no-sandbox'] });
+try {
+  const page = await browser.newPage();
+  for (const style of SECOND) {
+    if (style.isApart !== isApart) continue;
+    const all: Held[] = [];
+    for (const scene of PATTERNS) {
+      const name = `${scene.name} / ${style.name}`;
+      if (picked !== undefined && !name.includes(picked)) continue;
+      await page.setContent(secondPage(scene, style));
+      const bytes = new Uint8Array(await page.pdf({ preferCSSPageSize: true, printBackground: true }));
+      if (printed !== undefined) writeFileSync(printed, bytes);
+      all.push(await heldPage(name, scene, bytes));
+    }
+    if (all.length === 0) continue;
+    const sum = (of: 'values' | 'right') => all.reduce((total, one) => total + one[of], 0);
+    const silent = all.filter((one) => one.silent.length > 0);
+    console.log(
+      `${style.name.padEnd(28)} ${sum('right')} of ${sum('values')} right (${((100 * sum('right')) / sum('values')).toFixed(1)} %), ${all.filter((one) => one.flagged.length > 0).length} of ${all.length} flagged, ${silent.length} wrong without a word`,
+    );
+    for (const one of silent) console.log(`  SILENT ${one.name}: ${one.silent.slice(0, 5).join('; ')}`);
+    if (words.includes('all') || picked !== undefined)
+      for (const one of all)
+        if (one.flagged.length > 0)
+          console.log(`  told   ${one.name}: ${one.flagged.slice(0, 6).join('; ')}`);
+  }
+} finally {
+  await browser.close();
+}
