@@ -1,29 +1,37 @@
 // Reads the land patterns of the second draughtsman and says how many values were read right. `npm run drawings:second
-// -- apart` reads those kept apart; a word picks pages by name and lists everything; `print FILE` keeps the first.
+// -- apart` reads those kept apart; `packages` the views of packages; a word picks pages by name and lists everything; `print FILE` keeps the first.
 import { writeFileSync } from 'node:fs';
 import puppeteer from 'puppeteer-core';
 import { chromium } from './chromium.mjs';
-import { heldPage, type Held } from './drawings/held';
+import { heldPage, heldViews, type Held } from './drawings/held';
+import { OUTLINES } from './drawings/outlines';
 import { PATTERNS } from './drawings/patterns';
-import { SECOND, secondPage } from './drawings/second';
+import { SECOND, secondOutline, secondPage } from './drawings/second';
 
 const words = process.argv.slice(2);
 const isApart = words.includes('apart');
 const printed = words.includes('print') ? words[words.indexOf('print') + 1] : undefined;
-const picked = words.find((word) => !['apart', 'all', 'print', printed].includes(word));
+const picked = words.find((word) => !['apart', 'all', 'print', 'packages', printed].includes(word));
 const browser = await puppeteer.launch({ executablePath: (await chromium()) ?? '', args: ['--no-sandbox'] });
 try {
   const page = await browser.newPage();
   for (const style of SECOND) {
     if (style.isApart !== isApart) continue;
     const all: Held[] = [];
-    for (const scene of PATTERNS) {
-      const name = `${scene.name} / ${style.name}`;
-      if (picked !== undefined && !name.includes(picked)) continue;
-      await page.setContent(secondPage(scene, style));
+    const read = async (name: string, html: string, held: (bytes: Uint8Array) => Promise<Held>) => {
+      if (picked !== undefined && !name.includes(picked)) return;
+      await page.setContent(html);
       const bytes = new Uint8Array(await page.pdf({ preferCSSPageSize: true, printBackground: true }));
       if (printed !== undefined) writeFileSync(printed, bytes);
-      all.push(await heldPage(name, scene, bytes));
+      all.push(await held(bytes));
+    };
+    for (const scene of words.includes('packages') ? [] : PATTERNS) {
+      const name = `${scene.name} / ${style.name}`;
+      await read(name, secondPage(scene, style), (bytes) => heldPage(name, scene, bytes));
+    }
+    for (const scene of words.includes('packages') ? OUTLINES : []) {
+      const name = `${scene.name} / ${style.name}`;
+      await read(name, secondOutline(scene, style), (bytes) => heldViews(name, scene, bytes));
     }
     if (all.length === 0) continue;
     const sum = (of: 'values' | 'right') => all.reduce((total, one) => total + one[of], 0);

@@ -4,7 +4,10 @@ import { join, resolve } from 'node:path';
 import type { Browser, ElementHandle, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { drawOutline } from '../../tools/drawings/draw';
+import { heldPage, heldViews, type Held } from '../../tools/drawings/held';
 import { OUTLINES } from '../../tools/drawings/outlines';
+import { PATTERNS } from '../../tools/drawings/patterns';
+import { SECOND, secondOutline, secondPage } from '../../tools/drawings/second';
 import { STYLES } from '../../tools/drawings/styles';
 import { expectNoFaults, openEmpty, server, summaryOf, valueOf, waitSaved } from './harness';
 
@@ -89,4 +92,33 @@ it('fills a package by the numbers at the lines of its drawing, and its lands by
   });
   await waitSaved(page);
   expectNoFaults(page);
+}, 120_000);
+
+it('reads what another hand drew: a browser’s PDF, in inches too, in other languages, lying turned', async () => {
+  const paper = await browser.newPage();
+  const printed = async (html: string) => {
+    await paper.setContent(html);
+    return new Uint8Array(await paper.pdf({ preferCSSPageSize: true, printBackground: true }));
+  };
+  const all: Held[] = [];
+  for (const [i, style] of SECOND.entries()) {
+    const [pattern, outline] = [PATTERNS[i % PATTERNS.length], OUTLINES[i % OUTLINES.length]];
+    if (!pattern || !outline) continue;
+    all.push(
+      await heldPage(`${pattern.name} / ${style.name}`, pattern, await printed(secondPage(pattern, style))),
+    );
+    all.push(
+      await heldViews(
+        `${outline.name} / ${style.name}`,
+        outline,
+        await printed(secondOutline(outline, style)),
+      ),
+    );
+  }
+  await paper.close();
+  expect(all.filter(({ silent }) => silent.length > 0)).toEqual([]);
+  // a drawing that stands askew is told, and numbers on shelves are not all found
+  const plain = all.filter(({ name }) => !/ (askew|shelves)$/.test(name));
+  const sum = (of: 'values' | 'right') => plain.reduce((total, one) => total + one[of], 0);
+  expect(sum('right') / sum('values')).toBeGreaterThan(0.9);
 }, 120_000);

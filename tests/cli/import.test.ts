@@ -72,10 +72,10 @@ test('import takes one of several, other columns, other layers and a box', async
 });
 
 test('import refuses a table of which no row can be read, with the rows', async () => {
-  const table = file('odd-numbers.csv', 'pad,x,y,length,width\n1,"1,234.5",0,40,20\n');
+  const table = file('odd-numbers.csv', 'pad,x,y,length,width\n1,"1.234.5",0,40,20\n');
   const refused = await run(['import', table, '--out', join(folder, 'odd')]);
   expect(refused.code).toBe(2);
-  expect(refused.err).toContain('x is “1,234.5”');
+  expect(refused.err).toContain('x is “1.234.5”');
 });
 
 test.each([

@@ -103,14 +103,21 @@ function middleOf(lands: readonly DrawnLand[]): { readonly x: number; readonly y
 }
 
 /** Draws a package with numbers or letters at its lines, reads it as one of its family, and compares. */
-export async function heldOutline(
+export const heldOutline = async (
   scene: OutlineScene,
   style: Style,
   letters: Lettered,
   seed: number,
-): Promise<Held> {
-  const name = `${scene.name}${letters ? ', letters' : ''} / ${style.name}`;
-  const pdf = await openPdf(await drawOutline(scene, style, letters, seed));
+): Promise<Held> =>
+  heldViews(
+    `${scene.name}${letters ? ', letters' : ''} / ${style.name}`,
+    scene,
+    await drawOutline(scene, style, letters, seed),
+  );
+
+/** Reads a page that the views of a package are drawn on, and compares. */
+export async function heldViews(name: string, scene: OutlineScene, bytes: Uint8Array): Promise<Held> {
+  const pdf = await openPdf(bytes);
   const page = await wordsOfPage(pdf, 1);
   const ink = await inkOfPage(pdf, 1);
   await pdf.destroy();

@@ -1,3 +1,4 @@
+import type { OutlineScene } from './outlines';
 import type { DrawnLand, DrawnLength, PatternScene } from './patterns';
 
 // A second draughtsman: land patterns as SVG, which a browser prints to PDF. Nothing of how lines, arrows and numbers
@@ -271,10 +272,50 @@ export function secondPage(scene: PatternScene, style: SecondStyle): string {
       `<text x="${f(ex + to_ * 11)}" y="${f(ey)}" text-anchor="${to_ > 0 ? 'start' : 'end'}" dominant-baseline="central" font-size="${style.size}" fill="${style.ink}">${escaped(said)}</text>`,
     );
   }
+  return shell(parts, style, style.title);
+}
+
+/** A package in its views, with its numbers at the lines. */
+export function secondOutline(scene: OutlineScene, style: SecondStyle): string {
+  const parts: string[] = [];
+  const boxes = scene.views.map(({ outlines, circles = [] }) => {
+    const xs = [...outlines.flat().map(([x]) => x), ...circles.flatMap(([x, , r]) => [x - r, x + r])];
+    const ys = [...outlines.flat().map(([, y]) => y), ...circles.flatMap(([, y, r]) => [y - r, y + r])];
+    return { x0: Math.min(...xs), x1: Math.max(...xs), y0: Math.min(...ys), y1: Math.max(...ys) };
+  });
+  const k = Math.min(
+    150 / Math.max(...boxes.map(({ x0, x1 }) => x1 - x0)),
+    100 / Math.max(...boxes.map(({ y0, y1 }) => y1 - y0)),
+  );
+  scene.views.forEach(({ column, row, outlines, circles = [], lengths }, i) => {
+    const { x0, x1, y0, y1 } = boxes[i] as (typeof boxes)[number];
+    const [cx, cy] = [190 + 330 * column, 160 + 230 * row];
+    const X = (x: number) => cx + k * (x - (x0 + x1) / 2);
+    const Y = (y: number) => cy - k * (y - (y0 + y1) / 2);
+    for (const one of outlines)
+      parts.push(
+        `<path d="M${one.map(([x, y]) => `${f(X(x))} ${f(Y(y))}`).join('L')}Z" fill="none" stroke="#000" stroke-width="0.9"/>`,
+      );
+    for (const [x, y, r] of circles)
+      parts.push(
+        `<circle cx="${f(X(x))}" cy="${f(Y(y))}" r="${f(k * r)}" fill="none" stroke="#000" stroke-width="0.7"/>`,
+      );
+    for (const length of lengths)
+      parts.push(
+        lengthOf(length, style, { X, Y, x0: X(x0), x1: X(x1), y0: Y(y0), y1: Y(y1) }, [
+          scene.says[length.of] ?? length.of,
+        ]),
+      );
+  });
+  return shell(parts, style, 'Package outline');
+}
+
+/** A page round what is drawn. */
+function shell(parts: readonly string[], style: SecondStyle, title: string): string {
   const turn = style.askew ? ` transform="rotate(${style.askew} 350 270)"` : '';
   const size = style.quarter ? { w: PAGE.h, h: PAGE.w } : PAGE;
   const content = `<g${turn}>${parts.join('\n')}</g>
-<text x="350" y="30" text-anchor="middle" font-size="12" fill="#000">${escaped(style.title)}</text>
+<text x="350" y="30" text-anchor="middle" font-size="12" fill="#000">${escaped(title)}</text>
 <text x="40" y="500" font-size="8" fill="#000">${escaped(style.note)}</text>`;
   return `<!doctype html><style>@page{size:${size.w}px ${size.h}px;margin:0}body{margin:0}svg{display:block}</style>
 <svg xmlns="http://www.w3.org/2000/svg" width="${size.w}" height="${size.h}" font-family="${style.face}">
@@ -328,16 +369,21 @@ interface Frame {
   readonly y1: number;
 }
 
-function lengthOf(length: DrawnLength, style: SecondStyle, { X, Y, x0, x1, y0, y1 }: Frame): string {
+function lengthOf(
+  length: Pick<DrawnLength, 'axis' | 'a' | 'b' | 'side' | 'tier' | 'says' | 'before' | 'after'>,
+  style: SecondStyle,
+  { X, Y, x0, x1, y0, y1 }: Frame,
+  printed?: readonly string[],
+): string {
   const { axis, side, tier, before = '', after = '' } = length;
   const [a, b] = [
     [X(length.a[0]), Y(length.a[1])],
     [X(length.b[0]), Y(length.b[1])],
   ] as const;
   const isX = axis === 'x';
-  const lines = style.number(
-    length.says ?? Math.abs(isX ? length.a[0] - length.b[0] : length.a[1] - length.b[1]),
-  );
+  const lines =
+    printed ??
+    style.number(length.says ?? Math.abs(isX ? length.a[0] - length.b[0] : length.a[1] - length.b[1]));
   const said = lines.map((text, i) => (i === 0 ? `${before}${text}${after}` : text));
   const off = 24 + 30 * tier;
   const at = isX ? (side > 0 ? y1 - off : y0 + off) : side > 0 ? x1 + off : x0 - off;

@@ -83,13 +83,15 @@ export async function turnOf(pdf: PdfDocument, number: number): Promise<number> 
 }
 
 /** Letters that a turned page has at least, and how many times as many as stand upright. */
-const LEAST_LETTERS = 20;
+const LEAST_LETTERS = 12;
 const MOST_TURNED = 3;
 
-/** By how much a page has to be turned clockwise so that nearly all its text stands upright. */
+/** By how much a page has to be turned clockwise so that nearly all its words stand upright. */
 function turnOfWords(words: readonly Word[]): number {
   const letters = new Map<number, number>();
   for (const { text, angle = 0 } of words) {
+    // numbers of upright dimensions are turned on any drawing; sentences and titles stand as the page does
+    if (!/\p{L}{2}/u.test(text)) continue;
     const quarter = ((Math.round(angle / 90) % 4) + 4) % 4;
     letters.set(quarter, (letters.get(quarter) ?? 0) + text.length);
   }

@@ -27,6 +27,8 @@ export interface Dimension {
   readonly ends: End['kind'];
   /** How far its number stands from where it is expected; 0 is at its place. */
   readonly off: number;
+  /** What it would be at the scale that most of the page are drawn in, mm; `null` where it is of a scale of the page. */
+  readonly drawnAs: number | null;
 }
 
 /** The dimensions of a page. @returns and the labels that belong to none */
@@ -46,16 +48,18 @@ export function dimensionsOf(
   );
   // the proportions of the drawing choose where a number may belong to two lines
   const scales = scalesOf(chosen(pairs));
-  const taken = chosen(
-    pairs
-      .map((pair) => ({ ...pair, cost: pair.cost + astray(pair, scales) }))
-      // lines that only end at others are everywhere: their numbers have to fit the scale of the drawing
-      .filter((pair) => pair.candidate.a.kind !== 'bare' || astray(pair, scales) === 0),
-  );
-  const dimensions = taken.map(({ candidate: { a, b, frame }, label, cost }): Dimension => {
+  const weighed = pairs
+    .map((pair) => ({ ...pair, astray: astray(pair, scales) }))
+    // lines that only end at others are everywhere: their numbers have to fit the scale of the drawing
+    .filter((pair) => pair.candidate.a.kind !== 'bare' || pair.astray === 0)
+    .map((pair) => ({ ...pair, cost: pair.cost + pair.astray }));
+  const taken = withLooseNumbers(chosen(weighed), weighed);
+  const [scale] = scales;
+  const dimensions = taken.map(({ candidate: { a, b, frame }, label, cost, astray: isAstray }): Dimension => {
     const bars = looks.find((one) => one.frame === frame)?.bars ?? [];
     const v = (a.v + b.v) / 2;
-    return { label, frame, feet: feetAt(bars, a.u, b.u, v), v, ends: a.kind, off: cost };
+    const drawnAs = isAstray > 0 && scale !== undefined ? (b.u - a.u) / scale : null;
+    return { label, frame, feet: feetAt(bars, a.u, b.u, v), v, ends: a.kind, off: cost, drawnAs };
   });
   const used = new Set(taken.map(({ label }) => label));
   return { dimensions, loose: labels.filter((label) => !used.has(label)) };
@@ -68,7 +72,7 @@ interface Pair {
 }
 
 /** Pairs of a line and a number, each only once, the cheapest first. */
-function chosen(pairs: readonly Pair[]): Pair[] {
+function chosen<P extends Pair>(pairs: readonly P[]): P[] {
   const taken = new Set<Candidate | Label>();
   return [...pairs]
     .sort((a, b) => a.cost - b.cost)
@@ -77,6 +81,35 @@ function chosen(pairs: readonly Pair[]): Pair[] {
       taken.add(candidate).add(label);
       return true;
     });
+}
+
+interface Weighed extends Pair {
+  /** What of its cost is that it goes with no scale of the page. */
+  readonly astray: number;
+}
+
+/**
+ * Numbers that were left without a line take one from a number that is not of its length, where that has another line
+ * beside it: what is printed between the arrows of one dimension may be the number of the next.
+ */
+function withLooseNumbers(taken: readonly Weighed[], all: readonly Weighed[]): Weighed[] {
+  const found = [...taken];
+  const labels = new Set(found.map(({ label }) => label));
+  const candidates = new Set(found.map(({ candidate }) => candidate));
+  for (const wish of all) {
+    if (wish.astray > 0 || labels.has(wish.label)) continue;
+    const at = found.findIndex(({ candidate }) => candidate === wish.candidate);
+    const held = found[at];
+    if (!held || held.astray === 0) continue;
+    const other = all.find(
+      (pair) => pair.label === held.label && pair.astray === 0 && !candidates.has(pair.candidate),
+    );
+    if (!other) continue;
+    found.splice(at, 1, wish, other);
+    labels.add(wish.label);
+    candidates.add(other.candidate);
+  }
+  return found;
 }
 
 const ratioOf = ({ candidate: { a, b }, label: { value } }: Pair): number | null =>
@@ -92,10 +125,15 @@ const MOST_SCALES = 4;
 /** Points for a millimetre that at least two numbers of a page agree on, the commonest first. */
 function scalesOf(pairs: readonly Pair[]): number[] {
   // a number that stands where it should says more of the scale than one that stands beyond its line
-  const ratios = pairs
-    .filter(({ cost, candidate }) => cost < PLAIN + (candidate.a.kind === 'bare' ? BARE : 0))
-    .flatMap((pair) => ratioOf(pair) ?? [])
-    .sort((a, b) => a - b);
+  const isPlain = ({ cost, candidate }: Pair) => cost < PLAIN + (candidate.a.kind === 'bare' ? BARE : 0);
+  const plain = groupsOf(pairs.filter(isPlain), 2);
+  // where none stands where it should, more have to agree
+  return plain.length > 0 ? plain : groupsOf(pairs, 3);
+}
+
+/** Ratios that at least some numbers agree on, the commonest first. */
+function groupsOf(pairs: readonly Pair[], least: number): number[] {
+  const ratios = pairs.flatMap((pair) => ratioOf(pair) ?? []).sort((a, b) => a - b);
   const groups: number[][] = [];
   for (const ratio of ratios) {
     const last = groups.at(-1);
@@ -103,7 +141,7 @@ function scalesOf(pairs: readonly Pair[]): number[] {
     else groups.push([ratio]);
   }
   return groups
-    .filter((group) => group.length > 1)
+    .filter((group) => group.length >= least)
     .sort((a, b) => b.length - a.length)
     .slice(0, MOST_SCALES)
     .map((group) => group[group.length >> 1] as number);

@@ -1,3 +1,4 @@
+import { formatNumber } from '../../units/length';
 import type { Dimension } from './dimensions';
 import { LEVEL, UPRIGHT, type Frame } from './frame';
 
@@ -9,6 +10,10 @@ export const drawnOf = ({ feet: [a, b] }: Pick<Dimension, 'feet'>) => Math.abs(b
 /** Whether a drawn length is not what it should be, points. */
 export const isAmiss = (drawn: number, wanted: number) =>
   Math.abs(drawn - wanted) > Math.max(1, 0.03 * drawn);
+
+/** A length that is not drawn as long as its number says, in words. mm */
+export const offWords = (drawn: number, says: number): string =>
+  `Drawn ${formatNumber(drawn, 0, 2)} mm, says ${formatNumber(says, 0, 4)} mm.`;
 
 /** Points for a millimetre along each axis. */
 export interface Scale {

@@ -17,7 +17,7 @@ import { Equations, plus, times, type Clash, type Form, type Sum } from './equat
 import { LEVEL, UPRIGHT, type Frame } from './frame';
 import type { Label } from './labels';
 import { alike } from './lands';
-import { drawnOf, isAmiss, type Scale } from './scale';
+import { drawnOf, isAmiss, offWords, type Scale } from './scale';
 import type { Shape, Stroke } from './strokes';
 
 // The lengths of a view, one axis at a time. Each thing has two unknowns: where its middle is and how far it
@@ -400,9 +400,6 @@ class AxisSolver {
 }
 
 const NOWHERE: Known = { mm: NaN, isMeasured: true, form: new Map() };
-
-const offWords = (drawn: number, says: number): string =>
-  `Drawn ${formatNumber(drawn, 0, 2)} mm, says ${formatNumber(says, 0, 4)} mm.`;
 
 /** What the text of a number itself leaves to be looked at. */
 const ownDoubt = ({ doubts }: Label): string | null =>

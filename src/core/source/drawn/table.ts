@@ -6,6 +6,7 @@ import type { Dimension } from './dimensions';
 import type { DrawnPage } from './page';
 import type { DrawnPattern } from './pattern';
 import { repeatsOf, type Repeat } from './repeats';
+import { offWords } from './scale';
 import { placesOf, type DrawnPlace } from './views';
 
 // A drawing as a table of dimensions: each number that stands at a dimension line is a row, known by where it stands
@@ -38,9 +39,13 @@ export function drawnOutline(
   const letters = new Map<string, DrawnPlace[]>();
   for (const place of places)
     if (place.letter !== '') letters.set(place.letter, [...(letters.get(place.letter) ?? []), place]);
-  const rows = drawn.dimensions.flatMap((one): PrintedRow[] => {
+  const lengths = drawn.dimensions.filter(({ label }) => label.value !== null);
+  const agreed = lengths.filter(({ drawnAs }) => drawnAs === null).length;
+  // a drawing whose lengths hardly agree is not to scale, and tells nothing of a number
+  const isToScale = agreed >= LEAST && 3 * agreed >= 2 * lengths.length;
+  const rows = lengths.flatMap((one): PrintedRow[] => {
     const own = places.filter(({ id }) => id === one.label.id);
-    return one.label.value === null || own.length === 0 || ofLands.has(one.label.id) ? [] : [rowOf(one, own)];
+    return own.length === 0 || ofLands.has(one.label.id) ? [] : [rowOf(one, own, isToScale)];
   });
   const table: LaidOut | null =
     rows.length < LEAST
@@ -64,13 +69,16 @@ export function drawnOutline(
 /** Numbers at dimension lines that make a drawing of a package. */
 const LEAST = 3;
 
-function rowOf({ label }: Dimension, places: readonly DrawnPlace[]): PrintedRow {
+function rowOf({ label, drawnAs }: Dimension, places: readonly DrawnPlace[], isToScale: boolean): PrintedRow {
   const value: PrintedValue = {
     text: label.entry,
     unit: null,
     reason: 'at a dimension line',
     printed: label.printed,
-    doubts: label.doubts.filter(({ severity }) => severity === 'caution').map(({ message }) => message),
+    doubts: [
+      ...label.doubts.filter(({ severity }) => severity === 'caution').map(({ message }) => message),
+      ...(isToScale && drawnAs !== null && label.value ? [offWords(drawnAs, label.value.nom)] : []),
+    ],
     others: [],
     isBroken: false,
     area: label.area,
