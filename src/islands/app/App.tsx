@@ -10,7 +10,6 @@ import { letGoOfLists } from '../common/typing';
 import { holdWithDrafts } from '../state/draft';
 import { AskedCommands } from './AskedCommands';
 import { AskedHelp } from './AskedHelp';
-import { keepFocus } from './keep-focus';
 import { NewVersion } from './NewVersion';
 import { keepOffline } from './offline';
 
@@ -65,7 +64,7 @@ export function App({ earlierPorts }: { earlierPorts: readonly number[] }) {
   useEffect(holdWithDrafts, []);
   useEffect(stayInStep, []);
   useEffect(letGoOfLists, []);
-  useEffect(keepFocus, []);
+  useEffect(holdFocus, []);
   return (
     <>
       <NewVersion />
@@ -161,6 +160,22 @@ function stayInStep(): (() => void) | undefined {
   }, STEP_AFTER);
   return () => clearTimeout(wish);
 }
+
+/** Keeps the focus from falling to the page; loaded once something stands there that can have it. */
+function holdFocus(): () => void {
+  const over = new AbortController();
+  const wish = setTimeout(() => {
+    // without it focus falls to the page, as pages do by themselves
+    void import('./keep-focus').then(({ keepFocus }) => keepFocus(over.signal)).catch(() => {});
+  }, FOCUS_AFTER);
+  return () => {
+    clearTimeout(wish);
+    over.abort();
+  };
+}
+
+/** How long after the first drawing the focus is held, ms. */
+const FOCUS_AFTER = 500;
 
 /** Follows links to other places without leaving the page; a key held down asks for a tab of its own. */
 function followLinks(): () => void {

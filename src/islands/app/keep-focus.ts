@@ -5,10 +5,11 @@ const REGION = 'dialog, section, aside, fieldset, header, nav, main, [role=group
  * Keeps the focus from falling to the page where what had it goes away, as a button does that is done with, or a place
  * that is left: what it stood in takes it, or else the place that comes. Who goes by keys goes on from there.
  */
-export function keepFocus(): () => void {
-  let at: Element | null = null;
+export function keepFocus(over: AbortSignal): void {
+  if (over.aborted) return;
+  let at = document.activeElement;
   /** The regions it stands in, the innermost first; known before it goes. */
-  let around: readonly HTMLElement[] = [];
+  let around: readonly HTMLElement[] = at ? regionsRound(at) : [];
   const onFocus = ({ target }: FocusEvent) => {
     if (!(target instanceof Element) || target === at) return;
     at = target;
@@ -25,17 +26,14 @@ export function keepFocus(): () => void {
     next.focus({ preventScroll: true });
   };
   const watch = new MutationObserver(mend);
-  addEventListener('focusin', onFocus);
+  addEventListener('focusin', onFocus, { signal: over });
   watch.observe(document.body, {
     childList: true,
     subtree: true,
     attributes: true,
     attributeFilter: ['disabled'],
   });
-  return () => {
-    removeEventListener('focusin', onFocus);
-    watch.disconnect();
-  };
+  over.addEventListener('abort', () => watch.disconnect());
 }
 
 function regionsRound(element: Element): HTMLElement[] {
