@@ -849,4 +849,22 @@ export const DRAWINGS: readonly Hand[] = [
         ),
       ),
   },
+  {
+    name: 'dxf both sides, numbers on a layer for each',
+    isApart: true,
+    can: (scene) => scene.name === 'edge',
+    write: (scene) =>
+      made(
+        'sides.dxf',
+        drawing([
+          ...scene.lands.flatMap((land) =>
+            light(land.far ? 'Lands bottom' : 'Lands top', placedOutline(land)),
+          ),
+          ...scene.lands.flatMap(({ number, x, y, far }) =>
+            text(far ? 'Numbers bottom' : 'Numbers top', x, y, number),
+          ),
+        ]),
+        ['numbers'],
+      ),
+  },
 ];

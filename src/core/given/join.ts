@@ -1,5 +1,7 @@
 import { boxOfPoints, type Box } from '../geometry/box';
-import { areaOf, circleAt, sizeOf, type Placed } from '../geometry/figure';
+import { flatten } from '../geometry/contour';
+import { cutIn } from '../geometry/cut-in';
+import { areaOf, circleAt, contourFigure, contourOf, place, sizeOf, type Placed } from '../geometry/figure';
 import { gapBetweenFigures, roomWithin } from '../geometry/gaps';
 import { neighboursOf } from '../geometry/neighbours';
 import { distance, type Point } from '../geometry/point';
@@ -48,8 +50,18 @@ export interface Joined {
 }
 
 /** Puts layers together. Lands come in the order in which their copper was drawn. */
-export function joined({ copper, far, mask, maskOther, paste, pasteOther, holes = [] }: Layers): Joined {
+export function joined({
+  copper: drawn,
+  far: drawnFar,
+  mask,
+  maskOther,
+  paste,
+  pasteOther,
+  holes = [],
+}: Layers): Joined {
   const left: string[] = [];
+  const copper = drawn.map((piece) => opened(piece, holes, left));
+  const far = drawnFar?.map((piece) => opened(piece, holes, left));
   const inside = viasInside(copper, holes);
   const lands = copper.filter((piece) => !inside.rings.has(piece));
   const boxes = lands.map(({ placed }) => placed);
@@ -133,7 +145,7 @@ export function joined({ copper, far, mask, maskOther, paste, pasteOther, holes 
       },
     ];
   });
-  left.push(...openedLands(lands, drilled), ...holesInLands(lands, drilled, vias));
+  left.push(...holesInLands(lands, drilled, vias));
   const rings = new Set([...inside.rings].map(({ placed }) => `${placed.at.x} ${placed.at.y}`));
   const alone = farPieces.filter(
     ({ placed }, k) => !farUsed.has(k) && !rings.has(`${placed.at.x} ${placed.at.y}`),
@@ -158,29 +170,45 @@ export function joined({ copper, far, mask, maskOther, paste, pasteOther, holes 
   };
 }
 
-/** Lands whose copper is open where nothing is drilled: a land has none. */
-function openedLands(lands: readonly CopperPiece[], drilled: readonly (readonly DrilledHole[])[]): string[] {
-  return lands.flatMap((land, i) => {
-    const open = (land.openings ?? []).filter(
-      (opening) =>
-        !(drilled[i] ?? []).some(({ hole }) => {
-          const box = boxOfPoints(opening) as Box;
-          return (
-            box.minX >= hole.minX - 0.01 &&
-            box.maxX <= hole.maxX + 0.01 &&
-            box.minY >= hole.minY - 0.01 &&
-            box.maxY <= hole.maxY + 0.01
-          );
-        }),
+/** Copper that is open within is one outline that runs in and round; an opening that is drilled away is none. */
+function opened(piece: CopperPiece, holes: readonly DrilledHole[], left: string[]): CopperPiece {
+  const drilled = holes.map(({ hole }) => hole);
+  const open = (piece.openings ?? []).filter((opening) => !isDrilled(opening, drilled));
+  if (open.length === 0) return piece;
+  const { openings: _, ...rest } = piece;
+  const cut = withOpenings(piece.placed, open);
+  if (!cut)
+    left.push(
+      `The copper of land ${nameOf(piece)} ${placesIn([piece.placed.at])} is open within at ${open.length} spots, more than an outline holds: it is taken as solid.`,
     );
-    const [first] = open;
-    if (!first) return [];
-    const { minX, maxX, minY, maxY } = boxOfPoints(first) as Box;
-    const size = `${(maxX - minX).toFixed(3)} × ${(maxY - minY).toFixed(3)} mm`;
-    return [
-      `The copper of land ${nameOf(land)} ${placesIn([land.placed.at])} is open within (${open.length > 1 ? `${open.length} spots, the first ` : ''}${size}), and nothing is drilled there: it is taken as solid.`,
-    ];
-  });
+  return { ...rest, placed: cut ?? piece.placed };
+}
+
+/** Whether one of some holes takes an opening away. */
+export function isDrilled(opening: Polygon, holes: readonly Placed[]): boolean {
+  const box = boxOfPoints(opening) as Box;
+  return holes.some(
+    (hole) =>
+      box.minX >= hole.minX - DRILLED &&
+      box.maxX <= hole.maxX + DRILLED &&
+      box.minY >= hole.minY - DRILLED &&
+      box.maxY <= hole.maxY + DRILLED,
+  );
+}
+
+/** How far an opening reaches beyond the hole that is drilled in it, mm. */
+const DRILLED = 0.01;
+
+/** Corners that an outline with what is free within it has at most: as many as a document holds, the cuts among them. */
+const MOST_CORNERS = 380;
+
+/** A shape with what is free within it; `null` where that has too many corners. */
+export function withOpenings(placed: Placed, openings: readonly Polygon[]): Placed | null {
+  const outline = flatten(contourOf(placed));
+  const corners = openings.reduce((sum, opening) => sum + opening.length + 4, outline.length);
+  if (corners > MOST_CORNERS) return null;
+  const { figure, at } = contourFigure(cutIn(outline, openings));
+  return place(figure, at);
 }
 
 /** Holes in surface lands, which become vias of theirs. */

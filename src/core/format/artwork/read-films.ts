@@ -7,7 +7,7 @@ import { HOME, OVER, putPlaced, putPoint } from '../../geometry/placement';
 import { distance, type Point } from '../../geometry/point';
 import type { Polyline } from '../../geometry/polygon';
 import { pinsNamed } from '../../given/pins';
-import { joined, type DrilledHole } from '../../given/join';
+import { isDrilled, joined, withOpenings, type DrilledHole } from '../../given/join';
 import { MOST_LANDS, type GivenFile, type GivenPattern } from '../../given/pattern';
 import { placesIn } from '../../given/places';
 import { formatNumber } from '../../units/length';
@@ -138,9 +138,10 @@ function boardOf(sorted: readonly SortedFilm[], left: string[]): Result<Board, s
     sorted.filter((one) => one.role === role).flatMap(({ film }) => film?.objects ?? []);
   const has = (role: FilmRole) => sorted.some((one) => one.role === role && one.film);
   let wrong: string | null = null;
+  const drilled = sorted.flatMap(({ drills }) => drills[0]?.holes.map(({ hole }) => hole) ?? []);
   const areasOf = (role: FilmRole, what: string): readonly Placed[] | null => {
     if (!has(role)) return null;
-    const found = openings(of(role), what, left);
+    const found = openings(of(role), what, drilled, left);
     if (!found.ok) wrong ??= `The film of ${what}: ${found.error}`;
     return found.ok ? found.value : [];
   };
@@ -296,6 +297,7 @@ function holesOf(sorted: readonly SortedFilm[], copper: readonly Piece[], left: 
 function openings(
   objects: readonly FilmObject[],
   what: string,
+  drilled: readonly Placed[],
   left: string[],
 ): Result<readonly Placed[], string> {
   const inked = inkOf(objects);
@@ -304,12 +306,19 @@ function openings(
   const found = [...areas, ...lone];
   const lines = strokes.length - lone.length;
   if (lines > 0) left.push(`${lines} strokes of ${what} fill nothing and are left out.`);
-  const withIslands = found.filter((one) => one.openings.length > 0);
-  if (withIslands.length > 0)
+  const solid: Point[] = [];
+  const made = found.map(({ placed, openings: closed }) => {
+    // a spot that is drilled away is none
+    const spots = closed.filter((spot) => !isDrilled(spot, drilled));
+    const cut = spots.length > 0 ? withOpenings(placed, spots) : placed;
+    if (!cut) solid.push(placed.at);
+    return cut ?? placed;
+  });
+  if (solid.length > 0)
     left.push(
-      `${withIslands.length} openings of ${what} have closed spots within, which are not kept: ${placesIn(withIslands.map(({ placed }) => placed.at))}.`,
+      `${solid.length} openings of ${what} have more closed spots within than an outline holds; they are not kept: ${placesIn(solid)}.`,
     );
-  return ok(found.map(({ placed }) => placed));
+  return ok(made);
 }
 
 /**

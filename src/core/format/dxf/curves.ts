@@ -86,15 +86,8 @@ export function spline(
   return made.length > 1 && made.every(({ x, y }) => Number.isFinite(x) && Number.isFinite(y)) ? made : null;
 }
 
-/** A path of a hatch's boundary. */
-export interface HatchPath {
-  readonly corners: readonly Vertex[];
-  /** Whether it is round what is filled, and not round a part that is left open. */
-  readonly isOuter: boolean;
-}
-
 /** The boundaries of a hatch; `null` where one is of a kind that is not understood. */
-export function hatchPaths(codes: readonly Pair[]): HatchPath[] | null {
+export function hatchPaths(codes: readonly Pair[]): Vertex[][] | null {
   const start = codes.findIndex(([code]) => code === 91);
   let next = start + 1;
   /** The value of a code that has to come next; what stands before it is passed over. */
@@ -105,7 +98,7 @@ export function hatchPaths(codes: readonly Pair[]): HatchPath[] | null {
     return value;
   };
   const peek = (code: number) => codes[next]?.[0] === code;
-  const paths: HatchPath[] = [];
+  const paths: Vertex[][] = [];
   const count = Number(codes[start]?.[1] ?? 0);
   for (let p = 0; p < count && next < codes.length; p += 1) {
     const flags = take(92);
@@ -128,7 +121,7 @@ export function hatchPaths(codes: readonly Pair[]): HatchPath[] | null {
       }
     }
     if (corners.some(({ x, y }) => !Number.isFinite(x) || !Number.isFinite(y))) return null;
-    paths.push({ corners, isOuter: count === 1 || (flags & 17) !== 0 });
+    paths.push(corners);
   }
   return paths;
 }

@@ -1,14 +1,14 @@
-import { boxOfPoints, boxRound, centreOf, gapBetween, type Box } from '../../geometry/box';
+import { boxOfPoints, boxRound, centreOf, type Box } from '../../geometry/box';
 import { flatten, flattenOpen, type Contour } from '../../geometry/contour';
 import type { Placed } from '../../geometry/figure';
 import { distance, type Point } from '../../geometry/point';
-import { area, encloses } from '../../geometry/polygon';
+import { encloses } from '../../geometry/polygon';
 import { joined, type CopperPiece } from '../../given/join';
 import type { GivenFile, GivenPattern } from '../../given/pattern';
-import { placesIn } from '../../given/places';
 import { recognised } from '../../given/recognise';
 import { fail, ok, type Result } from '../../units/result';
 import { layerCalled } from '../layer-words';
+import { liesOver, numbered, once, shapesOf } from './lands';
 import { readOutlines, type Outline, type OutlinesAsked } from './outlines';
 
 // A drawing as a land pattern: what its layers are for follows from their names, or from choice. A drawing
@@ -91,17 +91,25 @@ export function readDrawing(
     );
   for (const name of names) if (said(name) === 'leave') left.push(`The layer “${name}” is left out.`);
   const numbers = texts.filter(({ text: words }) => /^[A-Za-z]{0,3}\d{0,4}$|^[-+]$/.test(words));
-  const drawn = once(of('lands').filter(isTaken), left).map((outline) => ({
-    placed: recognised(outline.contour),
-    polygon: flatten(outline.contour),
-  }));
-  const within = drawn.map(({ placed, polygon }) =>
-    numbers.find(({ at }) => isIn(at, placed) && encloses(polygon, at)),
+  // what stands on a layer of the far side is said of its lands
+  const isFar = ({ layer }: { readonly layer: string }) => layerCalled(layer).isFar;
+  const farDrawn = shapesOf(of('far-lands'), left);
+  const drawn = shapesOf(of('lands').filter(isTaken), left);
+  const farCalled = numbered(farDrawn, numbers.filter(drawn.length > 0 ? isFar : () => true), left);
+  const called = numbered(
+    drawn,
+    numbers.filter((one) => farDrawn.length === 0 || !isFar(one)),
+    left,
   );
-  const called = within.some((number) => number) ? within : numbersBeside(drawn, numbers, left);
-  const used = new Set(called.flatMap((number) => (number ? [`${number.at.x} ${number.at.y}`] : [])));
-  const copper = drawn.map(({ placed }, i): CopperPiece => ({ placed, number: called[i]?.text ?? '' }));
-  const others = texts.filter(({ at }) => !used.has(`${at.x} ${at.y}`)).length;
+  const used = new Set(
+    [...called, ...farCalled].flatMap((number) =>
+      number ? [`${number.layer} ${number.at.x} ${number.at.y}`] : [],
+    ),
+  );
+  const piecesOf = (shapes: typeof drawn, names: typeof called) =>
+    shapes.map(({ placed }, i): CopperPiece => ({ placed, number: names[i]?.text ?? '' }));
+  const copper = piecesOf(drawn, called);
+  const others = texts.filter(({ layer, at }) => !used.has(`${layer} ${at.x} ${at.y}`)).length;
   if (others > 0) left.push(`${others} texts are left out.`);
   const figures = (role: DrawingRole): Placed[] =>
     once(of(role), left).map(({ contour }) => recognised(contour));
@@ -109,7 +117,7 @@ export function readDrawing(
   const made = joined({
     copper,
     holes: figures('holes').map((hole) => ({ hole, plated: null })),
-    far: figures('far-lands').map((placed) => ({ placed, number: '' })),
+    far: piecesOf(farDrawn, farCalled),
     ...(has('mask') ? { mask: figures('mask') } : {}),
     ...(has('far-mask') ? { maskOther: figures('far-mask') } : {}),
     ...(has('paste') ? { paste: figures('paste') } : {}),
@@ -163,99 +171,12 @@ export function readDrawing(
   });
 }
 
-const isIn = ({ x, y }: Point, { minX, minY, maxX, maxY }: Box): boolean =>
-  x >= minX && x <= maxX && y >= minY && y <= maxY;
 const inside = (at: Point, contour: Contour): boolean => encloses(flatten(contour), at);
 const liesIn = (inner: Outline, outer: Outline): boolean =>
   inner.contour.every(
     (corner) =>
       inside(corner, outer.contour) || outer.contour.some((other) => distance(other, corner) < 1e-6),
   );
-
-/** Whether an outline lies over at least two others, and is the only one that does. */
-function liesOver(largest: Outline, outlines: readonly Outline[]): boolean {
-  const boxes = new Map(outlines.map((one) => [one, boxOfPoints(flatten(one.contour)) as Box]));
-  const over = (a: Outline, b: Outline) => gapBetween(boxes.get(a) as Box, boxes.get(b) as Box) < -OVER_BY;
-  const under = outlines.filter((one) => one !== largest && over(largest, one));
-  return (
-    under.length >= 2 &&
-    outlines.length <= MOST_HELD &&
-    outlines.every(
-      (one, i) =>
-        one === largest || !outlines.slice(i + 1).some((other) => other !== largest && over(one, other)),
-    )
-  );
-}
-
-/** Shapes lie over each other where they do so by more than this, mm. */
-const OVER_BY = 0.01;
-/** Outlines that are held against each other at most. */
-const MOST_HELD = 2000;
-/** Outlines whose edges are nearer than this are drawn twice, mm. */
-const SAME = 0.002;
-
-/** Outlines of which those that are drawn twice, as by an outline and its hatching, are taken once: the finer one. */
-function once(outlines: readonly Outline[], left: string[]): Outline[] {
-  const known = outlines
-    .map((outline, i) => {
-      const polygon = flatten(outline.contour, 0.0005);
-      return { outline, i, box: boxOfPoints(polygon) as Box, area: Math.abs(area(polygon)) };
-    })
-    .sort((a, b) => a.box.minX - b.box.minX);
-  const isFiner = (a: Outline, b: Outline) =>
-    a.contour.some(({ bulge }) => bulge) && !b.contour.some(({ bulge }) => bulge);
-  const dropped = new Set<Outline>();
-  for (const [k, one] of known.entries()) {
-    if (dropped.has(one.outline)) continue;
-    for (let n = k + 1; n < known.length; n += 1) {
-      const other = known[n] as typeof one;
-      if (other.box.minX - one.box.minX > SAME) break;
-      const isSame =
-        Math.abs(other.box.maxX - one.box.maxX) < SAME &&
-        Math.abs(other.box.minY - one.box.minY) < SAME &&
-        Math.abs(other.box.maxY - one.box.maxY) < SAME &&
-        Math.abs(other.area - one.area) < 0.01 * one.area;
-      if (!isSame || dropped.has(other.outline)) continue;
-      dropped.add(isFiner(other.outline, one.outline) ? one.outline : other.outline);
-    }
-  }
-  if (dropped.size > 0)
-    left.push(
-      `${dropped.size} outlines are drawn twice at one place; they are taken once: ${placesIn([...dropped].map(({ contour }) => centreOf(boxOfPoints(contour) as Box)))}.`,
-    );
-  return outlines.filter((one) => !dropped.has(one));
-}
-
-interface Text {
-  readonly text: string;
-  readonly at: Point;
-}
-
-/** Numbers that stand beside their lands: each is the nearest of its land and its land the nearest of it, or none is taken. */
-function numbersBeside(
-  drawn: readonly { readonly placed: Placed }[],
-  numbers: readonly Text[],
-  left: string[],
-): readonly (Text | undefined)[] {
-  const none = drawn.map(() => undefined);
-  if (numbers.length < drawn.length || drawn.length * numbers.length > MOST_HELD * 50) return none;
-  const away = ({ x, y }: Point, { minX, minY, maxX, maxY }: Box) =>
-    Math.hypot(Math.max(minX - x, x - maxX, 0), Math.max(minY - y, y - maxY, 0));
-  const nearest = <T>(all: readonly T[], of: (one: T) => number): T | undefined =>
-    all.reduce<T | undefined>(
-      (best, one) => (best === undefined || of(one) < of(best) ? one : best),
-      undefined,
-    );
-  const found = drawn.map(({ placed }) => {
-    const number = nearest(numbers, ({ at }) => away(at, placed));
-    const back = number && nearest(drawn, (one) => away(number.at, one.placed));
-    const reach = 1.5 * Math.max(placed.maxX - placed.minX, placed.maxY - placed.minY);
-    return number && back?.placed === placed && away(number.at, placed) < reach ? number : undefined;
-  });
-  if (found.some((number) => number === undefined)) return none;
-  left.push('Numbers stand beside the lands: each was given to the land that it lies nearest to.');
-  return found;
-}
 
 const closed = (polygon: readonly Point[]): Point[] => [...polygon, polygon[0] as Point];
 

@@ -1,4 +1,7 @@
-import type { Vertex } from '../../geometry/contour';
+import { boxOfPoints } from '../../geometry/box';
+import { flatten, type Vertex } from '../../geometry/contour';
+import { cutIn } from '../../geometry/cut-in';
+import { area, encloses } from '../../geometry/polygon';
 import { arc, ellipse, hatchPaths, spline } from './curves';
 import type { Entity } from './drawing';
 
@@ -90,11 +93,20 @@ const KINDS: Readonly<Record<string, Draw>> = {
   TRACE: solid,
   HATCH(one) {
     const paths = hatchPaths(one.codes);
-    if (!paths) return null;
-    const inner = paths.filter(({ isOuter }) => !isOuter).length;
+    if (!paths || paths.length > MOST_PATHS) return null;
+    // odd parity, outermost areas only, or everything within the outermost
+    const style = numberOf(one, 75);
+    const polygons = paths.map((corners) => flatten(corners, FINE * lengthOf(corners) || 1));
+    const depths = polygons.map(
+      ([first], i) => polygons.filter((other, j) => j !== i && first && encloses(other, first)).length,
+    );
+    const isFilled = (i: number) => (style === 0 ? (depths[i] ?? 0) % 2 === 0 : depths[i] === 0);
     return {
-      shapes: paths.flatMap(({ corners, isOuter }) => (isOuter ? [{ corners, isClosed: true }] : [])),
-      ...(inner > 0 ? { left: 'openings in hatches' } : {}),
+      shapes: paths.flatMap((corners, i) => {
+        if (!isFilled(i)) return [];
+        const inner = style === 2 ? [] : paths.filter((_, j) => depths[j] === (depths[i] ?? 0) + 1);
+        return [{ corners: openWithin(corners, inner), isClosed: true }];
+      }),
     };
   },
   LWPOLYLINE: polyline,
@@ -104,6 +116,28 @@ const KINDS: Readonly<Record<string, Draw>> = {
 /** What an entity draws; `null` for one that is not understood. */
 export function shapesOf(entity: Entity): Drawn | null {
   return Object.hasOwn(KINDS, entity.kind) ? (KINDS[entity.kind] as Draw)(entity) : null;
+}
+
+/** Paths of one hatch that are held against each other. */
+const MOST_PATHS = 500;
+
+const lengthOf = (corners: readonly Vertex[]): number => {
+  const box = boxOfPoints(corners);
+  return box ? Math.max(box.maxX - box.minX, box.maxY - box.minY) : 0;
+};
+
+/** How finely curves are followed where an outline runs in and round, as a share of the whole. */
+const FINE = 0.0005;
+
+/** An outline with what is free within it. */
+function openWithin(outline: readonly Vertex[], inner: readonly (readonly Vertex[])[]): readonly Vertex[] {
+  const fine = FINE * lengthOf(outline);
+  if (fine === 0 || inner.length === 0) return outline;
+  const whole = flatten(outline, fine);
+  const own = inner
+    .map((one) => flatten(one, fine))
+    .filter(([first]) => first !== undefined && encloses(whole, first));
+  return own.length === 0 ? outline : cutIn(area(whole) < 0 ? [...whole].reverse() : whole, own);
 }
 
 /** Four corners, of which the last two are written the other way round. */
@@ -148,10 +182,8 @@ function painted(corners: readonly Vertex[], isClosed: boolean, width: number): 
   const length = Math.hypot(b.x - a.x, b.y - a.y);
   if (isClosed && corners.length === 2 && Math.abs(a.bulge ?? 0) === 1 && Math.abs(b.bulge ?? 0) === 1) {
     const inner = length / 2 - width / 2;
-    return {
-      ...closed(circle(x, y, length / 2 + width / 2)),
-      ...(inner > MEET ? { left: 'openings of rings' } : {}),
-    };
+    const outer = circle(x, y, length / 2 + width / 2);
+    return closed(inner > MEET ? openWithin(outer, [circle(x, y, inner)]) : outer);
   }
   if (!isClosed && corners.length === 2 && !a.bulge && length > 0) {
     const [dx, dy] = [(-(b.y - a.y) / length) * (width / 2), ((b.x - a.x) / length) * (width / 2)];

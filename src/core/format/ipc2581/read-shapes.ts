@@ -1,7 +1,10 @@
 import type { Contour, Vertex } from '../../geometry/contour';
 import { flatten, flattenOpen } from '../../geometry/contour';
+import { boxOfPoints } from '../../geometry/box';
 import {
+  circleAt,
   contourFigure,
+  contourOf as contourAt,
   outlineOf,
   place,
   rectangle,
@@ -11,7 +14,8 @@ import {
 } from '../../geometry/figure';
 import { putPlaced, type Placement } from '../../geometry/placement';
 import { fullTurn, type Point } from '../../geometry/point';
-import { area, type Polyline } from '../../geometry/polygon';
+import { area, type Polygon, type Polyline } from '../../geometry/polygon';
+import { withOpenings } from '../../given/join';
 import { recognised } from '../../given/recognise';
 import { quantise } from '../../units/length';
 import { all, everywhere, one, type XmlNode } from '../xml-tree';
@@ -43,7 +47,8 @@ const OTHER_UNITS: Readonly<Record<string, number>> = {
 export interface ShapeReader {
   readonly mm: (text: string | undefined) => number;
   /** The figures of what stands in a node: primitives, references and sets. */
-  readonly figures: (node: XmlNode) => readonly Placed[];
+  /** @param drilled diameter of the hole that is drilled through their middle, mm: what is open there is none of the shape */
+  readonly figures: (node: XmlNode, drilled?: number) => readonly Placed[];
   /** Stroked lines of a node, with their width. */
   readonly lines: (node: XmlNode) => readonly { readonly points: Polyline; readonly width: number }[];
   /** What was not understood, and how often. */
@@ -81,7 +86,7 @@ export function shapeReader(root: XmlNode, factor: number): ShapeReader {
   const leave = (what: string) => left.set(what, (left.get(what) ?? 0) + 1);
 
   let budget = MOST_FIGURES;
-  const figuresOf = (node: XmlNode, unit: number, depth: number): Placed[] => {
+  const figuresOf = (node: XmlNode, unit: number, depth: number, drilled: number): Placed[] => {
     if (depth > DEEPEST || budget < 0) {
       leave(depth > DEEPEST ? 'a shape within shapes too deep' : 'a shape beyond the first 60,000');
       return [];
@@ -91,18 +96,20 @@ export function shapeReader(root: XmlNode, factor: number): ShapeReader {
       const kind = /^(Standard|User)PrimitiveRef$/.exec(child.name)?.[1];
       if (kind) {
         const entry = entries.get(`${kind} ${child.attributes['id'] ?? ''}`);
-        if (entry) return figuresOf(entry.node, entry.factor, depth + 1);
+        if (entry) return figuresOf(entry.node, entry.factor, depth + 1, drilled);
         leave(`a shape “${child.attributes['id'] ?? ''}” that the file does not have`);
         return [];
       }
-      if (child.name === 'UserSpecial' || child.name === 'Feature') return figuresOf(child, unit, depth + 1);
+      if (child.name === 'UserSpecial' || child.name === 'Feature')
+        return figuresOf(child, unit, depth + 1, drilled);
       const made = primitive(child, unit);
       if (made === 'unknown') leave(child.name);
       if (made === null || made === 'unknown') return [];
-      const open = OPEN_WITHIN[child.name]?.(child);
-      if (open) leave(open);
       budget -= 1;
-      return [made];
+      const open = (OPEN_WITHIN[child.name]?.(child, unit) ?? []).filter((one) => !isDrilled(one, drilled));
+      const cut = open.length === 0 ? made : drilled > 0 ? null : withOpenings(made, open);
+      if (!cut) leave('an opening in copper, which is taken as solid');
+      return [cut ?? made];
     });
     return within ? found.map((one) => putPlaced(within, one)) : found;
   };
@@ -133,7 +140,7 @@ export function shapeReader(root: XmlNode, factor: number): ShapeReader {
   };
   return {
     mm: (text) => lengthOf(text, factor),
-    figures: (node) => figuresOf(node, factor, 0),
+    figures: (node, drilled = 0) => figuresOf(node, factor, 0, drilled),
     lines: (node) => linesOf(node, factor, 0),
     left,
   };
@@ -146,12 +153,36 @@ const MOST_FIGURES = 60_000;
 /** Corners of one outline. */
 const MOST_CORNERS = 20_000;
 
-/** Shapes that may be open within, which a land is not: what is said of them then. */
-const OPEN_WITHIN: Readonly<Record<string, (node: XmlNode) => string | null>> = {
-  Contour: ({ children }) =>
-    children.some(({ name }) => name === 'Cutout') ? 'a cut-out in a contour, which is taken as solid' : null,
-  Donut: () => 'the opening of a donut, which is taken as solid',
+/** What is free within shapes that are open. */
+const OPEN_WITHIN: Readonly<Record<string, (node: XmlNode, unit: number) => readonly Polygon[]>> = {
+  Contour: (node, unit) =>
+    all(node, 'Cutout').flatMap((cutout) => {
+      const contour = contourOf(cutout, unit);
+      return contour ? [flatten(contour)] : [];
+    }),
+  Donut: ({ attributes }, unit) => {
+    const inner = lengthOf(attributes['innerDiameter'], unit);
+    const isSquare = attributes['shape'] === 'SQUARE';
+    const placed = isSquare
+      ? place(rectangle(inner, inner), { x: 0, y: 0 })
+      : circleAt({ x: 0, y: 0 }, inner);
+    return inner > 0 ? [flatten(contourAt(placed))] : [];
+  },
 };
+
+/** Whether an opening about the middle is drilled away. @param drilled diameter, mm; 0 where nothing is */
+function isDrilled(opening: Polygon, drilled: number): boolean {
+  const box = boxOfPoints(opening);
+  const reach = drilled / 2 + 0.01;
+  return (
+    drilled > 0 &&
+    box !== null &&
+    box.minX >= -reach &&
+    box.maxX <= reach &&
+    box.minY >= -reach &&
+    box.maxY <= reach
+  );
+}
 
 const lengthOf = (text: string | undefined, unit: number): number => {
   const value = Number(text ?? 0);

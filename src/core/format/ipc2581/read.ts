@@ -222,7 +222,7 @@ class Reader {
       for (const pad of of('REGULAR')) {
         const layer = pad.attributes['layerRef'] ?? '';
         const there = on.get(layer) ?? [];
-        there.push(...this.shapes.figures(pad));
+        there.push(...this.shapes.figures(pad, diameter));
         on.set(layer, there);
       }
       return [...on].map(([layer, figures]) => ({ layer, figures: asOne(figures) }));

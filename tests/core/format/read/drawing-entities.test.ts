@@ -187,6 +187,16 @@ describe('shapes', () => {
     const hatch: Codes = [0, 'HATCH', 8, 'l', 2, 'SOLID', 70, 1, 91, 1, 92, 3, 72, 0, 73, 1, 93, 4];
     const corners: Codes = [10, 0, 20, 0, 10, 3, 20, 0, 10, 3, 20, 2, 10, 0, 20, 2, 75, 0];
     expect(boxes(entities([...hatch, ...corners])).outlines[0]).toMatchObject({ box: [0, 0, 3, 2], area: 6 });
+    // a frame: what is free within the hatching stays free
+    const inner: Codes = [
+      92, 2, 72, 0, 73, 1, 93, 4, 10, 1, 20, 0.5, 10, 2, 20, 0.5, 10, 2, 20, 1.5, 10, 1, 20, 1.5,
+    ];
+    const frame: Codes = [
+      ...hatch.map((code, i) => (hatch[i - 1] === 91 ? 2 : code)),
+      ...corners.slice(0, -2),
+      ...inner,
+    ];
+    expect(boxes(entities([...frame, 75, 0])).outlines).toMatchObject([{ box: [0, 0, 3, 2], area: 5 }]);
     // a disc: an arc of a whole turn
     const disc: Codes = [
       0,

@@ -1,7 +1,16 @@
 import { expect, test } from 'vitest';
 import { sortFilms, type FilmRole } from '../../../../src/core/format/artwork/film-roles';
 import { patternsOfFilms } from '../../../../src/core/format/artwork/read-films';
-import { sizeOf } from '../../../../src/core/geometry/figure';
+import { artworkFiles } from '../../../../src/core/format/artwork/artwork';
+import { readBack } from '../../../../src/core/format/artwork/read-back';
+import { compile } from '../../../../src/core/footprint/compile';
+import { isDrawable } from '../../../../src/core/footprint/footprint';
+import { atOrigin } from '../../../../src/core/footprint/origin';
+import { flatten } from '../../../../src/core/geometry/contour';
+import { contourOf, sizeOf } from '../../../../src/core/geometry/figure';
+import { area } from '../../../../src/core/geometry/polygon';
+import { takenIn } from '../../../../src/core/given/document';
+import type { GivenPattern } from '../../../../src/core/given/pattern';
 
 // Films as they are drawn in the wild: written by hand here, in mm with three decimals.
 
@@ -52,21 +61,28 @@ test('a clear stroke trims a land, a clear area elsewhere leaves it as it was', 
   );
 });
 
-test('apertures with holes and donuts: told where nothing is drilled, a hole where it is', () => {
+/** Copper of the lands of a pattern, mm², to a hundredth. */
+const areas = (pattern: GivenPattern | undefined) =>
+  pattern?.lands.map(({ copper }) => Math.round(100 * area(flatten(contourOf(copper)))) / 100);
+
+test('apertures with holes and donuts stay open where nothing is drilled, and have their hole where it is', () => {
   const copper = film('%ADD10C,1.5X0.8*%\nD10*\nX0Y0D03*\nX5000Y0D03*');
   const alone = read({ 'top copper.gbr': copper });
-  expect(alone.patterns[0]?.lands).toHaveLength(2);
-  expect(alone.words).toMatch(/is open within \(0\.800 × 0\.800 mm\).*taken as solid/);
+  // a disc of 1.5 without one of 0.8: 1.77 − 0.50
+  expect(areas(alone.patterns[0])).toEqual([1.26, 1.26]);
   const drill = 'M48\nMETRIC\nT1C0.8\n%\nT1\nX0.0Y0.0\nX5.0Y0.0\nM30\n';
   const drilled = read({ 'top copper.gbr': copper, 'a.drl': drill });
-  expect(drilled.words).not.toContain('open within');
-  expect(drilled.patterns[0]?.lands.map(({ hole }) => hole?.hole.figure)).toEqual([
-    { kind: 'round', diameter: 0.8 },
-    { kind: 'round', diameter: 0.8 },
-  ]);
+  expect(
+    drilled.patterns[0]?.lands.map(({ copper: { figure }, hole }) => [figure, hole?.hole.figure]),
+  ).toEqual(
+    [0, 1].map(() => [
+      { kind: 'round', diameter: 1.5 },
+      { kind: 'round', diameter: 0.8 },
+    ]),
+  );
 });
 
-test('a macro of two bars gives two lands, one with a hole says so', () => {
+test('a macro of two bars gives two lands', () => {
   const two = '%AMTWO*21,1,1.0,0.5,-1.0,0,0*21,1,1.0,0.5,1.0,0,0*%\n%ADD10TWO*%\nD10*\nX0Y0D03*';
   expect(sides(two)).toEqual(
     expect.arrayContaining([
@@ -74,11 +90,30 @@ test('a macro of two bars gives two lands, one with a hole says so', () => {
       ['rectangle', 1, 0.5, 1, 0],
     ]),
   );
-  const ring = read({
-    'top copper.gbr': film('%AMRING*1,1,2.0,0,0*1,0,1.0,0,0*%\n%ADD10RING*%\nD10*\nX0Y0D03*'),
+});
+
+test('the ring round the port of a microphone stays a ring, with its mask, in a document and on its films', () => {
+  const ring = (outer: number, inner: number) =>
+    film(
+      `%AMRING*1,1,${outer},0,0*1,0,${inner},0,0*%\n%ADD10RING*%\n%ADD11R,0.6X0.6*%\nD10*\nX0Y0D03*\nD11*\nX1500Y0D03*`,
+    );
+  const port = 'M48\n; #@! TF.FileFunction,NonPlated,1,2,NPTH\nMETRIC\nT1C0.5\n%\nT1\nX0.0Y0.0\nM30\n';
+  const found = read({
+    'top copper.gbr': ring(1.6, 1),
+    'top mask.gbr': ring(1.7, 0.9),
+    'port.drl': port,
   });
-  expect(ring.patterns[0]?.lands[0]?.copper.figure).toMatchObject({ kind: 'round' });
-  expect(ring.words).toContain('open within');
+  const [pattern] = found.patterns;
+  // π/4 (1.6² − 1²) and 0.6²; the hole lies in no copper
+  expect(areas(pattern)).toEqual([1.22, 0.36]);
+  expect(pattern?.holes.map(({ figure }) => figure)).toEqual([{ kind: 'round', diameter: 0.5 }]);
+  expect(found.words).not.toMatch(/solid|not kept/);
+  const compiled = compile(takenIn(pattern as GivenPattern).document);
+  if (!isDrawable(compiled)) throw new Error('not drawn');
+  const footprint = atOrigin(compiled.footprint);
+  const back = readBack(footprint, artworkFiles({ ...compiled, footprint }));
+  expect(back.find(({ file }) => /top-copper/.test(file))).toMatchObject({ things: 2, within: 0.0002 });
+  expect(back.every(({ within }) => within !== null)).toBe(true);
 });
 
 test('flashes are mirrored, turned and scaled', () => {
