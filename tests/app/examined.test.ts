@@ -159,7 +159,7 @@ async function takeTable(page: Page): Promise<void> {
   await page.goto(server.url, { waitUntil: 'networkidle0' });
   const path = join(mkdtempSync(join(tmpdir(), 'tapis-reach-')), 'lands.csv');
   writeFileSync(path, 'pad,x,y,length,width\n1,-1,0,1,0.6\n2,1,0,1,0.6\n');
-  await (await page.$('input[aria-label="Files to import"]'))!.uploadFile(path);
+  await (await page.waitForSelector('input[aria-label="Files to import"]'))!.uploadFile(path);
   await page.waitForSelector('dialog[open] li');
 }
 

@@ -365,6 +365,8 @@ it('keeps the focus from falling to the page', async () => {
     page.waitForFunction((place) => document.activeElement?.closest(place) !== null, {}, selector);
   await page.goto(server.url, { waitUntil: 'networkidle0' });
   await begin('gull wing dual');
+  // its first field waits for a number
+  await page.keyboard.press('Escape');
   const before = page.url();
   await run('duplicate the footprint');
   await page.waitForFunction((old) => location.href !== old, {}, before);

@@ -64,7 +64,9 @@ describe('nothing is lost', () => {
       );
     let browser = await launch(folder);
     let page = await openPage(browser, server.url);
-    const input = (await page.$('[aria-label="Files to import"]')) as ElementHandle<HTMLInputElement> | null;
+    const input = (await page.waitForSelector(
+      '[aria-label="Files to import"]',
+    )) as ElementHandle<HTMLInputElement> | null;
     await input?.uploadFile(file);
     const told = (words: string) =>
       page.waitForFunction((text) => document.body.textContent?.includes(text), { timeout: 90_000 }, words);
@@ -141,7 +143,7 @@ describe('nothing is lost', () => {
     const page = await openPage(browser, server.url);
     await takeDemo(page);
     const before = await cards(page);
-    const input = (await page.$('input[type=file]')) as ElementHandle<HTMLInputElement>;
+    const input = (await page.waitForSelector('input[type=file]')) as ElementHandle<HTMLInputElement>;
     const importing = async (...paths: string[]) => {
       await input.uploadFile(...paths);
       await page.waitForFunction(() =>
@@ -202,7 +204,7 @@ describe('nothing is lost', () => {
     };
     const path = join(mkdtempSync(join(tmpdir(), 'tapis-strange-')), 'strange.json');
     writeFileSync(path, JSON.stringify(strange));
-    const input = (await page.$('input[type=file]')) as ElementHandle<HTMLInputElement>;
+    const input = (await page.waitForSelector('input[type=file]')) as ElementHandle<HTMLInputElement>;
     await input.uploadFile(path);
     await page.locator('a[title="Open Strange"]').click();
     await page.waitForSelector('aside article');

@@ -60,7 +60,7 @@ const bring = async (name: string, ...texts: readonly (readonly [name: string, t
     writeFileSync(path, text);
     return path;
   });
-  await (await page.$(`input[aria-label="${name}"]`))?.uploadFile(...paths);
+  await (await page.waitForSelector(`input[aria-label="${name}"]`))?.uploadFile(...paths);
 };
 const button = (words: string) => page.locator(`::-p-xpath(//button[contains(., "${words}")])`).click();
 const toLists = () => page.goto(`${server.url}/list`, { waitUntil: 'networkidle0' });

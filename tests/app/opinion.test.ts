@@ -41,7 +41,9 @@ const told = (page: Page, words: string) =>
   page.waitForFunction((text) => document.body.textContent?.includes(text), {}, words);
 
 async function bring(page: Page, ...files: string[]): Promise<void> {
-  const input = (await page.$('input[aria-label="Files to import"]')) as ElementHandle<HTMLInputElement>;
+  const input = (await page.waitForSelector(
+    'input[aria-label="Files to import"]',
+  )) as ElementHandle<HTMLInputElement>;
   await input.uploadFile(...files);
 }
 
@@ -106,7 +108,7 @@ describe('somebody else’s pattern', () => {
     );
     await page.waitForSelector('dialog[open] li:nth-child(4)');
     await told(page, 'Land 3: the opening of a donut');
-    const board = (await page.$('svg[aria-label="Copper of the films"]'))!;
+    const board = (await page.waitForSelector('svg[aria-label="Copper of the films"]'))!;
     const box = (await board.boundingBox())!;
     await page.mouse.move(box.x + box.width * 0.7, box.y + box.height * 0.6);
     await page.mouse.down();

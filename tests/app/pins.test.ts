@@ -48,9 +48,9 @@ const table = [
 it('takes a pasted pin table onto a quad, joins its grounds, and writes them', async () => {
   const file = join(mkdtempSync(join(tmpdir(), 'tapis-pins-')), 'u5.json');
   writeFileSync(file, JSON.stringify(quad));
-  await ((await page.$('[aria-label="Files to import"]')) as ElementHandle<HTMLInputElement>).uploadFile(
-    file,
-  );
+  await (
+    (await page.waitForSelector('[aria-label="Files to import"]')) as ElementHandle<HTMLInputElement>
+  ).uploadFile(file);
   await openFootprint(page, 'U5 gauge processor');
   await page.keyboard.press('4');
   const { until, press } = columnOf(() => page);
@@ -79,7 +79,7 @@ it('takes a pasted pin table onto a quad, joins its grounds, and writes them', a
     () => !document.querySelector('aside')?.textContent?.includes('4 pins are called'),
   );
   await page.locator('button[aria-label="Press the lands of GND"]').click();
-  const sheet = (await page.$('section[aria-label="Sheet"] svg'))!;
+  const sheet = (await page.waitForSelector('section[aria-label="Sheet"] svg'))!;
   const { x, y, width, height } = (await sheet.boundingBox())!;
   await page.mouse.click(x + width / 2, y + height / 2);
   await page.waitForFunction(

@@ -93,7 +93,7 @@ it('updates what is left over while it is nudged by typing and by dragging', asy
   await press('contacts');
   await page.waitForFunction(() => !document.querySelector('main')?.innerText.includes('100 µm at most'));
   const before = await offset('Z');
-  const model = (await page.$('.elevation .layer-model')) as ElementHandle;
+  const model = (await page.waitForSelector('.elevation .layer-model')) as ElementHandle;
   const box = (await model.boundingBox())!;
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
   await page.mouse.down();

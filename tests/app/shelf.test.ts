@@ -54,7 +54,9 @@ const tickAll = async () => {
   await page.waitForSelector('[aria-label="Selected footprints"] option:nth-child(3)');
 };
 const bring = async (path: string) => {
-  const files = (await page.$('input[aria-label="Files to import"]')) as ElementHandle<HTMLInputElement>;
+  const files = (await page.waitForSelector(
+    'input[aria-label="Files to import"]',
+  )) as ElementHandle<HTMLInputElement>;
   await files.uploadFile(path);
 };
 const titles = () =>
@@ -113,7 +115,7 @@ describe('the Shelf as a library', () => {
     const other = await browser.createBrowserContext();
     const fresh = await other.newPage();
     await fresh.goto(server.url, { waitUntil: 'networkidle0' });
-    await (await fresh.$('input[aria-label="Files to import"]'))!.uploadFile(zip);
+    await (await fresh.waitForSelector('input[aria-label="Files to import"]'))!.uploadFile(zip);
     await fresh.waitForFunction(() => document.body.textContent?.includes('4 footprints added'));
     expect(await fresh.$eval('nav', (nav) => nav.textContent)).toContain('Connectors4');
     await other.close();
@@ -207,7 +209,8 @@ describe('the Shelf as a library', () => {
     const backup = await saved(/^tapis-backup-.*\.zip$/);
     const other = await browser.createBrowserContext();
     const fresh = await openPage(other, server.url);
-    const restore = async () => (await fresh.$('input[aria-label="Files to import"]'))!.uploadFile(backup);
+    const restore = async () =>
+      (await fresh.waitForSelector('input[aria-label="Files to import"]'))!.uploadFile(backup);
     const told = (words: string) =>
       fresh.waitForFunction((text) => document.body.textContent?.includes(text), {}, words);
     const all = DEMO;

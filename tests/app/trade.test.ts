@@ -128,7 +128,7 @@ it('keeps how a tolerance spreads, as it was measured, over a reload', async () 
   writeFileSync(path, Array.from({ length: 60 }, (_, i) => ((i % 7) - 2) / 100).join('\n'));
   await page.locator('main summary ::-p-text(How tolerances spread)').click();
   await page.select('select[aria-label="Tolerance"]', 'Placement along');
-  await (await page.$('input[aria-label="Measurements of placement along"]'))?.uploadFile(path);
+  await (await page.waitForSelector('input[aria-label="Measurements of placement along"]'))?.uploadFile(path);
   await until('60 from placed.csv: bias 0.0');
   await waitSaved(page);
   await page.reload({ waitUntil: 'networkidle0' });

@@ -244,7 +244,7 @@ it('writes the board in every format, and the trial itself, which comes in again
     );
   }
   await page.goto(`${server.url}/trials`, { waitUntil: 'networkidle0' });
-  const input = await page.$('input[aria-label="File with a trial"]');
+  const input = await page.waitForSelector('input[aria-label="File with a trial"]');
   await (input as ElementHandle<HTMLInputElement>).uploadFile(path);
   await page.waitForSelector('section[aria-label=Sheet] svg .drawing');
   await settled(/^2 stops/);
