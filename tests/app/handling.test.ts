@@ -378,7 +378,8 @@ it('keeps the focus from falling to the page', async () => {
   await page.keyboard.press('Escape');
   await page.waitForSelector('main[aria-label=Datasheet]', { hidden: true });
   await untilFocus('main');
-  // keys are commands there
+  // keys are commands once the field that waits is left
+  await page.keyboard.press('Escape');
   await page.keyboard.press('s');
   await page.waitForSelector('input[aria-label="Search the Shelf"]');
   await untilFocus('main');

@@ -15,7 +15,7 @@ import { drifts, type Laid } from './pitch';
 import { byGravity, lineOf, type Remark, type Verdict, verdictOf } from './remark';
 import { jointRemarks, levelWords, openingRemarks, sizeRemarks } from './remarks-lands';
 import { ballRemarks, coverageRemarks, platingRemarks, unsaidRemarks } from './remarks-pads';
-import { courtyardRemarks, markRemarks, ruleRemarks } from './remarks-marks';
+import { courtyardRemarks, legendRemarks, markRemarks, ruleRemarks } from './remarks-marks';
 import { numberRemarks, originRemarks, pitchRemarks, placeRemarks, scaleRemarks } from './remarks-places';
 
 // A second opinion: somebody else's pattern against the package that it is meant for. What is wrong is named as
@@ -103,6 +103,7 @@ export function opinionOn(pattern: Drawable, against: Drawable): Result<Opinion,
     ...platingRemarks(context),
     ...courtyardRemarks(context),
     ...markRemarks(context),
+    ...legendRemarks(context),
     ...originRemarks(context),
     ...unsaidRemarks(context),
     ...ruleRemarks(tried.footprint ? check(tried) : null, check(against), context),

@@ -1,4 +1,5 @@
-import { type Report } from '../check/check';
+import { check, type Report } from '../check/check';
+import { legendOverLand } from '../check/rules/legend-over-land';
 import { type Land } from '../footprint/footprint';
 import { occupiedBy } from '../footprint/marks';
 import { boxOfPoints, boxRound, gapBetween, overhang, type Box } from '../geometry/box';
@@ -33,6 +34,16 @@ export function courtyardRemarks({ over, against, pattern, fit }: Context): Rema
         : `Its courtyard leaves ${formatMm(left)} mm round the part; level ${against.document.level} asks for ${formatMm(courtyard.excess)} mm.`,
     ),
   ];
+}
+
+/** What their legend prints where it must not. */
+export function legendRemarks({ pattern, fit }: Context): Remark[] {
+  if (fit.scale !== 1 || isUnsaid(pattern, 'legend')) return [];
+  const found = check(pattern).findings.find(({ rule }) => rule === legendOverLand.id);
+  // how near it may come is for the process of whoever makes it
+  return found?.measured && found.measured.value <= 0
+    ? [remark('mark', found.severity, found.title, found.message)]
+    : [];
 }
 
 export function markRemarks({ over, against, fit, pattern }: Context): Remark[] {
