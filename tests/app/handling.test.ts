@@ -383,6 +383,10 @@ it('keeps the focus from falling to the page', async () => {
   await page.keyboard.press('s');
   await page.waitForSelector('input[aria-label="Search the Shelf"]');
   await untilFocus('main');
-  await begin('composed');
+  await page.locator('button ::-p-text(New footprint)').click();
+  await page.waitForSelector('dialog[open] input');
+  await page.keyboard.type('composed');
+  await Promise.all([page.waitForNavigation(), page.keyboard.press('Enter')]);
+  await page.waitForSelector('[aria-label="Pieces"]');
   await untilFocus('main');
 });

@@ -107,7 +107,7 @@ describe('somebody else’s pattern', () => {
       given('board-top-mask.gbr'),
     );
     await page.waitForSelector('dialog[open] li:nth-child(4)');
-    await told(page, 'Land 3: the opening of a donut');
+    await told(page, 'Thermal reliefs are left out');
     const board = (await page.waitForSelector('svg[aria-label="Copper of the films"]'))!;
     const box = (await board.boundingBox())!;
     await page.mouse.move(box.x + box.width * 0.7, box.y + box.height * 0.6);
