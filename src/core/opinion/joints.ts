@@ -7,6 +7,7 @@ import { jointModel, landOf, marginFigures } from '../joint/model';
 import type { Level } from '../document/document';
 import type { Process } from '../process/process';
 import { quantise } from '../units/length';
+import { NOISE } from './remark';
 import type { Laid } from './pitch';
 
 // Every land of a pattern against that of the package: how its size and place differ, and what joint the
@@ -178,7 +179,7 @@ function goalsAt(level: Level, group: string, levels: Compiled['levels']): reado
 
 /** Whether a margin is as good as that of the land that Tapis computes. */
 const isAsGood = ({ inverse, least, computed }: OpinionMargin): boolean =>
-  (inverse ?? least) >= computed - 2e-3;
+  (inverse ?? least) >= computed - NOISE;
 
 /** Whether a terminal is lost by a margin: off its land, without a heel, or stuck in its hole. */
 export function isLost(margin: OpinionMargin): boolean {

@@ -8,7 +8,7 @@ import { type Polygon } from '../geometry/polygon';
 import { bodyAt } from '../package/drawn';
 import { formatMm } from '../units/length';
 import { isUnsaid, type Context } from './context';
-import { RANK, remark, type Remark } from './remark';
+import { NOISE, RANK, remark, type Remark } from './remark';
 
 // Remarks on what surrounds the lands, and what the rules find of the package with these lands.
 
@@ -54,7 +54,7 @@ export function markRemarks({ over, against, fit, pattern }: Context): Remark[] 
   const { pin1, lines } = over.legend;
   const box = pin1 && boxOfPoints(pin1);
   const body = bodyAt(footprint.body.extent, 'max');
-  const visible = (mark: Box) => gapBetween(mark, body) > -1e-6;
+  const visible = (mark: Box) => gapBetween(mark, body) > -NOISE;
   if (!box)
     return [
       remark(
@@ -116,12 +116,13 @@ export function ruleRemarks(kept: Report | null, own: Report, { against, drift }
   const before = new Map(own.findings.map(({ rule, severity }) => [rule, severity]));
   const ids = new Set(lands.map(({ id }) => id));
   const seen = new Set<string>();
-  return kept.findings.flatMap(({ rule, severity, title, message, place }): Remark[] => {
+  return kept.findings.flatMap(({ rule, severity, title, message, measured, place }): Remark[] => {
     const was = before.get(rule);
     if (
       SAID_ALREADY.has(rule) ||
       (drift.length > 0 && OF_PITCH.has(rule)) ||
       severity === 'note' ||
+      (measured?.unit === 'mm' && Math.abs(measured.value - measured.limit) <= NOISE) ||
       seen.has(rule)
     )
       return [];

@@ -3,7 +3,8 @@ import type { TapisDocument } from '../../../src/core/document/document';
 import { compile } from '../../../src/core/footprint/compile';
 import { isDrawable, type Drawable } from '../../../src/core/footprint/footprint';
 import { atOrigin } from '../../../src/core/footprint/origin';
-import { documentOf } from '../../../src/core/format/import';
+import { documentOf, readPatterns } from '../../../src/core/format/import';
+import { formatById } from '../../../src/core/format';
 import { place, sizeOf, type Placed } from '../../../src/core/geometry/figure';
 import type { GivenLand, GivenPattern } from '../../../src/core/given/pattern';
 import { opinionOn } from '../../../src/core/opinion/opinion';
@@ -218,3 +219,46 @@ describe('faults planted in right patterns', () => {
     expect(named.map(({ title }) => title)).not.toEqual([]);
   });
 });
+
+describe('sound patterns', () => {
+  // rounded to micrometres by whoever wrote them, never by the same amount
+  const noisy: Fault = every((land, i) => {
+    const by = (k: number) => 0.002 * Math.sin(12.9898 * (i + 1) * k);
+    return put(moved(by(1), by(2)))({ ...land, copper: noisyFigure(land.copper, by(3)) });
+  });
+  const read = (file: { name: string; bytes: Uint8Array }): GivenPattern => {
+    const found = readPatterns([file]);
+    const [pattern] = found.ok ? found.value.patterns : [];
+    if (!pattern) throw new Error(found.ok ? 'nothing was read' : found.error);
+    return pattern;
+  };
+  const parts = DEMO_DOCUMENTS.filter(({ name }) => !name.startsWith('H'));
+  const alarms = (pattern: GivenPattern, own: Drawable): readonly string[] => {
+    const found = opinionOn(drawn(documentOf(pattern).document), own);
+    if (!found.ok) return [found.error];
+    return found.value.remarks.flatMap(({ severity, title }) => (severity === 'note' ? [] : [title]));
+  };
+
+  it.each(parts.map((one) => [one.name, one] as const))('%s: noise of 2 µm is no fault', (_, document) => {
+    const own = drawn(document);
+    expect(alarms(noisy(given(own)), own)).toEqual([]);
+  });
+
+  it.each(parts.map((one) => [one.name, one] as const))(
+    '%s: nothing is wrong with it as a file',
+    async (_, document) => {
+      const own = drawn(document);
+      const content = await formatById('ipc2581')?.write({ ...own, footprint: atOrigin(own.footprint) });
+      if (content === undefined) throw new Error('no such format');
+      const bytes = typeof content === 'string' ? new TextEncoder().encode(content) : content;
+      expect(alarms(read({ name: 'theirs.xml', bytes }), own)).toEqual([]);
+    },
+  );
+});
+
+/** A shape a little larger or smaller; what is no rectangle stays. */
+function noisyFigure(placed: Placed, by: number): Placed {
+  const { figure, at: middle, rotation } = placed;
+  if (figure.kind !== 'rectangle') return placed;
+  return place({ ...figure, width: figure.width + by, height: figure.height - by }, middle, rotation);
+}
