@@ -12,6 +12,8 @@ export interface SecondStyle {
   /** Where numbers stand: over the line, in it on paper, or on a shelf that a jog leads to. */
   readonly place: 'over' | 'in' | 'shelf';
   readonly number: (mm: number) => readonly string[];
+  /** How the numbers of packages are printed, where it is not as they stand in the scene. */
+  readonly says?: (text: string) => string;
   readonly lands: 'fill' | 'pattern' | 'outline' | 'double';
   readonly called: 'in' | 'circled' | 'none';
   readonly face: string;
@@ -31,6 +33,7 @@ export interface SecondStyle {
 }
 
 const two = (mm: number) => mm.toFixed(2);
+const inches = (mm: number) => (mm / 25.4).toFixed(4).replace(/^0/, '');
 
 export const SECOND: readonly SecondStyle[] = [
   {
@@ -203,6 +206,22 @@ export const SECOND: readonly SecondStyle[] = [
     title: 'PCB LAND PATTERN',
     note: 'Dimensions are in millimeters',
   },
+  {
+    name: 'inches first',
+    isApart: true,
+    arrow: 'marker',
+    place: 'in',
+    number: (mm) => [inches(mm), `(${two(mm)})`],
+    says: (text) => text.replace(/\d+\.\d+/g, (mm) => inches(Number(mm))),
+    lands: 'fill',
+    called: 'none',
+    face: 'DejaVu Sans',
+    size: 7,
+    ink: '#000',
+    turned: true,
+    title: 'Land pattern',
+    note: 'Dimensions: INCH (MM)',
+  },
 ];
 
 const PAGE = { w: 720, h: 520 };
@@ -303,7 +322,7 @@ export function secondOutline(scene: OutlineScene, style: SecondStyle): string {
     for (const length of lengths)
       parts.push(
         lengthOf(length, style, { X, Y, x0: X(x0), x1: X(x1), y0: Y(y0), y1: Y(y1) }, [
-          scene.says[length.of] ?? length.of,
+          (style.says ?? String)(scene.says[length.of] ?? length.of),
         ]),
       );
   });

@@ -3,6 +3,7 @@ import { fullTurn } from '../../geometry/point';
 import { pinsNamed } from '../../given/pins';
 import type { GivenFile, GivenLand, GivenVia } from '../../given/pattern';
 import { formatNumber, MM_PER, quantise, type LengthUnit } from '../../units/length';
+import { unitSaid } from '../../source/words';
 import { fail, ok, type Result } from '../../units/result';
 import { columnOf, headWords, sayPlace, UNIT, type PadColumn } from './pad-columns';
 import { shapeCalled } from './pad-words';
@@ -200,19 +201,17 @@ const LENGTHS: readonly PadColumn[] = [
   'paste-width',
 ];
 
-/** Units as sentences name them. */
-const NAMED_UNITS: readonly (readonly [RegExp, LengthUnit])[] = [
-  [
-    /(?<![\p{L}])(mm|мм|milli?m[eèé]t(er|re|ro)s?|millimetern|millimetri|миллиметр\p{L}*|毫米|ミリ(メートル)?)(?![\p{L}])/iu,
-    'mm',
-  ],
-  [/(?<![\p{L}])(mils?|thou)(?![\p{L}])/iu, 'mil'],
-  [
-    /(?<![\p{L}])(inch(es)?|zoll|pouces?|pulgadas?|pollic[ei]|polegadas?|дюйм\p{L}*)(?![\p{L}])|[([]in[)\]]|英寸|インチ/iu,
-    'in',
-  ],
-  [/(?<![\p{L}])([µμ]m|um|microns?|mi[ck]rom[eèé]t(er|re|ro)s?|микро(н|метр)\p{L}*)(?![\p{L}])|微米/iu, 'um'],
-];
+/** The unit that sentences beside a table say of its numbers; a length that they give, as a pitch of 2.54 mm, says none. */
+function unitBeside(rows: readonly (readonly string[])[]): LengthUnit | null {
+  const text = rows
+    .flat()
+    .join(' ')
+    .replace(/\d[\d.,]*\s*\p{L}+/gu, ' ');
+  const said = unitSaid(text);
+  // no datasheet is in micrometres, and no dictionary of theirs has them
+  const isMicron = /(?<!\p{L})([µμ]m|um|microns?|мкм)(?!\p{L})/iu.test(text);
+  return isMicron ? (said ? null : 'um') : said;
+}
 
 /** Sides of lands that are larger than this are meant in mil. */
 const LARGE = 8;
@@ -238,9 +237,8 @@ function unitOf(
       .filter((unit) => unit !== null),
   );
   if (cells.size > 0) return [...cells][0] as LengthUnit;
-  const sentence = beside.flat().join(' ');
-  const [named, ...others] = NAMED_UNITS.filter(([words]) => words.test(sentence)).map(([, unit]) => unit);
-  if (named && others.length === 0) {
+  const named = unitBeside(beside);
+  if (named) {
     left.push(`No head says a unit; beside the table it is said to be ${named}.`);
     return named;
   }

@@ -9,6 +9,8 @@ import { withoutHatching } from './hatching';
 import { labelsOf, stacked, unitOfPairs, type Label } from './labels';
 import { liesIn, tablesRuled } from './ruling';
 import { strokesOf, type Shape, type Stroke } from './strokes';
+import { oneMeaning, UNIT_WORDS } from '../../words';
+import { unitSaid } from '../words';
 import { textsOf, type DrawnText } from './texts';
 
 // A page of a drawing, looked at: what its texts say, and what its lines and shapes are.
@@ -36,7 +38,7 @@ export function drawnPage(
   const texts = textsOf(page.words);
   const whole = stacked(texts);
   // what numbers say of their unit goes before what words do
-  const said = unitOfPairs(whole) ?? unitSaid(texts);
+  const said = unitOfPairs(whole) ?? unitNamed(texts);
   const unit = asked.unit ?? said ?? 'mm';
   const labels = labelsOf(whole, unit);
   const found = strokesOf(ink);
@@ -76,20 +78,17 @@ const areaBetween = (a: Point, b: Point): Area => ({
   y1: Math.max(a.y, b.y),
 });
 
-/** Two units, the second in brackets or behind a stroke: plain numbers are in the first. */
-const PAIRED_UNITS =
-  /(?<![\p{L}])(mm|millim\p{L}*|mils?|inch(?:es)?|(?<!\p{L}\s*)in)\.?\s*[[(/]\s*(?:mm|millim\p{L}*|mils?|inch(?:es)?|in)(?![\p{L}])/iu;
+/** Two words, the second in brackets or behind a stroke, and what stands before them. */
+const PAIRED = /(?:(\p{L}+)[ \t]+)?(\p{L}+)\.?\s*[[(/]\s*(\p{L}+)/gu;
 
 /** The unit that a note of the page names for its numbers; `null` where none or both are named. */
-function unitSaid(texts: readonly DrawnText[]): SheetUnit | null {
+function unitNamed(texts: readonly DrawnText[]): SheetUnit | null {
   const all = texts.map(({ text }) => text).join('\n');
-  const first = PAIRED_UNITS.exec(all)?.[1]?.toLowerCase();
-  if (first !== undefined)
-    return first.startsWith('m') ? (first.startsWith('mil') && !/^milli/.test(first) ? 'mil' : 'mm') : 'in';
-  const isMetric =
-    /millimet|\bunits?\b[^\n]*\bmm\b|\bin mm\b|\(mm\)|Einheit[^\n]*mm|单位[^\n]*mm|単位[^\n]*mm/i.test(all);
-  const isInch = /\binch(?:es)?\b|\bZoll\b/i.test(all);
-  if (/\bmils\b|\bin mil\b|\(mil\)/i.test(all)) return isMetric || isInch ? null : 'mil';
-  if (isMetric && isInch) return /\[|\(/.test(all) ? 'mm' : null;
-  return isMetric ? 'mm' : isInch ? 'in' : null;
+  for (const [, before, one = '', other = ''] of all.matchAll(PAIRED)) {
+    // “dimensions in (mm)”: “in” is a word of the language there
+    const first = before !== undefined && one.toLowerCase() === 'in' ? null : oneMeaning(UNIT_WORDS, one);
+    const second = oneMeaning(UNIT_WORDS, other);
+    if (first && second && first !== second) return first;
+  }
+  return unitSaid(all);
 }

@@ -1,3 +1,4 @@
+import type { SheetUnit } from '../../document/document';
 import type { LaidOut } from '../layouts';
 import type { SourcePage } from '../page';
 import type { PrintedRow, PrintedTable } from '../table';
@@ -43,9 +44,11 @@ export function drawnOutline(
   const agreed = lengths.filter(({ drawnAs }) => drawnAs === null).length;
   // a drawing whose lengths hardly agree is not to scale, and tells nothing of a number
   const isToScale = agreed >= LEAST && 3 * agreed >= 2 * lengths.length;
+  // the unit that the drawing was measured in, where the page says one
+  const unit = drawn.doubts.length > 0 ? null : drawn.unit;
   const rows = lengths.flatMap((one): PrintedRow[] => {
     const own = places.filter(({ id }) => id === one.label.id);
-    return own.length === 0 || ofLands.has(one.label.id) ? [] : [rowOf(one, own, isToScale)];
+    return own.length === 0 || ofLands.has(one.label.id) ? [] : [rowOf(one, own, { unit, isToScale })];
   });
   const table: LaidOut | null =
     rows.length < LEAST
@@ -69,10 +72,14 @@ export function drawnOutline(
 /** Numbers at dimension lines that make a drawing of a package. */
 const LEAST = 3;
 
-function rowOf({ label, drawnAs }: Dimension, places: readonly DrawnPlace[], isToScale: boolean): PrintedRow {
+function rowOf(
+  { label, drawnAs }: Dimension,
+  places: readonly DrawnPlace[],
+  { unit, isToScale }: { readonly unit: SheetUnit | null; readonly isToScale: boolean },
+): PrintedRow {
   const value: PrintedValue = {
     text: label.entry,
-    unit: null,
+    unit,
     reason: 'at a dimension line',
     printed: label.printed,
     doubts: [
