@@ -1,12 +1,10 @@
-import { boxOfPoints, type Box } from '../geometry/box';
-import { flatten } from '../geometry/contour';
-import { cutIn } from '../geometry/cut-in';
-import { areaOf, circleAt, contourFigure, contourOf, place, sizeOf, type Placed } from '../geometry/figure';
+import { areaOf, circleAt, sizeOf, type Placed } from '../geometry/figure';
 import { gapBetweenFigures, roomWithin } from '../geometry/gaps';
 import { neighboursOf } from '../geometry/neighbours';
 import { distance, type Point } from '../geometry/point';
 import type { Polygon } from '../geometry/polygon';
 import type { GivenLand, GivenVia } from './pattern';
+import { undrilled, withOpenings } from './openings';
 import { placesIn } from './places';
 
 // Layers that were drawn apart, such as films, put together: which opening frees which land, and which hole goes
@@ -172,8 +170,10 @@ export function joined({
 
 /** Copper that is open within is one outline that runs in and round; an opening that is drilled away is none. */
 function opened(piece: CopperPiece, holes: readonly DrilledHole[], left: string[]): CopperPiece {
-  const drilled = holes.map(({ hole }) => hole);
-  const open = (piece.openings ?? []).filter((opening) => !isDrilled(opening, drilled));
+  const open = undrilled(
+    piece.openings ?? [],
+    holes.map(({ hole }) => hole),
+  );
   if (open.length === 0) return piece;
   const { openings: _, ...rest } = piece;
   const cut = withOpenings(piece.placed, open);
@@ -182,33 +182,6 @@ function opened(piece: CopperPiece, holes: readonly DrilledHole[], left: string[
       `The copper of land ${nameOf(piece)} ${placesIn([piece.placed.at])} is open within at ${open.length} spots, more than an outline holds: it is taken as solid.`,
     );
   return { ...rest, placed: cut ?? piece.placed };
-}
-
-/** Whether one of some holes takes an opening away. */
-export function isDrilled(opening: Polygon, holes: readonly Placed[]): boolean {
-  const box = boxOfPoints(opening) as Box;
-  return holes.some(
-    (hole) =>
-      box.minX >= hole.minX - DRILLED &&
-      box.maxX <= hole.maxX + DRILLED &&
-      box.minY >= hole.minY - DRILLED &&
-      box.maxY <= hole.maxY + DRILLED,
-  );
-}
-
-/** How far an opening reaches beyond the hole that is drilled in it, mm. */
-const DRILLED = 0.01;
-
-/** Corners that an outline with what is free within it has at most: as many as a document holds, the cuts among them. */
-const MOST_CORNERS = 380;
-
-/** A shape with what is free within it; `null` where that has too many corners. */
-export function withOpenings(placed: Placed, openings: readonly Polygon[]): Placed | null {
-  const outline = flatten(contourOf(placed));
-  const corners = openings.reduce((sum, opening) => sum + opening.length + 4, outline.length);
-  if (corners > MOST_CORNERS) return null;
-  const { figure, at } = contourFigure(cutIn(outline, openings));
-  return place(figure, at);
 }
 
 /** Holes in surface lands, which become vias of theirs. */

@@ -1,5 +1,6 @@
 import { check, type Report } from '../check/check';
 import { legendOverLand } from '../check/rules/legend-over-land';
+import type { Finding, Severity } from '../document/finding';
 import { type Land } from '../footprint/footprint';
 import { occupiedBy } from '../footprint/marks';
 import { boxOfPoints, boxRound, gapBetween, overhang, type Box } from '../geometry/box';
@@ -110,6 +111,10 @@ const SAID_ALREADY = new Set([
 const OF_PITCH = new Set(['pitch', 'pitch-drift', 'land-off-terminal', 'asymmetry']);
 
 /** What the rules find of the package with the pattern's lands, and not of the package itself. */
+/** Whether a limit is missed by no more than files differ by; a stop at nothing, as a land that meets none, is none of it. */
+const isNoise = ({ value, limit, unit }: NonNullable<Finding['measured']>, severity: Severity): boolean =>
+  unit === 'mm' && Math.abs(value - limit) <= NOISE && (limit > 0 || severity === 'caution');
+
 export function ruleRemarks(kept: Report | null, own: Report, { against, drift }: Context): Remark[] {
   if (!kept) return [];
   const { lands } = against.footprint;
@@ -122,7 +127,7 @@ export function ruleRemarks(kept: Report | null, own: Report, { against, drift }
       SAID_ALREADY.has(rule) ||
       (drift.length > 0 && OF_PITCH.has(rule)) ||
       severity === 'note' ||
-      (measured?.unit === 'mm' && Math.abs(measured.value - measured.limit) <= NOISE) ||
+      (measured && isNoise(measured, severity)) ||
       seen.has(rule)
     )
       return [];

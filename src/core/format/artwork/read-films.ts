@@ -7,7 +7,8 @@ import { HOME, OVER, putPlaced, putPoint } from '../../geometry/placement';
 import { distance, type Point } from '../../geometry/point';
 import type { Polyline } from '../../geometry/polygon';
 import { pinsNamed } from '../../given/pins';
-import { isDrilled, joined, withOpenings, type DrilledHole } from '../../given/join';
+import { joined, type DrilledHole } from '../../given/join';
+import { undrilled, withOpenings } from '../../given/openings';
 import { MOST_LANDS, type GivenFile, type GivenPattern } from '../../given/pattern';
 import { placesIn } from '../../given/places';
 import { formatNumber } from '../../units/length';
@@ -309,7 +310,7 @@ function openings(
   const solid: Point[] = [];
   const made = found.map(({ placed, openings: closed }) => {
     // a spot that is drilled away is none
-    const spots = closed.filter((spot) => !isDrilled(spot, drilled));
+    const spots = undrilled(closed, drilled);
     const cut = spots.length > 0 ? withOpenings(placed, spots) : placed;
     if (!cut) solid.push(placed.at);
     return cut ?? placed;

@@ -73,9 +73,9 @@ export function readPadTable(
   if (wide > MOST_COLUMNS) return fail(`The table has ${wide} columns; at most ${MOST_COLUMNS} are read.`);
   const above = headRow(all) ?? 0;
   const left = [...errors];
-  const [first, ...below] = withPlainNumbers(withWholeHeads(all, above), asked.unit, left);
+  const rows = withWholeHeads(all, above);
+  const [first] = rows;
   if (!first) return fail('The table is empty.');
-  const rows = [first, ...below];
   // a row of units belongs to the heads
   const merged = all.length - above - rows.length;
   if (rows.length > MOST_ROWS)
@@ -98,7 +98,9 @@ export function readPadTable(
   if (!SIZES.some((column) => columns.includes(column)))
     return fail('No column says how large the lands are: length and width, or a diameter.');
   left.push(...halfSaid(columns));
-  const body = hasHead ? rows.slice(1) : rows;
+  const lengths = columns.flatMap((column, i) => (LENGTHS.includes(column) ? [i] : []));
+  const units = asked.unit ? [asked.unit] : lengths.flatMap((i) => unitIn(heads[i] ?? '') ?? []);
+  const body = withPlainNumbers(hasHead ? rows.slice(1) : rows, lengths, units, left);
   const beside = [
     ...all.slice(0, above),
     ...body.filter((row) => row.filter((cell) => cell !== '').length === 1),

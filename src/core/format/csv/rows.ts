@@ -112,22 +112,23 @@ const PARTED = {
 } as const;
 
 /**
- * Rows without marks of thousands. A comma or a point before three digits parts thousands where the other sign is that
- * of decimals, where whole numbers of three digits stand beside it and no number has other decimals, or where the unit
- * is so fine that nobody writes thousandths of it.
+ * Rows without marks of thousands. A comma or a point before three digits parts thousands where the other sign stands
+ * behind it, where the unit is so fine that nobody writes thousandths of it, or, where no unit is said, where lengths with
+ * other decimals or of hundreds stand beside it. Of millimetres and inches it is the sign of decimals.
+ * @param lengths columns that hold lengths: counts and angles tell nothing
+ * @param units that are said of them
  */
 export function withPlainNumbers(
   rows: readonly (readonly string[])[],
-  unit: LengthUnit | undefined,
+  lengths: readonly number[],
+  units: readonly LengthUnit[],
   left: string[],
-): (readonly string[])[] {
-  const cells = rows
-    .slice(1)
-    .flat()
-    .map((cell) => cell.replace(UNIT, '').trim());
-  const isNumber = (cell: string) => /^[-+−]?[\d.,]*\d[\d.,]*$/.test(cell);
-  const numbers = cells.filter(isNumber);
-  const isFine = [unit, ...(rows[0] ?? []).map(unitIn)].some((one) => one === 'um' || one === 'mil');
+): readonly (readonly string[])[] {
+  const bare = (cell: string) => cell.replace(UNIT, '').trim();
+  const numbers = rows
+    .flatMap((row) => lengths.map((i) => bare(row[i] ?? '')))
+    .filter((cell) => /^[-+−]?[\d.,]*\d[\d.,]*$/.test(cell));
+  const isFine = units.some((unit) => unit === 'um' || unit === 'mil');
   for (const [mark, decimal] of [
     [',', '.'],
     ['.', ','],
@@ -135,21 +136,19 @@ export function withPlainNumbers(
     const marked = numbers.filter((cell) => cell.includes(mark));
     if (marked.length === 0 || !marked.every((cell) => PARTED[mark].test(cell))) continue;
     const others = numbers.filter((cell) => !cell.includes(mark));
-    const hasDecimals = numbers.some((cell) => cell.includes(decimal));
-    const hasHundreds = others.some((cell) => /^[-+−]?\d{3}$/.test(cell));
-    if (!hasDecimals && !hasHundreds && !isFine) continue;
+    const isLikely = others.some((cell) => cell.includes(decimal) || /^[-+−]?\d{3}$/.test(cell));
+    if (!marked.some((cell) => cell.includes(decimal)) && !isFine && (units.length > 0 || !isLikely))
+      continue;
     left.push(
       `“${marked[0] ?? ''}” and its like are read as thousands: the ${mark === ',' ? 'comma' : 'point'} parts them.`,
     );
-    return rows.map((row, i) =>
-      i === 0
-        ? row
-        : row.map((cell) =>
-            PARTED[mark].test(cell.replace(UNIT, '').trim()) ? cell.replaceAll(mark, '') : cell,
-          ),
+    return rows.map((row) =>
+      row.map((cell, i) =>
+        lengths.includes(i) && PARTED[mark].test(bare(cell)) ? cell.replaceAll(mark, '') : cell,
+      ),
     );
   }
-  return [...rows];
+  return rows;
 }
 
 /** The row of the heads; `null` where none names a place. */

@@ -1,6 +1,5 @@
 import type { Contour, Vertex } from '../../geometry/contour';
 import { flatten, flattenOpen } from '../../geometry/contour';
-import { boxOfPoints } from '../../geometry/box';
 import {
   circleAt,
   contourFigure,
@@ -12,10 +11,10 @@ import {
   type Figure,
   type Placed,
 } from '../../geometry/figure';
-import { putPlaced, type Placement } from '../../geometry/placement';
+import { HOME, putPlaced, type Placement } from '../../geometry/placement';
 import { fullTurn, type Point } from '../../geometry/point';
 import { area, type Polygon, type Polyline } from '../../geometry/polygon';
-import { withOpenings } from '../../given/join';
+import { undrilled, withOpenings } from '../../given/openings';
 import { recognised } from '../../given/recognise';
 import { quantise } from '../../units/length';
 import { all, everywhere, one, type XmlNode } from '../xml-tree';
@@ -106,7 +105,7 @@ export function shapeReader(root: XmlNode, factor: number): ShapeReader {
       if (made === 'unknown') leave(child.name);
       if (made === null || made === 'unknown') return [];
       budget -= 1;
-      const open = (OPEN_WITHIN[child.name]?.(child, unit) ?? []).filter((one) => !isDrilled(one, drilled));
+      const open = undrilled(OPEN_WITHIN[child.name]?.(child, unit) ?? [], [circleAt(HOME.at, drilled)]);
       const cut = open.length === 0 ? made : drilled > 0 ? null : withOpenings(made, open);
       if (!cut) leave('an opening in copper, which is taken as solid');
       return [cut ?? made];
@@ -169,20 +168,6 @@ const OPEN_WITHIN: Readonly<Record<string, (node: XmlNode, unit: number) => read
     return inner > 0 ? [flatten(contourAt(placed))] : [];
   },
 };
-
-/** Whether an opening about the middle is drilled away. @param drilled diameter, mm; 0 where nothing is */
-function isDrilled(opening: Polygon, drilled: number): boolean {
-  const box = boxOfPoints(opening);
-  const reach = drilled / 2 + 0.01;
-  return (
-    drilled > 0 &&
-    box !== null &&
-    box.minX >= -reach &&
-    box.maxX <= reach &&
-    box.minY >= -reach &&
-    box.maxY <= reach
-  );
-}
 
 const lengthOf = (text: string | undefined, unit: number): number => {
   const value = Number(text ?? 0);

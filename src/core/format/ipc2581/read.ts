@@ -164,7 +164,7 @@ class Reader {
     if (all(step, 'PadStack').length > 0)
       this.notes.add('It has padstacks in the way of revision A, which are not read.');
     const components = all(step, 'Component').map((node) => this.component(node));
-    this.loose(step, new Set(components.map(({ refDes }) => refDes)));
+    this.loose(step, components);
     const packages = all(step, 'Package');
     return packages.map((node) =>
       this.package(node, { step, stacks, components, isAlone: packages.length === 1 }),
@@ -172,14 +172,16 @@ class Reader {
   }
 
   /** Pads of the copper and holes of a board that belong to no component: they are told. */
-  private loose(step: XmlNode, components: ReadonlySet<string>): void {
-    if (components.size === 0) return;
+  private loose(step: XmlNode, parts: readonly Component[]): void {
+    if (parts.length === 0) return;
+    const components = new Set(parts.map(({ refDes }) => refDes));
+    const near = new Set(parts.filter(isNear).map(({ refDes }) => refDes));
     const pads: Point[] = [];
     const holes: Point[] = [];
     for (const feature of all(step, 'LayerFeature')) {
       const isCopper = this.layer(feature.attributes['layerRef'] ?? '').role === 'copper';
       for (const set of all(feature, 'Set')) {
-        const isTaken = components.has(set.attributes['componentRef'] ?? '');
+        const isTaken = near.has(set.attributes['componentRef'] ?? '');
         for (const pad of isCopper ? all(set, 'Pad') : [])
           if (!all(pad, 'PinRef').some(({ attributes }) => components.has(attributes['componentRef'] ?? '')))
             pads.push(placementOf(pad, this.factor)?.at ?? HOME.at);
@@ -403,9 +405,9 @@ class Reader {
         const known = this.layer(layer);
         return known.role === role && (side === undefined || known.side === side);
       });
-      return found.length === 0
-        ? null
-        : found.flatMap(({ figures }) => figures).map((figure) => putPlaced(at, figure));
+      if (found.length === 0) return null;
+      const figures = found.flatMap((pad) => pad.figures);
+      return (found.length > 1 ? asOne(figures) : figures).map((figure) => putPlaced(at, figure));
     };
     const clearance = stack.clearance && putPlaced(at, stack.clearance);
     const [copper, far, inner] = [on('copper', 'top'), on('copper', 'bottom'), on('inner')];
@@ -524,8 +526,9 @@ class Reader {
 
   /** Holes of the board that say which component they are drilled for, taken back to where its package is drawn. */
   private boredFor(component: Component | null, { step }: Board): Bore[] {
-    if (!component) return [];
-    const back = undone(readings(component)[0] ?? HOME);
+    // how a part lies below is read from its lands, of which these holes are none
+    if (!component || !isNear(component)) return [];
+    const back = undone(component.placement);
     const { mm } = this.shapes;
     return all(step, 'LayerFeature')
       .flatMap((feature) => all(feature, 'Set'))
@@ -668,12 +671,16 @@ interface PinSeen {
   readonly at: Point | null;
 }
 
+/** Whether a component lies on the side that is looked at. */
+const isNear = ({ placement, side }: Pick<Component, 'placement' | 'side'>): boolean =>
+  !placement.far && side !== 'bottom';
+
 /**
  * How a component may lie: on the far side writers turn before they mirror, or after, and some say the side by
  * the layer alone.
  */
 function readings({ placement, side }: Component): Placement[] {
-  const far = placement.far || side === 'bottom';
+  const far = !isNear({ placement, side });
   const turnedBack = { ...placement, angle: fullTurn(-placement.angle) };
   return far
     ? [

@@ -181,6 +181,42 @@ test('a title above the heads, µm, aligned text and HTML read as the same table
   );
 });
 
+/** Places and widths of lands as they come out, mm. */
+const sizes = ({ pattern }: ReturnType<typeof table>) =>
+  pattern.lands.map(({ copper }) => [copper.at.x, Math.round((copper.maxX - copper.minX) * 1e4) / 1e4]);
+
+test('a sign before three digits parts thousands only where it can be no sign of decimals', () => {
+  // German millimetres: angles and numbers of hundreds say nothing of lengths
+  const german = table(
+    'Nr;X mm;Y mm;Länge mm;Breite mm;Drehung\n100;-2,540;0;1,600;1,200;270\n101;2,540;0;1,600;1,200;180\n',
+  );
+  expect(sizes(german)).toEqual([
+    [-2.54, 1.2],
+    [2.54, 1.6],
+  ]);
+  expect(german.pattern.left.join()).not.toContain('thousands');
+  const micron = (text: string) => sizes(table(`pad;x (µm);y (µm);length (µm);width (µm)\n${text}`));
+  expect(micron('1;-2,540;0;1,600;600\n2;2,540;0;1,600;600\n')).toEqual([
+    [-2.54, 1.6],
+    [2.54, 1.6],
+  ]);
+  expect(micron('1;-2.540;0;1.600;600\n2;2.540;0;1.600;600\n')).toEqual([
+    [-2.54, 1.6],
+    [2.54, 1.6],
+  ]);
+  // both signs leave no doubt, whatever the unit
+  const both = table('pad;x mm;y mm;length mm;width mm\n1;1,234.5;0;40;20\n2;1,274.5;0;40;20\n');
+  expect(both.pattern.left.join()).toContain('“1,234.5” and its like are read as thousands');
+});
+
+test('a unit beside the table is that of its numbers, a length that is given there is not', () => {
+  const rows = 'pad,x,y,length,width\n1,-50,0,60,24\n2,50,0,60,24\n';
+  expect(sizes(table(`"Alle Maße in mil, Stecker"\n${rows}`))[0]).toEqual([-1.27, 1.524]);
+  const pitch = table(`"Header, pitch 0.1 inch"\n${rows}`);
+  expect(sizes(pitch)[0]).toEqual([-1.27, 1.524]);
+  expect(pitch.pattern.left.join()).toContain('The table does not say its unit');
+});
+
 test('a row that repeats a land is told, a number at another place is another land', () => {
   const { pattern } = table('pad,x,y,length,width\n1,0,0,1,1\n1,0,0,1,1\n1,5,0,1,1');
   expect(pattern.lands.map(({ copper }) => copper.at.x)).toEqual([0, 5]);
