@@ -220,6 +220,20 @@ describe('faults planted in right patterns', () => {
   });
 });
 
+it('a land that no more than touches its terminal is no noise', () => {
+  const own = drawn(demo('U4 tide converter'));
+  const pattern = given(own);
+  const [first] = atOrigin(own.footprint).lands;
+  if (!first) throw new Error('no land');
+  // beside its terminal by three micrometres
+  const aside = first.contact.nom.minX - first.copper.maxX - 0.003;
+  const found = opinionOn(drawn(documentOf(only('1', put(moved(aside, 0)))(pattern)).document), own);
+  if (!found.ok) throw new Error(found.error);
+  expect(
+    found.value.remarks.some(({ severity, lands }) => severity === 'stop' && lands.includes(first.id)),
+  ).toBe(true);
+});
+
 describe('sound patterns', () => {
   // rounded to micrometres by whoever wrote them, never by the same amount
   const noisy: Fault = every((land, i) => {

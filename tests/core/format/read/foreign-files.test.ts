@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { foreignFiles, held, HANDS } from '../../../../tools/exchange/held';
+import { readIpc2581 } from '../../../../src/core/format/ipc2581/read';
 import { SCENES } from '../../../../tools/exchange/scenes';
 
 // Land patterns in some sixty ways of writing, by code that shares nothing with the readers. `npm run exchange` tells
@@ -51,4 +52,19 @@ describe('what a table or a drawing does not say plainly', () => {
   ])('%s: it is told how it was read', (hand, scene, words) => {
     expect(wordsOf(hand, scene)).toContain(words);
   });
+});
+
+it('holes that are drilled for a part below are told: how it lies is not known by them', () => {
+  const hand = HANDS.find(({ name }) => name === 'ipc-2581 in millimetres, revision B');
+  const scene = SCENES.find(({ name }) => name === 'turned');
+  const [file] = (hand && scene && hand.write(scene).files) ?? [];
+  const read = (text = '') => {
+    const found = readIpc2581(text, 'part.xml');
+    if (!found.ok) throw new Error(found.error);
+    return { holes: found.value.patterns[0]?.holes.length, left: found.value.left.join(' ') };
+  };
+  expect(read(file?.text)).toMatchObject({ holes: 1 });
+  const below = read(file?.text.replace('layerRef="CU1" mountType', 'layerRef="CU2" mountType'));
+  expect(below.holes).toBe(0);
+  expect(below.left).toContain('1 holes of the board stand beside its padstacks');
 });
