@@ -1,10 +1,10 @@
 import {
   arcOf,
+  grown,
   placedOutline,
   pointsOf,
   windowsOf,
   type Corner,
-  type LandShape,
   type Scene,
   type SceneLand,
 } from './scenes';
@@ -82,16 +82,6 @@ const FUNCTION: Readonly<Record<Layer, string>> = {
 /** Draws the whole of a film. */
 type Draw = (shown: readonly Shown[], numbers: Numbers) => string;
 
-const grown = ({ shape }: SceneLand, grow: number): LandShape =>
-  shape.kind === 'polygon'
-    ? shape
-    : ({
-        ...shape,
-        w: shape.w + 2 * grow,
-        h: shape.h + 2 * grow,
-        ...(shape.kind === 'corners' ? { r: shape.r + grow } : {}),
-      } as LandShape);
-
 const at = (x: number, y: number, numbers: Numbers) => `X${number(x, numbers)}Y${number(y, numbers)}`;
 
 /** Ends of the middle line of an oblong, about its middle, turned. */
@@ -123,7 +113,7 @@ const flashes =
     const macros: string[] = [];
     const body: string[] = [];
     for (const { land, grow } of shown) {
-      const shape = grown(land, grow);
+      const shape = grown(land.shape, grow);
       const turn = land.turn ?? 0;
       let said: string;
       if (shape.kind === 'rect' && isLevel(land)) {
@@ -156,7 +146,7 @@ const flashes =
 
 const regions: Draw = (shown, numbers) =>
   `%ADD10C,${size(0.01, numbers)}*%\n%LPD*%\nD10*\n${shown
-    .map(({ land, grow }) => region(placedOutline({ ...land, shape: grown(land, grow) }), numbers))
+    .map(({ land, grow }) => region(placedOutline({ ...land, shape: grown(land.shape, grow) }), numbers))
     .join('')}M02*\n`;
 
 /** Fills each shape with strokes of a small round pen, the edge first. */
@@ -164,7 +154,7 @@ const painted =
   (pen: number): Draw =>
   (shown, numbers) => {
     const body = shown.map(({ land, grow }) => {
-      const { w, h } = grown(land, grow) as { w: number; h: number };
+      const { w, h } = grown(land.shape, grow) as { w: number; h: number };
       const [x, y] = [w / 2 - pen / 2, h / 2 - pen / 2];
       const lines = Math.max(1, Math.ceil((2 * y) / (pen * 0.7)));
       const strokes = Array.from({ length: lines + 1 }, (_, i) => {
@@ -180,7 +170,7 @@ const painted =
 /** Center and vector lines of macros, turned about the origin. */
 const turnedMacros: Draw = (shown, numbers) => {
   const body = shown.map(({ land, grow }, i) => {
-    const shape = grown(land, grow) as { kind: string; w: number; h: number };
+    const shape = grown(land.shape, grow) as { kind: string; w: number; h: number };
     const turn = land.turn ?? 0;
     const code = 20 + i;
     const macro =
@@ -214,7 +204,7 @@ const turnedMacros: Draw = (shown, numbers) => {
 /** One rectangle of one aperture, turned and scaled by the graphics state. */
 const loaded: Draw = (shown, numbers) => {
   const body = shown.map(({ land, grow }) => {
-    const shape = grown(land, grow) as { kind: string; w: number; h: number };
+    const shape = grown(land.shape, grow) as { kind: string; w: number; h: number };
     return {
       land,
       shape,
@@ -243,7 +233,7 @@ const blocks: Draw = (shown, numbers) => {
     '%ADD10C,0.01*%\n',
     ...shown.map(
       ({ land, grow }, i) =>
-        `%ABD${code(i)}*%\n${region(placedOutline({ ...land, x: 0, y: 0, shape: grown(land, grow) }), numbers)}%AB*%\n`,
+        `%ABD${code(i)}*%\n${region(placedOutline({ ...land, x: 0, y: 0, shape: grown(land.shape, grow) }), numbers)}%AB*%\n`,
     ),
     '%LPD*%\n',
     ...shown.map(({ land }, i) => `D${code(i)}*\n${at(land.x, land.y, numbers)}D03*\n`),
@@ -256,7 +246,7 @@ const takenAway: Draw = (shown, numbers) =>
   [
     `%ADD10C,${size(0.01, numbers)}*%\n%LPD*%\nD10*\n`,
     ...shown.map(({ land, grow }) => {
-      const shape = grown(land, grow) as { w: number; h: number };
+      const shape = grown(land.shape, grow) as { w: number; h: number };
       const [w, h] = [shape.w / 2, shape.h / 2];
       const box = (x0: number, y0: number, x1: number, y1: number): Corner[] => [
         [x0, y0, 0],
@@ -495,13 +485,13 @@ export const FILMS: readonly Hand[] = [
         const said = [
           ...new Set(
             shown.map(({ land, grow }) => {
-              const { w, h } = grown(land, grow) as { w: number; h: number };
+              const { w, h } = grown(land.shape, grow) as { w: number; h: number };
               return `${size(w / 2, numbers)}X${size(h, numbers)}`;
             }),
           ),
         ];
         const codeOf = ({ land, grow }: Shown) => {
-          const { w, h } = grown(land, grow) as { w: number; h: number };
+          const { w, h } = grown(land.shape, grow) as { w: number; h: number };
           return 30 + said.indexOf(`${size(w / 2, numbers)}X${size(h, numbers)}`);
         };
         return [
@@ -521,7 +511,7 @@ export const FILMS: readonly Hand[] = [
     write: lot({
       draw: (shown, numbers) => {
         const code = ({ land, grow }: Shown) => {
-          const { kind, w, h } = grown(land, grow) as { kind: string; w: number; h: number };
+          const { kind, w, h } = grown(land.shape, grow) as { kind: string; w: number; h: number };
           return kind === 'rect'
             ? `R,${size(w, numbers)}X${size(h, numbers)}X${size(0.6, numbers)}`
             : `C,${size(w, numbers)}X${size(0.6, numbers)}`;

@@ -1,4 +1,5 @@
 import {
+  grown,
   outlineOf,
   arcOf,
   windowsOf,
@@ -73,16 +74,6 @@ const polygonCircle = (x: number, y: number, d: number, by: number) =>
   `<Contour><Polygon><PolyBegin x="${num((x - d / 2) * by)}" y="${num(y * by)}"/><PolyStepCurve x="${num((x + d / 2) * by)}" y="${num(y * by)}" centerX="${num(x * by)}" centerY="${num(y * by)}" clockwise="false"/><PolyStepCurve x="${num((x - d / 2) * by)}" y="${num(y * by)}" centerX="${num(x * by)}" centerY="${num(y * by)}" clockwise="false"/></Polygon></Contour>`;
 
 const key = (shape: LandShape) => JSON.stringify(shape);
-const grown = (shape: LandShape, grow: number): LandShape =>
-  shape.kind === 'polygon'
-    ? shape
-    : ({
-        ...shape,
-        w: shape.w + 2 * grow,
-        h: shape.h + 2 * grow,
-        ...(shape.kind === 'corners' ? { r: shape.r + grow } : {}),
-      } as LandShape);
-
 /** A package whose lands name padstacks. */
 function packaged(scene: Scene, { unit, revision, shape: say }: Manner): string {
   const by = PER_MM[unit];

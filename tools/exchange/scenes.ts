@@ -253,6 +253,13 @@ export function outlineOf(shape: LandShape, grow = 0): Corner[] {
   });
 }
 
+/** A shape larger all round; polygons stay as they are. */
+export const grown = (shape: LandShape, by: number): LandShape => {
+  if (shape.kind === 'polygon') return shape;
+  const larger = { ...shape, w: shape.w + 2 * by, h: shape.h + 2 * by };
+  return larger.kind === 'corners' ? { ...larger, r: larger.r + by } : larger;
+};
+
 /** A land's outline where it lies. */
 export function placedOutline({ x, y, turn = 0, shape }: SceneLand, grow = 0): Corner[] {
   const [c, s] = [Math.cos((turn * Math.PI) / 180), Math.sin((turn * Math.PI) / 180)];

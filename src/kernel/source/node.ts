@@ -37,6 +37,40 @@ export async function openPdf(bytes: Uint8Array): Promise<PdfDocument & { destro
   return Object.assign(pdf as unknown as PdfDocument, { codes: { ...OPS }, destroy: () => task.destroy() });
 }
 
+/** Pages that are to be looked at: the one that is named, or the first of all. */
+interface PagesAsked {
+  readonly bytes: Uint8Array;
+  /** What the file is called in refusals. */
+  readonly name: string;
+  readonly page?: number | undefined;
+  readonly most: number;
+}
+
+/** Opens a PDF, reads some of its pages and closes it. @returns what was read, or why not, in words */
+export async function withPages<T>(
+  { bytes, name, page, most }: PagesAsked,
+  read: (pdf: PdfDocument, numbers: readonly number[]) => Promise<Result<T, string>>,
+): Promise<Result<T, string>> {
+  const why = (error: unknown) => (error as Error).message.slice(0, 200);
+  let pdf: Awaited<ReturnType<typeof openPdf>>;
+  try {
+    pdf = await openPdf(bytes);
+  } catch (error) {
+    return fail(`${name} cannot be opened: ${why(error)}`);
+  }
+  try {
+    const pages = pdf.numPages;
+    if (page !== undefined && !(Number.isInteger(page) && page >= 1 && page <= pages))
+      return fail(`${name} has ${pages} ${pages === 1 ? 'page' : 'pages'}, and no page ${page}.`);
+    const first = Array.from({ length: Math.min(pages, most) }, (_, i) => i + 1);
+    return await read(pdf, page === undefined ? first : [page]);
+  } catch (error) {
+    return fail(`${name} is damaged: ${why(error)}`);
+  } finally {
+    await pdf.destroy();
+  }
+}
+
 /** A reader of letters in a thread of its own; to be ended after use. */
 export async function letterReader(): Promise<{ recognise: Recognise; end: () => Promise<void> }> {
   const { createWorker, OEM, PSM } = await import('tesseract.js');

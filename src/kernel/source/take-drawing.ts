@@ -7,7 +7,7 @@ import { fail, ok, type Result } from '../../core/units/result';
 import { keyOf } from '../inside';
 import { inkOfPage } from './ink';
 import { documentName } from './names';
-import { openPdf } from './node';
+import { withPages } from './node';
 import { wordsOfPage } from './pdf';
 import { kindOfSheet, LARGEST_SHEET } from './take-file';
 
@@ -46,18 +46,8 @@ export async function takePattern(
   if (bytes.length > LARGEST_SHEET) return fail(`${name} is larger than ${LARGEST_SHEET / 1e6} MB.`);
   if (kindOfSheet(bytes) !== 'pdf')
     return fail(`${name} is no PDF: drawings are read from the lines of a PDF.`);
-  let pdf: Awaited<ReturnType<typeof openPdf>>;
-  try {
-    pdf = await openPdf(bytes);
-  } catch (error) {
-    return fail(`${name} cannot be opened: ${(error as Error).message.slice(0, 200)}`);
-  }
-  try {
+  return withPages({ bytes, name, page, most: MOST_PAGES }, async (pdf, numbers) => {
     const pages = pdf.numPages;
-    if (page !== undefined && !(Number.isInteger(page) && page >= 1 && page <= pages))
-      return fail(`${name} has ${pages} ${pages === 1 ? 'page' : 'pages'}, and no page ${page}.`);
-    const numbers =
-      page === undefined ? Array.from({ length: Math.min(pages, MOST_PAGES) }, (_, i) => i + 1) : [page];
     const late = performance.now() + LOOK_TIME;
     const left: string[] = [];
     const found: { readonly drawn: DrawnPattern; readonly number: number }[] = [];
@@ -95,11 +85,7 @@ export async function takePattern(
     const source = { name: name.slice(0, 200), key: await keyOf(bytes), pages };
     const document = composedOf(drawn, documentName(name, ''), { source, page: number, isScan: false });
     return ok({ document, drawn, page: number, left });
-  } catch (error) {
-    return fail(`${name} is damaged: ${(error as Error).message.slice(0, 200)}`);
-  } finally {
-    await pdf.destroy();
-  }
+  });
 }
 
 /** Most lengths that a refusal names. */

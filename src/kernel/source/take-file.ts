@@ -27,7 +27,7 @@ import { CATALOGUE } from '../../core/package/catalogue';
 import { fail, ok, type Result } from '../../core/units/result';
 import { keyOf } from '../inside';
 import { inkOfPage } from './ink';
-import { letterReader, openPdf, pictureOf, pictureOfPage } from './node';
+import { letterReader, pictureOf, pictureOfPage, withPages } from './node';
 import { wordsOfPage } from './pdf';
 import { readPicture } from './picture';
 
@@ -195,18 +195,8 @@ async function pdfCandidates(
   name: string,
   { page, unit }: TakeAsk,
 ): Promise<Result<Opened, string>> {
-  let pdf: Awaited<ReturnType<typeof openPdf>>;
-  try {
-    pdf = await openPdf(bytes);
-  } catch (error) {
-    return fail(`${name} cannot be opened: ${(error as Error).message.slice(0, 200)}`);
-  }
-  try {
+  return withPages({ bytes, name, page, most: MOST_PAGES }, async (pdf, numbers) => {
     const pages = pdf.numPages;
-    if (page !== undefined && !(Number.isInteger(page) && page >= 1 && page <= pages))
-      return fail(`${name} has ${pages} ${pages === 1 ? 'page' : 'pages'}, and no page ${page}.`);
-    const numbers =
-      page === undefined ? Array.from({ length: Math.min(pages, MOST_PAGES) }, (_, i) => i + 1) : [page];
     const left: string[] = [];
     const late = performance.now() + LOOK_TIME;
     let looked = 0;
@@ -271,11 +261,7 @@ async function pdfCandidates(
       }
     }
     return ok({ candidates, pages, left });
-  } catch (error) {
-    return fail(`${name} is damaged: ${(error as Error).message.slice(0, 200)}`);
-  } finally {
-    await pdf.destroy();
-  }
+  });
 }
 
 function drawingOf(page: SourcePage, ink: Ink, unit: TakeAsk['unit']): DrawnOutline {

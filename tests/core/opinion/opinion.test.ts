@@ -2,9 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { check } from '../../../src/core/check/check';
 import type { TapisDocument } from '../../../src/core/document/document';
-import { compile } from '../../../src/core/footprint/compile';
-import { atOrigin } from '../../../src/core/footprint/origin';
-import { isDrawable, type Drawable, type Land } from '../../../src/core/footprint/footprint';
+import type { Drawable } from '../../../src/core/footprint/footprint';
 import { documentOf } from '../../../src/core/format/import';
 import { place, sizeOf, type Figure, type Placed } from '../../../src/core/geometry/figure';
 import { HOME, putPlaced, type Placement } from '../../../src/core/geometry/placement';
@@ -15,37 +13,7 @@ import { causeOf } from '../../../src/core/opinion/pitch';
 import { DEMO_DOCUMENTS } from '../../../src/demo/documents';
 import { demoPatterns, EXPANSION_HEADER } from '../../../src/demo/patterns';
 import { chip, converter } from '../../data/documents';
-
-const drawn = (document: TapisDocument): Drawable => {
-  const compiled = compile(document);
-  if (!isDrawable(compiled)) throw new Error(compiled.problems[0]?.message);
-  return compiled;
-};
-
-/** A footprint as somebody else would hand it over: lands with their openings, holes, legend and courtyard. */
-function given(of: Drawable): GivenPattern {
-  const { lands, bores, courtyard, legend } = atOrigin(of.footprint);
-  return {
-    name: 'theirs',
-    from: 'a file',
-    lands: lands.map(({ number, copper, mask, paste, hole, plated }: Land) => ({
-      number,
-      copper,
-      mask,
-      paste,
-      ...(hole ? { hole: { hole, plated } } : {}),
-    })),
-    holes: bores.map(({ hole }) => hole),
-    courtyard: courtyard.contour ?? [
-      { x: courtyard.box.minX, y: courtyard.box.minY },
-      { x: courtyard.box.maxX, y: courtyard.box.minY },
-      { x: courtyard.box.maxX, y: courtyard.box.maxY },
-      { x: courtyard.box.minX, y: courtyard.box.maxY },
-    ],
-    legend: { lines: legend.lines, width: legend.width, ...(legend.pin1 ? { pin1: legend.pin1 } : {}) },
-    left: [],
-  };
-}
+import { drawn, given } from '../../data/patterns';
 
 const each = (pattern: GivenPattern, change: (land: GivenLand) => GivenLand): GivenPattern => ({
   ...pattern,

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
+import { drawn, given } from '../../data/patterns';
 import type { TapisDocument } from '../../../src/core/document/document';
-import { compile } from '../../../src/core/footprint/compile';
-import { isDrawable, type Drawable } from '../../../src/core/footprint/footprint';
+import type { Drawable } from '../../../src/core/footprint/footprint';
 import { atOrigin } from '../../../src/core/footprint/origin';
 import { documentOf, readPatterns } from '../../../src/core/format/import';
 import { formatById } from '../../../src/core/format';
@@ -12,43 +12,11 @@ import { DEMO_DOCUMENTS } from '../../../src/demo/documents';
 
 // Faults that spoil a board, planted in patterns that are right: each has to be named, as a stop or a caution.
 
-const drawn = (document: TapisDocument): Drawable => {
-  const compiled = compile(document);
-  if (!isDrawable(compiled)) throw new Error(compiled.problems[0]?.message);
-  return compiled;
-};
-
 const demo = (name: string): TapisDocument => {
   const found = DEMO_DOCUMENTS.find((one) => one.name === name);
   if (!found) throw new Error(name);
   return found;
 };
-
-/** A footprint as somebody else would hand it over. */
-function given(of: Drawable): GivenPattern {
-  const { lands, bores, courtyard, legend } = atOrigin(of.footprint);
-  const { minX, minY, maxX, maxY } = courtyard.box;
-  return {
-    name: 'theirs',
-    from: 'a file',
-    lands: lands.map(({ number, copper, mask, paste, hole, plated }): GivenLand => ({
-      number,
-      copper,
-      mask,
-      paste,
-      ...(hole ? { hole: { hole, plated } } : {}),
-    })),
-    holes: bores.map(({ hole }) => hole),
-    courtyard: [
-      { x: minX, y: minY },
-      { x: maxX, y: minY },
-      { x: maxX, y: maxY },
-      { x: minX, y: maxY },
-    ],
-    legend: { lines: legend.lines, width: legend.width, ...(legend.pin1 ? { pin1: legend.pin1 } : {}) },
-    left: [],
-  };
-}
 
 type Fault = (pattern: GivenPattern) => GivenPattern;
 
