@@ -1,4 +1,5 @@
-import { check, type Report } from '../check/check';
+import type { Report } from '../check/check';
+import { contextOf } from '../check/context';
 import { legendOverLand } from '../check/rules/legend-over-land';
 import type { Finding, Severity } from '../document/finding';
 import { type Land } from '../footprint/footprint';
@@ -40,11 +41,10 @@ export function courtyardRemarks({ over, against, pattern, fit }: Context): Rema
 /** What their legend prints where it must not. */
 export function legendRemarks({ pattern, fit }: Context): Remark[] {
   if (fit.scale !== 1 || isUnsaid(pattern, 'legend')) return [];
-  const found = check(pattern).findings.find(({ rule }) => rule === legendOverLand.id);
+  const { check, severity, fault } = legendOverLand;
+  const [found] = check(contextOf(pattern, pattern.footprint));
   // how near it may come is for the process of whoever makes it
-  return found?.measured && found.measured.value <= 0
-    ? [remark('mark', found.severity, found.title, found.message)]
-    : [];
+  return found?.measured && found.measured.value <= 0 ? [remark('mark', severity, fault, found.message)] : [];
 }
 
 export function markRemarks({ over, against, fit, pattern }: Context): Remark[] {
