@@ -1,3 +1,4 @@
+import { NOISE } from '../check/noise';
 import type { Compiled, Footprint, Land } from '../footprint/footprint';
 import { centreOf } from '../geometry/box';
 import { sizeOf } from '../geometry/figure';
@@ -7,7 +8,7 @@ import { jointModel, landOf, marginFigures } from '../joint/model';
 import type { Level } from '../document/document';
 import type { Process } from '../process/process';
 import { quantise } from '../units/length';
-import { NOISE } from './remark';
+
 import type { Laid } from './pitch';
 
 // Every land of a pattern against that of the package: how its size and place differ, and what joint the

@@ -2,12 +2,6 @@ import { type Severity } from '../document/finding';
 
 // What an opinion says: remarks with their gravity, the lands that they are about, and a verdict in one line.
 
-/**
- * What files differ by though they mean the same, mm: 2 µm at each end of a distance, on both sides of a
- * middle. It is never a fault.
- */
-export const NOISE = 8e-3;
-
 /** What a remark is about. */
 export type RemarkKind =
   | 'scale'

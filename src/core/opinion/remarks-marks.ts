@@ -1,3 +1,4 @@
+import { NOISE } from '../check/noise';
 import type { Report } from '../check/check';
 import { contextOf } from '../check/context';
 import { legendOverLand } from '../check/rules/legend-over-land';
@@ -10,7 +11,7 @@ import { type Polygon } from '../geometry/polygon';
 import { bodyAt } from '../package/drawn';
 import { formatMm } from '../units/length';
 import { isUnsaid, type Context } from './context';
-import { NOISE, RANK, remark, type Remark } from './remark';
+import { RANK, remark, type Remark } from './remark';
 
 // Remarks on what surrounds the lands, and what the rules find of the package with these lands.
 

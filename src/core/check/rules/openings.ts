@@ -2,6 +2,7 @@
  * Requires openings that let a land be soldered: mask open over it, paste on it and not beyond it,
  * and apertures that are not so large that the squeegee scoops them out.
  */
+import { NOISE } from '../noise';
 import { pointerKey } from '../../document/edit';
 import type { Remedy } from '../../document/finding';
 import type { Land } from '../../footprint/footprint';
@@ -94,7 +95,7 @@ export const pasteBeyond: Rule = {
       if (hole) return null;
       const land = place(copper, offset);
       const value = Math.max(0, ...paste.map((aperture) => beyond(aperture, land)));
-      return value > 1e-6 ? value : null;
+      return value > NOISE ? value : null;
     });
     const message =
       'Paste reaches {value} mm beyond land {land}; {count} such in all. It balls up on the mask.';

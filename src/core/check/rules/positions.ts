@@ -2,15 +2,13 @@
  * Holds where the lands are against where the drawing has its terminals: pitch, drift over the row,
  * lands that miss their terminal, and asymmetry that the drawing does not have.
  */
+import { NOISE } from '../noise';
 import { centreOf, type Box } from '../../geometry/box';
 import { gapBetweenFigures } from '../../geometry/gaps';
 import type { Placed } from '../../geometry/figure';
 import { putPlaced, undone } from '../../geometry/placement';
 import type { Footprint, Land } from '../../footprint/footprint';
 import { worstOf, type Miss, type Rule } from '../rule';
-
-/** Differences below this are rounding, mm. */
-const ROUNDING = 1e-4;
 
 /** A land of a row: where it lies along the row, how far its copper is off its terminal there, and how wide that is. mm */
 interface InRow {
@@ -67,7 +65,7 @@ export const pitch: Rule = {
       row.slice(1).flatMap(({ land, off }, i): Miss[] => {
         const before = row[i] as InRow;
         const value = Math.abs(off - before.off);
-        return value > ROUNDING ? [{ value, at: centreOf(land.copper), lands: [before.land, land] }] : [];
+        return value > NOISE ? [{ value, at: centreOf(land.copper), lands: [before.land, land] }] : [];
       }),
     );
     const message =
@@ -88,7 +86,7 @@ export const pitchDrift: Rule = {
     const misses = rowsOf(footprint).flatMap((row) =>
       row.flatMap(({ land, off, width }): Miss[] => {
         const value = Math.abs(off);
-        return value > width / 10 + ROUNDING ? [{ value, at: centreOf(land.copper), lands: [land] }] : [];
+        return value > width / 10 + NOISE ? [{ value, at: centreOf(land.copper), lands: [land] }] : [];
       }),
     );
     const message = 'Land {land} lies {value} mm off its terminal along the row; {count} such in all.';
@@ -147,7 +145,7 @@ export const asymmetry: Rule = {
           Math.abs(wide),
           Math.abs(high),
         );
-        if (value > ROUNDING) misses.push({ value, at: centreOf(twin.copper), lands: [land, twin] });
+        if (value > NOISE) misses.push({ value, at: centreOf(twin.copper), lands: [land, twin] });
       }
       return misses;
     };
