@@ -27,8 +27,8 @@ export async function openPage(
   offline = false,
 ): Promise<Page> {
   const page = await browser.newPage();
-  // a busy machine takes its time: what never comes ends with its test
-  page.setDefaultTimeout(200_000);
+  // a busy machine takes its time; what never comes is named before its test ends
+  page.setDefaultTimeout(100_000);
   if (!offline)
     await page.evaluateOnNewDocument(() => Reflect.deleteProperty(Navigator.prototype, 'serviceWorker'));
   const faults: string[] = [];

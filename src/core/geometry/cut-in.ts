@@ -1,9 +1,11 @@
 import { quantise } from '../units/length';
 import type { Point } from './point';
-import { area, type Polygon } from './polygon';
+import { area, encloses, inflate, type Polygon } from './polygon';
 
 /** Width of a cut, mm: what is finer is lost where numbers are rounded to nanometres. */
 const WIDTH = 2e-6;
+/** Half of what closes as a cut, mm: wider than one that is stretched with its outline, and finer than any process. */
+const CLOSED = 2e-5;
 
 /**
  * An area with openings as one outline: a cut, two nanometres wide, leads from each opening to the right until it meets
@@ -24,6 +26,31 @@ export function cutIn(outline: Polygon, openings: readonly Polygon[]): Polygon {
     .sort(([a], [b]) => (b?.x ?? 0) - (a?.x ?? 0));
   return inward.reduce<Polygon>(joined, outline);
 }
+
+/**
+ * The area that an outline goes round: where openings are cut in, the edge without its cuts, then the openings, which
+ * run clockwise; any other outline as it is.
+ */
+export function uncut(outline: Polygon): readonly Polygon[] {
+  const closed = area(outline) === 0 ? [] : inflate([outline], CLOSED);
+  if (!closed.some((one) => area(one) < 0)) return [outline];
+  return inflate(closed, -CLOSED).sort((a, b) => area(b) - area(a));
+}
+
+/**
+ * An outline grown (or shrunk, where `by` is negative) on every side, its openings too; the largest piece, where it
+ * falls into several.
+ * @returns `undefined` where nothing is left
+ */
+export function grownOutline(outline: Polygon, by: number): Polygon | undefined {
+  const areas = inflate(uncut(outline), by);
+  const [largest] = areas.filter((one) => area(one) > 0).sort((a, b) => area(b) - area(a));
+  return largest && cutIn(largest, openingsIn(areas, largest));
+}
+
+/** What runs clockwise within an edge. */
+const openingsIn = (areas: readonly Polygon[], edge: Polygon): Polygon[] =>
+  areas.filter((one) => area(one) < 0 && encloses(edge, one[0] as Point));
 
 /** An outline with an opening that begins with its rightmost corner. */
 function joined(outline: Polygon, [first, ...rest]: Polygon): Polygon {

@@ -1,8 +1,9 @@
 import { quantise } from '../units/length';
 import { boxOfPoints, cornersOf, grow, type Box } from './box';
 import { backwards, flatten, type Contour, type Vertex } from './contour';
+import { grownOutline, uncut } from './cut-in';
 import { add, isQuarter, turn, type Point } from './point';
-import { area, inflate, type Polygon } from './polygon';
+import { area, type Polygon } from './polygon';
 
 /** Corners of a rectangle, x to the right and y up in the figure's own axes. */
 export type Corner = 'lower-left' | 'lower-right' | 'upper-right' | 'upper-left';
@@ -101,9 +102,9 @@ export function grown(figure: Figure, by: number): Figure {
   if (figure.kind === 'round') return { kind: 'round', diameter: side(figure.diameter) };
   const size = { width: side(figure.width), height: side(figure.height) };
   if (figure.kind === 'contour') {
-    const [largest] = inflate([flatten(figure.outline)], by).sort((a, b) => area(b) - area(a));
+    const outline = grownOutline(flatten(figure.outline), by);
     // what has shrunk to nothing is a point
-    return largest && largest.length > 2 ? freeContour(largest) : NOTHING_LEFT;
+    return outline ? freeContour(outline) : NOTHING_LEFT;
   }
   if (figure.kind !== 'rectangle') return { ...figure, ...size };
   const { radius, chamfer } = figure;
@@ -298,9 +299,17 @@ export function areaOf(figure: Figure): number {
   return measured(outlineOf(figure)).area;
 }
 
-/** Length of a figure's outline, mm. */
+/** What is free within a figure, clockwise, in its own axes; mm. Nothing, but for contours with openings cut in. */
+export function openingsOf(figure: Figure, tolerance = 0.0005): readonly Polygon[] {
+  if (figure.kind !== 'contour') return [];
+  return uncut(flatten(figure.outline, tolerance)).filter((one) => area(one) < 0);
+}
+
+/** Length of a figure's outline and of the openings in it, mm. */
 export function perimeterOf(figure: Figure): number {
-  return measured(outlineOf(figure)).perimeter;
+  const parts =
+    openingsOf(figure).length > 0 ? uncut(flatten(outlineOf(figure), 0.0005)) : [outlineOf(figure)];
+  return parts.reduce((sum, one) => sum + measured(one).perimeter, 0);
 }
 
 /** Area and length of a contour of straight and circular edges. */

@@ -40,6 +40,10 @@ export function encloses(polygon: Polygon, { x, y }: Point): boolean {
   return within;
 }
 
+/** Whether a point lies in an area whose holes are polygons of it too. */
+export const covers = (areas: readonly Polygon[], at: Point): boolean =>
+  areas.filter((polygon) => encloses(polygon, at)).length % 2 === 1;
+
 /** What is made of solids and others, by the winding of their outlines. */
 function combined(kind: ClipType, solids: readonly Polygon[], others: readonly Polygon[]): Polygon[] {
   const clipper = new Clipper64();

@@ -7,10 +7,12 @@ import {
   outlineOf,
   place,
   sizeOf,
+  turnedOutline,
   type Figure,
   type Placed,
 } from '../geometry/figure';
 import { fullTurn, turn, type Point } from '../geometry/point';
+import { inflate, subtract, type Polygon } from '../geometry/polygon';
 import { mm } from '../package/composed/writer';
 import { quantise } from '../units/length';
 import type { GivenLand } from './pattern';
@@ -23,6 +25,9 @@ export interface LandFrame {
   readonly at: Point;
   readonly rotation: number;
 }
+
+/** Outlines as near as this are one, mm. */
+const SAME = 5e-3;
 
 /** Openings longer than this are split where nothing is said of them. mm */
 const LONGEST_PIECE = 4;
@@ -76,18 +81,19 @@ export function marginOf(openings: readonly Placed[] | undefined, copper: Placed
   if (!isEven) return null;
   const rounded = quantise(Math.round(margin * 1e5) / 1e5);
   // one of another shape is no margin
-  return isLike(grown(copper.figure, rounded), only.figure, isAcross) ? rounded : null;
+  return isLike(grown(copper.figure, rounded), only.figure, quarter) ? rounded : null;
 }
 
-function isLike(a: Figure, b: Figure, isAcross: boolean): boolean {
+/** Whether two figures of one size are alike, the second turned by quarters. */
+function isLike(a: Figure, b: Figure, quarter: number): boolean {
   if (a.kind !== b.kind) return false;
-  if (a.kind === 'rectangle' && b.kind === 'rectangle')
-    return (
-      Math.abs((a.radius ?? 0) - (b.radius ?? 0)) < 5e-3 &&
-      Math.abs((a.chamfer?.size ?? 0) - (b.chamfer?.size ?? 0)) < 5e-3
-    );
-  return a.kind !== 'd-shape' || !isAcross;
+  if (a.kind === 'round' || a.kind === 'oblong') return true;
+  return isSameArea(flatten(outlineOf(a), CHORD), flatten(turnedOutline(b, quarter), CHORD));
 }
+
+/** Whether two outlines go round the same area, but for what is nowhere wider than `SAME`. */
+const isSameArea = (a: Polygon, b: Polygon): boolean =>
+  inflate([...subtract([a], [b]), ...subtract([b], [a])], -SAME / 2).length === 0;
 
 type Stack = { -readonly [K in keyof StackIntent]: StackIntent[K] };
 

@@ -19,7 +19,7 @@ import type { PadMargins, Padstack, Relief, StackBase, StackHole } from './padst
 import { formed } from './paste-forms';
 import { sourcesOf, sourcesWithHabit } from './sources';
 import { viaGrid, type PadVia, type ViaCover, type ViaPlan } from './vias';
-import { pasteWindows, windowCounts, type Windows } from './windows';
+import { pasteWindows, windowCounts, withoutIslands, type Windows } from './windows';
 
 /**
  * Builds the padstack of a land from what it is and what was chosen about it.
@@ -256,15 +256,15 @@ function pasteOf(
   margin: number,
   { paste }: StackChoices,
   windows: Windows | null,
-  { windowRadius }: Process,
+  { windowRadius, windowGap }: Process,
 ): readonly Placed[] {
   if (paste.none) return [];
   const sized = paste.width !== null || paste.height !== null;
   if (windows && !sized) return windows.windows;
   // probes are not soldered, and paste runs through holes unless it is asked for
   if ((kind === 'probe' || hole !== null) && !sized && paste.margin === null) return [];
-  return openingOf(copper, -margin, paste).map((figure) =>
-    place(formed(figure, paste.form ?? 'as-land', windowRadius), CENTRE),
+  return openingOf(copper, -margin, paste).flatMap((figure) =>
+    withoutIslands(formed(figure, paste.form ?? 'as-land', windowRadius), windowGap),
   );
 }
 
@@ -274,5 +274,4 @@ function islandsOf(mask: readonly Placed[], vias: readonly PadVia[], cover: ViaC
   return vias.map((via) => place({ kind: 'round', diameter: via.land }, via));
 }
 
-const CENTRE: Point = { x: 0, y: 0 };
 const NONE: ReadonlySet<string> = new Set();

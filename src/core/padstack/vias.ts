@@ -1,7 +1,8 @@
 import { flatten } from '../geometry/contour';
+import { uncut } from '../geometry/cut-in';
 import { outlineOf, sizeOf, type Figure } from '../geometry/figure';
 import type { Point } from '../geometry/point';
-import { encloses, inflate } from '../geometry/polygon';
+import { covers, inflate } from '../geometry/polygon';
 import { quantise } from '../units/length';
 
 /** A small plated hole in a land, about the land's centre; mm. */
@@ -49,7 +50,7 @@ export function viaPlaces(land: Figure, plan: ViaPlan): ViaPlace[] {
   if (plan.pitchX <= 0 || plan.pitchY <= 0) return [];
   const columns = fit(width, plan.pitchX, plan.columns);
   const rows = fit(height, plan.pitchY, plan.rows);
-  const room = inflate([flatten(outlineOf(land), 0.001)], -size / 2 + 1e-6);
+  const room = inflate(uncut(flatten(outlineOf(land), 0.001)), -size / 2 + 1e-6);
   const places: ViaPlace[] = [];
   for (let row = 0; row < rows; row += 1) {
     for (let column = 0; column < columns; column += 1) {
@@ -57,7 +58,7 @@ export function viaPlaces(land: Figure, plan: ViaPlan): ViaPlace[] {
         x: quantise((column - (columns - 1) / 2) * plan.pitchX),
         y: quantise(((rows - 1) / 2 - row) * plan.pitchY),
       };
-      if (!room.some((polygon) => encloses(polygon, at))) continue;
+      if (!covers(room, at)) continue;
       const name = `${row + 1}.${column + 1}`;
       places.push({ ...at, name, omitted: plan.omit.has(name) });
     }

@@ -1,11 +1,13 @@
 import { cornersOf, gapBetween, overhang, type Box } from '../geometry/box';
 import { flatten } from '../geometry/contour';
+import { uncut } from '../geometry/cut-in';
 import {
   areaOf,
   contourFigure,
   contourOf,
   grown,
   growPlaced,
+  openingsOf,
   outlineOf,
   place,
   rectangle,
@@ -201,7 +203,9 @@ function layer(
   const { width, height } = sizeOf(pad);
   const cell = { width: width / columns, height: height / rows };
   const plain = pad.kind === 'rectangle' && !pad.chamfer && !pad.radius;
-  const outline = flatten(outlineOf(pad), TOLERANCE);
+  const [outline, ...openings] = uncut(flatten(outlineOf(pad), TOLERANCE));
+  if (!outline) return () => [];
+  const free = openings.map((opening) => [...opening].reverse());
   // chords lie outside of the keep-outs' arcs
   const keepOut = plan.keepOut.map((placed): KeptOut => ({
     placed,
@@ -211,8 +215,9 @@ function layer(
     const size = { width: cell.width - 2 * (inset + half.x), height: cell.height - 2 * (inset + half.y) };
     if (size.width <= 1e-9 || size.height <= 1e-9) return [];
     // a round pad with one window keeps its own shape
-    if (!plain && columns * rows === 1 && keepOut.length === 0)
-      return [placedContour(inflate([outline], -inset))].flat();
+    if (!plain && columns * rows === 1 && free.length === 0 && keepOut.length === 0)
+      return placedContour(inflate([outline], -inset));
+    const without = [...keepOut, ...inflate(free, inset + Math.min(half.x, half.y)).map(keptOut)];
     const inner = plain ? null : inflate([outline], -inset - Math.min(half.x, half.y));
     const windows: Placed[] = [];
     for (let row = 0; row < rows; row += 1) {
@@ -223,7 +228,7 @@ function layer(
         };
         const figure = rounded(size.width, size.height, plan.radius);
         const window = place(figure, { x: quantise(at.x), y: quantise(at.y) });
-        const met = keepOut.filter(
+        const met = without.filter(
           ({ placed }) => gapBetween(window, placed) < 0 && gapBetweenFigures(window, placed) < 0,
         );
         const cut = inner && !isWithin(window, inner) ? inner : null;
@@ -314,6 +319,21 @@ function parted(
       }),
     );
   return subtract(inside, unite([...polygons, ...bars]));
+}
+
+/** Something free within a pad, as what windows keep out of. */
+const keptOut = (polygon: Polygon): KeptOut => {
+  const { figure, at } = contourFigure(polygon);
+  return { placed: place(figure, at), polygon };
+};
+
+/** An aperture in pieces, parted by bars across what is free within it: a stencil cannot hold an island. */
+export function withoutIslands(aperture: Figure, gap: number): Placed[] {
+  const whole = place(aperture, { x: 0, y: 0 });
+  if (openingsOf(aperture).length === 0) return [whole];
+  const [edge, ...openings] = uncut(flatten(outlineOf(aperture), TOLERANCE));
+  const free = openings.map((opening) => keptOut([...opening].reverse()));
+  return edge ? placedContour(parted([edge], whole, free, gap)) : [];
 }
 
 function placedContour(polygons: readonly Polygon[]): Placed[] {

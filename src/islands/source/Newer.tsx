@@ -18,6 +18,8 @@ interface Props {
   readonly from: TakenFrom;
   /** Of plain numbers, where a person said it. */
   readonly unit: SheetUnit | null;
+  /** Whether the page is being read: what is asked then moves away under the pointer. */
+  readonly isReading: boolean;
   readonly onTaken: () => Promise<void>;
 }
 
@@ -29,7 +31,7 @@ interface Compared {
 }
 
 /** A file that the footprint does not know yet may be a newer edition of one that its numbers come from. */
-export function Newer({ sheet, from, unit, onTaken }: Props) {
+export function Newer({ sheet, from, unit, isReading, onTaken }: Props) {
   const document = useBench((s) => s.document);
   const edit = useBench((s) => s.edit);
   const set = useBench((s) => s.set);
@@ -99,6 +101,7 @@ export function Newer({ sheet, from, unit, onTaken }: Props) {
       );
       set({ source: null });
     });
+  if (!found && isReading && !busy) return null;
   if (!found)
     return (
       <>

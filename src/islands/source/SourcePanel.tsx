@@ -332,8 +332,7 @@ function Read({ sheet, wish }: { sheet: Datasheet; wish: SourceWish }) {
             Read the whole page again
           </button>
         )}
-        {/* what is read comes over it: a button must not move away under the pointer */}
-        {!isReading && <Newer sheet={sheet} from={from} unit={unit} onTaken={keepFile} />}
+        <Newer sheet={sheet} from={from} unit={unit} isReading={isReading} onTaken={keepFile} />
         {answer && (
           <FamilyLine
             reading={reading}

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { contourCorners } from '../../../src/core/document/notations';
 import { circleAt, contourOf } from '../../../src/core/geometry/figure';
 import { flatten } from '../../../src/core/geometry/contour';
-import { cutIn } from '../../../src/core/geometry/cut-in';
+import { cutIn, grownOutline, uncut } from '../../../src/core/geometry/cut-in';
 import { area, encloses, type Polygon } from '../../../src/core/geometry/polygon';
 
 const box = (x0: number, y0: number, x1: number, y1: number): Polygon => [
@@ -46,6 +46,12 @@ describe('an area with openings as one outline', () => {
         for (const [i, j] of own) expect(encloses(cut, { x: i + 0.5, y: j + 0.5 + half / 3 })).toBe(false);
         expect(encloses(cut, { x: 0.01, y: 0.01 })).toBe(true);
         expect(contourCorners(written(cut), 'mm').ok).toBe(true);
+        // openings grow and shrink with their area; a cut leaves no notch
+        for (const by of [0.04, -0.04]) {
+          const grown = grownOutline(cut, by) as Polygon;
+          expect(area(grown)).toBeCloseTo((6 + 2 * by) ** 2 - own.length * (2 * (half - by)) ** 2, 3);
+          expect(uncut(grown)).toHaveLength(1 + own.length);
+        }
       }),
     );
   });

@@ -1,7 +1,8 @@
 /**
  * Requires paste apertures that release their paste: IPC-7525 area ratio and aspect ratio.
  */
-import { sizeOf, type Figure } from '../../geometry/figure';
+import { boxOfPoints } from '../../geometry/box';
+import { openingsOf, sizeOf, type Figure } from '../../geometry/figure';
 import { sizesOfPlaced } from '../../padstack/naming';
 import type { Padstack } from '../../padstack/padstack';
 import {
@@ -20,6 +21,8 @@ import { fill, idsOf, mm, type Rule, type RuleFinding } from '../rule';
 const messages = {
   none: 'The paste opening of padstack {stack} has shrunk to nothing.',
   area: 'Area ratio {ratio} of the paste opening {size} mm in a {foil} mm stencil, needs {limit} (padstack {stack}).',
+  island:
+    'The paste opening of padstack {stack} goes round an island of {width} × {height} mm, which no stencil holds: part it by bars.',
   aspect:
     'Aspect ratio {ratio} of the paste opening {size} mm in a {foil} mm stencil, needs {limit} (padstack {stack}).',
 };
@@ -43,6 +46,8 @@ export const pasteArea: Rule = {
   },
   check(context) {
     return context.footprint.padstacks.flatMap((stack): RuleFinding[] => {
+      const island = islandFinding(stack, context);
+      if (island) return [island];
       const worst = sizesOfPlaced(stack.paste)
         .map(({ figure }) => figureFinding(figure, stack, context))
         .filter((found) => found !== null)
@@ -51,6 +56,23 @@ export const pasteArea: Rule = {
     });
   },
 };
+
+/** A stencil holds nothing that its openings go round. */
+function islandFinding(stack: Padstack, { footprint: { lands } }: CheckContext): RuleFinding | null {
+  const [island] = stack.paste.flatMap(({ figure }) => openingsOf(figure));
+  const box = island && boxOfPoints(island);
+  if (!box) return null;
+  const own = lands.filter(({ padstack }) => padstack === stack);
+  const [first] = own;
+  return {
+    message: fill(messages.island, {
+      width: mm(box.maxX - box.minX),
+      height: mm(box.maxY - box.minY),
+      stack: stack.name,
+    }),
+    place: { ...(first ? { at: first.at } : {}), lands: idsOf(own) },
+  };
+}
 
 function figureFinding(paste: Figure, stack: Padstack, context: CheckContext): RuleFinding | null {
   const { footprint, process } = context;

@@ -7,7 +7,7 @@ import { compile } from '../../../../src/core/footprint/compile';
 import { isDrawable } from '../../../../src/core/footprint/footprint';
 import { atOrigin } from '../../../../src/core/footprint/origin';
 import { flatten } from '../../../../src/core/geometry/contour';
-import { contourOf, sizeOf } from '../../../../src/core/geometry/figure';
+import { areaOf, contourOf, sizeOf, type Placed } from '../../../../src/core/geometry/figure';
 import { area } from '../../../../src/core/geometry/polygon';
 import { takenIn } from '../../../../src/core/given/document';
 import type { GivenPattern } from '../../../../src/core/given/pattern';
@@ -111,6 +111,18 @@ test('the ring round the port of a microphone stays a ring, with its mask, in a 
   const compiled = compile(takenIn(pattern as GivenPattern).document);
   if (!isDrawable(compiled)) throw new Error('not drawn');
   const footprint = atOrigin(compiled.footprint);
+  // the mask too is a ring, and nothing of it reaches beyond: π/4 (1.7² − 0.9²)
+  const [mask] = footprint.lands
+    .flatMap((land) => land.mask)
+    .sort((a, b) => b.maxX - b.minX - a.maxX + a.minX);
+  expect(Math.abs(areaOf((mask as Placed).figure) - 1.634)).toBeLessThan(0.008);
+  const reach = flatten(contourOf(mask as Placed)).map((at) =>
+    Math.hypot(at.x - (mask as Placed).at.x, at.y - (mask as Placed).at.y),
+  );
+  expect(Math.max(...reach)).toBeLessThan(0.8502);
+  // a stencil cannot hold what lies in the ring: its paste is in two halves
+  const paste = footprint.lands.flatMap((land) => land.paste);
+  expect(paste).toHaveLength(3);
   const back = readBack(footprint, artworkFiles({ ...compiled, footprint }));
   expect(back.find(({ file }) => /top-copper/.test(file))).toMatchObject({ things: 2, within: 0.0002 });
   expect(back.every(({ within }) => within !== null)).toBe(true);
