@@ -2,12 +2,19 @@ import type { PartIntent, TrialDocument } from '../../src/core/document/trial';
 import type { TapisDocument } from '../../src/core/document/document';
 import { DEMO_DOCUMENTS } from '../../src/demo/documents';
 import { chip, converter } from './documents';
+import { VARIANTS } from './families';
 
 /** A document of the demo by the reference that its name begins with. */
 export function demo(reference: string): TapisDocument {
   const document = DEMO_DOCUMENTS.find(({ name }) => name.startsWith(`${reference} `));
   if (!document) throw new Error(`the demo has no ${reference}`);
   return document;
+}
+
+function variant(family: string): TapisDocument {
+  const [first] = VARIANTS.filter(({ document }) => document.package.family === family);
+  if (!first) throw new Error(family);
+  return first.document;
 }
 
 /** A document that prints no texts. */
@@ -26,6 +33,17 @@ const FOOTPRINTS: Readonly<Record<string, () => TapisDocument>> = {
   hole: () => silent(demo('H3')),
   terminal: () => silent(demo('J1')),
   capacitor: () => demo('C20'),
+  vias: () => ({
+    ...variant('no-lead-quad'),
+    stacks: { groups: { pad: { vias: { on: true, cover: 'tented', columns: 2, rows: 2 } } } },
+    overrides: { jointMask: true },
+  }),
+  slotted: () => ({
+    ...demo('J2'),
+    stacks: {
+      groups: { pins: { hole: { slot: '2' }, shape: 'oblong', width: '3', height: '2', offsetX: '0.3' } },
+    },
+  }),
 };
 
 type PartAsked = Omit<PartIntent, 'id'>;

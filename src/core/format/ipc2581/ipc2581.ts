@@ -1,13 +1,12 @@
 import { create } from 'xmlbuilder2';
 import type { XMLBuilder } from 'xmlbuilder2/lib/interfaces';
-import type { Footprint } from '../../footprint/footprint';
 import { cornersOf } from '../../geometry/box';
 import type { Format, Writable } from '../format';
-import { xmlText } from '../xml';
+import { drawn, featuresOf, jointOpenings, keepOuts, slots } from './features';
 import { layersOf, writeLayers, writeStackup, type FileLayer } from './layers';
 import { writeComponent, writePackage } from './package';
 import { writePadstacks } from './padstacks';
-import { located, mm, polygonSteps, polyline, primitive, shapeBook, type ShapeBook } from './shapes';
+import { polygonSteps, shapeBook, type ShapeBook } from './shapes';
 
 /** Files of one document are alike whenever they are written: the standard's date is a fixed one. */
 const DATE = '1970-01-01T00:00:00Z';
@@ -25,7 +24,7 @@ export const ipc2581: Format = {
   write(compiled) {
     const { footprint } = compiled;
     const layers = layersOf(compiled);
-    return ipc2581File(footprint.standardName, layers, (data, book) => step(data, compiled, layers, book));
+    return ipc2581File(footprint.standardName, layers, (data, book) => step(data, compiled, book));
   },
 };
 
@@ -73,7 +72,7 @@ function header(root: XMLBuilder): void {
   software.ele('Certification', { certificationStatus: 'SELFTEST' });
 }
 
-function step(data: XMLBuilder, compiled: Writable, layers: readonly FileLayer[], book: ShapeBook): void {
+function step(data: XMLBuilder, compiled: Writable, book: ShapeBook): void {
   const { footprint } = compiled;
   const node = data.ele('Step', { name: footprint.standardName, type: 'BOARD' });
   writePadstacks(node, footprint, book);
@@ -84,65 +83,9 @@ function step(data: XMLBuilder, compiled: Writable, layers: readonly FileLayer[]
   polygonSteps(node.ele('Profile').ele('Polygon'), edge);
   writePackage(node, compiled, book);
   writeComponent(node, compiled);
-  jointOpenings(node, footprint);
-  if (layers.some(({ name }) => name === 'DRILL')) slots(node, footprint);
-  const courtyard = node.ele('LayerFeature', { layerRef: 'TOP_COURTYARD' }).ele('Set').ele('Features');
-  courtyard.ele('Location', { x: '0', y: '0' });
-  polyline(courtyard, [...edge, ...edge.slice(0, 1)], width);
-  keepOuts(node, footprint);
-}
-
-/** Slots of lands, and slots and cut-outs without copper, as the figures that are milled. */
-export function slots(node: XMLBuilder, { lands, bores }: Pick<Footprint, 'lands' | 'bores'>): void {
-  const slotted = [
-    ...lands.flatMap(({ number, hole, plated, padstack }) => {
-      const { plus = 0, minus = 0 } = padstack.hole ?? {};
-      return hole ? [{ name: number, hole, plated, plus, minus }] : [];
-    }),
-    ...bores.map(({ hole }, i) => ({ name: `bore_${i + 1}`, hole, plated: false, plus: 0, minus: 0 })),
-  ].filter(({ hole }) => hole.figure.kind !== 'round');
-  if (slotted.length === 0) return;
-  const set = node.ele('LayerFeature', { layerRef: 'DRILL' }).ele('Set');
-  for (const { name, hole, plated, plus, minus } of slotted) {
-    const slot = set.ele('SlotCavity', {
-      name: `slot_${xmlText(name)}`,
-      platingStatus: plated ? 'PLATED' : 'NONPLATED',
-      plusTol: mm(plus),
-      minusTol: mm(minus),
-    });
-    located(slot, hole.at, hole.rotation);
-    primitive(slot, hole.figure);
-  }
-}
-
-/** Mask openings that free more than one land, or none, stand beside the padstacks. */
-export function jointOpenings(node: XMLBuilder, { maskOpenings }: Pick<Footprint, 'maskOpenings'>): void {
-  const joint = maskOpenings.filter(({ lands }) => lands.length !== 1);
-  for (const far of [false, true]) {
-    const own = joint.filter((mask) => mask.far === far);
-    if (own.length === 0) continue;
-    const set = node.ele('LayerFeature', { layerRef: far ? 'BOTTOM_MASK' : 'TOP_MASK' }).ele('Set');
-    for (const { opening } of own) {
-      const features = set.ele('Features');
-      located(features, opening.at, opening.rotation);
-      primitive(features, opening.figure);
-    }
-  }
-}
-
-/** Areas that something stays out of, each with what it is free of and on which side. */
-export function keepOuts(node: XMLBuilder, { keepOuts: areas }: Pick<Footprint, 'keepOuts'>): void {
-  if (areas.length === 0) return;
-  const layer = node.ele('LayerFeature', { layerRef: 'KEEP_OUT' });
-  for (const { area, what, side, why } of areas) {
-    const set = layer.ele('Set');
-    const say = (name: string, value: string) =>
-      set.ele('NonstandardAttribute', { name, value: xmlText(value), type: 'STRING' });
-    say('keepOut', what);
-    say('side', side);
-    if (why) say('why', why);
-    const features = set.ele('Features');
-    located(features, area.at, area.rotation);
-    primitive(features, area.figure);
-  }
+  const on = featuresOf(node);
+  jointOpenings(on, footprint);
+  slots(on, footprint);
+  drawn(on('TOP_COURTYARD').ele('Set'), [...edge, ...edge.slice(0, 1)], width);
+  keepOuts(on, footprint);
 }

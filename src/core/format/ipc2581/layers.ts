@@ -26,12 +26,14 @@ const layer = (
 export function layersOf({
   footprint: { lands, bores, keepOuts },
   process,
+  far = lands.some((land) => land.far),
 }: {
   readonly footprint: Pick<Footprint, 'lands' | 'bores' | 'keepOuts'>;
   readonly process: Process;
+  /** Whether anything stands on the far side. */
+  readonly far?: boolean;
 }): readonly FileLayer[] {
   const through = bores.length > 0 || lands.some(({ hole, vias }) => hole !== null || vias.length > 0);
-  const far = lands.some((land) => land.far);
   const laminate = process.boardThickness;
   const { copperThickness: copper, maskThickness: mask } = process;
   return [
@@ -51,7 +53,11 @@ export function layersOf({
     layer('BOTTOM', 'CONDUCTOR', 'BOTTOM', copper),
     layer('BOTTOM_MASK', 'SOLDERMASK', 'BOTTOM', mask),
     ...(far
-      ? [layer('BOTTOM_PASTE', 'SOLDERPASTE', 'BOTTOM'), layer('BOTTOM_COURTYARD', 'COURTYARD', 'BOTTOM')]
+      ? [
+          layer('BOTTOM_LEGEND', 'LEGEND', 'BOTTOM'),
+          layer('BOTTOM_PASTE', 'SOLDERPASTE', 'BOTTOM'),
+          layer('BOTTOM_COURTYARD', 'COURTYARD', 'BOTTOM'),
+        ]
       : []),
     ...(through ? [layer('DRILL', 'DRILL', 'ALL')] : []),
     ...(keepOuts.length > 0 ? [layer('KEEP_OUT', 'DOCUMENT', 'NONE')] : []),

@@ -164,7 +164,7 @@ class Reader {
     if (all(step, 'PadStack').length > 0)
       this.notes.add('It has padstacks in the way of revision A, which are not read.');
     const components = all(step, 'Component').map((node) => this.component(node));
-    this.loose(step, components);
+    this.loose(step, stacks, components);
     const packages = all(step, 'Package');
     return packages.map((node) =>
       this.package(node, { step, stacks, components, isAlone: packages.length === 1 }),
@@ -172,19 +172,27 @@ class Reader {
   }
 
   /** Pads of the copper and holes of a board that belong to no component: they are told. */
-  private loose(step: XmlNode, parts: readonly Component[]): void {
+  private loose(step: XmlNode, stacks: Board['stacks'], parts: readonly Component[]): void {
     if (parts.length === 0) return;
     const components = new Set(parts.map(({ refDes }) => refDes));
     const near = new Set(parts.filter(isNear).map(({ refDes }) => refDes));
     const pads: Point[] = [];
     const holes: Point[] = [];
+    const drilled = new Set<string>();
+    const spot = ({ x, y }: Point) => `${Math.round(x * 1e3)} ${Math.round(y * 1e3)}`;
     for (const feature of all(step, 'LayerFeature')) {
       const isCopper = this.layer(feature.attributes['layerRef'] ?? '').role === 'copper';
-      for (const set of all(feature, 'Set')) {
+      for (const set of this.sets(feature)) {
         const isTaken = near.has(set.attributes['componentRef'] ?? '');
-        for (const pad of isCopper ? all(set, 'Pad') : [])
-          if (!all(pad, 'PinRef').some(({ attributes }) => components.has(attributes['componentRef'] ?? '')))
-            pads.push(placementOf(pad, this.factor)?.at ?? HOME.at);
+        for (const pad of all(set, 'Pad')) {
+          const at = placementOf(pad, this.factor)?.at ?? HOME.at;
+          if (stacks.get(pad.attributes['padstackDefRef'] ?? '')?.hole) drilled.add(spot(at));
+          if (
+            isCopper &&
+            !all(pad, 'PinRef').some(({ attributes }) => components.has(attributes['componentRef'] ?? ''))
+          )
+            pads.push(at);
+        }
         for (const { attributes } of all(set, 'Hole'))
           if (!isTaken && !/^VIA$/i.test(attributes['platingStatus'] ?? ''))
             holes.push({ x: this.shapes.mm(attributes['x']), y: this.shapes.mm(attributes['y']) });
@@ -194,10 +202,22 @@ class Reader {
       this.notes.add(
         `${pads.length} pads of the copper belong to no component and are left out: ${placesIn(pads)}.`,
       );
-    if (holes.length > 0)
+    const beside = holes.filter((at) => !drilled.has(spot(at)));
+    if (beside.length > 0)
       this.notes.add(
-        `${holes.length} holes of the board stand beside its padstacks; they are not taken with its packages: ${placesIn(holes)}.`,
+        `${beside.length} holes of the board stand beside its padstacks; they are not taken with its packages: ${placesIn(beside)}.`,
       );
+  }
+
+  /** What is drawn on a layer; what takes away from it is told. */
+  private sets(feature: XmlNode): XmlNode[] {
+    const every = all(feature, 'Set');
+    const drawn = every.filter(({ attributes }) => !/^NEGATIVE$/i.test(attributes['polarity'] ?? ''));
+    if (drawn.length < every.length)
+      this.notes.add(
+        `${every.length - drawn.length} sets of the layer “${feature.attributes['layerRef'] ?? ''}” take away from it (NEGATIVE); they are left out.`,
+      );
+    return drawn;
   }
 
   private component(node: XmlNode): Component {
@@ -287,7 +307,10 @@ class Reader {
     const stated = this.stated(node, board, left);
     const seen = stated ?? this.seen(own, pins, board, left);
     const instance = board.isAlone && own.length <= 1 ? (own[0] ?? null) : null;
-    const around = board.isAlone && own.length <= 1 ? this.around(board, instance, left) : null;
+    const around =
+      board.isAlone && own.length <= 1
+        ? this.around(board, instance, one(node, 'SilkScreen') !== undefined, left)
+        : null;
     if (
       !around &&
       all(board.step, 'LayerFeature').some(
@@ -295,7 +318,9 @@ class Reader {
       )
     )
       this.notes.add('Courtyards stand on a layer of the board and are not taken with its packages.');
-    const bores = [...(around?.slots ?? []), ...this.boredFor(own[0] ?? null, board)];
+    const bores = [...(around?.slots ?? []), ...this.boredFor(own[0] ?? null, board)].filter(
+      ({ placed }) => !seen.holes.some(({ at }) => distance(at, placed.at) < 1e-3),
+    );
     const { lands, holes } = withBores(seen.lands, bores, left);
     // openings of a hole without copper belong to it
     const windows = (around?.windows ?? []).filter(
@@ -493,7 +518,7 @@ class Reader {
       const { role, side: on } = this.layer(feature.attributes['layerRef'] ?? '');
       if (role === 'mask' && on === near) hasMask = true;
       if (role === 'paste' && on === near) hasPaste = true;
-      for (const set of all(feature, 'Set'))
+      for (const set of this.sets(feature))
         for (const pad of all(set, 'Pad')) {
           const ref = all(pad, 'PinRef').find(({ attributes }) => attributes['componentRef'] === refDes);
           if (!ref) continue;
@@ -531,7 +556,7 @@ class Reader {
     const back = undone(component.placement);
     const { mm } = this.shapes;
     return all(step, 'LayerFeature')
-      .flatMap((feature) => all(feature, 'Set'))
+      .flatMap((feature) => this.sets(feature))
       .filter(({ attributes }) => attributes['componentRef'] === component.refDes)
       .flatMap((set) => all(set, 'Hole'))
       .filter(({ attributes }) => !/^VIA$/i.test(attributes['platingStatus'] ?? ''))
@@ -548,14 +573,14 @@ class Reader {
   }
 
   /** What lies on layers beside the padstacks of a package that is alone in its file. */
-  private around({ step }: Board, component: Component | null, left: string[]): Around {
+  private around({ step }: Board, component: Component | null, hasLegend: boolean, left: string[]): Around {
     const back = undone(component ? (readings(component)[0] ?? HOME) : HOME);
     const slots: Bore[] = [];
     const found: Around = { holes: [], windows: [], areas: [], slots };
     for (const feature of all(step, 'LayerFeature')) {
       const name = feature.attributes['layerRef'] ?? '';
       const { role, side } = this.layer(name);
-      for (const set of all(feature, 'Set')) {
+      for (const set of this.sets(feature)) {
         for (const cavity of all(set, 'SlotCavity')) {
           const [placed] = this.shapes.figures(cavity).map((figure) => putPlaced(back, figure));
           const { mm } = this.shapes;
@@ -577,7 +602,7 @@ class Reader {
             if (outline) found.courtyard ??= opened(outline);
           } else if (role === 'mask' && side === 'top') found.windows.push(...figures);
           else if (/KEEP_?OUT/i.test(name)) found.areas.push(...figures.map((area) => keepOut(area, set)));
-          else if (figures.length + lines.length > 0)
+          else if (figures.length + lines.length > 0 && !(role === 'legend' && hasLegend))
             left.push(
               `What is drawn on the layer “${name}” (${figures.length + lines.length} shapes) is left out.`,
             );

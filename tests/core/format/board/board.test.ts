@@ -1,7 +1,10 @@
 import Papa from 'papaparse';
 import { unzipSync, strFromU8 } from 'fflate';
 import { describe, expect, it } from 'vitest';
-import { boardFilms } from '../../../../src/core/format/board/artwork';
+import { flatten } from '../../../../src/core/geometry/contour';
+import { contourOf, narrowOf } from '../../../../src/core/geometry/figure';
+import { inflate, subtract, unite } from '../../../../src/core/geometry/polygon';
+import { boardArtwork, boardFilms } from '../../../../src/core/format/board/artwork';
 import { BOARD_FORMATS } from '../../../../src/core/format/board';
 import { writeBoard } from '../../../../src/core/format/board/board-format';
 import { boardPages } from '../../../../src/core/format/board/drawing';
@@ -9,8 +12,11 @@ import { idfBoard } from '../../../../src/core/format/board/idf';
 import { boardIpc2581 } from '../../../../src/core/format/board/ipc2581';
 import { placementList } from '../../../../src/core/format/board/placement-list';
 import { boardStep } from '../../../../src/core/format/board/step';
+import { shapeReader } from '../../../../src/core/format/ipc2581/read-shapes';
+import { everywhere, readXml } from '../../../../src/core/format/xml-tree';
 import { readPatterns } from '../../../../src/core/format/import';
 import { compileTrial } from '../../../../src/core/trial/compile';
+import { faults, readElements } from '../../../data/ipc2581-structure';
 import { readFilm } from '../../../data/gerber';
 import { measureMesh, readStep } from '../../../data/occt';
 import { part, trialOf } from '../../../data/trials';
@@ -31,6 +37,22 @@ const trial = compileTrial(
     },
   ),
 );
+/** What is hard to say on layers: vias under mask in windows, rows in one opening, a slot, lands beside their holes. */
+const crowded = compileTrial(
+  trialOf([
+    part('U2', 'vias', 15, 15, { angle: '45' }),
+    part('U3', 'vias', 35, 15, { angle: '45', side: 'bottom' }),
+    part('J2', 'slotted', 15, 35, { side: 'bottom' }),
+  ]),
+);
+const FILMS = [
+  ['top-copper', 'TOP'],
+  ['bottom-copper', 'BOTTOM'],
+  ['top-mask', 'TOP_MASK'],
+  ['bottom-mask', 'BOTTOM_MASK'],
+  ['top-paste', 'TOP_PASTE'],
+  ['bottom-paste', 'BOTTOM_PASTE'],
+] as const;
 const bytes = (text: string) => new TextEncoder().encode(text);
 
 describe('films of a board', () => {
@@ -107,6 +129,57 @@ describe('IPC-2581 of a board', () => {
     expect(lines('TOP_COURTYARD')).toHaveLength(6);
     expect(lines('BOTTOM_COURTYARD')).toHaveLength(1);
     expect(text).toContain('name="BOTTOM_COURTYARD"');
+  });
+  it('keeps the published structure, with vias under mask and joint openings too', () => {
+    expect(faults(readElements(text))).toEqual([]);
+    expect(faults(readElements(boardIpc2581(crowded)))).toEqual([]);
+  });
+  it.each([
+    ['the parts of both sides', trial],
+    ['tented vias, joint openings, lands beside their holes', crowded],
+  ])('has on each layer what its film has, and the same holes: %s', (_, board) => {
+    const root = readXml(boardIpc2581(board), () => true);
+    if (!root.ok) throw new Error(root.error);
+    const shapes = shapeReader(root.value, 1);
+    const features = [...everywhere(root.value, 'LayerFeature')];
+    const onLayer = (name: string) =>
+      features
+        .filter(({ attributes }) => attributes['layerRef'] === name)
+        .flatMap(({ children }) => children);
+    const { layers, holes } = boardArtwork(board);
+    for (const [id, name] of FILMS) {
+      const own = layers.find((layer) => layer.id === id)?.objects ?? [];
+      const flashes = (clear: boolean) =>
+        own.flatMap((one) =>
+          one.kind === 'flash' && (one.clear ?? false) === clear ? [flatten(contourOf(one.placed))] : [],
+        );
+      const film = subtract(unite(flashes(false)), flashes(true));
+      const file = unite(
+        onLayer(name).flatMap((set) =>
+          set.children.flatMap((one) => shapes.figures(one).map((figure) => flatten(contourOf(figure)))),
+        ),
+      );
+      const apart = inflate([...subtract(film, file), ...subtract(file, film)], -0.002);
+      expect(apart, name).toEqual([]);
+      expect(film.length > 0, name).toBe(onLayer(name).length > 0);
+    }
+    const drilled = onLayer('DRILL')
+      .flatMap(({ children }) => children)
+      .filter(({ name }) => name === 'Hole')
+      .map(({ attributes: { x, y, diameter } }) => `${Number(x)} ${Number(y)} ${Number(diameter)}`);
+    const round = holes.filter(({ hole }) => hole.figure.kind === 'round');
+    expect(drilled.sort()).toEqual(
+      round.map(({ hole: { at, figure } }) => `${at.x} ${at.y} ${narrowOf(figure)}`).sort(),
+    );
+    expect(onLayer('TOP_LEGEND').flatMap(({ children }) => children)).toHaveLength(
+      layers.find(({ id }) => id === 'top-legend')?.objects.length ?? 0,
+    );
+  });
+  it('is read again with each hole once, none of them told as lost', () => {
+    const read = readPatterns([{ name: 'board.xml', bytes: bytes(text) }]);
+    if (!read.ok) throw new Error(read.error);
+    expect(read.value.left.join(' ')).not.toMatch(/no component|take away|holes of the board/);
+    expect(read.value.patterns.map(({ holes }) => holes.length)).toEqual([1, 0, 0, 0]);
   });
   it('is read again with the lands that it was written from', () => {
     const read = readPatterns([{ name: 'board.xml', bytes: bytes(text) }]);
