@@ -29,7 +29,7 @@ const changed = (name: string, layer: RegExp, change: (text: string) => string) 
     return { ...file, content };
   });
   expect(count).toBe(1);
-  return readBack(footprint, others).find(({ file }) => layer.test(file))?.within;
+  return readBack([footprint], others).find(({ file }) => layer.test(file))?.within;
 };
 
 describe('films that are read again', () => {
@@ -38,7 +38,7 @@ describe('films that are read again', () => {
       const compiled = compile(document);
       if (!isDrawable(compiled)) continue;
       const { footprint, files } = filesOf(compiled);
-      const found = readBack(footprint, files);
+      const found = readBack([footprint], files);
       expect(found.length).toBeGreaterThan(2);
       for (const { file, within } of found) expect(within ?? Infinity, file).toBeLessThanOrEqual(0.001);
     }
@@ -70,7 +70,7 @@ describe('films that are read again', () => {
     expect(changed('J2', /plated\.xnc/, (text) => text.replace(/(T\d+C)[\d.]+/, '$11.30'))).toBe(0.05);
     const { footprint, files } = made('J2');
     const less = files.filter(({ name }) => !/bottom-mask|xnc/.test(name));
-    expect(readBack(footprint, less).filter(({ within }) => within === null)).toMatchObject([
+    expect(readBack([footprint], less).filter(({ within }) => within === null)).toMatchObject([
       { file: 'bottom-mask.gbr', things: 10 },
       { file: 'drill files', things: 10 },
     ]);
@@ -78,7 +78,7 @@ describe('films that are read again', () => {
     const { footprint: own, files: all } = made('U9');
     expect(
       readBack(
-        own,
+        [own],
         all.filter(({ name }) => /paste/.test(name)),
         ['paste'],
       ),

@@ -33,11 +33,12 @@ const LAYERS: readonly Layer[] = ['copper', 'mask', 'paste', 'legend'];
 
 /**
  * Reads films and drill files again.
- * @param files those of the footprint, as they are written; others are passed over
- * @param layers what they have to hold; a layer of these that the footprint has and no file has is told
+ * @param footprints what they show: one, or those of a board where they lie on it
+ * @param files as they are written; others than films and drill files are passed over
+ * @param layers what they have to hold; a layer of these that a footprint has and no file has is told
  */
 export function readBack(
-  footprint: Footprint,
+  footprints: readonly Footprint[],
   files: readonly Pick<WrittenFile, 'name' | 'content'>[],
   layers: readonly Layer[] = LAYERS,
 ): ReadBack[] {
@@ -45,7 +46,7 @@ export function readBack(
   const films = texts.flatMap(({ name, text }): ReadBack[] => {
     const [, side, layer] = /-(top|bottom)-(copper|mask|paste|legend)\.gbr$/.exec(name) ?? [];
     if (!side || !layer) return [];
-    const wanted = WANTED[layer as keyof typeof WANTED](footprint, side as Side);
+    const wanted = wantedOf(footprints, layer as Layer, side as Side);
     const film = readFilm(text);
     const isWhole = film.ok && film.value.left.length === 0;
     return [
@@ -55,16 +56,14 @@ export function readBack(
   const absent = layers.flatMap((layer) =>
     (['top', 'bottom'] as const).flatMap((side): ReadBack[] => {
       const file = `${side}-${layer}.gbr`;
-      // the legend is on the part's own side
-      if (layer === 'legend' && (side === 'bottom') !== footprint.far) return [];
-      const { things } = WANTED[layer](footprint, side);
+      const { things } = wantedOf(footprints, layer, side);
       return things > 0 && !films.some((film) => film.file.endsWith(`-${file}`))
         ? [{ file, things, within: null }]
         : [];
     }),
   );
   const drills = texts.filter(({ name }) => name.endsWith('.xnc'));
-  const holes = layers.includes('copper') ? drilled(footprint, drills) : null;
+  const holes = layers.includes('copper') ? drilled(footprints, drills) : null;
   return [...films, ...absent, ...(holes && (holes.things > 0 || drills.length > 0) ? [holes] : [])];
 }
 
@@ -115,7 +114,9 @@ const WANTED = {
   },
   paste: ({ lands }: Footprint, side: Side) =>
     figures(lands.flatMap(({ far, paste }) => (far === (side === 'bottom') ? paste : []))),
-  legend: ({ legend, texts }: Footprint): Wanted => {
+  legend: ({ legend, texts, far }: Footprint, side: Side): Wanted => {
+    // it is on the part's own side
+    if (far !== (side === 'bottom')) return figures([]);
     const lines = [
       ...legend.lines.map((line) => ({ line, width: legend.width })),
       ...texts.flatMap(({ isPlaceholder, lines: all, stroke }) =>
@@ -132,6 +133,17 @@ const WANTED = {
     };
   },
 } as const;
+
+/** What footprints have on a layer together. */
+function wantedOf(footprints: readonly Footprint[], layer: Layer, side: Side): Wanted {
+  const all = footprints.map((footprint) => WANTED[layer](footprint, side));
+  return {
+    things: all.reduce((sum, { things }) => sum + things, 0),
+    figures: all.flatMap((one) => one.figures),
+    areas: all.flatMap(({ areas }) => areas),
+    less: all.flatMap(({ less }) => less),
+  };
+}
 
 /** How far a film is from what is wanted, mm: figure by figure where all of both are plain, else area by area. */
 function heldAgainst(objects: readonly FilmObject[], wanted: Wanted): number | null {
@@ -210,10 +222,10 @@ function apart(a: readonly Polygon[], b: readonly Polygon[]): number | null {
 
 /** Holes of drill files against those of the footprint, each once. */
 function drilled(
-  { lands, bores }: Footprint,
+  footprints: readonly Footprint[],
   files: readonly { readonly name: string; readonly text: string }[],
 ): ReadBack {
-  const wanted = [
+  const wanted = footprints.flatMap(({ lands, bores }) => [
     ...lands.flatMap(({ hole, vias }) => [
       ...(hole ? [hole] : []),
       ...vias.map((via) => circleAt(via, via.hole)),
@@ -222,7 +234,7 @@ function drilled(
     ...bores
       .map(({ hole }) => hole)
       .filter(({ figure }) => figure.kind === 'round' || figure.kind === 'oblong'),
-  ];
+  ]);
   const read = files.map(({ text }) => readDrill(text));
   const there = read.flatMap((one) => (one.ok ? one.value.holes.map(({ hole }) => hole) : []));
   const file = files.map(({ name }) => name).join(', ') || 'drill files';

@@ -4,6 +4,7 @@ import type { CompiledTrial } from '../../trial/trial';
 import { writeDrill } from '../artwork/drill';
 import { writeGerber, type FilmOf } from '../artwork/gerber';
 import { artworkOf, type ArtLayer, type ArtObject, type Drilled, type LayerId } from '../artwork/layers';
+import { readBack, type ReadBack } from '../artwork/read-back';
 import type { WrittenFile } from '../format';
 import { packed } from '../pack';
 import { fileStem, type BoardFormat } from './board-format';
@@ -86,6 +87,13 @@ export function boardFilms(trial: CompiledTrial): WrittenFile[] {
   ];
 }
 
+/** Films and drill files of a board, read again and held against its parts where they lie. */
+export const boardReadBack = ({ parts }: CompiledTrial, files: readonly WrittenFile[]): ReadBack[] =>
+  readBack(
+    parts.map(({ footprint }) => footprint),
+    files,
+  );
+
 export const boardArtworkFormat: BoardFormat = {
   id: 'artwork',
   title: 'Artwork',
@@ -93,5 +101,10 @@ export const boardArtworkFormat: BoardFormat = {
     'A film for each layer with the references of the parts (Gerber X2), and drill files (XNC), in one ZIP.',
   mediaType: 'application/zip',
   extension: '.artwork.zip',
-  write: (trial) => Promise.resolve(packed(boardFilms(trial))),
+  write: (trial) => {
+    const files = boardFilms(trial);
+    const wrong = boardReadBack(trial, files).find(({ within }) => within === null);
+    if (wrong) throw new Error(`${wrong.file} does not show what its parts have: nothing is handed over.`);
+    return packed(files);
+  },
 };

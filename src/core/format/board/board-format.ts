@@ -10,7 +10,7 @@ export interface BoardFormat {
   /** With its dot. */
   readonly extension: string;
   /** Text, or bytes once the libraries that write them are loaded. Measured from the board’s lower left corner. */
-  readonly write: (trial: CompiledTrial) => string | Promise<string | Uint8Array>;
+  readonly write: (trial: CompiledTrial) => string | Uint8Array | Promise<string | Uint8Array>;
 }
 
 /** A name as a file can have it. */

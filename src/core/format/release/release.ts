@@ -43,7 +43,7 @@ function readAgain(format: string, bytes: Uint8Array, compiled: Writable): Pick<
     name,
     content: strFromU8(content),
   }));
-  const found = readBack(atOrigin(compiled.footprint), files, FILMS[format]);
+  const found = readBack([atOrigin(compiled.footprint)], files, FILMS[format]);
   const wrong = found.find(({ within }) => within === null);
   if (wrong)
     throw new Error(

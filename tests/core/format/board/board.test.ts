@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { flatten } from '../../../../src/core/geometry/contour';
 import { contourOf, narrowOf } from '../../../../src/core/geometry/figure';
 import { inflate, subtract, unite } from '../../../../src/core/geometry/polygon';
-import { boardArtwork, boardFilms } from '../../../../src/core/format/board/artwork';
+import { boardArtwork, boardFilms, boardReadBack } from '../../../../src/core/format/board/artwork';
 import { BOARD_FORMATS } from '../../../../src/core/format/board';
 import { writeBoard } from '../../../../src/core/format/board/board-format';
 import { boardPages } from '../../../../src/core/format/board/drawing';
@@ -89,6 +89,24 @@ describe('films of a board', () => {
     const bare = films.get('Try-out-1-non-plated.xnc') ?? '';
     for (const hit of ['X4.0Y4.0', 'X36.0Y4.0', 'X36.0Y26.0', 'X4.0Y26.0']) expect(bare).toContain(hit);
     expect(readFilm(films.get('Try-out-1-top-copper.gbr') ?? '').objects).toHaveLength(16 + 10);
+  });
+});
+
+describe('films of a board, read again', () => {
+  it.each([
+    ['the parts of both sides', trial],
+    ['tented vias, joint openings, lands beside their holes', crowded],
+  ])('show what its parts have: %s', (_, board) => {
+    const found = boardReadBack(board, boardFilms(board));
+    expect(found.length).toBeGreaterThan(7);
+    for (const { file, within } of found) expect(within ?? Infinity, file).toBeLessThanOrEqual(0.0005);
+  });
+  it('tell a part that is not on them', () => {
+    const { parts } = trial;
+    const found = boardReadBack(trial, boardFilms({ ...trial, parts: parts.slice(0, -1) }));
+    expect(found.filter(({ within }) => within === null).map(({ file }) => file)).toEqual(
+      expect.arrayContaining(['Try-out-1-top-copper.gbr', 'Try-out-1-top-mask.gbr']),
+    );
   });
 });
 

@@ -133,7 +133,7 @@ it('keeps the far row of a card edge through films, and tells nothing as left ou
   ]);
   const again = filesOf(drawn(documentOf(pattern).document)).files;
   for (const { file, within } of readBack(
-    footprint,
+    [footprint],
     again.map((one) => ({ ...one })),
     ['copper', 'mask'],
   ))

@@ -123,7 +123,7 @@ test('the ring round the port of a microphone stays a ring, with its mask, in a 
   // a stencil cannot hold what lies in the ring: its paste is in two halves
   const paste = footprint.lands.flatMap((land) => land.paste);
   expect(paste).toHaveLength(3);
-  const back = readBack(footprint, artworkFiles({ ...compiled, footprint }));
+  const back = readBack([footprint], artworkFiles({ ...compiled, footprint }));
   expect(back.find(({ file }) => /top-copper/.test(file))).toMatchObject({ things: 2, within: 0.0002 });
   expect(back.every(({ within }) => within !== null)).toBe(true);
 });

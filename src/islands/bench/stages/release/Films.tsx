@@ -64,7 +64,7 @@ export function Films({ drawable, onClose }: FilmsProps) {
     const footprint = atOrigin(drawable.footprint);
     const files = artworkFiles({ ...drawable, footprint });
     const shown = shownFilms(files).sort((a, b) => ORDER.indexOf(a.layer) - ORDER.indexOf(b.layer));
-    return { films: shown, held: readBack(footprint, files) };
+    return { films: shown, held: readBack([footprint], files) };
   }, [drawable]);
   const [below, setBelow] = useState(drawable.footprint.far);
   const [hidden, setHidden] = useState(() => hiddenFrom(below));
