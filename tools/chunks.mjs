@@ -1,6 +1,7 @@
 // Which modules are sent together. Left to itself the bundler makes a file for every set of places that share
 // a module, a hundred for the first drawing, and small files compress badly.
 
+const APP = 'src/islands/app/App.tsx';
 const SHELF = 'src/islands/shelf/Shelf.tsx';
 const BENCH = 'src/islands/bench/Bench.tsx';
 
@@ -12,18 +13,20 @@ function neededBy(id, getModuleInfo, found = new Set()) {
   return found;
 }
 
-/** Names the file of each module: what Shelf and Bench have in common, and what of the core the Bench draws with. */
+/** Names the file of each module: what Shelf and Bench have in common, what of the core the Bench draws with, and what other places have too. */
 function chunksOf({ getModuleIds, getModuleInfo }) {
   const ids = [...getModuleIds()];
-  const [shelf, bench] = [SHELF, BENCH].map((path) => {
+  const [app, shelf, bench] = [APP, SHELF, BENCH].map((path) => {
     const entry = ids.find((id) => id.endsWith(path));
     return entry ? neededBy(entry, getModuleInfo) : new Set();
   });
   const names = new Map();
   for (const id of bench)
-    if (/\/src\/(core|store|kernel|islands\/common)\//.test(id))
-      if (shelf.has(id)) names.set(id, 'common');
-      else if (id.includes('/src/core/')) names.set(id, 'drawing');
+    if (app.has(id) || shelf.has(id)) names.set(id, 'common');
+    else if (/\/src\/(core|store|kernel|islands)\//.test(id))
+      if (id.includes('/src/core/')) names.set(id, 'drawing');
+      // what other places have too
+      else if (!/\/islands\/(bench|measure)\//.test(id)) names.set(id, 'workplace');
   return names;
 }
 
