@@ -1,11 +1,11 @@
 import { strFromU8 } from 'fflate';
 import { compile } from '../footprint/compile';
-import type { Land } from '../footprint/footprint';
+import { atOrigin } from '../footprint/origin';
 import type { TapisDocument } from '../document/document';
-import { boxRound, type Box } from '../geometry/box';
-import { areaOf, type Placed } from '../geometry/figure';
 import { takenIn } from '../given/document';
-import type { GivenFile, GivenLand, GivenPattern } from '../given/pattern';
+import type { Placed } from '../geometry/figure';
+import { differences } from '../given/held';
+import type { GivenFile, GivenPattern } from '../given/pattern';
 import { fail, ok, type Result } from '../units/result';
 import { damageWords, unpackZip } from './unpack';
 import { isDrill } from './artwork/read-drill';
@@ -208,68 +208,17 @@ export interface DocumentIn {
 }
 
 /**
- * Puts a pattern into a document, and holds what the document draws against it: a land that does not come out as
- * the file has it is told.
+ * Puts a pattern into a document, and holds what the document draws against it: what does not come out as the
+ * file has it is told.
  */
 export function documentOf(pattern: GivenPattern): DocumentIn {
   const { document, left } = takenIn(pattern);
   const { footprint, problems } = compile(document);
   const wrong = footprint
-    ? differing(pattern.lands, footprint.lands)
+    ? differences(pattern, atOrigin(footprint))
     : problems.map(({ title, message }) => `${title}: ${message}`);
   if (wrong.length === 0) return { document, left };
   const all = [...left, ...wrong];
   const notes = `${document.notes ?? ''}\n${wrong.map((one) => `- ${one}`).join('\n')}`.trim();
   return { document: { ...document, notes: notes.slice(0, 4000) }, left: all };
-}
-
-/** Edges of boxes may lie this far apart, mm, and areas differ by this share: chords of arcs. */
-const NEAR = 0.006;
-const SHARE = 0.01;
-
-function differing(given: readonly GivenLand[], lands: readonly Land[]): string[] {
-  const free = new Set(lands);
-  const off: string[] = [];
-  for (const land of given.slice(0, lands.length)) {
-    const own = [...free].find((one) => one.number === land.number && isSame(one.copper, land.copper));
-    if (!own) {
-      off.push(land.number === '' ? 'one without a number' : land.number);
-      continue;
-    }
-    free.delete(own);
-    const parts = [
-      ['mask', land.mask, own.mask],
-      ['paste', land.paste, own.paste],
-      ['hole', land.hole && [land.hole.hole], own.hole ? [own.hole] : []],
-    ] as const;
-    for (const [what, there, here] of parts)
-      if (there && !isSameSet(there, here)) off.push(`${what} of ${land.number || 'one without a number'}`);
-  }
-  const missing = given.length - lands.length;
-  return [
-    ...(missing > 0 ? [`${missing} lands are not drawn.`] : []),
-    ...(off.length > 0
-      ? [
-          `${off.length} ${off.length === 1 ? 'thing is' : 'things are'} not drawn as the file has ${off.length === 1 ? 'it' : 'them'}: ${off.slice(0, 6).join(', ')}${off.length > 6 ? ' and more' : ''}.`,
-        ]
-      : []),
-  ];
-}
-
-function isSame(a: Placed, b: Placed): boolean {
-  const sides = ['minX', 'minY', 'maxX', 'maxY'] as const;
-  if (sides.some((side) => Math.abs(a[side] - b[side]) > NEAR)) return false;
-  const [own, other] = [areaOf(a.figure), areaOf(b.figure)];
-  return Math.abs(own - other) <= SHARE * Math.max(own, other) + 1e-9;
-}
-
-function isSameSet(a: readonly Placed[], b: readonly Placed[]): boolean {
-  if (a.length !== b.length) return false;
-  const [x, y] = [boxRound(a), boxRound(b)] as [Box | null, Box | null];
-  if (!x || !y) return true;
-  const sum = (all: readonly Placed[]) => all.reduce((total, { figure }) => total + areaOf(figure), 0);
-  const sides = ['minX', 'minY', 'maxX', 'maxY'] as const;
-  return (
-    sides.every((side) => Math.abs(x[side] - y[side]) <= NEAR) && Math.abs(sum(a) - sum(b)) <= 0.02 * sum(a)
-  );
 }

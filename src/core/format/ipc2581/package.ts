@@ -98,12 +98,12 @@ function landPattern(
   }
 }
 
-/** One pin a number: what carries another's number is one terminal with it. */
+/** One pin a number: what carries another's number is one terminal with it; what has none is a pin for itself. */
 function pins(item: XMLBuilder, { lands, pins: meanings }: Writable['footprint']): void {
   const seen = new Set<string>();
   const byLand = pinsByLand(meanings);
   for (const land of lands) {
-    if (seen.has(land.number)) continue;
+    if (land.number !== '' && seen.has(land.number)) continue;
     seen.add(land.number);
     const meant = byLand.get(land.id);
     const pin = item.ele('Pin', {
