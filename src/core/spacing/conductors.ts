@@ -100,17 +100,23 @@ export const cutOf = kept(CHORD.cut);
  * Pairs of conductors that are too near: of each two potentials on each side the one that misses its limit by
  * most, through air and along the surface.
  * @param meant which pairs are looked at, beside those of one potential
+ * @param times so many times their limits
  */
 export function tooNear(
   all: readonly Live[],
   cuts: readonly Polygon[],
   process: SpacingProcess,
-  meant: (a: Live, b: Live) => boolean = () => true,
+  {
+    meant = () => true,
+    times = 1,
+  }: { readonly meant?: (a: Live, b: Live) => boolean; readonly times?: number } = {},
 ): TooNear[] {
+  const limits = (...of: Parameters<typeof limitsFor>) =>
+    limitsFor(...of).map((limit) => ({ ...limit, least: limit.least * times }));
   const worst = new Map<string, TooNear>();
   const most = all.reduce<Voltage | null>((so, { voltage }) => between(so, voltage), null);
   if (!most) return [];
-  const reach = Math.max(...limitsFor(most, [BARE, BARE], process).map(({ least }) => least));
+  const reach = Math.max(...limits(most, [BARE, BARE], process).map(({ least }) => least));
   const live = all.flatMap(({ voltage, floats }, i) =>
     voltage && peakOf(voltage) > 0 && !floats ? [i] : [],
   );
@@ -132,7 +138,7 @@ export function tooNear(
       seen.add(key);
       const voltage = between(a.voltage, b.voltage);
       if (!voltage) continue;
-      for (const limit of limitsFor(voltage, [a, b], process)) {
+      for (const limit of limits(voltage, [a, b], process)) {
         // what stands over the board has no way along it
         if (limit.along === 'surface' && (a.over || b.over)) continue;
         const pair = [a.potential, b.potential].sort().join('\u0000');

@@ -28,6 +28,10 @@ describe('what comes nearest to the limits of rules that hold', () => {
     expect(converter.get('copper-width')?.value).toBeCloseTo(0.4, 9);
     // a goal of 0.35 that rounding took 0.026 of
     expect(converter.get('joint-goal')).toMatchObject({ limit: expect.closeTo(0.35, 9) });
+    // leads of 0.64 square, 0.905 across, in holes of their level
+    const header = of('J2');
+    expect(header.get('hole-fit')).toMatchObject({ unit: 'mm' });
+    expect(header.get('lead-protrusion')).toMatchObject({ unit: 'mm' });
     const words = converter.get('joint-goal');
     expect(words && nearestWords(words, (mm) => `${mm.toFixed(2)} mm`).limit).toBe(
       'at least 0.35 mm, less what rounding takes',

@@ -4,7 +4,7 @@
  */
 import { pointerKey } from '../../document/edit';
 import type { Remedy } from '../../document/finding';
-import type { Land } from '../../footprint/footprint';
+import type { Footprint, Land } from '../../footprint/footprint';
 import { narrowOf, type Figure } from '../../geometry/figure';
 import { roundUp } from '../../land/rounding';
 import type { PinSolution } from '../../land/solution';
@@ -13,6 +13,7 @@ import { HOLE_SOURCE } from '../../standard/published';
 import type { Process } from '../../process/process';
 import { formatNumber } from '../../units/length';
 import type { CheckContext } from '../context';
+import type { Nearest } from '../probes';
 import { fill, idsOf, mm, type Rule, type RuleFinding } from '../rule';
 
 const messages = {
@@ -38,6 +39,18 @@ export const holeFit: Rule = {
   severity: 'stop',
   stage: 'land',
   looksAt: ['leads through holes'],
+  nearest: ({ footprint }) =>
+    footprint.groups.flatMap((group) => {
+      if (group.kind !== 'pin' || group.terminals.bare) return [];
+      const { tight, wide } = playOf(group, footprint);
+      const ends = [
+        { all: tight.all, limit: tight.needed, is: 'least' },
+        { all: wide.all, limit: wide.most, is: 'most' },
+      ] as const;
+      return ends.flatMap(({ all, limit, is }) =>
+        all.map(({ left }): Nearest => ({ value: left, limit, unit: 'mm', is })),
+      );
+    }),
   check(context) {
     const { footprint } = context;
     return footprint.groups.flatMap((group) => (group.kind === 'pin' ? findings(group, context) : []));
@@ -49,29 +62,14 @@ function findings(
   { footprint, process, compiled: { document } }: CheckContext,
 ): RuleFinding[] {
   const { level } = document;
-  const { lead, stated, bare, position, id } = group.terminals;
+  const { lead, bare } = group.terminals;
   if (bare) return [];
-  // a pin that may lie off its place needs as much more
-  const off = Math.max(position?.x ?? 0, position?.y ?? 0);
-  const own = footprint.lands.flatMap((land) =>
-    land.group === id && land.padstack.hole ? [{ land, figure: land.padstack.hole.figure }] : [],
-  );
-  const misfits = (left: (hole: Figure) => number): Misfit[] =>
-    own.map(({ land, figure }) => ({ land, hole: narrowOf(figure), left: left(figure) }));
-  // a hole that the part's drawing states is its maker's business, unless the lead cannot enter
   const { allowances } = group;
-  const most = allowances.most.value;
-  const needed = Math.max(off, stated ? 0 : allowances.hole.value);
-  const tight = misfits((hole) => playIn(hole, lead, 'max'))
-    .filter(({ left }) => left < needed - 1e-9)
-    .sort((a, b) => a.left - b.left);
-  // a flat lead stands loose across its thin side, whatever its corners touch
-  const thin = isFlat(lead) ? lead.thickness.min : diagonal(lead, 'min');
-  const wide = stated
-    ? []
-    : misfits((hole) => narrowOf(hole) - thin)
-        .filter(({ left }) => left > most + 1e-9)
-        .sort((a, b) => b.left - a.left);
+  const play = playOf(group, footprint);
+  const { needed } = play.tight;
+  const { most, thin } = play.wide;
+  const tight = play.tight.all.filter(({ left }) => left < needed - 1e-9).sort((a, b) => a.left - b.left);
+  const wide = play.wide.all.filter(({ left }) => left > most + 1e-9).sort((a, b) => b.left - a.left);
   const say = (message: string, all: readonly Misfit[], across: number, limit: number): RuleFinding[] => {
     const [worst] = all;
     if (!worst) return [];
@@ -100,8 +98,33 @@ function findings(
   return [
     ...say(messages.tight, tight, diagonal(lead, 'max'), needed),
     ...say(messages.wide, wide, thin, most),
-    ...sunk(group, own),
+    ...sunk(group, play.own),
   ];
+}
+
+/** What the holes of a group leave round their largest leads, and round the smallest. */
+function playOf(
+  { terminals: { lead, stated, position, id }, allowances }: PinSolution,
+  { lands }: Pick<Footprint, 'lands'>,
+) {
+  const own = lands.flatMap((land) =>
+    land.group === id && land.padstack.hole ? [{ land, figure: land.padstack.hole.figure }] : [],
+  );
+  const misfits = (left: (hole: Figure) => number): Misfit[] =>
+    own.map(({ land, figure }) => ({ land, hole: narrowOf(figure), left: left(figure) }));
+  // a pin that may lie off its place needs as much more
+  const off = Math.max(position?.x ?? 0, position?.y ?? 0);
+  // a flat lead stands loose across its thin side, whatever its corners touch
+  const thin = isFlat(lead) ? lead.thickness.min : diagonal(lead, 'min');
+  return {
+    own,
+    // a hole that the part's drawing states is its maker's business, unless the lead cannot enter
+    tight: {
+      all: misfits((hole) => playIn(hole, lead, 'max')),
+      needed: Math.max(off, stated ? 0 : allowances.hole.value),
+    },
+    wide: { all: stated ? [] : misfits((hole) => narrowOf(hole) - thin), most: allowances.most.value, thin },
+  };
 }
 
 /** Shoulders that the hole is too large for. */

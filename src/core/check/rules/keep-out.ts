@@ -1,9 +1,11 @@
 /**
  * Requires lands, vias and the body to stay out of areas that are kept free of them.
  */
-import { circleAt } from '../../geometry/figure';
+import type { Footprint, Land, PlacedKeepOut } from '../../footprint/footprint';
+import { circleAt, type Placed } from '../../geometry/figure';
 import { gapBetweenFigures } from '../../geometry/gaps';
 import { bodyAt } from '../../package/drawn';
+import type { Nearest } from '../probes';
 import { worstOf, type Miss, type Rule } from '../rule';
 
 const messages = {
@@ -11,6 +13,17 @@ const messages = {
   vias: 'A hole of land {land} lies in an area that is kept free of vias{why}; {count} such in all.',
   body: 'The body lies in an area that is kept free of everything{why}, by {over} mm.',
 };
+
+/** Areas that this footprint stays out of: the package's own hold others off, not itself. */
+const ownAreas = ({ keepOuts }: Footprint) => keepOuts.filter(({ id }) => id !== null);
+
+const isOnSide = (land: Land, side: PlacedKeepOut['side']): boolean =>
+  side === 'both' || land.hole !== null || land.far === (side === 'far');
+
+const holesIn = ({ hole, vias }: Land): Placed[] => [
+  ...(hole ? [hole] : []),
+  ...vias.map((via) => circleAt(via, via.hole)),
+];
 
 export const keepOut: Rule = {
   id: 'keep-out',
@@ -20,9 +33,29 @@ export const keepOut: Rule = {
   severity: 'stop',
   stage: 'stack',
   looksAt: ['keep-outs'],
-  check({ footprint: { lands, keepOuts, body } }) {
-    // the package's own areas hold others off, not itself
-    const own = keepOuts.filter(({ id }) => id !== null);
+  nearest({ footprint }) {
+    const { lands } = footprint;
+    return ownAreas(footprint).flatMap(({ area, what, side }) =>
+      what === 'copper' || what === 'everything'
+        ? lands.flatMap((land): Nearest[] => {
+            if (!isOnSide(land, side)) return [];
+            return [{ value: gapBetweenFigures(land.copper, area), limit: 0, unit: 'mm', is: 'least' }];
+          })
+        : what === 'vias'
+          ? lands.flatMap((land) =>
+              holesIn(land).map((hole): Nearest => ({
+                value: gapBetweenFigures(hole, area),
+                limit: 0,
+                unit: 'mm',
+                is: 'least',
+              })),
+            )
+          : [],
+    );
+  },
+  check({ footprint }) {
+    const { lands, body } = footprint;
+    const own = ownAreas(footprint);
     const solid = bodyAt(body.extent, 'max');
     return own.flatMap(({ area, what, side, why }) => {
       const told = why ? ` (${why})` : '';
@@ -33,12 +66,12 @@ export const keepOut: Rule = {
           over: Math.round(-Math.min(0, ...misses.map(({ value }) => value)) * 1e3) / 1e3,
         });
       const copper = lands.flatMap((land): Miss[] => {
-        if (side !== 'both' && !land.hole && land.far !== (side === 'far')) return [];
+        if (!isOnSide(land, side)) return [];
         const value = gapBetweenFigures(land.copper, area);
         return inside(value) ? [{ value, at: land.at, lands: [land] }] : [];
       });
       const vias = lands.flatMap((land): Miss[] =>
-        [...(land.hole ? [land.hole] : []), ...land.vias.map((via) => circleAt(via, via.hole))]
+        holesIn(land)
           .map((hole) => ({ value: gapBetweenFigures(hole, area), at: land.at, lands: [land] }))
           .filter(({ value }) => inside(value)),
       );

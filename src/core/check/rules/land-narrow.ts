@@ -6,6 +6,7 @@ import type { Land } from '../../footprint/footprint';
 import type { SpanSolution } from '../../land/solution';
 import { formatMm } from '../../units/length';
 import type { CheckContext } from '../context';
+import type { Nearest } from '../probes';
 import { fill, idsOf, type Rule, type RuleFinding } from '../rule';
 
 const messages = {
@@ -23,6 +24,19 @@ export const landNarrow: Rule = {
   severity: 'note',
   stage: 'land',
   looksAt: ['spans'],
+  nearest: ({ footprint, jointsOf }) =>
+    footprint.groups.flatMap((group) => {
+      if (group.kind !== 'span') return [];
+      // what the goals themselves make narrower is as it is wanted
+      const limit = Math.min(group.terminals.width.max, wishedOf(group));
+      return jointsOf(group).map(({ size: { X } }): Nearest => ({
+        value: X,
+        limit,
+        unit: 'mm',
+        is: 'least',
+        less: 'less rounding',
+      }));
+    }),
   check(context) {
     return context.footprint.groups.flatMap((group) =>
       group.kind === 'span' ? findings(group, context) : [],
@@ -30,11 +44,14 @@ export const landNarrow: Rule = {
   },
 };
 
+/** What the formulas make of the width, but for rounding. mm */
+const wishedOf = ({ computed, rounding }: SpanSolution): number => computed.X - rounding / 2;
+
 function findings(group: SpanSolution, { jointsOf }: CheckContext): RuleFinding[] {
-  const { terminals, computed, trims, rounding } = group;
+  const { terminals, computed, trims } = group;
   const widest = terminals.width.max;
   // what the goals themselves make narrower is as it is wanted
-  const wished = computed.X - rounding / 2;
+  const wished = wishedOf(group);
   const narrow = jointsOf(group).filter(({ size: { X } }) => X < widest - 1e-9 && X < wished - 1e-9);
   const [worst] = [...narrow].sort((a, b) => a.size.X - b.size.X);
   if (!worst) return [];

@@ -17,6 +17,14 @@ export const leadProtrusion: Rule = {
   severity: 'note',
   stage: 'rise',
   looksAt: ['leads below the board'],
+  nearest({ footprint: { body } }) {
+    const { protrusion: value, limits } = body;
+    if (value === null) return [];
+    return [
+      { value, limit: limits.minProtrusion, unit: 'mm', is: 'least' },
+      { value, limit: limits.maxProtrusion, unit: 'mm', is: 'most' },
+    ];
+  },
   check({ footprint: { body } }) {
     const { protrusion, limits } = body;
     if (protrusion === null) return [];

@@ -5,10 +5,19 @@
 import { pointerKey } from '../../document/edit';
 import { overhang } from '../../geometry/box';
 import { place } from '../../geometry/figure';
+import type { Padstack } from '../../padstack/padstack';
+import type { Nearest } from '../probes';
 import { missesByStack, worstOf, type Rule } from '../rule';
 
 const message =
   'The mask opening of land {land} lies {over} mm inside its copper; {count} such in all. Define the land by its mask if that is meant.';
+
+/** By how much the one opening of a land is larger than its copper; `null` where it is meant otherwise. mm */
+function marginOf({ definedBy, mask, copper, offset }: Padstack): number | null {
+  const [opening, ...others] = mask;
+  if (definedBy !== 'copper' || !opening || others.length > 0) return null;
+  return -overhang(place(copper, offset), opening);
+}
 
 export const maskMargin: Rule = {
   id: 'mask-margin',
@@ -18,12 +27,15 @@ export const maskMargin: Rule = {
   severity: 'caution',
   stage: 'stack',
   looksAt: ['lands'],
+  nearest: ({ footprint: { padstacks } }) =>
+    padstacks.flatMap((stack): Nearest[] => {
+      const value = marginOf(stack);
+      return value === null ? [] : [{ value, limit: 0, unit: 'mm', is: 'least' }];
+    }),
   check({ footprint, compiled: { document } }) {
-    const misses = missesByStack(footprint, ({ definedBy, mask, copper, offset }) => {
-      const [opening, ...others] = mask;
-      if (definedBy !== 'copper' || !opening || others.length > 0) return null;
-      const value = -overhang(place(copper, offset), opening);
-      return value < -1e-9 ? value : null;
+    const misses = missesByStack(footprint, (stack) => {
+      const value = marginOf(stack);
+      return value !== null && value < -1e-9 ? value : null;
     });
     const worst = Math.min(0, ...misses.map(({ value }) => value));
     const [finding] = worstOf(misses, 0, 'mm', message, 'smaller', { over: -Math.round(worst * 1e4) / 1e4 });

@@ -4,6 +4,8 @@
  */
 import { pointerKey } from '../../document/edit';
 import { putPlaced, undone } from '../../geometry/placement';
+import type { CheckContext } from '../context';
+import type { Nearest } from '../probes';
 import { worstOf, type Miss, type Rule } from '../rule';
 
 const message =
@@ -11,6 +13,20 @@ const message =
 
 /** Paste may reach this far inside the cap before it beads, mm. */
 const LIMIT = 0.1;
+
+/** How far paste reaches inside the end caps of chips. */
+const insideOf = ({ footprint, groupOf }: CheckContext): Miss[] =>
+  footprint.lands.flatMap((land): Miss[] => {
+    const [paste] = land.paste;
+    const { kind, terminals } = groupOf(land);
+    // home plates take paste away exactly here
+    if (kind !== 'span' || terminals.form !== 'rectangular-end' || !paste || paste.figure.kind === 'contour')
+      return [];
+    const inFrame = undone(terminals.frame);
+    const [printed, cap] = [putPlaced(inFrame, paste), putPlaced(inFrame, land.contact.max)];
+    const value = land.end === 1 ? cap.minX - printed.minX : printed.maxX - cap.maxX;
+    return [{ value, at: land.at, lands: [land] }];
+  });
 
 export const pasteBead: Rule = {
   id: 'paste-bead',
@@ -20,19 +36,10 @@ export const pasteBead: Rule = {
   severity: 'note',
   stage: 'stack',
   looksAt: ['chip ends'],
-  check({ footprint, groupOf }) {
-    const misses = footprint.lands.flatMap((land): Miss[] => {
-      const [paste] = land.paste;
-      const { kind, terminals } = groupOf(land);
-      // home plates take paste away exactly here
-      if (kind !== 'span' || terminals.form !== 'rectangular-end' || paste?.figure.kind === 'contour')
-        return [];
-      if (!paste) return [];
-      const inFrame = undone(terminals.frame);
-      const [printed, cap] = [putPlaced(inFrame, paste), putPlaced(inFrame, land.contact.max)];
-      const inside = land.end === 1 ? cap.minX - printed.minX : printed.maxX - cap.maxX;
-      return inside > LIMIT + 1e-9 ? [{ value: inside, at: land.at, lands: [land] }] : [];
-    });
+  nearest: (context) =>
+    insideOf(context).map(({ value }): Nearest => ({ value, limit: LIMIT, unit: 'mm', is: 'most' })),
+  check(context) {
+    const misses = insideOf(context).filter(({ value }) => value > LIMIT + 1e-9);
     const groups = [...new Set(misses.flatMap(({ lands }) => lands.map(({ group }) => group)))];
     const form = (value: string, label: string) => ({
       label,

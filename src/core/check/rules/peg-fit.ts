@@ -2,6 +2,7 @@
  * Requires holes that their pegs go into, wherever the pegs may be: the largest peg, moved as far as its
  * chain of dimensions lets it.
  */
+import type { Nearest } from '../probes';
 import { fill, mm, type Rule, type RuleFinding } from '../rule';
 
 const messages = {
@@ -17,6 +18,10 @@ export const pegFit: Rule = {
   severity: 'stop',
   stage: 'measure',
   looksAt: ['pegs'],
+  nearest: ({ footprint: { bores } }) =>
+    bores.flatMap(({ diameter, peg }): Nearest[] =>
+      peg ? [{ value: diameter - peg.diameter.max, limit: peg.off, unit: 'mm', is: 'least' }] : [],
+    ),
   check({ footprint: { bores } }) {
     return bores.flatMap(({ at, diameter, peg }): RuleFinding[] => {
       if (!peg) return [];

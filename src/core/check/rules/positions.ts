@@ -8,6 +8,7 @@ import { gapBetweenFigures } from '../../geometry/gaps';
 import type { Placed } from '../../geometry/figure';
 import { putPlaced, undone } from '../../geometry/placement';
 import type { Footprint, Land } from '../../footprint/footprint';
+import type { Nearest } from '../probes';
 import { worstOf, type Miss, type Rule } from '../rule';
 
 /** A land of a row: where it lies along the row, how far its copper is off its terminal there, and how wide that is. mm */
@@ -82,6 +83,15 @@ export const pitchDrift: Rule = {
   severity: 'stop',
   stage: 'stack',
   looksAt: ['rows'],
+  nearest: ({ footprint }) =>
+    rowsOf(footprint)
+      .flat()
+      .map(({ off, width }): Nearest => ({
+        value: Math.abs(off),
+        limit: width / 10,
+        unit: 'mm',
+        is: 'most',
+      })),
   check({ footprint }) {
     const misses = rowsOf(footprint).flatMap((row) =>
       row.flatMap(({ land, off, width }): Miss[] => {

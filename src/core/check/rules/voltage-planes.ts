@@ -9,6 +9,8 @@ import { place } from '../../geometry/figure';
 import { roomWithin } from '../../geometry/gaps';
 import { ipcSpacing } from '../../spacing/limits';
 import { formatNumber } from '../../units/length';
+import type { CheckContext } from '../context';
+import type { Nearest } from '../probes';
 import { fill, idsOf, mm, type Rule, type RuleFinding } from '../rule';
 
 const MESSAGE =
@@ -26,16 +28,10 @@ export const voltagePlanes: Rule = {
   stage: 'stack',
   looksAt: ['voltages in holes'],
   clauses: ['spacing/by'],
-  check({ footprint, process }) {
-    // inner layers are solid insulation to IEC 60664-1: its clearances and creepages say nothing of them
-    if (process.spacingBy === 2) return [];
-    const byLand = pinsByLand(footprint.pins);
-    const found = footprint.lands.flatMap((land): RuleFinding[] => {
-      const voltage = byLand.get(land.id)?.voltage;
-      const { clearance, copper, hole } = land.padstack;
-      if (!voltage || !clearance || !hole) return [];
-      const limit = ipcSpacing(peakOf(voltage), 'B1');
-      const value = roomWithin(place(clearance, CENTRE), place(copper, CENTRE));
+  nearest: (context) =>
+    planesOf(context).map(({ value, limit }): Nearest => ({ value, limit, unit: 'mm', is: 'least' })),
+  check(context) {
+    const found = planesOf(context).flatMap(({ land, voltage, value, limit }): RuleFinding[] => {
       if (value >= limit - 1e-6) return [];
       return [
         {
@@ -64,3 +60,17 @@ export const voltagePlanes: Rule = {
     return found.slice(0, MOST);
   },
 };
+
+/** How near planes come to each land with a voltage, and how near they may. */
+function planesOf({ footprint, process }: CheckContext) {
+  // inner layers are solid insulation to IEC 60664-1: its clearances and creepages say nothing of them
+  if (process.spacingBy === 2) return [];
+  const byLand = pinsByLand(footprint.pins);
+  return footprint.lands.flatMap((land) => {
+    const voltage = byLand.get(land.id)?.voltage;
+    const { clearance, copper, hole } = land.padstack;
+    if (!voltage || !clearance || !hole) return [];
+    const limit = ipcSpacing(peakOf(voltage), 'B1');
+    return [{ land, voltage, limit, value: roomWithin(place(clearance, CENTRE), place(copper, CENTRE)) }];
+  });
+}

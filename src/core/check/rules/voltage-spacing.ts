@@ -22,6 +22,7 @@ import { SPACING_PLACES } from '../../standard/numbers';
 import { grooveFor } from '../../spacing/limits';
 import { formatNumber } from '../../units/length';
 import type { CheckContext } from '../context';
+import type { Nearest } from '../probes';
 import { fill, idsOf, mm, type Rule, type RuleFinding } from '../rule';
 
 const messages = {
@@ -38,17 +39,30 @@ export const voltageSpacing: Rule = {
   stage: 'land',
   looksAt: ['voltages'],
   clauses: Object.keys(SPACING_PLACES),
-  check(context) {
-    const { footprint, process } = context;
-    const cuts = cutsThatPart([footprint], process);
-    const copper = conductorsOf(footprint);
-    // metal that floats over its own lands is its maker's; what is of a land's potential is held against the others
-    const metal = metalOf(footprint, copper).filter(({ floats }) => !floats);
-    return tooNear([...copper, ...metal], cuts, process)
+  nearest: (context) =>
+    nearIn(context, LOOKED).map(({ way, limit }): Nearest => ({
+      value: way.length,
+      limit: limit.least / LOOKED,
+      unit: 'mm',
+      is: 'least',
+    })),
+  check: (context) =>
+    nearIn(context)
       .slice(0, MOST)
-      .map((miss) => findingOf(miss, context));
-  },
+      .map((miss) => findingOf(miss, context)),
 };
+
+/** Pairs up to so many times their limit apart are measured where all hold. */
+const LOOKED = 4;
+
+/** Conductors nearer than they may be. @param times so many times the limits */
+function nearIn({ footprint, process }: CheckContext, times = 1): TooNear[] {
+  const cuts = cutsThatPart([footprint], process);
+  const copper = conductorsOf(footprint);
+  // metal that floats over its own lands is its maker's; what is of a land's potential is held against the others
+  const metal = metalOf(footprint, copper).filter(({ floats }) => !floats);
+  return tooNear([...copper, ...metal], cuts, process, { times });
+}
 
 /** What a land becomes that gives way on one side. */
 const NARROWED = { round: 'oblong', oblong: 'oblong', rectangle: 'rectangle' } as const;

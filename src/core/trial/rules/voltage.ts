@@ -42,7 +42,7 @@ export const voltageBetween: TrialRule = {
       trial.parts.map(({ footprint }) => footprint),
       trial.process,
     );
-    const near = tooNear(all, cuts, trial.process, (a, b) => owner.get(a) !== owner.get(b));
+    const near = tooNear(all, cuts, trial.process, { meant: (a, b) => owner.get(a) !== owner.get(b) });
     return [
       ...near.slice(0, MOST).map((miss): RuleFinding => {
         const told = spacingFault(miss);
