@@ -45,9 +45,13 @@ export interface Rule {
   readonly nearest?: (context: CheckContext) => readonly Nearest[];
 }
 
-/** Fills a message's `{name}` places. Throws where a name has no value: that is a fault of the rule. */
+/**
+ * Fills a message's `{name}` places; one that stands alone is not counted. Throws where a name has no value: that is a
+ * fault of the rule.
+ */
 export function fill(template: string, values: Readonly<Record<string, string | number>>): string {
-  return template.replace(/\{(\w+)\}/g, (_, name: string) => {
+  const said = values['count'] === 1 ? template.replace('; {count} such in all', '') : template;
+  return said.replace(/\{(\w+)\}/g, (_, name: string) => {
     const value = values[name];
     if (value === undefined) throw new Error(`message names {${name}}, which has no value`);
     return String(value);

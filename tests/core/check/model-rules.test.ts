@@ -102,7 +102,7 @@ describe('a model that was moved', () => {
     // lands of 0.40 under leads of 0.245: 0.0775 on either side, so 0.2 stands out by 0.1225
     const rules = found(converter(), { y: '0.2' });
     expect(rules.get('model-contact')?.measured?.value).toBeCloseTo(0.1225, 6);
-    expect(rules.get('model-contact')?.message).toContain('16 of its contacts do');
+    expect(rules.get('model-contact')?.message).toContain('16 such in all');
   });
   it('floats or sinks', () => {
     expect(found(converter(), { z: '0.15' }).get('model-floating')?.measured).toMatchObject({

@@ -9,7 +9,7 @@ import { fill, idsOf, mm, worstOf, type Miss, type Rule } from '../rule';
 import { matchesOf } from './model-fit';
 
 const messages = {
-  off: 'A contact of the model stands {value} mm off land {land}; {count} of its contacts do.',
+  off: 'A contact of the model stands {value} mm off land {land}; {count} such in all.',
   fewer: 'The model touches {met} of {all} lands and holes; nothing of it is at {list}.',
   none: 'Nothing of the model touches a land: it stands elsewhere, or is another part.',
   mirrored:

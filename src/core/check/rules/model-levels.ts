@@ -10,8 +10,8 @@ import { matchesOf } from './model-fit';
 
 const messages = {
   float:
-    'A contact of the model floats {value} mm above where land {land} carries it; at most {limit} mm. {count} float.',
-  sunk: 'A contact of the model lies {value} mm below where land {land} carries it; {count} do.',
+    'A contact of the model floats {value} mm above where land {land} carries it; at most {limit} mm; {count} such in all.',
+  sunk: 'A contact of the model lies {value} mm below where land {land} carries it; {count} such in all.',
   coplanar: 'The model’s contacts differ by {value} mm in height, at most {limit} mm.',
 };
 

@@ -8,7 +8,7 @@ import { fill, mm, worstOf, type Miss, type Rule, type RuleFinding } from '../ru
 import { matchesOf } from './model-fit';
 
 const messages = {
-  pin: 'The pin of the model at land {land} leaves {value} mm to the wall of its hole; {count} pins do not fit.',
+  pin: 'The pin of the model at land {land} leaves {value} mm to the wall of its hole; {count} such in all.',
   peg: 'A peg of the model leaves {value} mm to the wall of its hole of {hole} mm.',
 };
 

@@ -21,7 +21,7 @@ export const numberOrder: Rule = {
         : [];
     });
     const [first] = misses;
-    const message = 'Land {land} is {scheme} by the scheme; {count} numbers were typed otherwise.';
+    const message = 'Land {land} is {scheme} by the scheme, and was typed otherwise; {count} such in all.';
     return worstOf(misses, 0, 'count', message, 'larger', {
       scheme: first?.lands[0]?.schemeNumber ?? '',
     }).map((finding) => ({
