@@ -64,6 +64,14 @@ describe('the split of the Sheet', () => {
     const body = { minX: -2.4, maxX: 2.4, minY: -2.9, maxY: 2.9 };
     expect(splitFor(size, body, { low: -0.9, high: 1.3 })).toEqual({ width: 0.69, height: 0.62 });
   });
+  it('is the usual one for a Sheet that has no size', () => {
+    const body = { minX: -2.4, maxX: 2.4, minY: -2.9, maxY: 2.9 };
+    for (const none of [
+      { width: 900, height: 0 },
+      { width: 0, height: 700 },
+    ])
+      expect(splitFor(none, body, { low: 0, high: 1 })).toEqual({ width: 0.69, height: 0.61 });
+  });
   it('gives the elevations of a high header more room, and shows all larger', () => {
     const header = { minX: -6.4, maxX: 6.4, minY: -2.6, maxY: 2.6 };
     const rise = { low: -3.2, high: 8.5 };

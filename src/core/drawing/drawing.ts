@@ -1,6 +1,6 @@
 import { boxOfPoints, gapBetween, type Box } from '../geometry/box';
 import type { Vertex } from '../geometry/contour';
-import { turnedOutline, type Placed } from '../geometry/figure';
+import { turnedOutlines, type Placed } from '../geometry/figure';
 import type { Point } from '../geometry/point';
 
 /** What a drawn thing is made of or stands for; the palette gives each its look. */
@@ -75,9 +75,9 @@ export interface Drawing {
   readonly extent: Box;
 }
 
-/** A placed figure's outline. */
-export function copyOf({ figure, at, rotation }: Placed): Copy {
-  return { of: turnedOutline(figure, rotation), at };
+/** A placed figure's outline, and those of the openings in it. */
+export function copiesOf({ figure, at, rotation }: Placed): Copy[] {
+  return turnedOutlines(figure, rotation).map((of) => ({ of, at }));
 }
 
 /** The vertices of a ring where it is drawn. */

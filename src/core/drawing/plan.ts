@@ -5,7 +5,7 @@ import type { Contact } from '../body/contacts';
 import { bodyOutline } from '../package/drawn';
 import type { Footprint, Land } from '../footprint/footprint';
 import { isOnOwnSide } from '../footprint/sides';
-import { copyOf, type Drawing, type Layer, type Ring, type Stroke } from './drawing';
+import { copiesOf, type Drawing, type Layer, type Ring, type Stroke } from './drawing';
 
 /** The footprint seen from above. What looks alike is one stroke, so that thousands of lands stay light. */
 export function drawPlan(footprint: Footprint): Drawing {
@@ -14,7 +14,7 @@ export function drawPlan(footprint: Footprint): Drawing {
   const maskOpenings = footprint.maskOpenings.filter(({ far }) => far === footprint.far);
   const across = footprint.lands.filter((land) => !isOnOwnSide(footprint, land));
   const layer = (name: Layer, figures: readonly Placed[]): Stroke[] =>
-    figures.length > 0 ? [{ layer: name, rings: figures.map(copyOf), closed: true }] : [];
+    figures.length > 0 ? [{ layer: name, rings: figures.flatMap(copiesOf), closed: true }] : [];
   // a via goes through to both sides
   const plated = footprint.lands.flatMap(({ hole, plated, vias }) => [
     ...(hole && plated ? [hole] : []),
@@ -31,10 +31,13 @@ export function drawPlan(footprint: Footprint): Drawing {
       layer: 'mask',
       rings: [
         ...maskOpenings.flatMap(({ opening, lands: freed }) => [
-          copyOf(opening),
+          ...copiesOf(opening),
           ...freed.flatMap((i) => copperWithin(opening, (footprint.lands[i] as Land).copper)),
         ]),
-        ...bores.flatMap(({ opening, at, diameter }) => [copyOf(opening), copyOf(circleAt(at, diameter))]),
+        ...bores.flatMap(({ opening, at, diameter }) => [
+          ...copiesOf(opening),
+          ...copiesOf(circleAt(at, diameter)),
+        ]),
       ],
       closed: true,
       detail: widestRing(footprint),
@@ -149,7 +152,7 @@ function widestLimit(lands: readonly Land[]): number {
 
 /** Only the ring between land and opening is hatched; copper that reaches under the mask is not. */
 function copperWithin(opening: Placed, copper: Placed): Ring[] {
-  return [copyOf(overhang(copper, opening) <= 1e-9 ? copper : opening)];
+  return copiesOf(overhang(copper, opening) <= 1e-9 ? copper : opening);
 }
 
 /** Edges of the mask that lie on copper: where the mask defines the land, and spots over vias. */

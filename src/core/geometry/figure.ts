@@ -251,19 +251,31 @@ export function contourOf({ figure, at, rotation }: Placed): Contour {
   );
 }
 
-/** Outlines of figures as they are turned: thousands of lands share a few. */
-const turnedOutlines = new WeakMap<Figure, Map<number, Contour>>();
+/** What is made of figures as they are turned, once: thousands of lands share a few. */
+function onceTurned<T>(
+  make: (figure: Figure, rotation: number) => T,
+): (figure: Figure, rotation: number) => T {
+  const all = new WeakMap<Figure, Map<number, T>>();
+  return (figure, rotation) => {
+    const known = all.get(figure) ?? new Map<number, T>();
+    all.set(figure, known);
+    const made = known.get(rotation) ?? make(figure, rotation);
+    known.set(rotation, made);
+    return made;
+  };
+}
+
+const turned = (contour: Contour, rotation: number): Contour =>
+  contour.map((corner): Vertex => ({ ...corner, ...turn(corner, rotation) }));
 
 /** The figure's outline about its own origin, turned by degrees counter-clockwise; the same array each time. */
-export function turnedOutline(figure: Figure, rotation: number): Contour {
-  const known = turnedOutlines.get(figure) ?? new Map<number, Contour>();
-  turnedOutlines.set(figure, known);
-  const outline =
-    known.get(rotation) ??
-    outlineOf(figure).map((corner): Vertex => ({ ...corner, ...turn(corner, rotation) }));
-  known.set(rotation, outline);
-  return outline;
-}
+export const turnedOutline = onceTurned((figure, rotation) => turned(outlineOf(figure), rotation));
+
+/** The same, with the openings in it apart: what a pen goes along. */
+export const turnedOutlines = onceTurned((figure, rotation): readonly Contour[] => {
+  if (openingsOf(figure).length === 0) return [turnedOutline(figure, rotation)];
+  return uncut(flatten(outlineOf(figure), 0.0005)).map((one) => turned(one, rotation));
+});
 
 /** A polygon (of one corner or more) and the radius by which it is rounded. */
 export interface Rounded {

@@ -81,6 +81,8 @@ export function splitFor(
   rise: Rise,
   lines: readonly DimensionLine[] = [],
 ): Split {
+  // a Sheet that is folded away has no size
+  if (width <= 0 || height <= 0) return USUAL;
   const { left, right, top, bottom } = roomFor(lines);
   const depth = rise.high - rise.low;
   const across: Axis = {
