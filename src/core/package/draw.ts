@@ -131,9 +131,9 @@ function plausibilityOf(
       entryEdit(document, symbol, { text, where, unit: null, ...(where ? { label: '', from: null } : {}) }),
     move: (from, to) => entryEdit(document, to, writtenEntry(entryOf(document, from))),
   };
-  const checked = family.plausibility.map(({ id, title, source, check }) => ({
+  const checked = family.plausibility.map(({ id, title, fault, source, check }) => ({
     rule: { id, title, source },
-    found: check(context).map((f): Finding => ({ ...f, rule: id, title, source, stage: 'measure' })),
+    found: check(context).map((f): Finding => ({ ...f, rule: id, title: fault, source, stage: 'measure' })),
   }));
   return {
     findings: checked.flatMap(({ found }) => found),

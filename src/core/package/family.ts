@@ -30,6 +30,8 @@ export interface PlausibilityContext<S extends string = string> {
 export interface PlausibilityRule<S extends string = string> {
   readonly id: string;
   readonly title: string;
+  /** What is wrong where it does not hold: the headline of its findings. */
+  readonly fault: string;
   readonly source: string;
   readonly check: (
     context: PlausibilityContext<S>,

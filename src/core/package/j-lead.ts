@@ -79,6 +79,7 @@ export function jLines(d: Dimensions<JSymbol | 'E' | 'E1'>, contacts: number): D
 const contactsAgainstSpan: PlausibilityRule<'E' | 'E2'> = {
   id: 'contacts-span',
   title: 'Contact distance against lead span',
+  fault: 'Contacts are not within the lead span',
   source: 'Geometry of a J lead: it touches the board in the middle of its bend',
   check({ d, entered, move }) {
     if (d.E2.nom < d.E.nom) return [];
@@ -99,6 +100,7 @@ const contactsAgainstSpan: PlausibilityRule<'E' | 'E2'> = {
 const contactLength: PlausibilityRule<'E' | 'E2' | 'L'> = {
   id: 'contact-length',
   title: 'Contact length against contact distance',
+  fault: 'Contact length disagrees with contact distance',
   source: 'Geometry of a J lead: E2 is measured between the middles of the contacts',
   check({ d, entered, enter }) {
     const [least, most] = [d.E.min - d.L.max, d.E.max - d.L.min];

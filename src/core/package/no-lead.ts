@@ -180,6 +180,7 @@ export function terminalsApart<S extends string>(body: S): PlausibilityRule<S | 
   return {
     id: `terminals-apart-${body}`,
     title: `Terminal length against body ${body}`,
+    fault: `Terminals leave nothing of body ${body} between them`,
     source: 'Geometry: terminals of opposite sides do not touch',
     check({ d }) {
       const left = d[body].min - 2 * (d.L.max + d.S.max);

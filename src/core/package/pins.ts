@@ -91,6 +91,7 @@ export function leadAgainstPitch<S extends string>(
   return {
     id: `lead-pitch-${pitch}`,
     title: `Lead diagonal against ${pitch}`,
+    fault: `Lead is too thick for pitch ${pitch}`,
     source: 'Geometry: hole, ring and gap have to fit in one pitch',
     check({ d }) {
       // 0.20 hole allowance, 0.05 rings and 0.15 gap: what a level-B land needs beside the lead

@@ -160,6 +160,7 @@ function thermalLines(d: Values, options: Options): DimensionLine[] {
 const thermalSize: PlausibilityRule<ThermalSymbol> = {
   id: 'pad-size',
   title: 'Exposed pad has a size',
+  fault: 'Exposed pad has no size',
   source: 'Geometry: the land is as large as the pad',
   check({ d, options }) {
     if (options['pad'] === 'none' || (d.E2.nom > 0 && d.D2.nom > 0)) return [];
@@ -188,6 +189,7 @@ function thermalAgainstTerminals<S extends string>(
   return {
     id: `pad-terminals-${side}`,
     title: `Exposed pad ${side} against terminals`,
+    fault: `Exposed pad ${side} reaches the terminals`,
     source: 'Geometry: the exposed pad does not touch the terminals',
     check({ d, options }) {
       if (!hasThermal(d, options)) return [];

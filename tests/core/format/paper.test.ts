@@ -208,7 +208,7 @@ describe('a review report', () => {
     expect(said.pages.map((page) => page.text).join(' ')).toMatch(/seen on the part\s+K\. Lund/);
     for (const words of [
       'Caution',
-      'Foot length against overhang',
+      'Foot does not suit the overhang of its lead',
       'Joints',
       'below goal, ppm',
       'area ratio',

@@ -39,6 +39,7 @@ const GRID = 2.54;
 const spacingAgainstBody: PlausibilityRule<'B' | 'b' | 'e'> = {
   id: 'spacing-body',
   title: 'Lead spacing against body',
+  fault: 'Lead spacing is too small for the body',
   source: 'IPC-2221B, clause 8.1.14: straight lead of its diameter, at least 0.8 mm, then the bend',
   check({ d, enter }) {
     const least = d.B.max + 2 * (Math.max(STRAIGHT, d.b.nom) + d.b.nom);

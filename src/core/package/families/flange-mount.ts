@@ -135,6 +135,7 @@ export const flangeMount = defineFamily<Symbol>({
     {
       id: 'screw-flange',
       title: 'Screw within the flange',
+      fault: 'Screw lies outside of the flange',
       source: 'Geometry: the screw goes through the flange beyond the body',
       check({ d }) {
         const [from, to] = [d.F.nom + d.E.nom - d.Q.nom, d.F.nom + d.E.nom];

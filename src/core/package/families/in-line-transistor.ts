@@ -26,6 +26,7 @@ const BESIDE_HOLE = 2 * (0.05 + 0.05) + 0.2;
 const roomForRings: PlausibilityRule<Symbol> = {
   id: 'lead-ring-e',
   title: 'Rings against e',
+  fault: 'Rings have no room at pitch e',
   source: 'Geometry: hole, rings that the drill may wander in, gap and mask web have to fit in one pitch',
   check({ d, options }) {
     if (isStaggered(options)) return [];

@@ -120,6 +120,7 @@ export const surfaceHeader = defineFamily<Symbol>({
     {
       id: 'row-length',
       title: 'Row length against insulator',
+      fault: 'Row of pins is longer than its insulator',
       source: 'Geometry: all pins stand in the insulator',
       check: ({ d, options, entered, enter }) => {
         const along = rows(d, options).places.map((place) => place.along);

@@ -5,6 +5,7 @@ import type { PlausibilityRule } from '../family';
 export const endAgainstLength: PlausibilityRule<'L' | 'T'> = {
   id: 'end-length',
   title: 'Terminal length against body length',
+  fault: 'End caps leave no body between them',
   source: 'Geometry: the two end caps do not touch',
   check({ d }) {
     const left = d.L.min - 2 * d.T.max;
@@ -26,6 +27,7 @@ export const endAgainstLength: PlausibilityRule<'L' | 'T'> = {
 export const widthAgainstLength: PlausibilityRule<'L' | 'W'> = {
   id: 'width-length',
   title: 'Width against length',
+  fault: 'Width is larger than length',
   source: 'Convention: length runs from terminal to terminal',
   check({ d, entered, move }) {
     if (d.W.nom <= d.L.nom) return [];
@@ -46,6 +48,7 @@ export const widthAgainstLength: PlausibilityRule<'L' | 'W'> = {
 export const terminalAgainstWidth: PlausibilityRule<'W' | 'W1'> = {
   id: 'terminal-width',
   title: 'Terminal width against body width',
+  fault: 'Terminal is wider than its body',
   source: 'Geometry: the terminal lies under the body',
   check({ d }) {
     if (d.W1.nom <= d.W.nom + 1e-9) return [];
@@ -65,6 +68,7 @@ export const terminalAgainstWidth: PlausibilityRule<'W' | 'W1'> = {
 export const spanAgainstBase: PlausibilityRule<'L' | 'B'> = {
   id: 'span-base',
   title: 'Lead span against base',
+  fault: 'Leads end well inside the base',
   source: 'Geometry: the leads of a can end near the edge of its base',
   check({ d }) {
     if (d.L.nom >= d.B.nom * 0.9) return [];

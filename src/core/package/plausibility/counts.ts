@@ -16,6 +16,7 @@ export function agreesWith<S extends string>(
   return {
     id: `agrees-${symbol}`,
     title: `${symbol} against ${formula}`,
+    fault: `${symbol} disagrees with ${formula}`,
     source: 'Geometry: the one follows from the other',
     check({ d, options, entered, enter }) {
       if (entered(symbol) === null) return [];
@@ -41,6 +42,7 @@ export function fitsPitch<S extends string>(terminal: S, pitch: S, what: string)
   return {
     id: `fits-${pitch}`,
     title: `${what} against pitch`,
+    fault: `${what} leaves no gap at its pitch`,
     source: 'Geometry: neighbouring terminals do not touch',
     check({ d }) {
       if (d[terminal].max < d[pitch].nom - 1e-9) return [];
@@ -70,6 +72,7 @@ export function fitsInside<S extends string>(
   return {
     id,
     title: `${inner.words} within ${outer.words}`,
+    fault: `${inner.words} does not lie within ${outer.words}`,
     source: 'Geometry: the one lies inside the other',
     check({ d }) {
       const [value, limit] = [inner.of(d), d[outer.symbol].max];

@@ -10,6 +10,7 @@ export function gridAgainstBody<S extends string>(
   return {
     id: `grid-body-${body}`,
     title: `Grid against body ${body}`,
+    fault: `Grid does not suit body ${body}`,
     source: 'Geometry: all terminals lie under the body',
     check({ d }) {
       const { count, pitch, terminal } = rowOf(d);
@@ -54,6 +55,7 @@ export function gridDrift<S extends string>(
   return {
     id: `grid-drift-${pitch}`,
     title: `Pitch ${pitch} against the inch grid`,
+    fault: `Pitch ${pitch} looks like a rounded one of the inch grid`,
     source: 'Geometry: an error of the pitch adds up over the row; 1 in is 25.4 mm',
     check({ d, enter }) {
       const value = d[pitch].nom;

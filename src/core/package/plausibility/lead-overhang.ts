@@ -28,6 +28,7 @@ export function usualFoot(overhang: number): string {
 export const footAgainstOverhang: PlausibilityRule<'E' | 'E1' | 'L' | 'L1'> = {
   id: 'foot-overhang',
   title: 'Foot length against overhang',
+  fault: 'Foot does not suit the overhang of its lead',
   source: 'Geometry of a gull-wing lead: the foot is the flat part after two bends',
   check({ d, entered, enter, move }) {
     const overhang = (d.E.nom - d.E1.nom) / 2;
@@ -71,6 +72,7 @@ const NARROWEST_BODY = 0.4;
 export const bodyAgainstSpan: PlausibilityRule<'E' | 'E1'> = {
   id: 'body-span',
   title: 'Body width against lead span',
+  fault: 'Body is too narrow for its lead span',
   source: 'Published gull-wing outlines: the body is half of the span or more',
   check({ d }) {
     const share = d.E1.max / d.E.min;
@@ -91,6 +93,7 @@ export const bodyAgainstSpan: PlausibilityRule<'E' | 'E1'> = {
 export const leadLengthAgainstOverhang: PlausibilityRule<'E' | 'E1' | 'L1'> = {
   id: 'lead-length-overhang',
   title: 'Lead length against overhang',
+  fault: 'Lead length disagrees with span and body',
   source: 'Geometry: the lead length is half of lead span less body width',
   check({ d, entered, enter }) {
     if (entered('L1') === null) return [];

@@ -11,6 +11,7 @@ export const QUAD_SPARE = 2.6;
 export const spanAgainstBody: PlausibilityRule<'E' | 'E1'> = {
   id: 'span-body',
   title: 'Lead span against body width',
+  fault: 'Lead span is not wider than the body',
   source: 'Geometry: outward leads reach beyond the body',
   check({ d, entered, move }) {
     if (d.E.nom > d.E1.nom) return [];
@@ -48,6 +49,7 @@ export function rowAgainstBody<S extends string>(
   return {
     id: `row-body-${side}`,
     title: `Row length against body ${side}`,
+    fault: `Row of leads does not suit body ${side}`,
     source: 'Geometry: the first and last lead come out of the body',
     check({ d, options }) {
       const { places, pitch, width } = rowOf(d, options);
@@ -87,6 +89,7 @@ export function rowAgainstBody<S extends string>(
 export const terminalAgainstPitch: PlausibilityRule<'b' | 'e'> = {
   id: 'terminal-pitch',
   title: 'Lead width against pitch',
+  fault: 'Leads are wider than their pitch',
   source: 'Geometry: neighbouring leads do not touch',
   check({ d }) {
     if (d.b.max < d.e.nom - 1e-9) return [];
@@ -117,6 +120,7 @@ export function inchPitch<S extends string>(
   return {
     id: 'inch-pitch',
     title: 'Pitch against the inch grid',
+    fault: 'Pitch looks like a rounded one of the inch grid',
     source: 'Geometry: an error of the pitch adds up over the row; 1 in is 25.4 mm',
     check({ d, enter }) {
       const pitch = d.e.nom;
