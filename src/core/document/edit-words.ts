@@ -20,6 +20,8 @@ const PLACES: Readonly<Record<string, string>> = {
   '/package/source': 'source',
 };
 
+const OVERRIDES = (CHOICES as RecordField).fields['overrides'] as Field;
+
 const keysOf = (at: string): string[] =>
   at
     .split('/')
@@ -38,6 +40,8 @@ export function placeWords(at: string): string {
   const keys = keysOf(at);
   const [first, second, third = ''] = keys;
   if (first === 'waivers') return `accepted finding ${second ?? ''}`.trimEnd();
+  // a decision is told by what is decided, and not by that it overrides the process
+  if (first === 'overrides' && second !== undefined) return walked(OVERRIDES, keys.slice(1));
   if (first !== 'package') return walked(CHOICES, keys);
   if (second === 'dimensions') return `dimension ${third}`.trimEnd();
   if (second === 'options') return `choice ${third}`.trimEnd();
@@ -66,6 +70,10 @@ export function stageOfPlace(at: string): Stage {
   return stage;
 }
 
+/** A label within a sentence: a symbol in it stays as it is. */
+const lowered = (label: string): string =>
+  label.replace(/^\p{Lu}(?=\p{Ll}| )/u, (first) => first.toLowerCase());
+
 /** The labels on the way through the tables of fields, with the keys that a person or a package chose. */
 function walked(start: Field, keys: readonly string[]): string {
   const words: string[] = [];
@@ -73,7 +81,9 @@ function walked(start: Field, keys: readonly string[]): string {
   for (const key of keys) {
     if (field?.kind === 'record') {
       field = (field as RecordField).fields[key] as Field | undefined;
-      words.push(field?.label && field.label !== '' ? field.label.toLowerCase() : key);
+      // what only holds others has no name of its own
+      if (field?.label) words.push(lowered(field.label));
+      else if (!field || !['record', 'map', 'list'].includes(field.kind)) words.push(key);
     } else {
       const inner: Field | undefined =
         field?.kind === 'map' || field?.kind === 'list' ? (field.of as Field) : undefined;
@@ -82,7 +92,7 @@ function walked(start: Field, keys: readonly string[]): string {
     }
   }
   // a label often says what it belongs to: it is not said twice
-  return words.filter((word, i) => i === 0 || words[i - 1] !== word).join(' ');
+  return words.filter((word, i) => i === 0 || words[i - 1] !== word).join(' ') || (keys.at(-1) ?? '');
 }
 
 /** What several places are called, each once, the first few. */
