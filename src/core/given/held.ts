@@ -5,6 +5,7 @@ import { contourOf, narrowOf, sizeOf, type Placed } from '../geometry/figure';
 import { distance, type Point } from '../geometry/point';
 import { area, inflate, subtract, unite, type Polygon } from '../geometry/polygon';
 import type { GivenPattern } from './pattern';
+import { agreed } from '../words/agreed';
 import { placesIn } from './places';
 
 // What a file gave, held against the footprint that was made of it: hole by hole, and layer by layer as areas. It
@@ -22,7 +23,7 @@ export function differences(pattern: GivenPattern, footprint: Footprint): string
   const { lands, holes, windows = [] } = pattern;
   const missing = lands.length - footprint.lands.length;
   return [
-    ...(missing > 0 ? [missing === 1 ? 'One land is not drawn.' : `${missing} lands are not drawn.`] : []),
+    ...(missing > 0 ? [agreed(missing, '# [land is|lands are] not drawn.')] : []),
     ...[false, true].flatMap((far) => {
       const given = lands.filter((land) => (land.far ?? false) === far);
       const own = footprint.lands.filter((land) => land.far === far);
@@ -70,9 +71,7 @@ export function differences(pattern: GivenPattern, footprint: Footprint): string
 
 const told = (what: string, places: readonly Point[]): string[] =>
   places.length > 0
-    ? [
-        `The ${what} ${places.length === 1 ? 'at one place' : `at ${places.length} places`} ${places.length === 1 ? 'is' : 'are'} not drawn as the file has them: ${placesIn(places)}.`,
-      ]
+    ? [`${agreed(places.length, `The file has other ${what} at # [place|places]`)}: ${placesIn(places)}.`]
     : [];
 
 /** Where two layers differ, but for what is left aside. */

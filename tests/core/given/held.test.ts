@@ -58,19 +58,19 @@ it.each([
   [
     'a lost paste window',
     withLand({ paste: [circleAt({ x: -3.4, y: 1 }, 0.6)] }),
-    /paste openings at one place.*-2\.6, 1 mm/,
+    /paste openings at 1 place.*-2\.6, 1 mm/,
   ],
-  ['a window over no land', changed({ windows: [] }), /mask openings at one place.*at 0, 0 mm/],
-  ['a hole that is nowhere', changed({ holes: [] }), /holes at one place.*at 5, 5 mm/],
+  ['a window over no land', changed({ windows: [] }), /mask openings at 1 place.*at 0, 0 mm/],
+  ['a hole that is nowhere', changed({ holes: [] }), /holes at 1 place.*at 5, 5 mm/],
   ['a hole of another size', changed({ holes: [circleAt({ x: 5, y: 5 }, 0.8)] }), /holes at 2 places/],
   [
     'a land of the other side',
     changed({ lands: [land, pin, above] }),
-    /copper at one place.*copper of the far side at one place/,
+    /copper at 1 place.*copper of the far side at 1 place/,
   ],
   [
     'a land that is not there',
     changed({ lands: [land, pin, below, { ...below, copper: circleAt({ x: 9, y: 9 }, 1) }] }),
-    /One land is not drawn\..*at 9, 9 mm/,
+    /1 land is not drawn\..*at 9, 9 mm/,
   ],
 ])('tells %s', (_, words, wanted) => expect(words).toMatch(wanted));

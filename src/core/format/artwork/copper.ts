@@ -9,6 +9,7 @@ import { placesIn } from '../../given/places';
 import { formatNumber } from '../../units/length';
 import { fail, ok, type Result } from '../../units/result';
 import { inkOf, isShort, type Ink } from './ink';
+import { agreed } from '../../words/agreed';
 import type { FilmObject } from './read-gerber';
 
 // The copper of a film as lands, vias and areas: conductors and poured copper are told from them.
@@ -43,9 +44,21 @@ export function copperOf(
       `${painted.length} ${painted.length === 1 ? 'land is' : 'lands are'} painted with strokes and taken as what the strokes fill: ${placesIn(painted.map(({ placed }) => placed.at))}.`,
     );
   const conductors = strokes.length - lands.length + named.filter(({ kind }) => kind === 'line').length;
-  if (conductors > 0) left.push(`${conductors} strokes of the copper are left out as conductors.`);
+  if (conductors > 0)
+    left.push(
+      agreed(
+        conductors,
+        '# [stroke of the copper is left out as a conductor|strokes of the copper are left out as conductors].',
+      ),
+    );
   const marked = named.filter(({ kind }) => kind !== 'line').length;
-  if (marked > 0) left.push(`${marked} areas of the copper are left out: the film calls them no lands.`);
+  if (marked > 0)
+    left.push(
+      agreed(
+        marked,
+        '# [area of the copper is left out: the film calls it no land|areas of the copper are left out: the film calls them no lands].',
+      ),
+    );
   const drawn = once([...areas, ...lands]);
   if (drawn.length > MOST_AREAS)
     return fail(
@@ -125,7 +138,7 @@ function withoutPours(areas: readonly Ink[], left: string[]): readonly Ink[] {
   });
   if (poured.length > 0)
     left.push(
-      `${poured.length} areas of copper run over or round other lands (poured copper) and are left out: ${placesIn(poured.map(({ placed }) => placed.at))}.`,
+      `${agreed(poured.length, '# [area of copper runs over or round other lands (poured copper) and is|areas of copper run over or round other lands (poured copper) and are] left out')}: ${placesIn(poured.map(({ placed }) => placed.at))}.`,
     );
   return kept;
 }

@@ -17,6 +17,7 @@ import { copperOf, type Piece } from './copper';
 import type { FilmRole, RolesAsked, SortedFilm } from './film-roles';
 import { inkOf } from './ink';
 import type { DrillFile } from './read-drill';
+import { agreed } from '../../words/agreed';
 import type { FilmObject } from './read-gerber';
 
 // Films and drill files of one board or footprint, put together into land patterns: one for each component that
@@ -101,7 +102,7 @@ export function patternsOfFilms(
     const { kept, dropped, holes } = withoutVias(copper, from.holes);
     if (dropped.length > 0)
       left.push(
-        `${dropped.length} vias beside the lands are left out: ${placesIn(dropped.map(({ placed }) => placed.at))}.`,
+        `${agreed(dropped.length, '# [via beside the lands is|vias beside the lands are] left out')}: ${placesIn(dropped.map(({ placed }) => placed.at))}.`,
       );
     const pattern = patternOf(name, kept, { ...from, holes }, { whole: !box, far: from.far });
     patterns.push(isBelow ? withWords(pattern, SEEN_FROM_BELOW) : pattern);
@@ -250,16 +251,25 @@ function notTaken(board: Board, components: ReadonlySet<string>, isIn: (placed: 
   const holes = board.holes.filter((hole) => !isOver(hole.hole) && !isInLoose(hole));
   const stray = (all: readonly Placed[] | null) => (all ?? []).filter((opening) => !isOver(opening));
   const said: readonly (readonly [readonly Placed[], string])[] = [
-    [vias.map(({ placed }) => placed), 'vias beside the components'],
-    [areas.map(({ placed }) => placed), 'pieces of copper that belong to no component'],
-    [holes.map(({ hole }) => hole), 'holes that lie in no land of a component'],
-    [[...stray(board.mask), ...stray(board.maskOther)], 'openings of the mask over no land of a component'],
-    [[...stray(board.paste), ...stray(board.pasteOther)], 'paste openings over no land of a component'],
+    [vias.map(({ placed }) => placed), '[via|vias] beside the components'],
+    [
+      areas.map(({ placed }) => placed),
+      '[piece of copper that belongs|pieces of copper that belong] to no component',
+    ],
+    [holes.map(({ hole }) => hole), '[hole that lies|holes that lie] in no land of a component'],
+    [
+      [...stray(board.mask), ...stray(board.maskOther)],
+      '[opening|openings] of the mask over no land of a component',
+    ],
+    [
+      [...stray(board.paste), ...stray(board.pasteOther)],
+      'paste [opening|openings] over no land of a component',
+    ],
   ];
   return said.flatMap(([every, what]) => {
     const all = every.filter(isIn);
     return all.length > 0
-      ? [`${all.length} ${what} are left out: ${placesIn(all.map(({ at }) => at))}.`]
+      ? [`${agreed(all.length, `# ${what} [is|are] left out`)}: ${placesIn(all.map(({ at }) => at))}.`]
       : [];
   });
 }
@@ -306,7 +316,13 @@ function openings(
   const { areas, lone, strokes } = inked.value;
   const found = [...areas, ...lone];
   const lines = strokes.length - lone.length;
-  if (lines > 0) left.push(`${lines} strokes of ${what} fill nothing and are left out.`);
+  if (lines > 0)
+    left.push(
+      agreed(
+        lines,
+        `# [stroke of ${what} fills nothing and is|strokes of ${what} fill nothing and are] left out.`,
+      ),
+    );
   const solid: Point[] = [];
   const made = found.map(({ placed, openings: closed }) => {
     // a spot that is drilled away is none
@@ -317,7 +333,7 @@ function openings(
   });
   if (solid.length > 0)
     left.push(
-      `${solid.length} openings of ${what} have more closed spots within than an outline holds; they are not kept: ${placesIn(solid)}.`,
+      `${agreed(solid.length, `# [opening of ${what} has|openings of ${what} have] more closed spots within than an outline holds; they are not kept`)}: ${placesIn(solid)}.`,
     );
   return ok(made);
 }

@@ -7,6 +7,7 @@ import { unitSaid } from '../../source/words';
 import { fail, ok, type Result } from '../../units/result';
 import { columnOf, headWords, sayPlace, UNIT, type PadColumn } from './pad-columns';
 import { shapeCalled } from './pad-words';
+import { agreed } from '../../words/agreed';
 import { headRow, numberOf, rowsOf, SIZES, unitIn, withPlainNumbers, withWholeHeads } from './rows';
 
 // Pad tables: a row for each land, columns by their heads or by choice, lengths in mm, mil or inch. A table that
@@ -289,7 +290,7 @@ class RowReader {
   result() {
     for (const [shape, count] of this.shapes)
       this.left.push(
-        `The shape “${shape}” of ${count} lands is not known here; they are taken as rectangles.`,
+        `The shape “${shape}” of ${agreed(count, '# [land is not known here; it is taken as a rectangle|lands is not known here; they are taken as rectangles].')}`,
       );
     // lands that are all of the far side are a pattern like any other
     const bothSides = this.lands.some(({ far }) => !far);

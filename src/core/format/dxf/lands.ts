@@ -6,6 +6,7 @@ import type { Point } from '../../geometry/point';
 import { area, encloses, type Polygon } from '../../geometry/polygon';
 import { placesIn } from '../../given/places';
 import { recognised } from '../../given/recognise';
+import { agreed } from '../../words/agreed';
 import type { Outline } from './outlines';
 
 // Lands of a drawing: what is drawn twice is one, what lies over lands is none, and the texts that number them.
@@ -59,7 +60,7 @@ export function once(outlines: readonly Outline[], left: string[]): Outline[] {
   }
   if (dropped.size > 0)
     left.push(
-      `${dropped.size} outlines are drawn twice at one place; they are taken once: ${placesIn([...dropped].map(({ contour }) => centreOf(boxOfPoints(contour) as Box)))}.`,
+      `${agreed(dropped.size, '# [outline is drawn twice at one place; it is|outlines are drawn twice at one place; they are] taken once')}: ${placesIn([...dropped].map(({ contour }) => centreOf(boxOfPoints(contour) as Box)))}.`,
     );
   return outlines.filter((one) => !dropped.has(one));
 }

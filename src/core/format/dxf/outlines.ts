@@ -4,6 +4,7 @@ import { area, type Polygon } from '../../geometry/polygon';
 import { fail, ok, type Result } from '../../units/result';
 import { formatNumber, MM_PER, quantise, type LengthUnit } from '../../units/length';
 import { drawingOf } from './drawing';
+import { agreed } from '../../words/agreed';
 import { shownBy, type PlacedShape } from './placed';
 
 // Closed outlines of a DXF drawing (the ASCII group codes of release 12 and later): closed shapes of all kinds,
@@ -109,7 +110,7 @@ export function readOutlines(text: string, { unit: said }: OutlinesAsked = {}): 
     })),
     left: [
       ...(words.length > 0 ? [`Not taken: ${words.join(', ')}.`] : []),
-      ...(joined.open > 0 ? [`${joined.open} lines and arcs do not close.`] : []),
+      ...(joined.open > 0 ? [agreed(joined.open, '# [line or arc does|lines and arcs do] not close.')] : []),
       ...(isOtherwise
         ? [
             `The drawing says that its unit is another; it is read in ${said === 'in' ? 'inches' : said}, as was said.`,

@@ -9,6 +9,7 @@ import { recognised } from '../../given/recognise';
 import { fail, ok, type Result } from '../../units/result';
 import { layerCalled } from '../layer-words';
 import { liesOver, numbered, once, shapesOf } from './lands';
+import { agreed } from '../../words/agreed';
 import { readOutlines, type Outline, type OutlinesAsked } from './outlines';
 
 // A drawing as a land pattern: what its layers are for follows from their names, or from choice. A drawing
@@ -110,7 +111,7 @@ export function readDrawing(
     shapes.map(({ placed }, i): CopperPiece => ({ placed, number: names[i]?.text ?? '' }));
   const copper = piecesOf(drawn, called);
   const others = texts.filter(({ layer, at }) => !used.has(`${layer} ${at.x} ${at.y}`)).length;
-  if (others > 0) left.push(`${others} texts are left out.`);
+  if (others > 0) left.push(agreed(others, '# [text is|texts are] left out.'));
   const figures = (role: DrawingRole): Placed[] =>
     once(of(role), left).map(({ contour }) => recognised(contour));
   const has = (role: DrawingRole) => of(role).length > 0;
@@ -130,7 +131,8 @@ export function readDrawing(
     ...of('legend').map(({ contour }) => closed(flatten(contour, 0.005))),
   ];
   const openElsewhere = lines.filter(({ layer }) => roleOf(layer) !== 'legend').length;
-  if (openElsewhere > 0) left.push(`${openElsewhere} lines that do not close are left out.`);
+  if (openElsewhere > 0)
+    left.push(agreed(openElsewhere, '# [line that does not close is|lines that do not close are] left out.'));
   const [courtyard] = of('courtyard');
   const name = fileName.replace(/\.[^.]*$/, '');
   const edge = has('edge')

@@ -6,6 +6,7 @@ import { distance, type Point } from '../../geometry/point';
 import { area, unite, type Polygon } from '../../geometry/polygon';
 import type { GivenLand, GivenVia } from '../../given/pattern';
 import { placesIn } from '../../given/places';
+import { agreed } from '../../words/agreed';
 import { recognised } from '../../given/recognise';
 
 // What stands apart in a file and belongs to one land: shapes that are drawn one over another, holes, vias.
@@ -40,7 +41,7 @@ export function withBores(
   const loose = free.filter(({ plated }) => plated);
   if (loose.length > 0)
     left.push(
-      `${loose.length} plated holes lie in no land; they are kept as holes without copper: ${placesIn(loose.map(({ placed }) => placed.at))}.`,
+      `${agreed(loose.length, '# plated [hole lies|holes lie] in no land; [it is|they are] kept as [a hole|holes] without copper')}: ${placesIn(loose.map(({ placed }) => placed.at))}.`,
     );
   return { lands: made, holes: free.map(({ placed }) => placed) };
 }
@@ -91,7 +92,12 @@ export function withVias(
       });
   }
   if (alone.length > 0)
-    left.push(`${alone.length} vias lie in no land; they are taken as lands of their own.`);
+    left.push(
+      agreed(
+        alone.length,
+        '# [via lies|vias lie] in no land; [it is taken as a land of its|they are taken as lands of their] own.',
+      ),
+    );
   return [
     ...lands.map((land) => (own.has(land) ? { ...land, vias: own.get(land) as GivenVia[] } : land)),
     ...alone,

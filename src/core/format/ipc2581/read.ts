@@ -27,6 +27,7 @@ import {
   unitFactor,
   type ShapeReader,
 } from './read-shapes';
+import { agreed } from '../../words/agreed';
 import { asOne, cornersOf, merged, withBores, withVias, type Bore } from './gather';
 
 // Packages of an IPC-2581 file (revisions B and C) with their land patterns, as others write them. A package
@@ -200,12 +201,12 @@ class Reader {
     }
     if (pads.length > 0)
       this.notes.add(
-        `${pads.length} pads of the copper belong to no component and are left out: ${placesIn(pads)}.`,
+        `${agreed(pads.length, '# [pad of the copper belongs to no component and is|pads of the copper belong to no component and are] left out')}: ${placesIn(pads)}.`,
       );
     const beside = holes.filter((at) => !drilled.has(spot(at)));
     if (beside.length > 0)
       this.notes.add(
-        `${beside.length} holes of the board stand beside its padstacks; they are not taken with its packages: ${placesIn(beside)}.`,
+        `${agreed(beside.length, '# [hole of the board stands beside its padstacks; it is|holes of the board stand beside its padstacks; they are] not taken with its packages')}: ${placesIn(beside)}.`,
       );
   }
 
@@ -360,7 +361,13 @@ class Reader {
     if (pads.length < every.length)
       left.push(`At most ${MOST_LANDS} lands are taken; ${every.length - pads.length} are left out.`);
     const targets = all(one(node, 'LandPattern'), 'Target').length;
-    if (targets > 0) left.push(`${targets} targets (fiducials) of its land pattern are left out.`);
+    if (targets > 0)
+      left.push(
+        agreed(
+          targets,
+          '# [target (fiducial) of its land pattern is|targets (fiducials) of its land pattern are] left out.',
+        ),
+      );
     const made: GivenLand[] = [];
     const holes: Placed[] = [];
     const windows: Placed[] = [];
@@ -622,7 +629,13 @@ class Reader {
     const shape = outline?.children.find(({ name }) => name !== 'LineDesc' && name !== 'LineDescRef');
     const body = shape?.name === 'Polygon' ? contourOf(shape, this.factor) : null;
     const marks = all(one(node, 'AssemblyDrawing'), 'Marking').length;
-    if (marks > 0) left.push(`${marks} marks of the assembly drawing are left out: Tapis draws its own.`);
+    if (marks > 0)
+      left.push(
+        agreed(
+          marks,
+          '# [mark of the assembly drawing is|marks of the assembly drawing are] left out: Tapis draws its own.',
+        ),
+      );
     const point = one(node, 'PickupPoint');
     const { mm } = this.shapes;
     return {
@@ -663,7 +676,12 @@ class Reader {
       else lines.push(...filled.map((figure) => closed(cornersOf(figure))));
     }
     if (texts > 0)
-      left.push(`${texts} texts of the legend are left out: Tapis writes reference and value its own way.`);
+      left.push(
+        agreed(
+          texts,
+          '# [text of the legend is|texts of the legend are] left out: Tapis writes reference and value its own way.',
+        ),
+      );
     if (lines.length === 0 && !pin1) return null;
     return { lines, width: width > 0 ? width : 0.12, ...(pin1 ? { pin1 } : {}) };
   }

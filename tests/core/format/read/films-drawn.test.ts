@@ -158,7 +158,7 @@ test('lands that are painted stroke by stroke are lands, conductors are not', ()
   expect((land?.copper.maxX ?? 0) * 2).toBeCloseTo(2.05, 3);
   expect((land?.copper.maxY ?? 0) * 2).toBeCloseTo(1.05, 3);
   expect(painted.words).toMatch(/1 land is painted with strokes.*at 0, 0 mm/);
-  expect(painted.words).toContain('1 strokes of the copper are left out as conductors');
+  expect(painted.words).toContain('1 stroke of the copper is left out as a conductor');
 });
 
 test('a painted land with a conductor of the same pen is what is wider than the conductor', () => {
@@ -182,7 +182,7 @@ test('a ring that is drawn by one stroke is a conductor, and hides no land that 
     'top copper.gbr': film(`%ADD10C,0.2*%\n%ADD11R,1X1*%\n${ring}\nD11*\nX2000Y1500D03*`),
   });
   expect(found.patterns[0]?.lands.map(({ copper: { at } }) => [at.x, at.y])).toHaveLength(1);
-  expect(found.words).toContain('strokes of the copper are left out as conductors');
+  expect(found.words).toContain('1 stroke of the copper is left out as a conductor');
 });
 
 test('single strokes: oblong lands where the mask frees them, or where they are short and touch nothing', () => {
@@ -248,10 +248,8 @@ test('a board gives the components of both sides, those below as seen from their
   ]);
   expect(c7?.lands.map(({ mask }) => mask?.length)).toEqual([1, 0]);
   expect(c7?.left[0]).toContain('far side of the films');
-  expect(board.words).toContain('1 pieces of copper that belong to no component are left out: at 50, 50 mm');
-  expect(board.words).toContain(
-    '1 openings of the mask over no land of a component are left out: at 70, 7 mm',
-  );
+  expect(board.words).toContain('1 piece of copper that belongs to no component is left out: at 50, 50 mm');
+  expect(board.words).toContain('1 opening of the mask over no land of a component is left out: at 70, 7 mm');
 });
 
 test('a box takes of a board what lies in it, and tells nothing of what lies elsewhere', () => {
@@ -269,7 +267,7 @@ test('a box takes of a board what lies in it, and tells nothing of what lies els
   if (!found || !found.ok) throw new Error('not read');
   expect(found.value.patterns.map(({ name }) => name)).toEqual(['R1', 'R2']);
   expect(found.value.left).toEqual([
-    '1 pieces of copper that belong to no component are left out: at 11, 9 mm.',
+    '1 piece of copper that belongs to no component is left out: at 11, 9 mm.',
   ]);
 });
 

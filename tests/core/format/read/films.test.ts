@@ -37,8 +37,8 @@ test('films of a board give each component that they name, in mm about its middl
   expect((cathode?.copper.maxY ?? 0) - (cathode?.copper.minY ?? 0)).toBeCloseTo(2.032, 4);
   expect(anode?.copper.figure).toMatchObject({ kind: 'rectangle', width: 1.016, height: 2.032 });
   expect(d1?.lands.map(({ mask }) => mask?.length)).toEqual([1, 0]);
-  expect(left.join(' ')).toContain('1 strokes of the copper are left out as conductors');
-  expect(left.join(' ')).toContain('1 vias beside the components');
+  expect(left.join(' ')).toContain('1 stroke of the copper is left out as a conductor');
+  expect(left.join(' ')).toContain('1 via beside the components');
 });
 
 test('a box takes what lies in it, and says so where nothing does', () => {
@@ -80,7 +80,7 @@ test('poured copper of a film that says nothing is left out, a land of many corn
   const found = sorted.ok && patternsOfFilms(sorted.value, 'x');
   if (!found || !found.ok) throw new Error('not read');
   expect(found.value.patterns[0]?.lands).toHaveLength(4);
-  expect(found.value.left.join(' ')).toContain('1 areas of copper run over or round other lands');
+  expect(found.value.left.join(' ')).toContain('1 area of copper runs over or round other lands');
 });
 
 test('routes and slots are slots, holes are holes', () => {

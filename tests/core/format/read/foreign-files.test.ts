@@ -66,5 +66,5 @@ it('holes that are drilled for a part below are told: how it lies is not known b
   expect(read(file?.text)).toMatchObject({ holes: 1 });
   const below = read(file?.text.replace('layerRef="CU1" mountType', 'layerRef="CU2" mountType'));
   expect(below.holes).toBe(0);
-  expect(below.left).toContain('1 holes of the board stand beside its padstacks');
+  expect(below.left).toContain('1 hole of the board stands beside its padstacks');
 });

@@ -90,7 +90,7 @@ describe.each(['ipc2581', 'artwork', 'dxf', 'csv'])('%s', (id) => {
     }
     if (id !== 'csv') {
       expect(back?.courtyard.box).toEqual(own.courtyard.box);
-      expect(left.join(' ')).not.toContain('not drawn as the file has');
+      expect(left.join(' ')).not.toContain('The file has other');
     }
   });
 });

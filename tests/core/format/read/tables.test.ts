@@ -302,7 +302,7 @@ test('layers by the words of their names, numbers by the texts on lands', () => 
   expect(pattern?.legend?.lines).toHaveLength(1);
   expect(pattern?.edge).toMatchObject({ side: 'down', at: { y: -3.5 } });
   expect(pattern?.left.join(' ')).toContain('SPLINE');
-  expect(pattern?.left.join(' ')).toContain('1 texts');
+  expect(pattern?.left.join(' ')).toContain('1 text is left out');
 });
 
 test('an inch drawing of old polylines, and of lines and arcs that meet end to end', () => {
