@@ -4,7 +4,7 @@ import { atOrigin } from '../footprint/origin';
 import type { TapisDocument } from '../document/document';
 import { takenIn } from '../given/document';
 import type { Placed } from '../geometry/figure';
-import { differences } from '../given/held';
+import { differences } from './differences';
 import type { GivenFile, GivenPattern } from '../given/pattern';
 import { fail, ok, type Result } from '../units/result';
 import { damageWords, unpackZip } from './unpack';

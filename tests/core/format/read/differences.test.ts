@@ -1,10 +1,10 @@
 import { expect, it } from 'vitest';
-import { compile } from '../../../src/core/footprint/compile';
-import { atOrigin } from '../../../src/core/footprint/origin';
-import { circleAt, place, rectangle, type Placed } from '../../../src/core/geometry/figure';
-import { takenIn } from '../../../src/core/given/document';
-import { differences } from '../../../src/core/given/held';
-import type { GivenLand, GivenPattern } from '../../../src/core/given/pattern';
+import { compile } from '../../../../src/core/footprint/compile';
+import { atOrigin } from '../../../../src/core/footprint/origin';
+import { circleAt, place, rectangle, type Placed } from '../../../../src/core/geometry/figure';
+import { takenIn } from '../../../../src/core/given/document';
+import { differences } from '../../../../src/core/format/differences';
+import type { GivenLand, GivenPattern } from '../../../../src/core/given/pattern';
 
 const chamfered = (corner: 'upper-left' | 'upper-right'): Placed =>
   place({ ...rectangle(2, 1), chamfer: { size: 0.3, corners: [corner] } }, { x: -3, y: 1 });

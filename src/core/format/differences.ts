@@ -4,9 +4,9 @@ import { flatten } from '../geometry/contour';
 import { contourOf, narrowOf, sizeOf, type Placed } from '../geometry/figure';
 import { distance, type Point } from '../geometry/point';
 import { area, inflate, subtract, unite, type Polygon } from '../geometry/polygon';
-import type { GivenPattern } from './pattern';
+import type { GivenPattern } from '../given/pattern';
 import { agreed } from '../words/agreed';
-import { placesIn } from './places';
+import { placesIn } from '../given/places';
 
 // What a file gave, held against the footprint that was made of it: hole by hole, and layer by layer as areas. It
 // rests on nothing of what is known of shapes and padstacks, so that what gets lost on the way is told.
