@@ -26,18 +26,19 @@ export function partFeatures(
   book: ShapeBook,
 ) {
   const writer = new PartWriter(on, xmlText(reference), own, book);
-  for (const [i, land] of footprint.lands.entries())
-    writer.land(
-      land,
-      footprint.maskOpenings.filter(({ lands }) => lands.length === 1 && lands[0] === i),
-    );
+  const mask = new Map<number, MaskOpening[]>();
+  for (const opening of footprint.maskOpenings) {
+    const [land, ...others] = opening.lands;
+    if (land === undefined || others.length > 0)
+      filled(writer.set(side(opening.far, 'MASK')), opening.opening, opening.islands);
+    else mask.set(land, [...(mask.get(land) ?? []), opening]);
+  }
+  for (const [i, land] of footprint.lands.entries()) writer.land(land, mask.get(i) ?? []);
   for (const bore of footprint.bores) {
     const of = { stack: own + boreName(bore), frame: bore.opening };
     for (const layer of ['TOP_MASK', 'BOTTOM_MASK']) writer.pad(layer, [bore.opening], of);
     if (bore.hole.figure.kind === 'round') writer.hole(bore.hole, 'NONPLATED');
   }
-  for (const { opening, islands, lands, far } of footprint.maskOpenings)
-    if (lands.length !== 1) filled(writer.set(side(far, 'MASK')), opening, islands);
   for (const { id, objects } of artworkOf(footprint).layers) {
     const layerRef = id === 'courtyard' ? side(footprint.far, 'COURTYARD') : DRAWN[id];
     if (layerRef) for (const object of objects) ink(writer.set(layerRef), object);
