@@ -27,10 +27,10 @@ export function partFeatures(
 ) {
   const writer = new PartWriter(on, xmlText(reference), own, book);
   const mask = new Map<number, MaskOpening[]>();
+  const joint: MaskOpening[] = [];
   for (const opening of footprint.maskOpenings) {
     const [land, ...others] = opening.lands;
-    if (land === undefined || others.length > 0)
-      filled(writer.set(side(opening.far, 'MASK')), opening.opening, opening.islands);
+    if (land === undefined || others.length > 0) joint.push(opening);
     else mask.set(land, [...(mask.get(land) ?? []), opening]);
   }
   for (const [i, land] of footprint.lands.entries()) writer.land(land, mask.get(i) ?? []);
@@ -39,6 +39,8 @@ export function partFeatures(
     for (const layer of ['TOP_MASK', 'BOTTOM_MASK']) writer.pad(layer, [bore.opening], of);
     if (bore.hole.figure.kind === 'round') writer.hole(bore.hole, 'NONPLATED');
   }
+  // figures of a set come after its pads
+  for (const { opening, islands, far } of joint) filled(writer.set(side(far, 'MASK')), opening, islands);
   for (const { id, objects } of artworkOf(footprint).layers) {
     const layerRef = id === 'courtyard' ? side(footprint.far, 'COURTYARD') : DRAWN[id];
     if (layerRef) for (const object of objects) ink(writer.set(layerRef), object);
