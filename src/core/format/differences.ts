@@ -2,6 +2,7 @@ import type { Footprint } from '../footprint/footprint';
 import { boxOfPoints, centreOf, type Box } from '../geometry/box';
 import { flatten } from '../geometry/contour';
 import { contourOf, narrowOf, sizeOf, type Placed } from '../geometry/figure';
+import { neighboursOf } from '../geometry/neighbours';
 import { distance, type Point } from '../geometry/point';
 import { area, inflate, subtract, unite, type Polygon } from '../geometry/polygon';
 import type { GivenPattern } from '../given/pattern';
@@ -76,13 +77,42 @@ const told = (what: string, places: readonly Point[]): string[] =>
 
 /** Where two layers differ, but for what is left aside. */
 function apart(some: readonly Placed[], others: readonly Placed[], aside: readonly Placed[] = []): Point[] {
-  const [a, b] = [some, others].map((all) => {
-    const whole = unite(all.filter(hasArea).map(outline));
+  const [given, made] = withoutTwins(some.filter(hasArea), others.filter(hasArea));
+  const corners = [...given, ...made].reduce((sum, one) => sum + one.length, 0);
+  // what is no land pattern is not reckoned through: its places are told
+  if (corners > MOST_CORNERS) return given.map((one) => centreOf(boxOfPoints(one) as Box));
+  const [a, b] = [given, made].map((all) => {
+    const whole = unite(all);
     return aside.length > 0 ? subtract(whole, aside.map(outline)) : whole;
   }) as [Polygon[], Polygon[]];
   return inflate([...subtract(a, b), ...subtract(b, a)], -SAME / 2)
     .filter((piece) => area(piece) > 0)
     .map((piece) => centreOf(boxOfPoints(piece) as Box));
+}
+
+/** Corners that areas are made of at most. */
+const MOST_CORNERS = 20_000;
+
+/** Outlines of both that have no equal one at their place among the others. */
+function withoutTwins(some: readonly Placed[], others: readonly Placed[]): [Polygon[], Polygon[]] {
+  const index = neighboursOf(others);
+  const left = new Map(others.map((other, i) => [i, outline(other)]));
+  const alone = some.flatMap((one) => {
+    const own = outline(one);
+    const twin = index.near(one).find((i) => left.has(i) && isSameOutline(own, left.get(i) as Polygon));
+    if (twin === undefined) return [own];
+    left.delete(twin);
+    return [];
+  });
+  return [alone, [...left.values()]];
+}
+
+/** Whether two outlines have the same corners, wherever they begin. */
+function isSameOutline(a: Polygon, b: Polygon): boolean {
+  const [first] = a;
+  if (!first || a.length !== b.length) return false;
+  const from = b.findIndex((corner) => distance(corner, first) < SAME / 2);
+  return from >= 0 && a.every((corner, i) => distance(corner, b[(from + i) % b.length] as Point) < SAME / 2);
 }
 
 const outline = (placed: Placed): Polygon => flatten(contourOf(placed), CHORD);
