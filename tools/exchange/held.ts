@@ -5,6 +5,7 @@ import { area } from '../../src/core/geometry/polygon';
 import type { GivenPattern } from '../../src/core/given/pattern';
 import { areaOfPoints, placedOutline, pointsOf, SCENES, windowsOf, type Scene } from './scenes';
 import { DRAWINGS } from './dxf';
+import { LATER } from './later';
 import { FILMS } from './films';
 import { PACKAGES } from './ipc2581';
 import { TABLES } from './tables';
@@ -13,7 +14,7 @@ import type { Hand, Written } from './written';
 // What comes of files that share no code with the readers, held against what they were written from.
 
 /** All ways of writing. */
-export const HANDS: readonly Hand[] = [...DRAWINGS, ...FILMS, ...PACKAGES, ...TABLES];
+export const HANDS: readonly Hand[] = [...DRAWINGS, ...FILMS, ...PACKAGES, ...TABLES, ...LATER];
 
 export interface Held {
   readonly name: string;

@@ -279,7 +279,7 @@ export const TABLES: readonly Hand[] = [
       ),
   },
   {
-    name: 'table in Polish, whose words nobody foresaw',
+    name: 'table in Polish',
     isApart: true,
     can: isRect,
     write: (scene) =>

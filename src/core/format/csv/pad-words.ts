@@ -1,4 +1,5 @@
-// Words in heads of pad tables, in English, German, French, Spanish, Italian, Portuguese and Russian.
+// Words in heads of pad tables, in English, German, French, Spanish, Italian, Portuguese, Dutch, Swedish, Polish,
+// Russian, Chinese and Japanese.
 
 /** Alternatives of a pattern, one a meaning. */
 export const WORDS_OF_LENGTHS = {
@@ -7,13 +8,13 @@ export const WORDS_OF_LENGTHS = {
   corner: 'corner|ecke|coin|esquina|angolo|spigolo|canto|угол',
   start: 'start|from|von|d[ée]but|inicio|inizio|in[íi]cio|начало',
   end: 'end|to|bis|fin|fine|fim|конец',
-  pad: 'pad|pin|land|terminal|anschluss|pastille|plage|borne|patilla|isla|piazzola|piedino|ilha|вывод|площадка|контакт',
-  length: 'length|länge|longueur|longitud|largo|lunghezza|comprimento|длина',
-  width: 'width|breite|largeur|ancho|anchura|larghezza|largura|ширина',
-  height: 'height|höhe|hauteur|alto|altura|altezza|высота',
+  pad: 'pad|pin|land|terminal|anschluss|pastille|plage|borne|patilla|isla|piazzola|piedino|ilha|lödyta|pole|вывод|площадка|контакт|焊盘|引脚|ランド|パッド',
+  length: 'length|länge|longueur|longitud|largo|lunghezza|comprimento|lengte|längd|długość|длина|长度?|長さ',
+  width: 'width|breite|largeur|ancho|anchura|larghezza|largura|breedte|bredd|szerokość|ширина|宽度?|幅',
+  height: 'height|höhe|hauteur|alto|altura|altezza|hoogte|höjd|wysokość|высота|高度?|高さ',
   size: 'size|dim(?:ension)?|größe|maß|taille|tama[ñn]o|medida|dimensione|dimensi[óo]n|dimensão|tamanho|размер|ø|⌀',
-  diameter: 'dia(?:meter)?|ø|⌀|durchmesser|diam[èe]tre|di[áa]metro|diametro|диаметр',
-  hole: 'hole|drill|bore|bohrung|bohrloch|perçage|trou|taladro|agujero|foro|furo|отверстие',
+  diameter: 'dia(?:meter)?|ø|⌀|durchmesser|diam[èe]tre|di[áa]metro|diametro|średnica|диаметр|直径',
+  hole: 'hole|drill|bore|bohrung|bohrloch|perçage|trou|taladro|agujero|foro|furo|gat|hål|otwór|отверстие|孔径?|穴',
 } as const;
 
 /** Shapes that lands have in pad tables. */

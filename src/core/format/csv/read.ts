@@ -6,7 +6,7 @@ import { formatNumber, MM_PER, quantise, type LengthUnit } from '../../units/len
 import { unitSaid } from '../../source/words';
 import { fail, ok, type Result } from '../../units/result';
 import { columnOf, headWords, sayPlace, UNIT, type PadColumn } from './pad-columns';
-import { shapeCalled } from './pad-words';
+import { shapeCalled, WORDS_OF_LENGTHS } from './pad-words';
 import { agreed } from '../../words/agreed';
 import { headRow, numberOf, rowsOf, SIZES, unitIn, withPlainNumbers, withWholeHeads } from './rows';
 
@@ -137,6 +137,9 @@ export function readPadTable(
   });
 }
 
+const ENDS_IN_WIDTH = new RegExp(`(^|\\s)(${WORDS_OF_LENGTHS.width}|w)$`);
+const ENDS_IN_HEIGHT = new RegExp(`(^|\\s)(${WORDS_OF_LENGTHS.height}|h)$`);
+
 /** What the columns hold by their heads; a name that stands beside a number is that of the pin. */
 function columnsOf(heads: readonly string[], hasHead: boolean, left: string[]): PadColumn[] {
   if (!hasHead) {
@@ -150,8 +153,8 @@ function columnsOf(heads: readonly string[], hasHead: boolean, left: string[]): 
   // width beside height runs along, width beside length across
   const words = heads.map(headWords);
   const [across, upright] = [
-    words.findIndex((word) => /(^|\s)(width|w|breite|largeur|ancho|larghezza|largura|ширина)$/.test(word)),
-    words.findIndex((word) => /(^|\s)(height|h|höhe|hauteur|alto|altezza|altura|высота)$/.test(word)),
+    words.findIndex((word) => ENDS_IN_WIDTH.test(word)),
+    words.findIndex((word) => ENDS_IN_HEIGHT.test(word)),
   ];
   if (across >= 0 && upright >= 0 && found[across] === 'width' && found[upright] === 'width')
     found[across] = 'length';

@@ -17,6 +17,7 @@ import { area, type Polygon, type Polyline } from '../../geometry/polygon';
 import { undrilled, withOpenings } from '../../given/openings';
 import { recognised } from '../../given/recognise';
 import { quantise } from '../../units/length';
+import { scaledPlaced } from '../artwork/film-placement';
 import { all, everywhere, one, type XmlNode } from '../xml-tree';
 
 // Shapes of an IPC-2581 file: the standard's primitives, sets of them, contours and lines, by reference to the
@@ -110,7 +111,9 @@ export function shapeReader(root: XmlNode, factor: number): ShapeReader {
       if (!cut) leave('an opening in copper, which is taken as solid');
       return [cut ?? made];
     });
-    return within ? found.map((one) => putPlaced(within, one)) : found;
+    const scale = scaleOf(node);
+    const sized = scale === 1 ? found : found.map((one) => scaledPlaced(one, scale, scale));
+    return within ? sized.map((one) => putPlaced(within, one)) : sized;
   };
 
   const linesOf = (node: XmlNode, unit: number, depth: number): { points: Polyline; width: number }[] => {
@@ -119,7 +122,8 @@ export function shapeReader(root: XmlNode, factor: number): ShapeReader {
       return [];
     }
     budget -= 1;
-    return node.children.flatMap((child) => {
+    const scale = scaleOf(node);
+    const made = node.children.flatMap((child) => {
       const kind = /^UserPrimitiveRef$/.test(child.name) ? 'User' : null;
       if (kind) {
         const entry = entries.get(`User ${child.attributes['id'] ?? ''}`);
@@ -131,6 +135,11 @@ export function shapeReader(root: XmlNode, factor: number): ShapeReader {
       if (!points) return [];
       return [{ points, width: widthOf(child, unit) ?? widthOf(node, unit) ?? 0 }];
     });
+    if (scale === 1) return made;
+    return made.map(({ points, width }) => ({
+      points: points.map(({ x, y }) => ({ x: quantise(x * scale), y: quantise(y * scale) })),
+      width: quantise(width * scale),
+    }));
   };
   const widthOf = (node: XmlNode, unit: number): number | undefined => {
     const own = Number(one(node, 'LineDesc')?.attributes['lineWidth']) * unit;
@@ -173,6 +182,12 @@ const lengthOf = (text: string | undefined, unit: number): number => {
   const value = Number(text ?? 0);
   return Number.isFinite(value) ? quantise(value * unit) : 0;
 };
+
+/** How many times larger what stands in a node is drawn. */
+export function scaleOf(node: XmlNode): number {
+  const scale = Number(one(node, 'Xform')?.attributes['scale'] ?? 1);
+  return Number.isFinite(scale) && scale > 0 ? scale : 1;
+}
 
 /** How what stands in a node is turned, mirrored and moved; `null` where it is not. */
 export function placementOf(node: XmlNode, unit: number): Placement | null {

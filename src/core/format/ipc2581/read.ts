@@ -23,6 +23,7 @@ import {
   contourOf,
   foreignUnit,
   placementOf,
+  scaleOf,
   shapeReader,
   unitFactor,
   type ShapeReader,
@@ -426,6 +427,11 @@ class Reader {
     // its own shape stands in the pad's axes, where it is placed already
     const { made: own, lost } = this.told(() => this.shapes.figures(pad));
     const notKept = stack?.lost ?? lost;
+    const scale = scaleOf(pad);
+    if (stack && scale !== 1) {
+      const words = `Pads are placed at ${scale} times the size of their padstacks, which are taken as they are defined: look at their sizes.`;
+      if (!left.includes(words)) left.push(words);
+    }
     if (notKept.length > 0) left.push(`Land ${number || 'without a number'}: ${notKept.join(', ')}.`);
     if (!stack) {
       const [copper] = own;

@@ -4,7 +4,7 @@ import { compile } from '../../../../src/core/footprint/compile';
 import { documentOf } from '../../../../src/core/format/import';
 import { readIpc2581 } from '../../../../src/core/format/ipc2581/read';
 import { flatten } from '../../../../src/core/geometry/contour';
-import { contourOf } from '../../../../src/core/geometry/figure';
+import { contourOf, sizeOf } from '../../../../src/core/geometry/figure';
 import { area } from '../../../../src/core/geometry/polygon';
 import type { GivenPattern } from '../../../../src/core/given/pattern';
 
@@ -214,4 +214,22 @@ test('shapes that hold themselves end in words', () => {
   );
   const found = readIpc2581(text, 'x.xml');
   expect(found.ok && found.value.left.join(' ')).toMatch(/beyond the first|too deep/);
+});
+
+test('shapes are drawn at the scale of their place; a padstack that is placed at one is told', () => {
+  const text = readFileSync(new URL('../../../data/given/one-package-b.xml', import.meta.url), 'utf8');
+  const scaled = (tag: string) =>
+    text.replace(new RegExp(`(<${tag} [^>]*>)\\s*(?:<Xform([^>]*)/>)?`, 'g'), '$1<Xform$2 scale="2"/>');
+  const widths = (xml: string) => {
+    const found = readIpc2581(xml, 'scaled.xml');
+    if (!found.ok) throw new Error(found.error);
+    const [{ lands, left }] = found.value.patterns as [GivenPattern];
+    return { widths: lands.map(({ copper }) => sizeOf(copper.figure).width), left: left.join(' ') };
+  };
+  const [plain, larger, told] = [text, scaled('PadstackPadDef'), scaled('Pad')].map(widths);
+  expect(larger?.widths).toEqual(plain?.widths.map((width) => 2 * width));
+  expect(told).toEqual({
+    widths: plain?.widths,
+    left: expect.stringContaining('Pads are placed at 2 times the size of their padstacks'),
+  });
 });
