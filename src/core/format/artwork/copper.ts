@@ -1,8 +1,9 @@
 import { flatten } from '../../geometry/contour';
-import { circleAt, contourOf, type Figure, type Placed } from '../../geometry/figure';
+import { overhang } from '../../geometry/box';
+import { areaOf, circleAt, contourOf, type Figure, type Placed } from '../../geometry/figure';
 import { gapBetweenFigures, roomWithin } from '../../geometry/gaps';
 import { neighboursOf } from '../../geometry/neighbours';
-import { encloses, unite } from '../../geometry/polygon';
+import { area, encloses, subtract, unite, type Polygon } from '../../geometry/polygon';
 import type { CopperPiece } from '../../given/join';
 import { recognised } from '../../given/recognise';
 import { placesIn } from '../../given/places';
@@ -65,26 +66,55 @@ export function copperOf(
       `It has ${formatNumber(drawn.length)} areas; at most ${formatNumber(MOST_AREAS)} are read at a time.`,
     );
   return ok(
-    overlapping(
-      withoutPours(drawn, left).map(({ placed, openings, said }): Piece => {
-        const { use, number, component } = said;
-        const kind = /Via/.test(use)
-          ? 'via'
-          : /SMD|Heatsink/.test(use)
-            ? 'pad'
-            : use === ''
-              ? undefined
-              : 'land';
-        return {
-          placed,
-          number,
-          component,
-          ...(kind ? { use: kind } : {}),
-          ...(openings.length > 0 ? { openings } : {}),
-        };
-      }),
+    withoutCovered(
+      overlapping(
+        withoutPours(drawn, left).map(({ placed, openings, said }): Piece => {
+          const { use, number, component } = said;
+          const kind = /Via/.test(use)
+            ? 'via'
+            : /SMD|Heatsink/.test(use)
+              ? 'pad'
+              : use === ''
+                ? undefined
+                : 'land';
+          return {
+            placed,
+            number,
+            component,
+            ...(kind ? { use: kind } : {}),
+            ...(openings.length > 0 ? { openings } : {}),
+          };
+        }),
+      ),
+      left,
     ),
   );
+}
+
+/** What lies wholly within another piece of copper shows nothing of its own; rings of vias do. */
+function withoutCovered(pieces: readonly Piece[], left: string[]): Piece[] {
+  const index = neighboursOf(pieces.map(({ placed }) => placed));
+  const isCovered = (piece: Piece) =>
+    piece.number === '' &&
+    piece.use !== 'via' &&
+    piece.placed.figure.kind !== 'round' &&
+    index.near(piece.placed).some((i) => {
+      const other = pieces[i] as Piece;
+      return other !== piece && !other.openings && liesIn(piece.placed, other.placed);
+    });
+  const covered = pieces.filter(isCovered);
+  if (covered.length > 0)
+    left.push(
+      `${agreed(covered.length, '# [area of copper lies wholly within another and is|areas of copper lie wholly within others and are] left out')}: ${placesIn(covered.map(({ placed }) => placed.at))}.`,
+    );
+  const gone = new Set(covered);
+  return pieces.filter((piece) => !gone.has(piece));
+}
+
+function liesIn(inner: Placed, outer: Placed): boolean {
+  if (overhang(inner, outer) > 1e-6 || areaOf(outer.figure) <= areaOf(inner.figure) + 1e-9) return false;
+  const [a, b] = [inner, outer].map((one) => flatten(contourOf(one))) as [Polygon, Polygon];
+  return subtract([a], [b]).every((piece) => Math.abs(area(piece)) < 1e-6);
 }
 
 /** What is drawn twice at one place is there once. */

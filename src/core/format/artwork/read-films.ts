@@ -41,10 +41,15 @@ export function patternsOfFilms(
       ? [`${file} shows nothing that a pattern has, and is left out.`]
       : []),
   ]);
-  for (const { name: file, role, by } of sorted)
+  for (const { name: file, role, by, film } of sorted) {
     if (by === 'name') left.push(`${file} does not say what it shows; by its name it was taken for ${role}.`);
     else if (by === 'nothing' && role === 'copper')
       left.push(`${file} does not say what it shows; it was taken for copper.`);
+    if (/copper$/.test(role) && /^Negative/i.test(film?.attributes.get('.FilePolarity') ?? ''))
+      left.push(
+        `${file} says that it is negative: what is drawn would be free of copper. It was read as it is drawn; look whether it is.`,
+      );
+  }
   const hasCopper = sorted.some(({ role, film }) => film && /copper$/.test(role));
   if (!hasCopper && !sorted.some(({ drills }) => drills.length > 0))
     return fail('None of the films shows copper of the component side or the far side; say which one does.');

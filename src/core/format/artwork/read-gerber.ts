@@ -102,6 +102,9 @@ type Aperture =
   | { readonly kind: 'block'; readonly objects: FilmObject[] }
   | { readonly kind: 'nothing'; readonly use: string };
 
+/** So far the ends of an arc may lie from one circle: rounding of coarse numbers, mm. */
+const ARC_OFF = 0.05;
+
 class FilmReader {
   wrong: string | null = null;
   ended = false;
@@ -120,7 +123,8 @@ class FilmReader {
   private at = { x: 0, y: 0 };
   private current: string | null = null;
   private way: 'G01' | 'G02' | 'G03' = 'G01';
-  private singleQuadrant = false;
+  /** How middles of arcs are said: within a quarter without signs (G74), or anywhere (G75). */
+  private arcs: 'quarter' | 'any' | null = null;
   private operation = 'D02';
   private region: { x: number; y: number; bulge?: number }[] | null = null;
   private clear = false;
@@ -448,10 +452,10 @@ class FilmReader {
         this.unit ??= 1;
         return;
       case 74:
-        this.singleQuadrant = true;
+        this.arcs = 'quarter';
         return;
       case 75:
-        this.singleQuadrant = false;
+        this.arcs = 'any';
         return;
       case 91:
         this.wrong = 'Its coordinates are incremental (G91), which is not read.';
@@ -553,18 +557,26 @@ class FilmReader {
       if (isLeft) return by <= 1e-9 ? by + 2 * Math.PI : by;
       return by >= -1e-9 ? by - 2 * Math.PI : by;
     };
-    const centres = this.singleQuadrant
-      ? [1, -1].flatMap((sx) =>
-          [1, -1].map((sy) => ({ x: from.x + sx * Math.abs(offset.x), y: from.y + sy * Math.abs(offset.y) })),
-        )
-      : [{ x: from.x + offset.x, y: from.y + offset.y }];
+    const inQuarter = [1, -1]
+      .flatMap((sx) =>
+        [1, -1].map((sy) => ({ x: from.x + sx * Math.abs(offset.x), y: from.y + sy * Math.abs(offset.y) })),
+      )
+      .filter((one) => Math.abs(sweepAbout(one)) <= Math.PI / 2 + 1e-6);
+    const anywhere = [{ x: from.x + offset.x, y: from.y + offset.y }];
     const off = (centre: Point) =>
       Math.abs(
         Math.hypot(from.x - centre.x, from.y - centre.y) - Math.hypot(to.x - centre.x, to.y - centre.y),
       );
-    const [centre] = centres
-      .filter((one) => !this.singleQuadrant || Math.abs(sweepAbout(one)) <= Math.PI / 2 + 1e-6)
-      .sort((a, b) => off(a) - off(b));
+    const nearest = (centres: readonly Point[]) => [...centres].sort((a, b) => off(a) - off(b))[0];
+    let centre = nearest(this.arcs === 'quarter' ? inQuarter : anywhere);
+    if (centre && off(centre) > ARC_OFF) {
+      // old films leave out which of the two ways they have
+      const other = this.arcs === null ? nearest(inQuarter) : undefined;
+      if (other && off(other) <= ARC_OFF) {
+        centre = other;
+        this.leave('how the middles of its arcs are meant (G74 or G75), which was taken from their ends');
+      } else this.leave('an arc whose ends lie at different distances from its middle');
+    }
     const radius = centre ? Math.hypot(from.x - centre.x, from.y - centre.y) : 0;
     if (!centre || radius < 1e-9) {
       this.leave('an arc without a middle');

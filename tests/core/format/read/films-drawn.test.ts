@@ -318,3 +318,31 @@ test.each([
   ]);
   expect(sorted.ok && sorted.value[0]?.role).toBe(role);
 });
+
+test('arcs of a film that does not say how their middles are meant are read by their ends, and told', () => {
+  // a disc of 2 mm in quarters, offsets without signs
+  const quarters = (mode: string) =>
+    read({
+      'top copper.gbr': film(
+        `${mode}G36*\nX1000Y0D02*\nG03*\nX0Y1000I1000J0D01*\nX-1000Y0I0J1000D01*\nX0Y-1000I1000J0D01*\nX1000Y0I0J1000D01*\nG37*`,
+      ),
+    });
+  for (const mode of ['G74*\n', '']) {
+    const { patterns, words } = quarters(mode);
+    expect(patterns[0]?.lands.map(({ copper }) => copper.figure)).toEqual([{ kind: 'round', diameter: 2 }]);
+    expect(/middles of its arcs are meant/.test(words)).toBe(mode === '');
+  }
+  // where it says so and the ends do not lie on one circle, the arc is no arc
+  expect(quarters('G75*\n').words).toContain('an arc whose ends lie at different distances from its middle');
+});
+
+test('copper within copper is no land, and copper that is said to be negative is told', () => {
+  const square = (from: number, to: number) =>
+    `X${from}Y${from}D02*\nX${to}Y${from}D01*\nX${to}Y${to}D01*\nX${from}Y${to}D01*\nX${from}Y${from}D01*\n`;
+  const { patterns, words } = read({
+    'top copper.gbr': `%TF.FileFunction,Copper,L1,Top*%\n%TF.FilePolarity,Negative*%\n${film(`G36*\n${square(0, 4000)}${square(1000, 3000)}G37*`)}`,
+  });
+  expect(areas(patterns[0])).toEqual([16]);
+  expect(words).toContain('1 area of copper lies wholly within another and is left out: at 2, 2 mm.');
+  expect(words).toContain('top copper.gbr says that it is negative');
+});
