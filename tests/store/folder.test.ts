@@ -191,6 +191,24 @@ describe('a library in a folder', () => {
     expect(look.done).toEqual([`${name}.json: both sides’ changes joined`]);
     expect(await text(`${name}.json`)).toMatch(/"level": "A"[^]*"notes": "late"/);
   });
+  it('says that something waits where a file could not be written, and writes it at the next look', async () => {
+    await ann.shelf.add([converter()]);
+    let isHeld = true;
+    const held: ZipFolder = {
+      ...folder,
+      write: (path, content) =>
+        isHeld ? Promise.reject(new Error('somebody holds it')) : folder.write(path, content),
+    };
+    const sync = new FolderSync(ann.db, held, 'f');
+    expect(await sync.look()).toMatchObject({
+      done: [],
+      told: [{ path: `${name}.json`, words: expect.stringContaining('somebody holds it') }],
+      waits: true,
+    });
+    isHeld = false;
+    expect(await sync.look()).toMatchObject({ told: [], waits: false });
+    expect(await paths()).toContain(`${name}.json`);
+  });
   it('brings tags along: what either adds or takes away is so for both, also where a file has moved', async () => {
     const idOf = async ({ shelf }: Browser) => (await shelf.list())[0]?.id ?? '';
     const tagsOf = async ({ shelf }: Browser) => (await shelf.list())[0]?.tags ?? [];

@@ -49,7 +49,12 @@ async function isPermitted(handle: Permitted): Promise<boolean> {
   return !handle.queryPermission || (await handle.queryPermission({ mode: 'readwrite' })) === 'granted';
 }
 
+/** Rest until what could not be done is tried again, ms: twice as long each time, and no longer than `LONGEST`. */
+const AGAIN = 4000;
+const LONGEST = 300_000;
+
 let started = false;
+let rest = AGAIN;
 let timer: ReturnType<typeof setTimeout> | undefined;
 
 /** Begins to keep the library in step, where it has a folder. */
@@ -75,9 +80,15 @@ async function load(): Promise<void> {
   });
 }
 
-function soon(): void {
+function soon(after = AFTER): void {
   clearTimeout(timer);
-  timer = setTimeout(() => void lookAgain(), AFTER);
+  timer = setTimeout(() => void lookAgain(), after);
+}
+
+/** Looks once more after a rest where something is left to be done. */
+function unlessAtRest(waits: boolean): void {
+  if (waits) soon(rest);
+  rest = waits ? Math.min(2 * rest, LONGEST) : AGAIN;
 }
 
 /** What knows both sides of the folder, and remembers what it has read. */
@@ -122,6 +133,7 @@ export async function lookAgain(): Promise<void> {
         trouble: null,
         folder: now,
       }));
+      unlessAtRest(look.waits);
     } catch (error) {
       const isGone = error instanceof DOMException && error.name === 'NotFoundError';
       folderState.setState({
@@ -129,6 +141,7 @@ export async function lookAgain(): Promise<void> {
           ? `The folder “${folder.name}” is not there any more: it was moved, renamed or taken out. Nothing here was changed; open it where it is now.`
           : `The folder could not be looked at: ${whyRefused(error)}.`,
       });
+      unlessAtRest(true);
     } finally {
       folderState.setState({ busy: null });
     }

@@ -40,6 +40,8 @@ export interface Look {
   readonly told: readonly { readonly path: string; readonly words: string }[];
   /** Why nothing was done; `null` where it was. */
   readonly doubt: string | null;
+  /** Whether something could not be done, or changed meanwhile, and is worth another look. */
+  readonly waits: boolean;
 }
 
 /** Largest file that is read as a document, bytes. */
@@ -93,6 +95,7 @@ export class FolderSync {
     let told: { path: string; words: string }[] = [];
     let asks: Ask[] = [];
     let count = 0;
+    let waits = false;
     let files: readonly Listed[] = [];
     const removed = new Set<string>();
     if (this.group !== undefined && !(await this.db.groups.get(this.group)))
@@ -102,14 +105,16 @@ export class FolderSync {
         asks,
         told,
         doubt: 'The group that is kept in this folder is gone from the Shelf.',
+        waits,
       };
     for (let i = 0; i < LOOKS; i += 1) {
       const seen = await this.seen(onDone);
       ({ files } = seen);
       const plan = together(seen.links, seen.here, seen.there, joinTexts);
-      if (plan.doubt !== null) return { count, done, asks: [], told: seen.told, doubt: plan.doubt };
+      if (plan.doubt !== null) return { count, done, asks: [], told: seen.told, doubt: plan.doubt, waits };
       told = [...seen.told];
       asks = [];
+      waits = false;
       let isAtRest = true;
       for (const [j, step] of plan.steps.entries()) {
         if (j % AT_ONCE === 0) {
@@ -123,8 +128,10 @@ export class FolderSync {
         else {
           const words = await this.carryOut(step).catch((error: unknown) => {
             told.push({ path: pathOf(step), words: whyNot(error) });
+            waits = true;
             return '';
           });
+          waits ||= words === null;
           // what waits, and what brought others along, is looked at once more
           if (words !== '') isAtRest = false;
           if (words) done.push(words);
@@ -139,7 +146,7 @@ export class FolderSync {
       ...(await bringParts(both, await this.partsNamed(), files)),
       ...(await bringTags(both, await this.linked(), removed)),
     );
-    return { count, done, asks, told, doubt: null };
+    return { count, done, asks, told, doubt: null, waits };
   }
 
   /** Settles what both have changed: the places of the clash get one side’s values, all others both sides’. */
