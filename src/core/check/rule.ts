@@ -45,6 +45,9 @@ export interface Rule {
   readonly nearest?: (context: CheckContext) => readonly Nearest[];
 }
 
+/** Names of lands in messages: one that has no number is called so. */
+const LANDS = new Set(['land', 'other', 'a', 'b']);
+
 /**
  * Fills a message's `{name}` places; one that stands alone is not counted. Throws where a name has no value: that is a
  * fault of the rule.
@@ -54,7 +57,7 @@ export function fill(template: string, values: Readonly<Record<string, string | 
   return said.replace(/\{(\w+)\}/g, (_, name: string) => {
     const value = values[name];
     if (value === undefined) throw new Error(`message names {${name}}, which has no value`);
-    return String(value);
+    return value === '' && LANDS.has(name) ? 'without a number' : String(value);
   });
 }
 

@@ -1,11 +1,11 @@
 import type { Footprint } from '../footprint/footprint';
 import { boxOfPoints, centreOf, type Box } from '../geometry/box';
 import { flatten } from '../geometry/contour';
-import { contourOf, narrowOf, sizeOf, type Placed } from '../geometry/figure';
+import { circleAt, contourOf, narrowOf, sizeOf, type Placed } from '../geometry/figure';
 import { neighboursOf } from '../geometry/neighbours';
 import { distance, type Point } from '../geometry/point';
 import { area, inflate, subtract, unite, type Polygon } from '../geometry/polygon';
-import type { GivenPattern } from '../given/pattern';
+import type { GivenPattern, GivenVia } from '../given/pattern';
 import { agreed } from '../words/agreed';
 import { placesIn } from '../given/places';
 
@@ -63,12 +63,21 @@ export function differences(pattern: GivenPattern, footprint: Footprint): string
     ...told(
       'holes',
       unmatched(
-        [...holes, ...lands.flatMap(({ hole }) => (hole ? [hole.hole] : []))],
-        [...footprint.bores, ...footprint.lands].flatMap(({ hole }) => (hole ? [hole] : [])),
+        [
+          ...holes,
+          ...lands.flatMap(({ hole, vias = [] }) => [...(hole ? [hole.hole] : []), ...drilled(vias)]),
+        ],
+        [
+          ...footprint.bores.map(({ hole }) => hole),
+          ...footprint.lands.flatMap(({ hole, vias }) => [...(hole ? [hole] : []), ...drilled(vias)]),
+        ],
       ),
     ),
   ];
 }
+
+/** The holes of vias. */
+const drilled = (vias: readonly GivenVia[]): Placed[] => vias.map((via) => circleAt(via, via.hole));
 
 const told = (what: string, places: readonly Point[]): string[] =>
   places.length > 0
@@ -80,7 +89,8 @@ function apart(some: readonly Placed[], others: readonly Placed[], aside: readon
   const [given, made] = withoutTwins(some.filter(hasArea), others.filter(hasArea));
   const corners = [...given, ...made].reduce((sum, one) => sum + one.length, 0);
   // what is no land pattern is not reckoned through: its places are told
-  if (corners > MOST_CORNERS) return given.map((one) => centreOf(boxOfPoints(one) as Box));
+  if (corners > MOST_CORNERS)
+    return (given.length > 0 ? given : made).map((one) => centreOf(boxOfPoints(one) as Box));
   const [a, b] = [given, made].map((all) => {
     const whole = unite(all);
     return aside.length > 0 ? subtract(whole, aside.map(outline)) : whole;

@@ -3,7 +3,7 @@ import { boxOfPoints, cornersOf, grow, type Box } from './box';
 import { backwards, flatten, type Contour, type Vertex } from './contour';
 import { grownOutline, uncut } from './cut-in';
 import { add, isQuarter, turn, type Point } from './point';
-import { area, type Polygon } from './polygon';
+import type { Polygon } from './polygon';
 
 /** Corners of a rectangle, x to the right and y up in the figure's own axes. */
 export type Corner = 'lower-left' | 'lower-right' | 'upper-right' | 'upper-left';
@@ -273,8 +273,8 @@ export const turnedOutline = onceTurned((figure, rotation) => turned(outlineOf(f
 
 /** The same, with the openings in it apart: what a pen goes along. */
 export const turnedOutlines = onceTurned((figure, rotation): readonly Contour[] => {
-  if (openingsOf(figure).length === 0) return [turnedOutline(figure, rotation)];
-  return uncut(flatten(outlineOf(figure), 0.0005)).map((one) => turned(one, rotation));
+  const rings = figure.kind === 'contour' ? ringsOf(figure) : [];
+  return rings.length < 2 ? [turnedOutline(figure, rotation)] : rings.map((one) => turned(one, rotation));
 });
 
 /** A polygon (of one corner or more) and the radius by which it is rounded. */
@@ -311,17 +311,21 @@ export function areaOf(figure: Figure): number {
   return measured(outlineOf(figure)).area;
 }
 
-/** What is free within a figure, clockwise, in its own axes; mm. Nothing, but for contours with openings cut in. */
-export function openingsOf(figure: Figure, tolerance = 0.0005): readonly Polygon[] {
-  if (figure.kind !== 'contour') return [];
-  return uncut(flatten(figure.outline, tolerance)).filter((one) => area(one) < 0);
+/** A figure's edge and the openings that are cut into it, which run clockwise; in its own axes. mm */
+export function ringsOf(figure: Figure, tolerance = 0.0005): readonly Polygon[] {
+  const outline = flatten(outlineOf(figure), tolerance);
+  return figure.kind === 'contour' ? uncut(outline) : [outline];
 }
+
+/** What is free within a figure: nothing, but for contours with openings cut in. */
+export const openingsOf = (figure: Figure): readonly Polygon[] =>
+  figure.kind === 'contour' ? ringsOf(figure).slice(1) : [];
 
 /** Length of a figure's outline and of the openings in it, mm. */
 export function perimeterOf(figure: Figure): number {
-  const parts =
-    openingsOf(figure).length > 0 ? uncut(flatten(outlineOf(figure), 0.0005)) : [outlineOf(figure)];
-  return parts.reduce((sum, one) => sum + measured(one).perimeter, 0);
+  const rings = figure.kind === 'contour' ? ringsOf(figure) : [];
+  if (rings.length < 2) return measured(outlineOf(figure)).perimeter;
+  return rings.reduce((sum, one) => sum + measured(one).perimeter, 0);
 }
 
 /** Area and length of a contour of straight and circular edges. */

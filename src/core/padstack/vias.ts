@@ -1,6 +1,4 @@
-import { flatten } from '../geometry/contour';
-import { uncut } from '../geometry/cut-in';
-import { outlineOf, sizeOf, type Figure } from '../geometry/figure';
+import { ringsOf, sizeOf, type Figure } from '../geometry/figure';
 import type { Point } from '../geometry/point';
 import { covers, inflate } from '../geometry/polygon';
 import { quantise } from '../units/length';
@@ -50,7 +48,7 @@ export function viaPlaces(land: Figure, plan: ViaPlan): ViaPlace[] {
   if (plan.pitchX <= 0 || plan.pitchY <= 0) return [];
   const columns = fit(width, plan.pitchX, plan.columns);
   const rows = fit(height, plan.pitchY, plan.rows);
-  const room = inflate(uncut(flatten(outlineOf(land), 0.001)), -size / 2 + 1e-6);
+  const room = inflate(ringsOf(land, 0.001), -size / 2 + 1e-6);
   const places: ViaPlace[] = [];
   for (let row = 0; row < rows; row += 1) {
     for (let column = 0; column < columns; column += 1) {

@@ -1,14 +1,12 @@
 import { cornersOf, gapBetween, overhang, type Box } from '../geometry/box';
 import { flatten } from '../geometry/contour';
-import { uncut } from '../geometry/cut-in';
 import {
   areaOf,
   contourFigure,
   contourOf,
   grown,
   growPlaced,
-  openingsOf,
-  outlineOf,
+  ringsOf,
   place,
   rectangle,
   sizeOf,
@@ -203,7 +201,7 @@ function layer(
   const { width, height } = sizeOf(pad);
   const cell = { width: width / columns, height: height / rows };
   const plain = pad.kind === 'rectangle' && !pad.chamfer && !pad.radius;
-  const [outline, ...openings] = uncut(flatten(outlineOf(pad), TOLERANCE));
+  const [outline, ...openings] = ringsOf(pad, TOLERANCE);
   if (!outline) return () => [];
   const free = openings.map((opening) => [...opening].reverse());
   // chords lie outside of the keep-outs' arcs
@@ -330,10 +328,10 @@ const keptOut = (polygon: Polygon): KeptOut => {
 /** An aperture in pieces, parted by bars across what is free within it: a stencil cannot hold an island. */
 export function withoutIslands(aperture: Figure, gap: number): Placed[] {
   const whole = place(aperture, { x: 0, y: 0 });
-  if (openingsOf(aperture).length === 0) return [whole];
-  const [edge, ...openings] = uncut(flatten(outlineOf(aperture), TOLERANCE));
+  const [edge, ...openings] = ringsOf(aperture, TOLERANCE);
+  if (!edge || openings.length === 0) return [whole];
   const free = openings.map((opening) => keptOut([...opening].reverse()));
-  return edge ? placedContour(parted([edge], whole, free, gap)) : [];
+  return placedContour(parted([edge], whole, free, gap));
 }
 
 function placedContour(polygons: readonly Polygon[]): Placed[] {

@@ -1,7 +1,8 @@
 import type { XMLBuilder } from 'xmlbuilder2/lib/interfaces';
 import type { Land, MaskOpening } from '../../footprint/footprint';
 import { circleAt, narrowOf, place, type Figure, type Placed } from '../../geometry/figure';
-import { fullTurn, turn, type Point } from '../../geometry/point';
+import { HOME, putPlaced, undone } from '../../geometry/placement';
+import type { Point } from '../../geometry/point';
 import type { PlacedPart } from '../../trial/trial';
 import { artworkOf, ofLand, type ArtObject, type LayerId } from '../artwork/layers';
 import { drawn, filled, type Features } from '../ipc2581/features';
@@ -95,12 +96,8 @@ class PartWriter {
     const pad = this.set(layerRef).ele('Pad', { padstackDefRef: of.stack });
     const { at, rotation } = of.frame;
     located(pad, at, rotation);
-    const about = (placed: Placed) =>
-      place(
-        placed.figure,
-        turn({ x: placed.at.x - at.x, y: placed.at.y - at.y }, -rotation),
-        fullTurn(placed.rotation - rotation),
-      );
+    const back = undone({ ...HOME, at, angle: rotation });
+    const about = (placed: Placed) => putPlaced(back, placed);
     const first = about(only);
     const isPlain = Math.hypot(first.at.x, first.at.y) < 1e-9 && first.rotation < 1e-9;
     if (own.length === 1 && islands.length === 0 && isPlain) this.book.standard(pad, only.figure);
