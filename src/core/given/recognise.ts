@@ -4,6 +4,7 @@ import { pointToSegment } from '../geometry/distance';
 import {
   areaOf,
   contourFigure,
+  contourOf,
   outlineOf,
   place,
   rectangle,
@@ -106,4 +107,10 @@ function fits(candidate: Placed, points: readonly Point[], contour: Contour): bo
   return [...contour, ...points].every((p) =>
     edge.some((a, i) => pointToSegment(p, a, edge[(i + 1) % edge.length] as Point) < OFF),
   );
+}
+
+/** A figure larger or smaller along each axis, about the origin. */
+export function scaledPlaced(placed: Placed, byX: number, byY: number): Placed {
+  const outline = byX === byY ? contourOf(placed) : flatten(contourOf(placed), 0.0005);
+  return recognised(outline.map((corner) => ({ ...corner, x: corner.x * byX, y: corner.y * byY })));
 }

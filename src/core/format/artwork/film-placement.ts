@@ -1,8 +1,6 @@
-import { flatten } from '../../geometry/contour';
-import { contourOf, type Placed } from '../../geometry/figure';
 import { HOME, putPlaced, putPoint, type Placement } from '../../geometry/placement';
 import { fullTurn, type Point } from '../../geometry/point';
-import { recognised } from '../../given/recognise';
+import { scaledPlaced } from '../../given/recognise';
 import { quantise } from '../../units/length';
 import type { FilmObject } from './read-gerber';
 
@@ -45,11 +43,6 @@ export function putWhole(whole: FilmPlacement, object: FilmObject): FilmObject {
     (made, placement) => put(placement, made),
     scaled,
   );
-}
-
-export function scaledPlaced(placed: Placed, byX: number, byY: number): Placed {
-  const outline = byX === byY ? contourOf(placed) : flatten(contourOf(placed), 0.0005);
-  return recognised(outline.map((corner) => ({ ...corner, x: corner.x * byX, y: corner.y * byY })));
 }
 
 export function scaledObject(object: FilmObject, byX: number, byY: number): FilmObject {

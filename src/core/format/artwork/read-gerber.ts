@@ -3,18 +3,11 @@ import { contourOf, place, rectangle, type Placed } from '../../geometry/figure'
 import { HOME, putPlaced, putPoint, type Placement } from '../../geometry/placement';
 import { fullTurn, type Point } from '../../geometry/point';
 import { area, swept, type Polygon, type Polyline } from '../../geometry/polygon';
-import { recognised } from '../../given/recognise';
+import { recognised, scaledPlaced } from '../../given/recognise';
 import { quantise } from '../../units/length';
 import { fail, ok, type Result } from '../../units/result';
-import {
-  AS_DRAWN,
-  isAsDrawn,
-  put,
-  putWhole,
-  scaledObject,
-  scaledPlaced,
-  type FilmPlacement,
-} from './film-placement';
+import { arcOf, type ArcWay } from './film-arcs';
+import { AS_DRAWN, isAsDrawn, put, putWhole, scaledObject, type FilmPlacement } from './film-placement';
 import { macroShape, regular, type ApertureFigure, type Macro } from './read-macro';
 
 // Films of the Gerber layer format, with attributes (X2) or without (X1, and older files that give unit and
@@ -102,9 +95,6 @@ type Aperture =
   | { readonly kind: 'block'; readonly objects: FilmObject[] }
   | { readonly kind: 'nothing'; readonly use: string };
 
-/** So far the ends of an arc may lie from one circle: rounding of coarse numbers, mm. */
-const ARC_OFF = 0.05;
-
 class FilmReader {
   wrong: string | null = null;
   ended = false;
@@ -123,8 +113,7 @@ class FilmReader {
   private at = { x: 0, y: 0 };
   private current: string | null = null;
   private way: 'G01' | 'G02' | 'G03' = 'G01';
-  /** How middles of arcs are said: within a quarter without signs (G74), or anywhere (G75). */
-  private arcs: 'quarter' | 'any' | null = null;
+  private arcs: ArcWay = null;
   private operation = 'D02';
   private region: { x: number; y: number; bulge?: number }[] | null = null;
   private clear = false;
@@ -550,50 +539,11 @@ class FilmReader {
   private bend(line: { x: number; y: number; bulge?: number }[], to: Point, offset: Point): void {
     if (this.way === 'G01') return;
     const from = line.at(-1) as { x: number; y: number; bulge?: number };
-    const isLeft = this.way === 'G03';
-    const sweepAbout = (centre: Point): number => {
-      const angleOf = (p: Point) => Math.atan2(p.y - centre.y, p.x - centre.x);
-      const by = angleOf(to) - angleOf(from);
-      if (isLeft) return by <= 1e-9 ? by + 2 * Math.PI : by;
-      return by >= -1e-9 ? by - 2 * Math.PI : by;
-    };
-    const inQuarter = [1, -1]
-      .flatMap((sx) =>
-        [1, -1].map((sy) => ({ x: from.x + sx * Math.abs(offset.x), y: from.y + sy * Math.abs(offset.y) })),
-      )
-      .filter((one) => Math.abs(sweepAbout(one)) <= Math.PI / 2 + 1e-6);
-    const anywhere = [{ x: from.x + offset.x, y: from.y + offset.y }];
-    const off = (centre: Point) =>
-      Math.abs(
-        Math.hypot(from.x - centre.x, from.y - centre.y) - Math.hypot(to.x - centre.x, to.y - centre.y),
-      );
-    const nearest = (centres: readonly Point[]) => [...centres].sort((a, b) => off(a) - off(b))[0];
-    let centre = nearest(this.arcs === 'quarter' ? inQuarter : anywhere);
-    if (centre && off(centre) > ARC_OFF) {
-      // old films leave out which of the two ways they have
-      const other = this.arcs === null ? nearest(inQuarter) : undefined;
-      if (other && off(other) <= ARC_OFF) {
-        centre = other;
-        this.leave('how the middles of its arcs are meant (G74 or G75), which was taken from their ends');
-      } else this.leave('an arc whose ends lie at different distances from its middle');
-    }
-    const radius = centre ? Math.hypot(from.x - centre.x, from.y - centre.y) : 0;
-    if (!centre || radius < 1e-9) {
-      this.leave('an arc without a middle');
-      return;
-    }
-    const sweep = sweepAbout(centre);
-    if (Math.abs(sweep) <= Math.PI * 1.2) {
-      from.bulge = Math.tan(sweep / 4);
-      return;
-    }
-    const half = Math.atan2(from.y - centre.y, from.x - centre.x) + sweep / 2;
-    from.bulge = Math.tan(sweep / 8);
-    line.push({
-      x: quantise(centre.x + radius * Math.cos(half)),
-      y: quantise(centre.y + radius * Math.sin(half)),
-      bulge: Math.tan(sweep / 8),
-    });
+    const arc = arcOf(from, to, offset, { isLeft: this.way === 'G03', way: this.arcs });
+    if (!arc) return this.leave('an arc without a middle');
+    if (arc.doubt !== null) this.leave(arc.doubt);
+    from.bulge = arc.bulge;
+    if (arc.halfway) line.push(arc.halfway);
   }
 
   private endContour(): void {

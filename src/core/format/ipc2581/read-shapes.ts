@@ -15,9 +15,8 @@ import { HOME, putPlaced, type Placement } from '../../geometry/placement';
 import { fullTurn, type Point } from '../../geometry/point';
 import { area, type Polygon, type Polyline } from '../../geometry/polygon';
 import { undrilled, withOpenings } from '../../given/openings';
-import { recognised } from '../../given/recognise';
+import { recognised, scaledPlaced } from '../../given/recognise';
 import { quantise } from '../../units/length';
-import { scaledPlaced } from '../artwork/film-placement';
 import { all, everywhere, one, type XmlNode } from '../xml-tree';
 
 // Shapes of an IPC-2581 file: the standard's primitives, sets of them, contours and lines, by reference to the

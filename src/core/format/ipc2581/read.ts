@@ -1,9 +1,7 @@
-import { boxOfPoints, type Box } from '../../geometry/box';
-import { flatten, type Contour } from '../../geometry/contour';
 import { circleAt, sizeOf, type Placed } from '../../geometry/figure';
-import { HOME, putPlaced, putPoint, undone, within, type Placement } from '../../geometry/placement';
+import { HOME, putPlaced, undone, within, type Placement } from '../../geometry/placement';
 import { distance, fullTurn, type Point } from '../../geometry/point';
-import { area, type Polygon, type Polyline } from '../../geometry/polygon';
+import type { Polygon, Polyline } from '../../geometry/polygon';
 import { pinsNamed } from '../../given/pins';
 import { joined, type Layers } from '../../given/join';
 import {
@@ -19,16 +17,9 @@ import { placesIn } from '../../given/places';
 import { fail, ok, type Result } from '../../units/result';
 import { layerCalled } from '../layer-words';
 import { all, everywhere, one, readXml, type XmlNode } from '../xml-tree';
-import {
-  contourOf,
-  foreignUnit,
-  placementOf,
-  scaleOf,
-  shapeReader,
-  unitFactor,
-  type ShapeReader,
-} from './read-shapes';
+import { foreignUnit, placementOf, scaleOf, shapeReader, unitFactor, type ShapeReader } from './read-shapes';
 import { agreed } from '../../words/agreed';
+import { drawnOf, moved } from './read-drawn';
 import { asOne, cornersOf, merged, withBores, withVias, type Bore } from './gather';
 
 // Packages of an IPC-2581 file (revisions B and C) with their land patterns, as others write them. A package
@@ -333,9 +324,7 @@ class Reader {
         ? { ...land, number: pins.find(({ at }) => at && distance(at, land.copper.at) < 0.01)?.number ?? '' }
         : land,
     );
-    const { pickup, body } = this.outlines(node, left);
-    if (pickup && body) this.pickup(pickup, body, left);
-    const legend = this.legend(node, left);
+    const { body, legend } = drawnOf(node, this.shapes, this.factor, left);
     const tall = height === undefined ? undefined : this.shapes.mm(height);
     const named = pinsNamed(pins);
     return {
@@ -624,73 +613,6 @@ class Reader {
     }
     return found;
   }
-
-  /** The body: as the assembly drawing has it, else the outline of the package. */
-  private outlines(
-    node: XmlNode,
-    left: string[],
-  ): { readonly pickup: Point | null; readonly body: Contour | null } {
-    const drawn = one(one(node, 'AssemblyDrawing'), 'Outline');
-    const outline = drawn ?? one(node, 'Outline');
-    const shape = outline?.children.find(({ name }) => name !== 'LineDesc' && name !== 'LineDescRef');
-    const body = shape?.name === 'Polygon' ? contourOf(shape, this.factor) : null;
-    const marks = all(one(node, 'AssemblyDrawing'), 'Marking').length;
-    if (marks > 0)
-      left.push(
-        agreed(
-          marks,
-          '# [mark of the assembly drawing is|marks of the assembly drawing are] left out: Tapis draws its own.',
-        ),
-      );
-    const point = one(node, 'PickupPoint');
-    const { mm } = this.shapes;
-    return {
-      pickup: point ? { x: mm(point.attributes['x']), y: mm(point.attributes['y']) } : null,
-      body: body && uncut(body),
-    };
-  }
-
-  private pickup(at: Point, body: Contour, left: string[]): void {
-    const { minX, maxX, minY, maxY } = boxOfPoints(flatten(body)) as Box;
-    const off = distance(at, { x: (minX + maxX) / 2, y: (minY + maxY) / 2 });
-    if (off > 1e-3)
-      left.push(
-        `Its pick-up point lies ${off.toFixed(3)} mm from the middle of the body; Tapis picks it up in the middle.`,
-      );
-  }
-
-  private legend(node: XmlNode, left: string[]): GivenPattern['legend'] | null {
-    const screen = one(node, 'SilkScreen');
-    if (!screen) return null;
-    const lines: Polyline[] = [];
-    let width = 0;
-    let pin1: Polygon | undefined;
-    let texts = 0;
-    for (const mark of [...all(screen, 'Marking'), ...all(screen, 'Outline')]) {
-      const usage = mark.attributes['markingUsage'] ?? 'NONE';
-      if (usage === 'REFDES' || usage === 'PARTNAME' || usage === 'TARGET') {
-        texts += 1;
-        continue;
-      }
-      const strokes = this.shapes.lines(mark);
-      for (const stroke of strokes) {
-        lines.push(moved(stroke.points, mark, this.factor, HOME));
-        width = Math.max(width, stroke.width);
-      }
-      const filled = this.shapes.figures(mark);
-      if (filled[0] && !pin1 && (usage === 'PIN_ONE' || strokes.length === 0)) pin1 = cornersOf(filled[0]);
-      else lines.push(...filled.map((figure) => closed(cornersOf(figure))));
-    }
-    if (texts > 0)
-      left.push(
-        agreed(
-          texts,
-          '# [text of the legend is|texts of the legend are] left out: Tapis writes reference and value its own way.',
-        ),
-      );
-    if (lines.length === 0 && !pin1) return null;
-    return { lines, width: width > 0 ? width : 0.12, ...(pin1 ? { pin1 } : {}) };
-  }
 }
 
 interface Board {
@@ -751,33 +673,10 @@ function worstOff(lands: readonly GivenLand[], pins: readonly PinSeen[]): number
   return worst;
 }
 
-const closed = (polygon: Polygon): Polyline => [...polygon, polygon[0] as Point];
 const closes = (line: Polyline): boolean =>
   line.length > 3 && distance(line[0] as Point, line.at(-1) as Point) < 1e-5;
 /** A closed line as the polygon that it runs round. */
 const opened = (line: Polyline): Polygon => (closes(line) ? line.slice(0, -1) : line);
-
-/** A line where its node puts it, and where the component lies. */
-function moved(line: Polyline, node: XmlNode, factor: number, back: Placement): Polyline {
-  const at = placementOf(node, factor) ?? HOME;
-  return line.map((p) => putPoint(back, putPoint(at, p)));
-}
-
-/** A box whose corner is cut, as assembly drawings mark terminal 1, as the box. */
-function uncut(body: Contour): Contour {
-  const box = boxOfPoints(body);
-  if (!box || body.length !== 5 || body.some(({ bulge }) => bulge)) return body;
-  const { minX, minY, maxX, maxY } = box;
-  const corners = [
-    { x: minX, y: minY },
-    { x: maxX, y: minY },
-    { x: maxX, y: maxY },
-    { x: minX, y: maxY },
-  ];
-  const there = corners.filter((corner) => body.some((p) => distance(p, corner) < 1e-6));
-  const whole = (maxX - minX) * (maxY - minY);
-  return there.length === 3 && Math.abs(area(flatten(body))) > whole * 0.8 ? corners : body;
-}
 
 /** An area with what its file says that it is free of. */
 function keepOut(placed: Placed, set: XmlNode): GivenArea {
