@@ -192,13 +192,21 @@ function unpackedFiles(files: readonly ImportFile[]): Result<TextFile[], string>
 export const isZip = (bytes: Uint8Array): boolean =>
   bytes[0] === 0x50 && bytes[1] === 0x4b && bytes[2] === 3 && bytes[3] === 4;
 
-/** The text of a file: UTF-8, or where it is none, letters by their codes. */
+/** The text of a file: UTF-16 where it says so, else UTF-8, or where it is none, letters by their codes. */
 function textOf(bytes: Uint8Array): string {
-  try {
-    return strFromU8(bytes);
-  } catch {
-    return strFromU8(bytes, true);
-  }
+  const [a, b] = bytes;
+  if ((a === 0xff && b === 0xfe) || (a === 0xfe && b === 0xff)) return pairsOfBytes(bytes, a === 0xff);
+  const text = strFromU8(bytes);
+  return text.includes('\uFFFD') ? strFromU8(bytes, true) : text;
+}
+
+/** The letters of UTF-16. @param isLittle whether the lower byte of a letter comes first */
+function pairsOfBytes(bytes: Uint8Array, isLittle: boolean): string {
+  const low = isLittle ? 0 : 1;
+  const parts: string[] = [];
+  for (let i = 2; i + 1 < bytes.length; i += 2)
+    parts.push(String.fromCharCode((bytes[i + low] ?? 0) | ((bytes[i + 1 - low] ?? 0) << 8)));
+  return parts.join('');
 }
 
 /** A pattern as a document that draws what the file gives, and what of it is not as it was. */

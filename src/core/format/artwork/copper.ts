@@ -3,12 +3,14 @@ import { overhang } from '../../geometry/box';
 import { areaOf, circleAt, contourOf, type Figure, type Placed } from '../../geometry/figure';
 import { gapBetweenFigures, roomWithin } from '../../geometry/gaps';
 import { neighboursOf } from '../../geometry/neighbours';
-import { area, encloses, subtract, unite, type Polygon } from '../../geometry/polygon';
+import { distance, type Point } from '../../geometry/point';
+import { area, encloses, intersect, subtract, unite, uniteAreas, type Polygon } from '../../geometry/polygon';
 import type { CopperPiece } from '../../given/join';
 import { recognised } from '../../given/recognise';
 import { placesIn } from '../../given/places';
 import { formatNumber } from '../../units/length';
 import { fail, ok, type Result } from '../../units/result';
+import { figuresOf } from './read-macro';
 import { inkOf, isShort, type Ink } from './ink';
 import { agreed } from '../../words/agreed';
 import type { FilmObject } from './read-gerber';
@@ -22,12 +24,14 @@ export interface Piece extends CopperPiece {
 
 /**
  * Copper that may be a land: what is flashed, and what is filled or painted and no conductor.
+ * @param drilled holes of the board
  * @param freed openings of the mask over it; `null` where there is no such film
  * @param left takes what is none, in words
  */
 export function copperOf(
   objects: readonly FilmObject[],
   freed: readonly Placed[] | null,
+  drilled: readonly Placed[],
   left: string[],
 ): Result<Piece[], string> {
   const inked = inkOf(objects.filter(({ use }) => !/^(Conductor|NonConductor|CopperBalancing)/.test(use)));
@@ -68,7 +72,7 @@ export function copperOf(
   return ok(
     withoutCovered(
       overlapping(
-        withoutPours(drawn, left).map(({ placed, openings, said }): Piece => {
+        melted(withoutPours(drawn, left), drilled, left).map(({ placed, openings, said }): Piece => {
           const { use, number, component } = said;
           const kind = /Via/.test(use)
             ? 'via'
@@ -86,18 +90,98 @@ export function copperOf(
           };
         }),
       ),
+      drilled,
       left,
     ),
   );
 }
 
-/** What lies wholly within another piece of copper shows nothing of its own; rings of vias do. */
-function withoutCovered(pieces: readonly Piece[], left: string[]): Piece[] {
+/**
+ * Filled areas that the film does not call by a number and that overlap are one land, as copper is; and so is what
+ * a pen leaves at the middle of what it paints. What else overlaps is told.
+ */
+function melted(areas: readonly Ink[], drilled: readonly Placed[], left: string[]): readonly Ink[] {
+  const isOpen = ({ said: { number, use } }: Ink) => number === '' && !/Via/.test(use);
+  const isArea = ({ said, isPainted }: Ink) => said.kind === 'region' || isPainted;
+  const index = neighboursOf(areas.map(({ placed }) => placed));
+  const groups = new Map<number, number[]>();
+  const groupOf = areas.map((_, i) => i);
+  const apart: Point[] = [];
+  areas.forEach((one, i) => {
+    if (!isOpen(one)) return;
+    for (const k of index.near(one.placed)) {
+      const other = areas[k] as Ink;
+      // what lies wholly within another is none of its own
+      if (k <= i || !isOpen(other) || isWithin(one, other) || !overlaps(one, other)) continue;
+      const isDab = [
+        [one, other],
+        [other, one],
+      ].some(([a, b]) => a?.isPainted && b?.placed.figure.kind === 'round' && !isDrilled(b.placed, drilled));
+      const [from, to] = [groupOf[k] as number, groupOf[i] as number];
+      if ((isArea(one) && isArea(other)) || isDab) {
+        if (from === to) continue;
+        const own = [...(groups.get(to) ?? [to]), ...(groups.get(from) ?? [from])];
+        groups.delete(from);
+        groups.set(to, own);
+        for (const member of own) groupOf[member] = to;
+      } else apart.push(one.placed.at);
+    }
+  });
+  if (apart.length > 0)
+    left.push(
+      `${agreed(apart.length, '# [land overlaps another and is|lands overlap others and are] kept as drawn')}: ${placesIn(apart)}.`,
+    );
+  const made = new Map<number, readonly Ink[]>();
+  for (const own of groups.values()) {
+    const all = own.map((i) => areas[i] as Ink);
+    const first = Math.min(...own);
+    made.set(
+      first,
+      figuresOf(uniteAreas(all.flatMap(outlinesOf))).map((figure) => ({
+        ...(areas[first] as Ink),
+        ...figure,
+      })),
+    );
+    for (const i of own) if (i !== first) made.set(i, []);
+  }
+  const whole = [...groups.values()].map((own) => (areas[Math.min(...own)] as Ink).placed.at);
+  if (whole.length > 0)
+    left.push(
+      `${agreed(whole.length, '# [land is|lands are] drawn as areas that overlap, and taken as what they cover together')}: ${placesIn(whole)}.`,
+    );
+  return areas.flatMap((one, i) => made.get(i) ?? [one]);
+}
+
+/** What an area covers: its outline, and what is free within it the other way round. */
+const outlinesOf = ({ placed, openings }: Ink): readonly Polygon[] =>
+  openings.length > 0
+    ? subtract(
+        [flatten(contourOf(placed))],
+        openings.map((one) => (area(one) < 0 ? [...one].reverse() : one)),
+      )
+    : [flatten(contourOf(placed))];
+
+/** Whether one of two areas covers the other. */
+const isWithin = (a: Ink, b: Ink): boolean =>
+  (b.openings.length === 0 && liesIn(a.placed, b.placed)) ||
+  (a.openings.length === 0 && liesIn(b.placed, a.placed));
+
+function overlaps(one: Ink, other: Ink): boolean {
+  if (gapBetweenFigures(one.placed, other.placed) > -1e-6) return false;
+  if (one.openings.length + other.openings.length === 0) return true;
+  return intersect(outlinesOf(one), outlinesOf(other)).some((piece) => Math.abs(area(piece)) > 1e-7);
+}
+
+const isDrilled = ({ at }: Placed, drilled: readonly Placed[]): boolean =>
+  drilled.some((hole) => distance(hole.at, at) < 0.02);
+
+/** What lies wholly within another piece of copper shows nothing of its own; rings of holes do. */
+function withoutCovered(pieces: readonly Piece[], drilled: readonly Placed[], left: string[]): Piece[] {
   const index = neighboursOf(pieces.map(({ placed }) => placed));
   const isCovered = (piece: Piece) =>
     piece.number === '' &&
     piece.use !== 'via' &&
-    piece.placed.figure.kind !== 'round' &&
+    !isDrilled(piece.placed, drilled) &&
     index.near(piece.placed).some((i) => {
       const other = pieces[i] as Piece;
       return other !== piece && !other.openings && liesIn(piece.placed, other.placed);
@@ -158,10 +242,12 @@ function withoutPours(areas: readonly Ink[], left: string[]): readonly Ink[] {
     if (!isWinding(area)) return true;
     const others = index.near(placed).flatMap((i) => {
       const other = areas[i] as Ink;
-      return other === area ? [] : [other.placed];
+      return other === area ? [] : [other];
     });
-    const under = others.filter((other) => gapBetweenFigures(placed, circleAt(other.at, 0.001)) < 0);
-    const round = others.some((other) => openings.some((opening) => encloses(opening, other.at)));
+    const under = others.filter((other) => gapBetweenFigures(placed, circleAt(other.placed.at, 0.001)) < 0);
+    const round = others.some(
+      (other) => openings.some((opening) => encloses(opening, other.placed.at)) && !overlaps(area, other),
+    );
     const isKept = under.length < POUR.lands && !round;
     if (!isKept) poured.push(area);
     return isKept;

@@ -35,8 +35,8 @@ export interface TextFile {
 export interface SortedFilm {
   readonly name: string;
   readonly role: FilmRole;
-  /** What it is taken for it by. */
-  readonly by: 'attribute' | 'name' | 'choice' | 'nothing';
+  /** What it is taken for it by: `side` where its name says no more than that. */
+  readonly by: 'attribute' | 'name' | 'side' | 'choice' | 'nothing';
   readonly film: Film | null;
   /** Of a drill file whose numbers can be read in two ways: both. */
   readonly drills: readonly DrillFile[];
@@ -73,16 +73,23 @@ export function sortFilms(
       if (!film.ok) return fail(`${name}: ${film.error}`);
       const said = roleSaid(film.value.attributes.get('.FileFunction'));
       const called = roleCalled(name);
+      const side = called ? null : sideCalled(name);
       sorted.push({
         name,
-        role: own ?? said ?? called ?? 'leave',
-        by: own ? 'choice' : said ? 'attribute' : called ? 'name' : 'nothing',
+        role: own ?? said ?? called ?? side ?? 'leave',
+        by: own ? 'choice' : said ? 'attribute' : called ? 'name' : side ? 'side' : 'nothing',
         film: film.value,
         drills: [],
       });
     } else return fail(`${name} is neither a film (Gerber) nor a drill file (XNC).`);
   }
-  return ok(only(sorted));
+  return ok(only(bySide(sorted)));
+}
+
+/** What says only its side is copper where it is the one film of it that may be. */
+function bySide(sorted: readonly SortedFilm[]): readonly SortedFilm[] {
+  const count = (role: FilmRole) => sorted.filter((one) => one.role === role && one.film).length;
+  return sorted.map((one) => (one.by === 'side' && count(one.role) > 1 ? { ...one, role: 'leave' } : one));
 }
 
 /** One film alone that does not say what it shows is taken for copper. */
@@ -111,18 +118,18 @@ function roleSaid(said: string | undefined): FilmRole | null {
 function roleCalled(name: string): FilmRole | null {
   const plain = name.replace(/^.*\//, '');
   const said = layerCalled(plain.replace(/\.[a-z0-9]+$/i, ''));
-  const words = plain.toLowerCase();
-  const isTop =
-    /\btop\b|layer.?1\b|component.?side|bestückungsseite|oben|côté composants|dessus|superior|верхн|顶层/.test(
-      words.replaceAll('_', ' '),
-    );
   // “component side” names a side, and no body
-  const kind = said.kind === 'body' && isTop ? null : said.kind;
+  const kind = said.kind === 'body' && said.isNear ? null : said.kind;
   const ending = layerEnding(plain);
   if (ending) return roleOf(ending);
   if (kind !== null) return roleOf({ ...said, kind });
-  if (said.isInner && !isTop) return 'leave';
-  return isTop ? 'copper' : said.isFar ? 'far-copper' : null;
+  return said.isInner && !said.isNear ? 'leave' : null;
+}
+
+/** What a film may be whose name says its side only. */
+function sideCalled(name: string): FilmRole | null {
+  const { isNear, isFar } = layerCalled(name.replace(/^.*\//, '').replace(/\.[a-z0-9]+$/i, ''));
+  return isNear ? 'copper' : isFar ? 'far-copper' : null;
 }
 
 function roleOf({ kind, isFar, isInner }: CalledLayer): FilmRole {

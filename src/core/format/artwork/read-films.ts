@@ -35,14 +35,19 @@ export function patternsOfFilms(
   name: string,
   { box }: FilmsAsked = {},
 ): Result<GivenFile & { readonly copper: readonly Placed[] }, string> {
-  const left = sorted.flatMap(({ name: file, film, drills, role }) => [
+  const left = sorted.flatMap(({ name: file, film, drills, role, by }) => [
     ...((film ?? drills[0])?.left ?? []).map((words) => `${file}: ${words}`),
-    ...(role === 'leave' && (film?.objects.length ?? drills[0]?.holes.length ?? 0) > 0
+    ...(role === 'leave' && by !== 'side' && (film?.objects.length ?? drills[0]?.holes.length ?? 0) > 0
       ? [`${file} shows nothing that a pattern has, and is left out.`]
       : []),
   ]);
   for (const { name: file, role, by, film } of sorted) {
-    if (by === 'name') left.push(`${file} does not say what it shows; by its name it was taken for ${role}.`);
+    if (by === 'side' && role === 'leave')
+      left.push(
+        `${file} says no more than its side, and so do others, or another shows the copper of it: it is left out. Say what it shows.`,
+      );
+    else if (by === 'name' || by === 'side')
+      left.push(`${file} does not say what it shows; by its name it was taken for ${role}.`);
     else if (by === 'nothing' && role === 'copper')
       left.push(`${file} does not say what it shows; it was taken for copper.`);
     if (/copper$/.test(role) && /^Negative/i.test(film?.attributes.get('.FilePolarity') ?? ''))
@@ -154,8 +159,8 @@ function boardOf(sorted: readonly SortedFilm[], left: string[]): Result<Board, s
   };
   const mask = areasOf('mask', 'the mask');
   const maskOther = areasOf('far-mask', 'the mask of the far side');
-  const near = copperOf(of('copper'), mask, left);
-  const far = copperOf(of('far-copper'), maskOther, left);
+  const near = copperOf(of('copper'), mask, drilled, left);
+  const far = copperOf(of('far-copper'), maskOther, drilled, left);
   if (!near.ok) return fail(`The film of the copper: ${near.error}`);
   if (!far.ok) return fail(`The film of the copper of the far side: ${far.error}`);
   const cut = of('cut-outs').flatMap(({ placed, clear }): DrilledHole[] =>

@@ -69,7 +69,7 @@ const HEADS: readonly (readonly [RegExp, PadColumn])[] = [
   [/^(plating|plated|pth|metallisiert|métallisé|metalizado|metallizzato|металлизация)$/, 'plating'],
   [/^(what|kind|type)$/, 'what'],
   [/^(direction|dir)$/, 'direction'],
-  [/^((board )?side|layer|seite|ebene|côté|couche|lado|capa|lato|strato|camada|сторона|слой)$/, 'side'],
+  [/^((board )?side|layer|seite|ebene|lage|côté|couche|lado|capa|lato|strato|camada|сторона|слой)$/, 'side'],
   [
     new RegExp(
       `^(number|no|nr|num|n°|nº|№|#|numéro|número|numero|nummer|номер|(${pad})([ .-]*(no|nr|number|nummer|num|n°|nº|№|#|name|id))?|designator)$`,
@@ -81,11 +81,16 @@ const HEADS: readonly (readonly [RegExp, PadColumn])[] = [
 
 /** Units that a head or a cell may say. */
 export const UNIT =
-  /(?:[\s_([]+|(?<=[\d.]))(mm|µm|um|μm|microns?|mils?|thou|inch(es)?|in|deg|°|мм|мкм)[\])]?\.?$/i;
+  /(?:[\s_([]+(?:(?:in|en|em)\s+)?|(?<=[\d.]))(mm|µm|um|μm|microns?|mils?|thou|inch(es)?|in|deg|°|мм|мкм)[\])]?\.?$/i;
 
 /** The words of a head: lower case, without its unit. */
 export const headWords = (head: string): string =>
-  head.toLowerCase().replaceAll('_', ' ').replace(UNIT, '').replace(/[.:]$/, '').trim();
+  head
+    .toLowerCase()
+    .replaceAll('_', ' ')
+    .replace(UNIT, '')
+    .replace(/[.:,;]$/, '')
+    .trim();
 
 /** What a column holds by its head; `null` where that says nothing. */
 export const columnOf = (head: string): PadColumn | null =>

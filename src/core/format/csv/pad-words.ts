@@ -1,5 +1,5 @@
 // Words in heads of pad tables, in English, German, French, Spanish, Italian, Portuguese, Dutch, Swedish, Polish,
-// Russian, Chinese and Japanese.
+// Danish, Finnish, Czech, Hungarian, Turkish, Russian, Chinese, Japanese and Korean.
 
 /** Alternatives of a pattern, one a meaning. */
 export const WORDS_OF_LENGTHS = {
@@ -8,13 +8,17 @@ export const WORDS_OF_LENGTHS = {
   corner: 'corner|ecke|coin|esquina|angolo|spigolo|canto|угол',
   start: 'start|from|von|d[ée]but|inicio|inizio|in[íi]cio|начало',
   end: 'end|to|bis|fin|fine|fim|конец',
-  pad: 'pad|pin|land|terminal|anschluss|pastille|plage|borne|patilla|isla|piazzola|piedino|ilha|lödyta|pole|вывод|площадка|контакт|焊盘|引脚|ランド|パッド',
-  length: 'length|länge|longueur|longitud|largo|lunghezza|comprimento|lengte|längd|długość|длина|长度?|長さ',
-  width: 'width|breite|largeur|ancho|anchura|larghezza|largura|breedte|bredd|szerokość|ширина|宽度?|幅',
-  height: 'height|höhe|hauteur|alto|altura|altezza|hoogte|höjd|wysokość|высота|高度?|高さ',
+  pad: 'pad|pin|ball|land|terminal|anschluss|pastille|plage|borne|patilla|isla|piazzola|piedino|ilha|lödyta|loddeø|pinne|nasta|juotosalue|pole|ploška|vývod|forrszem|ped|bacak|вывод|площадка|контакт|焊盘|引脚|ランド|パッド|패드|핀|단자',
+  length:
+    'length|länge|longueur|longitud|largo|lunghezza|comprimento|lengte|længde|lengde|längd|pituus|długość|délka|hossz(?:úság)?|uzunluk|длина|长度?|長さ|길이',
+  width:
+    'width|breite|largeur|ancho|anchura|larghezza|largura|breedte|bredde?|leveys|szerokość|šířka|szélesség|genişlik|ширина|宽度?|幅|너비|폭',
+  height:
+    'height|höhe|hauteur|alto|altura|altezza|hoogte|højde|høyde|höjd|korkeus|wysokość|výška|magasság|yükseklik|высота|高度?|高さ|높이',
   size: 'size|dim(?:ension)?|größe|maß|taille|tama[ñn]o|medida|dimensione|dimensi[óo]n|dimensão|tamanho|размер|ø|⌀',
-  diameter: 'dia(?:meter)?|ø|⌀|durchmesser|diam[èe]tre|di[áa]metro|diametro|średnica|диаметр|直径',
-  hole: 'hole|drill|bore|bohrung|bohrloch|perçage|trou|taladro|agujero|foro|furo|gat|hål|otwór|отверстие|孔径?|穴',
+  diameter:
+    'dia(?:meter)?|ø|⌀|durchmesser|diam[èe]tre|di[áa]metro|diametro|halkaisija|średnica|průměr|átmérő|çap|диаметр|直径|지름|직경',
+  hole: 'hole|drill|bore|bohrung|bohrloch|perçage|trou|taladro|agujero|foro|furo|gat|hull?|hål|reikä|otwór|otvor|furat|delik|отверстие|孔径?|穴|구멍',
 } as const;
 
 /** Shapes that lands have in pad tables. */

@@ -271,9 +271,9 @@ function unitOf(
 
 /** Sides of the board as tables say them; a hole's land is on both. */
 const FAR =
-  /^(far|bottom|bot|b|back|solder|unten|rück(seite)?|lötseite|dessous|arrière|inferior|abajo|inferiore|sotto|baixo|низ|нижн\S*)( ?(side|layer|copper|cu))?$/i;
+  /^(far|bottom|bot|b|back|solder|unten|unterseite|rück(seite)?|lötseite|dessous|arrière|inferior|abajo|inferiore|sotto|baixo|низ|нижн\S*)( ?(side|layer|copper|cu))?$/i;
 const NEAR =
-  /^(near|top|t|front|component|both|all|through|oben|vorder(seite)?|bestückungsseite|dessus|superior|arriba|superiore|sopra|cima|верх|верхн\S*)( ?(side|layer|copper|cu))?$/i;
+  /^(near|top|t|front|component|both|all|through|oben|oberseite|vorder(seite)?|bestückungsseite|dessus|superior|arriba|superiore|sopra|cima|верх|верхн\S*)( ?(side|layer|copper|cu))?$/i;
 
 class RowReader {
   private readonly lands: (GivenLand & { vias: GivenVia[]; windows: Placed[] })[] = [];

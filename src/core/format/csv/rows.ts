@@ -21,14 +21,29 @@ export function numberOf(text: string): number {
 }
 
 export function rowsOf(text: string): { readonly rows: string[][]; readonly errors: readonly string[] } {
-  if (/^\s*</.test(text)) return { rows: rowsOfHtml(text), errors: [] };
+  if (/^\s*</.test(text)) return upright(rowsOfHtml(text), []);
   const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' });
   const rows = parsed.data.map((row) => row.map((cell) => cell.trim()));
   const errors = parsed.errors
     .filter(({ type }) => type === 'Quotes')
     .map(({ message, row }) => `Row ${(row ?? 0) + 1}: ${message}.`);
-  return { rows: rows.every((row) => row.length < 3) ? rowsOfPlain(text) : rows, errors };
+  return upright(rows.every((row) => row.length < 3) ? rowsOfPlain(text) : rows, errors);
 }
+
+/** A table whose heads stand below each other, with a column for each land, turned so that each has a row. */
+function upright(rows: string[][], errors: readonly string[]) {
+  const isTurned =
+    headRow(rows) === null && sayPlace(rows.slice(0, MOST_COLUMNS).map(([head = '']) => columnOf(head)));
+  if (!isTurned) return { rows, errors };
+  const columns = Math.max(...rows.map((row) => row.length));
+  return {
+    rows: Array.from({ length: columns }, (_, i) => rows.slice(0, MOST_COLUMNS).map((row) => row[i] ?? '')),
+    errors: [...errors, 'The table has a column for each land; it was read so.'],
+  };
+}
+
+/** Columns that are looked at for heads at most. */
+const MOST_COLUMNS = 200;
 
 /** Rows of a text whose columns stand between blanks: two or more where heads have blanks in them. */
 function rowsOfPlain(text: string): string[][] {

@@ -28,6 +28,8 @@ export interface DrawnText {
   readonly layer: string;
   readonly at: Point;
   readonly text: string;
+  /** Of an answer that a block asks for: what it is called. */
+  readonly tag?: string;
 }
 
 /** What a drawing holds. */
@@ -60,6 +62,9 @@ const UNITS: Readonly<Record<string, number>> = {
   '4': 1,
   '5': 10,
   '6': 1000,
+  '8': 25.4e-6,
+  '9': 0.0254,
+  '12': 1e-6,
   '13': 0.001,
 };
 
@@ -103,7 +108,8 @@ export function readOutlines(text: string, { unit: said }: OutlinesAsked = {}): 
   return ok({
     outlines: all.sort((a, b) => b.size - a.size).map(({ layer, contour }) => ({ layer, contour })),
     lines: joined.lines,
-    texts: texts.map(({ layer, at, text: letters }) => ({
+    texts: texts.map(({ layer, at, text: letters, tag }) => ({
+      ...(tag === undefined ? {} : { tag }),
       layer,
       at: { x: quantise(at.x * factor), y: quantise(at.y * factor) },
       text: letters,

@@ -29,6 +29,8 @@ export interface PlacedText {
   readonly layer: string;
   readonly at: Point;
   readonly text: string;
+  /** Of an answer that a block asks for: what it is called. */
+  readonly tag?: string;
 }
 
 export interface Shown {
@@ -72,7 +74,9 @@ export function shownBy({ entities, blocks, hidden }: Drawing): Result<Shown, st
       }
       const placed = compose(by, plane);
       if (entity.kind === 'INSERT') insert(entity, placed, layer, depth);
-      else if (entity.kind === 'TEXT' || entity.kind === 'MTEXT') texts.push(textOf(entity, placed, layer));
+      else if (TEXTS.has(entity.kind)) texts.push(textOf(entity, placed, layer));
+      // what a block asks for is answered where it is inserted
+      else if (entity.kind === 'ATTDEF' && within !== null) continue;
       else draw(entity, placed, layer);
     }
   };
@@ -115,6 +119,8 @@ export function shownBy({ entities, blocks, hidden }: Drawing): Result<Shown, st
   return trouble === null ? ok({ shapes, texts, left }) : fail(trouble);
 }
 
+const TEXTS: ReadonlySet<string> = new Set(['TEXT', 'MTEXT', 'ATTRIB']);
+
 const textAt = ({ codes }: Entity, code: number) => codes.find(([own]) => own === code)?.[1];
 
 /** Why an entity is not shown; `null` where it is. */
@@ -136,13 +142,16 @@ function planeOf(entity: Entity): Affine | null {
 function textOf(entity: Entity, by: Affine, layer: string): PlacedText {
   const has = (code: number) => textAt(entity, code) !== undefined;
   const isCentred =
-    entity.kind === 'TEXT' && (numberOf(entity, 72) !== 0 || numberOf(entity, 73) !== 0) && has(11);
+    entity.kind !== 'MTEXT' &&
+    [72, entity.kind === 'TEXT' ? 73 : 74].some((code) => numberOf(entity, code) !== 0) &&
+    has(11);
   const at = isCentred
     ? { x: numberOf(entity, 11), y: numberOf(entity, 21) }
     : { x: numberOf(entity, 10), y: numberOf(entity, 20) };
   const parts = entity.codes.flatMap(([code, value]) => (code === 3 || code === 1 ? [value] : []));
   const text = entity.kind === 'MTEXT' ? bare(parts.join('')) : (textAt(entity, 1) ?? '');
-  return { layer, at: applied(by, at), text };
+  const tag = entity.kind === 'ATTRIB' ? textAt(entity, 2) : undefined;
+  return { layer, at: applied(by, at), text, ...(tag === undefined ? {} : { tag }) };
 }
 
 /** The letters of a text that says its own type: `{\fArial;1}\P` is `1`. */

@@ -10,7 +10,7 @@ import { fail, ok, type Result } from '../../units/result';
 import { layerCalled } from '../layer-words';
 import { liesOver, numbered, once, shapesOf } from './lands';
 import { agreed } from '../../words/agreed';
-import { readOutlines, type Outline, type OutlinesAsked } from './outlines';
+import { readOutlines, type DrawnText, type Outline, type OutlinesAsked } from './outlines';
 
 // A drawing as a land pattern: what its layers are for follows from their names, or from choice. A drawing
 // whose layers say nothing has a body and free contours.
@@ -44,13 +44,27 @@ export interface DrawingLayer {
   readonly outlines: number;
 }
 
-/** What a layer's outlines are by its name; `null` where that says nothing. */
-function roleCalled(name: string): DrawingRole | null {
-  const { kind, isFar } = layerCalled(name);
+/**
+ * What a layer's outlines are by its name; `null` where that says nothing.
+ * @param isCopperNamed whether a layer is called the copper: then a side alone says nothing
+ */
+function roleCalled(name: string, isCopperNamed: boolean): DrawingRole | null {
+  const { kind, isFar, isNear, isInner } = layerCalled(name);
+  if (kind === null && !isCopperNamed && !isInner && (isFar || isNear)) return isFar ? 'far-lands' : 'lands';
   if (isFar) return kind === 'mask' ? 'far-mask' : kind === 'copper' ? 'far-lands' : 'leave';
   if (kind === 'copper') return 'lands';
   return kind === 'assembly' || kind === 'dimensions' ? 'leave' : kind;
 }
+
+/** Texts that may number lands: of answers that blocks ask for, those to a question for it. */
+function numbersOf(texts: readonly DrawnText[]): readonly DrawnText[] {
+  const fit = texts.filter(({ text }) => /^[A-Za-z]{0,3}\d{0,4}$|^[-+]$/.test(text));
+  const tags = new Set(fit.flatMap(({ tag }) => tag ?? []));
+  const asked = fit.filter(({ tag }) => tag !== undefined && (tags.size === 1 || NUMBER.test(tag)));
+  return [...asked, ...fit.filter(({ tag }) => tag === undefined)];
+}
+const NUMBER =
+  /^(pin|pad|land|ball|terminal|no|nr|num|number|nummer|numero)([ _-]?(no|nr|num|number|name|id))?\.?$/i;
 
 /** Reads a drawing as a land pattern. @returns it with its layers, or why it is none */
 export function readDrawing(
@@ -66,8 +80,9 @@ export function readDrawing(
   // open lines are told unless the legend takes them
   const left = read.value.left.filter((words) => !/do not close/.test(words));
   const names = [...new Set([...outlines, ...lines].map(({ layer }) => layer))];
+  const isCopperNamed = names.some((name) => layerCalled(name).kind === 'copper');
   const said = (name: string): DrawingRole | null =>
-    (Object.hasOwn(chosen, name) ? chosen[name] : undefined) ?? roleCalled(name);
+    (Object.hasOwn(chosen, name) ? chosen[name] : undefined) ?? roleCalled(name, isCopperNamed);
   const hasLands = names.some((name) => said(name) === 'lands');
   const roleOf = (name: string): DrawingRole => said(name) ?? (hasLands ? 'leave' : 'lands');
   const of = (role: DrawingRole) => outlines.filter(({ layer }) => roleOf(layer) === role);
@@ -90,8 +105,11 @@ export function readDrawing(
         ? `Layers whose names say nothing are left out: ${unsaid.join(', ')}.`
         : `The layers do not say what they show: ${body && unsaid.includes(body.layer) ? 'the largest outline was taken for the body, ' : ''}the others for free contours of copper.`,
     );
+  for (const name of names)
+    if (layerCalled(name).kind === null && /lands$/.test(said(name) ?? '') && !Object.hasOwn(chosen, name))
+      left.push(`The layer “${name}” says its side only; it was taken for its lands.`);
   for (const name of names) if (said(name) === 'leave') left.push(`The layer “${name}” is left out.`);
-  const numbers = texts.filter(({ text: words }) => /^[A-Za-z]{0,3}\d{0,4}$|^[-+]$/.test(words));
+  const numbers = numbersOf(texts);
   // what stands on a layer of the far side is said of its lands
   const isFar = ({ layer }: { readonly layer: string }) => layerCalled(layer).isFar;
   const farDrawn = shapesOf(of('far-lands'), left);

@@ -45,6 +45,7 @@ export const IN_OWN_PLANE: ReadonlySet<string> = new Set([
   'TRACE',
   'HATCH',
   'TEXT',
+  'ATTRIB',
   'INSERT',
 ]);
 
@@ -91,6 +92,7 @@ const KINDS: Readonly<Record<string, Draw>> = {
   },
   SOLID: solid,
   TRACE: solid,
+  '3DFACE': face,
   HATCH(one) {
     const paths = hatchPaths(one.codes);
     if (!paths || paths.length > MOST_PATHS) return null;
@@ -148,6 +150,14 @@ function solid(one: Entity): Drawn {
   const d = hasFourth ? corner(3) : c;
   const isTriangle = d.x === c.x && d.y === c.y;
   return closed(isTriangle ? [a, b, c] : [a, b, d, c]);
+}
+
+/** A level face of four corners; one of three may be a part of a larger face. */
+function face(one: Entity): Drawn | null {
+  const corners = [0, 1, 2, 3].map((k) => ({ x: numberOf(one, 10 + k), y: numberOf(one, 20 + k) }));
+  const isLevel = [0, 1, 2, 3].every((k) => numberOf(one, 30 + k) === numberOf(one, 30));
+  const isWhole = new Set(corners.map(({ x, y }) => `${x} ${y}`)).size === 4;
+  return isLevel && isWhole ? closed(corners) : null;
 }
 
 /** Ends that are nearer than this meet, in units of the drawing. */

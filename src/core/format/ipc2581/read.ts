@@ -53,7 +53,6 @@ export function readIpc2581(text: string, fileName: string): Result<GivenFile, s
   const root = tree.value;
   if (root.name !== 'IPC-2581') return fail(`This is no IPC-2581 file: its root is “${root.name}”.`);
   const revision = root.attributes['revision'] ?? 'not stated';
-  if (/^[A]$/i.test(revision)) return fail('The file is of revision A; revisions B and C are read.');
   const header = [...everywhere(root, 'CadHeader')][0];
   const factor = unitFactor(header);
   if (factor === null)
@@ -65,6 +64,7 @@ export function readIpc2581(text: string, fileName: string): Result<GivenFile, s
   if (count > MOST_PACKAGES)
     return fail(`The file has ${count} packages; at most ${MOST_PACKAGES} are read at a time.`);
   const reader = new Reader(root, factor, fileName);
+  if (/^A$/i.test(revision)) reader.note('It is of revision A; it was read as revisions B and C are.');
   const foreign = foreignUnit(header);
   if (foreign !== null)
     reader.note(

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, test } from 'vitest';
 import { readOutlines } from '../../../../src/core/format/dxf/outlines';
 import { readDrawing } from '../../../../src/core/format/dxf/read';
 import { flatten } from '../../../../src/core/geometry/contour';
@@ -361,4 +361,57 @@ it('whatever the codes say, reading ends in words or with shapes whose numbers a
     }),
     { numRuns: 400 },
   );
+});
+
+test('answers that blocks ask for number their lands, by the question that is for it', () => {
+  const insert = (x: number, number: string, net: string): Codes => [
+    ...[0, 'INSERT', 8, 'LANDS', 2, 'ONE', 10, x, 20, 0, 66, 1],
+    ...[0, 'ATTRIB', 8, 'LANDS', 10, x, 20, 0.1, 1, net, 2, 'NET'],
+    ...[0, 'ATTRIB', 8, 'LANDS', 10, 0, 20, 0, 11, x, 21, 0, 72, 1, 74, 2, 1, number, 2, 'PIN'],
+    ...[0, 'SEQEND'],
+  ];
+  const asked: Codes = [0, 'ATTDEF', 8, '0', 10, 0, 20, 0, 1, 'x', 2, 'PIN'];
+  const block = section(
+    'BLOCKS',
+    [0, 'BLOCK', 2, 'ONE', 10, 0, 20, 0],
+    rectangle('0', -0.5, -0.5, 1, 1),
+    asked,
+    [0, 'ENDBLK'],
+  );
+  const read = readDrawing(
+    written(inMm, block, section('ENTITIES', insert(0, '7', 'A1'), insert(3, '8', 'A2')), END),
+    'x.dxf',
+  );
+  if (!read.ok) throw new Error(read.error);
+  expect(read.value.patterns[0]?.lands.map(({ number }) => number).sort()).toEqual(['7', '8']);
+  expect(read.value.patterns[0]?.left.join(' ')).toContain('2 texts are left out');
+});
+
+test('level faces of four corners are outlines, others are told; units of the header down to a nanometre', () => {
+  const at = (...corners: readonly (readonly [number, number, number])[]): Codes => [
+    ...[0, '3DFACE', 8, 'lands'],
+    ...corners.flatMap(([x, y, z], k) => [10 + k, x, 20 + k, y, 30 + k, z]),
+  ];
+  const level = at([0, 0, 1], [2, 0, 1], [2, 1, 1], [0, 1, 1]);
+  const tilted = at([5, 0, 0], [7, 0, 0], [7, 1, 1], [5, 1, 1]);
+  const third = at([9, 0, 0], [11, 0, 0], [11, 1, 0], [11, 1, 0]);
+  const { outlines, left } = boxes(entities(level, tilted, third));
+  expect(outlines.map(({ box }) => box)).toEqual([[0, 0, 2, 1]]);
+  expect(left.join(' ')).toContain('2 entities of kind 3DFACE');
+  for (const [unit, size] of [
+    [9, 1000],
+    [8, 1e6],
+    [12, 25.4e6],
+  ] as const) {
+    const head = section('HEADER', [9, '$INSUNITS', 70, unit]);
+    const text = written(head, section('ENTITIES', rectangle('lands', 0, 0, size, size)), END);
+    expect(boxOnly(text)).toEqual([[0, 0, 25.4, 25.4]]);
+  }
+});
+
+test('layers that say no more than their side are its lands, where none is called the copper', () => {
+  const read = readDrawing(entities(rectangle('Top', 0, 0, 1, 2), rectangle('Bottom', 0, 5, 1, 2)), 'x.dxf');
+  if (!read.ok) throw new Error(read.error);
+  expect(read.value.patterns[0]?.lands.map(({ far }) => far ?? false)).toEqual([false, true]);
+  expect(read.value.patterns[0]?.left.join(' ')).toContain('“Top” says its side only');
 });

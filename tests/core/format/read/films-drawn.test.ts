@@ -1,4 +1,5 @@
 import { expect, test } from 'vitest';
+import { readPatterns } from '../../../../src/core/format/import';
 import { sortFilms, type FilmRole } from '../../../../src/core/format/artwork/film-roles';
 import { patternsOfFilms } from '../../../../src/core/format/artwork/read-films';
 import { artworkFiles } from '../../../../src/core/format/artwork/artwork';
@@ -310,6 +311,11 @@ test.each([
   ['component side.gbr', 'copper'],
   ['inner2 copper.gbr', 'leave'],
   ['маска.gbr', 'mask'],
+  // without their accents, as names of files are written
+  ['vernis_dessus.ger', 'mask'],
+  ['pate_dessus.ger', 'paste'],
+  ['loetstopp_oben.gbr', 'mask'],
+  ['dessus.gbr', 'copper'],
 ])('%s is taken for %s', (name, role) => {
   const plain = film('%ADD10C,1*%\nD10*\nX0Y0D03*');
   const sorted = sortFilms([
@@ -345,4 +351,38 @@ test('copper within copper is no land, and copper that is said to be negative is
   expect(areas(patterns[0])).toEqual([16]);
   expect(words).toContain('1 area of copper lies wholly within another and is left out: at 2, 2 mm.');
   expect(words).toContain('top copper.gbr says that it is negative');
+});
+
+test('areas that overlap are one land, what a pen leaves in the middle of what it paints is part of it', () => {
+  const box = (x: number, y: number, w: number, h: number) =>
+    `G36*\nX${x}Y${y}D02*\nX${x + w}Y${y}D01*\nX${x + w}Y${y + h}D01*\nX${x}Y${y + h}D01*\nX${x}Y${y}D01*\nG37*\n`;
+  const tab = read({ 'top copper.gbr': film(box(0, 0, 4000, 2000) + box(1000, 1500, 2000, 1500)) });
+  expect(areas(tab.patterns[0])).toEqual([4 * 2 + 2 * 1]);
+  expect(tab.words).toContain('1 land is drawn as areas that overlap');
+  // two rings of the pen, and a dab that fills their middle
+  const ring = (r: number) => `X${r}Y0D02*\nG03*\nX${r}Y0I-${r}J0D01*\nG01*\n`;
+  const spot = read({
+    'top copper.gbr': film(`G75*\n%ADD10C,0.1*%\nD10*\n${ring(160)}${ring(80)}X0Y0D02*\nX0Y0D01*`),
+  });
+  expect(spot.patterns[0]?.lands).toHaveLength(1);
+  expect(spot.patterns[0]?.lands[0]?.copper.figure).toMatchObject({
+    kind: 'round',
+    diameter: expect.closeTo(0.42, 3) as number,
+  });
+  // flashes that touch stay as they are, and are told
+  const two = read({ 'top copper.gbr': film('%ADD10R,2X1*%\nD10*\nX0Y0D03*\nX1500Y0D03*') });
+  expect(two.patterns[0]?.lands).toHaveLength(2);
+  expect(two.words).toContain('1 land overlaps another and is kept as drawn: at 0, 0 mm');
+});
+
+test('films that say no more than their side are none of them taken for copper where there are several', () => {
+  const flash = film('%ADD10C,1*%\nD10*\nX0Y0D03*');
+  const none = readPatterns(
+    ['top.gbr', 'top 2.gbr'].map((name) => ({ name, bytes: new TextEncoder().encode(flash) })),
+  );
+  expect(none.ok && none.value.patterns).toEqual([]);
+  expect(none.ok && none.value.left.join(' ')).toContain('None of the films shows copper');
+  const { patterns, words } = read({ 'dessus.gbr': flash, 'cuivre dessus.gbr': flash });
+  expect(patterns[0]?.lands).toHaveLength(1);
+  expect(words).toContain('dessus.gbr says no more than its side');
 });

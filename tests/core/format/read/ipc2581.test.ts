@@ -120,7 +120,6 @@ test.each(['board-micron.xml', 'board-far.xml'])(
 
 test.each([
   ['<svg/>', 'its root is “svg”'],
-  ['<IPC-2581 revision="A"/>', 'revision A'],
   ['<IPC-2581 revision="C"><Ecad><CadHeader units="FURLONG"/></Ecad></IPC-2581>', '“FURLONG”'],
   ['<IPC-2581 revision="C"><Ecad>', 'no whole XML file'],
   ['<!DOCTYPE x [<!ENTITY a "aaaa">]><IPC-2581>&a;</IPC-2581>', 'entities of its own'],

@@ -339,3 +339,41 @@ test('a drawing whose layers say nothing has a body and free contours, or what i
   const chosen = readDrawing(file, 'a.dxf', { layers: { '0': 'holes' } });
   expect(chosen.ok && chosen.value.patterns[0]?.holes).toHaveLength(3);
 });
+
+test('a table with a column for each land, and letters of other codes', () => {
+  const turned = table(
+    'Pad,1,2\nX (mm),-1,1.5\nY (mm),0.5,0\nWidth (mm),0.6,0.7\nHeight (mm),1,1.2\n',
+  ).pattern;
+  expect(turned.lands.map(({ number, copper: { at, figure } }) => [number, at, figure])).toEqual([
+    ['1', { x: -1, y: 0.5 }, { kind: 'rectangle', width: 0.6, height: 1 }],
+    ['2', { x: 1.5, y: 0 }, { kind: 'rectangle', width: 0.7, height: 1.2 }],
+  ]);
+  expect(turned.left.join(' ')).toContain('a column for each land');
+  const text =
+    'Pastille;Centre X en mm;Centre Y en mm;Largeur en mm;Hauteur en mm;Côté\n1;-1,5;0;1,2;0,8;dessus\n';
+  const wide = Uint8Array.from([
+    0xff,
+    0xfe,
+    ...[...text].flatMap((one) => [one.charCodeAt(0) & 255, one.charCodeAt(0) >> 8]),
+  ]);
+  const narrow = Uint8Array.from([...text].map((one) => one.charCodeAt(0)));
+  for (const bytes of [wide, narrow, new TextEncoder().encode(text)]) {
+    const read = readPatterns([{ name: 'lands.csv', bytes }]);
+    if (!read.ok) throw new Error(read.error);
+    const [pattern] = read.value.patterns;
+    expect(pattern?.lands[0]?.copper).toMatchObject({ at: { x: -1.5 }, figure: { width: 1.2, height: 0.8 } });
+    expect(pattern?.left).toEqual([]);
+  }
+});
+
+test.each([
+  ['Finnish', 'Juotosalue', 'Leveys', 'Korkeus'],
+  ['Czech', 'Ploška', 'Šířka', 'Výška'],
+  ['Korean', '패드', '너비', '높이'],
+  ['Turkish', 'Ped', 'Genişlik', 'Yükseklik'],
+  ['Danish', 'Loddeø', 'Bredde', 'Højde'],
+  ['Hungarian', 'Forrszem', 'Szélesség', 'Magasság'],
+])('heads in %s', (_, pad, width, height) => {
+  const { pattern } = table(`${pad},X (mm),Y (mm),${height},${width}\n3,1,2,0.8,0.5\n`);
+  expect(pattern.lands[0]).toMatchObject({ number: '3', copper: { figure: { width: 0.5, height: 0.8 } } });
+});
