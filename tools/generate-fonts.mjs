@@ -19,12 +19,16 @@ const OTHERS = {
 function face(path, wanted = () => true) {
   const bytes = readFileSync(new URL(`../node_modules/@fontsource/${path}-normal.woff`, import.meta.url));
   const read = fontkit.create(bytes);
+  // from the table: a glyph asked for its width unpacks all that the face draws. Glyphs past its end are as wide as the last
+  const { metrics } = read.hmtx;
+  const widthOf = (code) =>
+    metrics.get(Math.min(read.glyphForCodePoint(code).id, metrics.length - 1)).advance;
   const widths = Object.fromEntries(
     read.characterSet
       .filter((code) => code >= 0x20 && code < 0xfffd && wanted(code))
       .map((code) => [
         code,
-        Math.round((read.glyphForCodePoint(code).advanceWidth * 1000) / read.unitsPerEm),
+        Math.round((widthOf(code) * 1000) / read.unitsPerEm),
       ]),
   );
   return { base64: bytes.toString('base64'), widths };
