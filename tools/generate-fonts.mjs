@@ -26,10 +26,7 @@ function face(path, wanted = () => true) {
   const widths = Object.fromEntries(
     read.characterSet
       .filter((code) => code >= 0x20 && code < 0xfffd && wanted(code))
-      .map((code) => [
-        code,
-        Math.round((widthOf(code) * 1000) / read.unitsPerEm),
-      ]),
+      .map((code) => [code, Math.round((widthOf(code) * 1000) / read.unitsPerEm)]),
   );
   return { base64: bytes.toString('base64'), widths };
 }

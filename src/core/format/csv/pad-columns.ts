@@ -56,7 +56,7 @@ const HEADS: readonly (readonly [RegExp, PadColumn])[] = [
   [axis(place, 'x'), 'x'],
   [axis(place, 'y'), 'y'],
   [
-    /^(rot(ation)?|angle|turn(ed)?|drehung|winkel|rotación|rotazione|rotação|ángulo|angolo|ângulo|поворот|угол)( deg(rees)?)?$/,
+    /^(rot(ation)?|angle|turn(ed)?|drehung|winkel|rotación|rotazione|rotação|ángulo|angolo|ângulo|vinkel|vridning|hoek|kulma|kąt|obrót|úhel|szög|açı|поворот|угол|角度|回転|旋转|각도|회전)( deg(rees)?)?$/,
     'rotation',
   ],
   [axis(`${size}|${length}|${width}|d`, 'x'), 'length'],
@@ -65,7 +65,10 @@ const HEADS: readonly (readonly [RegExp, PadColumn])[] = [
   [new RegExp(`^((${pad}) )?(${height}|h)( ?(${pad}))?$`), 'width'],
   [new RegExp(`^((${pad}) )?(${width}|w)( ?(${pad}))?$`), 'width'],
   [new RegExp(`^((${pad}) )?(${diameter})( ?(${pad}))?$`), 'diameter'],
-  [/^((land|pad) )?(shape|form|forme|forma|форма)$/, 'shape'],
+  [
+    /^((land|pad) )?(shape|form|forme|forma|vorm|muoto|kształt|tvar|alak|şekil|форма|形状|形狀|모양|형상)$/,
+    'shape',
+  ],
   [/^(plating|plated|pth|metallisiert|métallisé|metalizado|metallizzato|металлизация)$/, 'plating'],
   [/^(what|kind|type)$/, 'what'],
   [/^(direction|dir)$/, 'direction'],

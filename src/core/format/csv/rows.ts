@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import { gridsOfHtml } from '../../source/html';
-import type { LengthUnit } from '../../units/length';
+import { MM_PER, type LengthUnit } from '../../units/length';
 import { columnOf, headWords, sayPlace, UNIT, type PadColumn } from './pad-columns';
 
 // A text as the rows of a pad table: whatever parts its cells, its heads in one row, its numbers bare.
@@ -128,7 +128,7 @@ const PARTED = {
 
 /**
  * Rows without marks of thousands. A comma or a point before three digits parts thousands where the other sign stands
- * behind it, where the unit is so fine that nobody writes thousandths of it, or, where no unit is said, where lengths with
+ * behind it, where the unit is so fine that the lands would be next to nothing otherwise, or, where no unit is said, where lengths with
  * other decimals or of hundreds stand beside it. Of millimetres and inches it is the sign of decimals.
  * @param lengths columns that hold lengths: counts and angles tell nothing
  * @param units that are said of them
@@ -143,7 +143,7 @@ export function withPlainNumbers(
   const numbers = rows
     .flatMap((row) => lengths.map((i) => bare(row[i] ?? '')))
     .filter((cell) => /^[-+−]?[\d.,]*\d[\d.,]*$/.test(cell));
-  const isFine = units.some((unit) => unit === 'um' || unit === 'mil');
+  const fine = units.find((unit) => unit === 'um' || unit === 'mil');
   for (const [mark, decimal] of [
     [',', '.'],
     ['.', ','],
@@ -151,6 +151,11 @@ export function withPlainNumbers(
     const marked = numbers.filter((cell) => cell.includes(mark));
     if (marked.length === 0 || !marked.every((cell) => PARTED[mark].test(cell))) continue;
     const others = numbers.filter((cell) => !cell.includes(mark));
+    // as decimals the whole pattern would be smaller than any land is
+    const largest = Math.max(
+      ...marked.map((cell) => Math.abs(Number(cell.replace('−', '-').replace(mark, '.')))),
+    );
+    const isFine = fine !== undefined && !(largest * MM_PER[fine] >= SMALLEST);
     const isLikely = others.some((cell) => cell.includes(decimal) || /^[-+−]?\d{3}$/.test(cell));
     if (!marked.some((cell) => cell.includes(decimal)) && !isFine && (units.length > 0 || !isLikely))
       continue;
@@ -165,6 +170,9 @@ export function withPlainNumbers(
   }
   return rows;
 }
+
+/** A pattern reaches as far from its origin at least, mm. */
+const SMALLEST = 0.3;
 
 /** The row of the heads; `null` where none names a place. */
 export function headRow(rows: readonly (readonly string[])[]): number | null {

@@ -1,6 +1,7 @@
 import { boxOfPoints, centreOf, gapBetween, type Box } from '../../geometry/box';
 import { flatten } from '../../geometry/contour';
 import type { Placed } from '../../geometry/figure';
+import { roomWithin } from '../../geometry/gaps';
 import { neighboursOf } from '../../geometry/neighbours';
 import type { Point } from '../../geometry/point';
 import { area, encloses, type Polygon } from '../../geometry/polygon';
@@ -78,6 +79,26 @@ interface DrawnShape {
 
 export const shapesOf = (outlines: readonly Outline[], left: string[]): DrawnShape[] =>
   once(outlines, left).map(({ contour }) => ({ placed: recognised(contour), polygon: flatten(contour) }));
+
+/** Middles of shapes that lie wholly within another. */
+export function liesWithin(drawn: readonly DrawnShape[]): Point[] {
+  const index = neighboursOf(drawn.map(({ placed }) => placed));
+  return drawn.flatMap(({ placed, polygon }) =>
+    index
+      .near(placed)
+      .slice(0, MOST_BESIDE)
+      .some((i) => {
+        const other = drawn[i] as DrawnShape;
+        return (
+          other.placed !== placed &&
+          roomWithin(other.placed, placed) > 0 &&
+          area(other.polygon) > area(polygon)
+        );
+      })
+      ? [placed.at]
+      : [],
+  );
+}
 
 /** The text that numbers each land: within it, or beside it where none is. */
 export function numbered(

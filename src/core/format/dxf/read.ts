@@ -5,10 +5,11 @@ import { distance, type Point } from '../../geometry/point';
 import { encloses } from '../../geometry/polygon';
 import { joined, type CopperPiece } from '../../given/join';
 import type { GivenFile, GivenPattern } from '../../given/pattern';
+import { placesIn } from '../../given/places';
 import { recognised } from '../../given/recognise';
 import { fail, ok, type Result } from '../../units/result';
 import { layerCalled } from '../layer-words';
-import { liesOver, numbered, once, shapesOf } from './lands';
+import { liesOver, liesWithin, numbered, once, shapesOf } from './lands';
 import { agreed } from '../../words/agreed';
 import { readOutlines, type DrawnText, type Outline, type OutlinesAsked } from './outlines';
 
@@ -114,6 +115,11 @@ export function readDrawing(
   const isFar = ({ layer }: { readonly layer: string }) => layerCalled(layer).isFar;
   const farDrawn = shapesOf(of('far-lands'), left);
   const drawn = shapesOf(of('lands').filter(isTaken), left);
+  const nested = [farDrawn, drawn].flatMap(liesWithin);
+  if (nested.length > 0)
+    left.push(
+      `${agreed(nested.length, '# [outline lies|outlines lie] within another of the same layers and [is kept as a land|are kept as lands] of [its|their] own, where [it may be an opening or a hole|they may be openings or holes]')}: ${placesIn(nested)}. Draw such on a layer of their own, or hatch the copper.`,
+    );
   const farCalled = numbered(farDrawn, numbers.filter(drawn.length > 0 ? isFar : () => true), left);
   const called = numbered(
     drawn,

@@ -415,3 +415,13 @@ test('layers that say no more than their side are its lands, where none is calle
   expect(read.value.patterns[0]?.lands.map(({ far }) => far ?? false)).toEqual([false, true]);
   expect(read.value.patterns[0]?.left.join(' ')).toContain('“Top” says its side only');
 });
+
+test('an outline within another of the lands is told with its place', () => {
+  const both = [rectangle('Lands', 0, 0, 4, 4), rectangle('Lands', 1, 1, 2, 2)];
+  const read = readDrawing(entities(...both, rectangle('Lands', 6, 0, 1, 1)), 'x.dxf');
+  if (!read.ok) throw new Error(read.error);
+  expect(read.value.patterns[0]?.lands).toHaveLength(3);
+  expect(read.value.patterns[0]?.left.join(' ')).toMatch(
+    /1 outline lies within another .* it may be an opening or a hole: at 2, 2 mm/,
+  );
+});

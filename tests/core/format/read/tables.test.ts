@@ -377,3 +377,15 @@ test.each([
   const { pattern } = table(`${pad},X (mm),Y (mm),${height},${width}\n3,1,2,0.8,0.5\n`);
   expect(pattern.lands[0]).toMatchObject({ number: '3', copper: { figure: { width: 0.5, height: 0.8 } } });
 });
+
+test('mil with three decimals stay mil, micrometres with marks of thousands stay thousands', () => {
+  const rows = (unit: string, width: string, x: string) =>
+    table(`Pad;X [${unit}];Y [${unit}];Width [${unit}];Height [${unit}]\n1;${x};${x};${width};${width}\n`)
+      .pattern;
+  const mil = rows('mil', '21.732', '-106.929');
+  expect(mil.lands[0]?.copper.figure).toMatchObject({ width: 0.551993, height: 0.551993 });
+  expect(mil.left).toEqual([]);
+  const micron = rows('µm', '1.550', '-2.700');
+  expect(micron.lands[0]?.copper).toMatchObject({ at: { x: -2.7 }, figure: { width: 1.55 } });
+  expect(micron.left.join()).toContain('read as thousands');
+});
