@@ -56,6 +56,8 @@ export async function batch(
   const pool = new Piscina<BatchTask, BatchLine[]>({
     filename: new URL(isSource ? './batch-work.ts' : './batch-work.mjs', import.meta.url).href,
     name: 'batchWork',
+    // a small folder does not wait for threads that it has no work for
+    minThreads: 1,
     maxThreads: availableParallelism(),
     // where this is the source, the threads read the source too
     ...(isSource ? { execArgv: ['--import', 'tsx'] } : {}),

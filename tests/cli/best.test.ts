@@ -2,7 +2,7 @@ import { mkdirSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, it } from 'vitest';
-import { run } from '../../src/cli/tapis';
+import { run } from './run';
 import { VARIANTS } from '../data/families';
 
 const folder = mkdtempSync(join(tmpdir(), 'tapis-best-'));

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { COMMANDS } from '../../src/cli/commands';
-import { run } from '../../src/cli/tapis';
+import { run } from './run';
 import { converter } from '../data/documents';
 
 const part = join(mkdtempSync(join(tmpdir(), 'tapis-commands-')), 'part.json');

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { expect, test } from 'vitest';
-import { run } from '../../src/cli/tapis';
+import { run } from './run';
 import { converter } from '../data/documents';
 
 const folder = mkdtempSync(join(tmpdir(), 'tapis-import-'));

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { strToU8, zipSync } from 'fflate';
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
-import { run } from '../../src/cli/tapis';
+import { run } from './run';
 
 const folder = mkdtempSync(join(tmpdir(), 'tapis-lists-'));
 const CSV = `Part No.;Description;L (mm);W (mm);T (mm);a (mm)

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { strToU8, unzipSync, zipSync } from 'fflate';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { run } from '../../src/cli/tapis';
+import { run } from './run';
 import { hashOf } from '../../src/core/document/approval';
 import { standingOf, statementText, type Approval } from '../../src/core/document/standing';
 import { applyEdits, type Edit } from '../../src/core/document/edit';

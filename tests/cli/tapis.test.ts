@@ -5,7 +5,7 @@ import { dirname, join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { unzipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
-import { run } from '../../src/cli/tapis';
+import { run } from './run';
 import { FORMATS } from '../../src/core/format';
 import type { TapisDocument } from '../../src/core/document/document';
 import { processById, standardProcess } from '../../src/core/process';

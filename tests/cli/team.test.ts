@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { describe, expect, it } from 'vitest';
-import { run } from '../../src/cli/tapis';
+import { run } from './run';
 import type { TapisDocument } from '../../src/core/document/document';
 import { applyEdits, type Edit } from '../../src/core/document/edit';
 import { writeDocument } from '../../src/core/document/write';

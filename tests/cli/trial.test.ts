@@ -2,7 +2,7 @@ import { existsSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, it } from 'vitest';
-import { run } from '../../src/cli/tapis';
+import { run } from './run';
 import { writeTrial } from '../../src/core/document/write';
 import { DEMO_DOCUMENTS } from '../../src/demo/documents';
 import { demoTrial } from '../../src/demo/trial';

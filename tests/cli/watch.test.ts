@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { expect, it } from 'vitest';
-import { run } from '../../src/cli/tapis';
+import { run } from './run';
 import { writeDocument } from '../../src/core/document/write';
 import { chip, converter } from '../data/documents';
 
