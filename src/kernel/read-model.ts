@@ -2,10 +2,12 @@ import { WebIO, type Primitive, type Node as SceneNode } from '@gltf-transform/c
 import type { Occt, OcctMesh, OcctNode, OcctOptions } from 'occt-import-js';
 import { STLLoader } from 'three/examples/jsm/loaders/STLLoader.js';
 import type { Colour } from '../core/body/colours';
+import { soundModel } from '../core/body/sound';
 import { modelFormatOf, whyNotRead, type Model, type ModelPart } from '../core/body/model';
 import { declaredSolids } from '../core/format/step/declared';
 import type { Mesh } from '../core/geometry/mesh';
 import { fail, ok, type Result } from '../core/units/result';
+import { whyGltfUnsound } from './gltf-sound';
 
 /**
  * Reads a model from a STEP, STL or glTF file. STEP is meshed by a CAD kernel, which is asked for
@@ -28,7 +30,8 @@ export async function readModel(
         : format === 'stl'
           ? readStl(bytes, name)
           : await readGltf(bytes, name);
-    if (!read.ok || read.value.parts.some(({ mesh }) => mesh.indices.length > 0)) return read;
+    if (!read.ok) return read;
+    if (read.value.parts.some(({ mesh }) => mesh.indices.length > 0)) return soundModel(read.value, name);
     return fail(
       `“${name}” has no solid or surface in it. Export the body itself, not only its sketch or its views.`,
     );
@@ -58,6 +61,11 @@ async function readStep(
   if (!/END-ISO-10303-21\s*;/.test(text.slice(-2000)))
     return fail(
       `“${name}” was cut off: its last line, END-ISO-10303-21, is missing. Copy or export it again.`,
+    );
+  // what has no face has no shape: the kernel would look through all of it for one
+  if (!/FACE|SHELL|BREP|SURFACE|SOLID/.test(text))
+    return fail(
+      `“${name}” has no face or solid in it. Export the body itself, as STEP AP214 or AP242 with solids.`,
     );
   const declared = declaredSolids(text);
   const kernel = await loadKernel();
@@ -168,10 +176,15 @@ const METRE = 1000;
 
 async function readGltf(bytes: Uint8Array, name: string): Promise<Result<Model, string>> {
   const io = new WebIO();
-  const binary = decoder.decode(bytes.subarray(0, 4)) === 'glTF';
-  const document = binary
-    ? await io.readBinary(bytes)
-    : await io.readJSON(embedded(decoder.decode(bytes), name));
+  const isBinary = decoder.decode(bytes.subarray(0, 4)) === 'glTF';
+  const json = jsonOf(isBinary ? chunkOf(bytes) : decoder.decode(bytes));
+  if (json === null)
+    return fail(
+      `“${name}” was cut off, or is no glTF: what it says of itself is no whole JSON. Export it again.`,
+    );
+  const why = whyGltfUnsound(json, name);
+  if (why) return fail(why);
+  const document = isBinary ? await io.readBinary(bytes) : await io.readJSON(embedded(json as never, name));
   const parts: ModelPart[] = [];
   const visit = (node: SceneNode) => {
     for (const primitive of node.getMesh()?.listPrimitives() ?? []) {
@@ -191,9 +204,27 @@ async function readGltf(bytes: Uint8Array, name: string): Promise<Result<Model, 
   return ok({ parts, declared: null });
 }
 
+function jsonOf(text: string | null): object | null {
+  try {
+    const read: unknown = JSON.parse(text ?? '');
+    return typeof read === 'object' ? read : null;
+  } catch {
+    return null;
+  }
+}
+
+/** The text of a binary file's first chunk; `null` where it is not there whole. */
+function chunkOf(bytes: Uint8Array): string | null {
+  if (bytes.length < 20) return null;
+  const head = new DataView(bytes.buffer, bytes.byteOffset, 20);
+  const [whole, length, kind] = [8, 12, 16].map((at) => head.getUint32(at, true)) as [number, number, number];
+  const isWhole = whole <= bytes.length && 20 + length <= whole && kind === JSON_CHUNK;
+  return isWhole ? decoder.decode(bytes.subarray(20, 20 + length)) : null;
+}
+const JSON_CHUNK = 0x4e4f534a;
+
 /** A glTF text with the buffers that it carries in itself. */
-function embedded(text: string, name: string) {
-  const json = JSON.parse(text) as { buffers?: { uri?: string }[] };
+function embedded(json: { readonly buffers?: readonly { readonly uri?: string }[] }, name: string) {
   const resources: Record<string, Uint8Array<ArrayBuffer>> = {};
   json.buffers?.forEach(({ uri }, i) => {
     const data = uri?.match(/^data:[^,]*;base64,(.*)$/s)?.[1];
