@@ -178,7 +178,7 @@ function halfSaid(columns: readonly PadColumn[]): string[] {
   const alone = (['length', 'width'] as const).filter(has);
   const corners = (has('x1') && has('x2')) || (has('y1') && has('y2'));
   const told: string[] = [];
-  if (alone.length === 1 && !has('diameter') && !corners)
+  if (alone.length === 1 && !has('diameter') && !has('radius') && !corners)
     told.push(`Only the ${alone[0]} of lands is said; they are taken to be as long as they are wide.`);
   for (const [near, far] of [
     ['x1', 'x2'],
@@ -199,7 +199,10 @@ const LENGTHS: readonly PadColumn[] = [
   'length',
   'width',
   'diameter',
+  'radius',
   'hole',
+  'hole-x',
+  'hole-y',
   'slot',
   'mask-length',
   'mask-width',
@@ -254,6 +257,7 @@ function unitOf(
       at(row, 'length'),
       at(row, 'width'),
       at(row, 'diameter'),
+      2 * at(row, 'radius'),
       Math.abs(at(row, 'x2') - at(row, 'x1')),
       Math.abs(at(row, 'y2') - at(row, 'y1')),
     ])
@@ -326,7 +330,9 @@ class RowReader {
     };
     const rotation = numberOf(text('rotation') || '0');
     const [x1, y1, x2, y2] = [length('x1'), length('y1'), length('x2'), length('y2')];
-    const stated = [length('length'), length('width'), length('diameter')] as const;
+    const radius = length('radius');
+    const across = length('diameter') ?? (radius === null ? null : quantise(2 * radius));
+    const stated = [length('length'), length('width'), across] as const;
     // two corners say the size as well, a corner and the size the middle
     const between = (a: number | null, b: number | null) =>
       a === null || b === null ? null : quantise(Math.abs(b - a));
@@ -342,7 +348,14 @@ class RowReader {
             : null);
     const x = middle(length('x'), x1, x2, sides[0] ?? sides[2]);
     const y = middle(length('y'), y1, y2, sides[1] ?? sides[2] ?? sides[0]);
-    const [hole, slot] = [length('hole'), length('slot')];
+    // a hole of nothing is none: lands without one stand among others that have
+    const drilled = (column: PadColumn) => {
+      const value = length(column);
+      if (value !== null && value < 0) wrong ??= `its ${column.replace(/-.*/, '')} is ${value} mm wide`;
+      return value === 0 ? null : value;
+    };
+    const [hole, slot] = [drilled('hole'), drilled('slot')];
+    const [holeX, holeY] = [drilled('hole-x'), drilled('hole-y')];
     const mask = [length('mask-length'), length('mask-width')];
     const paste = [length('paste-length'), length('paste-width')];
     const refuse = (why: string) => this.left.push(`Row ${number}: ${why}; the row is left out.`);
@@ -369,7 +382,12 @@ class RowReader {
       last.windows.push(place(rectangle(paste[0], paste[1] ?? paste[0]), at, angle));
       return;
     }
-    const bore = hole === null ? null : boreOf(hole, slot, at, angle);
+    const bore =
+      holeX !== null || holeY !== null
+        ? place(roundEnded(holeX ?? holeY ?? 0, holeY ?? holeX ?? 0), at, angle)
+        : hole === null
+          ? null
+          : place(roundEnded(Math.max(slot ?? 0, hole), hole), at, angle);
     const copper = this.figure(sides, text('shape'));
     if (bore && (what === 'hole' || !copper)) {
       this.holes.push(bore);
@@ -423,24 +441,19 @@ class RowReader {
     if (long === null || wide === null || long <= 0 || wide <= 0) return null;
     const said = shapeCalled(shape);
     const isDisc = shape === '' && (length ?? null) === null && (diameter ?? null) !== null;
-    if (isDisc || said === 'round' || said === 'oblong')
-      return long === wide
-        ? { kind: 'round', diameter: long }
-        : { kind: 'oblong', width: long, height: wide };
+    if (isDisc || said === 'round' || said === 'oblong') return roundEnded(long, wide);
     if (said === 'd-shape') return { kind: 'd-shape', width: long, height: wide };
     if (said === null) this.shapes.set(shape, (this.shapes.get(shape) ?? 0) + 1);
     return rectangle(long, wide);
   }
 }
 
-const boreOf = (hole: number, slot: number | null, at: { x: number; y: number }, angle: number): Placed =>
-  slot !== null && slot > hole
-    ? place({ kind: 'oblong', width: slot, height: hole }, at, angle)
-    : place({ kind: 'round', diameter: hole }, at, angle);
+/** A circle where both sides are equal. */
+const roundEnded = (width: number, height: number): Figure =>
+  width === height ? { kind: 'round', diameter: width } : { kind: 'oblong', width, height };
 
 /** A figure of the same kind with other sides. */
 function resized(figure: Figure, width: number, height: number): Figure {
-  if (figure.kind === 'round')
-    return width === height ? { kind: 'round', diameter: width } : { kind: 'oblong', width, height };
+  if (figure.kind === 'round') return roundEnded(width, height);
   return figure.kind === 'contour' ? rectangle(width, height) : { ...figure, width, height };
 }

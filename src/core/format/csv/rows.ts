@@ -70,7 +70,7 @@ function rowsOfHtml(html: string): string[][] {
 }
 
 /** Columns of which one says how large lands are. */
-export const SIZES: readonly PadColumn[] = ['length', 'width', 'diameter', 'hole', 'x2'];
+export const SIZES: readonly PadColumn[] = ['length', 'width', 'diameter', 'radius', 'hole', 'hole-x', 'x2'];
 
 /** Rows above the heads at most: a title, a comment, an empty line. */
 const MOST_ABOVE = 20;

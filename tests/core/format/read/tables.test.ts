@@ -389,3 +389,21 @@ test('mil with three decimals stay mil, micrometres with marks of thousands stay
   expect(micron.lands[0]?.copper).toMatchObject({ at: { x: -2.7 }, figure: { width: 1.55 } });
   expect(micron.left.join()).toContain('read as thousands');
 });
+
+test('holes: of nothing none, by both their sides slots either way, below nothing refused; radii', () => {
+  const holes = (heads: string, ...rows: string[]) =>
+    table(`Pad,X mm,Y mm,${heads}\n${rows.map((row, i) => `${i + 1},${3 * i},0,${row}`).join('\n')}\n`)
+      .pattern;
+  const figures = ({ lands }: ReturnType<typeof holes>) => lands.map(({ hole }) => hole?.hole.figure);
+  const plain = holes('Width mm,Height mm,Hole mm', '1,1,0', '1,1,0.5', '1,1,-0.5');
+  expect(figures(plain)).toEqual([undefined, { kind: 'round', diameter: 0.5 }]);
+  expect(plain.left.join()).toContain('Row 4: its hole is -0.5 mm wide; the row is left out.');
+  const slots = holes('Width mm,Height mm,Hole X mm,Hole Y mm', '1,2,0,0', '1,2,0.5,1.2', '1,1,0.6,0.6');
+  expect(figures(slots)).toEqual([
+    undefined,
+    { kind: 'oblong', width: 0.5, height: 1.2 },
+    { kind: 'round', diameter: 0.6 },
+  ]);
+  expect(slots.left).toEqual([]);
+  expect(holes('Radius mm', '0.4').lands[0]?.copper.figure).toEqual({ kind: 'round', diameter: 0.8 });
+});
