@@ -107,7 +107,7 @@ describe('outlines of a drawing', () => {
     ['hello\nworld', 'Line 1 is “hello”'],
     ['0\nEOF\n', 'no section ENTITIES'],
     ['\u0000\u0001', 'binary drawing'],
-    [drawing([], [9, '$INSUNITS', 70, 9]), '$INSUNITS 9'],
+    [drawing([], [9, '$INSUNITS', 70, 17]), '$INSUNITS 17'],
   ])('%j is refused in words', (text, words) => {
     const read = readOutlines(text);
     expect(read.ok ? 'read' : read.error).toContain(words);

@@ -52,6 +52,9 @@ export function drawingOf(text: string): Result<Drawing, string> {
   });
 }
 
+/** Group codes of coordinates, sizes, angles and directions. */
+const isMeasure = (code: number): boolean => (code >= 10 && code < 60) || (code >= 210 && code < 240);
+
 /** Group codes and their values, line by line. */
 function pairsOf(text: string): Result<readonly Pair[], string> {
   const lines = text.replace(/^\uFEFF/, '').split(/\r\n|\r|\n/);
@@ -62,7 +65,13 @@ function pairsOf(text: string): Result<readonly Pair[], string> {
       if (code === '' && lines.slice(i).every((line) => line.trim() === '')) break;
       return fail(`Line ${i + 1} is “${code.slice(0, 20)}”, and a group code is expected.`);
     }
-    pairs.push([Number(code), (lines[i + 1] as string).trim()]);
+    const value = (lines[i + 1] as string).trim();
+    // a coordinate that is none would be read as nothing
+    if (isMeasure(Number(code)) && !Number.isFinite(Number(value)))
+      return fail(
+        `Line ${i + 2} is “${value.slice(0, 20)}”, and a number is expected, with a point for its decimals.`,
+      );
+    pairs.push([Number(code), value]);
   }
   return pairs.length > 0 ? ok(pairs) : fail('The file is empty.');
 }

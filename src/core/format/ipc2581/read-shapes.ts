@@ -103,6 +103,7 @@ export function shapeReader(root: XmlNode, factor: number): ShapeReader {
         return figuresOf(child, unit, depth + 1, drilled);
       const made = primitive(child, unit);
       if (made === 'unknown') leave(child.name);
+      if (made === null && !BESIDE.has(child.name)) leave(`a ${child.name} without a size`);
       if (made === null || made === 'unknown') return [];
       budget -= 1;
       const open = undrilled(OPEN_WITHIN[child.name]?.(child, unit) ?? [], [circleAt(HOME.at, drilled)]);
@@ -181,6 +182,28 @@ const lengthOf = (text: string | undefined, unit: number): number => {
   const value = Number(text ?? 0);
   return Number.isFinite(value) ? quantise(value * unit) : 0;
 };
+
+/** Attributes that are numbers, of the elements that draw or place. */
+const NUMBERS = new Set(
+  'x y xOffset yOffset rotation scale width height diameter radius chamfer length base lineWidth lowerLeftX lowerLeftY upperRightX upperRightY centerX centerY startX startY endX endY outerDiameter innerDiameter'.split(
+    ' ',
+  ),
+);
+/** Elements whose measures are read elsewhere, or not at all. */
+const UNMEASURED = new Set(['Package', 'Component', 'Property', 'Bend']);
+
+/** The first measure of a file that is no number, in words; `null` where all are. It would be read as nothing. */
+export function noNumberIn(root: XmlNode): string | null {
+  const rest = [root];
+  for (let node = rest.pop(); node; node = rest.pop()) {
+    if (!UNMEASURED.has(node.name))
+      for (const [key, value] of Object.entries(node.attributes))
+        if (NUMBERS.has(key) && (value.trim() === '' || !Number.isFinite(Number(value))))
+          return `${key} of a ${node.name} is “${value.slice(0, 40)}”, and a number is expected, with a point for its decimals`;
+    for (const child of node.children) rest.push(child);
+  }
+  return null;
+}
 
 /** How many times larger what stands in a node is drawn. */
 export function scaleOf(node: XmlNode): number {

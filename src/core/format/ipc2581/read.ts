@@ -17,7 +17,15 @@ import { placesIn } from '../../given/places';
 import { fail, ok, type Result } from '../../units/result';
 import { layerCalled } from '../layer-words';
 import { all, everywhere, one, readXml, type XmlNode } from '../xml-tree';
-import { foreignUnit, placementOf, scaleOf, shapeReader, unitFactor, type ShapeReader } from './read-shapes';
+import {
+  foreignUnit,
+  placementOf,
+  scaleOf,
+  shapeReader,
+  unitFactor,
+  type ShapeReader,
+  noNumberIn,
+} from './read-shapes';
 import { agreed } from '../../words/agreed';
 import { drawnOf, moved } from './read-drawn';
 import { asOne, cornersOf, merged, withBores, withVias, type Bore } from './gather';
@@ -53,6 +61,8 @@ export function readIpc2581(text: string, fileName: string): Result<GivenFile, s
   const root = tree.value;
   if (root.name !== 'IPC-2581') return fail(`This is no IPC-2581 file: its root is “${root.name}”.`);
   const revision = root.attributes['revision'] ?? 'not stated';
+  const wrong = noNumberIn(root);
+  if (wrong !== null) return fail(`${wrong}. The file is damaged; have it written again.`);
   const header = [...everywhere(root, 'CadHeader')][0];
   const factor = unitFactor(header);
   if (factor === null)
@@ -227,6 +237,11 @@ class Reader {
     const hole = one(node, 'PadstackHoleDef');
     const { mm } = this.shapes;
     const diameter = mm(hole?.attributes['diameter']);
+    const said = hole?.attributes['diameter'] ?? '';
+    if (hole && !(diameter > 0) && Number(said) !== 0)
+      this.notes.add(
+        `The hole of the padstack “${node.attributes['name'] ?? ''}” has a diameter of “${said.slice(0, 40)}” and is left out.`,
+      );
     const of = (use: string) =>
       all(node, 'PadstackPadDef').filter(({ attributes }) => (attributes['padUse'] ?? 'REGULAR') === use);
     if (of('THERMAL').length > 0)

@@ -354,8 +354,16 @@ it('whatever the codes say, reading ends in words or with shapes whose numbers a
   );
   fc.assert(
     fc.property(fc.array(fc.tuple(code, value), { maxLength: 60 }), (pairs) => {
-      const read = readOutlines(entities(rectangle('l', 0, 0, 1, 1), pairs.flat()));
-      if (!read.ok) return expect(read.error.length).toBeLessThan(300);
+      // a coordinate that is no number is refused at once: most of them are
+      const sound = pairs.flatMap(([own, said]) => [
+        own,
+        own >= 10 && own < 60 && !Number.isFinite(Number(said)) ? -1 : said,
+      ]);
+      const read = readOutlines(entities(rectangle('l', 0, 0, 1, 1), sound));
+      if (!read.ok) {
+        expect(read.error.length).toBeLessThan(300);
+        return;
+      }
       for (const { contour } of read.value.outlines)
         for (const { x, y, bulge = 0 } of contour) expect([x, y, bulge].every(Number.isFinite)).toBe(true);
     }),
@@ -424,4 +432,9 @@ test('an outline within another of the lands is told with its place', () => {
   expect(read.value.patterns[0]?.left.join(' ')).toMatch(
     /1 outline lies within another .* it may be an opening or a hole: at 2, 2 mm/,
   );
+});
+
+test.each(['3,5', '1.5x', 'NaN', '--1'])('a coordinate of “%s” is refused with its line', (said) => {
+  const read = readOutlines(entities([...rectangle('lands', 0, 0, 1, 1), 10, said]));
+  expect(!read.ok && read.error).toMatch(new RegExp(`^Line \\d+ is “${said}”, and a number is expected`));
 });

@@ -125,6 +125,8 @@ test.each([
   ['<!DOCTYPE x [<!ENTITY a "aaaa">]><IPC-2581>&a;</IPC-2581>', 'entities of its own'],
   [`<IPC-2581>${'<a>'.repeat(3000)}`, 'deep in each other'],
   ['', 'root element'],
+  ['<IPC-2581 revision="C"><Location x="3,5" y="0"/></IPC-2581>', 'x of a Location is “3,5”'],
+  ['<IPC-2581 revision="C"><Circle diameter=""/></IPC-2581>', 'diameter of a Circle is “”'],
 ])('refuses %s', (text, why) => {
   const found = readIpc2581(text, 'x.xml');
   expect(found.ok).toBe(false);
@@ -231,4 +233,18 @@ test('shapes are drawn at the scale of their place; a padstack that is placed at
     widths: plain?.widths,
     left: expect.stringContaining('Pads are placed at 2 times the size of their padstacks'),
   });
+});
+
+test('shapes without a size, and holes of what is no size, are told', () => {
+  const file = (circle: string, hole: string) =>
+    `<IPC-2581 revision="C"><Ecad><CadHeader units="MILLIMETER"/><Step name="s"><PadStackDef name="P"><PadstackHoleDef name="h" diameter="${hole}" platingStatus="PLATED" x="0" y="0"/></PadStackDef><Package name="A"><LandPattern><Pad padstackDefRef="P"><Location x="0" y="0"/><Circle diameter="${circle}"/><PinRef pin="1"/></Pad></LandPattern></Package></Step></Ecad></IPC-2581>`;
+  const told = (circle: string, hole: string) => {
+    const found = readIpc2581(file(circle, hole), 'x.xml');
+    return found.ok
+      ? [...found.value.left, ...found.value.patterns.flatMap(({ left }) => left)].join(' ')
+      : '';
+  };
+  expect(told('0', '0')).toContain('a Circle without a size');
+  expect(told('1', '-0.6')).toContain('The hole of the padstack “P” has a diameter of “-0.6”');
+  expect(told('1', '0')).not.toContain('padstack');
 });
