@@ -136,7 +136,18 @@ export function columnOf(page: () => Page) {
   };
 }
 
+/** Types over what a field holds, once it has the focus and keeps it: what comes up beside may still take it. */
 export async function retype(page: Page, selector: string, text: string): Promise<void> {
-  await page.locator(selector).click({ count: 3 });
+  for (let tries = 0; tries < 10; tries += 1) {
+    await page.locator(selector).click({ count: 3 });
+    const keeps = await page.$eval(
+      selector,
+      (field) =>
+        new Promise<boolean>((resolve) => {
+          requestAnimationFrame(() => requestAnimationFrame(() => resolve(field === document.activeElement)));
+        }),
+    );
+    if (keeps) break;
+  }
   await page.keyboard.type(text);
 }

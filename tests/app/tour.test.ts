@@ -17,7 +17,11 @@ const at = (title: string) =>
 const press = (words: string) => page.locator(`button ::-p-text(${words})`).click();
 
 it('goes through the demo a step at a time, waits for each, and can be left', async () => {
-  await press('Take the tour');
+  // the empty Shelf may be drawn anew while it is pressed
+  while (!(await page.$('[aria-label=Tour]'))) {
+    await press('Take the tour');
+    await page.waitForSelector('[aria-label=Tour]', { timeout: 10_000 }).catch(() => null);
+  }
   const doings: readonly (() => Promise<unknown>)[] = [
     () => openFootprint(page, 'U7 buoy transceiver'),
     () => page.keyboard.press('x'),
