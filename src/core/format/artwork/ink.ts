@@ -76,13 +76,15 @@ export function inkOf(objects: readonly FilmObject[]): Result<Inked, string> {
   return ok({ areas: cut.value, strokes: painted.strokes, lone: painted.lone, isUnsought });
 }
 
+/** What an area covers: its outline, and what is free within it the other way round. */
+export const coveredBy = ({ placed, openings }: Pick<Ink, 'placed' | 'openings'>): readonly Polygon[] =>
+  openings.length > 0
+    ? subtract([flatten(contourOf(placed))], openings.map(solid))
+    : [flatten(contourOf(placed))];
+
 /** What an object covers: outlines counter-clockwise, what is free within clockwise. */
-function outlinesOf(object: FilmObject): readonly Polygon[] {
-  const { placed, openings = [], points, width = 0, swept } = object;
-  if (placed)
-    return openings.length > 0
-      ? subtract([flatten(contourOf(placed))], openings.map(solid))
-      : [flatten(contourOf(placed))];
+function outlinesOf({ placed, openings = [], points, width = 0, swept }: FilmObject): readonly Polygon[] {
+  if (placed) return coveredBy({ placed, openings });
   if (swept) return [swept];
   return points && width > 0 ? stroked(points, width) : [];
 }
