@@ -48,7 +48,7 @@ const WORDS: readonly (readonly [RegExp, LayerKind])[] = [
   [/keep|sperr|interdit|prohib|vietat/, 'keep-out'],
   [/board|edge|profile|rand\b|platine\b|\bborde?\b|\bbordo\b|contour|контур платы/, 'edge'],
   [
-    /\bnumbers?\b|nummer|numeros?\b|numeri\b|номер|番号|text|\bdims?\b|dimension|bemaßung|bemassung|\bmaße?\b|\bcotes?\b|\bquote\b|размер/,
+    /\bnumbers?\b|nummer|numeros?\b|numeri\b|номер|番号|text|\bdims?\b|dimension|bemaßung|bemassung|\bmaße?(?!\p{L})|\bcotes?\b|\bquote\b|размер/u,
     'dimensions',
   ],
   [/assembly|bestuckung|montage|montaggio|montaje|сборка/, 'assembly'],

@@ -67,7 +67,7 @@ function pairsOf(text: string): Result<readonly Pair[], string> {
     }
     const value = (lines[i + 1] as string).trim();
     // a coordinate that is none would be read as nothing
-    if (isMeasure(Number(code)) && !Number.isFinite(Number(value)))
+    if (isMeasure(Number(code)) && (value === '' || !Number.isFinite(Number(value))))
       return fail(
         `Line ${i + 2} is “${value.slice(0, 20)}”, and a number is expected, with a point for its decimals.`,
       );

@@ -17,15 +17,8 @@ import { placesIn } from '../../given/places';
 import { fail, ok, type Result } from '../../units/result';
 import { layerCalled } from '../layer-words';
 import { all, everywhere, one, readXml, type XmlNode } from '../xml-tree';
-import {
-  foreignUnit,
-  placementOf,
-  scaleOf,
-  shapeReader,
-  unitFactor,
-  type ShapeReader,
-  noNumberIn,
-} from './read-shapes';
+import { noNumberIn } from './measures';
+import { foreignUnit, placementOf, scaleOf, shapeReader, unitFactor, type ShapeReader } from './read-shapes';
 import { agreed } from '../../words/agreed';
 import { drawnOf, moved } from './read-drawn';
 import { asOne, cornersOf, merged, withBores, withVias, type Bore } from './gather';
