@@ -209,6 +209,7 @@ function PatternList({ patterns, left, onLeft }: ListProps) {
               </Tick>
               <p className="text-secondary">
                 {counted(pattern.lands, 'land')}
+                {pattern.drilled > 0 && `, ${pattern.drilled} drilled`}
                 {pattern.holes > 0 && `, ${counted(pattern.holes, 'hole')} without copper`}
               </p>
               {pattern.left.length > 0 && <Left title="Not understood or not kept" words={pattern.left} />}
@@ -254,6 +255,8 @@ function Thumbnail({ pattern: { name, picture } }: { pattern: SeenPattern }) {
     >
       <g className="drawing">
         <path className="layer-copper" d={picture.d} />
+        <path className="layer-plated-hole" d={picture.drilled} />
+        <path className="layer-hole" d={picture.holes} />
       </g>
     </svg>
   );

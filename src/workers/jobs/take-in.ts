@@ -29,13 +29,23 @@ export interface Picture {
   readonly box: Box;
 }
 
+/** A pattern's copper with what is drilled. */
+export interface PatternPicture extends Picture {
+  readonly drilled: string;
+  /** Holes without copper. */
+  readonly holes: string;
+}
+
 /** A pattern as it is listed. */
 export interface SeenPattern {
   readonly name: string;
   readonly lands: number;
+  /** Of the lands, those with a hole. */
+  readonly drilled: number;
+  /** Holes without copper. */
   readonly holes: number;
   readonly left: readonly string[];
-  readonly picture: Picture | null;
+  readonly picture: PatternPicture | null;
 }
 
 /** What was read of files. */
@@ -76,13 +86,21 @@ export function takeIn({ files, asked, take }: TakeInRequest): TakeInAnswer {
 }
 
 function seen({ name, lands, holes, left }: GivenPattern): SeenPattern {
-  const picture = pictureOf([...lands.map(({ copper }) => copper), ...holes].slice(0, 2000));
-  return { name, lands: lands.length, holes: holes.length, left, picture };
+  const drilled = lands.flatMap(({ hole }) => (hole ? [hole.hole] : []));
+  const copper = lands.map((land) => land.copper);
+  const box = boxRound([...copper, ...holes]);
+  const picture = box && { d: pathOf(copper), drilled: pathOf(drilled), holes: pathOf(holes), box };
+  return { name, lands: lands.length, drilled: drilled.length, holes: holes.length, left, picture };
 }
 
 function pictureOf(figures: readonly Placed[]): Picture | null {
   const box = boxRound(figures);
   if (!box) return null;
-  const rings = figures.slice(0, MOST_SHOWN).map((placed) => flatten(contourOf(placed), 0.02));
-  return { d: pathData({ rings, closed: true }), box };
+  return { d: pathOf(figures), box };
 }
+
+const pathOf = (figures: readonly Placed[]): string =>
+  pathData({
+    rings: figures.slice(0, MOST_SHOWN).map((placed) => flatten(contourOf(placed), 0.02)),
+    closed: true,
+  });
