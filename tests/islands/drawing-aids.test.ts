@@ -6,6 +6,7 @@ import { isDrawable, type Drawable } from '../../src/core/footprint/footprint';
 import { CATALOGUE } from '../../src/core/package/catalogue';
 import { COMPOSED_KINDS } from '../../src/core/package/composed/starts';
 import { TRADE_NAMES } from '../../src/core/package/trade-names';
+import { TYPICAL } from '../../src/core/document/entries';
 import { familiesFor, exampleOf } from '../../src/islands/gallery/families';
 import { widthOf } from '../../src/core/drawing/drawing';
 import { packageViews } from '../../src/core/drawing/package-views';
@@ -144,7 +145,8 @@ describe('the gallery', () => {
     ['sot 223', ['small-transistor-wide']],
     ['bga 256', ['ball-grid']],
   ])('finds for “%s”', (query, ids) => {
-    expect(familiesFor(query).hits.map(({ kind }) => kind.id)).toEqual(ids);
+    const kinds = familiesFor(query).hits.filter(({ size }) => size === undefined);
+    expect(kinds.map(({ kind }) => kind.id)).toEqual(ids);
   });
   it.each([
     ['0603', 'rectangular-chip', '0603 inch: 1608 metric, or 0603 metric'],
@@ -160,6 +162,29 @@ describe('the gallery', () => {
     const [first] = familiesFor(query).hits;
     expect([first?.kind.id, first?.outline]).toEqual([id, outline]);
   });
+  it.each([
+    ['0805', 'rectangular-chip', ['2012 metric']],
+    ['0603', 'rectangular-chip', ['0603 metric', '1608 metric']],
+    ['chip 1206', 'rectangular-chip', ['3216 metric']],
+    ['M3', 'mounting-hole', ['M3']],
+    ['washer M3', 'mounting-hole', ['M3 with washer']],
+    ['soic', 'gull-wing-dual', []],
+    ['0.65', 'gull-wing-dual', []],
+  ])(
+    'starts from the sizes that “%s” names, with their numbers and where they are from',
+    (query, id, sizes) => {
+      const [first, ...others] = familiesFor(query).hits;
+      expect([first?.kind.id, first?.size]).toEqual([id, undefined]);
+      const named = others.filter(({ kind, size }) => kind.id === id && size !== undefined);
+      expect(named.map(({ size }) => size)).toEqual(sizes);
+      for (const { kind } of named) {
+        const document = { ...newDocument('', kind.id, {}), package: kind.package! };
+        expect(isDrawable(compile(document))).toBe(true);
+        const written = Object.values(document.package.dimensions);
+        expect(written.every((entry) => typeof entry === 'object' && entry?.where === TYPICAL)).toBe(true);
+      }
+    },
+  );
   it('says what nobody knows', () => {
     expect(familiesFor('quad usb')).toEqual({ hits: [], unknown: ['usb'] });
     expect(familiesFor('ball axial')).toEqual({ hits: [], unknown: [] });

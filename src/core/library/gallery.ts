@@ -1,14 +1,19 @@
+import { applyEdits } from '../document/edit';
+import { newDocument } from '../document/document';
+import { outlineEdits } from '../document/entries';
 import type { PackageKind } from '../package/catalogue';
 import { TRADE_NAMES } from '../package/trade-names';
 
 // Finding a kind of package as one thinks of it: by what the trade calls it (sot-23, 0603), what it looks
 // like (quad no lead), how many leads it has (40), its rows and pins (2x20) or a figure (0.65).
 
-/** A kind that a search finds. */
+/** A kind that a search finds, or one of its sizes, which stands after it where the search names it. */
 export interface Hit {
   readonly kind: PackageKind;
   /** The outline that is called so, in words; `null` where the search is about the kind itself. */
   readonly outline: string | null;
+  /** The size that `kind` starts with, whose numbers are entered. */
+  readonly size?: string;
 }
 
 /** What a search came to. */
@@ -18,8 +23,8 @@ export interface Search {
   readonly unknown: readonly string[];
 }
 
-/** How well a word fits, the better the more: a name of its own, the title, other words, a possible count. */
-const FIT = { name: 8, likeName: 6, title: 4, word: 3, outline: 2, count: 1 } as const;
+/** How well a word fits, the better the more: a name of its own, a whole size, the title, other words, a possible count. */
+const FIT = { name: 8, likeName: 6, size: 5, title: 4, word: 3, outline: 2, count: 1 } as const;
 
 /** Kinds that every word of a search fits, the best first, else in their own order. */
 export function searchKinds(kinds: readonly PackageKind[], query: string): Search {
@@ -28,8 +33,10 @@ export function searchKinds(kinds: readonly PackageKind[], query: string): Searc
     const fits = tokens.map((token) => fitOf(kind, token));
     if (fits.some(({ score }) => score === 0)) return [];
     const score = fits.reduce((sum, fit) => sum + fit.score, 0);
-    const outline = wholeOutline(kind, tokens) ?? fits.find((fit) => fit.outline)?.outline ?? null;
-    return [{ kind, score, outline }];
+    const whole = wholeOutline(kind, tokens);
+    const outline = whole ?? fits.find((fit) => fit.outline)?.outline ?? null;
+    const named = new Set(whole === undefined ? fits.flatMap(({ sizes = [] }) => sizes) : [whole]);
+    return [{ kind, score, outline, named }];
   });
   if (hits.length === 0) {
     const unknown = tokens.filter((token) => kinds.every((kind) => fitOf(kind, token).score === 0));
@@ -37,9 +44,27 @@ export function searchKinds(kinds: readonly PackageKind[], query: string): Searc
   }
   return {
     // sorting keeps the order of equals
-    hits: hits.sort((a, b) => b.score - a.score).map(({ kind, outline }) => ({ kind, outline })),
+    hits: hits
+      .sort((a, b) => b.score - a.score)
+      .flatMap(({ kind, outline, named }) => [{ kind, outline }, ...sizesOf(kind, named)]),
     unknown: [],
   };
+}
+
+/** Sizes of a kind as kinds to start from, each with its numbers entered and where they come from. */
+function sizesOf(kind: PackageKind, named: ReadonlySet<string>): Hit[] {
+  return kind.outlines
+    .filter(({ name }) => named.has(name))
+    .map((outline) => {
+      const empty = newDocument(kind.id, kind.id, {});
+      const start = kind.package ? { ...empty, package: kind.package } : empty;
+      const { package: entered } = applyEdits(start, outlineEdits(start, outline));
+      const { name, source, where } = outline;
+      const numbers =
+        where === undefined ? 'typical numbers, which are no datasheet’s' : 'numbers of its table';
+      const says = { title: `${kind.title}, ${name}`, summary: `${source}: starts with ${numbers}.` };
+      return { kind: { ...kind, ...says, package: entered }, outline: null, size: name };
+    });
 }
 
 /** The typical size whose name has every word of a search of several: “M3 with washer” for washer m3. */
@@ -54,14 +79,21 @@ function wholeOutline({ outlines }: PackageKind, tokens: readonly string[]): str
 
 interface Fit {
   readonly score: number;
+  /** The outline that the word is about, as it is shown. */
   readonly outline?: string;
+  /** Names of the outlines that the word names alone. */
+  readonly sizes?: readonly string[];
 }
 
 function fitOf(kind: PackageKind, token: string): Fit {
   const [name, outline] = [byName(kind, token), byOutline(kind, token)];
   // 0603 is an inch code and a metric one
   if (name.outline && outline.outline && !name.outline.includes(outline.outline))
-    return { ...name, outline: `${name.outline}, or ${outline.outline}` };
+    return {
+      ...name,
+      outline: `${name.outline}, or ${outline.outline}`,
+      sizes: [...(name.sizes ?? []), ...(outline.sizes ?? [])],
+    };
   const fits = [name, byWord(kind, token), outline, byCount(kind, token)];
   return fits.reduce((best, fit) => (fit.score > best.score ? fit : best));
 }
@@ -87,7 +119,8 @@ function byName({ id, outlines }: PackageKind, token: string): Fit {
     const isBegin = own.startsWith(wanted) && /\D$/.test(wanted);
     if (!isWhole && !isBegin) return [];
     if (!isWhole) return [{ score: FIT.likeName }];
-    return [{ score: FIT.name, ...(outline === undefined ? {} : { outline: `${name}: ${outline}` }) }];
+    if (outline === undefined) return [{ score: FIT.name }];
+    return [{ score: FIT.name, outline: `${name}: ${outline}`, sizes: [outline] }];
   });
   return fitting.find(({ score }) => score === FIT.name) ?? fitting[0] ?? NO_FIT;
 }
@@ -115,12 +148,16 @@ function byWord(kind: PackageKind, token: string): Fit {
 function byOutline({ outlines }: PackageKind, token: string): Fit {
   if (!/\d/.test(token)) return NO_FIT;
   const figures = (text: string) => text.toLowerCase().replace(/ ?[×x] ?/g, 'x');
-  const found = outlines.find(({ name }) =>
+  const whole = outlines.find(({ name }) => figures(name) === token);
+  if (whole) return { score: FIT.size, outline: whole.name, sizes: [whole.name] };
+  const found = outlines.filter(({ name }) =>
     figures(name)
       .split(/[\s,]+/)
       .includes(token),
   );
-  return found ? { score: FIT.outline, outline: found.name } : NO_FIT;
+  const [first] = found;
+  if (!first) return NO_FIT;
+  return { score: FIT.outline, outline: first.name, ...(found.length === 1 ? { sizes: [first.name] } : {}) };
 }
 
 /** How many leads it can have; for rows and grids also as 2x20. */

@@ -5,7 +5,8 @@ import { families } from '../common/shelf-store';
 import { usePicker } from '../common/usePicker';
 
 interface Props {
-  onChoose: (family: PackageKind) => void;
+  /** @param isEntered whether it comes with the numbers of one of its sizes */
+  onChoose: (family: PackageKind, isEntered: boolean) => void;
   onClose: () => void;
   /** What is searched for at first. */
   begins?: string;
@@ -33,7 +34,7 @@ const loadList = async () => {
 export function Gallery({ onChoose, onClose, begins = '' }: Props) {
   // what is typed before the drawings are there is kept
   const { value: list, trouble } = useLoaded('The gallery', loadList);
-  const choose = ({ kind }: Hit) => onChoose(kind);
+  const choose = ({ kind, size }: Hit) => onChoose(kind, size !== undefined);
   const { dialog, query, search, found, at, point, onKeyDown } = usePicker(
     list?.find ?? none,
     choose,
@@ -57,21 +58,24 @@ export function Gallery({ onChoose, onClose, begins = '' }: Props) {
           tabIndex={0}
           aria-label="Package families"
         >
-          {found.map(({ kind, outline }, i) => (
-            <li
-              key={kind.id}
-              role="option"
-              aria-selected={i === at}
-              className={`bg-base-100 cursor-pointer border p-2 ${i === at ? 'border-primary outline-primary outline' : 'border-base-300'}`}
-              onClick={() => onChoose(kind)}
-              onPointerMove={() => point(i)}
-            >
-              {list && <list.Sketch family={kind} />}
-              <span className="mt-1 block font-semibold">{kind.title}</span>
-              <span className="text-secondary block text-[12px]">{kind.summary}</span>
-              {outline !== null && <span className="text-primary block text-[12px]">{outline}</span>}
-            </li>
-          ))}
+          {found.map((hit, i) => {
+            const { kind, outline, size } = hit;
+            return (
+              <li
+                key={`${kind.id} ${size ?? ''}`}
+                role="option"
+                aria-selected={i === at}
+                className={`bg-base-100 cursor-pointer border p-2 ${i === at ? 'border-primary outline-primary outline' : 'border-base-300'}`}
+                onClick={() => choose(hit)}
+                onPointerMove={() => point(i)}
+              >
+                {list && <list.Sketch family={kind} />}
+                <span className="mt-1 block font-semibold">{kind.title}</span>
+                <span className="text-secondary block text-[12px]">{kind.summary}</span>
+                {outline !== null && <span className="text-primary block text-[12px]">{outline}</span>}
+              </li>
+            );
+          })}
         </ul>
         {trouble}
         {list && found.length === 0 && <Nothing unknown={list.unknown(query)} onSearch={search} />}

@@ -202,7 +202,7 @@ export function Shelf({ earlierPorts }: { earlierPorts: readonly number[] }) {
       {choosing !== null && (
         <Gallery
           begins={choosing}
-          onChoose={(family) => void startNew(family)}
+          onChoose={(family, isEntered) => void startNew(family, isEntered)}
           onClose={() => setChoosing(null)}
         />
       )}
@@ -359,9 +359,9 @@ function startFromSheet(file: File): void {
 
 /**
  * Begins a footprint of a family, or of what a composed package starts from, and opens it on the Bench. It
- * stands on the Shelf once something was entered.
+ * stands on the Shelf once something was entered; one of a size at once.
  */
-async function startNew(kind: PackageKind): Promise<void> {
+async function startNew(kind: PackageKind, isEntered: boolean): Promise<void> {
   const { id, title, package: start } = kind;
   await attempt('Keeping a new footprint', async () => {
     const names = new Set((await shelf.entries()).map(({ name }) => name));
@@ -369,10 +369,8 @@ async function startNew(kind: PackageKind): Promise<void> {
       const name = count === 1 ? title : `${title} ${count}`;
       return names.has(name) ? named(count + 1) : name;
     };
-    const stored = await shelf.begin({
-      ...newDocument(named(1), id),
-      package: start ?? { family: id, dimensions: {} },
-    });
-    navigate(`/bench/${stored.id}`);
+    const document = { ...newDocument(named(1), id), package: start ?? { family: id, dimensions: {} } };
+    const [stored] = isEntered ? await shelf.add([document]) : [await shelf.begin(document)];
+    if (stored) navigate(`/bench/${stored.id}`);
   });
 }
