@@ -91,24 +91,49 @@ export interface Asked {
   readonly isScan?: boolean;
 }
 
+/** What grids were laid out as: they are asked for several times, once for each thing that is sought in them. */
+const known = new WeakMap<readonly Grid[], Map<boolean, LaidOut[]>>();
+
 /** The tables of dimensions among some grids, in each way that they may be laid out; with lost points restored. */
 export function tablesOf(grids: readonly Grid[], isScan = false): LaidOut[] {
+  const ways = known.get(grids) ?? new Map<boolean, LaidOut[]>();
+  known.set(grids, ways);
+  const found = ways.get(isScan) ?? tablesAnew(grids, isScan);
+  ways.set(isScan, found);
+  return found;
+}
+
+function tablesAnew(grids: readonly Grid[], isScan: boolean): LaidOut[] {
   return grids
     .flatMap((all) => stacked(bounded(all)))
-    .flatMap((whole, index) => {
-      return laidOut(isScan ? restorePoints(whole) : whole, index).map((table) => {
-        const more = table.rows.length - MOST_ROWS;
+    .flatMap((whole, index) =>
+      laidOut(isScan ? restorePoints(whole) : whole, index).map((table) => {
+        const rows = withoutEchoes(table.rows).slice(0, MOST_ROWS);
+        const more = table.rows.length - rows.length;
         if (more <= 0) return table;
+        const why = 'they say again what others say, or are more than a package has';
         return {
           ...table,
-          rows: table.rows.slice(0, MOST_ROWS),
-          leftOut: [
-            ...table.leftOut,
-            `${more} rows behind the first ${MOST_ROWS}: no package has as many dimensions`,
-          ],
+          rows,
+          leftOut: [...table.leftOut, `${more} ${more === 1 ? 'row' : 'rows'}: ${why}`],
         };
-      });
-    });
+      }),
+    );
+}
+
+/** Rows of one letter, name and value that are read: a terminal and a pad may well be of one size. */
+const MOST_ALIKE = 4;
+
+/** Rows without those that say again what several others say. */
+function withoutEchoes(rows: readonly PrintedRow[]): readonly PrintedRow[] {
+  const counts = new Map<string, number>();
+  return rows.filter(({ letter, name, remark, values }) => {
+    const texts = [...values].map(([size, { text, unit }]) => [size, text, unit]);
+    const said = JSON.stringify([letter, name, remark, texts]);
+    const count = (counts.get(said) ?? 0) + 1;
+    counts.set(said, count);
+    return count <= MOST_ALIKE;
+  });
 }
 
 /** Dimensions of one table that are read. */
