@@ -35,11 +35,46 @@ const numbersOf = (value: unknown): readonly number[] => (Array.isArray(value) ?
 export function whyGltfUnsound(json: unknown, name: string): string | null {
   if (!isObject(json) || !isObject(json['asset']) || typeof json['asset']['version'] !== 'string')
     return `“${name}” is no glTF: it does not say of which version it is. Export it again.`;
-  const wrong = whyNoTree(json) ?? whyOutside(json);
+  const wrong = whyLost(json) ?? whyNoTree(json) ?? whyOutside(json);
   if (wrong) return `“${name}” is damaged: ${wrong}. Export it again.`;
   const { parts, triangles } = counted(json);
   if (parts > MOST_PARTS) return tooManyParts(name, parts);
   return triangles > MOST_TRIANGLES ? tooManyTriangles(name, Math.ceil(triangles)) : null;
+}
+
+/** What is named by its number is there. */
+function whyLost(json: Json): string | null {
+  const counts = { node: 'nodes', mesh: 'meshes', accessor: 'accessors', scene: 'scenes' } as const;
+  const lost = (holder: string, what: keyof typeof counts, named: unknown): string | null => {
+    if (isCount(named) && named < listOf(json, counts[what]).length) return null;
+    const which = isCount(named) ? `${what} ${named + 1}` : `a ${what} by no number`;
+    return `${holder} names ${which}, which is not there`;
+  };
+  const members = (key: string, word: string) =>
+    listOf(json, key).map((one, i) => ({ one: one ?? {}, holder: `${word} ${i + 1}` }));
+  const all = (value: unknown): readonly unknown[] => (Array.isArray(value) ? value : []);
+  const asked = (value: unknown): readonly unknown[] => (value === undefined ? [] : [value]);
+  const checks = [
+    ...asked(json['scene']).map((named) => lost('the file', 'scene', named)),
+    ...members('scenes', 'scene').flatMap(({ one, holder }) =>
+      all(one['nodes']).map((named) => lost(holder, 'node', named)),
+    ),
+    ...members('nodes', 'node').flatMap(({ one, holder }) => [
+      ...all(one['children']).map((named) => lost(holder, 'node', named)),
+      ...asked(one['mesh']).map((named) => lost(holder, 'mesh', named)),
+    ]),
+    ...members('meshes', 'mesh').flatMap(({ one, holder }) =>
+      listOf(one, 'primitives').flatMap((primitive) => {
+        const attributes = primitive?.['attributes'];
+        const named = [
+          ...(isObject(attributes) ? Object.values(attributes) : []),
+          ...asked(primitive?.['indices']),
+        ];
+        return named.map((accessor) => lost(holder, 'accessor', accessor));
+      }),
+    ),
+  ];
+  return checks.find((why) => why !== null) ?? null;
 }
 
 /** Nodes have one parent at most, and no way leads back. */
@@ -48,7 +83,6 @@ function whyNoTree(json: Json): string | null {
   const parent = new Map<number, number>();
   for (const [i, node] of nodes.entries())
     for (const child of numbersOf(node?.['children'])) {
-      if (child >= nodes.length) return `node ${i + 1} holds node ${child + 1}, which is not there`;
       if (parent.has(child)) return `node ${child + 1} is held by more than one`;
       parent.set(child, i);
     }

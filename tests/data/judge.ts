@@ -38,7 +38,7 @@ const judgeSheet: Judge = async ({ name, bytes }) => {
 
 const judgePattern: Judge = async ({ name, bytes }) => {
   const read = readPatterns([{ name, bytes }]);
-  if (!read.ok) return sentence(read.error);
+  if (!read.ok) return read.error.split('\n').map(sentence).join('\n');
   for (const line of read.value.left) sentence(line);
   for (const pattern of read.value.patterns.slice(0, 20)) {
     if (!numbersHold(pattern)) throw new Error('a pattern with what is no number');

@@ -95,6 +95,9 @@ function directions(contour: Contour): number[] {
   return found;
 }
 
+/** Corners held against edges at most: what has more is as large as a room, and stays the outline that it is. */
+const MOST_HELD = 2_000_000;
+
 /** Whether an outline is a figure: every corner lies on its edge, and both have one area. */
 function fits(candidate: Placed, points: readonly Point[], contour: Contour): boolean {
   const edge = flatten(outlineOf(candidate.figure), 0.0005).map((p) => {
@@ -104,7 +107,9 @@ function fits(candidate: Placed, points: readonly Point[], contour: Contour): bo
   const size = areaOf(candidate.figure);
   const share = candidate.figure.kind === 'rectangle' && !candidate.figure.radius ? 1e-4 : 0.02;
   if (Math.abs(size - area(points)) > Math.max(share * size, 1e-9)) return false;
-  return [...contour, ...points].every((p) =>
+  const corners = [...contour, ...points];
+  if (corners.length * edge.length > MOST_HELD) return false;
+  return corners.every((p) =>
     edge.some((a, i) => pointToSegment(p, a, edge[(i + 1) % edge.length] as Point) < OFF),
   );
 }

@@ -137,7 +137,7 @@ class DrillReader {
     else if (/^(G00|G01|G02|G03)?[XY]/.test(text) || /^G8[15]|^G0[0-3]/.test(text)) this.coordinates(text);
     else if (/^R\d+/.test(text)) this.repeat(text);
     else if (/^M(02|25|01|08)/.test(text))
-      this.wrong = `It repeats patterns (${text.slice(0, 12)}), which is not read.`;
+      this.wrong = `It repeats patterns, “${text.slice(0, 12)}”, which is not read.`;
     else this.leave(this.inHeader ? `“${text.slice(0, 20)}” of the header` : `“${text.slice(0, 20)}”`);
   }
 

@@ -92,7 +92,7 @@ export function readPadTable(
   const columns = asked.columns ?? columnsOf(heads, hasHead, left);
   if (!sayPlace(columns))
     return fail(
-      `No column says ${(['x', 'y'] as const).filter((column) => !columns.includes(column)).join(' and ')}: the heads are ${heads.slice(0, 12).join(', ')}. Say what each column holds.`,
+      `No column says ${(['x', 'y'] as const).filter((column) => !columns.includes(column)).join(' and ')}: the heads are ${heads.slice(0, 12).map(inShort).join(', ')}. Say what each column holds.`,
     );
   if (!SIZES.some((column) => columns.includes(column)))
     return fail('No column says how large the lands are: length and width, or a diameter.');
@@ -270,3 +270,6 @@ function unitOf(
   );
   return unit;
 }
+
+/** A head as a sentence can hold it, in quotes. */
+const inShort = (head: string): string => `“${head.length > 24 ? `${head.slice(0, 24)}…` : head}”`;

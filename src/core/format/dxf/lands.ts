@@ -77,8 +77,26 @@ interface DrawnShape {
   readonly polygon: Polygon;
 }
 
-export const shapesOf = (outlines: readonly Outline[], left: string[]): DrawnShape[] =>
-  once(outlines, left).map(({ contour }) => ({ placed: recognised(contour), polygon: flatten(contour) }));
+/** How large a land may be, mm. */
+const LARGEST_LAND = 1000;
+
+/** The outlines of lands as figures, each taken once; what is larger than any land is told. */
+export function shapesOf(outlines: readonly Outline[], left: string[]): DrawnShape[] {
+  const shapes = once(outlines, left).map(({ contour }) => ({ contour, polygon: flatten(contour) }));
+  const lands = shapes.filter(({ polygon }) => {
+    const { minX, minY, maxX, maxY } = boxOfPoints(polygon) as Box;
+    return Math.max(maxX - minX, maxY - minY) <= LARGEST_LAND;
+  });
+  const large = shapes.length - lands.length;
+  if (large > 0)
+    left.push(
+      agreed(
+        large,
+        '# [outline among the lands is|outlines among the lands are] larger than 1 m, and left out.',
+      ),
+    );
+  return lands.map(({ contour, polygon }) => ({ placed: recognised(contour), polygon }));
+}
 
 /** Middles of shapes that lie wholly within another. */
 export function liesWithin(drawn: readonly DrawnShape[]): Point[] {
@@ -91,8 +109,8 @@ export function liesWithin(drawn: readonly DrawnShape[]): Point[] {
         const other = drawn[i] as DrawnShape;
         return (
           other.placed !== placed &&
-          roomWithin(other.placed, placed) > 0 &&
-          area(other.polygon) > area(polygon)
+          area(other.polygon) > area(polygon) &&
+          roomWithin(other.placed, placed) > 0
         );
       })
       ? [placed.at]

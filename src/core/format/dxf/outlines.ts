@@ -1,4 +1,5 @@
 import { backwards, flatten, type Contour, type Vertex } from '../../geometry/contour';
+import { boxOfPoints } from '../../geometry/box';
 import type { Point } from '../../geometry/point';
 import { area, type Polygon } from '../../geometry/polygon';
 import { fail, ok, type Result } from '../../units/result';
@@ -88,7 +89,9 @@ export function readOutlines(text: string, { unit: said }: OutlinesAsked = {}): 
   const shown = shownBy(drawing.value);
   if (!shown.ok) return shown;
   const { shapes, texts, left } = shown.value;
-  const inMm = shapes.map((shape) => ({ ...shape, corners: shape.corners.map((one) => mmOf(one, factor)) }));
+  const all = shapes.map((shape) => ({ ...shape, corners: shape.corners.map((one) => mmOf(one, factor)) }));
+  const inMm = all.filter(isInReach);
+  const beyond = all.length - inMm.length;
   const loose = inMm.flatMap((shape) => (shape.isClosed ? [] : edgesOf(shape)));
   if (loose.length > MOST_LOOSE)
     return fail(`The drawing has ${loose.length} single lines and arcs; at most ${MOST_LOOSE} are joined.`);
@@ -96,7 +99,7 @@ export function readOutlines(text: string, { unit: said }: OutlinesAsked = {}): 
   const closed = inMm.flatMap(({ layer, corners, isClosed }) =>
     isClosed ? [{ layer, contour: corners }] : [],
   );
-  const all = [...closed, ...joined.outlines].flatMap(
+  const outlines = [...closed, ...joined.outlines].flatMap(
     ({ layer, contour }): (Outline & { size: number })[] => {
       const size = area(flatten(contour));
       if (!(Math.abs(size) >= 1e-4)) return [];
@@ -106,7 +109,7 @@ export function readOutlines(text: string, { unit: said }: OutlinesAsked = {}): 
   const words = [...left].map(([what, count]) => `${count} ${what}`);
   const isOtherwise = said !== undefined && unit !== '0' && Math.abs((own ?? NaN) / factor - 1) > 1e-9;
   return ok({
-    outlines: all.sort((a, b) => b.size - a.size).map(({ layer, contour }) => ({ layer, contour })),
+    outlines: outlines.sort((a, b) => b.size - a.size).map(({ layer, contour }) => ({ layer, contour })),
     lines: joined.lines,
     texts: texts.map(({ layer, at, text: letters, tag }) => ({
       ...(tag === undefined ? {} : { tag }),
@@ -116,6 +119,14 @@ export function readOutlines(text: string, { unit: said }: OutlinesAsked = {}): 
     })),
     left: [
       ...(words.length > 0 ? [`Not taken: ${words.join(', ')}.`] : []),
+      ...(beyond > 0
+        ? [
+            agreed(
+              beyond,
+              '# [shape is|shapes are] larger than 5 m or farther out than 100 m, and left out: is the unit right?',
+            ),
+          ]
+        : []),
       ...(joined.open > 0 ? [agreed(joined.open, '# [line or arc does|lines and arcs do] not close.')] : []),
       ...(isOtherwise
         ? [
@@ -127,6 +138,20 @@ export function readOutlines(text: string, { unit: said }: OutlinesAsked = {}): 
         : []),
     ],
   });
+}
+
+/** How large a shape may be, and how far out it may lie, mm. */
+const LARGEST = 5_000;
+const FARTHEST = 100_000;
+
+/** Whether a shape can be part of a drawing of a board or a package. */
+function isInReach({ corners }: PlacedShape): boolean {
+  // what is drawn of an arc, not its ends alone
+  const box = boxOfPoints(flatten(corners, 1));
+  if (!box) return true;
+  const { minX, minY, maxX, maxY } = box;
+  const away = Math.max(-minX, -minY, maxX, maxY);
+  return away <= FARTHEST && Math.max(maxX - minX, maxY - minY) <= LARGEST;
 }
 
 function mmOf({ x, y, bulge }: Vertex, factor: number): Vertex {

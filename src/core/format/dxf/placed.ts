@@ -42,6 +42,8 @@ export interface Shown {
 
 /** Entities that a drawing shows at most, those of blocks as often as they are inserted. */
 const MOST = 100_000;
+/** Corners of all of them at most: arcs that are pressed flat become chords. */
+const MOST_CORNERS = 400_000;
 /** Blocks in blocks. */
 const DEEPEST = 16;
 
@@ -52,6 +54,7 @@ export function shownBy({ entities, blocks, hidden }: Drawing): Result<Shown, st
   const left = new Map<string, number>();
   const leave = (words: string) => left.set(words, (left.get(words) ?? 0) + 1);
   let count = 0;
+  let cornerCount = 0;
   let trouble: string | null = null;
 
   const put = (all: readonly Entity[], by: Affine, within: string | null, depth: number): void => {
@@ -85,8 +88,14 @@ export function shownBy({ entities, blocks, hidden }: Drawing): Result<Shown, st
     const drawn = shapesOf(entity);
     if (!drawn) return leave(`entities of kind ${entity.kind}`);
     if (drawn.left !== undefined) leave(drawn.left);
-    for (const { corners, isClosed } of drawn.shapes)
-      shapes.push({ layer, isClosed, corners: appliedAll(by, corners, isClosed) });
+    for (const { corners, isClosed } of drawn.shapes) {
+      const placed = appliedAll(by, corners, isClosed);
+      cornerCount += placed.length;
+      if (cornerCount > MOST_CORNERS)
+        trouble ??= `The drawing shows more than ${MOST_CORNERS} corners; take a part of it.`;
+      if (trouble !== null) return;
+      shapes.push({ layer, isClosed, corners: placed });
+    }
   };
 
   const insert = (entity: Entity, by: Affine, layer: string, depth: number) => {

@@ -65,7 +65,7 @@ test('heads that nobody knows are asked for, and read once they are said', () =>
   const file = [{ name: 'lands.csv', bytes: new TextEncoder().encode(text) }];
   const asked = readPatterns(file);
   expect(asked.ok && asked.value.patterns).toEqual([]);
-  expect(asked.ok && asked.value.left.join(' ')).toContain('the heads are n, east, north, e, f');
+  expect(asked.ok && asked.value.left.join(' ')).toContain('the heads are “n”, “east”, “north”, “e”, “f”');
   const said = readPatterns(file, { columns: ['number', 'x', 'y', 'length', 'width'] });
   expect(said.ok && said.value.patterns[0]?.lands[0]?.copper).toMatchObject({
     at: { x: -1, y: 0.5 },
