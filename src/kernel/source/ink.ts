@@ -8,7 +8,7 @@ import {
 } from '../../core/source/ink';
 import { clipLine, overlapOf } from '../../core/source/clip';
 import type { Area } from '../../core/source/page';
-import { product, turnOf, type PdfDocument } from './pdf';
+import { product, turnOf, within, type PdfDocument } from './pdf';
 
 // The lines and areas that a PDF draws on a page, from the list of operators that its reader makes of it. Nothing
 // is painted: transformations, clips to boxes, widths, dashes and kinds of filling are followed as they are said.
@@ -75,7 +75,8 @@ export async function inkOfPage(pdf: PdfDocument, number: number): Promise<Ink> 
   const reader = operatorsOf(page as unknown as Listing).getReader();
   const late = performance.now() + INK_TIME;
   let isLate = false;
-  for (let next = await reader.read(); !next.done; next = await reader.read()) {
+  const read = () => within(reader.read(), late, { fnArray: [], argsArray: [] });
+  for (let next = await read(); !next.done; next = await read()) {
     const { fnArray, argsArray } = next.value;
     const goesOn = fnArray.every((code, i) => walk.step(code, argsArray[i] ?? []));
     isLate = performance.now() > late;
@@ -83,8 +84,6 @@ export async function inkOfPage(pdf: PdfDocument, number: number): Promise<Ink> 
       void reader.cancel(new Error('enough')).catch(() => undefined);
       break;
     }
-    // where the reader works in this thread, timers have their turn
-    await new Promise((resolve) => setTimeout(resolve, 0));
   }
   const cut = walk.isFull
     ? `has more lines than a drawing has; the first ${walk.paths.length} were read`

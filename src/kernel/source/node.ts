@@ -1,5 +1,7 @@
 import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
+import { pathToFileURL } from 'node:url';
+import { MessageChannel, Worker } from 'node:worker_threads';
 import { greyOf, type Grey } from '../../core/source/picture/grey';
 import { LARGEST_PICTURE } from '../../core/source/picture/prepare';
 import { fail, ok, type Result } from '../../core/units/result';
@@ -16,14 +18,37 @@ const LARGEST_IMAGE = 70_000_000;
 const LONGEST_SIDE = 30_000;
 /** How long a page may be drawn, ms. */
 const DRAW_TIME = 5000;
+const LATE = 'too late';
 
-/** Opens a PDF. @throws Error where it is none, is damaged or has a password */
+/** What parses a PDF, in a thread: one that goes on without end lets times run out, and can be ended. */
+const PARSER = `const { workerData: { parser, port } } = require('node:worker_threads');
+import(parser).then(({ WorkerMessageHandler }) => WorkerMessageHandler.initializeFromPort(port));`;
+/** How long a PDF may take to be opened, ms, and what its thread may hold, MB. */
+const OPEN_TIME = 10_000;
+const PARSER_MEMORY = 400;
+
+/** Opens a PDF. @throws Error where it is none, is damaged, has a password or takes too long */
 export async function openPdf(bytes: Uint8Array): Promise<PdfDocument & { destroy: () => Promise<void> }> {
-  const { getDocument, OPS, VerbosityLevel } = await import('pdfjs-dist/legacy/build/pdf.mjs');
+  const { getDocument, OPS, PDFWorker, VerbosityLevel } = await import('pdfjs-dist/legacy/build/pdf.mjs');
   const root = dirname(at('pdfjs-dist/package.json'));
+  const { port1, port2 } = new MessageChannel();
+  const parser = pathToFileURL(join(root, 'legacy/build/pdf.worker.mjs')).href;
+  const thread = new Worker(PARSER, {
+    eval: true,
+    workerData: { parser, port: port2 },
+    transferList: [port2],
+    resourceLimits: { maxOldGenerationSizeMb: PARSER_MEMORY },
+  });
+  const ended = new Promise<never>((_, reject) => {
+    thread.once('error', () => reject(new Error('it takes more memory than a datasheet may')));
+  });
+  // what waits for it is told; where nothing waits there is nobody to tell
+  ended.catch(() => undefined);
+  const worker = new PDFWorker({ port: port1 as unknown as null });
   const task = getDocument({
     // the reader keeps what it is given
     data: new Uint8Array(bytes),
+    worker,
     isEvalSupported: false,
     disableFontFace: true,
     // larger ones are left out before they are unpacked
@@ -33,8 +58,36 @@ export async function openPdf(bytes: Uint8Array): Promise<PdfDocument & { destro
     cMapUrl: `${join(root, 'cmaps')}/`,
     wasmUrl: `${join(root, 'wasm')}/`,
   });
-  const pdf = await task.promise;
-  return Object.assign(pdf as unknown as PdfDocument, { codes: { ...OPS }, destroy: () => task.destroy() });
+  const destroy = async () => {
+    await thread.terminate();
+    port1.close();
+    worker.destroy();
+    void task.destroy().catch(() => undefined);
+  };
+  try {
+    const pdf = await inTime(
+      Promise.race([task.promise, ended]),
+      OPEN_TIME,
+      'it takes too long to be opened',
+    );
+    return Object.assign(pdf as unknown as PdfDocument, { codes: { ...OPS }, destroy });
+  } catch (error) {
+    await destroy();
+    throw error;
+  }
+}
+
+/** What is waited for, or an error in words where that takes too long. */
+async function inTime<T>(promise: Promise<T>, ms: number, words: string): Promise<T> {
+  let timer: NodeJS.Timeout | undefined;
+  const late = new Promise<never>((_, reject) => {
+    timer = setTimeout(() => reject(new Error(words)), ms);
+  });
+  try {
+    return await Promise.race([promise, late]);
+  } finally {
+    clearTimeout(timer);
+  }
 }
 
 /** Pages that are to be looked at: the one that is named, or the first of all. */
@@ -114,11 +167,13 @@ export async function pictureOfPage(
     else setImmediate(goOn);
   };
   try {
-    await drawing.promise;
+    // what is to be drawn may never be told
+    await inTime(drawing.promise, DRAW_TIME, LATE);
   } catch (error) {
+    drawing.cancel();
     const { name, message } = error as Error;
     return fail(
-      name === 'RenderingCancelledException'
+      name === 'RenderingCancelledException' || message === LATE
         ? `page ${number} takes longer than ${DRAW_TIME / 1000} s to be drawn`
         : `page ${number} cannot be drawn (${message.slice(0, 100)})`,
     );

@@ -110,7 +110,8 @@ async function wordsIn(
   let cut: string | null = null;
   const reader = page.streamTextContent().getReader();
   const late = performance.now() + TEXT_TIME;
-  for (let next = await within(reader.read(), late); !next.done; next = await within(reader.read(), late)) {
+  const read = () => within(reader.read(), late, { items: [] });
+  for (let next = await read(); !next.done; next = await read()) {
     for (const item of next.value.items)
       if (isText(item)) words.push(...wordsOfItem(item, viewport.transform));
     if (words.length > MOST_WORDS) cut = `has more than ${MOST_WORDS} words; the first were read`;
@@ -122,14 +123,15 @@ async function wordsIn(
   return { words: words.slice(0, MOST_WORDS), cut };
 }
 
-/** What is read next, or an empty part where that is too late. */
-function within<T extends { readonly items: readonly unknown[] }>(
+/** What is read next, or an empty part where that comes too late: a page may go on without end. */
+export function within<T>(
   next: Promise<ReadableStreamReadResult<T>>,
   late: number,
+  empty: T,
 ): Promise<ReadableStreamReadResult<T>> {
   return new Promise((resolve, reject) => {
     const timer = setTimeout(
-      () => resolve({ done: false, value: { items: [] } as unknown as T }),
+      () => resolve({ done: false, value: empty }),
       Math.max(0, late - performance.now()) + 1,
     );
     void next.then(resolve, reject).finally(() => clearTimeout(timer));
