@@ -11,7 +11,7 @@ const wanted = MEDIA.filter((medium) => process.argv.length < 3 || process.argv.
 const browser = await puppeteer.launch({ executablePath: (await chromium()) ?? '', args: ['--no-sandbox'] });
 await makeSheets(browser);
 await browser.close();
-const reader = await letterReader();
+const reader = letterReader();
 let isSilent = false;
 for (const medium of wanted) {
   for (const isApart of [false, true]) {

@@ -1,4 +1,4 @@
-import fc from 'fast-check';
+import type fc from 'fast-check';
 import { compile } from '../../src/core/footprint/compile';
 import { documentOf, readPatterns } from '../../src/core/format/import';
 import { readModel } from '../../src/kernel/read-model';

@@ -40,6 +40,8 @@ interface Listing {
 
 /** How long a page's drawing may take to be listed, ms. */
 const INK_TIME = 2000;
+/** How long a page may take to be looked through before it is drawn, its pictures unpacked, ms. */
+const LOOK_TIME = 4000;
 /** States that are kept at a time; a page that saves more never restores them. */
 const DEEPEST = 500;
 
@@ -72,25 +74,86 @@ export async function inkOfPage(pdf: PdfDocument, number: number): Promise<Ink> 
     fillAlpha: 1,
     clip: { x0: 0, y0: 0, x1: width, y1: height },
   });
-  const reader = operatorsOf(page as unknown as Listing).getReader();
-  const late = performance.now() + INK_TIME;
-  let isLate = false;
-  const read = () => within(reader.read(), late, { fnArray: [], argsArray: [] });
-  for (let next = await read(); !next.done; next = await read()) {
-    const { fnArray, argsArray } = next.value;
-    const goesOn = fnArray.every((code, i) => walk.step(code, argsArray[i] ?? []));
-    isLate = performance.now() > late;
-    if (!goesOn || isLate) {
-      void reader.cancel(new Error('enough')).catch(() => undefined);
-      break;
-    }
-  }
+  const isLate = await listed(page, INK_TIME, ({ fnArray, argsArray }) =>
+    fnArray.every((code, i) => walk.step(code, argsArray[i] ?? [])),
+  );
   const cut = walk.isFull
     ? `has more lines than a drawing has; the first ${walk.paths.length} were read`
     : isLate
       ? `takes longer than ${INK_TIME / 1000} s to be drawn; the first of its lines were read`
       : null;
   return { paths: walk.paths, ...(cut === null ? {} : { cut: `Page ${number} ${cut}.` }) };
+}
+
+/**
+ * Goes through the operators of a page, part by part.
+ * @param take takes a part, and says whether to go on
+ * @returns whether they went on longer than they may
+ */
+async function listed(page: unknown, time: number, take: (part: Operators) => boolean): Promise<boolean> {
+  const reader = operatorsOf(page as Listing).getReader();
+  const late = performance.now() + time;
+  const read = () => within(reader.read(), late, { fnArray: [], argsArray: [] });
+  let isLate = false;
+  for (let next = await read(); !next.done; next = await read()) {
+    const goesOn = take(next.value);
+    isLate = performance.now() > late;
+    if (!goesOn || isLate) {
+      void reader.cancel(new Error('enough')).catch(() => undefined);
+      break;
+    }
+  }
+  return isLate;
+}
+
+/**
+ * Why a page is not drawn, in words that follow “page 3”; `null` where it can be. Its drawing cannot be ended
+ * while it goes over one picture, and a picture whose sizes are no whole numbers goes on without end.
+ */
+export function whyNotDrawn(pdf: PdfDocument, number: number): Promise<string | null> {
+  const known = looked.get(pdf) ?? new Map<number, Promise<string | null>>();
+  looked.set(pdf, known);
+  const why = known.get(number) ?? lookedThrough(pdf, number);
+  known.set(number, why);
+  return why;
+}
+
+/** Pages that were looked through. */
+const looked = new WeakMap<PdfDocument, Map<number, Promise<string | null>>>();
+
+async function lookedThrough(pdf: PdfDocument, number: number): Promise<string | null> {
+  const names = new Map(Object.entries(pdf.codes).map(([name, code]) => [code, name]));
+  let odd: string | null = null;
+  const isLate = await listed(await pdf.getPage(number), LOOK_TIME, (part) => {
+    odd ??= oddPicture(part, names, 0);
+    return odd === null;
+  });
+  return odd ?? (isLate ? `takes longer than ${LOOK_TIME / 1000} s to be unpacked` : null);
+}
+
+const isOperators = (value: unknown): value is Operators =>
+  typeof value === 'object' && value !== null && 'fnArray' in value && 'argsArray' in value;
+
+/** The first picture of some operators, those of its patterns too, that has no size, in words. */
+function oddPicture(
+  { fnArray, argsArray }: Operators,
+  names: ReadonlyMap<number, string>,
+  depth: number,
+): string | null {
+  for (const [i, code] of fnArray.entries()) {
+    const args = argsArray[i] ?? [];
+    const nested = args.find(isOperators);
+    const within = nested && depth < DEEPEST ? oddPicture(nested, names, depth + 1) : null;
+    if (within !== null) return within;
+    if (!/^paint.*Image/.test(names.get(code) ?? '')) continue;
+    const [first, ...sizes] = args;
+    const own =
+      typeof first === 'object' && first !== null ? (first as { width?: unknown; height?: unknown }) : {};
+    const said = [own.width, own.height, ...sizes.slice(0, 2)].filter((one) => typeof one === 'number');
+    if (said.some((side) => !Number.isInteger(side) || side < 1))
+      return `has a picture of ${said.slice(0, 2).join(' × ')} pixels`;
+  }
+  return null;
 }
 
 function operatorsOf({ _pageIndex, _transport }: Listing): ReadableStream<Operators> {

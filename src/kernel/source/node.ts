@@ -5,6 +5,7 @@ import { MessageChannel, Worker } from 'node:worker_threads';
 import { greyOf, type Grey } from '../../core/source/picture/grey';
 import { LARGEST_PICTURE } from '../../core/source/picture/prepare';
 import { fail, ok, type Result } from '../../core/units/result';
+import { whyNotDrawn } from './ink';
 import type { PdfDocument } from './pdf';
 import { seenWords, type Recognise } from './picture';
 
@@ -16,6 +17,8 @@ const at = (file: string) => createRequire(import.meta.url).resolve(file);
 const LARGEST_IMAGE = 70_000_000;
 /** Longest side of a picture. */
 const LONGEST_SIDE = 30_000;
+/** How many times as long as wide a page is at most. */
+const NARROWEST = 40;
 /** How long a page may be drawn, ms. */
 const DRAW_TIME = 5000;
 const LATE = 'too late';
@@ -124,17 +127,30 @@ export async function withPages<T>(
   }
 }
 
-/** A reader of letters in a thread of its own; to be ended after use. */
-export async function letterReader(): Promise<{ recognise: Recognise; end: () => Promise<void> }> {
-  const { createWorker, OEM, PSM } = await import('tesseract.js');
-  const langPath = dirname(at('@tesseract.js-data/eng/4.0.0_best_int/eng.traineddata.gz'));
-  const worker = await createWorker('eng', OEM.LSTM_ONLY, { langPath, cacheMethod: 'none', gzip: true });
-  await worker.setParameters({ tessedit_pageseg_mode: PSM.SINGLE_BLOCK, preserve_interword_spaces: '1' });
+/** How long the letters of a page may take, ms: a dense one takes five seconds. */
+const LETTER_TIME = 20_000;
+
+/** A reader of letters in a thread of its own, which is begun once there are letters; to be ended after use. */
+export function letterReader(): { recognise: Recognise; end: () => Promise<void> } {
+  const begin = async () => {
+    const { createWorker, OEM, PSM } = await import('tesseract.js');
+    const langPath = dirname(at('@tesseract.js-data/eng/4.0.0_best_int/eng.traineddata.gz'));
+    const worker = await createWorker('eng', OEM.LSTM_ONLY, { langPath, cacheMethod: 'none', gzip: true });
+    await worker.setParameters({
+      tessedit_pageseg_mode: PSM.SINGLE_BLOCK,
+      preserve_interword_spaces: '1',
+    });
+    return worker;
+  };
+  let begun: ReturnType<typeof begin> | null = null;
   return {
-    recognise: async (png) =>
-      seenWords((await worker.recognize(Buffer.from(png), {}, { blocks: true })).data),
+    recognise: async (png) => {
+      begun ??= begin();
+      const read = (await begun).recognize(Buffer.from(png), {}, { blocks: true });
+      return seenWords((await inTime(read, LETTER_TIME, 'its letters take too long to be read')).data);
+    },
     end: async () => {
-      await worker.terminate();
+      if (begun) await (await begun).terminate();
     },
   };
 }
@@ -150,8 +166,12 @@ export async function pictureOfPage(
   const { createCanvas } = await import('@napi-rs/canvas');
   const page = await pdf.getPage(number);
   const size = page.getViewport({ scale: 1 });
-  if (!(size.width > 0 && size.height > 0 && size.width * size.height < 1e9))
+  const [short, long] = [Math.min(size.width, size.height), Math.max(size.width, size.height)];
+  // letters are not sought on what is as narrow as a tape either
+  if (!(short > 0 && short * long < 1e9 && long < NARROWEST * short))
     return fail(`page ${number} is ${size.width} × ${size.height} points large, which no page is`);
+  const why = await whyNotDrawn(pdf, number);
+  if (why !== null) return fail(`page ${number} ${why}`);
   const scale = Math.min(DRAWN, Math.sqrt(LARGEST_PICTURE / (size.width * size.height)));
   const viewport = page.getViewport({ scale });
   const [width, height] = [Math.ceil(viewport.width), Math.ceil(viewport.height)];

@@ -1,6 +1,6 @@
 import { encode } from 'fast-png';
 import { pageOfPicture, prepared, type Levelling, type SeenWord } from '../../core/source/picture/prepare';
-import type { Grey } from '../../core/source/picture/grey';
+import { isBlank, type Grey } from '../../core/source/picture/grey';
 import type { SourcePage } from '../../core/source/page';
 
 /** Reads the words of a PNG picture: the one thing that is not done here. */
@@ -12,6 +12,11 @@ export async function readPicture(
   recognise: Recognise,
   number = 1,
 ): Promise<{ readonly page: SourcePage; readonly levelling: Levelling }> {
+  // a page without ink has no letters that would have to be sought
+  if (isBlank(grey)) {
+    const { width, height } = grey;
+    return { page: pageOfPicture([], grey, number), levelling: { angle: 0, scale: 1, width, height } };
+  }
   const ready = prepared(grey);
   const { width, height, data } = ready.picture;
   const seen = await recognise(encode({ width, height, data, channels: 1 }));

@@ -160,12 +160,14 @@ async function candidatesOf(
     case 'picture': {
       const picture = await pictureOf(bytes);
       if (!picture.ok) return fail(`${name}: ${picture.error}`);
-      const reader = await letterReader();
+      const reader = letterReader();
       try {
         const { page, levelling } = await readPicture(picture.value, reader.recognise);
         const grids = gridsOfWords(page.words);
         const candidates = [{ page: 1, grids, isScan: true, seenAt: seenAt(levelling) }];
         return ok({ candidates, pages: null, left: [] });
+      } catch (error) {
+        return fail(`${name}: ${(error as Error).message.slice(0, 200)}.`);
       } finally {
         await reader.end();
       }
@@ -200,13 +202,18 @@ async function pdfCandidates(
     const left: string[] = [];
     const late = performance.now() + LOOK_TIME;
     let looked = 0;
+    // the reader goes on with a page that was given up, and lets nothing else be done beside it
+    let isSpent = false;
     const pictures: number[] = [];
     const written: { readonly page: SourcePage; readonly score: number }[] = [];
     for (const number of numbers) {
       if (looked > 0 && performance.now() > late) break;
       const read = await wordsOfPage(pdf, number);
       looked += 1;
-      if (read.cut !== undefined) left.push(read.cut);
+      if (read.cut !== undefined) {
+        left.push(read.cut);
+        isSpent = true;
+      }
       if (read.words.length === 0) pictures.push(number);
       else written.push({ page: read, score: pageWorth(read.words).score });
     }
@@ -221,8 +228,6 @@ async function pdfCandidates(
           .join(', ')}. Another is read by its number (page).`,
       );
     const candidates: Candidate[] = [];
-    // the reader goes on with a page that was given up, and lets nothing else be done beside it
-    let isSpent = written.some((one) => one.page.cut !== undefined);
     for (const one of written.filter((of) => likeliest.includes(of))) {
       const { number, words } = one.page;
       const isDrawn = !isSpent && likeliest.indexOf(one) < DRAWINGS_READ && performance.now() < late;
@@ -239,7 +244,7 @@ async function pdfCandidates(
       });
     }
     if (pictures.length > 0 && !isSpent && candidates.every((one) => tablesOn(one).length === 0)) {
-      const reader = await letterReader();
+      const reader = letterReader();
       try {
         for (const number of pictures.slice(0, PICTURES_READ)) {
           const drawn = await pictureOfPage(pdf, number);

@@ -44,6 +44,20 @@ export function threshold({ data }: Grey): number {
   return at;
 }
 
+/** Shades that paper has beside each other without there being ink. */
+const SAME_SHADE = 16;
+
+/** Whether a picture is of one shade. */
+export function isBlank({ data }: Grey): boolean {
+  let [least, most] = [255, 0];
+  for (const shade of data) {
+    if (shade < least) least = shade;
+    if (shade > most) most = shade;
+    if (most - least > SAME_SHADE) return false;
+  }
+  return true;
+}
+
 /** 1 where there is ink. */
 export function inkOf(grey: Grey): Uint8Array {
   const limit = threshold(grey);
