@@ -26,6 +26,7 @@ import { compileTrial } from '../src/core/trial/compile';
 import type { CompiledTrial } from '../src/core/trial/trial';
 import { DEMO_DOCUMENTS } from '../src/demo/documents';
 import { demoTrial } from '../src/demo/trial';
+import { curves } from './curves';
 
 const LIMIT = 0.15;
 
@@ -225,3 +226,4 @@ console.log(
 console.log(
   `checking 1000 placed parts to a bare index and search over their lands: ${ratio('check a trial of 1000 parts', 'bare index over their lands')}`,
 );
+await curves();
