@@ -42,6 +42,8 @@ interface Listing {
 const INK_TIME = 2000;
 /** How long a page may take to be looked through before it is drawn, its pictures unpacked, ms. */
 const LOOK_TIME = 4000;
+/** Shadings of a page that is drawn: each covers all of it. */
+const MOST_SHADINGS = 500;
 /** States that are kept at a time; a page that saves more never restores them. */
 const DEEPEST = 500;
 
@@ -108,7 +110,7 @@ async function listed(page: unknown, time: number, take: (part: Operators) => bo
 
 /**
  * Why a page is not drawn, in words that follow “page 3”; `null` where it can be. Its drawing cannot be ended
- * while it goes over one picture, and a picture whose sizes are no whole numbers goes on without end.
+ * while it goes over one picture or shading, and a picture whose sizes are no whole numbers goes on without end.
  */
 export function whyNotDrawn(pdf: PdfDocument, number: number): Promise<string | null> {
   const known = looked.get(pdf) ?? new Map<number, Promise<string | null>>();
@@ -124,8 +126,11 @@ const looked = new WeakMap<PdfDocument, Map<number, Promise<string | null>>>();
 async function lookedThrough(pdf: PdfDocument, number: number): Promise<string | null> {
   const names = new Map(Object.entries(pdf.codes).map(([name, code]) => [code, name]));
   let odd: string | null = null;
+  let shadings = 0;
   const isLate = await listed(await pdf.getPage(number), LOOK_TIME, (part) => {
     odd ??= oddPicture(part, names, 0);
+    shadings += part.fnArray.filter((code) => names.get(code) === 'shadingFill').length;
+    if (shadings > MOST_SHADINGS) odd ??= `is shaded more than ${MOST_SHADINGS} times`;
     return odd === null;
   });
   return odd ?? (isLate ? `takes longer than ${LOOK_TIME / 1000} s to be unpacked` : null);

@@ -250,6 +250,8 @@ async function pdfCandidates(
           const drawn = await pictureOfPage(pdf, number);
           if (!drawn.ok) {
             left.push(`In ${name}, ${drawn.error}.`);
+            // its thread goes on with it
+            if (performance.now() > late) break;
             continue;
           }
           const { grey, scale } = drawn.value;
