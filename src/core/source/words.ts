@@ -20,8 +20,8 @@ export type Limit = 'min' | 'nom' | 'max' | 'tolerance';
 
 const LIMITS: readonly (readonly [Limit, RegExp])[] = [
   ['tolerance', /^(tol(erance|eranz)?\.?|\+\/-|±)$/],
-  ['min', /^(min(imum|imal|\.)?|least|kleinst(maß)?|mind(estmaß)?\.?|lower)$/],
-  ['max', /^(max(imum|imal|\.)?|most|größt(maß)?|höchst(maß)?|upper)$/],
+  ['min', /^(min(imum|imal|\.)?|least|kleinst(maß)?|mind(estmaß)?\.?|lower|from|von)$/],
+  ['max', /^(max(imum|imal|\.)?|most|größt(maß)?|höchst(maß)?|upper|to|bis)$/],
   ['nom', /^(nom(inal|inell|\.)?|typ(ical|isch|\.)?|nennmaß|nenn\.?|bsc\.?|basic|mittel)$/],
 ];
 

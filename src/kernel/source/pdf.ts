@@ -84,7 +84,7 @@ export async function turnOf(pdf: PdfDocument, number: number): Promise<number> 
 
 /** Letters that a turned page has at least, and how many times as many as stand upright. */
 const LEAST_LETTERS = 12;
-const MOST_TURNED = 3;
+const MOST_TURNED = 1.5;
 
 /** By how much a page has to be turned clockwise so that nearly all its words stand upright. */
 function turnOfWords(words: readonly Word[]): number {

@@ -1,0 +1,32 @@
+import { formatNumber } from '../units/length';
+import type { Cell, Grid, GridRow } from './grid';
+
+// Columns that are printed in micrometres: no sheet is entered in them, so that they are read in mm.
+
+/** What a head says where its column is in micrometres: “Min. [µm]”, “Max (microns)”. */
+const HEAD =
+  /[\s([]*(?<![\p{L}\p{N}])(?:[µμu]m|microns?|micromet(?:re|er)s?|Mikrometer|мкм)(?![\p{L}\p{N}])[)\]]*/iu;
+const PLAIN = /^\s*([±+-]?)\s*(\d+(?:[.,]\d+)?)\s*$/;
+
+/** A grid whose numbers in micrometres are in mm. */
+export function micrometresSaid(grid: Grid): Grid {
+  const heads = grid.rows.flatMap((row, at) =>
+    row.flatMap((cell) => (!/\d/.test(cell.text) && HEAD.test(cell.text) ? [{ at, cell }] : [])),
+  );
+  if (heads.length === 0) return grid;
+  const under = (at: number, { column }: Cell) =>
+    heads.some(
+      (head) => at > head.at && column >= head.cell.column && column < head.cell.column + head.cell.span,
+    );
+  const rows = grid.rows.map((row, at): GridRow =>
+    row.map((cell) => {
+      if (heads.some((head) => head.cell === cell))
+        return { ...cell, text: cell.text.replace(HEAD, ' mm').trim() };
+      const [, sign = '', number] = PLAIN.exec(cell.text) ?? [];
+      return number !== undefined && under(at, cell)
+        ? { ...cell, text: `${sign}${formatNumber(Number(number.replace(',', '.')) / 1000, 0, 9)}` }
+        : cell;
+    }),
+  );
+  return { ...grid, rows };
+}
