@@ -25,7 +25,8 @@ const GAP = 0.62;
 const PARTED = 2.6;
 
 /** @param gap largest gap between words of one cell, as a share of their height */
-export function gridsOfWords(words: readonly Word[], gap = GAP): Grid[] {
+export function gridsOfWords(printed: readonly Word[], gap = GAP): Grid[] {
+  const words = withoutTitlesAside(printed);
   const lines = besideBoth(linesOf(words, gap));
   const blocks = blocksOf(lines);
   const tables = blocks.filter(isTable);
@@ -45,6 +46,30 @@ export function gridsOfWords(words: readonly Word[], gap = GAP): Grid[] {
       .filter(isTable)
       .map((side) => ({ ...gridOfLines(side), context, isPart: true as const }));
     return [grid, ...apart];
+  });
+}
+
+/** Lines that a turned word stands beside, where it is no head of a column. */
+const BESIDE_LINES = 2;
+
+/**
+ * The words without those that stand turned beside the lines, or left and right of them all: a title of the page,
+ * or the name of its file. Turned heads stand over their columns.
+ */
+function withoutTitlesAside(words: readonly Word[]): readonly Word[] {
+  const isAcross = ({ angle = 0 }: Word) => Math.abs(Math.sin((angle * Math.PI) / 180)) > 0.7;
+  const lying = words.filter((word) => !isAcross(word));
+  if (lying.length === words.length) return words;
+  const middles = lying.filter(({ text }) => /\d/.test(text)).map(({ area }) => middle(area));
+  const [left, right] = [
+    lying.reduce((least, { area }) => Math.min(least, area.x0), Infinity),
+    lying.reduce((most, { area }) => Math.max(most, area.x1), -Infinity),
+  ];
+  return words.filter((word) => {
+    if (!isAcross(word)) return true;
+    const { x0, x1, y0, y1 } = word.area;
+    const beside = new Set(middles.filter((y) => y > y0 && y < y1).map((y) => Math.round(y / 4)));
+    return beside.size < BESIDE_LINES && x0 < right && x1 > left;
   });
 }
 
