@@ -20,10 +20,22 @@ export type Limit = 'min' | 'nom' | 'max' | 'tolerance';
 
 const LIMITS: readonly (readonly [Limit, RegExp])[] = [
   ['tolerance', /^(tol(erance|eranz)?\.?|\+\/-|±)$/],
-  ['min', /^(min(imum|imal|\.)?|least|kleinst(maß)?|mind(estmaß)?\.?|lower|from|von)$/],
-  ['max', /^(max(imum|imal|\.)?|most|größt(maß)?|höchst(maß)?|upper|to|bis)$/],
+  ['min', /^(min(imum|imal|\.)?|least|kleinst(maß)?|mind(estmaß)?\.?|lower)$/],
+  ['max', /^(max(imum|imal|\.)?|most|größt(maß)?|höchst(maß)?|upper)$/],
   ['nom', /^(nom(inal|inell|\.)?|typ(ical|isch|\.)?|nennmaß|nenn\.?|bsc\.?|basic|mittel)$/],
 ];
+
+/** Words that say a limit where a head is nothing else: “tip to tip” is a name. */
+const ALONE: Readonly<Partial<Record<string, Limit>>> = {
+  from: 'min',
+  von: 'min',
+  desde: 'min',
+  от: 'min',
+  to: 'max',
+  bis: 'max',
+  hasta: 'max',
+  до: 'max',
+};
 
 /** What a word of a dictionary says of a column. */
 const COLUMN_OF: Readonly<Partial<Record<WordLimit, Limit>>> = {
@@ -88,6 +100,9 @@ export function headSays(printed: string): HeadSays {
       (word) => rest.length === 1 || !(HEAD_WORDS.has(plainWord(word)) && !LIMIT_WORDS.has(plainWord(word))),
     )
     .map((word) => oneMeaning(LIMIT_WORDS, word));
+  const [alone = ''] = rest;
+  if (limit === null && rest.length === 1 && Object.hasOwn(ALONE, alone.toLowerCase()))
+    return { limit: ALONE[alone.toLowerCase()] ?? null, typical, unit, role, rest: '' };
   const [first] = meant;
   if (limit === null && first && meant.every((one) => one === first) && COLUMN_OF[first])
     return { limit: COLUMN_OF[first] ?? null, typical: first === 'typical', unit, role, rest: '' };

@@ -153,6 +153,8 @@ const WORD = /^[A-Za-z_µ][A-Za-z0-9_]*/;
 const COMPARISON = /^(<=|=<|≤|<|>=|=>|≥|>)/;
 const BASIC = /^b\.\s?s\.\s?c\.?/i;
 const PLACES = /^(pl|plcs?|places?)\.?(?![a-z0-9_])/i;
+/** What stands between the limits of “between … and …”, in the languages that say it so. */
+const AND = /^(and|und|et|y|e|и|en|och|og)(?=\s*\.?\d)/i;
 const TIMES = /^x(?![a-z_]|\d*[a-z_])/i;
 
 /** Splits an entry into tokens; refuses characters that no entry contains. */
@@ -172,7 +174,13 @@ export function tokenise(typed: string): Token[] {
       gap = true;
       continue;
     }
-    const { token, length } = readToken(rest, plain.at[next] ?? 0, gap, tokens.at(-1));
+    const at = plain.at[next] ?? 0;
+    // “between 0.05 and 0.15”: alone, “and” says no range
+    const and = tokens[0]?.kind === 'from' && tokens.length > 1 ? AND.exec(rest)?.[0] : undefined;
+    const { token, length } =
+      and === undefined
+        ? readToken(rest, at, gap, tokens.at(-1))
+        : { token: { at, text: and, gap, kind: 'sign', sign: 'to' } as Token, length: and.length };
     tokens.push(token);
     next += length;
     gap = false;

@@ -85,6 +85,8 @@ describe('heads of columns', () => {
     ['代號', '最小值', '標稱值', '最大值'],
     ['기호', '최소', '공칭', '최대'],
     ['Обозн.', 'мин.', 'ном.', 'макс.'],
+    ['Code', 'from', 'nominal', 'to'],
+    ['Zeichen', 'von', 'Nennmaß', 'bis'],
   ])('are known in other words and languages: %s %s %s %s', (...head) => {
     for (const grids of [asText, asHtml])
       expect(heldAgainst(table(head), grids)).toEqual({ silent: [], right: PART.length, doubts: [] });
@@ -98,6 +100,31 @@ describe('heads of columns', () => {
     const { silent, right, doubts } = heldAgainst(table(head), asText);
     expect([silent, right]).toEqual([[], PART.length]);
     expect(new Set(doubts)).toEqual(new Set([expect.stringContaining('No head that is known')]));
+  });
+
+  it.each(['[µm]', '(um)', 'microns', 'мкм'])('may be in micrometres: %s', (unit) => {
+    const small = (mm: string) => String(Math.round(1000 * Number(mm)));
+    const rows = PART.map(([letter, ...limits]) => [letter, ...limits.map(small)]);
+    const head = ['Symbol', ...['Min.', 'Nom.', 'Max.'].map((word) => `${word} ${unit}`)];
+    for (const grids of [asText, asHtml])
+      expect(heldAgainst([head, ...rows], grids)).toEqual({ silent: [], right: PART.length, doubts: [] });
+  });
+
+  it.each([
+    [true, 'Upper dev.', 'Lower dev.'],
+    [false, 'Abmaß u.', 'Abmaß o.'],
+    [true, '', ''],
+    [false, 'qux', 'quux'],
+  ])('are deviations by the signs of what stands below them: %s %s %s', (isMoreFirst, one, other) => {
+    const rows = PART.map(([letter, min, nom, max]) => {
+      const more = `+${(Number(max) - Number(nom)).toFixed(2)}`;
+      const less = `−${(Number(nom) - Number(min)).toFixed(2)}`;
+      return [letter, nom, ...(isMoreFirst ? [more, less] : [less, more])];
+    });
+    for (const grids of [asText, asHtml]) {
+      const { silent, right } = heldAgainst([['Symbol', 'Nominal', one, other], ...rows], grids);
+      expect([silent, right]).toEqual([[], PART.length]);
+    }
   });
 
   it('that fit nowhere are left out, and that is said', () => {

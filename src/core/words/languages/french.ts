@@ -11,7 +11,7 @@ export const FRENCH: Language = {
     exact: ['théorique'],
     tolerance: ['tolérance', 'tolérances', 'tolér'],
   },
-  range: { from: ['de'], to: ['à'] },
+  range: { from: ['de', 'entre'], to: ['à'] },
   units: {
     mm: ['millimètre', 'millimètres'],
     in: ['pouce', 'pouces', 'po'],

@@ -31,7 +31,7 @@ export const GERMAN: Language = {
     exact: ['theoretisch'],
     tolerance: ['toleranz', 'toleranzen', 'abmaß'],
   },
-  range: { from: ['von'], to: ['bis'] },
+  range: { from: ['von', 'zwischen'], to: ['bis'] },
   units: {
     mm: ['millimeter'],
     in: ['zoll'],

@@ -11,7 +11,7 @@ export const ITALIAN: Language = {
     exact: ['teorico'],
     tolerance: ['tolleranza', 'tolleranze'],
   },
-  range: { from: ['da'], to: ['a'] },
+  range: { from: ['da', 'tra', 'fra'], to: ['a'] },
   units: {
     mm: ['millimetro', 'millimetri'],
     in: ['pollice', 'pollici'],

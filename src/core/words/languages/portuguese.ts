@@ -11,7 +11,7 @@ export const PORTUGUESE: Language = {
     exact: ['teórico'],
     tolerance: ['tolerância', 'tolerâncias'],
   },
-  range: { from: ['de'], to: ['até'] },
+  range: { from: ['de', 'entre'], to: ['até'] },
   units: {
     mm: ['milímetro', 'milímetros'],
     in: ['polegada', 'polegadas', 'pol'],

@@ -11,7 +11,7 @@ export const SPANISH: Language = {
     exact: ['teórico'],
     tolerance: ['tolerancia', 'tolerancias'],
   },
-  range: { from: ['desde', 'de'], to: ['a', 'hasta'] },
+  range: { from: ['desde', 'de', 'entre'], to: ['a', 'hasta'] },
   units: {
     mm: ['milímetro', 'milímetros'],
     in: ['pulgada', 'pulgadas', 'pulg'],
