@@ -2,6 +2,7 @@ import type { SheetUnit } from '../document/document';
 import { isNotGiven } from '../units/entry-text';
 import { columnsOf, headsOf, isInPlace, type Column } from './columns';
 import { cellAt, cellsArea, cut, turned, type Cell, type Grid, type GridRow } from './grid';
+import { equatedApart } from './equated';
 import { deviationsTogether } from './deviations';
 import { micrometresSaid } from './micrometres';
 import { overEachOther } from './over-each-other';
@@ -57,7 +58,7 @@ export interface PrintedTable {
  * @returns `null` where nothing in it looks like a table of dimensions
  */
 export function readTable(printed: Grid): PrintedTable | null {
-  const grid = deviationsTogether(micrometresSaid(overEachOther(upright(printed))));
+  const grid = deviationsTogether(micrometresSaid(equatedApart(overEachOther(upright(printed)))));
   const blocks = blocksOf(grid).flatMap((block) => {
     const read = readBlock(block);
     return read ? [read] : [];

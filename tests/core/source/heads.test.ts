@@ -127,6 +127,19 @@ describe('heads of columns', () => {
     }
   });
 
+  it.each([
+    ['=', ['Maß', 'Toleranz']],
+    [':', ['Dimension', '']],
+    [' = ', []],
+  ])('may stand over letters and sizes in one cell, parted by “%s”', (sign, head) => {
+    const rows = PART.flatMap(([letter, min, , max]) => {
+      const [nominal, spread] = [(Number(min) + Number(max)) / 2, (Number(max) - Number(min)) / 2];
+      return [[`${letter}${sign}${nominal.toFixed(3)}`, `± ${spread.toFixed(3)}`]];
+    });
+    const { silent, right } = heldAgainst(head.length > 0 ? [head, ...rows] : rows, asText);
+    expect([silent, right]).toEqual([[], PART.length]);
+  });
+
   it('that fit nowhere are left out, and that is said', () => {
     const rows = [['Symbol', 'Min', 'Max', 'Gewicht'], ...PART.map(([a, b, , d]) => [a, b, d, '7.2'])];
     const { silent, right, doubts } = heldAgainst(rows, asText);
