@@ -7,6 +7,7 @@ import { isAuxiliary } from './letters';
 import { nameSays } from './names';
 import type { Area } from './page';
 import { restorePoints, withDecimals } from './points';
+import { hasTornRanges } from './ranges';
 import { countOf, type LetterHabit, type SizedRow } from './evidence';
 import { counted, countIn, countNamed, countShown } from './counts';
 import { countsShown } from './drawn/repeats';
@@ -104,21 +105,25 @@ export function tablesOf(grids: readonly Grid[], isScan = false): LaidOut[] {
 }
 
 function tablesAnew(grids: readonly Grid[], isScan: boolean): LaidOut[] {
-  return grids
-    .flatMap((all) => stacked(bounded(all)))
-    .flatMap((whole, index) =>
-      laidOut(isScan ? restorePoints(whole) : whole, index).map((table) => {
-        const rows = withoutEchoes(table.rows).slice(0, MOST_ROWS);
-        const more = table.rows.length - rows.length;
-        if (more <= 0) return table;
-        const why = 'they say again what others say, or are more than a package has';
-        return {
-          ...table,
-          rows,
-          leftOut: [...table.leftOut, `${more} ${more === 1 ? 'row' : 'rows'}: ${why}`],
-        };
-      }),
-    );
+  return (
+    grids
+      .flatMap((all) => stacked(bounded(all)))
+      // no number is better than half of a range
+      .filter((whole) => !hasTornRanges(whole))
+      .flatMap((whole, index) =>
+        laidOut(isScan ? restorePoints(whole) : whole, index).map((table) => {
+          const rows = withoutEchoes(table.rows).slice(0, MOST_ROWS);
+          const more = table.rows.length - rows.length;
+          if (more <= 0) return table;
+          const why = 'they say again what others say, or are more than a package has';
+          return {
+            ...table,
+            rows,
+            leftOut: [...table.leftOut, `${more} ${more === 1 ? 'row' : 'rows'}: ${why}`],
+          };
+        }),
+      )
+  );
 }
 
 /** Rows of one letter, name and value that are read: a terminal and a pad may well be of one size. */

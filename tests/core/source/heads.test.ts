@@ -140,6 +140,14 @@ describe('heads of columns', () => {
     expect([silent, right]).toEqual([[], PART.length]);
   });
 
+  it.each([
+    ['between', 'and'],
+    ['qux', 'og'],
+  ])('stand over no half of a range that was torn into cells: %s … %s', (from, and) => {
+    const rows = PART.map(([letter, min, , max]) => [letter, from, min, `${and} ${max}`, 'mm']);
+    expect(heldAgainst(rows, asText)).toMatchObject({ silent: [], right: 0 });
+  });
+
   it('that fit nowhere are left out, and that is said', () => {
     const rows = [['Symbol', 'Min', 'Max', 'Gewicht'], ...PART.map(([a, b, , d]) => [a, b, d, '7.2'])];
     const { silent, right, doubts } = heldAgainst(rows, asText);
