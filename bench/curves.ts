@@ -4,7 +4,6 @@ import Flatbush from 'flatbush';
 import { check } from '../src/core/check/check';
 import type { TapisDocument } from '../src/core/document/document';
 import type { PieceIntent } from '../src/core/document/pieces';
-import type { TrialDocument } from '../src/core/document/trial';
 import { compile } from '../src/core/footprint/compile';
 import { isDrawable } from '../src/core/footprint/footprint';
 import { documentOf, readPatterns } from '../src/core/format/import';
@@ -13,8 +12,8 @@ import { opinionOn } from '../src/core/opinion/opinion';
 import { checkTrial } from '../src/core/trial/check';
 import { compileTrial } from '../src/core/trial/compile';
 import { takeFile } from '../src/kernel/source/take-file';
-import { demoTrial } from '../src/demo/trial';
-import { DEMO_DOCUMENTS } from '../src/demo/documents';
+import { pdfOf } from '../tests/data/files';
+import { boardOf } from './board';
 
 interface Curve {
   readonly what: string;
@@ -60,26 +59,6 @@ const drawable = (of: TapisDocument) => {
   if (!isDrawable(compiled)) throw new Error(`${of.name} cannot be drawn`);
   return compiled;
 };
-let turn = 0;
-/** Parts on one board, none of which was placed before. */
-const trial = (count: number): TrialDocument => {
-  turn += 1;
-  const keys = ['U4', 'U1', 'C12', 'R20', 'U8', 'D2'];
-  return {
-    ...demoTrial(DEMO_DOCUMENTS),
-    board: { width: '900', height: '900' },
-    covers: [],
-    keepOuts: [],
-    parts: Array.from({ length: count }, (_, i) => ({
-      id: String(i + 1),
-      reference: `X${i + 1}`,
-      footprint: keys[i % keys.length] as string,
-      x: String(8 + (i % 70) * 12.6 + turn * 1e-4),
-      y: String(8 + Math.floor(i / 70) * 12.6),
-      angle: String([0, 90, 45, 30][i % 4]),
-    })),
-  };
-};
 const table = (count: number): Uint8Array =>
   new TextEncoder().encode(
     `pad,x,y,length,width\n${Array.from({ length: count }, (_, i) => `${i + 1},${(i % 70) * 0.8},${Math.floor(i / 70) * 0.8},0.4,0.4`).join('\n')}`,
@@ -118,17 +97,7 @@ function sheet(pages: number): Uint8Array {
         `<</Type/Page/Parent 2 0 R/MediaBox[0 0 600 800]/Resources<</Font<</F1 3 0 R>>>>/Contents ${i === Math.max(0, pages - 10) ? 4 : 5} 0 R>>`,
     ),
   ];
-  let pdf = '%PDF-1.7\n';
-  const places = objects.map((object, i) => {
-    const place = pdf.length;
-    pdf += `${i + 1} 0 obj\n${object}\nendobj\n`;
-    return place;
-  });
-  const at = pdf.length;
-  pdf += `xref\n0 ${objects.length + 1}\n0000000000 65535 f \n${places.map((place) => `${String(place).padStart(10, '0')} 00000 n \n`).join('')}`;
-  return new TextEncoder().encode(
-    `${pdf}trailer<</Size ${objects.length + 1}/Root 1 0 R>>\nstartxref\n${at}\n%%EOF`,
-  );
+  return pdfOf(objects);
 }
 
 const CURVES: readonly Curve[] = [
@@ -149,7 +118,7 @@ const CURVES: readonly Curve[] = [
   {
     what: 'compile and check a trial',
     sizes: [100, 400, 1600, 3000],
-    of: (n) => () => checkTrial(compileTrial(trial(n))),
+    of: (n) => () => checkTrial(compileTrial(boardOf(n))),
   },
   {
     what: 'take a pad table in',

@@ -25,7 +25,7 @@ import { checkTrial } from '../src/core/trial/check';
 import { compileTrial } from '../src/core/trial/compile';
 import type { CompiledTrial } from '../src/core/trial/trial';
 import { DEMO_DOCUMENTS } from '../src/demo/documents';
-import { demoTrial } from '../src/demo/trial';
+import { boardOf } from './board';
 import { curves } from './curves';
 
 const LIMIT = 0.15;
@@ -113,27 +113,8 @@ function bareVolume(): number {
   return volume;
 }
 
-/** A thousand parts on one board, each new in its place: nothing that was found before helps. */
+/** Parts on the board whose check is measured. */
 const PARTS = 1000;
-let shifts = 0;
-function thousand(): CompiledTrial {
-  shifts += 1;
-  const keys = ['U4', 'U1', 'C12', 'R20', 'U8', 'D2'];
-  return compileTrial({
-    ...demoTrial(DEMO_DOCUMENTS),
-    board: { width: '480', height: '300' },
-    covers: [],
-    keepOuts: [],
-    parts: Array.from({ length: PARTS }, (_, i) => ({
-      id: String(i + 1),
-      reference: `X${i + 1}`,
-      footprint: keys[i % keys.length] as string,
-      x: String(8 + (i % 40) * 11.6 + shifts * 1e-4),
-      y: String(8 + Math.floor(i / 40) * 11.6),
-      angle: String([0, 90, 45, 30][i % 4]),
-    })),
-  });
-}
 let placed: CompiledTrial;
 /** What any check of neighbours needs at the least: an index over all their lands, asked once for each. */
 const bareBoard = () => bareNeighbours(placed.parts.flatMap(({ footprint }) => footprint.lands));
@@ -191,7 +172,7 @@ const boards = new Bench({ time: 0, iterations: 6, warmupTime: 0, warmupIteratio
 boards
   .add('check a trial of 1000 parts', () => void checkTrial(placed), {
     beforeEach: () => {
-      placed = thousand();
+      placed = compileTrial(boardOf(PARTS));
     },
   })
   .add('bare index over their lands', () => void bareBoard());

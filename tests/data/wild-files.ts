@@ -1,6 +1,7 @@
-import { crc32, deflateSync } from 'node:zlib';
+import { deflateSync } from 'node:zlib';
 import { strToU8, zipSync } from 'fflate';
 import fc from 'fast-check';
+import { pdfOf, pngChunk, pngData, pngHead, pngOf } from './files';
 
 // Files as nobody should write them, kind by kind: each has the structure of its kind, so that a reader gets
 // far into it, and in that structure numbers, references and counts that mean ill.
@@ -215,29 +216,11 @@ const pdf: fc.Arbitrary<Uint8Array> = fc
   .map(([tree, face, page, ...more]) => {
     const isTrue = more.pop() as boolean;
     const objects = ['<</Type/Catalog/Pages 2 0 R>>', tree, face, page, ...(more as string[])];
-    let text = '%PDF-1.7\n';
-    const places = objects.map((object, i) => {
-      const place = text.length;
-      text += `${i + 1} 0 obj\n${object}\nendobj\n`;
-      return place;
-    });
-    const table = text.length;
-    text += `xref\n0 ${objects.length + 1}\n0000000000 65535 f \n`;
-    text += places
-      .map((place) => `${String(isTrue ? place : place + 3).padStart(10, '0')} 00000 n \n`)
-      .join('');
-    return latin(`${text}trailer<</Size ${objects.length + 1}/Root 1 0 R>>\nstartxref\n${table}\n%%EOF`);
+    return pdfOf(objects, isTrue ? 0 : 3);
   });
 
 // --- Pictures -------------------------------------------------------------------------------------------------
 
-function chunk(name: string, content: Uint8Array, isTrue = true): Buffer {
-  const body = Buffer.concat([Buffer.from(name, 'latin1'), content]);
-  const [size, sum] = [Buffer.alloc(4), Buffer.alloc(4)];
-  size.writeUInt32BE(content.length);
-  sum.writeUInt32BE((crc32(body) ^ (isTrue ? 0 : 1)) >>> 0);
-  return Buffer.concat([size, body, sum]);
-}
 const side = fc.oneof(
   { weight: 4, arbitrary: fc.nat(80) },
   { weight: 1, arbitrary: fc.constantFrom(0, 30_001, 65_535, 24_000_000, 2 ** 31 - 1) },
@@ -256,18 +239,9 @@ const png: fc.Arbitrary<Uint8Array> = fc
     }),
   })
   .map(({ width, height, depth, colour, lace, length, isTrue, more }) => {
-    const head = Buffer.alloc(13);
-    head.writeUInt32BE(width, 0);
-    head.writeUInt32BE(height, 4);
-    head.set([depth, colour, 0, 0, lace], 8);
-    const others = more.map((name) => chunk(name, deflateSync(Buffer.alloc(3 * name.charCodeAt(0), 7))));
-    const parts = [
-      chunk('IHDR', head),
-      ...others,
-      chunk('IDAT', deflateSync(Buffer.alloc(length, 0xf0)), isTrue),
-      chunk('IEND', Buffer.alloc(0)),
-    ];
-    return Buffer.concat([Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]), ...parts]);
+    const others = more.map((name) => pngChunk(name, deflateSync(Buffer.alloc(3 * name.charCodeAt(0), 7))));
+    const head = pngHead(width, height, depth, colour, lace);
+    return pngOf([head, ...others, pngData(Buffer.alloc(length, 0xf0), isTrue)]);
   });
 /** Heads of JPEG and WebP whose sizes and lengths are anything. */
 const otherPicture = fc

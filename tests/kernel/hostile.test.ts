@@ -1,23 +1,9 @@
 import { deflateSync } from 'node:zlib';
 import { expect, test } from 'vitest';
 import { takeFile } from '../../src/kernel/source/take-file';
+import { pdfOf, pngData, pngHead, pngOf } from '../data/files';
 
 // Datasheets that mean ill: each ends in a sentence, or in what of it can be read with what cannot be told.
-
-/** A PDF of objects, the first of which is its root. */
-function pdf(objects: readonly string[]): Uint8Array {
-  let text = '%PDF-1.7\n';
-  const places = objects.map((object, i) => {
-    const place = text.length;
-    text += `${i + 1} 0 obj\n${object}\nendobj\n`;
-    return place;
-  });
-  const table = text.length;
-  text += `xref\n0 ${objects.length + 1}\n0000000000 65535 f \n`;
-  text += places.map((place) => `${String(place).padStart(10, '0')} 00000 n \n`).join('');
-  text += `trailer<</Size ${objects.length + 1}/Root 1 0 R>>\nstartxref\n${table}\n%%EOF`;
-  return Uint8Array.from(text, (letter) => letter.charCodeAt(0));
-}
 
 const stream = (dictionary: string, data: string) =>
   `<<${dictionary}/Length ${data.length}>>\nstream\n${data}\nendstream`;
@@ -25,7 +11,7 @@ const FONT = '<</Type/Font/Subtype/Type1/BaseFont/Helvetica>>';
 
 /** A PDF of one page. */
 const page = (content: string, resources = '', more: readonly string[] = [], box = '[0 0 600 800]') =>
-  pdf([
+  pdfOf([
     '<</Type/Catalog/Pages 2 0 R>>',
     '<</Type/Pages/Kids[3 0 R]/Count 1>>',
     `<</Type/Page/Parent 2 0 R/MediaBox${box}/Resources<</Font<</F1 4 0 R>>${resources}>>/Contents 5 0 R>>`,
@@ -59,7 +45,7 @@ async function refusal(bytes: Uint8Array, name?: string): Promise<string> {
 }
 
 test('a page tree that holds itself', async () => {
-  const own = pdf(['<</Type/Catalog/Pages 2 0 R>>', '<</Type/Pages/Kids[2 0 R]/Count 1>>']);
+  const own = pdfOf(['<</Type/Catalog/Pages 2 0 R>>', '<</Type/Pages/Kids[2 0 R]/Count 1>>']);
   expect(await refusal(own)).toContain('damaged');
 });
 
@@ -115,7 +101,7 @@ test('one word without end, and more words than a page has', async () => {
 
 test('the page with the table is found among many', async () => {
   const pages = 60;
-  const sheet = pdf([
+  const sheet = pdfOf([
     '<</Type/Catalog/Pages 2 0 R>>',
     `<</Type/Pages/Kids[${Array.from({ length: pages }, (_, i) => `${6 + i} 0 R`).join(' ')}]/Count ${pages}>>`,
     FONT,
@@ -133,35 +119,7 @@ test('the page with the table is found among many', async () => {
 });
 
 /** A PNG whose head says what it likes. */
-function png(width: number, height: number, data: Buffer): Uint8Array {
-  const chunk = (name: string, content: Buffer) => {
-    const body = Buffer.concat([Buffer.from(name, 'latin1'), content]);
-    const sizes = [Buffer.alloc(4), Buffer.alloc(4)] as const;
-    sizes[0].writeUInt32BE(content.length);
-    sizes[1].writeUInt32BE(crc32(body));
-    return Buffer.concat([sizes[0], body, sizes[1]]);
-  };
-  const head = Buffer.alloc(13);
-  head.writeUInt32BE(width, 0);
-  head.writeUInt32BE(height, 4);
-  head.set([8, 0, 0, 0, 0], 8);
-  const SIGN = Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]);
-  return Buffer.concat([
-    SIGN,
-    chunk('IHDR', head),
-    chunk('IDAT', deflateSync(data)),
-    chunk('IEND', Buffer.alloc(0)),
-  ]);
-}
-
-function crc32(bytes: Buffer): number {
-  let sum = 0xffffffff;
-  for (const byte of bytes) {
-    sum ^= byte;
-    for (let i = 0; i < 8; i += 1) sum = sum & 1 ? (sum >>> 1) ^ 0xedb88320 : sum >>> 1;
-  }
-  return (sum ^ 0xffffffff) >>> 0;
-}
+const png = (width: number, height: number, data: Buffer) => pngOf([pngHead(width, height), pngData(data)]);
 
 test.each([
   ['of nothing', png(0, 0, Buffer.alloc(0)), 'cannot be read'],

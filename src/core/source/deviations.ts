@@ -1,4 +1,4 @@
-import { isNotGiven, plainText } from '../units/entry-text';
+import { plainText } from '../units/entry-text';
 import { cellAt, type Cell, type Grid, type GridRow } from './grid';
 
 // Columns whose numbers say by their signs what they are: how much more and how much less than the nominal size
@@ -31,18 +31,27 @@ export function deviationsTogether(grid: Grid): Grid {
 }
 
 function merged(grid: Grid, column: number, isMoreFirst: boolean): Grid {
-  const rows = grid.rows.map((row): GridRow => {
+  const hasNumber = (cell: Cell | null) => cell !== null && /\d/.test(cell.text);
+  const body = grid.rows.findIndex(
+    (row) => hasNumber(cellAt(row, column)) || hasNumber(cellAt(row, column + 1)),
+  );
+  const rows = grid.rows.map((row, at): GridRow => {
     const [one, other] = [cellAt(row, column), cellAt(row, column + 1)];
-    if (!one || !other || one === other) return row;
-    const rest = row.filter((cell) => cell !== one && cell !== other);
-    const [more, less] = isMoreFirst ? [signed(one), signed(other)] : [signed(other), signed(one)];
-    const isNumbers = /\d/.test(more) && /\d/.test(less);
-    if (!isNumbers && !isNotGiven(one.text) && rest.length === 0) return row;
-    const bare = (text: string) => text.replace(/^[+-]/, '');
-    const text = isNumbers ? `+${bare(more)}/-${bare(less)}` : 'Tol.';
-    return [...rest, { ...one, text, span: 1, sure: Math.min(one.sure, other.sure) }].sort(
-      (a, b) => a.column - b.column,
-    );
+    const cells = [one, other].filter((cell) => cell !== null);
+    const [first] = cells;
+    if (!first || one === other) return row;
+    const rest = row.filter((cell) => !cells.includes(cell));
+    const [more, less] = isMoreFirst ? [one, other] : [other, one];
+    const bare = (cell: Cell) => signed(cell).replace(/^[+-]/, '');
+    const sure = Math.min(...cells.map((cell) => cell.sure));
+    const put = (text: string): GridRow =>
+      [...rest, { ...first, text, column, span: 1, sure }].sort((a, b) => a.column - b.column);
+    if (at < body) return put('Tol.');
+    if (more && less && hasNumber(more) && hasNumber(less)) return put(`+${bare(more)}/-${bare(less)}`);
+    // one deviation alone says nothing of the other: with it the size cannot be read, and that is told
+    const nominal = cellAt(row, column - 1);
+    const whole = [nominal, ...cells].map((cell) => cell?.text ?? '').join(' ');
+    return rest.map((cell) => (cell === nominal ? { ...cell, text: `${whole} ?` } : cell));
   });
   return { ...grid, rows };
 }

@@ -51,6 +51,8 @@ export function gridsOfWords(printed: readonly Word[], gap = GAP): Grid[] {
 
 /** Lines that a turned word stands beside, where it is no head of a column. */
 const BESIDE_LINES = 2;
+/** Middles of words that are nearer than this stand on one line, in the page's points. */
+const SAME_LINE = 3;
 
 /**
  * The words without those that stand turned beside the lines, or left and right of them all: a title of the page,
@@ -68,8 +70,9 @@ function withoutTitlesAside(words: readonly Word[]): readonly Word[] {
   return words.filter((word) => {
     if (!isAcross(word)) return true;
     const { x0, x1, y0, y1 } = word.area;
-    const beside = new Set(middles.filter((y) => y > y0 && y < y1).map((y) => Math.round(y / 4)));
-    return beside.size < BESIDE_LINES && x0 < right && x1 > left;
+    const within = middles.filter((y) => y > y0 && y < y1).sort((a, b) => a - b);
+    const lines = within.filter((y, i) => y - (within[i - 1] ?? -Infinity) > SAME_LINE).length;
+    return lines < BESIDE_LINES && x0 < right && x1 > left;
   });
 }
 

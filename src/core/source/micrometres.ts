@@ -1,5 +1,6 @@
 import { formatNumber } from '../units/length';
 import type { Cell, Grid, GridRow } from './grid';
+import { headSays } from './words';
 
 // Columns that are printed in micrometres: no sheet is entered in them, so that they are read in mm.
 
@@ -8,11 +9,17 @@ const HEAD =
   /[\s([]*(?<![\p{L}\p{N}])(?:[µμu]m|microns?|micromet(?:re|er)s?|Mikrometer|мкм)(?![\p{L}\p{N}])[)\]]*/iu;
 const PLAIN = /^\s*([±+-]?)\s*(\d+(?:[.,]\d+)?)\s*$/;
 
+/** Whether a cell heads numbers in micrometres; a sentence that only speaks of them does not. */
+function isHead({ text }: Cell): boolean {
+  if (/\d/.test(text) || !HEAD.test(text)) return false;
+  const rest = text.replace(HEAD, ' ').trim();
+  const { limit, role, rest: other } = headSays(rest);
+  return rest === '' || ((limit !== null || role !== null) && other === '');
+}
+
 /** A grid whose numbers in micrometres are in mm. */
 export function micrometresSaid(grid: Grid): Grid {
-  const heads = grid.rows.flatMap((row, at) =>
-    row.flatMap((cell) => (!/\d/.test(cell.text) && HEAD.test(cell.text) ? [{ at, cell }] : [])),
-  );
+  const heads = grid.rows.flatMap((row, at) => row.flatMap((cell) => (isHead(cell) ? [{ at, cell }] : [])));
   if (heads.length === 0) return grid;
   const under = (at: number, { column }: Cell) =>
     heads.some(

@@ -25,17 +25,16 @@ const LIMITS: readonly (readonly [Limit, RegExp])[] = [
   ['nom', /^(nom(inal|inell|\.)?|typ(ical|isch|\.)?|nennmaß|nenn\.?|bsc\.?|basic|mittel)$/],
 ];
 
-/** Words that say a limit where a head is nothing else: “tip to tip” is a name. */
-const ALONE: Readonly<Partial<Record<string, Limit>>> = {
-  from: 'min',
-  von: 'min',
-  desde: 'min',
-  от: 'min',
-  to: 'max',
-  bis: 'max',
-  hasta: 'max',
-  до: 'max',
-};
+/**
+ * What a word of ranges says where a head is nothing else: “tip to tip” is a name. Those that are letters of
+ * dimensions as well, such as “a” and “de”, say nothing.
+ */
+function rangeLimit(word: string): Limit | null {
+  const plain = plainWord(word);
+  const [only, ...more] = RANGE_WORDS.get(plain) ?? [];
+  if (only === undefined || more.length > 0 || (plain !== 'to' && letterOf(word) !== null)) return null;
+  return only === 'from' ? 'min' : 'max';
+}
 
 /** What a word of a dictionary says of a column. */
 const COLUMN_OF: Readonly<Partial<Record<WordLimit, Limit>>> = {
@@ -100,9 +99,9 @@ export function headSays(printed: string): HeadSays {
       (word) => rest.length === 1 || !(HEAD_WORDS.has(plainWord(word)) && !LIMIT_WORDS.has(plainWord(word))),
     )
     .map((word) => oneMeaning(LIMIT_WORDS, word));
-  const [alone = ''] = rest;
-  if (limit === null && rest.length === 1 && Object.hasOwn(ALONE, alone.toLowerCase()))
-    return { limit: ALONE[alone.toLowerCase()] ?? null, typical, unit, role, rest: '' };
+  const [alone, ...others] = rest;
+  const ofRange = limit === null && alone !== undefined && others.length === 0 ? rangeLimit(alone) : null;
+  if (ofRange) return { limit: ofRange, typical, unit, role, rest: '' };
   const [first] = meant;
   if (limit === null && first && meant.every((one) => one === first) && COLUMN_OF[first])
     return { limit: COLUMN_OF[first] ?? null, typical: first === 'typical', unit, role, rest: '' };

@@ -38,6 +38,9 @@ export async function openSheet(bytes: Uint8Array, name: string): Promise<OpenSh
 /** Pixels of a picture in a page that is unpacked: A3 at 600 to the inch. */
 const LARGEST_IMAGE = 70_000_000;
 
+/** How long a page may be looked through before it is drawn, ms: a tablet unpacks a large scan slowly. */
+const LOOK_TIME = 30_000;
+
 /** Where what reads datasheets lies on this server. */
 const READING = '/reading';
 
@@ -81,7 +84,7 @@ async function openPdf(bytes: Uint8Array, name: string): Promise<OpenSheet> {
         rotation,
         scale: Math.min(scale, Math.sqrt(LARGEST_PICTURE / (width * height))),
       });
-      const why = await (await import('../../kernel/source/ink')).whyNotDrawn(read, number);
+      const why = await (await import('../../kernel/source/ink')).whyNotDrawn(read, number, LOOK_TIME);
       if (why !== null) throw new Error(`Page ${number} of ${name} ${why}: it is not drawn.`);
       const canvas = blank(Math.ceil(viewport.width), Math.ceil(viewport.height));
       await page.render({ canvas, viewport }).promise;

@@ -40,8 +40,6 @@ interface Listing {
 
 /** How long a page's drawing may take to be listed, ms. */
 const INK_TIME = 2000;
-/** How long a page may take to be looked through before it is drawn, its pictures unpacked, ms. */
-const LOOK_TIME = 4000;
 /** Shadings of a page that is drawn: each covers all of it. */
 const MOST_SHADINGS = 500;
 /** States that are kept at a time; a page that saves more never restores them. */
@@ -111,11 +109,12 @@ async function listed(page: unknown, time: number, take: (part: Operators) => bo
 /**
  * Why a page is not drawn, in words that follow “page 3”; `null` where it can be. Its drawing cannot be ended
  * while it goes over one picture or shading, and a picture whose sizes are no whole numbers goes on without end.
+ * @param time how long the page may be looked through, ms
  */
-export function whyNotDrawn(pdf: PdfDocument, number: number): Promise<string | null> {
+export function whyNotDrawn(pdf: PdfDocument, number: number, time: number): Promise<string | null> {
   const known = looked.get(pdf) ?? new Map<number, Promise<string | null>>();
   looked.set(pdf, known);
-  const why = known.get(number) ?? lookedThrough(pdf, number);
+  const why = known.get(number) ?? lookedThrough(pdf, number, time);
   known.set(number, why);
   return why;
 }
@@ -123,17 +122,17 @@ export function whyNotDrawn(pdf: PdfDocument, number: number): Promise<string | 
 /** Pages that were looked through. */
 const looked = new WeakMap<PdfDocument, Map<number, Promise<string | null>>>();
 
-async function lookedThrough(pdf: PdfDocument, number: number): Promise<string | null> {
+async function lookedThrough(pdf: PdfDocument, number: number, time: number): Promise<string | null> {
   const names = new Map(Object.entries(pdf.codes).map(([name, code]) => [code, name]));
   let odd: string | null = null;
   let shadings = 0;
-  const isLate = await listed(await pdf.getPage(number), LOOK_TIME, (part) => {
+  const isLate = await listed(await pdf.getPage(number), time, (part) => {
     odd ??= oddPicture(part, names, 0);
     shadings += part.fnArray.filter((code) => names.get(code) === 'shadingFill').length;
     if (shadings > MOST_SHADINGS) odd ??= `is shaded more than ${MOST_SHADINGS} times`;
     return odd === null;
   });
-  return odd ?? (isLate ? `takes longer than ${LOOK_TIME / 1000} s to be unpacked` : null);
+  return odd ?? (isLate ? `takes longer than ${time / 1000} s to be unpacked` : null);
 }
 
 const isOperators = (value: unknown): value is Operators =>

@@ -19,19 +19,32 @@ const LARGEST_IMAGE = 70_000_000;
 const LONGEST_SIDE = 30_000;
 /** How many times as long as wide a page is at most. */
 const NARROWEST = 40;
+/** How long a page may take to be looked through, its pictures unpacked, ms: A4 at 600 to the inch takes three. */
+const LOOK_TIME = 8000;
 /** How long a page may be drawn, ms. */
 const DRAW_TIME = 5000;
-const LATE = 'too late';
 
 /** What parses a PDF, in a thread: one that goes on without end lets times run out, and can be ended. */
 const PARSER = `const { workerData: { parser, port } } = require('node:worker_threads');
 import(parser).then(({ WorkerMessageHandler }) => WorkerMessageHandler.initializeFromPort(port));`;
 /** How long a PDF may take to be opened, ms, and what its thread may hold, MB. */
 const OPEN_TIME = 10_000;
+/** How long its pages may take, ms: many that are pictures take twenty seconds. */
+const READ_TIME = 60_000;
 const PARSER_MEMORY = 400;
 
-/** Opens a PDF. @throws Error where it is none, is damaged, has a password or takes too long */
-export async function openPdf(bytes: Uint8Array): Promise<PdfDocument & { destroy: () => Promise<void> }> {
+/** A file that takes more time or memory than it may; its message says which. */
+class TooMuch extends Error {}
+
+/** A PDF that is open. */
+type OpenPdf = PdfDocument & {
+  readonly destroy: () => Promise<void>;
+  /** Rejects where what parses it has ended: nothing more comes of it. */
+  readonly ended: Promise<never>;
+};
+
+/** Opens a PDF. @throws Error where it is none, is damaged, has a password or takes too much */
+export async function openPdf(bytes: Uint8Array): Promise<OpenPdf> {
   const { getDocument, OPS, PDFWorker, VerbosityLevel } = await import('pdfjs-dist/legacy/build/pdf.mjs');
   const root = dirname(at('pdfjs-dist/package.json'));
   const { port1, port2 } = new MessageChannel();
@@ -43,7 +56,7 @@ export async function openPdf(bytes: Uint8Array): Promise<PdfDocument & { destro
     resourceLimits: { maxOldGenerationSizeMb: PARSER_MEMORY },
   });
   const ended = new Promise<never>((_, reject) => {
-    thread.once('error', () => reject(new Error('it takes more memory than a datasheet may')));
+    thread.once('error', () => reject(new TooMuch('it takes more memory than a datasheet may')));
   });
   // what waits for it is told; where nothing waits there is nobody to tell
   ended.catch(() => undefined);
@@ -73,7 +86,7 @@ export async function openPdf(bytes: Uint8Array): Promise<PdfDocument & { destro
       OPEN_TIME,
       'it takes too long to be opened',
     );
-    return Object.assign(pdf as unknown as PdfDocument, { codes: { ...OPS }, destroy });
+    return Object.assign(pdf as unknown as PdfDocument, { codes: { ...OPS }, destroy, ended });
   } catch (error) {
     await destroy();
     throw error;
@@ -84,7 +97,7 @@ export async function openPdf(bytes: Uint8Array): Promise<PdfDocument & { destro
 async function inTime<T>(promise: Promise<T>, ms: number, words: string): Promise<T> {
   let timer: NodeJS.Timeout | undefined;
   const late = new Promise<never>((_, reject) => {
-    timer = setTimeout(() => reject(new Error(words)), ms);
+    timer = setTimeout(() => reject(new TooMuch(words)), ms);
   });
   try {
     return await Promise.race([promise, late]);
@@ -108,7 +121,7 @@ export async function withPages<T>(
   read: (pdf: PdfDocument, numbers: readonly number[]) => Promise<Result<T, string>>,
 ): Promise<Result<T, string>> {
   const why = (error: unknown) => (error as Error).message.slice(0, 200);
-  let pdf: Awaited<ReturnType<typeof openPdf>>;
+  let pdf: OpenPdf;
   try {
     pdf = await openPdf(bytes);
   } catch (error) {
@@ -119,9 +132,10 @@ export async function withPages<T>(
     if (page !== undefined && !(Number.isInteger(page) && page >= 1 && page <= pages))
       return fail(`${name} has ${pages} ${pages === 1 ? 'page' : 'pages'}, and no page ${page}.`);
     const first = Array.from({ length: Math.min(pages, most) }, (_, i) => i + 1);
-    return await read(pdf, page === undefined ? first : [page]);
+    const reading = read(pdf, page === undefined ? first : [page]);
+    return await inTime(Promise.race([reading, pdf.ended]), READ_TIME, 'its pages take too long to be read');
   } catch (error) {
-    return fail(`${name} is damaged: ${why(error)}`);
+    return fail(`${name} ${error instanceof TooMuch ? 'cannot be read' : 'is damaged'}: ${why(error)}`);
   } finally {
     await pdf.destroy();
   }
@@ -170,7 +184,7 @@ export async function pictureOfPage(
   // letters are not sought on what is as narrow as a tape either
   if (!(short > 0 && short * long < 1e9 && long < NARROWEST * short))
     return fail(`page ${number} is ${size.width} × ${size.height} points large, which no page is`);
-  const why = await whyNotDrawn(pdf, number);
+  const why = await whyNotDrawn(pdf, number, LOOK_TIME);
   if (why !== null) return fail(`page ${number} ${why}`);
   const scale = Math.min(DRAWN, Math.sqrt(LARGEST_PICTURE / (size.width * size.height)));
   const viewport = page.getViewport({ scale });
@@ -188,12 +202,12 @@ export async function pictureOfPage(
   };
   try {
     // what is to be drawn may never be told
-    await inTime(drawing.promise, DRAW_TIME, LATE);
+    await inTime(drawing.promise, DRAW_TIME, 'it takes too long');
   } catch (error) {
     drawing.cancel();
     const { name, message } = error as Error;
     return fail(
-      name === 'RenderingCancelledException' || message === LATE
+      name === 'RenderingCancelledException' || error instanceof TooMuch
         ? `page ${number} takes longer than ${DRAW_TIME / 1000} s to be drawn`
         : `page ${number} cannot be drawn (${message.slice(0, 100)})`,
     );

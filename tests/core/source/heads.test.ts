@@ -127,6 +127,25 @@ describe('heads of columns', () => {
     }
   });
 
+  it.each(['see note', '–', '', 'max'])('tell a row that has one deviation alone, beside “%s”', (word) => {
+    const rows = PART.map(([letter, , nom], i) => [letter, nom, i % 3 === 0 ? word : '+0.10', '−0.05']);
+    const { silent } = heldAgainst([['Symbol', 'Nominal', 'Upper', 'Lower'], ...rows], asText);
+    const wrong = silent.filter((one) => /^(A|E|D2):/.test(one));
+    expect(wrong).toEqual([]);
+  });
+
+  it('are in mm where a sentence over them only speaks of micrometres', () => {
+    const rows = [['Plating thickness in microns, see below'], ['Symbol', 'Min', 'Nom', 'Max'], ...PART];
+    for (const grids of [asText, asHtml])
+      expect(heldAgainst(rows, grids)).toMatchObject({ silent: [], right: PART.length });
+  });
+
+  it('stand over letters in one row that are no torn ranges', () => {
+    const pairs = Array.from({ length: 4 }, (_, i) => [PART[2 * i]!, PART[2 * i + 1]!]);
+    const rows = pairs.map((both) => both.flatMap(([letter, min, , max]) => [letter, `${min}-${max}`]));
+    expect(heldAgainst([['Sym', 'mm', 'Sym', 'mm'], ...rows], asText).silent).toEqual([]);
+  });
+
   it.each([
     ['=', ['Maß', 'Toleranz']],
     [':', ['Dimension', '']],
