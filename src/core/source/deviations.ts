@@ -1,5 +1,5 @@
 import { plainText } from '../units/entry-text';
-import { cellAt, type Cell, type Grid, type GridRow } from './grid';
+import { cellAt, cellsArea, type Cell, type Grid, type GridRow } from './grid';
 
 // Columns whose numbers say by their signs what they are: how much more and how much less than the nominal size
 // beside them is allowed. The two become one column of tolerances, whatever is printed over them.
@@ -45,7 +45,9 @@ function merged(grid: Grid, column: number, isMoreFirst: boolean): Grid {
     const bare = (cell: Cell) => signed(cell).replace(/^[+-]/, '');
     const sure = Math.min(...cells.map((cell) => cell.sure));
     const put = (text: string): GridRow =>
-      [...rest, { ...first, text, column, span: 1, sure }].sort((a, b) => a.column - b.column);
+      [...rest, { ...first, text, column, span: 1, sure, area: cellsArea(cells) }].sort(
+        (a, b) => a.column - b.column,
+      );
     if (at < body) return put('Tol.');
     if (more && less && hasNumber(more) && hasNumber(less)) return put(`+${bare(more)}/-${bare(less)}`);
     // one deviation alone says nothing of the other: with it the size cannot be read, and that is told

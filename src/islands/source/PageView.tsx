@@ -70,7 +70,7 @@ export function PageView(props: Props) {
       setTrouble(null);
       setSize(whole);
     };
-    draw().catch((error: unknown) => left || setTrouble(`The page cannot be drawn: ${String(error)}`));
+    draw().catch((error: Error) => left || setTrouble(`The page cannot be drawn: ${error.message}`));
     return () => {
       left = true;
     };

@@ -85,7 +85,7 @@ async function openPdf(bytes: Uint8Array, name: string): Promise<OpenSheet> {
         scale: Math.min(scale, Math.sqrt(LARGEST_PICTURE / (width * height))),
       });
       const why = await (await import('../../kernel/source/ink')).whyNotDrawn(read, number, LOOK_TIME);
-      if (why !== null) throw new Error(`Page ${number} of ${name} ${why}: it is not drawn.`);
+      if (why !== null) throw new Error(`Page ${number} of ${name} ${why}.`);
       const canvas = blank(Math.ceil(viewport.width), Math.ceil(viewport.height));
       await page.render({ canvas, viewport }).promise;
       return canvas;

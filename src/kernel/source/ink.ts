@@ -155,7 +155,7 @@ function oddPicture(
       typeof first === 'object' && first !== null ? (first as { width?: unknown; height?: unknown }) : {};
     const said = [own.width, own.height, ...sizes.slice(0, 2)].filter((one) => typeof one === 'number');
     if (said.some((side) => !Number.isInteger(side) || side < 1))
-      return `has a picture of ${said.slice(0, 2).join(' × ')} pixels`;
+      return `has a picture of ${said.slice(0, 2).join(' × ')} pixels, which is no size`;
   }
   return null;
 }
