@@ -105,8 +105,16 @@ export function firstPlace(d: GridValues): { readonly left: number; readonly top
 
 /** The matrix lies under the body, on the grid that its pitch says. */
 export const MATRIX_RULES: readonly PlausibilityRule<GridSymbol | 'b'>[] = [
-  gridAgainstBody<GridSymbol | 'b'>('E', (d) => ({ count: d.nE.nom, pitch: d.e.nom, terminal: d.b.nom })),
-  gridAgainstBody<GridSymbol | 'b'>('D', (d) => ({ count: d.nD.nom, pitch: d.eD.nom, terminal: d.b.nom })),
+  gridAgainstBody<GridSymbol | 'b'>('E', ['nE', 'e'], (d) => ({
+    count: d.nE.nom,
+    pitch: d.e.nom,
+    terminal: d.b.nom,
+  })),
+  gridAgainstBody<GridSymbol | 'b'>('D', ['nD', 'eD'], (d) => ({
+    count: d.nD.nom,
+    pitch: d.eD.nom,
+    terminal: d.b.nom,
+  })),
   gridDrift<GridSymbol | 'b'>('e', (d) => d.nE.nom),
   gridDrift<GridSymbol | 'b'>('eD', (d) => d.nD.nom),
 ];

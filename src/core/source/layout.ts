@@ -1,5 +1,6 @@
 import type { Cell, Grid } from './grid';
 import { areaRound, type Area, type Word } from './page';
+import { stated } from './statements';
 import { headSays, isValue, letterOf } from './words';
 
 // From words on a page to the cells of its tables. Words on one line that stand near each other are one run;
@@ -11,6 +12,7 @@ interface Run {
   readonly text: string;
   readonly area: Area;
   readonly sure: number;
+  readonly words: readonly Word[];
 }
 
 interface Line {
@@ -32,7 +34,8 @@ export function gridsOfWords(printed: readonly Word[], gap = GAP): Grid[] {
   const tables = blocks.filter(isTable);
   const others = lines.filter((line) => !tables.some((block) => block.includes(line)));
   const context = others.map(({ runs }) => runs.map(({ text }) => text).join(' ')).join(' ');
-  return tables.flatMap((block) => {
+  const said = stated(lines.flatMap(({ runs }) => statementsIn(runs)));
+  const laidOut = tables.flatMap((block) => {
     const grid = { ...gridOfLines(block), context };
     // what stands beside a table, such as a drawing with numbers, may be none of it
     const [at] = words.length > MOST_PARTED ? [] : guttersOf(block);
@@ -47,6 +50,17 @@ export function gridsOfWords(printed: readonly Word[], gap = GAP): Grid[] {
       .map((side) => ({ ...gridOfLines(side), context, isPart: true as const }));
     return [grid, ...apart];
   });
+  return said ? [...laidOut, said] : laidOut;
+}
+
+/** Dots that lead from a name to its value. */
+const LEADER = /^([.…_·]\s*){3,}$/;
+
+/** What of a line may be said by itself: each run, or all of it where a name leads to its value. */
+function statementsIn(runs: readonly Run[]): (readonly Word[])[] {
+  const isLed = runs.some(({ text }) => LEADER.test(text)) || endsName(runs[0]?.text ?? '', '');
+  const all = runs.map(({ words }) => words);
+  return isLed ? [all.flat()] : all;
 }
 
 /** Lines that a turned word stands beside, where it is no head of a column. */
@@ -148,7 +162,7 @@ function linesOf(words: readonly Word[], gap: number): Line[] {
       isNaming = endsName(word.text, before?.text ?? '');
       before = word;
       if (!last || !near) {
-        runs.push(word);
+        runs.push({ ...word, words: [word] });
         continue;
       }
       const area = areaRound([last.area, word.area]) ?? word.area;
@@ -157,6 +171,7 @@ function linesOf(words: readonly Word[], gap: number): Line[] {
         text: `${last.text}${apart}${word.text}`,
         area,
         sure: Math.min(last.sure, word.sure),
+        words: [...last.words, word],
       };
     }
     const box = areaRound(line.map(({ area }) => area));
@@ -222,6 +237,7 @@ function besideBoth(lines: readonly Line[]): Line[] {
         text,
         area: areaRound([most.area, least.area]) ?? most.area,
         sure: Math.min(most.sure, least.sure),
+        words: [...most.words, ...least.words],
       };
       out.push({ runs: [sign, both].sort((a, b) => a.area.x0 - b.area.x0), y0: over.y0, y1: under.y1 });
       at += 3;

@@ -9,7 +9,7 @@ import type { Area } from './page';
 import { restorePoints, withDecimals } from './points';
 import { hasTornRanges } from './ranges';
 import { countOf, type LetterHabit, type SizedRow } from './evidence';
-import { counted, countIn, countNamed, countShown } from './counts';
+import { counted, countIn, countNamed, countShown, matrixIn, matrixRead } from './counts';
 import { countsShown } from './drawn/repeats';
 import { padOption } from './kinds';
 import { assignRoles, type Assignment } from './roles';
@@ -299,7 +299,13 @@ function readOne(table: PrintedTable, asked: Asked): SourceReading | null {
   if (rows.length === 0) return null;
   const count = countSaid(size) ?? countNamed(asked.size) ?? countIn(table.context);
   const shown = table.repeat ? countsShown(kind, table.repeat) : {};
-  const counts = count === null ? shown : { ...shown, n: count };
+  const matrix = table.repeat ? null : matrixIn(`${size} ${table.context}`, count);
+  const inTitle = matrix ? matrixRead(kind, matrix) : [];
+  const counts: Readonly<Record<string, number>> = {
+    ...shown,
+    ...Object.fromEntries(inTitle.map(({ symbol, text }) => [symbol, Number(text)])),
+    ...(count === null ? {} : { n: count }),
+  };
   const ask = (unit: SheetUnit) => assignRoles({ kind, rows, unit, counts, habit });
   const units: readonly SheetUnit[] = table.isUnitless ? unitsToTry(asked.unit) : ['mm'];
   const tried = units.map((unit) => ({ unit, found: ask(unit) }));
@@ -320,6 +326,7 @@ function readOne(table: PrintedTable, asked: Asked): SourceReading | null {
     return null;
   const said = counted(kind, dimensions, count, countSaid(size) === null ? (asked.size ?? '') : size);
   const withCount = [
+    ...inTitle.filter(({ symbol }) => !said.some((one) => one.symbol === symbol)),
     ...Object.entries(shown).flatMap(([symbol, number]) =>
       said.some((one) => one.symbol === symbol) ? [] : [countShown(kind, symbol, number)],
     ),

@@ -348,6 +348,9 @@ function held(document: TapisDocument, kind: PackageKind) {
     dimensions[symbol] = { text: example, unit: 'mm' };
     filled.add(symbol);
   }
+  // what follows from an example says as little as the example
+  for (const { symbol, derived } of kind.dimensions)
+    if (!(symbol in dimensions) && derived !== undefined && filled.has(derived)) filled.add(symbol);
   const whole = { ...document, package: { ...document.package, dimensions } };
   return { filled, checked: soundness(whole, ALL_MAKERS) };
 }

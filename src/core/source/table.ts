@@ -2,7 +2,7 @@ import type { SheetUnit } from '../document/document';
 import { isNotGiven } from '../units/entry-text';
 import { columnsOf, headsOf, isInPlace, type Column } from './columns';
 import { cellAt, cellsArea, cut, turned, type Cell, type Grid, type GridRow } from './grid';
-import { equatedApart } from './equated';
+import { lettersApart } from './letters-apart';
 import { deviationsTogether } from './deviations';
 import { micrometresSaid } from './micrometres';
 import { overEachOther } from './over-each-other';
@@ -17,6 +17,7 @@ import {
   isValue,
   letterOf,
   limitBehind,
+  NAME,
   sizeSaid,
   unitSaid,
   type Limit,
@@ -58,7 +59,7 @@ export interface PrintedTable {
  * @returns `null` where nothing in it looks like a table of dimensions
  */
 export function readTable(printed: Grid): PrintedTable | null {
-  const grid = deviationsTogether(micrometresSaid(equatedApart(overEachOther(upright(printed)))));
+  const grid = deviationsTogether(micrometresSaid(lettersApart(overEachOther(upright(printed)))));
   const blocks = blocksOf(grid).flatMap((block) => {
     const read = readBlock(block);
     return read ? [read] : [];
@@ -187,8 +188,6 @@ function readBlock(grid: Grid): Block | null {
   return { ...read, context: `${context} ${read.leftOut.join(' ')}` };
 }
 
-/** Three letters, or two signs of a script that has words in fewer. */
-const NAME = /\p{L}{3,}|[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Hangul}]{2,}/u;
 const isName = ({ text }: Cell) => NAME.test(text) && headSays(text).limit === null;
 
 /** Longest name of a size that stands on a line of its own, in characters. */

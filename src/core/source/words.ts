@@ -157,14 +157,31 @@ export function limitBehind(printed: string): string {
   return /^\S+\s+(max|min|typ|nom|ref|bsc)\.?$/i.exec(printed.trim())?.[1]?.toLowerCase() ?? '';
 }
 
+/** Words that stand beside numbers, those of phrases such as “not over” too. */
+const BESIDE_NUMBERS: ReadonlySet<string> = new Set(
+  [LIMIT_WORDS, RANGE_WORDS, UNIT_WORDS]
+    .flatMap((words) => [...words.keys()])
+    .flatMap((word) => word.split(' ')),
+);
+const isBesideNumbers = (word: string): boolean => BESIDE_NUMBERS.has(plainWord(word));
+
 /** Whether a cell is a number with what belongs to it, or says that there is none. */
 export function isValue(printed: string): boolean {
   const { text } = plainText(printed);
   if (isNotGiven(printed)) return true;
-  return (
-    /\d/.test(text) && !/[a-z]{4,}/i.test(text.replace(/nominal|typical|basic|inches|millimet\w+/gi, ''))
-  );
+  return /\d/.test(text) && (text.match(/[a-z]{4,}/gi) ?? []).every(isBesideNumbers);
 }
+
+/** Whether a text begins as a value does: with a number, a sign of one, or a word of limits or ranges. */
+export function beginsValue(printed: string): boolean {
+  const text = plainText(printed).text.trim();
+  if (/^[(<>≤≥±~⌀□]*\s*\.?\d/.test(text)) return true;
+  const [word = ''] = /^\p{L}[\p{L}.]*/u.exec(text) ?? [];
+  return word !== '' && isBesideNumbers(word);
+}
+
+/** Three letters, or two signs of a script that has words in fewer. */
+export const NAME = /\p{L}{3,}|[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Hangul}]{2,}/u;
 
 /** Whether a cell begins with a number: W1 is a letter, “L ±0.20” a head, and a dash says that there is none. */
 export function hasNumber(printed: string): boolean {

@@ -174,6 +174,10 @@ export function tokenise(typed: string): Token[] {
       gap = true;
       continue;
     }
+    if (tokens.at(-1)?.kind === 'number' && endsInQualifier(rest)) {
+      next += 1;
+      continue;
+    }
     const at = plain.at[next] ?? 0;
     // “between 0.05 and 0.15”: alone, “and” says no range
     const and = tokens[0]?.kind === 'from' && tokens.length > 1 ? AND.exec(rest)?.[0] : undefined;
@@ -194,6 +198,12 @@ export function tokenise(typed: string): Token[] {
   if (from && !tokens.some((token) => token.kind === 'sign' && token.sign === 'to'))
     return refuse(from.at, from.text, 'a range: from one number to another');
   return tokens.filter(({ kind }) => kind !== 'from');
+}
+
+/** Whether nothing but a comma and a word of limits is left: “0.95 mm, basic”. */
+function endsInQualifier(rest: string): boolean {
+  const [, word = ''] = /^[,;] +([A-Za-z]+|b\.\s?s\.\s?c)\.?\s*$/i.exec(rest) ?? [];
+  return word !== '' && (Object.hasOwn(QUALIFIERS, word.toLowerCase()) || BASIC.test(word));
 }
 
 /** Whether a text begins with a letter, or with a sign beyond ASCII. */

@@ -1,4 +1,5 @@
 import type { SourcePage, Word } from '../../core/source/page';
+import { letterStarts } from './letter-widths';
 
 // Words of a PDF with their places. What reads the file itself is handed in: the browser has its own build of
 // it and a worker for it, the terminal and the server another.
@@ -149,12 +150,12 @@ function wordsOfItem({ str, transform, width, height }: Item, view: readonly num
   // along the text and across it, in the page's points
   const along = unit(a, b);
   const up = unit(c, d);
-  const length = Math.max(1, str.length);
+  const starts = letterStarts(str, width / (size * Math.max(1, str.length)));
   return [...str.matchAll(/\S+/g)]
     .filter(({ 0: text }) => text.length <= LONGEST_WORD)
     .map(({ 0: text, index }): Word => {
-      const from = (width * index) / length;
-      const to = (width * (index + text.length)) / length;
+      const from = width * (starts[index] ?? 0);
+      const to = width * (starts[index + text.length] ?? 1);
       // letters stand from a little under their line to three quarters over it
       const corners = [from, to].flatMap((s) =>
         [-0.18 * size, 0.74 * size].map((t) => ({

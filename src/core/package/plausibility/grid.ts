@@ -5,6 +5,7 @@ import type { PlausibilityRule } from '../family';
 /** Rows of a grid have to lie under the body, and not leave room for many more. */
 export function gridAgainstBody<S extends string>(
   body: S,
+  counted: readonly [count: S, pitch: S],
   rowOf: (d: Dimensions<S>) => { readonly count: number; readonly pitch: number; readonly terminal: number },
 ): PlausibilityRule<S> {
   return {
@@ -16,7 +17,7 @@ export function gridAgainstBody<S extends string>(
       const { count, pitch, terminal } = rowOf(d);
       const grid = (count - 1) * pitch + terminal;
       const side = d[body];
-      const place = { dimensions: [body, 'e'] };
+      const place = { dimensions: [...counted, body] };
       if (grid > side.max + 1e-9) {
         return [
           {

@@ -1,9 +1,9 @@
 import type { Names } from '../language';
 
 export const ENGLISH_NAMES: Names = {
-  span: /(overall|total|outer|full) (package )?width|lead (tip )?span|tip[ -]to[ -]tip|toe[ -]to[ -]toe|over(all)? (the )?(leads|terminals|pins)|(width|span) (with|incl\w*|over|across|of) (the )?(leads|terminals|pins)|lead to lead|terminal span/i,
+  span: /(overall|total|outer|full) (package )?width|lead (tip )?span(?!,? \(?length)|tip[ -]to[ -]tip|toe[ -]to[ -]toe|over(all)? (the )?(leads|terminals|pins)|(width|span) (with|incl\w*|over|across|of) (the )?(leads|terminals|pins)|lead to lead|terminal span/i,
   spanUpright:
-    /(overall|total) (package )?length|(length|span) (with|incl\w*|over|of) (the )?(leads|terminals)/i,
+    /(overall|total) (package )?length|lead (tip )?span,? \(?length|(length|span) (with|incl\w*|over|of) (the )?(leads|terminals)/i,
   bodyWidth:
     /(body|package|mou?ld\w*|plastic|case|housing|insulator) width|width of (the )?(body|package|plastic|mou?ld\w*)|width (without|excl\w*) (the )?(leads|pins)/i,
   acrossOnly: /^(overall |total )?width|package (size|width) [xe]$|^body (size )?(e|x)$/i,
@@ -31,9 +31,9 @@ export const ENGLISH_NAMES: Names = {
     /(foot|terminal|terminat\w*|contact|solder\w*|pad|electrode|end[ -]?cap|cap|metalli\w*|band|ribbon) (length|width of band|bandwidth)|length of (the )?(foot|terminal|contact|pad|termination)|lead foot/i,
   leadLength: /(whole|total|overall|full|entire)? ?lead length|length of (the )?lead/i,
   padAcross:
-    /(exposed|thermal|die|heat ?slug|e-?)\s?(pad|paddle|attach)? ?.*width|width of (the )?(exposed|thermal) pad|(exposed|thermal) pad (across|x|e)/i,
+    /\b((exposed|thermal|die|heat ?slug)\b|e-?\s?pad\b).*width|width of (the )?(exposed|thermal) pad|(exposed|thermal) pad (across|x|e)/i,
   padUpright:
-    /(exposed|thermal|die|heat ?slug|e-?)\s?(pad|paddle|attach)? ?.*length|length of (the )?(exposed|thermal) pad|(exposed|thermal) pad (upright|y|d)/i,
+    /\b((exposed|thermal|die|heat ?slug)\b|e-?\s?pad\b).*length|length of (the )?(exposed|thermal) pad|(exposed|thermal) pad (upright|y|d)/i,
   count:
     /(number|no\.?|count|quantity) of (the )?(all |total )?(leads|pins|terminals|balls|positions|poles)|(lead|pin|terminal|ball|pole) count|total (leads|pins|terminals)/i,
   countUpright:

@@ -1,32 +1,48 @@
 import { cellAt, type Grid, type GridRow } from './grid';
+import { letterInName } from './statements';
 import { hasNumber, letterOf } from './words';
 
-// Letters and their sizes in one cell: “A = 1.55”. The cell becomes two, as if a line were ruled between them.
+// Letters that stand in one cell with their sizes, “A = 1.55”, or with their names, “Standoff, A1”. The cell becomes
+// two, as if a line were ruled between them.
 
 const EQUATED = /^\s*([^=:]{1,12}?)\s*[=:]\s*(.+)$/;
 /** Rows that are so, at least: one alone may be a note. */
 const FEWEST = 2;
 
-/** A letter and what is said of it; `null` for a cell that is something else. */
-function parted(text: string): readonly [string, string] | null {
+/** A letter, and the size or the name that it stands with. */
+type Both = readonly [letter: string, other: string];
+
+/** A letter and its size; `null` for a cell that is something else. */
+function withSize(text: string): Both | null {
   const [, letter = '', value = ''] = EQUATED.exec(text) ?? [];
   return letterOf(letter) !== null && hasNumber(value) ? [letter, value] : null;
 }
 
+/** A letter and its name. */
+function withName(text: string): Both | null {
+  const said = letterInName(text);
+  return said && [said.letter, said.name];
+}
+
 /** A grid in which letters stand in a column of their own. */
-export function equatedApart(grid: Grid): Grid {
+export function lettersApart(grid: Grid): Grid {
   for (let column = 0; column < grid.columns; column += 1) {
     const cells = grid.rows.flatMap((row) => {
       const cell = cellAt(row, column);
-      return cell?.column === column && cell.span === 1 && /\d/.test(cell.text) ? [cell] : [];
+      return cell?.column === column && cell.span === 1 ? [cell] : [];
     });
-    const equated = cells.filter(({ text }) => parted(text) !== null);
-    if (equated.length >= FEWEST && 2 * equated.length >= cells.length) return widened(grid, column);
+    for (const [parted, among] of [
+      [withSize, cells.filter(({ text }) => /\d/.test(text))],
+      [withName, cells],
+    ] as const) {
+      const both = among.filter(({ text }) => parted(text) !== null);
+      if (both.length >= FEWEST && 2 * both.length >= among.length) return widened(grid, column, parted);
+    }
   }
   return grid;
 }
 
-function widened(grid: Grid, column: number): Grid {
+function widened(grid: Grid, column: number, parted: (text: string) => Both | null): Grid {
   const rows = grid.rows.map((row): GridRow =>
     row.flatMap((cell) => {
       if (cell.column > column) return [{ ...cell, column: cell.column + 1 }];
