@@ -4,6 +4,7 @@ import { drawPackage } from '../package/draw';
 import { ALL_MAKERS } from '../package/makers';
 import { fail, ok, type Result } from '../units/result';
 import { withPlaces, type DrawnOutline } from './drawn/table';
+import { continued } from './continued';
 import { guessFamilies, type FamilyGuess } from './family';
 import type { Grid } from './grid';
 import { kindById } from './kinds';
@@ -46,6 +47,15 @@ export function tablesOn({
   return [...printed.map((table) => withPlaces(table, drawing)), ...(drawing.table ? [drawing.table] : [])];
 }
 
+/** The pages of a datasheet, and each with the table that the next page goes on with. */
+function withContinued(candidates: readonly Candidate[]): readonly Candidate[] {
+  return candidates.flatMap((candidate) => {
+    const next = candidates.find(({ page, isScan }) => page === candidate.page + 1 && !isScan);
+    const grid = next && !candidate.isScan ? continued(candidate, next) : null;
+    return grid ? [candidate, { ...candidate, grids: [grid] }] : [candidate];
+  });
+}
+
 /** The page of a datasheet that was taken, and what was read of it. */
 export interface BestPage {
   readonly candidate: Candidate;
@@ -63,7 +73,7 @@ export function bestPage(
   name: string,
   ask: SheetAsk,
 ): Result<BestPage, string> {
-  const found = candidates.flatMap((candidate) => {
+  const found = withContinued(candidates).flatMap((candidate) => {
     const one = readCandidate(candidate, ask);
     return one ? [one] : [];
   });

@@ -1,5 +1,6 @@
 import type { Cell, Grid } from './grid';
 import { areaRound, type Area, type Word } from './page';
+import { goesOnInRange } from './ranges';
 import { stated } from './statements';
 import { headSays, isValue, letterOf } from './words';
 
@@ -23,6 +24,8 @@ interface Line {
 
 /** Largest gap inside of a cell, as a share of the height of its letters. */
 const GAP = 0.62;
+/** The same inside of “between 0.35 and 0.45”, whose words belong together however far their face sets them. */
+const RANGE_GAP = 1;
 /** An empty strip between lines this much higher than a line parts two tables. */
 const PARTED = 2.6;
 
@@ -158,7 +161,8 @@ function linesOf(words: readonly Word[], gap: number): Line[] {
       const room = last ? word.area.x0 - last.area.x1 : Infinity;
       // “Length: 3.51” is a name and its value
       const isNamed = isNaming && /^[\d±<>≤≥.,]|^(min|max|typ)/i.test(word.text);
-      const near = !isNamed && room < gap * Math.max(height(word.area), last ? height(last.area) : 0);
+      const reach = last && goesOnInRange(last.text, word.text) ? RANGE_GAP : gap;
+      const near = !isNamed && room < reach * Math.max(height(word.area), last ? height(last.area) : 0);
       isNaming = endsName(word.text, before?.text ?? '');
       before = word;
       if (!last || !near) {

@@ -2,7 +2,7 @@ import { formatNumber } from '../units/length';
 import type { Cell, Grid, GridRow } from './grid';
 import { headSays } from './words';
 
-// Columns that are printed in micrometres: no sheet is entered in them, so that they are read in mm.
+// Columns and rows that are printed in micrometres: no sheet is entered in them, so that they are read in mm.
 
 /** What a head says where its column is in micrometres: “Min. [µm]”, “Max (microns)”. */
 const HEAD =
@@ -17,8 +17,26 @@ function isHead({ text }: Cell): boolean {
   return rest === '' || ((limit !== null || role !== null) && other === '');
 }
 
+const isUnit = ({ text }: Cell): boolean => HEAD.test(text) && text.replace(HEAD, '').trim() === '';
+const isNumber = ({ text }: Cell): boolean => PLAIN.test(text);
+/** Whether a row says by a cell of its own that its numbers are in micrometres. */
+const isInMicrometres = (row: GridRow): boolean => row.some(isUnit) && row.some(isNumber);
+
+function inMm(cell: Cell): Cell {
+  const [, sign = '', number = ''] = PLAIN.exec(cell.text) ?? [];
+  return number === ''
+    ? cell
+    : { ...cell, text: `${sign}${formatNumber(Number(number.replace(',', '.')) / 1000, 0, 9)}` };
+}
+
 /** A grid whose numbers in micrometres are in mm. */
-export function micrometresSaid(grid: Grid): Grid {
+export function micrometresSaid(printed: Grid): Grid {
+  const grid = {
+    ...printed,
+    rows: printed.rows.map((row) =>
+      isInMicrometres(row) ? row.map((cell) => (isUnit(cell) ? { ...cell, text: 'mm' } : inMm(cell))) : row,
+    ),
+  };
   const heads = grid.rows.flatMap((row, at) => row.flatMap((cell) => (isHead(cell) ? [{ at, cell }] : [])));
   if (heads.length === 0) return grid;
   const under = (at: number, { column }: Cell) =>
@@ -29,10 +47,7 @@ export function micrometresSaid(grid: Grid): Grid {
     row.map((cell) => {
       if (heads.some((head) => head.cell === cell))
         return { ...cell, text: cell.text.replace(HEAD, ' mm').trim() };
-      const [, sign = '', number] = PLAIN.exec(cell.text) ?? [];
-      return number !== undefined && under(at, cell)
-        ? { ...cell, text: `${sign}${formatNumber(Number(number.replace(',', '.')) / 1000, 0, 9)}` }
-        : cell;
+      return under(at, cell) ? inMm(cell) : cell;
     }),
   );
   return { ...grid, rows };

@@ -7,6 +7,8 @@ export interface Area {
   readonly y0: number;
   readonly x1: number;
   readonly y1: number;
+  /** The page that it is a part of, where that is another than the one that is read. */
+  readonly page?: number;
 }
 
 /** A printed word. */
@@ -37,8 +39,10 @@ export interface SourcePage {
 /** The smallest area round some areas; `null` round none. */
 export function areaRound(areas: readonly (Area | null)[]): Area | null {
   const known = areas.filter((area) => area !== null);
-  if (known.length === 0) return null;
+  const [first] = known;
+  if (!first) return null;
   return {
+    ...(first.page === undefined ? {} : { page: first.page }),
     x0: Math.min(...known.map(({ x0 }) => x0)),
     y0: Math.min(...known.map(({ y0 }) => y0)),
     x1: Math.max(...known.map(({ x1 }) => x1)),

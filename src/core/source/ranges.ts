@@ -19,6 +19,18 @@ function joins({ text }: Cell, before: Cell): boolean {
   return !LIMIT_WORDS.has(plainWord(word)) && !UNIT_WORDS.has(plainWord(word)) && !FRAME.test(word);
 }
 
+const NUMBER = /^\d*[.,]?\d+$/;
+
+/** Whether a word goes on with the range that a text has begun: “between 0.35”, and “and”. */
+export function goesOnInRange(text: string, word: string): boolean {
+  const [first = '', ...rest] = text.split(/\s+/);
+  if (!(RANGE_WORDS.get(plainWord(first)) ?? []).includes('from')) return false;
+  const said = rest.filter((one) => !UNIT_WORDS.has(plainWord(one)));
+  if (UNIT_WORDS.has(plainWord(word))) return NUMBER.test(rest.at(-1) ?? '');
+  // a number, a word between, a number
+  return said.length === 1 ? /^\p{L}{1,4}$/u.test(word) : said.length < 3 && NUMBER.test(word);
+}
+
 /** Whether ranges of a grid were torn into cells, so that its numbers say nothing by themselves. */
 export function hasTornRanges({ rows }: Grid): boolean {
   const torn = rows.filter((row) =>

@@ -41,7 +41,8 @@ function statement(called: string, line: string, at: number): Statement | null {
   const value = line.slice(at).trim();
   if (!beginsValue(value) || !isValue(value)) return null;
   // “between 0.35 and 0.45” is all value
-  const said = beginsValue(called) ? null : (letterInName(called) ?? letterBeside(called));
+  const isRange = beginsValue(called) && !isLetter(called.trim());
+  const said = isRange ? null : (letterInName(called) ?? letterBeside(called));
   return said && !/\d/.test(said.name) ? { ...said, value, at } : null;
 }
 

@@ -44,9 +44,10 @@ export function printedAt(
   { page, isScan, seenAt }: TakenFrom,
 ): PrintedAt {
   const area = read.area && (seenAt ? seenAt(read.area) : read.area);
+  const at = read.area?.page ?? page;
   return {
     source: id,
-    page,
+    page: at,
     ...(area ? { box: [round(area.x0), round(area.y0), round(area.x1), round(area.y1)] as const } : {}),
     text: read.printed.slice(0, LONGEST),
     entry: read.text.slice(0, 200),
@@ -77,7 +78,6 @@ export function takeEdits(
     ...Object.entries(options).map(([option, value]): Edit => ({ at: `/package/options/${option}`, value })),
   ];
   const base = applyEdits(document, start);
-  const where = placeWords(from);
   return [
     ...start,
     ...dimensions.map((read): Edit =>
@@ -85,7 +85,7 @@ export function takeEdits(
         text: read.text,
         unit: read.unit === null || read.unit === packageUnit ? null : read.unit,
         label: read.label.slice(0, 20),
-        where,
+        where: placeWords({ ...from, page: read.area?.page ?? from.page }),
         from: printedAt(read, id, from),
       }),
     ),

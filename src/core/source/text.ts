@@ -3,6 +3,7 @@ import { isNotGiven, plainText } from '../units/entry-text';
 import { gridOfTexts, type Cell, type Grid, type GridRow } from './grid';
 import { gridsOfWords } from './layout';
 import type { Word } from './page';
+import { statedInText } from './statements';
 import { headSays, letterOf } from './words';
 
 /** Longest text that is read, in characters. */
@@ -34,7 +35,8 @@ export function gridsOfText(text: string): Grid[] {
   // blanks in columns, or by chance in lines that say one thing each
   if (share((line) => / {2,}\S/.test(line.trim())) > 0.5)
     return [...gridsOfWords(wordsOfLines(lines), 1.5), { ...looseGrid(filled), isPart: true }];
-  return [looseGrid(filled)];
+  const said = statedInText(filled);
+  return [looseGrid(filled), ...(said ? [said] : [])];
 }
 
 const decimal = (lines: readonly string[]) => lines.some((line) => /\d,\d+\s/.test(`${line} `));

@@ -87,6 +87,7 @@ export function ReadList({ reading, chosen, now, focus, onFocus, onTurn, onToggl
               <td className="text-primary pr-2">{shown.label}</td>
               <td className="text-secondary max-w-36 truncate pr-2" title={shown.printed}>
                 {shown.printed}
+                {shown.area?.page !== undefined && ` (page ${shown.area.page})`}
               </td>
               <td className="whitespace-nowrap pr-2 font-semibold">
                 {shown.text} {shown.unit && shown.unit !== reading.unit ? shown.unit : ''}

@@ -37,7 +37,7 @@ export function tracedOf({ traces, lands, patterns }: DrawingAnswer): Traced {
 export function marksOf(chosen: readonly Chosen[], seen: ((area: Area) => Area) | undefined): Mark[] {
   return chosen.flatMap(({ read, options, option, isTaken }) => {
     const area = options[option]?.area;
-    if (!area || !isTaken) return [];
+    if (!area || !isTaken || area.page !== undefined) return [];
     return [
       {
         symbol: read.symbol,

@@ -1,7 +1,8 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { TableAnswer, TableAsk } from '../../workers/jobs/read-table';
 import { useBench } from '../state/context';
-import { readPage, type ReadPage } from './sheet-file';
+import type { Word } from '../../core/source/page';
+import { readPage, type OpenSheet, type ReadPage } from './sheet-file';
 import { understand } from './understand';
 import type { Datasheet } from './useDatasheet';
 
@@ -45,6 +46,36 @@ export function usePage(sheet: Datasheet | null, number: number): PageState | nu
   return shown?.sheet === sheet && shown.number === number
     ? shown.state
     : { kind: 'reading', isPicture: false };
+}
+
+/**
+ * The words of the page behind one, where its table may go on.
+ * @returns `undefined` until they are read, `null` where there are none
+ */
+export function useFollowing(
+  sheet: Datasheet | null,
+  { number, isScan }: { readonly number: number; readonly isScan: boolean },
+): readonly Word[] | null | undefined {
+  const open = sheet?.open ?? null;
+  const isThere = open !== null && !isScan && number < open.pages;
+  const [found, setFound] = useState<{ open: OpenSheet; number: number; words: readonly Word[] } | null>(
+    null,
+  );
+  useEffect(() => {
+    if (!open || !isThere) return;
+    let left = false;
+    const tell = (words: readonly Word[]) => left || setFound({ open, number, words });
+    // a page that cannot be read has nothing that goes on
+    open.words(number + 1).then(
+      ({ words }) => tell(words),
+      () => tell([]),
+    );
+    return () => {
+      left = true;
+    };
+  }, [open, number, isThere]);
+  if (!isThere) return null;
+  return found?.open === open && found.number === number ? found.words : undefined;
 }
 
 export interface Understood {

@@ -1,3 +1,4 @@
+import { continued } from '../../core/source/continued';
 import { guessFamilies } from '../../core/source/family';
 import type { Grid } from '../../core/source/grid';
 import { gridsOfHtml } from '../../core/source/html';
@@ -18,6 +19,9 @@ export type TableInput =
       readonly kind: 'words';
       readonly words: readonly Word[];
       readonly isScan: boolean;
+      /** The page that they stand on, and what stands on the one behind it, where a table may go on. */
+      readonly page?: number;
+      readonly following?: readonly Word[];
       /** What is drawn on the page beside them. */
       readonly drawing?: DrawnOutline;
     };
@@ -57,12 +61,20 @@ function gridsOf(input: TableInput): Grid[] {
   return tablesOf(ofHtml).length > 0 || pinTexts(ofHtml).length > 0 ? ofHtml : gridsOfText(input.text);
 }
 
+/** The table that goes on from one page to the next. */
+function goingOn(input: TableInput, grids: readonly Grid[]): Grid | null {
+  if (input.kind !== 'words' || input.page === undefined || !input.following) return null;
+  const { page, following } = input;
+  return continued({ page, grids }, { page: page + 1, grids: gridsOfWords(following) });
+}
+
 /** Reads a table or the words of a page. */
 export function readTable({ input, family, letters, ...asked }: TableAsk): TableAnswer {
   const isScan = input.kind === 'words' && input.isScan;
   const grids = gridsOf(input);
+  const whole = goingOn(input, grids);
   const drawing = input.kind === 'words' ? input.drawing : undefined;
-  const tables = tablesOn({ grids, isScan, ...(drawing ? { drawing } : {}) });
+  const tables = tablesOn({ grids: whole ? [whole] : grids, isScan, ...(drawing ? { drawing } : {}) });
   const guessed = family === null && tables.length > 0 ? guessFamilies(tables, { ...asked, isScan }) : [];
   const kind = kindById(family ?? guessed[0]?.kind.id ?? '');
   const habit = kind ? letters[kind.id] : undefined;

@@ -16,7 +16,7 @@ export const ENGLISH_NAMES: Names = {
   height:
     /(overall|total|seated|package|body|component|maximum|max\.?|mounted|chip|part)? ?height\b|(overall|total|package|body|component|chip|part) thickness|profile height|^thickness$/i,
   standoff:
-    /stand-?\s?off|seating (plane )?clearance|(height|gap|distance) (above|over|below|under) (the )?(board|seating|body)/i,
+    /stand-?\s?off|(ball|bump) height|seating (plane )?clearance|(height|gap|distance) (above|over|below|under) (the )?(board|seating|body)/i,
   pitch:
     /(lead|terminal|pin|ball|land|contact|bump)? ?pitch\b|(lead|pin|terminal|ball) (spacing|distance|centers|centres)|center to center|centre to centre/i,
   rowDistance:
