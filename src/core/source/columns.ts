@@ -46,7 +46,10 @@ export function columnsOf(
       // a title over the whole table is no head of a column
       return cell && cell.span < grid.columns ? [cell] : [];
     });
-    const said = over.filter((cell) => !cell.repeats).map(({ text }) => headSays(text));
+    // “1.75 max” over the body is a value that belongs to no line of it, and says nothing of what stands below
+    const said = over
+      .filter((cell) => !cell.repeats)
+      .map(({ text }) => (/\d[.,]\d/.test(text) ? { ...headSays(text), limit: null } : headSays(text)));
     const cells = body.flatMap((row) => {
       const cell = cellAt(row, i);
       return cell ? [cell] : [];

@@ -22,10 +22,12 @@ interface Line {
   readonly y1: number;
 }
 
-/** Largest gap inside of a cell, as a share of the height of its letters. */
-const GAP = 0.62;
+/** Largest gap inside of a cell, as a share of the height of its letters: one blank of equally wide letters is less. */
+const GAP = 0.66;
 /** The same inside of “between 0.35 and 0.45”, whose words belong together however far their face sets them. */
 const RANGE_GAP = 1;
+/** The same in lines of text, one blank in a face whose letters are equally wide. */
+const STATED_GAP = 0.8;
 /** An empty strip between lines this much higher than a line parts two tables. */
 const PARTED = 2.6;
 
@@ -37,7 +39,7 @@ export function gridsOfWords(printed: readonly Word[], gap = GAP): Grid[] {
   const tables = blocks.filter(isTable);
   const others = lines.filter((line) => !tables.some((block) => block.includes(line)));
   const context = others.map(({ runs }) => runs.map(({ text }) => text).join(' ')).join(' ');
-  const said = stated(lines.flatMap(({ runs }) => statementsIn(runs)));
+  const said = stated(linesOf(words, STATED_GAP).flatMap(({ runs }) => statementsIn(runs)));
   const laidOut = tables.flatMap((block) => {
     const grid = { ...gridOfLines(block), context };
     // what stands beside a table, such as a drawing with numbers, may be none of it
@@ -48,7 +50,7 @@ export function gridsOfWords(printed: readonly Word[], gap = GAP): Grid[] {
     const sides = [mine.filter(({ area }) => area.x1 <= at), mine.filter(({ area }) => area.x0 >= at)].map(
       (part) => linesOf(part, gap),
     );
-    const apart = sides
+    const apart = (isOneTable(sides) ? [] : sides)
       .filter(isTable)
       .map((side) => ({ ...gridOfLines(side), context, isPart: true as const }));
     return [grid, ...apart];
@@ -97,6 +99,20 @@ function withoutTitlesAside(words: readonly Word[]): readonly Word[] {
 const MOST_PARTED = 4000;
 
 const isTable = (block: readonly Line[]): boolean => block.filter(hasValues).length >= 2;
+
+/**
+ * Whether what stands left and right of an empty strip is one table with wide columns: heads of limits on both sides
+ * of one line, and nothing on the right that names its lines.
+ */
+function isOneTable([left = [], right = []]: readonly (readonly Line[])[]): boolean {
+  const limits = (side: readonly Line[]) =>
+    side.filter(({ runs }) => runs.some(({ text }) => headSays(text).limit !== null && !/\d/.test(text)));
+  const isOver = limits(left).some((one) =>
+    limits(right).some((other) => one.y0 < other.y1 && other.y0 < one.y1),
+  );
+  const named = right.filter(({ runs }) => letterOf(runs[0]?.text ?? '') !== null).length;
+  return isOver && 2 * named < right.length;
+}
 
 /** An empty strip that parts a block from its top to its bottom is at least this wide, in heights of its letters. */
 const GUTTER = 2.5;

@@ -1,3 +1,4 @@
+import { parseEntry } from '../units/entry-tree';
 import { areaRound, type Word } from './page';
 import { gridOfTexts, type Cell, type Grid } from './grid';
 import { beginsValue, headSays, isValue, letterOf, NAME } from './words';
@@ -31,7 +32,11 @@ function statementOf(line: string): Statement | null {
   }
   // nothing stands between: the value begins at a word, and cannot be meant otherwise
   for (const { index } of line.matchAll(/(?<=\s)\S/g)) {
-    const said = MEASURED.test(line.slice(index)) ? statement(line.slice(0, index), line, index) : null;
+    const value = line.slice(index);
+    const said =
+      MEASURED.test(value) && parseEntry(value.trim()).ok
+        ? statement(line.slice(0, index), line, index)
+        : null;
     if (said) return said;
   }
   return null;

@@ -177,7 +177,8 @@ export function beginsValue(printed: string): boolean {
   const text = plainText(printed).text.trim();
   if (/^[(<>≤≥±~⌀□]*\s*\.?\d/.test(text)) return true;
   const [word = ''] = /^\p{L}[\p{L}.]*/u.exec(text) ?? [];
-  return word !== '' && isBesideNumbers(word);
+  // a letter by itself names a dimension
+  return word.length > 1 && isBesideNumbers(word);
 }
 
 /** Three letters, or two signs of a script that has words in fewer. */
