@@ -1,7 +1,7 @@
 import type { Cell, Grid } from './grid';
 import { areaRound, type Area, type Word } from './page';
 import { goesOnInRange } from './ranges';
-import { stated } from './statements';
+import { stated, statementRuns } from './statements';
 import { headSays, isValue, letterOf } from './words';
 
 // From words on a page to the cells of its tables. Words on one line that stand near each other are one run;
@@ -39,7 +39,7 @@ export function gridsOfWords(printed: readonly Word[], gap = GAP): Grid[] {
   const tables = blocks.filter(isTable);
   const others = lines.filter((line) => !tables.some((block) => block.includes(line)));
   const context = others.map(({ runs }) => runs.map(({ text }) => text).join(' ')).join(' ');
-  const said = stated(linesOf(words, STATED_GAP).flatMap(({ runs }) => statementsIn(runs)));
+  const said = stated(linesOf(words, STATED_GAP).flatMap(({ runs }) => statementRuns(runs)));
   const laidOut = tables.flatMap((block) => {
     const grid = { ...gridOfLines(block), context };
     // what stands beside a table, such as a drawing with numbers, may be none of it
@@ -56,16 +56,6 @@ export function gridsOfWords(printed: readonly Word[], gap = GAP): Grid[] {
     return [grid, ...apart];
   });
   return said ? [...laidOut, said] : laidOut;
-}
-
-/** Dots that lead from a name to its value. */
-const LEADER = /^([.…_·]\s*){3,}$/;
-
-/** What of a line may be said by itself: each run, or all of it where a name leads to its value. */
-function statementsIn(runs: readonly Run[]): (readonly Word[])[] {
-  const isLed = runs.some(({ text }) => LEADER.test(text)) || endsName(runs[0]?.text ?? '', '');
-  const all = runs.map(({ words }) => words);
-  return isLed ? [all.flat()] : all;
 }
 
 /** Lines that a turned word stands beside, where it is no head of a column. */

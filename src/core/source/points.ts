@@ -33,6 +33,7 @@ function mendedSigns(cell: Cell): Cell {
       .replace(/(\d)[.,]\s+(?=\d)/g, '$1.')
       .replace(/(?<=[\d.])[Oo](?=[\d.]|$)|(?<=^|\s)[Oo](?=[.,]\d)/g, '0')
       .replace(/^([\d.]+)\s*[+#*]\s*([\d.]+)$/, '$1 ± $2')
+      .replace(/^[-–—−]{2,}\s*(?=[\d.,])/, '-')
       .replace(/^[.,](?=\d)/, '0.');
   }
   return text === cell.text ? cell : { ...cell, text };

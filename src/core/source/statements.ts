@@ -1,3 +1,4 @@
+import { plainText } from '../units/entry-text';
 import { parseEntry } from '../units/entry-tree';
 import { areaRound, type Word } from './page';
 import { gridOfTexts, type Cell, type Grid } from './grid';
@@ -75,6 +76,39 @@ function letterBeside(called: string): Named | null {
   const [, before = '', last = ''] = /^(.+?)\s+(\S{1,4})$/u.exec(text) ?? [];
   if (NAME.test(before) && isLetter(last)) return { letter: last, name: before };
   return NAME.test(text) ? { letter: '', name: text } : null;
+}
+
+/** Dots that lead from a name to its value. */
+const LEADER = /^([.…_·]\s*){3,}$/;
+/** What goes on with a value: a tolerance, or a word of limits. */
+const goesOn = (text: string): boolean => /^\s*(±|[+-])/.test(plainText(text).text) || (beginsValue(text) && !/^\W*\d/.test(text));
+
+/** Words that stand near each other on a line. */
+interface Run {
+  readonly text: string;
+  readonly words: readonly Word[];
+}
+
+/**
+ * The parts of a line that may each say a dimension: a name or a letter with the value that stands in its run or
+ * behind it. Where several numbers stand in columns they are a table, and no statement.
+ */
+export function statementRuns(runs: readonly Run[]): (readonly Word[])[] {
+  if (runs.some(({ text }) => LEADER.test(text))) return [runs.flatMap(({ words }) => words)];
+  const parts: Run[][] = [];
+  for (const run of runs) {
+    const isValue = beginsValue(run.text) || goesOn(run.text);
+    if (isValue && parts.length > 0) parts.at(-1)?.push(run);
+    else parts.push([run]);
+  }
+  return parts.flatMap((part) => {
+    const [first, ...values] = part;
+    const numbers = values.filter(({ text }) => !goesOn(text)).length;
+    const hasOwn = first !== undefined && statementOf(first.text) !== null;
+    // “A: 1.30 1.60” is a range, as anywhere
+    const most = hasOwn && !/[:=]/.test(first.text) ? 0 : 1;
+    return numbers > most ? [] : [part.flatMap(({ words }) => words)];
+  });
 }
 
 /** What lines of text say, as a table of its own; `null` where they do not. */

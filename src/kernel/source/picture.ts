@@ -1,6 +1,7 @@
 import { encode } from 'fast-png';
 import { pageOfPicture, prepared, type Levelling, type SeenWord } from '../../core/source/picture/prepare';
 import { isBlank, type Grey } from '../../core/source/picture/grey';
+import { withSigns } from '../../core/source/picture/signs';
 import type { SourcePage } from '../../core/source/page';
 
 /** Reads the words of a PNG picture: the one thing that is not done here. */
@@ -19,7 +20,7 @@ export async function readPicture(
   }
   const ready = prepared(grey);
   const { width, height, data } = ready.picture;
-  const seen = await recognise(encode({ width, height, data, channels: 1 }));
+  const seen = withSigns(await recognise(encode({ width, height, data, channels: 1 })), ready.picture);
   return { page: pageOfPicture(seen, ready.picture, number), levelling: ready.levelling };
 }
 
