@@ -81,7 +81,8 @@ function letterBeside(called: string): Named | null {
 /** Dots that lead from a name to its value. */
 const LEADER = /^([.…_·]\s*){3,}$/;
 /** What goes on with a value: a tolerance, or a word of limits. */
-const goesOn = (text: string): boolean => /^\s*(±|[+-])/.test(plainText(text).text) || (beginsValue(text) && !/^\W*\d/.test(text));
+const goesOn = (text: string): boolean =>
+  /^\s*(±|[+-])/.test(plainText(text).text) || (beginsValue(text) && !/^\W*\d/.test(text));
 
 /** Words that stand near each other on a line. */
 interface Run {

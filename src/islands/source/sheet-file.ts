@@ -1,7 +1,15 @@
 import type { Worker as Letters } from 'tesseract.js';
 import type { Ink } from '../../core/source/ink';
 import type { Area, SourcePage } from '../../core/source/page';
-import { LARGEST_PICTURE, pageOfPicture, seenAt } from '../../core/source/picture/prepare';
+import {
+  LARGEST_PICTURE,
+  pageOfPicture,
+  seenAt,
+  standing,
+  type SeenWord,
+} from '../../core/source/picture/prepare';
+import { STANDS, type Quarters } from '../../core/source/picture/upright';
+import { withSigns } from '../../core/source/picture/signs';
 import { turnOf, wordsOfPage, type PdfDocument } from '../../kernel/source/pdf';
 import { seenWords } from '../../kernel/source/picture';
 import type { LevelAnswer } from '../../workers/jobs/level';
@@ -138,27 +146,44 @@ export async function readPage(sheet: OpenSheet, number: number, onPicture: () =
   onPicture();
   const scale = page.isScan ? 1 : Math.min(DRAWN, Math.sqrt(LARGEST_PICTURE / (page.width * page.height)));
   const canvas = await sheet.draw(number, scale);
-  const picture = canvas.getContext('2d')?.getImageData(0, 0, canvas.width, canvas.height);
-  if (!picture) throw new Error('The page cannot be drawn to be read.');
-  const { png, width, height, levelling } = await levelled(picture);
-  const words = seenWords(
-    (await (await letters()).recognize(new Blob([png.slice().buffer]), {}, { blocks: true })).data,
-  );
+  const { words, ready } = await uprightWords(canvas);
+  const { width, height, levelling, shades } = ready;
   const onPicturePlace = seenAt(levelling);
   const seen = (area: Area): Area => {
     const { x0, y0, x1, y1 } = onPicturePlace(area);
     return { x0: x0 / scale, y0: y0 / scale, x1: x1 / scale, y1: y1 / scale };
   };
-  return { page: pageOfPicture(words, { width, height }, number), seen };
+  const signed = withSigns(words, { width, height, data: shades });
+  return { page: pageOfPicture(signed, { width, height }, number), seen };
+}
+
+/** The words of a picture, which may lie on its side: as it stands where they are surest. */
+async function uprightWords(
+  canvas: HTMLCanvasElement,
+): Promise<{ readonly words: readonly SeenWord[]; readonly ready: LevelAnswer }> {
+  const context = canvas.getContext('2d');
+  let best: { words: readonly SeenWord[]; ready: LevelAnswer; sure: number } | null = null;
+  for (const quarters of STANDS) {
+    const picture = context?.getImageData(0, 0, canvas.width, canvas.height);
+    if (!picture) break;
+    const ready = await levelled(picture, quarters);
+    const png = new Blob([ready.png.slice().buffer]);
+    const words = seenWords((await (await letters()).recognize(png, {}, { blocks: true })).data);
+    const { sure, isUpright } = standing(words);
+    if (!best || sure > best.sure) best = { words, ready, sure };
+    if (isUpright) break;
+  }
+  if (!best) throw new Error('The page cannot be drawn to be read.');
+  return best;
 }
 
 /** How long a picture may take to be made ready, ms. */
 const LEVEL_TIME = 60_000;
 
-async function levelled({ width, height, data }: ImageData): Promise<LevelAnswer> {
+async function levelled({ width, height, data }: ImageData, quarters: Quarters): Promise<LevelAnswer> {
   const made = await runJob({
     job: 'level',
-    request: { width, height, data },
+    request: { width, height, data, quarters },
     transfer: [data.buffer],
     signal: new AbortController().signal,
     time: LEVEL_TIME,

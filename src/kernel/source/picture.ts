@@ -1,7 +1,15 @@
 import { encode } from 'fast-png';
-import { pageOfPicture, prepared, type Levelling, type SeenWord } from '../../core/source/picture/prepare';
+import {
+  pageOfPicture,
+  prepared,
+  standing,
+  type Levelling,
+  type Prepared,
+  type SeenWord,
+} from '../../core/source/picture/prepare';
 import { isBlank, type Grey } from '../../core/source/picture/grey';
 import { withSigns } from '../../core/source/picture/signs';
+import { STANDS } from '../../core/source/picture/upright';
 import type { SourcePage } from '../../core/source/page';
 
 /** Reads the words of a PNG picture: the one thing that is not done here. */
@@ -16,12 +24,24 @@ export async function readPicture(
   // a page without ink has no letters that would have to be sought
   if (isBlank(grey)) {
     const { width, height } = grey;
-    return { page: pageOfPicture([], grey, number), levelling: { angle: 0, scale: 1, width, height } };
+    const levelling = { quarters: 0 as const, angle: 0, scale: 1, width, height };
+    return { page: pageOfPicture([], grey, number), levelling };
   }
-  const ready = prepared(grey);
-  const { width, height, data } = ready.picture;
-  const seen = withSigns(await recognise(encode({ width, height, data, channels: 1 })), ready.picture);
-  return { page: pageOfPicture(seen, ready.picture, number), levelling: ready.levelling };
+  let best: { readonly seen: readonly SeenWord[]; readonly ready: Prepared; readonly sure: number } | null =
+    null;
+  for (const quarters of STANDS) {
+    const ready = prepared(grey, quarters);
+    const { width, height, data } = ready.picture;
+    const seen = await recognise(encode({ width, height, data, channels: 1 }));
+    const { sure, isUpright } = standing(seen);
+    if (!best || sure > best.sure) best = { seen, ready, sure };
+    if (isUpright) break;
+  }
+  const { seen, ready } = best as NonNullable<typeof best>;
+  return {
+    page: pageOfPicture(withSigns(seen, ready.picture), ready.picture, number),
+    levelling: ready.levelling,
+  };
 }
 
 /** What tesseract.js tells of a page, as far as it is used. */

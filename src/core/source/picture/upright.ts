@@ -6,6 +6,24 @@ const STEP = 0.1;
 /** Widest that the picture is looked at for it, pixels. */
 const ENOUGH = 900;
 
+/** A picture turned by quarters clockwise. */
+export function quarterTurned(grey: Grey, quarters: Quarters): Grey {
+  const { width, height, data } = grey;
+  if (quarters === 0) return grey;
+  const out = new Uint8Array(data.length);
+  for (let y = 0; y < height; y += 1)
+    for (let x = 0; x < width; x += 1) {
+      const at = quarters === 1 ? x * height + (height - 1 - y) : (width - 1 - x) * height + y;
+      out[at] = data[y * width + x] ?? 255;
+    }
+  return { width: height, height: width, data: out };
+}
+
+/** Quarters that a page is turned by to stand upright. */
+export type Quarters = 0 | 1 | 3;
+/** The ways in which a page may lie, the likeliest first; none is printed to be read upside down. */
+export const STANDS: readonly Quarters[] = [0, 1, 3];
+
 /**
  * By what angle a picture has to be turned so that its lines lie level: the one for which the ink of its rows
  * differs most from row to row.
