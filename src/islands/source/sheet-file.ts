@@ -1,17 +1,10 @@
 import type { Worker as Letters } from 'tesseract.js';
 import type { Ink } from '../../core/source/ink';
 import type { Area, SourcePage } from '../../core/source/page';
-import {
-  LARGEST_PICTURE,
-  pageOfPicture,
-  seenAt,
-  standing,
-  type SeenWord,
-} from '../../core/source/picture/prepare';
-import { STANDS, type Quarters } from '../../core/source/picture/upright';
-import { withSigns } from '../../core/source/picture/signs';
+import { LARGEST_PICTURE } from '../../core/source/picture/prepare';
+import type { Quarters } from '../../core/source/picture/upright';
 import { turnOf, wordsOfPage, type PdfDocument } from '../../kernel/source/pdf';
-import { seenWords } from '../../kernel/source/picture';
+import { readPrepared, seenWords, type Ready } from '../../kernel/source/picture';
 import type { LevelAnswer } from '../../workers/jobs/level';
 import { runJob } from '../common/job';
 
@@ -146,35 +139,20 @@ export async function readPage(sheet: OpenSheet, number: number, onPicture: () =
   onPicture();
   const scale = page.isScan ? 1 : Math.min(DRAWN, Math.sqrt(LARGEST_PICTURE / (page.width * page.height)));
   const canvas = await sheet.draw(number, scale);
-  const { words, ready } = await uprightWords(canvas);
-  const { width, height, levelling, shades } = ready;
-  const onPicturePlace = seenAt(levelling);
+  const prepare = async (quarters: Quarters): Promise<Ready> => {
+    const picture = canvas.getContext('2d')?.getImageData(0, 0, canvas.width, canvas.height);
+    if (!picture) throw new Error('The page cannot be drawn to be read.');
+    const { width, height, levelling, shades, png } = await levelled(picture, quarters);
+    return { picture: { width, height, data: shades }, levelling, png };
+  };
+  const recognise = async (png: Uint8Array) =>
+    seenWords((await (await letters()).recognize(new Blob([png.slice().buffer]), {}, { blocks: true })).data);
+  const read = await readPrepared(prepare, recognise, number);
   const seen = (area: Area): Area => {
-    const { x0, y0, x1, y1 } = onPicturePlace(area);
+    const { x0, y0, x1, y1 } = read.seen(area);
     return { x0: x0 / scale, y0: y0 / scale, x1: x1 / scale, y1: y1 / scale };
   };
-  const signed = withSigns(words, { width, height, data: shades });
-  return { page: pageOfPicture(signed, { width, height }, number), seen };
-}
-
-/** The words of a picture, which may lie on its side: as it stands where they are surest. */
-async function uprightWords(
-  canvas: HTMLCanvasElement,
-): Promise<{ readonly words: readonly SeenWord[]; readonly ready: LevelAnswer }> {
-  const context = canvas.getContext('2d');
-  let best: { words: readonly SeenWord[]; ready: LevelAnswer; sure: number } | null = null;
-  for (const quarters of STANDS) {
-    const picture = context?.getImageData(0, 0, canvas.width, canvas.height);
-    if (!picture) break;
-    const ready = await levelled(picture, quarters);
-    const png = new Blob([ready.png.slice().buffer]);
-    const words = seenWords((await (await letters()).recognize(png, {}, { blocks: true })).data);
-    const { sure, isUpright } = standing(words);
-    if (!best || sure > best.sure) best = { words, ready, sure };
-    if (isUpright) break;
-  }
-  if (!best) throw new Error('The page cannot be drawn to be read.');
-  return best;
+  return { page: read.page, seen };
 }
 
 /** How long a picture may take to be made ready, ms. */

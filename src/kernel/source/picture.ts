@@ -2,45 +2,79 @@ import { encode } from 'fast-png';
 import {
   pageOfPicture,
   prepared,
+  seenAt,
   standing,
   type Levelling,
   type Prepared,
   type SeenWord,
 } from '../../core/source/picture/prepare';
 import { isBlank, type Grey } from '../../core/source/picture/grey';
+import { doubtfulPlaces, enlarged, replaced } from '../../core/source/picture/second-pass';
 import { withSigns } from '../../core/source/picture/signs';
-import { STANDS } from '../../core/source/picture/upright';
-import type { SourcePage } from '../../core/source/page';
+import { STANDS, type Quarters } from '../../core/source/picture/upright';
+import type { Area, SourcePage } from '../../core/source/page';
 
 /** Reads the words of a PNG picture: the one thing that is not done here. */
 export type Recognise = (png: Uint8Array) => Promise<readonly SeenWord[]>;
 
+/** A picture made ready to be read, and the same as a PNG. */
+export interface Ready extends Prepared {
+  readonly png: Uint8Array;
+}
+
+/** Makes a picture ready to be read, turned by quarters first. */
+export type Prepare = (quarters: Quarters) => Promise<Ready> | Ready;
+
+/** A page that was read from a picture. */
+export interface PictureRead {
+  readonly page: SourcePage;
+  readonly levelling: Levelling;
+  /** Where a place of it is seen on the picture. */
+  readonly seen: (area: Area) => Area;
+}
+
+const pngOf = ({ width, height, data }: Grey) => encode({ width, height, data, channels: 1 });
+
+/** Makes a picture ready here, where nothing waits meanwhile. */
+export function readyHere(grey: Grey, quarters: Quarters): Ready {
+  const ready = prepared(grey, quarters);
+  return { ...ready, png: pngOf(ready.picture) };
+}
+
 /** Reads a page that is a picture. */
-export async function readPicture(
-  grey: Grey,
-  recognise: Recognise,
-  number = 1,
-): Promise<{ readonly page: SourcePage; readonly levelling: Levelling }> {
+export async function readPicture(grey: Grey, recognise: Recognise, number = 1): Promise<PictureRead> {
+  if (!isBlank(grey)) return readPrepared((quarters) => readyHere(grey, quarters), recognise, number);
   // a page without ink has no letters that would have to be sought
-  if (isBlank(grey)) {
-    const { width, height } = grey;
-    const levelling = { quarters: 0 as const, angle: 0, scale: 1, width, height };
-    return { page: pageOfPicture([], grey, number), levelling };
-  }
-  let best: { readonly seen: readonly SeenWord[]; readonly ready: Prepared; readonly sure: number } | null =
+  const { width, height } = grey;
+  const levelling = { quarters: 0 as const, angle: 0, scale: 1, width, height };
+  return { page: pageOfPicture([], grey, number), levelling, seen: seenAt(levelling) };
+}
+
+/**
+ * Reads a page that is a picture and may lie on its side: as it stands where its words are surest. What is not
+ * clear in it, or holds several lines in one, is read once more by itself.
+ */
+export async function readPrepared(prepare: Prepare, recognise: Recognise, number = 1): Promise<PictureRead> {
+  let best: { readonly words: readonly SeenWord[]; readonly ready: Ready; readonly sure: number } | null =
     null;
   for (const quarters of STANDS) {
-    const ready = prepared(grey, quarters);
-    const { width, height, data } = ready.picture;
-    const seen = await recognise(encode({ width, height, data, channels: 1 }));
-    const { sure, isUpright } = standing(seen);
-    if (!best || sure > best.sure) best = { seen, ready, sure };
+    const ready = await prepare(quarters);
+    const words = await recognise(ready.png);
+    const { sure, isUpright } = standing(words);
+    if (!best || sure > best.sure) best = { words, ready, sure };
     if (isUpright) break;
   }
-  const { seen, ready } = best as NonNullable<typeof best>;
+  const { words, ready } = best as NonNullable<typeof best>;
+  let seen = words;
+  for (const place of doubtfulPlaces(words)) {
+    const part = enlarged(ready.picture, place);
+    seen = replaced(seen, place, await recognise(pngOf(part.picture)), part);
+  }
+  const { picture, levelling } = ready;
   return {
-    page: pageOfPicture(withSigns(seen, ready.picture), ready.picture, number),
-    levelling: ready.levelling,
+    page: pageOfPicture(withSigns(seen, picture), picture, number),
+    levelling,
+    seen: seenAt(levelling),
   };
 }
 
