@@ -191,7 +191,7 @@ describe('units and counts', () => {
   });
   it.each([
     ['64-ball grid array', '8?'],
-    ['Ball grid array, 10 × 10'.replace('×', 'x'), '10?'],
+    ['Ball grid array, 10 x 10', '10?'],
   ])('reads the matrix of “%s”, to be looked at', async (title, columns) => {
     const rows = [
       'Symbol|Min|Nom|Max',

@@ -51,8 +51,8 @@ export function tablesOn({
 function withContinued(candidates: readonly Candidate[]): readonly Candidate[] {
   return candidates.flatMap((candidate) => {
     const next = candidates.find(({ page, isScan }) => page === candidate.page + 1 && !isScan);
-    const grid = next && !candidate.isScan ? continued(candidate, next) : null;
-    return grid ? [candidate, { ...candidate, grids: [grid] }] : [candidate];
+    const grids = next && !candidate.isScan ? continued(candidate, next) : null;
+    return grids ? [candidate, { ...candidate, grids }] : [candidate];
   });
 }
 

@@ -12,8 +12,8 @@ export interface PageGrids {
   readonly grids: readonly Grid[];
 }
 
-/** The last table of a page with what the next page goes on with; `null` where it does not. */
-export function continued(before: PageGrids, after: PageGrids): Grid | null {
+/** The tables of a page, the last of them with what the next page goes on with; `null` where it does not. */
+export function continued(before: PageGrids, after: PageGrids): readonly Grid[] | null {
   const upper = before.grids.findLast(({ isPart }) => !isPart);
   const lower = after.grids.find(({ isPart }) => !isPart);
   if (!upper || !lower || speakOfTheSame(upper, lower)) return null;
@@ -37,7 +37,13 @@ export function continued(before: PageGrids, after: PageGrids): Grid | null {
   const end = rows.findIndex((row) => row === null);
   const known = (end < 0 ? rows : rows.slice(0, end)).filter((row) => row !== null);
   if (!known.some((row) => row.some(({ text }) => hasNumber(text)))) return null;
-  return { ...upper, rows: [...upper.rows, ...known], context: `${upper.context} ${lower.context}`.trim() };
+  const whole: Grid = {
+    ...upper,
+    rows: [...upper.rows, ...known],
+    context: `${upper.context} ${lower.context}`.trim(),
+  };
+  // its sides, and lines beside it, were parts of the shorter one
+  return before.grids.filter(({ isPart }) => !isPart).map((grid) => (grid === upper ? whole : grid));
 }
 
 /** Letters that two tables may have in common, where the second goes on with the first. */

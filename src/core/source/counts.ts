@@ -19,48 +19,40 @@ export function countIn(context: string): number | null {
   return counts.size === 1 && only !== undefined ? only : null;
 }
 
-/** Words of a matrix beside its columns and rows: “12 × 12 array”. */
-const MATRIX = /\b(\d{1,2})\s*[x×*]\s*(\d{1,2})\b(?!\s*(?:[x×*]|[.,]\d|mm\b|mils?\b|inch|in\b|["″]))/gi;
+/** “12 × 12”, and no size of a body. */
+const MATRIX = /\b(\d{1,2})\s*[x×]\s*(\d{1,2})\b(?!\s*(?:[x×]|[.,]\d|mm\b|mils?\b|inch|in\b|["″]))/gi;
 
-/** Columns and rows of a matrix. */
+/** A square matrix that a title names. */
 interface Matrix {
-  readonly columns: number;
-  readonly rows: number;
-  /** Where that is said. */
+  readonly side: number;
+  /** As it is said. */
   readonly words: string;
 }
 
 /**
- * The matrix that a title names: “12 × 12”, or “144 balls”, which are as many in each row where none is left out.
+ * The square matrix that a title names: “12 × 12”, or “144 balls”, which are as many in each row where none is left
+ * out. Of one that is not square no title says which are its columns.
  * @param count of all terminals
  */
 export function matrixIn(context: string, count: number | null): Matrix | null {
-  const said = [...context.matchAll(MATRIX)].map(([words, columns, rows]): Matrix => ({
-    columns: Number(columns),
-    rows: Number(rows),
+  const said = [...context.matchAll(MATRIX)].map(([words, columns, rows]) => ({
+    side: columns === rows ? Number(columns) : NaN,
     words,
   }));
-  const [only, ...others] = said.filter(
-    ({ columns, rows }) => Math.min(columns, rows) > 1 && (count === null || columns * rows >= count),
-  );
-  if (only && others.every(({ columns, rows }) => columns === only.columns && rows === only.rows))
-    return only;
+  const [only, ...others] = said.filter(({ side }) => !(side < 2) && !(side * side < (count ?? 0)));
+  if (only && others.every(({ side }) => side === only.side)) return Number.isNaN(only.side) ? null : only;
   const side = Math.sqrt(count ?? NaN);
-  return Number.isInteger(side) && side > 1 ? { columns: side, rows: side, words: `${count}` } : null;
+  return Number.isInteger(side) && side > 1 ? { side, words: String(count) } : null;
 }
 
 /** Columns and rows of a matrix that a title names, as they are read; they are to be looked at. */
-export function matrixRead(kind: PackageKind, matrix: Matrix): readonly ReadDimension[] {
-  const counts = countsShown(kind, { ...matrix, count: NaN });
+export function matrixRead(kind: PackageKind, { side, words }: Matrix): readonly ReadDimension[] {
+  const counts = countsShown(kind, { columns: side, rows: side, count: NaN });
   return Object.entries(counts).map(([symbol, count]) => ({
     ...countShown(kind, symbol, count),
-    printed: `${matrix.words} in the title`,
-    reasons: [`the title says “${matrix.words}”`],
-    doubts: [
-      matrix.words.includes(String(count)) && /\D/.test(matrix.words)
-        ? 'Counted from the title, which does not say which are columns, nor whether some are left out.'
-        : `${matrix.words} are ${matrix.columns} by ${matrix.rows} where none is left out.`,
-    ],
+    printed: `${words} in the title`,
+    reasons: [`the title says “${words}”`],
+    doubts: [`${words} is taken for ${side} columns and ${side} rows, none left out.`],
   }));
 }
 

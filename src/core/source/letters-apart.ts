@@ -1,5 +1,5 @@
 import { cellAt, type Grid, type GridRow } from './grid';
-import { letterInName } from './statements';
+import { isLetter, letterInName } from './statements';
 import { hasNumber, letterOf } from './words';
 
 // Letters that stand in one cell with their sizes, “A = 1.55”, or with their names, “Standoff, A1”. The cell becomes
@@ -24,8 +24,18 @@ function withName(text: string): Both | null {
   return said && [said.letter, said.name];
 }
 
+/** Whether most cells of a column are letters. */
+function hasLetters({ rows }: Grid, column: number): boolean {
+  const cells = rows.flatMap((row) => cellAt(row, column)?.text ?? []);
+  const letters = cells.filter((text) => isLetter(text)).length;
+  return letters >= FEWEST && 2 * letters >= cells.length;
+}
+
 /** A grid in which letters stand in a column of their own. */
 export function lettersApart(grid: Grid): Grid {
+  const isLettered = Array.from({ length: grid.columns }, (_, column) => column).some((column) =>
+    hasLetters(grid, column),
+  );
   for (let column = 0; column < grid.columns; column += 1) {
     const cells = grid.rows.flatMap((row) => {
       const cell = cellAt(row, column);
@@ -33,7 +43,8 @@ export function lettersApart(grid: Grid): Grid {
     });
     for (const [parted, among] of [
       [withSize, cells.filter(({ text }) => /\d/.test(text))],
-      [withName, cells],
+      // “b”, and “Lead width (W)” beside it: the letter is known
+      [withName, isLettered ? [] : cells],
     ] as const) {
       const both = among.filter(({ text }) => parted(text) !== null);
       if (both.length >= FEWEST && 2 * both.length >= among.length) return widened(grid, column, parted);

@@ -4,9 +4,9 @@ import { headSays } from './words';
 
 // Columns and rows that are printed in micrometres: no sheet is entered in them, so that they are read in mm.
 
-/** What a head says where its column is in micrometres: “Min. [µm]”, “Max (microns)”; pictures have “pm” for it. */
+/** What a head says where its column is in micrometres: “Min. [µm]”, “Max (microns)”. */
 const HEAD =
-  /[\s([]*(?<![\p{L}\p{N}])(?:[µμup]m|microns?|micromet(?:re|er)s?|Mikrometer|мкм)(?![\p{L}\p{N}])[)\]]*/iu;
+  /[\s([]*(?<![\p{L}\p{N}])(?:[µμu]m|microns?|micromet(?:re|er)s?|Mikrometer|мкм)(?![\p{L}\p{N}])[)\]]*/iu;
 const PLAIN = /^\s*([±+-]?)\s*(\d+(?:[.,]\d+)?)\s*$/;
 
 /** Whether a cell heads numbers in micrometres; a sentence that only speaks of them does not. */

@@ -26,6 +26,7 @@ function mendedSigns(cell: Cell): Cell {
   let { text } = cell;
   const letter = /^([A-Za-z])[lI|i!]$/.exec(text)?.[1];
   if (letter) text = `${letter}1`;
+  else if (/^[([]?pm[)\]]?$/i.test(text)) text = 'µm';
   else if (/\d/.test(text) && !/[a-z]{4}/i.test(text)) {
     text = text
       .replace(/(\d)\s*t\s*[0oO](?=\s*[\d.])/g, '$1 to ')

@@ -54,7 +54,8 @@ function statement(called: string, line: string, at: number): Statement | null {
 
 type Named = Pick<Statement, 'letter' | 'name'>;
 
-const isLetter = (text: string): boolean => {
+/** Whether a text is a letter of a drawing, and no unit or word of limits. */
+export const isLetter = (text: string): boolean => {
   const { limit, unit } = headSays(text);
   return letterOf(text) !== null && limit === null && unit === null;
 };

@@ -169,7 +169,7 @@ const isBesideNumbers = (word: string): boolean => BESIDE_NUMBERS.has(plainWord(
 export function isValue(printed: string): boolean {
   const { text } = plainText(printed);
   if (isNotGiven(printed)) return true;
-  return /\d/.test(text) && (text.match(/[a-z]{4,}/gi) ?? []).every(isBesideNumbers);
+  return /\d/.test(text) && (text.match(/\p{Script=Latin}{4,}/gu) ?? []).every(isBesideNumbers);
 }
 
 /** Whether a text begins as a value does: with a number, a sign of one, or a word of limits or ranges. */

@@ -5,7 +5,6 @@ import { LARGEST_PICTURE } from '../../core/source/picture/prepare';
 import type { Quarters } from '../../core/source/picture/upright';
 import { turnOf, wordsOfPage, type PdfDocument } from '../../kernel/source/pdf';
 import { readPrepared, seenWords, type Ready } from '../../kernel/source/picture';
-import type { LevelAnswer } from '../../workers/jobs/level';
 import { runJob } from '../common/job';
 
 /** A datasheet that is open: its pages can be drawn and read. */
@@ -142,8 +141,7 @@ export async function readPage(sheet: OpenSheet, number: number, onPicture: () =
   const prepare = async (quarters: Quarters): Promise<Ready> => {
     const picture = canvas.getContext('2d')?.getImageData(0, 0, canvas.width, canvas.height);
     if (!picture) throw new Error('The page cannot be drawn to be read.');
-    const { width, height, levelling, shades, png } = await levelled(picture, quarters);
-    return { picture: { width, height, data: shades }, levelling, png };
+    return levelled(picture, quarters);
   };
   const recognise = async (png: Uint8Array) =>
     seenWords((await (await letters()).recognize(new Blob([png.slice().buffer]), {}, { blocks: true })).data);
@@ -158,7 +156,7 @@ export async function readPage(sheet: OpenSheet, number: number, onPicture: () =
 /** How long a picture may take to be made ready, ms. */
 const LEVEL_TIME = 60_000;
 
-async function levelled({ width, height, data }: ImageData, quarters: Quarters): Promise<LevelAnswer> {
+async function levelled({ width, height, data }: ImageData, quarters: Quarters): Promise<Ready> {
   const made = await runJob({
     job: 'level',
     request: { width, height, data, quarters },

@@ -4,7 +4,6 @@ import {
   prepared,
   seenAt,
   standing,
-  type Levelling,
   type Prepared,
   type SeenWord,
 } from '../../core/source/picture/prepare';
@@ -23,19 +22,18 @@ export interface Ready extends Prepared {
 }
 
 /** Makes a picture ready to be read, turned by quarters first. */
-export type Prepare = (quarters: Quarters) => Promise<Ready> | Ready;
+type Prepare = (quarters: Quarters) => Promise<Ready> | Ready;
 
 /** A page that was read from a picture. */
-export interface PictureRead {
+interface PictureRead {
   readonly page: SourcePage;
-  readonly levelling: Levelling;
   /** Where a place of it is seen on the picture. */
   readonly seen: (area: Area) => Area;
 }
 
 const pngOf = ({ width, height, data }: Grey) => encode({ width, height, data, channels: 1 });
 
-/** Makes a picture ready here, where nothing waits meanwhile. */
+/** Makes a picture ready, in the thread that asks for it. */
 export function readyHere(grey: Grey, quarters: Quarters): Ready {
   const ready = prepared(grey, quarters);
   return { ...ready, png: pngOf(ready.picture) };
@@ -47,7 +45,7 @@ export async function readPicture(grey: Grey, recognise: Recognise, number = 1):
   // a page without ink has no letters that would have to be sought
   const { width, height } = grey;
   const levelling = { quarters: 0 as const, angle: 0, scale: 1, width, height };
-  return { page: pageOfPicture([], grey, number), levelling, seen: seenAt(levelling) };
+  return { page: pageOfPicture([], grey, number), seen: seenAt(levelling) };
 }
 
 /**
@@ -73,7 +71,6 @@ export async function readPrepared(prepare: Prepare, recognise: Recognise, numbe
   const { picture, levelling } = ready;
   return {
     page: pageOfPicture(withSigns(seen, picture), picture, number),
-    levelling,
     seen: seenAt(levelling),
   };
 }

@@ -16,7 +16,6 @@ import { gridsOfHtml } from '../../core/source/html';
 import { gridsOfWords } from '../../core/source/layout';
 import type { SourceReading } from '../../core/source/reading';
 import { kindById } from '../../core/source/kinds';
-import { seenAt } from '../../core/source/picture/prepare';
 import { gridsOfWorkbook, isWorkbook } from './take-list';
 import { gridsOfText, LONGEST_TEXT } from '../../core/source/text';
 import { formatNumber } from '../../core/units/length';
@@ -162,9 +161,9 @@ async function candidatesOf(
       if (!picture.ok) return fail(`${name}: ${picture.error}`);
       const reader = letterReader();
       try {
-        const { page, levelling } = await readPicture(picture.value, reader.recognise);
+        const { page, seen } = await readPicture(picture.value, reader.recognise);
         const grids = gridsOfWords(page.words);
-        const candidates = [{ page: 1, grids, isScan: true, seenAt: seenAt(levelling) }];
+        const candidates = [{ page: 1, grids, isScan: true, seenAt: seen }];
         return ok({ candidates, pages: null, left: [] });
       } catch (error) {
         return fail(`${name}: ${(error as Error).message.slice(0, 200)}.`);
@@ -255,10 +254,9 @@ async function pdfCandidates(
             continue;
           }
           const { grey, scale } = drawn.value;
-          const { page: read, levelling } = await readPicture(grey, reader.recognise, number);
-          const onPicture = seenAt(levelling);
+          const { page: read, seen } = await readPicture(grey, reader.recognise, number);
           const onPage: Candidate['seenAt'] = (area) => {
-            const { x0, y0, x1, y1 } = onPicture(area);
+            const { x0, y0, x1, y1 } = seen(area);
             return { x0: x0 / scale, y0: y0 / scale, x1: x1 / scale, y1: y1 / scale };
           };
           candidates.push({ page: number, grids: gridsOfWords(read.words), isScan: true, seenAt: onPage });

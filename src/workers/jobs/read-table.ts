@@ -61,20 +61,25 @@ function gridsOf(input: TableInput): Grid[] {
   return tablesOf(ofHtml).length > 0 || pinTexts(ofHtml).length > 0 ? ofHtml : gridsOfText(input.text);
 }
 
-/** The table that goes on from one page to the next. */
-function goingOn(input: TableInput, grids: readonly Grid[]): Grid | null {
-  if (input.kind !== 'words' || input.page === undefined || !input.following) return null;
+/** The tables of a page as they stand, and with what the next page goes on with. */
+function waysOf(input: TableInput, grids: readonly Grid[]): (readonly Grid[])[] {
+  if (input.kind !== 'words' || input.page === undefined || !input.following) return [grids];
   const { page, following } = input;
-  return continued({ page, grids }, { page: page + 1, grids: gridsOfWords(following) });
+  const whole = continued({ page, grids }, { page: page + 1, grids: gridsOfWords(following) });
+  return whole ? [grids, whole] : [grids];
 }
 
-/** Reads a table or the words of a page. */
-export function readTable({ input, family, letters, ...asked }: TableAsk): TableAnswer {
+/** Reads a table or the words of a page; what goes on on the next page with it, where that reads better. */
+export function readTable(ask: TableAsk): TableAnswer {
+  const [first, ...others] = waysOf(ask.input, gridsOf(ask.input)).map((grids) => readGrids(ask, grids));
+  const score = ({ reading }: TableAnswer) => reading?.score ?? -Infinity;
+  return others.reduce((best, one) => (score(one) > score(best) ? one : best), first as TableAnswer);
+}
+
+function readGrids({ input, family, letters, ...asked }: TableAsk, grids: readonly Grid[]): TableAnswer {
   const isScan = input.kind === 'words' && input.isScan;
-  const grids = gridsOf(input);
-  const whole = goingOn(input, grids);
   const drawing = input.kind === 'words' ? input.drawing : undefined;
-  const tables = tablesOn({ grids: whole ? [whole] : grids, isScan, ...(drawing ? { drawing } : {}) });
+  const tables = tablesOn({ grids, isScan, ...(drawing ? { drawing } : {}) });
   const guessed = family === null && tables.length > 0 ? guessFamilies(tables, { ...asked, isScan }) : [];
   const kind = kindById(family ?? guessed[0]?.kind.id ?? '');
   const habit = kind ? letters[kind.id] : undefined;

@@ -47,6 +47,48 @@ describe('a size a row', () => {
   });
 });
 
+describe('letters that stand with names', () => {
+  const body = [
+    'A1|Standoff (K)|0.10|0.25',
+    'b|Lead width (W)|0.33|0.51',
+    'D|Body length|4.80|5.00',
+    'E|Lead span|5.80|6.20',
+    'E1|Body width|3.80|4.00',
+    'e|Lead pitch|1.27|1.27',
+    'L|Foot length|0.40|0.80',
+  ];
+  it('are no letters of their own beside a column of letters', () => {
+    const table = rows('Symbol|Parameter|Min|Max', ...body);
+    expect(read(table, 'gull-wing-dual')).toMatchObject({
+      A1: '0.10..0.25',
+      b: '0.33..0.51',
+      L: '0.40..0.80',
+    });
+  });
+  it('are the letters where there is no such column', () => {
+    const alone = body.map((row) => row.replace(/^(\w+)\|([^(|]+?)( \(\w\))?\|/, '$2, $1|'));
+    const table = rows('Dimension, mm|Min|Max', ...alone);
+    expect(read(table, 'gull-wing-dual')).toMatchObject({
+      A1: '0.10..0.25',
+      b: '0.33..0.51',
+      L: '0.40..0.80',
+    });
+  });
+  it('take values in words of other languages', () => {
+    const said = [
+      'Altura (A): 1,75 máximo',
+      'Longitud del cuerpo (D): de 4,80 a 5,00',
+      'Paso (e): 1,27',
+      'Separación (A1): 0,10 mínimo',
+    ];
+    expect(read(['Dimensiones en mm', ...said].join('\n'), 'gull-wing-dual')).toMatchObject({
+      A: expect.stringMatching(/^1\.75máximo/),
+      A1: expect.stringMatching(/^0\.10mínimo/),
+      D: expect.stringMatching(/^de4\.80a5\.00/),
+    });
+  });
+});
+
 const GULL = [
   'A|1.35|1.75',
   'A1|0.10|0.25',

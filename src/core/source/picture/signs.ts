@@ -74,14 +74,12 @@ function signOf({ ink }: Patch, { from, to }: Strip): Sign | null {
   if (width < 5) return null;
   const shares = rows.slice(first, last + 1).map((row) => row.filter((one) => one).length / width);
   // bars and what stands between them, from the top
-  const bands: { readonly isBar: boolean; readonly from: number; to: number; most: number }[] = [];
+  const bands: { readonly isBar: boolean; readonly from: number; to: number }[] = [];
   shares.forEach((share, y) => {
     const isBar = share >= BAR;
     const band = bands.at(-1);
-    if (band?.isBar === isBar) {
-      band.to = y + 1;
-      band.most = Math.max(band.most, share);
-    } else bands.push({ isBar, from: y, to: y + 1, most: share });
+    if (band?.isBar === isBar) band.to = y + 1;
+    else bands.push({ isBar, from: y, to: y + 1 });
   });
   const solid = bands.filter((band) => !band.isBar || band.to - band.from >= THICK * height);
   const form = solid.map(({ isBar }) => (isBar ? 'b' : 's')).join('');
