@@ -12,8 +12,17 @@ export interface PageGrids {
   readonly grids: readonly Grid[];
 }
 
-/** The tables of a page, the last of them with what the next page goes on with; `null` where it does not. */
-export function continued(before: PageGrids, after: PageGrids): readonly Grid[] | null {
+/** What stands on a page, as one sees it from another: it says which page it is on. */
+function seenFrom(read: number, page: number, rows: readonly GridRow[]): readonly GridRow[] {
+  if (page === read) return rows;
+  return rows.map((row) => row.map((cell) => ({ ...cell, area: cell.area && { ...cell.area, page } })));
+}
+
+/**
+ * The tables of a page, the last of them with what the next page goes on with; `null` where it does not.
+ * @param read the one of the two pages that is read
+ */
+export function continued(before: PageGrids, after: PageGrids, read = before.page): readonly Grid[] | null {
   const upper = before.grids.findLast(({ isPart }) => !isPart);
   const lower = after.grids.find(({ isPart }) => !isPart);
   if (!upper || !lower || speakOfTheSame(upper, lower)) return null;
@@ -28,8 +37,7 @@ export function continued(before: PageGrids, after: PageGrids): readonly Grid[] 
     const moved = row.map((cell): Cell | null => {
       const column = columns.get(cell.column);
       if (column === undefined) return null;
-      const area = cell.area && { ...cell.area, page: after.page };
-      return { ...cell, column, area, ...(doubt === undefined ? {} : { doubt: cell.doubt ?? doubt }) };
+      return { ...cell, column, ...(doubt === undefined ? {} : { doubt: cell.doubt ?? doubt }) };
     });
     return moved.every((cell) => cell !== null) ? moved : null;
   });
@@ -39,11 +47,13 @@ export function continued(before: PageGrids, after: PageGrids): readonly Grid[] 
   if (!known.some((row) => row.some(({ text }) => hasNumber(text)))) return null;
   const whole: Grid = {
     ...upper,
-    rows: [...upper.rows, ...known],
+    rows: [...seenFrom(read, before.page, upper.rows), ...seenFrom(read, after.page, known)],
     context: `${upper.context} ${lower.context}`.trim(),
   };
   // its sides, and lines beside it, were parts of the shorter one
-  return before.grids.filter(({ isPart }) => !isPart).map((grid) => (grid === upper ? whole : grid));
+  return before.grids.flatMap((grid) =>
+    grid.isPart ? [] : [grid === upper ? whole : { ...grid, rows: seenFrom(read, before.page, grid.rows) }],
+  );
 }
 
 /** Letters that two tables may have in common, where the second goes on with the first. */

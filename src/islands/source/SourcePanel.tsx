@@ -28,7 +28,7 @@ import { PageView } from './PageView';
 import { ReadList } from './ReadList';
 import { useDatasheet, type Datasheet } from './useDatasheet';
 import { useKnownLetters } from './useKnownLetters';
-import { useFollowing, usePage, useUnderstanding, useWaiting } from './useReading';
+import { useBeside, usePage, useUnderstanding, useWaiting } from './useReading';
 import { hasInk, useDrawing } from './useDrawing';
 import { usePages } from './usePages';
 
@@ -114,11 +114,11 @@ function Read({ sheet, wish }: { sheet: Datasheet; wish: SourceWish }) {
   const drawing = useDrawing(sheet, read, unit);
   const drawn = drawing?.ok ? drawing.value : null;
   const isDrawn = hasInk(sheet.open, read);
-  const following = useFollowing(read && sheet, { number: page, isScan: read?.page.isScan ?? false });
+  const beside = useBeside(read && sheet, { number: page, isScan: read?.page.isScan ?? false });
   const input = useMemo((): TableInput | null => {
     if (sheet.pasted) return { kind: 'pasted', ...sheet.pasted };
     // a table and the drawing beside it are understood together
-    if (!read || (isDrawn && drawing === null) || following === undefined) return null;
+    if (!read || (isDrawn && drawing === null) || beside === undefined) return null;
     const all = read.page.words;
     // a box is drawn on the page as it is seen
     const meant = box ? all.filter((_, i) => wordsIn(words.slice(i, i + 1), box).length > 0) : all;
@@ -127,10 +127,10 @@ function Read({ sheet, wish }: { sheet: Datasheet; wish: SourceWish }) {
       kind: 'words',
       words: meant,
       isScan: read.page.isScan,
-      ...(following && !box ? { page, following } : {}),
+      ...(beside && !box ? { page, beside } : {}),
       ...(outline ? { drawing: outline } : {}),
     };
-  }, [sheet, page, read, following, box, words, isDrawn, drawing, drawn]);
+  }, [sheet, page, read, beside, box, words, isDrawn, drawing, drawn]);
   const isScan = input?.kind === 'words' && input.isScan;
   const common = useMemo(
     () => ({ letters, ...(size === null ? {} : { size }), ...(unit === null ? {} : { unit }) }),
@@ -155,7 +155,7 @@ function Read({ sheet, wish }: { sheet: Datasheet; wish: SourceWish }) {
   const isReading =
     state?.kind === 'reading' ||
     (isDrawn && drawing === null) ||
-    following === undefined ||
+    beside === undefined ||
     (ask !== null && !understood) ||
     (asked === null && pages.isLooking);
   const guesses = answer && answer.guesses.length > 0 ? answer.guesses : (guessed?.answer?.guesses ?? []);

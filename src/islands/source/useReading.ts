@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
-import type { TableAnswer, TableAsk } from '../../workers/jobs/read-table';
+import type { Beside, TableAnswer, TableAsk } from '../../workers/jobs/read-table';
 import { useBench } from '../state/context';
 import type { Word } from '../../core/source/page';
 import { readPage, type OpenSheet, type ReadPage } from './sheet-file';
@@ -49,33 +49,36 @@ export function usePage(sheet: Datasheet | null, number: number): PageState | nu
 }
 
 /**
- * The words of the page behind one, where its table may go on.
+ * The words of the pages beside one, which its table may go over.
  * @returns `undefined` until they are read, `null` where there are none
  */
-export function useFollowing(
+export function useBeside(
   sheet: Datasheet | null,
   { number, isScan }: { readonly number: number; readonly isScan: boolean },
-): readonly Word[] | null | undefined {
+): Beside | null | undefined {
   const open = sheet?.open ?? null;
-  const isThere = open !== null && !isScan && number < open.pages;
-  const [found, setFound] = useState<{ open: OpenSheet; number: number; words: readonly Word[] } | null>(
-    null,
-  );
+  const isThere = open !== null && !isScan && open.pages > 1;
+  const [found, setFound] = useState<{ open: OpenSheet; number: number; beside: Beside } | null>(null);
   useEffect(() => {
     if (!open || !isThere) return;
     let left = false;
-    const tell = (words: readonly Word[]) => left || setFound({ open, number, words });
     // a page that cannot be read has nothing that goes on
-    open.words(number + 1).then(
-      ({ words }) => tell(words),
-      () => tell([]),
+    const wordsOf = (page: number): Promise<readonly Word[]> =>
+      page < 1 || page > open.pages
+        ? Promise.resolve([])
+        : open.words(page).then(
+            ({ words }) => words,
+            () => [],
+          );
+    void Promise.all([wordsOf(number - 1), wordsOf(number + 1)]).then(
+      ([before, after]) => left || setFound({ open, number, beside: { before, after } }),
     );
     return () => {
       left = true;
     };
   }, [open, number, isThere]);
   if (!isThere) return null;
-  return found?.open === open && found.number === number ? found.words : undefined;
+  return found?.open === open && found.number === number ? found.beside : undefined;
 }
 
 export interface Understood {

@@ -12,6 +12,12 @@ import type { DrawnOutline } from '../../core/source/drawn/table';
 import { kindById } from '../../core/source/kinds';
 import { gridsOfText } from '../../core/source/text';
 
+/** The words of the page before one and of the page behind it; none where there is no such page. */
+export interface Beside {
+  readonly before: readonly Word[];
+  readonly after: readonly Word[];
+}
+
 /** What is to be read. */
 export type TableInput =
   | { readonly kind: 'pasted'; readonly text: string; readonly html: string }
@@ -19,9 +25,9 @@ export type TableInput =
       readonly kind: 'words';
       readonly words: readonly Word[];
       readonly isScan: boolean;
-      /** The page that they stand on, and what stands on the one behind it, where a table may go on. */
+      /** The page that they stand on, and what stands on those beside it, which its table may go over. */
       readonly page?: number;
-      readonly following?: readonly Word[];
+      readonly beside?: Beside;
       /** What is drawn on the page beside them. */
       readonly drawing?: DrawnOutline;
     };
@@ -61,15 +67,19 @@ function gridsOf(input: TableInput): Grid[] {
   return tablesOf(ofHtml).length > 0 || pinTexts(ofHtml).length > 0 ? ofHtml : gridsOfText(input.text);
 }
 
-/** The tables of a page as they stand, and with what the next page goes on with. */
+/** The tables of a page as they stand, and with what they go on with on the page before or behind it. */
 function waysOf(input: TableInput, grids: readonly Grid[]): (readonly Grid[])[] {
-  if (input.kind !== 'words' || input.page === undefined || !input.following) return [grids];
-  const { page, following } = input;
-  const whole = continued({ page, grids }, { page: page + 1, grids: gridsOfWords(following) });
-  return whole ? [grids, whole] : [grids];
+  if (input.kind !== 'words' || input.page === undefined || !input.beside) return [grids];
+  const { page, beside } = input;
+  const own = { page, grids };
+  const [before, after] = [
+    { page: page - 1, grids: gridsOfWords(beside.before) },
+    { page: page + 1, grids: gridsOfWords(beside.after) },
+  ];
+  return [grids, continued(own, after), continued(before, own, page)].filter((one) => one !== null);
 }
 
-/** Reads a table or the words of a page; what goes on on the next page with it, where that reads better. */
+/** Reads a table or the words of a page; with what it goes on with on the page beside it where that reads better. */
 export function readTable(ask: TableAsk): TableAnswer {
   const [first, ...others] = waysOf(ask.input, gridsOf(ask.input)).map((grids) => readGrids(ask, grids));
   const score = ({ reading }: TableAnswer) => reading?.score ?? -Infinity;
