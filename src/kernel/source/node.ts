@@ -2,6 +2,7 @@ import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { MessageChannel, Worker } from 'node:worker_threads';
+import type * as Pdfjs from 'pdfjs-dist';
 import { greyOf, type Grey } from '../../core/source/picture/grey';
 import { LARGEST_PICTURE } from '../../core/source/picture/prepare';
 import { fail, ok, type Result } from '../../core/units/result';
@@ -36,17 +37,23 @@ const PARSER_MEMORY = 400;
 /** A file that takes more time or memory than it may; its message says which. */
 class TooMuch extends Error {}
 
-/** A PDF that is open. */
-type OpenPdf = PdfDocument & {
-  readonly destroy: () => Promise<void>;
-  /** Rejects where what parses it has ended: nothing more comes of it. */
+/** What parses PDFs one after the other; to start it takes longer than most of them. */
+interface Parser {
+  readonly worker: Pdfjs.PDFWorker;
+  /** Rejects where it has ended: nothing more comes of what it was given. */
   readonly ended: Promise<never>;
-};
+  /** Whether the process waits for it. */
+  readonly keep: (isAwaited: boolean) => void;
+  readonly end: () => Promise<unknown>;
+}
 
-/** Opens a PDF. @throws Error where it is none, is damaged, has a password or takes too much */
-export async function openPdf(bytes: Uint8Array): Promise<OpenPdf> {
-  const { getDocument, OPS, PDFWorker, VerbosityLevel } = await import('pdfjs-dist/legacy/build/pdf.mjs');
-  const root = dirname(at('pdfjs-dist/package.json'));
+/** A parser that has nothing to do; it does not keep the process. */
+let idle: Parser | null = null;
+
+const root = dirname(at('pdfjs-dist/package.json'));
+
+/** Starts what parses PDFs, in a thread with a bound on its memory. */
+function startParser({ PDFWorker, VerbosityLevel }: typeof Pdfjs): Parser {
   const { port1, port2 } = new MessageChannel();
   const parser = pathToFileURL(join(root, 'legacy/build/pdf.worker.mjs')).href;
   const thread = new Worker(PARSER, {
@@ -60,33 +67,72 @@ export async function openPdf(bytes: Uint8Array): Promise<OpenPdf> {
   });
   // what waits for it is told; where nothing waits there is nobody to tell
   ended.catch(() => undefined);
-  const worker = new PDFWorker({ port: port1 as unknown as null });
-  const task = getDocument({
+  const worker = new PDFWorker({ port: port1 as unknown as null, verbosity: VerbosityLevel.ERRORS });
+  return {
+    worker,
+    ended,
+    keep: (isAwaited) => {
+      for (const one of [thread, port1]) one[isAwaited ? 'ref' : 'unref']();
+    },
+    end: () => {
+      port1.close();
+      worker.destroy();
+      return thread.terminate();
+    },
+  };
+}
+
+/** How long a parser may take to leave a PDF, ms; after that it is ended with it. */
+const LEAVE_TIME = 500;
+
+/** A PDF that is open. */
+type OpenPdf = PdfDocument & {
+  readonly destroy: () => Promise<void>;
+  /** Rejects where what parses it has ended. */
+  readonly ended: Promise<never>;
+};
+
+/** Opens a PDF. @throws Error where it is none, is damaged, has a password or takes too much */
+export async function openPdf(bytes: Uint8Array): Promise<OpenPdf> {
+  const pdfjs = await import('pdfjs-dist/legacy/build/pdf.mjs');
+  const parser = idle ?? startParser(pdfjs);
+  idle = null;
+  parser.keep(true);
+  const task = pdfjs.getDocument({
     // the reader keeps what it is given
     data: new Uint8Array(bytes),
-    worker,
+    worker: parser.worker,
     isEvalSupported: false,
     disableFontFace: true,
     // larger ones are left out before they are unpacked
     maxImageSize: LARGEST_IMAGE,
-    verbosity: VerbosityLevel.ERRORS,
+    verbosity: pdfjs.VerbosityLevel.ERRORS,
     standardFontDataUrl: `${join(root, 'standard_fonts')}/`,
     cMapUrl: `${join(root, 'cmaps')}/`,
     wasmUrl: `${join(root, 'wasm')}/`,
   });
   const destroy = async () => {
-    await thread.terminate();
-    port1.close();
-    worker.destroy();
-    void task.destroy().catch(() => undefined);
+    try {
+      // it answers once nothing of the file is worked on any more
+      await inTime(Promise.race([task.destroy(), parser.ended]), LEAVE_TIME, 'it does not come to an end');
+    } catch {
+      return void (await parser.end());
+    }
+    if (idle) return void (await parser.end());
+    parser.keep(false);
+    idle = parser;
   };
   try {
     const pdf = await inTime(
-      Promise.race([task.promise, ended]),
+      Promise.race([task.promise, parser.ended]),
       OPEN_TIME,
       'it takes too long to be opened',
     );
-    return Object.assign(pdf as unknown as PdfDocument, { codes: { ...OPS }, destroy, ended });
+    return Object.assign(pdf as unknown as PdfDocument, {
+      codes: { ...pdfjs.OPS },
+      destroy,
+      ended: parser.ended,
+    });
   } catch (error) {
     await destroy();
     throw error;

@@ -1,5 +1,6 @@
 import type * as PdfLib from '@cantoo/pdf-lib';
 import type { PDFFont, PDFOperator, PDFPage } from '@cantoo/pdf-lib';
+import { unpackedFace } from './face';
 import { bold, regular } from './generated/fonts.js';
 import type { Item, Page, PathItem, TextItem } from './page';
 import { runsOf, widthOf, written } from './type';
@@ -22,16 +23,17 @@ export async function pdfOf(
   const [lib, fontkit] = await Promise.all([import('@cantoo/pdf-lib'), import('fontkit')]);
   const document = await lib.PDFDocument.create();
   document.registerFontkit(fontkit as unknown as Parameters<typeof document.registerFontkit>[0]);
+  const embed = (face: string) =>
+    document.embedFont(unpackedOnce(face, lib.decodeFromBase64), { subset: true });
   const others = new Map<string, PDFFont>();
   const scripts = scriptsIn(pages);
   if (scripts.size > 0) {
     const { faces } = await import('./generated/other-faces.js');
-    for (const script of scripts)
-      others.set(script, await document.embedFont(faces[script] ?? '', { subset: true }));
+    for (const script of scripts) others.set(script, await embed(faces[script] ?? ''));
   }
   const fonts = {
-    regular: await document.embedFont(regular.base64, { subset: true }),
-    bold: await document.embedFont(bold.base64, { subset: true }),
+    regular: await embed(regular.base64),
+    bold: await embed(bold.base64),
     others,
   };
   document.setTitle(title, { showInWindowTitleBar: true });
@@ -45,6 +47,15 @@ export async function pdfOf(
     for (const item of items) draw(lib, page, item, height, fonts);
   }
   return document.save({ useObjectStreams: false });
+}
+
+const unpacked = new Map<string, Uint8Array>();
+
+/** Faces are unpacked for the first file that has them. */
+function unpackedOnce(face: string, decode: (base64: string) => Uint8Array): Uint8Array {
+  const known = unpacked.get(face) ?? unpackedFace(decode(face));
+  unpacked.set(face, known);
+  return known;
 }
 
 type Lib = typeof PdfLib;
