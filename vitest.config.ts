@@ -9,24 +9,28 @@ const shared = {
   hookTimeout: 120_000,
 } as const;
 
-const CORE = 'tests/core/**/*.test.ts';
-/** What fills much memory, as a CAD kernel does: a process of its own for each. */
-const HEAVY = ['tests/core/{body,total}/**/*.test.ts', 'tests/core/format/**/{step,paper,mesh}.test.ts'];
+/** A process of its own for each: what fills much memory, and what looks at how modules are loaded. */
+const APART = [
+  'tests/core/{body,total}/**/*.test.ts',
+  'tests/core/format/**/{step,paper,mesh}.test.ts',
+  'tests/kernel/{hostile,hostile-models,wild-files}.test.ts',
+  'tests/islands/makers.test.ts',
+];
 
 export default defineConfig({
   test: {
     projects: [
       {
-        // pure functions: files share what they loaded
-        test: { ...shared, name: 'core', include: [CORE], exclude: HEAVY, isolate: false },
-      },
-      {
+        // files share what they loaded: to load it takes longer than many of them
         test: {
           ...shared,
-          name: 'round',
-          include: ['tests/{kernel,store,cli,house,islands,server,package}/**/*.test.ts', ...HEAVY],
+          name: 'shared',
+          include: ['tests/{core,kernel,store,cli,house,islands,server,package}/**/*.test.ts'],
+          exclude: APART,
+          isolate: false,
         },
       },
+      { test: { ...shared, name: 'apart', include: APART } },
       {
         test: {
           name: 'app',
