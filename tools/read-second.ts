@@ -12,7 +12,7 @@ const words = process.argv.slice(2);
 const isApart = words.includes('apart');
 const printed = words.includes('print') ? words[words.indexOf('print') + 1] : undefined;
 const picked = words.find((word) => !['apart', 'all', 'print', 'packages', printed].includes(word));
-const browser = await puppeteer.launch({ executablePath: (await chromium()) ?? '', args: ['--no-sandbox'] });
+const browser = await puppeteer.launch({ executablePath: (await chromium()).whole, args: ['--no-sandbox'] });
 try {
   const page = await browser.newPage();
   for (const style of SECOND) {

@@ -8,7 +8,7 @@ import { SHEETS } from './sheets/sheets';
 
 const MEDIA: readonly Medium[] = ['tabs', 'blanks', 'bars', 'html', 'pdf', 'scan'];
 const wanted = MEDIA.filter((medium) => process.argv.length < 3 || process.argv.includes(medium));
-const browser = await puppeteer.launch({ executablePath: (await chromium()) ?? '', args: ['--no-sandbox'] });
+const browser = await puppeteer.launch({ executablePath: (await chromium()).whole, args: ['--no-sandbox'] });
 await makeSheets(browser);
 await browser.close();
 const reader = letterReader();

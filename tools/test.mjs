@@ -40,6 +40,8 @@ async function readAndBuild() {
 // a machine has at least two processors: what reads and builds the code runs beside what runs it
 const [read, ran] = await Promise.all([readAndBuild(), beside('unit')]);
 if (!read || !ran) process.exit(1);
-process.env.CHROMIUM = await browser;
+const { whole, bare } = await browser;
+process.env.CHROMIUM = whole;
+process.env.CHROMIUM_BARE = bare;
 run('npm', ['run', '-s', 'app']);
 say('all hold');

@@ -14,13 +14,27 @@ const FLAGS = [
   '--enable-unsafe-swiftshader',
 ];
 
-/** Starts Chromium; a profile's folder keeps its storage from start to start. */
-export function launch(profile = mkdtempSync(join(tmpdir(), 'tapis-profile-'))): Promise<Browser> {
+/** Starts the bare engine of Chromium where there is one; a profile's folder keeps its storage from start to start. */
+export function launch(profile?: string): Promise<Browser> {
+  const bare = process.env['CHROMIUM_BARE'];
+  return bare ? start(bare, 'shell', profile) : launchWhole(profile);
+}
+
+/** Starts the whole of Chromium, for what the browser round its engine does: files of a profile, widths of letters. */
+export function launchWhole(profile?: string): Promise<Browser> {
+  return start(process.env['CHROMIUM'] ?? '/usr/bin/chromium', true, profile);
+}
+
+function start(
+  executablePath: string,
+  headless: true | 'shell',
+  userDataDir = mkdtempSync(join(tmpdir(), 'tapis-profile-')),
+): Promise<Browser> {
   return puppeteer.launch({
-    executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
-    headless: true,
+    executablePath,
+    headless,
     args: FLAGS,
-    userDataDir: profile,
+    userDataDir,
     defaultViewport: { width: 1280, height: 800 },
     // on a busy machine too: what never comes ends with its test
     protocolTimeout: 240_000,

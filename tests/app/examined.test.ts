@@ -5,13 +5,13 @@ import { join } from 'node:path';
 import type { AxeResults } from 'axe-core';
 import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { launchWithDemo, openFootprint, openPage, server, takeDemo } from './harness';
+import { launchWhole, openFootprint, openPage, server, takeDemo } from './harness';
 
 // Every place is gone through once by who cannot see it, and once for texts that are cut.
 
 let browser: Browser;
 beforeAll(async () => {
-  browser = await launchWithDemo();
+  browser = await launchWhole();
 });
 afterAll(() => browser.close());
 
@@ -200,6 +200,7 @@ describe('no text is cut', () => {
 
   it('at 1024, 1280 and 1600 px, in every place and stage', async () => {
     const page = await openPage(browser, server.url);
+    await takeDemo(page);
     const found: Record<string, string[]> = {};
     const look = async (place: string) => {
       await page.waitForSelector('main');

@@ -5,7 +5,7 @@ import type { Browser, Page } from 'puppeteer-core';
 import { expect, inject } from 'vitest';
 import { launch } from './browser';
 
-export { launch, takeDemo } from './browser';
+export { launch, launchWhole, takeDemo } from './browser';
 
 /** The served Tapis. */
 export const server = { url: inject('url') };

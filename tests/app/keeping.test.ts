@@ -8,6 +8,7 @@ import { chip } from '../data/documents';
 import {
   expectNoFaults,
   launch,
+  launchWhole,
   openFootprint,
   openPage,
   takeDemo,
@@ -24,7 +25,7 @@ const cards = (page: Page) =>
 describe('nothing is lost', () => {
   it('when the browser is killed while a field is being typed in', async () => {
     const profile = mkdtempSync(join(tmpdir(), 'tapis-killed-'));
-    const first = await launch(profile);
+    const first = await launchWhole(profile);
     const page = await openPage(first, server.url);
     await takeDemo(page);
     await openFootprint(page, 'U4 tide converter');
@@ -34,7 +35,7 @@ describe('nothing is lost', () => {
     await wait(1000);
     first.process()?.kill('SIGKILL');
     await wait(500);
-    const second = await launch(profile);
+    const second = await launchWhole(profile);
     const again = await openPage(second, url);
     await again.waitForSelector('#entry-D');
     expect(await valueOf(again, '#entry-D')).toBe('5.2..5.');
@@ -62,7 +63,7 @@ describe('nothing is lost', () => {
             };
           }),
       );
-    let browser = await launch(folder);
+    let browser = await launchWhole(folder);
     let page = await openPage(browser, server.url);
     const input = (await page.waitForSelector(
       '[aria-label="Files to import"]',
@@ -85,7 +86,7 @@ describe('nothing is lost', () => {
       await wait(delay);
       browser.process()?.kill('SIGKILL');
       await wait(500);
-      browser = await launch(folder);
+      browser = await launchWhole(folder);
       page = await openPage(browser, server.url);
       await told('200 of 200 footprints');
       const levels = await levelsOf(page);
