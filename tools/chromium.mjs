@@ -13,7 +13,7 @@ const BARE = '/usr/bin/chromium-headless-shell';
 export async function chromium() {
   const named = process.env.CHROMIUM;
   if (named) return { whole: named, bare: process.env.CHROMIUM_BARE ?? '' };
-  const found = () => PLACES.find((path) => existsSync(path));
+  const found = () => PLACES.find((path) => existsSync(path)) ?? '';
   const bare = () => (existsSync(BARE) ? BARE : '');
   if (found() && bare()) return { whole: found(), bare: bare() };
   console.log('Installing Chromium for the app tests …');

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { AxeResults } from 'axe-core';
 import type { Browser, Page } from 'puppeteer-core';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { launchWhole, openFootprint, openPage, server, takeDemo } from './harness';
 
 // Every place is gone through once by who cannot see it, and once for texts that are cut.
@@ -44,21 +44,26 @@ describe('assistive technology finds its way', () => {
     );
   }
 
-  it('in every place and stage, in both themes', async () => {
-    // an empty Shelf is looked at first
-    const context = await browser.createBrowserContext();
-    const page = await context.newPage();
+  let page: Page;
+  let found: Record<string, string[]> = {};
+  const look = async (place: string, only?: string) => {
+    await page.waitForSelector('main');
+    await page.waitForSelector('h1');
+    const all = await violations(page, only);
+    if (all.length > 0) found[place] = all;
+  };
+  beforeAll(async () => {
+    page = await browser.newPage();
     page.setDefaultTimeout(200_000);
     // the examiner is a script of its own
     await page.setBypassCSP(true);
     await page.goto(server.url, { waitUntil: 'networkidle0' });
-    const found: Record<string, string[]> = {};
-    const look = async (place: string, only?: string) => {
-      await page.waitForSelector('main');
-      await page.waitForSelector('h1');
-      const all = await violations(page, only);
-      if (all.length > 0) found[place] = all;
-    };
+  });
+  beforeEach(() => void (found = {}));
+  afterEach(() => expect(found).toEqual({}));
+  afterAll(() => page.close());
+
+  it('on the Shelf, when it is empty too', async () => {
     await look('empty Shelf');
     await takeDemo(page);
     await look('Shelf');
@@ -66,6 +71,9 @@ describe('assistive technology finds its way', () => {
     await page.waitForSelector('dialog[open]');
     await look('gallery');
     await page.keyboard.press('Escape');
+  });
+
+  it('at every stage, in both themes', async () => {
     await openFootprint(page, 'J4 sensor connector, maker’s model');
     for (const theme of ['paper', 'lamp']) {
       for (const stage of ['1', '2', '3', '4', '5', '6', '7'] as const) {
@@ -75,6 +83,9 @@ describe('assistive technology finds its way', () => {
       }
       await page.keyboard.press('l');
     }
+  });
+
+  it('in fields, panels and dialogs of the Bench', async () => {
     await page.keyboard.press('3');
     await page.waitForSelector('[aria-label="Mask margin"]');
     await page.type('[aria-label="Mask margin"]', 'x');
@@ -107,6 +118,9 @@ describe('assistive technology finds its way', () => {
     await look('second opinion');
     await takeTable(page);
     await look('taking patterns in');
+  });
+
+  it('in processes and standards', async () => {
     await page.goto(`${server.url}/processes`, { waitUntil: 'networkidle0' });
     await look('Processes');
     await page.goto(`${server.url}/standards`, { waitUntil: 'networkidle0' });
@@ -118,6 +132,9 @@ describe('assistive technology finds its way', () => {
       await page.locator(`button ::-p-text(${chapter})`).click();
       await look(`a house standard, ${chapter}`);
     }
+  });
+
+  it('on a board, in the documentation and in the folder', async () => {
     await page.goto(`${server.url}/trials`, { waitUntil: 'networkidle0' });
     await look('Trials');
     await openTrial(page);
@@ -131,8 +148,6 @@ describe('assistive technology finds its way', () => {
     await look('documentation');
     await page.goto(`${server.url}/folder`, { waitUntil: 'networkidle0' });
     await look('the folder');
-    expect(found).toEqual({});
-    await context.close();
   });
 });
 

@@ -3,7 +3,7 @@ import type { PackageKind } from '../package/catalogue';
 import type { Toleranced } from '../units/toleranced';
 import { usualSizes } from './kinds';
 import { isAuxiliary, letterScore } from './letters';
-import { nameSays } from './names';
+import { nameSays, type NameSays } from './names';
 import { shownFor, type Shown } from './drawn/shown';
 import type { PrintedRow } from './table';
 import { limitsOf, type PrintedValue } from './value';
@@ -69,6 +69,8 @@ class Weighing {
   private readonly symbols: readonly string[];
   private readonly names: readonly string[];
   private readonly limits: readonly (Toleranced | null)[];
+  /** What the name of each row says. */
+  private readonly said: readonly NameSays[];
   private readonly usual: readonly Readonly<Record<string, number>>[];
   private readonly typical: readonly (readonly number[])[];
   private readonly trust: number;
@@ -85,6 +87,7 @@ class Weighing {
     this.symbols = kind.dimensions.map(({ symbol }) => symbol);
     this.names = kind.dimensions.map(({ name }) => name);
     this.limits = rows.map(({ value }) => limitsOf(value, unit));
+    this.said = rows.map(({ row }) => nameSays(row.name, this.names));
     this.usual = usualSizes(kind);
     this.typical = this.symbols.map((symbol) =>
       this.usual.flatMap((sizes) => (sizes[symbol] === undefined ? [] : [sizes[symbol]])),
@@ -119,8 +122,8 @@ class Weighing {
       const index = this.symbols.indexOf(row.letter);
       const nom = this.limits[r]?.nom;
       if (index < 0 || nom === undefined || this.question.kind.dimensions[index]?.kind === 'count') return [];
-      const says = nameSays(row.name, this.names);
-      const othersName = says.of.length > 0 && !says.of.includes(index);
+      const of = this.said[r]?.of ?? [];
+      const othersName = of.length > 0 && !of.includes(index);
       return [!othersName && this.sizeScore(nom, index) > -1];
     });
     const share = fits.filter((fit) => fit).length / Math.max(1, fits.length);
@@ -134,11 +137,11 @@ class Weighing {
     const dimension = kind.dimensions[index];
     const sized = rows[row];
     const limits = this.limits[row];
-    if (!dimension || !sized || !limits) return { score: -Infinity, why: [] };
+    const says = this.said[row];
+    if (!dimension || !sized || !limits || !says) return { score: -Infinity, why: [] };
     const { row: printed } = sized;
     const [least, most] = dimension.limits;
     const isCount = dimension.kind === 'count';
-    const says = nameSays(printed.name, this.names);
     const isNamed = says.of.includes(index);
     const letter = this.trust * letterScore(printed.letter, dimension, this.symbols, this.letters);
     if (printed.isAngle || says.isNotNeeded) return { score: -Infinity, why: [] };

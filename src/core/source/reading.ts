@@ -444,12 +444,13 @@ function dimensionOf(
 
 /** What a table calls a dimension, where the drawing shows it to be another. */
 function calledOtherwise(kind: PackageKind, row: PrintedRow, symbol: string): string[] {
+  if (!row.places) return [];
   const { of } = nameSays(
     row.name,
     kind.dimensions.map(({ name }) => name),
   );
   const own = kind.dimensions.findIndex((one) => one.symbol === symbol);
-  return row.places && of.length > 0 && !of.includes(own)
+  return of.length > 0 && !of.includes(own)
     ? [`It is called “${row.name}”, and the drawing shows it elsewhere.`]
     : [];
 }

@@ -66,6 +66,19 @@ const isUnitBeside = (word: string): boolean =>
 
 /** Reads a cell of a head, in any language that there is a dictionary of. */
 export function headSays(printed: string): HeadSays {
+  const found = knownHeads.get(printed);
+  if (found) return found;
+  if (knownHeads.size >= MOST_HEADS) knownHeads.clear();
+  const says = headAnew(printed);
+  knownHeads.set(printed, says);
+  return says;
+}
+
+/** What cells say, which are asked for by every way of laying a table out. */
+const knownHeads = new Map<string, HeadSays>();
+const MOST_HEADS = 4000;
+
+function headAnew(printed: string): HeadSays {
   const plain = plainText(printed).text.toLowerCase().replace(/\s+/g, ' ').trim();
   const bare = plainWord(plain);
   const heads = HEAD_WORDS.get(bare) ?? [];
