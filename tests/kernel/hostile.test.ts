@@ -64,6 +64,23 @@ test('forms within forms, ten in each of twelve: what takes too long is told', a
   expect(await refusal(nested)).toMatch(/takes longer than|more than 8000 words/);
 });
 
+test('what was lost in one file reads the next', async () => {
+  const good = page(TABLE);
+  const first = await take(good);
+  const self = stream(
+    '/Type/XObject/Subtype/Form/BBox[0 0 9 9]/Resources<</XObject<</X 6 0 R>>>>',
+    '/X Do '.repeat(9),
+  );
+  const endless = page(`q ${'/X Do '.repeat(2000)} Q`, '/XObject<</X 6 0 R>>', [self]);
+  for (const bad of [endless, good.slice(0, 200), new TextEncoder().encode('%PDF-1.7 of nothing')]) {
+    await take(bad);
+    expect(await take(good)).toEqual(first);
+  }
+  // and side by side
+  const all = await Promise.all([take(good), take(endless), take(good)]);
+  expect([all[0], all[2]]).toEqual([first, first]);
+});
+
 test('a form that holds itself leaves the table beside it', async () => {
   const self = stream(
     '/Type/XObject/Subtype/Form/BBox[0 0 600 800]/Resources<</XObject<</X 6 0 R>>>>',

@@ -139,17 +139,28 @@ export async function openPdf(bytes: Uint8Array): Promise<OpenPdf> {
   }
 }
 
-/** What is waited for, or an error in words where that takes too long. */
-async function inTime<T>(promise: Promise<T>, ms: number, words: string): Promise<T> {
+/** Says that something did not come in time. */
+export const LATE = Symbol('late');
+
+/** What is waited for, or {@link LATE} where it has not come by then; what comes of it later is of no interest. */
+export async function orLate<T>(promise: Promise<T>, ms: number): Promise<T | typeof LATE> {
   let timer: NodeJS.Timeout | undefined;
-  const late = new Promise<never>((_, reject) => {
-    timer = setTimeout(() => reject(new TooMuch(words)), ms);
+  const late = new Promise<typeof LATE>((resolve) => {
+    timer = setTimeout(() => resolve(LATE), ms);
   });
   try {
     return await Promise.race([promise, late]);
   } finally {
     clearTimeout(timer);
+    promise.catch(() => undefined);
   }
+}
+
+/** What is waited for, or an error in words where that takes too long. */
+async function inTime<T>(promise: Promise<T>, ms: number, words: string): Promise<T> {
+  const come = await orLate(promise, ms);
+  if (come === LATE) throw new TooMuch(words);
+  return come;
 }
 
 /** Pages that are to be looked at: the one that is named, or the first of all. */

@@ -26,7 +26,7 @@ import { CATALOGUE } from '../../core/package/catalogue';
 import { fail, ok, type Result } from '../../core/units/result';
 import { keyOf } from '../inside';
 import { inkOfPage } from './ink';
-import { letterReader, pictureOf, pictureOfPage, withPages } from './node';
+import { LATE, letterReader, orLate, pictureOf, pictureOfPage, withPages } from './node';
 import { wordsOfPage } from './pdf';
 import { readPicture } from './picture';
 
@@ -60,6 +60,8 @@ const PICTURES_READ = 3;
 const MOST_PAGES = 400;
 /** How long pages are looked through, ms. */
 const LOOK_TIME = 8000;
+/** How long one of them may take, ms: its text has a bound of its own, but what parses it may be lost in what came before. */
+const PAGE_TIME = 6000;
 const PAGES_READ = 12;
 /** Of these, those whose drawings are read too. */
 const DRAWINGS_READ = 4;
@@ -207,8 +209,15 @@ async function pdfCandidates(
     const written: { readonly page: SourcePage; readonly score: number }[] = [];
     for (const number of numbers) {
       if (looked > 0 && performance.now() > late) break;
-      const read = await wordsOfPage(pdf, number);
+      const read = await orLate(wordsOfPage(pdf, number), PAGE_TIME);
       looked += 1;
+      if (read === LATE) {
+        left.push(
+          `Page ${number} takes longer than ${PAGE_TIME / 1000} s to be opened; nothing behind it was read.`,
+        );
+        isSpent = true;
+        break;
+      }
       if (read.cut !== undefined) {
         left.push(read.cut);
         isSpent = true;
