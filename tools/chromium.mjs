@@ -3,7 +3,7 @@ import { spawn } from 'node:child_process';
 import { existsSync } from 'node:fs';
 
 const PLACES = ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'];
-/** The same engine without the browser round it, which takes a quarter of the time. */
+/** The same engine without the browser round it, which takes three quarters of the time. */
 const BARE = '/usr/bin/chromium-headless-shell';
 
 /**

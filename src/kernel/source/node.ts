@@ -55,20 +55,18 @@ const root = dirname(at('pdfjs-dist/package.json'));
 /** Starts what parses PDFs, in a thread with a bound on its memory. */
 function startParser({ PDFWorker, VerbosityLevel }: typeof Pdfjs): Parser {
   const { port1, port2 } = new MessageChannel();
-  const parser = pathToFileURL(join(root, 'legacy/build/pdf.worker.mjs')).href;
+  const script = pathToFileURL(join(root, 'legacy/build/pdf.worker.mjs')).href;
   const thread = new Worker(PARSER, {
     eval: true,
-    workerData: { parser, port: port2 },
+    workerData: { parser: script, port: port2 },
     transferList: [port2],
     resourceLimits: { maxOldGenerationSizeMb: PARSER_MEMORY },
   });
   const ended = new Promise<never>((_, reject) => {
     thread.once('error', () => reject(new TooMuch('it takes more memory than a datasheet may')));
   });
-  // what waits for it is told; where nothing waits there is nobody to tell
-  ended.catch(() => undefined);
   const worker = new PDFWorker({ port: port1 as unknown as null, verbosity: VerbosityLevel.ERRORS });
-  return {
+  const parser: Parser = {
     worker,
     ended,
     keep: (isAwaited) => {
@@ -80,6 +78,15 @@ function startParser({ PDFWorker, VerbosityLevel }: typeof Pdfjs): Parser {
       return thread.terminate();
     },
   };
+  // one that ends while it has nothing to do is not handed the next file
+  thread.once('exit', () => {
+    if (idle === parser) idle = null;
+  });
+  // what waits for it is told; where nothing waits there is nobody to tell
+  ended.catch(() => {
+    if (idle === parser) idle = null;
+  });
+  return parser;
 }
 
 /** How long a parser may take to leave a PDF, ms; after that it is ended with it. */
@@ -134,7 +141,8 @@ export async function openPdf(bytes: Uint8Array): Promise<OpenPdf> {
       ended: parser.ended,
     });
   } catch (error) {
-    await destroy();
+    // it may still be at what could not be opened, and would keep the next file waiting
+    await parser.end();
     throw error;
   }
 }
